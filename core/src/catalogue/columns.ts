@@ -1,0 +1,119 @@
+import type { Texts } from './rows';
+import { toPosting, type Posting } from './sets';
+
+/** One value of a column: how it stands in addresses and on screens. */
+export interface ColumnValue {
+  value: string;
+  labels: Texts;
+  /** Set for values of number attributes; ranges in addresses select by it. */
+  number: number | null;
+  swatch: string | null;
+}
+
+/**
+ * A dictionary-encoded property of products. `codes[offsets[p] … offsets[p+1]-1]` are the value codes of
+ * product p; `single` (code + 1, 0 for none) replaces the two where no product has more than one value.
+ */
+export interface ValueColumn {
+  kind: 'values';
+  key: string;
+  values: readonly ColumnValue[];
+  codeOf: ReadonlyMap<string, number>;
+  postings: readonly Posting[];
+  single: Uint32Array | null;
+  offsets: Uint32Array;
+  codes: Uint32Array;
+}
+
+/**
+ * A number per product with the positions of those that have one, ascending by it. Missing values are NaN and
+ * stand in no range.
+ */
+export interface NumberColumn {
+  kind: 'number';
+  key: string;
+  /** Stored units per unit in addresses: 100 for prices in cents, else 1. */
+  scale: number;
+  numbers: Float64Array;
+  sorted: Uint32Array;
+}
+
+export type FacetColumn = ValueColumn | NumberColumn;
+
+/**
+ * Collects value codes per product in product order, then packs them.
+ * `add` must be called once for every product, in ascending order, also for those without a value.
+ */
+export class ValueColumnBuilder {
+  private readonly values: ColumnValue[] = [];
+  private readonly codeOf = new Map<string, number>();
+  private readonly codes: number[] = [];
+  private readonly offsets: number[] = [0];
+  private single = true;
+
+  constructor(private readonly key: string) {}
+
+  /** The code of a value, made on first sight. */
+  code(value: string, describe: () => Omit<ColumnValue, 'value'>): number {
+    const known = this.codeOf.get(value);
+    if (known !== undefined) return known;
+    const code = this.values.length;
+    this.codeOf.set(value, code);
+    this.values.push({ value, ...describe() });
+    return code;
+  }
+
+  add(codes: readonly number[]): void {
+    if (codes.length > 1) this.single = false;
+    for (const code of codes) this.codes.push(code);
+    this.offsets.push(this.codes.length);
+  }
+
+  finish(): ValueColumn {
+    const size = this.offsets.length - 1;
+    const codes = Uint32Array.from(this.codes);
+    const offsets = Uint32Array.from(this.offsets);
+    const counts = new Uint32Array(this.values.length);
+    for (const code of codes) counts[code]++;
+    const lists = Array.from(counts, (count) => new Uint32Array(count));
+    const filled = new Uint32Array(counts.length);
+    for (let p = 0; p < size; p++)
+      for (let k = offsets[p]; k < offsets[p + 1]; k++) lists[codes[k]][filled[codes[k]]++] = p;
+    let single: Uint32Array | null = null;
+    if (this.single) {
+      single = new Uint32Array(size);
+      for (let p = 0; p < size; p++) if (offsets[p + 1] > offsets[p]) single[p] = codes[offsets[p]] + 1;
+    }
+    return {
+      kind: 'values',
+      key: this.key,
+      values: this.values,
+      codeOf: this.codeOf,
+      postings: lists.map((list) => toPosting(list, size)),
+      single,
+      offsets,
+      codes,
+    };
+  }
+}
+
+export function numberColumn(key: string, numbers: Float64Array, scale = 1): NumberColumn {
+  let count = 0;
+  const sorted = new Uint32Array(numbers.length);
+  for (let p = 0; p < numbers.length; p++) if (!Number.isNaN(numbers[p])) sorted[count++] = p;
+  const present = sorted.slice(0, count).sort((a, b) => numbers[a] - numbers[b] || a - b);
+  return { kind: 'number', key, scale, numbers, sorted: present };
+}
+
+/** First place in `sorted` whose number is at least `bound` (`after` false) or above it (`after` true). */
+export function boundIn(column: NumberColumn, bound: number, after: boolean): number {
+  let low = 0;
+  let high = column.sorted.length;
+  while (low < high) {
+    const middle = (low + high) >>> 1;
+    const number = column.numbers[column.sorted[middle]];
+    if (after ? number <= bound : number < bound) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}

@@ -1,0 +1,101 @@
+/** Two-letter language code as in BCP 47, for instance `en`. */
+export type Lang = string;
+
+/** One text in several languages; a missing language falls back to the shop's first one. */
+export type Texts = Readonly<Record<Lang, string>>;
+
+/** What a filterable or printable property of products is made of. */
+export type AttributeType = 'text' | 'many' | 'number' | 'boolean' | 'colour';
+
+export interface AttributeRow {
+  id: number;
+  /** Stands in addresses (`?material=steel`), so it never changes. */
+  key: string;
+  type: AttributeType;
+  labels: Texts;
+  unit: string | null;
+  filterable: boolean;
+  onCards: boolean;
+  /** Translated values: value → language → word. Values without an entry are shown as they are. */
+  valueLabels: Readonly<Record<string, Texts>>;
+  /** CSS colour of a value, for swatches. */
+  swatches: Readonly<Record<string, string>>;
+}
+
+export interface CategoryRow {
+  id: number;
+  parent: number | null;
+  slug: string;
+  position: number;
+  colour: string | null;
+  titles: Texts;
+  /** Sanitised HTML. */
+  descriptions: Texts;
+}
+
+/** A tag or a collection: a flat group of products with an address. */
+export interface GroupRow {
+  id: number;
+  slug: string;
+  titles: Texts;
+  /** Sanitised HTML. */
+  descriptions: Texts;
+}
+
+export interface ImageRow {
+  /** Content hash of the original, the name of its renditions; null while it has not been fetched. */
+  hash: string | null;
+  width: number;
+  height: number;
+}
+
+/** A value as the catalogue holds it; `many` attributes hold several. */
+export type AttributeValue = string | number | boolean | readonly string[];
+
+export interface ProductRow {
+  id: number;
+  sku: string;
+  slug: string;
+  titles: Texts;
+  /** Sanitised HTML. */
+  descriptions: Texts;
+  /** Cents; null where the product has no price yet. */
+  price: number | null;
+  /** Cents; the price before the reduction. */
+  was: number | null;
+  currency: string;
+  /** Milliseconds since 1970 in UTC. */
+  created: number;
+  stock: number;
+  featured: boolean;
+  /** 0 to 5; null where nobody has rated. */
+  rating: number | null;
+  /** How many people rated. */
+  ratings: number;
+  sold: number;
+  /** Category ids; the first is the main one. */
+  categories: readonly number[];
+  tags: readonly number[];
+  collections: readonly number[];
+  attributes: Readonly<Record<string, AttributeValue>>;
+  images: readonly ImageRow[];
+}
+
+/** Everything but the products; small, so it is handed over at once. */
+export interface CatalogueFrame {
+  /** The first is the one that missing texts fall back to. */
+  languages: readonly Lang[];
+  shopTitles: Texts;
+  shopDescriptions: Texts;
+  attributes: readonly AttributeRow[];
+  categories: readonly CategoryRow[];
+  tags: readonly GroupRow[];
+  collections: readonly GroupRow[];
+}
+
+/** The text in `lang`, else in the first language that has one, else the empty string. */
+export function textIn(texts: Texts, lang: Lang, languages: readonly Lang[]): string {
+  if (texts[lang]) return texts[lang];
+  for (const other of languages) if (texts[other]) return texts[other];
+  return '';
+}

@@ -1,0 +1,75 @@
+/**
+ * Sets of product positions 0…n-1. A dense set is a bitset of ⌈n/32⌉ words; a sparse one an ascending list.
+ * A posting takes whichever is smaller: a list of c positions costs 32·c bits, a bitset n bits.
+ */
+export type Words = Uint32Array;
+
+export interface Posting {
+  readonly count: number;
+  /** Exactly one of the two is there. */
+  readonly words: Words | null;
+  readonly list: Uint32Array | null;
+}
+
+export const wordsFor = (size: number): Words => new Uint32Array((size + 31) >>> 5);
+
+/** All positions 0…size-1; bits beyond the last product stay clear. */
+export function fullWords(size: number): Words {
+  const words = wordsFor(size).fill(0xffffffff);
+  const rest = size & 31;
+  if (rest) words[words.length - 1] = 0xffffffff >>> (32 - rest);
+  return words;
+}
+
+/** Packs an ascending list of positions without repeats into the cheaper form. */
+export function toPosting(list: Uint32Array, size: number): Posting {
+  if (list.length * 32 <= size) return { count: list.length, words: null, list };
+  const words = wordsFor(size);
+  for (const at of list) words[at >>> 5] |= 1 << (at & 31);
+  return { count: list.length, words, list: null };
+}
+
+/** Adds a posting's members to `into`. */
+export function uniteInto(into: Words, posting: Posting): void {
+  if (posting.words) {
+    const { words } = posting;
+    for (let w = 0; w < into.length; w++) into[w] |= words[w];
+  } else {
+    for (const at of posting.list!) into[at >>> 5] |= 1 << (at & 31);
+  }
+}
+
+/** Keeps in `into` only what `other` holds too. */
+export function intersectInto(into: Words, other: Words): void {
+  for (let w = 0; w < into.length; w++) into[w] &= other[w];
+}
+
+export const holds = (words: Words, at: number): boolean => (words[at >>> 5] & (1 << (at & 31))) !== 0;
+
+/** Population count of one word (SWAR; Warren, Hacker's Delight, 5-1). */
+function popcount(word: number): number {
+  let v = word - ((word >>> 1) & 0x55555555);
+  v = (v & 0x33333333) + ((v >>> 2) & 0x33333333);
+  return Math.imul((v + (v >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
+}
+
+export function countOf(words: Words): number {
+  let count = 0;
+  for (const word of words) if (word) count += popcount(word);
+  return count;
+}
+
+/** Writes the members in ascending order into `out` (at least as long as the set) and returns how many. */
+export function listInto(words: Words, out: Uint32Array): number {
+  let count = 0;
+  for (let w = 0; w < words.length; w++) {
+    let word = words[w];
+    const base = w << 5;
+    while (word) {
+      const bit = word & -word;
+      out[count++] = base + 31 - Math.clz32(bit);
+      word ^= bit;
+    }
+  }
+  return count;
+}

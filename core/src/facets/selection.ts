@@ -1,0 +1,121 @@
+import { boundIn, type FacetColumn, type NumberColumn, type ValueColumn } from '../catalogue/columns';
+import type { Snapshot } from '../catalogue/snapshot';
+import { uniteInto, wordsFor, type Words } from '../catalogue/sets';
+
+/** One chosen value of a facet: a word of its dictionary, or numbers from … to (both included, null for open). */
+export type FacetPick =
+  { kind: 'value'; value: string } | { kind: 'range'; from: number | null; to: number | null };
+
+/** What shoppers have chosen: facet key → picks. Any of the picks within a facet, all of the facets. */
+export type Selections = ReadonlyMap<string, readonly FacetPick[]>;
+
+/** Parameters with a meaning of their own; no attribute may take one of these as its key. */
+export const RESERVED_PARAMETERS: readonly string[] = [
+  'aisle',
+  'order',
+  'page',
+  'size',
+  'lang',
+  'q',
+  'explain',
+  'draft',
+  'path',
+];
+
+export interface ParsedSelections {
+  selections: Selections;
+  /** Parameters that no facet of this catalogue answers to. */
+  ignored: readonly string[];
+  malformed: readonly { path: string; message: string }[];
+}
+
+const RANGE = /^(\d+(?:\.\d+)?)?\.\.(\d+(?:\.\d+)?)?$/;
+
+/**
+ * Reads facet parameters: `colour=red,blue`, `price=20..80`, `price=..80`, `price=20..`. A comma inside a value
+ * is percent-encoded twice, so it arrives here as `%2C`. Never throws: what can't be read is told in `malformed`
+ * and left out of `selections`.
+ */
+export function parseSelections(
+  snapshot: Snapshot,
+  parameters: Readonly<Record<string, string>>,
+): ParsedSelections {
+  const selections = new Map<string, FacetPick[]>();
+  const ignored: string[] = [];
+  const malformed: { path: string; message: string }[] = [];
+  for (const [key, text] of Object.entries(parameters)) {
+    if (RESERVED_PARAMETERS.includes(key)) continue;
+    const column = snapshot.facets.get(key);
+    if (!column) {
+      ignored.push(key);
+      continue;
+    }
+    const picks = new Map<string, FacetPick>();
+    for (const part of text.split(',')) {
+      const pick = readPick(column, part);
+      if (typeof pick === 'string') malformed.push({ path: key, message: pick });
+      else picks.set(pickText(pick), pick);
+    }
+    if (picks.size) selections.set(key, [...picks.values()]);
+  }
+  return { selections, ignored, malformed };
+}
+
+/** The pick, or in words why there is none. */
+function readPick(column: FacetColumn, part: string): FacetPick | string {
+  if (part === '') return 'A value is missing between the commas.';
+  const range = RANGE.exec(part);
+  const ranged = column.kind === 'number' || isNumeric(column);
+  if (range && ranged) {
+    const from = range[1] === undefined ? null : Number(range[1]);
+    const to = range[2] === undefined ? null : Number(range[2]);
+    if (from === null && to === null) return 'Give a number before or after the two dots.';
+    if (from !== null && to !== null && from > to)
+      return `The range runs from ${from} down to ${to}; turn it round.`;
+    return { kind: 'range', from, to };
+  }
+  if (column.kind === 'number')
+    return `“${part.slice(0, 40)}” is not a range; write it as 20..80, ..80 or 20.. with plain numbers.`;
+  try {
+    return { kind: 'value', value: decodeURIComponent(part) };
+  } catch {
+    return `“${part.slice(0, 40)}” holds a percent sign that starts no escape; write it as %25.`;
+  }
+}
+
+export const isNumeric = (column: ValueColumn): boolean =>
+  column.values.some((value) => value.number !== null);
+
+/** A pick as it stands in an address, before the address's own percent-encoding. */
+export function pickText(pick: FacetPick): string {
+  if (pick.kind === 'range') return `${pick.from ?? ''}..${pick.to ?? ''}`;
+  return pick.value.replaceAll('%', '%25').replaceAll(',', '%2C');
+}
+
+/** The products that meet any of the picks of one facet. */
+export function chosenWords(snapshot: Snapshot, column: FacetColumn, picks: readonly FacetPick[]): Words {
+  const words = wordsFor(snapshot.size);
+  for (const pick of picks) {
+    if (pick.kind === 'value') {
+      if (column.kind !== 'values') continue;
+      const code = column.codeOf.get(pick.value);
+      if (code !== undefined) uniteInto(words, column.postings[code]);
+    } else if (column.kind === 'number') uniteRange(words, column, pick.from, pick.to);
+    else
+      column.values.forEach(({ number }, code) => {
+        if (number !== null && within(number, pick.from, pick.to)) uniteInto(words, column.postings[code]);
+      });
+  }
+  return words;
+}
+
+const within = (number: number, from: number | null, to: number | null): boolean =>
+  (from === null || number >= from) && (to === null || number <= to);
+
+function uniteRange(words: Words, column: NumberColumn, from: number | null, to: number | null): void {
+  // Rounded, as 19.99 · 100 is not quite 1999 in binary.
+  const scaled = (bound: number): number => Math.round(bound * column.scale * 1e6) / 1e6;
+  const start = from === null ? 0 : boundIn(column, scaled(from), false);
+  const end = to === null ? column.sorted.length : boundIn(column, scaled(to), true);
+  for (let k = start; k < end; k++) words[column.sorted[k] >>> 5] |= 1 << (column.sorted[k] & 31);
+}

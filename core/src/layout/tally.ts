@@ -1,0 +1,65 @@
+import type { PageModel } from '../page/pageModel';
+import { shelfModelOf } from '../page/pageModel';
+import { facetPanelOf, shelfOf, WIDTH_NAMES, type PerWidth, type Plan } from '../plans/plan';
+import type { SieveStep } from '../range/range';
+import { cardWidth, DEVICE_WIDTHS, fullRowSizes, renditionFor, rowsOf, type RowFigures } from './rows';
+
+export interface WidthTally {
+  viewport: number;
+  /** A full page, and the last page. */
+  full: RowFigures;
+  last: RowFigures;
+  /** CSS pixels. */
+  card: number;
+  /** Kept rendition that a screen of one and of two pixels per CSS pixel loads. */
+  picture: { single: number; double: number };
+}
+
+/** The arithmetic of the page in the window. */
+export interface Tally {
+  products: number;
+  pages: number;
+  pageSize: number;
+  sieve: readonly SieveStep[];
+  widths: PerWidth<WidthTally>;
+  facets: readonly { key: string; label: string; values: number }[];
+  /** Page sizes without a gap at any width. */
+  fullRowSizes: readonly number[];
+}
+
+/** Null for a plan without a shelf. */
+export function tallyOf(page: PageModel, plan: Plan): Tally | null {
+  const model = shelfModelOf(page);
+  const shelf = shelfOf(plan);
+  if (!model || !shelf) return null;
+  const panel = facetPanelOf(plan) !== undefined;
+  const lastCards = model.total ? model.total - (model.pages - 1) * model.size : 0;
+  const at = (name: (typeof WIDTH_NAMES)[number]): WidthTally => {
+    const viewport = DEVICE_WIDTHS[name];
+    const card = cardWidth(shelf, viewport, panel);
+    return {
+      viewport,
+      full: rowsOf(Math.min(model.size, model.total), shelf.columns[name]),
+      last: rowsOf(lastCards, shelf.columns[name]),
+      card: Math.round(card),
+      picture: { single: renditionFor(card, 1), double: renditionFor(card, 2) },
+    };
+  };
+  return {
+    products: model.total,
+    pages: model.pages,
+    pageSize: model.size,
+    sieve: model.sieve,
+    widths: { wide: at('wide'), medium: at('medium'), narrow: at('narrow') },
+    facets: page.fixtures.flatMap((fixture) =>
+      fixture.type === 'facets'
+        ? fixture.facets.map(({ key, label, values, range }) => ({
+            key,
+            label,
+            values: range ? range.buckets.length : values.length,
+          }))
+        : [],
+    ),
+    fullRowSizes: fullRowSizes(shelf.columns),
+  };
+}

@@ -1,0 +1,281 @@
+import { cardOf, plainText, shorten } from '../card/card';
+import type { Aisle } from '../catalogue/aisles';
+import { textIn } from '../catalogue/rows';
+import { languageOf, type Snapshot } from '../catalogue/snapshot';
+import type { Words } from '../catalogue/sets';
+import { appliedModels, facetModel, type FacetContext } from '../facets/facetModel';
+import { filterRange, type Filtered } from '../facets/filter';
+import { parseSelections } from '../facets/selection';
+import { pictureSizes } from '../layout/rows';
+import { permutationOf, windowByScore, windowOf, type OrderLevel } from '../order/order';
+import {
+  facetPanelOf,
+  shelfOf,
+  type Edition,
+  type Fixture,
+  type Plan,
+  type Shelf,
+  type SortKey,
+} from '../plans/plan';
+import { choosePlan } from '../plans/reach';
+import { runRange, type RangeResult } from '../range/range';
+import type { SearchMatches } from '../text/searchIndex';
+import { addressOf, type ListingState } from './address';
+import type { FixtureModel, PageLink, PageModel, ShelfModel } from './pageModel';
+import { navigationOf, shopFrameOf, trailOf } from './shopFrame';
+import { wordsIn } from './words';
+
+export const MOST_PER_PAGE = 200;
+
+export interface PageRequest {
+  /** As under the shop's root. */
+  path: string;
+  /** The address's parameters, decoded once; facets and `order`, `page`, `size`, `q`, `lang`. */
+  parameters: Readonly<Record<string, string>>;
+  /** What the text index found for `q` in the page's language; null where nothing is searched for. */
+  matches: SearchMatches | null;
+  /** Milliseconds since 1970; the core has no clock of its own. */
+  now: number;
+}
+
+/**
+ * The one way from an address to a page: aisle → plan → fixtures; range → selections → order → window → cards.
+ * The shop, the preview of a draft, the API and the tally all come from here, so what a merchandiser sees is what
+ * gets published. Pure: the same snapshot, edition and request give the same page.
+ *
+ * Null where no aisle has this path or no plan reaches it.
+ */
+export function composePage(snapshot: Snapshot, edition: Edition, request: PageRequest): PageModel | null {
+  const aisle = snapshot.aisles.byPath.get(request.path);
+  const plan = aisle && choosePlan(edition.plans, aisle).winner?.plan;
+  if (!aisle || !plan) return null;
+  const { state, ignored, malformed } = readState(snapshot, plan, request);
+  const shelf = shelfOf(plan);
+  const range = shelf ? runRange(snapshot, aisle, shelf.range) : null;
+  const filtered = range && filterRange(snapshot, searched(range.words, request.matches), state.selections);
+  const composer: Composer = { snapshot, aisle, plan, state, request, range, filtered };
+
+  const fixtures: FixtureModel[] = [];
+  for (const fixture of plan.fixtures) {
+    const model = fixtureModel(composer, fixture, fixtures);
+    if (model) fixtures.push(model);
+  }
+  const ownLanguage = snapshot.frame.languages[0];
+  const title = titleOf(composer);
+  const description = textIn(aisle.descriptions, state.lang, snapshot.frame.languages);
+  const page = fixtures.find((fixture): fixture is ShelfModel => fixture.type === 'shelf')?.page ?? 1;
+  const shown: ListingState = { ...state, page };
+  return {
+    kind: 'listing',
+    frame: shopFrameOf(snapshot, {
+      lang: state.lang,
+      edition: edition.number,
+      current: aisle,
+      state: shown,
+      title,
+      description: shorten(plainText(description), 155),
+      canonical: canonicalOf(composer, page),
+    }),
+    aisle: { key: aisle.key, kind: aisle.kind, path: aisle.path, title, description },
+    plan: { id: plan.id, name: plan.name },
+    q: state.q,
+    fixtures,
+    applied: appliedModels({ snapshot, aisle, state }),
+    clearHref: state.selections.size
+      ? addressOf({ ...state, selections: new Map(), page: 1 }, ownLanguage)
+      : null,
+    href: addressOf(shown, ownLanguage),
+    ignored,
+    malformed,
+  };
+}
+
+interface Composer {
+  snapshot: Snapshot;
+  aisle: Aisle;
+  plan: Plan;
+  state: ListingState;
+  request: PageRequest;
+  range: RangeResult | null;
+  filtered: Filtered | null;
+}
+
+function searched(range: Words, matches: SearchMatches | null): Words {
+  return matches ? range.map((word, w) => word & matches.words[w]) : range;
+}
+
+function titleOf({ snapshot, aisle, state }: Composer): string {
+  if (aisle.kind === 'search' && state.q) return wordsIn(state.lang).results(state.q);
+  return textIn(aisle.titles, state.lang, snapshot.frame.languages);
+}
+
+/**
+ * What search engines may index: an aisle and its further pages in the plan's own order. Filtered, searched,
+ * re-sorted and re-sized states repeat the same products, so they keep out and follow on.
+ */
+function canonicalOf({ snapshot, aisle, state }: Composer, page: number): string | null {
+  if (state.selections.size || state.q || state.order || state.size || aisle.kind === 'search') return null;
+  return addressOf({ ...state, page }, snapshot.frame.languages[0]);
+}
+
+interface ReadState {
+  state: ListingState;
+  ignored: readonly string[];
+  malformed: readonly { path: string; message: string }[];
+}
+
+function readState(snapshot: Snapshot, plan: Plan, request: PageRequest): ReadState {
+  const { parameters } = request;
+  const { selections, ignored, malformed } = parseSelections(snapshot, parameters);
+  const faults = [...malformed];
+  const q = (parameters['q'] ?? '').trim();
+  const whole = (key: 'page' | 'size', most: number): number | null => {
+    const text = parameters[key];
+    if (text === undefined) return null;
+    const number = Number(text);
+    if (Number.isInteger(number) && number >= 1 && number <= most) return number;
+    faults.push({ path: key, message: `Give a whole number from 1 to ${most}.` });
+    return null;
+  };
+  const size = whole('size', MOST_PER_PAGE);
+  const page = whole('page', 1_000_000) ?? 1;
+  const choices: readonly string[] = orderChoices(shelfOf(plan), q !== '');
+  let order: string | null = parameters['order'] ?? null;
+  if (order !== null && !choices.includes(order)) {
+    faults.push({ path: 'order', message: `“${order.slice(0, 40)}” is none of: ${choices.join(', ')}.` });
+    order = null;
+  }
+  if (order === choices[0]) order = null;
+  return {
+    state: {
+      path: request.path,
+      selections,
+      order,
+      page,
+      size,
+      q,
+      lang: languageOf(snapshot, parameters['lang']),
+    },
+    ignored,
+    malformed: faults,
+  };
+}
+
+type OrderChoice = SortKey | 'relevance';
+
+/** The sort choices of a page; the first holds while nobody has chosen. Searching puts the best match first. */
+function orderChoices(shelf: Shelf | undefined, searching: boolean): OrderChoice[] {
+  const choices: OrderChoice[] = ['recommended'];
+  for (const choice of shelf?.order.choices ?? []) if (choice !== 'recommended') choices.push(choice);
+  if (searching) choices.unshift('relevance');
+  return choices;
+}
+
+/** The levels behind a sort choice; the plan's own levels break its ties. */
+export function levelsOf(choice: OrderChoice, own: readonly OrderLevel[]): readonly OrderLevel[] {
+  if (choice === 'recommended' || choice === 'relevance') return own;
+  const key = choice === 'price-desc' ? 'price' : choice;
+  return [{ key, reversed: choice === 'price-desc' }, ...own.filter((level) => level.key !== key)];
+}
+
+function fixtureModel(
+  composer: Composer,
+  fixture: Fixture,
+  before: readonly FixtureModel[],
+): FixtureModel | null {
+  const { snapshot, aisle, state, filtered } = composer;
+  const { id } = fixture;
+  switch (fixture.type) {
+    case 'breadcrumb':
+      return aisle.kind === 'front'
+        ? null
+        : { id, type: 'breadcrumb', trail: trailOf(snapshot, aisle, state.lang) };
+    case 'title':
+      return { id, type: 'title', text: titleOf(composer) };
+    case 'description': {
+      // Wherever it is put it stands once, and an aisle without one shows no box.
+      const html = textIn(aisle.descriptions, state.lang, snapshot.frame.languages);
+      const twice = before.some((other) => other.type === 'description');
+      return html && !twice ? { id, type: 'description', html } : null;
+    }
+    case 'navigation': {
+      const siblings = aisle.children.length ? aisle.children : (aisle.parent?.children ?? []);
+      const items = navigationOf(snapshot, siblings, aisle, state.lang, fixture.hideEmpty);
+      return items.length ? { id, type: 'navigation', items, counts: fixture.counts } : null;
+    }
+    case 'facets': {
+      if (!filtered) return null;
+      const context: FacetContext = { snapshot, aisle, state, filtered, hideEmpty: true };
+      const facets = fixture.facets.flatMap((choice) => facetModel(context, choice) ?? []);
+      return { id, type: 'facets', side: fixture.side, counts: fixture.counts, facets };
+    }
+    case 'shelf':
+      return before.some((other) => other.type === 'shelf') ? null : shelfModel(composer, fixture);
+  }
+}
+
+function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
+  const { snapshot, plan, state, request } = composer;
+  const filtered = composer.filtered!;
+  const total = filtered.count;
+  const size = state.size ?? shelf.pageSize;
+  const pages = Math.max(1, Math.ceil(total / size));
+  const page = Math.min(state.page, pages);
+  const from = (page - 1) * size;
+
+  const words = wordsIn(state.lang);
+  const choices = orderChoices(shelf, state.q !== '');
+  const chosen = (state.order ?? choices[0]) as OrderChoice;
+  const permutation = permutationOf(snapshot, levelsOf(chosen, shelf.order.levels), state.lang);
+  const places =
+    chosen === 'relevance' && request.matches
+      ? windowByScore(filtered.matches, request.matches.scores, permutation, from, size)
+      : windowOf(filtered.matches, total, permutation, from, size);
+
+  const href = (change: Partial<ListingState>): string =>
+    addressOf({ ...state, ...change }, snapshot.frame.languages[0]);
+  return {
+    id: shelf.id,
+    type: 'shelf',
+    cards: Array.from(places, (p) => cardOf(snapshot, p, shelf.card, request.now, state.lang)),
+    total,
+    page,
+    pages,
+    size,
+    from: total ? from + 1 : 0,
+    to: from + places.length,
+    order: { key: chosen, label: words.sorts[chosen] },
+    orders: choices.map((choice) => ({
+      key: choice,
+      label: words.sorts[choice],
+      href: href({ order: choice === choices[0] ? null : choice, page: 1 }),
+      selected: choice === chosen,
+    })),
+    pager: pagerOf(page, pages).map((number): PageLink | null =>
+      number === null ? null : { page: number, href: href({ page: number }), current: number === page },
+    ),
+    previous: page > 1 ? href({ page: page - 1 }) : null,
+    next: page < pages ? href({ page: page + 1 }) : null,
+    columns: shelf.columns,
+    gap: shelf.gap,
+    lastRow: shelf.lastRow,
+    pictureSizes: pictureSizes(shelf, facetPanelOf(plan) !== undefined),
+    sieve: composer.range!.sieve,
+  };
+}
+
+/** First, last and the neighbours of the current page; null stands for a gap of two pages or more. */
+export function pagerOf(page: number, pages: number): (number | null)[] {
+  const kept = new Set([1, pages, page - 1, page, page + 1]);
+  if (page <= 3) for (let n = 1; n <= 4; n++) kept.add(n);
+  if (page >= pages - 2) for (let n = pages - 3; n <= pages; n++) kept.add(n);
+  const numbers = [...kept].filter((n) => n >= 1 && n <= pages).sort((a, b) => a - b);
+  const pager: (number | null)[] = [];
+  numbers.forEach((n, at) => {
+    const gap = at ? n - numbers[at - 1] : 1;
+    if (gap === 2) pager.push(n - 1);
+    else if (gap > 2) pager.push(null);
+    pager.push(n);
+  });
+  return pager;
+}

@@ -1,0 +1,96 @@
+import type { Aisle } from '../catalogue/aisles';
+import { textIn, type Lang } from '../catalogue/rows';
+import type { Snapshot } from '../catalogue/snapshot';
+import { runRange } from '../range/range';
+import { addressOf, type ListingState } from './address';
+import type { LinkModel, NavigationItem, ShopFrame } from './pageModel';
+
+/** The plain state of an address without anything chosen. */
+export const plainState = (path: string, lang: Lang): ListingState => ({
+  path,
+  selections: new Map(),
+  order: null,
+  page: 1,
+  size: null,
+  q: '',
+  lang,
+});
+
+/** Address of an aisle or another page in a language. */
+export const hrefOf = (snapshot: Snapshot, path: string, lang: Lang): string =>
+  addressOf(plainState(path, lang), snapshot.frame.languages[0]);
+
+export function linkTo(snapshot: Snapshot, aisle: Aisle, lang: Lang): LinkModel {
+  return {
+    title: textIn(aisle.titles, lang, snapshot.frame.languages),
+    href: hrefOf(snapshot, aisle.path, lang),
+  };
+}
+
+/** Links to aisles with the count of all products on and below them. */
+export function navigationOf(
+  snapshot: Snapshot,
+  aisles: readonly Aisle[],
+  current: Aisle | null,
+  lang: Lang,
+  hideEmpty: boolean,
+): NavigationItem[] {
+  const line = new Set<Aisle>();
+  for (let at = current; at; at = at.parent) line.add(at);
+  const items: NavigationItem[] = [];
+  for (const aisle of aisles) {
+    const { count } = runRange(snapshot, aisle, { source: 'aisle', below: true, stock: 'any' });
+    if (count === 0 && hideEmpty) continue;
+    items.push({ ...linkTo(snapshot, aisle, lang), count, current: line.has(aisle), colour: aisle.colour });
+  }
+  return items;
+}
+
+/** Home, the aisles above, the aisle itself. */
+export function trailOf(snapshot: Snapshot, aisle: Aisle, lang: Lang): LinkModel[] {
+  const trail: LinkModel[] = [];
+  for (let at: Aisle | null = aisle; at; at = at.parent) trail.unshift(linkTo(snapshot, at, lang));
+  const front = snapshot.aisles.byPath.get('/')!;
+  if (aisle !== front) trail.unshift(linkTo(snapshot, front, lang));
+  return trail;
+}
+
+export interface FrameRequest {
+  lang: Lang;
+  edition: number;
+  current: Aisle | null;
+  /** The page's own state, for its addresses in the other languages. */
+  state: ListingState;
+  title: string;
+  description: string;
+  /** Null keeps search engines out. */
+  canonical: string | null;
+}
+
+export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFrame {
+  const { lang, current, state } = request;
+  const { languages, shopTitles } = snapshot.frame;
+  const front = snapshot.aisles.byPath.get('/')!;
+  const shop = textIn(shopTitles, lang, languages);
+  const links = (kind: Aisle['kind']): LinkModel[] =>
+    snapshot.aisles.all.filter((aisle) => aisle.kind === kind).map((aisle) => linkTo(snapshot, aisle, lang));
+  return {
+    lang,
+    title: shop,
+    navigation: navigationOf(snapshot, front.children, current, lang, true),
+    collections: links('collection'),
+    tags: links('tag'),
+    languages: languages.map((other) => ({
+      lang: other,
+      href: addressOf({ ...state, lang: other }, languages[0]),
+      current: other === lang,
+    })),
+    meta: {
+      title: request.title && request.title !== shop ? `${request.title} · ${shop}` : shop,
+      description: request.description,
+      canonical: request.canonical ?? hrefOf(snapshot, state.path, lang),
+      robots: request.canonical ? 'index,follow' : 'noindex,follow',
+    },
+    edition: request.edition,
+  };
+}

@@ -1,0 +1,65 @@
+import type { Snapshot } from '../catalogue/snapshot';
+import type { CardElement, FacetChoice, Fixture, Plan } from './plan';
+import { SORT_KEYS } from './plan';
+
+export const HOUSE_PLAN_ID = 'house';
+
+const element = (kind: CardElement['element'], on = true, attribute: string | null = null): CardElement => ({
+  element: kind,
+  attribute,
+  on,
+});
+
+export const facetChoice = (key: string, open = true): FacetChoice => ({ key, label: {}, shown: 6, open });
+
+/** The fixtures that a plan starts with: a whole page whose shelf follows its aisle. */
+export function startingFixtures(facets: readonly FacetChoice[], attributes: readonly string[]): Fixture[] {
+  return [
+    { id: 'breadcrumb', type: 'breadcrumb' },
+    { id: 'title', type: 'title' },
+    { id: 'description', type: 'description' },
+    { id: 'navigation', type: 'navigation', hideEmpty: true, counts: true },
+    { id: 'facets', type: 'facets', side: 'start', facets, counts: true },
+    {
+      id: 'shelf',
+      type: 'shelf',
+      range: { source: 'aisle', below: true, stock: 'any' },
+      order: {
+        levels: [
+          { key: 'featured', reversed: false },
+          { key: 'newest', reversed: false },
+        ],
+        choices: SORT_KEYS,
+      },
+      columns: { wide: 3, medium: 2, narrow: 2 },
+      gap: 24,
+      pageSize: 12,
+      lastRow: 'start',
+      card: [
+        element('picture'),
+        element('badges'),
+        element('category', false),
+        element('name'),
+        ...attributes.slice(0, 2).map((key, at) => element('attribute', at === 0, key)),
+        element('rating'),
+        element('description', false),
+        element('stock', false),
+        element('price'),
+      ],
+    },
+  ];
+}
+
+/** The plan that serves every aisle nobody has planned: every facet the catalogue offers, card lines likewise. */
+export function housePlan(snapshot: Snapshot, name: string): Plan {
+  const onCards = snapshot.frame.attributes.filter((attribute) => attribute.onCards);
+  return {
+    id: HOUSE_PLAN_ID,
+    name,
+    reach: { include: [{ kind: 'everything' }], exclude: [] },
+    fixtures: startingFixtures(
+      [...snapshot.facets.keys()].map((key, at) => facetChoice(key, at < 5)),
+      onCards.map((attribute) => attribute.key),
+    ),
+  };
+}

@@ -1,0 +1,122 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { aislesOf } from '../catalogue/aisles';
+import { FRAME } from '../testing/catalogues';
+import { changedAisles, choosePlan, withDraft } from './reach';
+import type { Plan, ReachRule } from './plan';
+
+const aisles = aislesOf(FRAME);
+const at = (path: string) => aisles.byPath.get(path)!;
+const plan = (id: string, ...include: ReachRule[]): Plan => ({
+  id,
+  name: id,
+  reach: { include, exclude: [] },
+  fixtures: [],
+});
+
+const EVERYTHING: ReachRule = { kind: 'everything' };
+const house = plan('house', EVERYTHING);
+
+const ruleArbitrary: fc.Arbitrary<ReachRule> = fc.oneof(
+  fc.constant(EVERYTHING),
+  fc.record({
+    kind: fc.constant('aisles' as const),
+    of: fc.constantFrom('front', 'category', 'tag', 'search'),
+  }),
+  fc.record({
+    kind: fc.constant('category' as const),
+    category: fc.integer({ min: 1, max: 6 }),
+    below: fc.boolean(),
+  }),
+  fc.record({ kind: fc.constant('aisle' as const), aisle: fc.constantFrom(...aisles.byKey.keys()) }),
+);
+const plansArbitrary = fc
+  .array(
+    fc.record({
+      include: fc.array(ruleArbitrary, { maxLength: 3 }),
+      exclude: fc.array(ruleArbitrary, { maxLength: 1 }),
+    }),
+    { maxLength: 6 },
+  )
+  .map((reaches) => [
+    house,
+    ...reaches.map((reach, n): Plan => ({ id: `plan-${n}`, name: `Plan ${n}`, reach, fixtures: [] })),
+  ]);
+
+describe('choosePlan', () => {
+  it('prefers the aisle itself, then the nearer ancestor, then the kind, then everything', () => {
+    const kind = plan('kind', { kind: 'aisles', of: 'category' });
+    const far = plan('far', { kind: 'category', category: 1, below: true });
+    const near = plan('near', { kind: 'category', category: 2, below: true });
+    const itself = plan('itself', { kind: 'category', category: 3, below: false });
+    const all = [house, kind, far, near, itself];
+    const winner = (path: string) => choosePlan(all, at(path)).winner?.plan.id;
+    expect(winner('/cookware/pans/crepe-pans')).toBe('itself');
+    expect(winner('/cookware/pans')).toBe('near');
+    expect(winner('/cookware/pots')).toBe('far');
+    expect(winner('/knives')).toBe('kind');
+    expect(winner('/tags/handmade')).toBe('house');
+    expect(choosePlan(all, at('/cookware/pans')).others.map((other) => other.plan.id)).toEqual([
+      'far',
+      'kind',
+      'house',
+    ]);
+  });
+
+  it('gives every aisle one winner while the house plan serves everything, whatever the order of plans', () => {
+    fc.assert(
+      fc.property(plansArbitrary, fc.constantFrom(...aisles.all), (plans, aisle) => {
+        const chosen = choosePlan(plans, aisle).winner;
+        expect(chosen).not.toBeNull();
+        expect(choosePlan([...plans].reverse(), aisle).winner?.plan.id).toBe(chosen!.plan.id);
+      }),
+    );
+  });
+
+  it('is changed in no aisle that a new plan does not reach', () => {
+    fc.assert(
+      fc.property(plansArbitrary, ruleArbitrary, fc.constantFrom(...aisles.all), (plans, rule, aisle) => {
+        const added = plan('added', rule);
+        const before = choosePlan(plans, aisle);
+        const after = choosePlan([...plans, added], aisle);
+        const candidate = choosePlan([added], aisle).winner;
+        if (!candidate) expect(after.winner!.plan.id).toBe(before.winner!.plan.id);
+        else expect(after.winner!.exactness).toBe(Math.min(before.winner!.exactness, candidate.exactness));
+      }),
+    );
+  });
+
+  it('tells an overlap of equally exact plans', () => {
+    const one = plan('one', { kind: 'category', category: 2, below: true });
+    const two = plan('two', { kind: 'category', category: 2, below: true });
+    const { winner, disputed } = choosePlan([house, two, one], at('/cookware/pans'));
+    expect(winner?.plan.id).toBe('one');
+    expect(disputed.map((other) => other.plan.id)).toEqual(['two']);
+  });
+
+  it('leaves out what a plan excludes', () => {
+    const pans: Plan = {
+      ...plan('pans', { kind: 'category', category: 2, below: true }),
+      reach: {
+        include: [{ kind: 'category', category: 2, below: true }],
+        exclude: [{ kind: 'category', category: 3, below: false }],
+      },
+    };
+    expect(choosePlan([house, pans], at('/cookware/pans/crepe-pans')).winner?.plan.id).toBe('house');
+  });
+});
+
+describe('changedAisles', () => {
+  it('names the aisles that change hands and those whose plan changed, and no others', () => {
+    const pans = plan('pans', { kind: 'category', category: 2, below: true });
+    const before = [house];
+    const after = withDraft({ number: 1, plans: before }, pans).plans;
+    expect(changedAisles(aisles, before, after).map(({ aisle }) => aisle.path)).toEqual([
+      '/cookware/pans',
+      '/cookware/pans/crepe-pans',
+    ]);
+    const redesigned: Plan = { ...pans, fixtures: [{ id: 't', type: 'title' }] };
+    expect(changedAisles(aisles, after, [house, redesigned])).toHaveLength(2);
+    expect(changedAisles(aisles, after, [house, { ...pans, name: 'Renamed' }])).toEqual([]);
+  });
+});

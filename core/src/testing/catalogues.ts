@@ -1,0 +1,156 @@
+import fc from 'fast-check';
+import type { CatalogueFrame, ProductRow } from '../catalogue/rows';
+
+/** A small shop with three levels of categories, tags, collections and attributes of every type. */
+export const FRAME: CatalogueFrame = {
+  languages: ['en', 'fr'],
+  shopTitles: { en: 'Test shop' },
+  shopDescriptions: {},
+  attributes: [
+    attribute(1, 'material', 'text', { en: 'Material', fr: 'Matière' }),
+    attribute(2, 'hob', 'many', { en: 'Hob' }),
+    { ...attribute(3, 'diameter', 'number', { en: 'Diameter', fr: 'Diamètre' }), unit: 'cm' },
+    attribute(4, 'oven-safe', 'boolean', { en: 'Oven-safe' }),
+    {
+      ...attribute(5, 'colour', 'colour', { en: 'Colour' }),
+      valueLabels: { red: { en: 'Red', fr: 'Rouge' } },
+      swatches: { red: '#b22' },
+    },
+  ],
+  categories: [
+    category(1, null, 'cookware', { en: 'Cookware', fr: 'Cuisson' }),
+    category(2, 1, 'pans', { en: 'Pans', fr: 'Poêles' }),
+    category(3, 2, 'crepe-pans', { en: 'Crêpe pans' }),
+    category(4, 1, 'pots', { en: 'Pots' }),
+    category(5, null, 'knives', { en: 'Knives' }),
+    category(6, null, 'empty', { en: 'Empty' }),
+  ],
+  tags: [
+    { id: 1, slug: 'induction', titles: { en: 'For induction' }, descriptions: {} },
+    { id: 2, slug: 'handmade', titles: { en: 'Handmade' }, descriptions: {} },
+  ],
+  collections: [{ id: 1, slug: 'wedding', titles: { en: 'Wedding list' }, descriptions: {} }],
+};
+
+function attribute(
+  id: number,
+  key: string,
+  type: CatalogueFrame['attributes'][number]['type'],
+  labels: Record<string, string>,
+): CatalogueFrame['attributes'][number] {
+  return {
+    id,
+    key,
+    type,
+    labels,
+    unit: null,
+    filterable: true,
+    onCards: true,
+    valueLabels: {},
+    swatches: {},
+  };
+}
+
+function category(id: number, parent: number | null, slug: string, titles: Record<string, string>) {
+  return { id, parent, slug, titles, position: id, colour: null, descriptions: {} };
+}
+
+export const NOW = Date.UTC(2026, 5, 15);
+
+export function product(id: number, change: Partial<ProductRow> = {}): ProductRow {
+  return {
+    id,
+    sku: `P-${id}`,
+    slug: `product-${id}`,
+    titles: { en: `Product ${id}` },
+    descriptions: {},
+    price: 1000 + id,
+    was: null,
+    currency: 'EUR',
+    created: NOW - id * 86_400_000,
+    stock: 10,
+    featured: false,
+    rating: null,
+    ratings: 0,
+    sold: 0,
+    categories: [2],
+    tags: [],
+    collections: [],
+    attributes: {},
+    images: [],
+    ...change,
+  };
+}
+
+const values = {
+  material: ['steel', 'iron', 'copper, tinned', '100% oak'],
+  hob: ['gas', 'induction', 'ceramic'],
+  diameter: [16, 20, 24.5, 28],
+  colour: ['red', 'blue'],
+};
+
+const maybe = <T>(arbitrary: fc.Arbitrary<T>): fc.Arbitrary<T | undefined> =>
+  fc.option(arbitrary, { nil: undefined, freq: 3 });
+
+const attributesArbitrary = fc
+  .record({
+    material: maybe(fc.constantFrom(...values.material)),
+    hob: maybe(fc.subarray(values.hob)),
+    diameter: maybe(fc.constantFrom(...values.diameter)),
+    'oven-safe': maybe(fc.boolean()),
+    colour: maybe(fc.constantFrom(...values.colour)),
+  })
+  .map((record) => Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)));
+
+/** Rows with every gap that real catalogues have: no price, no category, no rating, equal names, sold out. */
+export const productsArbitrary: fc.Arbitrary<ProductRow[]> = fc
+  .array(
+    fc.record({
+      title: fc.constantFrom('Ëlan', 'elan', 'Zest', 'Pan 9', 'Pan 10', 'öl', ''),
+      price: fc.option(fc.integer({ min: 0, max: 20_000 }), { nil: null, freq: 8 }),
+      discount: fc.constantFrom(null, 100, 2_000),
+      created: fc.integer({ min: 0, max: 90 }),
+      stock: fc.integer({ min: 0, max: 3 }),
+      featured: fc.boolean(),
+      rating: fc.option(fc.constantFrom(1, 2.5, 3, 4, 4.5, 5), { nil: null }),
+      ratings: fc.integer({ min: 0, max: 40 }),
+      categories: fc.subarray([2, 3, 4, 5], { maxLength: 2 }),
+      tags: fc.subarray([1, 2]),
+      collections: fc.subarray([1]),
+      attributes: attributesArbitrary,
+    }),
+    { maxLength: 120 },
+  )
+  .map((rows) =>
+    rows.map(({ title, discount, created, rating, ratings, price, ...rest }, at) =>
+      product(at + 1, {
+        ...rest,
+        price,
+        titles: { en: title },
+        was: price !== null && discount !== null ? price + discount : null,
+        created: NOW - created * 86_400_000,
+        rating: ratings ? rating : null,
+        ratings: rating === null ? 0 : ratings,
+      }),
+    ),
+  );
+
+const some = <T>(list: readonly T[]): fc.Arbitrary<T[]> => fc.subarray([...list], { minLength: 1 });
+
+/** Facet parameters as they stand in an address, decoded once. */
+export const parametersArbitrary: fc.Arbitrary<Record<string, string>> = fc
+  .record({
+    material: maybe(some(values.material).map((list) => list.map(escape).join(','))),
+    hob: maybe(some(values.hob).map((list) => list.join(','))),
+    diameter: maybe(fc.constantFrom('20', '16,28', '18..25', '..20', '24.5..')),
+    'oven-safe': maybe(fc.constantFrom('yes', 'no', 'yes,no')),
+    price: maybe(fc.constantFrom('20..80', '..19.99', '50..', '10..20,100..')),
+    rating: maybe(fc.constantFrom('4..', '3..')),
+    tag: maybe(fc.constantFrom('induction', 'handmade', 'induction,handmade')),
+    category: maybe(fc.constantFrom('cookware/pans', 'knives', 'cookware/pots,knives')),
+  })
+  .map((record) =>
+    Object.fromEntries(Object.entries(record).filter((entry): entry is [string, string] => !!entry[1])),
+  );
+
+const escape = (value: string): string => value.replaceAll('%', '%25').replaceAll(',', '%2C');

@@ -1,0 +1,47 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { snapshotOf } from '../catalogue/snapshot';
+import { composePage } from '../page/composePage';
+import { shelfModelOf } from '../page/pageModel';
+import { housePlan } from '../plans/housePlan';
+import { FRAME, NOW, product } from '../testing/catalogues';
+import { SearchIndex } from './searchIndex';
+
+const snapshot = snapshotOf(FRAME, [
+  product(1, { titles: { en: 'Copper saucepan', fr: 'Casserole en cuivre' }, tags: [1] }),
+  product(2, { titles: { en: 'Crêpe pan' }, attributes: { material: 'copper' } }),
+  product(3, { titles: { en: 'Bread knife' }, categories: [5] }),
+]);
+let index: SearchIndex;
+beforeAll(async () => {
+  index = await SearchIndex.build(snapshot, 'en');
+});
+const found = (q: string): number[] => [...index.search(q).scores.keys()].map((p) => snapshot.ids[p]).sort();
+
+describe('SearchIndex', () => {
+  it('finds by prefix, with a small typing error, and without accents', () => {
+    expect(found('sauce')).toEqual([1]);
+    expect(found('sacepan')).toEqual([1]);
+    expect(found('crepe')).toContain(2);
+  });
+
+  it('finds by tag, attribute and category, and wants every word', () => {
+    expect(found('induction')).toEqual([1]);
+    expect(found('copper')).toEqual([1, 2]);
+    expect(found('copper knife')).toEqual([]);
+    expect(found('knives')).toEqual([3]);
+  });
+
+  it('ranks a hit in the title above one elsewhere, and the page follows', () => {
+    const edition = { number: 1, plans: [housePlan(snapshot, 'House')] };
+    const page = composePage(snapshot, edition, {
+      path: '/search',
+      parameters: { q: 'copper' },
+      matches: index.search('copper'),
+      now: NOW,
+    })!;
+    const shelf = shelfModelOf(page)!;
+    expect(shelf.cards.map((card) => card.id)).toEqual([1, 2]);
+    expect(shelf.order.key).toBe('relevance');
+    expect(page.aisle.title).toBe('Results for “copper”');
+  });
+});

@@ -1,0 +1,36 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      {
+        test: {
+          name: 'unit',
+          include: ['{core,contract,desk,shop}/src/**/*.spec.ts', 'server/src/**/*.unit.spec.ts'],
+          setupFiles: ['tests/support/angularCompiler.ts'],
+        },
+      },
+      {
+        test: {
+          name: 'server',
+          include: ['server/src/**/*.spec.ts', 'tests/api/**/*.spec.ts'],
+          exclude: ['server/src/**/*.unit.spec.ts', 'node_modules/**'],
+          globalSetup: ['tests/support/database.ts'],
+          testTimeout: 60_000,
+          hookTimeout: 120_000,
+          maxWorkers: 2,
+        },
+      },
+      {
+        test: {
+          name: 'browser',
+          include: ['tests/browser/**/*.spec.ts'],
+          globalSetup: ['tests/support/application.ts'],
+          testTimeout: 120_000,
+          hookTimeout: 240_000,
+          fileParallelism: false,
+        },
+      },
+    ],
+  },
+});
