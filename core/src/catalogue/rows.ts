@@ -66,7 +66,8 @@ export interface ProductRow {
   currency: string;
   /** Milliseconds since 1970 in UTC. */
   created: number;
-  stock: number;
+  /** Pieces; null where the shop doesn't count them, which means there is always one. */
+  stock: number | null;
   featured: boolean;
   /** 0 to 5; null where nobody has rated. */
   rating: number | null;

@@ -28,6 +28,7 @@ export interface Snapshot {
   price: NumberColumn;
   was: Float64Array;
   created: Float64Array;
+  /** UNCOUNTED where the shop doesn't count. */
   stock: Int32Array;
   rating: NumberColumn;
   ratings: Uint32Array;
@@ -50,6 +51,9 @@ export interface AttributeColumn {
   row: AttributeRow;
   column: ValueColumn;
 }
+
+/** Stands for a stock that nobody counts: more than any shelf holds. */
+export const UNCOUNTED = 2 ** 31 - 1;
 
 const attributeTexts = (attribute: AttributeRow, value: string): Texts => attribute.valueLabels[value] ?? {};
 
@@ -137,7 +141,7 @@ export class SnapshotBuilder {
     rows.price.push(row.price ?? NaN);
     rows.was.push(row.was ?? NaN);
     rows.created.push(row.created);
-    rows.stock.push(row.stock);
+    rows.stock.push(row.stock ?? UNCOUNTED);
     rows.rating.push(row.rating ?? NaN);
     rows.ratings.push(row.ratings);
     rows.mainCategory.push(row.categories[0] ?? 0);

@@ -100,7 +100,14 @@ const attributesArbitrary = fc
     'oven-safe': maybe(fc.boolean()),
     colour: maybe(fc.constantFrom(...values.colour)),
   })
-  .map((record) => Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)));
+  .map((record) => present(record));
+
+/** The entries that have a value. */
+function present<T>(record: Readonly<Record<string, T | undefined>>): Record<string, T> {
+  return Object.fromEntries(
+    Object.entries(record).filter((entry): entry is [string, T] => entry[1] !== undefined),
+  );
+}
 
 /** Rows with every gap that real catalogues have: no price, no category, no rating, equal names, sold out. */
 export const productsArbitrary: fc.Arbitrary<ProductRow[]> = fc
@@ -149,8 +156,6 @@ export const parametersArbitrary: fc.Arbitrary<Record<string, string>> = fc
     tag: maybe(fc.constantFrom('induction', 'handmade', 'induction,handmade')),
     category: maybe(fc.constantFrom('cookware/pans', 'knives', 'cookware/pots,knives')),
   })
-  .map((record) =>
-    Object.fromEntries(Object.entries(record).filter((entry): entry is [string, string] => !!entry[1])),
-  );
+  .map((record) => present(record));
 
 const escape = (value: string): string => value.replaceAll('%', '%25').replaceAll(',', '%2C');

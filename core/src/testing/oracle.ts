@@ -20,7 +20,7 @@ export class Oracle {
   }
 
   inRange(product: ProductRow, aisle: Aisle, range: RangeRule): boolean {
-    if (range.stock === 'in' && product.stock <= 0) return false;
+    if (range.stock === 'in' && product.stock !== null && product.stock <= 0) return false;
     if (range.source === 'catalogue') return true;
     switch (aisle.kind) {
       case 'category':

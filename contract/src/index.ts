@@ -1,0 +1,4 @@
+export * from './jobs';
+export * from './plans';
+export * from './problem';
+export * from './session';

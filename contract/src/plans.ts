@@ -1,0 +1,103 @@
+import type { AisleKind, PageModel, Plan, ReachRule, Texts } from '@fond/core';
+
+/** One line of the floor. */
+export interface FloorAisle {
+  key: string;
+  kind: AisleKind;
+  path: string;
+  title: string;
+  titles: Texts;
+  /** Key of the aisle above in the tree. */
+  parent: string | null;
+  /** Products in the aisle, and only those put there themselves. */
+  products: number;
+  productsItself: number;
+  plan: { id: string; name: string } | null;
+  /** The rule of the plan's reach that won. */
+  why: ReachRule | null;
+  /** Other plans that reach it, the most exact first. */
+  others: readonly { id: string; name: string; rule: ReachRule }[];
+  disputed: boolean;
+  /** When its plan was last published with a change. */
+  publishedAt: string | null;
+}
+
+export interface Floor {
+  aisles: readonly FloorAisle[];
+  plans: readonly PlanSummary[];
+  edition: EditionSummary;
+  products: number;
+}
+
+export interface PlanSummary {
+  id: string;
+  name: string;
+  version: number;
+  /** Whether the live edition holds it, and whether the draft says something else. */
+  live: boolean;
+  changed: boolean;
+  /** Aisles it serves in the live edition. */
+  aisles: number;
+  updatedAt: string;
+  updatedBy: string;
+}
+
+export interface StoredPlan {
+  plan: Plan;
+  version: number;
+  updatedAt: string;
+  updatedBy: string;
+  /** As published; null for a plan that never was. */
+  live: Plan | null;
+}
+
+export interface AisleChangeSummary {
+  key: string;
+  path: string;
+  title: string;
+  kind: AisleKind;
+  products: number;
+  from: { id: string; name: string } | null;
+  to: { id: string; name: string } | null;
+}
+
+export interface PlanChanges {
+  changes: readonly AisleChangeSummary[];
+  /** Aisles that another plan claims just as exactly. */
+  disputes: readonly { path: string; title: string; plan: { id: string; name: string } }[];
+}
+
+export interface EditionSummary {
+  number: number;
+  publishedAt: string;
+  publishedBy: string;
+  note: string;
+  hash: string;
+  live: boolean;
+  plans: readonly { id: string; name: string }[];
+}
+
+export interface Preview {
+  page: PageModel | null;
+}
+
+/** The words that a plan can be written in: what the catalogue has to offer. */
+export interface Vocabulary {
+  languages: readonly string[];
+  currency: string;
+  products: number;
+  facets: readonly {
+    key: string;
+    labels: Texts;
+    /** Products that have a value, and how many values there are. */
+    coverage: number;
+    values: number;
+  }[];
+  attributes: readonly {
+    key: string;
+    labels: Texts;
+    unit: string | null;
+    onCards: boolean;
+    coverage: number;
+  }[];
+}

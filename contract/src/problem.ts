@@ -1,0 +1,36 @@
+/** RFC 9457. `type` is one of the registry's addresses; see `PROBLEM_TYPES`. */
+export interface Problem {
+  type: string;
+  title: string;
+  status: number;
+  detail: string;
+  errors?: readonly FieldError[];
+}
+
+export interface FieldError {
+  path: string;
+  message: string;
+}
+
+/** The one registry of problem types: name → status and title. Names are never reused for something else. */
+export const PROBLEM_TYPES = {
+  'bad-input': { status: 400, title: 'Something in the request can’t be read' },
+  'sign-in-needed': { status: 401, title: 'Sign in first' },
+  'sign-in-refused': { status: 401, title: 'Email or password is wrong' },
+  'token-needed': { status: 403, title: 'The request carries no valid token' },
+  'not-found': { status: 404, title: 'Nothing is here' },
+  'unknown-aisle': { status: 404, title: 'No aisle has this address' },
+  'newer-draft': { status: 409, title: 'Somebody saved a newer draft' },
+  'plan-in-use': { status: 409, title: 'The plan is published' },
+  'nothing-to-publish': { status: 409, title: 'The draft is what is live already' },
+  'too-large': { status: 413, title: 'The file is too large' },
+  'wrong-kind': { status: 415, title: 'This kind of file can’t be read' },
+  'too-many-tries': { status: 429, title: 'Too many tries' },
+  internal: { status: 500, title: 'Something went wrong here' },
+  'database-away': { status: 503, title: 'The database does not answer' },
+  'not-ready': { status: 503, title: 'Still starting' },
+} as const satisfies Record<string, { status: number; title: string }>;
+
+export type ProblemName = keyof typeof PROBLEM_TYPES;
+
+export const problemAddress = (name: ProblemName): string => `/problems/${name}`;

@@ -1,0 +1,148 @@
+import path from 'node:path';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import type { Logger } from 'pino';
+import type { Sequelize } from 'sequelize';
+import { CatalogueHost } from './catalogue/catalogueHost';
+import { uploadHandler } from './catalogue/import/upload';
+import { seedDemoPlans } from './demo/demoPlans';
+import { DEMO_SIGN_IN, seedDemo } from './demo/seed';
+import { connect } from './database/connect';
+import { migrate } from './database/migrate';
+import { defineModels } from './database/models';
+import { mountOperations } from './http/mount';
+import { problem, problemHandler, sendProblem } from './http/problem';
+import { NONCE_MARK, nonceOf, secureHeaders, signInLimit } from './http/security';
+import { makeSessions, type Sessions } from './http/session';
+import { Jobs } from './jobs/jobs';
+import { PictureStore } from './media/pictures';
+import { handlersOf } from './operations';
+import { foundHousePlan } from './plans/foundHousePlan';
+import { loadShop, ShopPages } from './shop/pages';
+
+export interface ApplicationOptions {
+  databaseUrl: string;
+  data: string;
+  /** Folder of the built desk and shop; null serves the API alone. */
+  dist: string | null;
+  demo: boolean;
+  log: Logger;
+  checkAnswers?: boolean;
+}
+
+/** Everything of one server process, made ready; the caller listens and stops. */
+export interface Application {
+  app: Express;
+  sequelize: Sequelize;
+  host: CatalogueHost;
+  jobs: Jobs;
+  pictures: PictureStore;
+  stop: () => Promise<void>;
+}
+
+export async function createApplication(options: ApplicationOptions): Promise<Application> {
+  const { log, data, dist, demo } = options;
+  const sequelize = connect(options.databaseUrl);
+  defineModels(sequelize);
+  const steps = await migrate(sequelize);
+  if (steps.length) log.info({ steps }, 'Brought the database up to date');
+
+  const pictures = new PictureStore(data);
+  await pictures.prepare();
+  if (demo) await seedDemo(sequelize, pictures, log);
+  await foundHousePlan(sequelize);
+  if (demo) await seedDemoPlans(sequelize);
+  const jobs = new Jobs(log);
+  await jobs.settleInterrupted();
+  const host = new CatalogueHost(sequelize, log);
+  await host.start();
+  const sessions = await makeSessions(sequelize);
+
+  let stopped = false;
+  void makeRenditions(host, pictures, log, () => stopped);
+
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('trust proxy', 'loopback');
+  app.use(secureHeaders);
+  app.use(compression());
+  app.get('/media/:name', pictures.handler());
+  if (dist) {
+    new ShopPages(host, await loadShop(dist)).mount(app, dist, sessions.handler);
+  }
+  app.use('/api', (_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  app.use('/api', express.json({ limit: '2mb' }));
+  mountOperations(app, handlersOf({ sequelize, host, jobs, demo: demo ? DEMO_SIGN_IN : null }), {
+    session: sessions.handler,
+    before: { signIn: signInLimit(), importCatalogue: uploadHandler(data) },
+    checkAnswers: options.checkAnswers ?? false,
+  });
+  app.use('/api', (request, response) => {
+    sendProblem(
+      response,
+      problem('not-found', `There is no ${request.method} ${request.originalUrl.split('?')[0]}.`),
+    );
+  });
+  if (dist) await mountDesk(app, dist);
+  app.use((request, response) => {
+    sendProblem(response, problem('not-found', `There is nothing at ${request.originalUrl.split('?')[0]}.`));
+  });
+  app.use(problemHandler);
+
+  const stop = async (): Promise<void> => {
+    stopped = true;
+    await settle(jobs, host, sessions, sequelize);
+  };
+  return { app, sequelize, host, jobs, pictures, stop };
+}
+
+async function settle(
+  jobs: Jobs,
+  host: CatalogueHost,
+  sessions: Sessions,
+  sequelize: Sequelize,
+): Promise<void> {
+  host.stop();
+  sessions.stop();
+  await jobs.idle();
+  await sequelize.close();
+}
+
+/** The desk is one page with addresses of its own. */
+async function mountDesk(app: Express, dist: string): Promise<void> {
+  const { readFile } = await import('node:fs/promises');
+  const folder = path.join(dist, 'desk', 'browser');
+  const pieces = (await readFile(path.join(folder, 'index.html'), 'utf8')).split(NONCE_MARK);
+  app.use(express.static(folder, { index: false, redirect: false, immutable: true, maxAge: '1y' }));
+  app.get('/*path', deskPage);
+  app.get('/', deskPage);
+  function deskPage(request: express.Request, response: express.Response, next: express.NextFunction): void {
+    // A missing script must not be answered with a page.
+    if (path.extname(request.path)) next();
+    else
+      response
+        .set('Cache-Control', 'no-cache')
+        .type('html')
+        .send(pieces.join(nonceOf(response)));
+  }
+}
+
+/** Makes the pictures of all cards in the background, while the shop is open already. */
+async function makeRenditions(
+  host: CatalogueHost,
+  pictures: PictureStore,
+  log: Logger,
+  stopped: () => boolean,
+): Promise<void> {
+  try {
+    const hashes =
+      host.stand?.snapshot.images.flatMap((images) => images.flatMap(({ hash }) => hash ?? [])) ?? [];
+    const made = await pictures.makeAll([...new Set(hashes)], stopped);
+    if (made) log.info({ made }, 'Made picture renditions');
+  } catch (error) {
+    log.error({ err: error }, 'Picture renditions could not be made; they are made when asked for');
+  }
+}

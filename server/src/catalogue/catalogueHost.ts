@@ -1,0 +1,123 @@
+import type { Logger } from 'pino';
+import type { Sequelize } from 'sequelize';
+import {
+  permutationOf,
+  SearchIndex,
+  shelfOf,
+  type Edition,
+  type Lang,
+  type SearchMatches,
+  type Snapshot,
+} from '@fond/core';
+import { select } from '../database/rows';
+import { readLiveEdition } from '../editions/editions';
+import { loadSnapshot } from './loadSnapshot';
+
+/** What the shop is served from at one moment: one catalogue and one edition. */
+export interface Stand {
+  snapshot: Snapshot;
+  edition: Edition;
+}
+
+const LOOK_EVERY = 1_000;
+
+/**
+ * Keeps the current stand in memory and follows the database: every second it looks whether a newer catalogue change
+ * or another live edition is there, and swaps the whole stand at once. While the database is away the last stand
+ * goes on serving.
+ */
+export class CatalogueHost {
+  private current: Stand | null = null;
+  private readonly indexes = new WeakMap<Snapshot, Map<Lang, Promise<SearchIndex>>>();
+  private looking: Promise<void> | null = null;
+  private timer: NodeJS.Timeout | null = null;
+  private away = false;
+
+  constructor(
+    private readonly sequelize: Sequelize,
+    private readonly log: Logger,
+  ) {}
+
+  /** Null until the first stand is loaded. */
+  get stand(): Stand | null {
+    return this.current;
+  }
+
+  get databaseAway(): boolean {
+    return this.away;
+  }
+
+  /** Loads the first stand and begins to follow. */
+  async start(): Promise<void> {
+    await this.refresh();
+    const again = (): void => {
+      this.timer = setTimeout(() => {
+        void this.refresh()
+          .then(() => {
+            if (this.away) this.log.info('The database answers again');
+            this.away = false;
+          })
+          .catch((error: unknown) => {
+            if (!this.away)
+              this.log.warn({ err: error }, 'The database does not answer; serving what is in memory');
+            this.away = true;
+          })
+          .finally(() => {
+            if (this.timer) again();
+          });
+      }, LOOK_EVERY);
+    };
+    again();
+  }
+
+  stop(): void {
+    if (this.timer) clearTimeout(this.timer);
+    this.timer = null;
+  }
+
+  /** Looks at once; called after every write of this process. Calls at the same time share one look. */
+  async refresh(): Promise<void> {
+    // A look that began before the caller's write may miss it, so it is waited for and another one follows.
+    if (this.looking) await this.looking.catch(() => undefined);
+    this.looking ??= this.look().finally(() => (this.looking = null));
+    await this.looking;
+  }
+
+  private async look(): Promise<void> {
+    const [{ version, number }] = await select<{ version: number; number: number | null }>(
+      this.sequelize,
+      `SELECT (SELECT CAST(IFNULL(MAX(id), 0) AS SIGNED) FROM catalogue_changes) AS version,
+        (SELECT number FROM live_edition WHERE id = 1) AS number`,
+    );
+    if (number === null) throw new Error('The database holds no edition yet.');
+    const { current } = this;
+    if (current?.snapshot.version === version && current.edition.number === number) return;
+    const snapshot =
+      current?.snapshot.version === version ? current.snapshot : await loadSnapshot(this.sequelize);
+    const edition = current?.edition.number === number ? current.edition : await readLiveEdition();
+    this.warm(snapshot, edition);
+    this.current = { snapshot, edition };
+    this.log.debug(
+      { version: snapshot.version, products: snapshot.size, edition: edition.number },
+      'New stand',
+    );
+  }
+
+  /** Sorts by the plans' own orders before the first shopper has to wait for it. */
+  private warm(snapshot: Snapshot, edition: Edition): void {
+    const [lang] = snapshot.frame.languages;
+    for (const plan of edition.plans) {
+      const shelf = shelfOf(plan);
+      if (shelf) permutationOf(snapshot, shelf.order.levels, lang);
+    }
+  }
+
+  /** What a search text finds; the index of a language is built when it is first asked for. */
+  async search(snapshot: Snapshot, lang: Lang, q: string): Promise<SearchMatches> {
+    let byLanguage = this.indexes.get(snapshot);
+    if (!byLanguage) this.indexes.set(snapshot, (byLanguage = new Map()));
+    let index = byLanguage.get(lang);
+    if (!index) byLanguage.set(lang, (index = SearchIndex.build(snapshot, lang)));
+    return (await index).search(q);
+  }
+}

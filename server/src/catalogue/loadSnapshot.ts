@@ -1,0 +1,241 @@
+import { Transaction, type Sequelize } from 'sequelize';
+import {
+  SnapshotBuilder,
+  type AttributeRow,
+  type AttributeType,
+  type AttributeValue,
+  type CatalogueFrame,
+  type CategoryRow,
+  type GroupRow,
+  type ImageRow,
+  type ProductRow,
+  type Snapshot,
+  type Texts,
+} from '@fond/core';
+import { select } from '../database/rows';
+import { shopSettings } from './shopSettings';
+
+const PRODUCTS_AT_ONCE = 5_000;
+
+interface TextRow {
+  id: number;
+  lang: string;
+  title: string;
+  description: string;
+}
+
+/** Both texts of each id, by language. */
+class TextBook {
+  private readonly titles = new Map<number, Record<string, string>>();
+  private readonly descriptions = new Map<number, Record<string, string>>();
+
+  constructor(rows: readonly TextRow[]) {
+    for (const row of rows) {
+      put(this.titles, row.id, row.lang, row.title);
+      if (row.description) put(this.descriptions, row.id, row.lang, row.description);
+    }
+  }
+
+  of(id: number): { titles: Texts; descriptions: Texts } {
+    return { titles: this.titles.get(id) ?? {}, descriptions: this.descriptions.get(id) ?? {} };
+  }
+}
+
+function put(map: Map<number, Record<string, string>>, id: number, lang: string, text: string): void {
+  const known = map.get(id);
+  if (known) known[lang] = text;
+  else map.set(id, { [lang]: text });
+}
+
+/**
+ * Reads the whole catalogue, products in slices, from one consistent view of the database. The snapshot's version
+ * is the number of the last catalogue change in that view.
+ */
+export function loadSnapshot(sequelize: Sequelize): Promise<Snapshot> {
+  return sequelize.transaction(
+    { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true },
+    async (transaction) => {
+      const read = <T extends object>(sql: string, values: unknown[] = []): Promise<T[]> =>
+        select<T>(sequelize, sql, values, transaction);
+      const [{ version }] = await read<{ version: number }>(
+        'SELECT CAST(IFNULL(MAX(id), 0) AS SIGNED) AS version FROM catalogue_changes',
+      );
+      const frame = await readFrame(read);
+      const builder = new SnapshotBuilder(frame);
+      for (let after = 0; ;) {
+        const products = await readProducts(read, frame, after);
+        for (const product of products) builder.add(product);
+        if (products.length < PRODUCTS_AT_ONCE) break;
+        after = products[products.length - 1].id;
+      }
+      return builder.finish(version);
+    },
+  );
+}
+
+type Read = <T extends object>(sql: string, values?: unknown[]) => Promise<T[]>;
+
+async function readFrame(read: Read): Promise<CatalogueFrame> {
+  const settings = await shopSettings(read);
+  const categories = await read<Omit<CategoryRow, 'titles' | 'descriptions'>>(
+    'SELECT id, parent_id AS parent, slug, position, colour FROM categories ORDER BY id',
+  );
+  const categoryTexts = new TextBook(
+    await read<TextRow>('SELECT category_id AS id, lang, title, description FROM category_texts'),
+  );
+  const groups = async (group: 'tag' | 'collection'): Promise<GroupRow[]> => {
+    const rows = await read<{ id: number; slug: string }>(`SELECT id, slug FROM ${group}s ORDER BY id`);
+    const texts = new TextBook(
+      await read<TextRow>(`SELECT ${group}_id AS id, lang, title, description FROM ${group}_texts`),
+    );
+    return rows.map((row) => ({ ...row, ...texts.of(row.id) }));
+  };
+  return {
+    languages: settings.languages,
+    shopTitles: settings.titles,
+    shopDescriptions: settings.descriptions,
+    attributes: await readAttributes(read),
+    categories: categories.map((row) => ({ ...row, ...categoryTexts.of(row.id) })),
+    tags: await groups('tag'),
+    collections: await groups('collection'),
+  };
+}
+
+async function readAttributes(read: Read): Promise<AttributeRow[]> {
+  const rows = await read<{
+    id: number;
+    key: string;
+    type: AttributeType;
+    unit: string | null;
+    filterable: number;
+    onCards: number;
+  }>('SELECT id, `key`, type, unit, filterable, on_cards AS onCards FROM attributes ORDER BY position, id');
+  const labels = await read<{ id: number; lang: string; label: string }>(
+    'SELECT attribute_id AS id, lang, label FROM attribute_texts',
+  );
+  const values = await read<{ id: number; value: string; swatch: string | null; labels: Texts }>(
+    'SELECT attribute_id AS id, value, swatch, labels FROM attribute_values',
+  );
+  return rows.map((row) => ({
+    id: row.id,
+    key: row.key,
+    type: row.type,
+    unit: row.unit,
+    filterable: Boolean(row.filterable),
+    onCards: Boolean(row.onCards),
+    labels: Object.fromEntries(
+      labels.filter(({ id }) => id === row.id).map(({ lang, label }) => [lang, label]),
+    ),
+    valueLabels: Object.fromEntries(
+      values.filter(({ id }) => id === row.id).map((value) => [value.value, value.labels]),
+    ),
+    swatches: Object.fromEntries(
+      values.flatMap(({ id, value, swatch }) => (id === row.id && swatch ? [[value, swatch]] : [])),
+    ),
+  }));
+}
+
+interface StoredProduct {
+  id: number;
+  sku: string;
+  slug: string;
+  price: number | null;
+  was: number | null;
+  currency: string;
+  created: Date;
+  stock: number | null;
+  featured: number;
+  rating: string | null;
+  ratings: number;
+  sold: number;
+}
+
+async function readProducts(read: Read, frame: CatalogueFrame, after: number): Promise<ProductRow[]> {
+  const rows = await read<StoredProduct>(
+    `SELECT id, sku, slug, price_cents AS price, was_cents AS was, currency, created_at AS created, stock, featured,
+      rating, ratings, sold FROM products WHERE id > ? ORDER BY id LIMIT ${PRODUCTS_AT_ONCE}`,
+    [after],
+  );
+  if (!rows.length) return [];
+  const span = [rows[0].id, rows[rows.length - 1].id];
+  const texts = new TextBook(
+    await read<TextRow>(
+      'SELECT product_id AS id, lang, title, description FROM product_texts WHERE product_id BETWEEN ? AND ?',
+      span,
+    ),
+  );
+  const lists = async (table: string, column: string): Promise<Map<number, number[]>> => {
+    const found = await read<{ id: number; other: number }>(
+      `SELECT product_id AS id, ${column} AS other FROM ${table}
+        WHERE product_id BETWEEN ? AND ? ORDER BY product_id, position`,
+      span,
+    );
+    return grouped(found, ({ other }) => other);
+  };
+  const categories = await lists('product_categories', 'category_id');
+  const tags = await lists('product_tags', 'tag_id');
+  const collections = await lists('product_collections', 'collection_id');
+  const images = grouped(
+    await read<ImageRow & { id: number }>(
+      `SELECT product_id AS id, hash, IFNULL(width, 0) AS width, IFNULL(height, 0) AS height
+        FROM product_images LEFT JOIN pictures USING (source)
+        WHERE product_id BETWEEN ? AND ? ORDER BY product_id, position`,
+      span,
+    ),
+    ({ hash, width, height }): ImageRow => ({ hash, width, height }),
+  );
+  const values = grouped(
+    await read<{ id: number; attribute: number; value: string }>(
+      `SELECT product_id AS id, attribute_id AS attribute, value FROM product_attributes
+        WHERE product_id BETWEEN ? AND ? ORDER BY product_id, attribute_id, position`,
+      span,
+    ),
+    ({ attribute, value }) => ({ attribute, value }),
+  );
+  const attributes = new Map(frame.attributes.map((attribute) => [attribute.id, attribute]));
+  return rows.map((row) => ({
+    id: row.id,
+    sku: row.sku,
+    slug: row.slug,
+    ...texts.of(row.id),
+    price: row.price,
+    was: row.was,
+    currency: row.currency,
+    created: row.created.getTime(),
+    stock: row.stock,
+    featured: Boolean(row.featured),
+    rating: row.rating === null ? null : Number(row.rating),
+    ratings: row.ratings,
+    sold: row.sold,
+    categories: categories.get(row.id) ?? [],
+    tags: tags.get(row.id) ?? [],
+    collections: collections.get(row.id) ?? [],
+    attributes: attributeValues(values.get(row.id) ?? [], attributes),
+    images: images.get(row.id) ?? [],
+  }));
+}
+
+function grouped<T extends { id: number }, V>(rows: readonly T[], value: (row: T) => V): Map<number, V[]> {
+  const map = new Map<number, V[]>();
+  for (const row of rows) {
+    const known = map.get(row.id);
+    if (known) known.push(value(row));
+    else map.set(row.id, [value(row)]);
+  }
+  return map;
+}
+
+function attributeValues(
+  values: readonly { attribute: number; value: string }[],
+  attributes: ReadonlyMap<number, AttributeRow>,
+): Record<string, AttributeValue> {
+  const record: Record<string, AttributeValue> = {};
+  for (const { attribute, value } of values) {
+    const { key, type } = attributes.get(attribute)!;
+    if (type === 'many') record[key] = [...((record[key] as readonly string[] | undefined) ?? []), value];
+    else if (type === 'number') record[key] = Number(value);
+    else if (type === 'boolean') record[key] = value === 'yes';
+    else record[key] = value;
+  }
+  return record;
+}

@@ -1,0 +1,40 @@
+import path from 'node:path';
+import Joi from 'joi';
+
+export interface Config {
+  host: string;
+  port: number;
+  /** Folder of the database, the pictures and the uploads. */
+  data: string;
+  /** Port that is asked for first; a free one is taken when it is busy. */
+  databasePort: number;
+  /** Use this MariaDB instead of starting one. */
+  databaseUrl: string | null;
+  demo: boolean;
+  log: string;
+}
+
+const schema = Joi.object({
+  FOND_PORT: Joi.number().port().default(4600),
+  FOND_HOST: Joi.string().hostname().default('127.0.0.1'),
+  FOND_DATA: Joi.string().default('.data'),
+  FOND_DB_PORT: Joi.number().port().default(4606),
+  FOND_DB_URL: Joi.string().uri({ scheme: ['mariadb', 'mysql'] }),
+  FOND_DEMO: Joi.valid('0', '1').default('1'),
+  FOND_LOG: Joi.valid('silent', 'error', 'warn', 'info', 'debug').default('info'),
+}).unknown(true);
+
+/** Reads the settings; throws with every fault named. */
+export function readConfig(environment: NodeJS.ProcessEnv): Config {
+  const { value, error } = schema.validate(environment, { abortEarly: false });
+  if (error) throw new Error(`A setting can’t be used: ${error.message}`);
+  return {
+    host: value.FOND_HOST,
+    port: value.FOND_PORT,
+    data: path.resolve(value.FOND_DATA),
+    databasePort: value.FOND_DB_PORT,
+    databaseUrl: value.FOND_DB_URL ?? null,
+    demo: value.FOND_DEMO === '1',
+    log: value.FOND_LOG,
+  };
+}

@@ -1,0 +1,44 @@
+import { createRequire } from 'node:module';
+import { Sequelize } from 'sequelize';
+
+const require = createRequire(import.meta.url);
+
+/**
+ * Sequelize 6 deletes `meta` from the rows of a raw query; version 3 of the connector has made it undeletable.
+ * The rows are copied with a `meta` that can go.
+ */
+function patchResults(): void {
+  interface Query {
+    formatResults(this: unknown, data: unknown): unknown;
+  }
+  const { prototype } = require('sequelize/lib/dialects/mariadb/query') as { prototype: Query };
+  const original = prototype.formatResults;
+  prototype.formatResults = function (data: unknown): unknown {
+    if (!Array.isArray(data)) return original.call(this, data);
+    const meta = Object.getOwnPropertyDescriptor(data, 'meta');
+    if (!meta || meta.configurable) return original.call(this, data);
+    const copy: unknown[] = data.slice();
+    Object.defineProperty(copy, 'meta', { value: meta.value, configurable: true, writable: true });
+    return original.call(this, copy);
+  };
+}
+patchResults();
+
+export function connect(url: string): Sequelize {
+  return new Sequelize(url, {
+    dialect: 'mariadb',
+    logging: false,
+    timezone: '+00:00',
+    pool: { max: 10, min: 0, acquire: 5_000, idle: 10_000 },
+    dialectOptions: {
+      // BIGINT, COUNT and ids as numbers, an error above 2^53; DECIMAL always as strings.
+      supportBigNumbers: false,
+      bigIntAsNumber: true,
+      insertIdAsNumber: true,
+      decimalAsNumber: false,
+      checkNumberRange: true,
+      connectTimeout: 3_000,
+    },
+    define: { underscored: true, timestamps: false },
+  });
+}

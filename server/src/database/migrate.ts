@@ -1,0 +1,26 @@
+import type { QueryInterface, Sequelize } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import { CATALOGUE } from './migrations/001-catalogue';
+import { DESK } from './migrations/002-desk';
+
+/** Steps that build the database, oldest first; a step that has run somewhere is never edited again. */
+const STEPS: readonly { name: string; statements: readonly string[] }[] = [
+  { name: '001-catalogue', statements: CATALOGUE },
+  { name: '002-desk', statements: DESK },
+];
+
+/** Brings the database up to date; answers with the names of the steps that ran. */
+export async function migrate(sequelize: Sequelize): Promise<string[]> {
+  const umzug = new Umzug<QueryInterface>({
+    migrations: STEPS.map(({ name, statements }) => ({
+      name,
+      up: async ({ context }) => {
+        for (const statement of statements) await context.sequelize.query(statement);
+      },
+    })),
+    context: sequelize.getQueryInterface(),
+    storage: new SequelizeStorage({ sequelize, tableName: 'migrations', modelName: 'Migration' }),
+    logger: undefined,
+  });
+  return (await umzug.up()).map((step) => step.name);
+}

@@ -1,0 +1,277 @@
+import { rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { stringify } from 'csv-stringify/sync';
+import type { Logger } from 'pino';
+import type { Sequelize, Transaction } from 'sequelize';
+import type { DemoSignIn } from '@fond/contract';
+import { importCatalogue, noteCatalogueChange } from '../catalogue/import/importCatalogue';
+import { cleanHtml } from '../catalogue/import/parseRecord';
+import { SettingModel } from '../database/models';
+import { insertRows, select, type Cell } from '../database/rows';
+import type { PictureStore } from '../media/pictures';
+import { addUser } from '../people/users';
+import { CATEGORIES } from './catalogue/kinds';
+import { demoProducts, type DemoProduct } from './catalogue/products';
+import {
+  COLLECTIONS,
+  COLOURS,
+  COUNTRIES,
+  FINISHES,
+  HOBS,
+  MATERIALS,
+  TAGS,
+  type Pair,
+} from './catalogue/vocabulary';
+import { drawPicture } from './pictures/draw';
+import { SHEET_HEIGHT, SHEET_WIDTH } from './pictures/sheet';
+
+export const DEMO_SIGN_IN: DemoSignIn = { email: 'merchandiser@pellmere.example', password: 'shelf-ticket' };
+
+const SHOP = {
+  languages: ['en', 'fr'],
+  titles: { en: 'Pellmere Kitchen Supply', fr: 'Pellmere Kitchen Supply' },
+  descriptions: {
+    en: '<p>Tools for people who cook most days. We sell what we would put in our own drawers, and say so when a cheaper one will do.</p>',
+    fr: '<p>Des outils pour ceux qui cuisinent presque tous les jours. Nous vendons ce que nous mettrions dans nos propres tiroirs.</p>',
+  },
+};
+
+interface AttributeSpec {
+  key: string;
+  type: string;
+  unit: string | null;
+  onCards: boolean;
+  label: Pair;
+  values: Readonly<Record<string, Pair & { hex?: string }>>;
+}
+
+const attribute = (
+  key: string,
+  type: string,
+  label: Pair,
+  values: AttributeSpec['values'] = {},
+  rest: Partial<AttributeSpec> = {},
+): AttributeSpec => ({ key, type, unit: null, onCards: true, label, values, ...rest });
+
+const ATTRIBUTES: readonly AttributeSpec[] = [
+  attribute('material', 'text', { en: 'Material', fr: 'Matière' }, MATERIALS),
+  attribute('colour', 'colour', { en: 'Colour', fr: 'Couleur' }, COLOURS),
+  attribute('diameter', 'number', { en: 'Diameter', fr: 'Diamètre' }, {}, { unit: 'cm' }),
+  attribute('capacity', 'number', { en: 'Capacity', fr: 'Contenance' }, {}, { unit: 'l' }),
+  attribute('hob-types', 'many', { en: 'Hob types', fr: 'Feux' }, HOBS),
+  attribute('maker', 'text', { en: 'Maker', fr: 'Fabricant' }),
+  attribute('finish', 'text', { en: 'Finish', fr: 'Finition' }, FINISHES),
+  attribute('oven-safe', 'boolean', { en: 'Oven-safe', fr: 'Passe au four' }, {}, { onCards: false }),
+  attribute(
+    'dishwasher-safe',
+    'boolean',
+    { en: 'Dishwasher-safe', fr: 'Lave-vaisselle' },
+    {},
+    { onCards: false },
+  ),
+  attribute('made-in', 'text', { en: 'Made in', fr: 'Fabriqué en' }, COUNTRIES),
+];
+
+/**
+ * Fills an empty database with the demo shop: definitions, then the products through the same import as anybody's
+ * file, then texts and pictures. Every step may run again, so a start that was killed on the way begins anew.
+ */
+export async function seedDemo(sequelize: Sequelize, pictures: PictureStore, log: Logger): Promise<void> {
+  if (await SettingModel.findByPk('demo-seeded')) return;
+  const [{ products }] = await select<{ products: number }>(
+    sequelize,
+    'SELECT COUNT(*) AS products FROM products',
+  );
+  const started = await SettingModel.findByPk('demo-started');
+  if (products > 0 && !started) return;
+  log.info('Setting up the demo shop');
+  await SettingModel.upsert({ name: 'demo-started', value: true });
+  await sequelize.transaction((transaction) => seedDefinitions(sequelize, transaction));
+  const made = demoProducts(Date.now());
+  await importProducts(sequelize, made);
+  await sequelize.transaction(async (transaction) => {
+    await seedTexts(sequelize, transaction);
+    await seedPictures(sequelize, transaction, pictures, made);
+    await noteCatalogueChange(sequelize, 'demo', transaction);
+  });
+  const [{ users }] = await select<{ users: number }>(sequelize, 'SELECT COUNT(*) AS users FROM users');
+  if (!users) await addUser('Ines Marlow', DEMO_SIGN_IN.email, DEMO_SIGN_IN.password);
+  await SettingModel.upsert({ name: 'demo-seeded', value: true });
+}
+
+async function seedDefinitions(sequelize: Sequelize, transaction: Transaction): Promise<void> {
+  await SettingModel.upsert({ name: 'shop', value: SHOP }, { transaction });
+  await insertRows(
+    sequelize,
+    'attributes',
+    ['key', 'type', 'unit', 'on_cards', 'position'],
+    ATTRIBUTES.map(({ key, type, unit, onCards }, at) => [key, type, unit, onCards, at]),
+    transaction,
+    ['type', 'unit', 'on_cards', 'position'],
+  );
+  const ids = await idsBy(sequelize, transaction, 'SELECT id, `key` AS name FROM attributes');
+  await insertRows(
+    sequelize,
+    'attribute_texts',
+    ['attribute_id', 'lang', 'label'],
+    ATTRIBUTES.flatMap(({ key, label }) =>
+      bothLanguages(label).map(([lang, text]) => [ids.get(key)!, lang, text]),
+    ),
+    transaction,
+    ['label'],
+  );
+  await insertRows(
+    sequelize,
+    'attribute_values',
+    ['attribute_id', 'value', 'swatch', 'labels'],
+    ATTRIBUTES.flatMap(({ key, values }) =>
+      Object.entries(values).map(([value, { en, fr, hex }]) => [
+        ids.get(key)!,
+        value,
+        hex ?? null,
+        JSON.stringify({ en: capital(en), fr: capital(fr) }),
+      ]),
+    ),
+    transaction,
+    ['swatch', 'labels'],
+  );
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+const bothLanguages = ({ en, fr }: Pair): [string, string][] => [
+  ['en', en],
+  ['fr', fr],
+];
+
+async function idsBy(
+  sequelize: Sequelize,
+  transaction: Transaction,
+  sql: string,
+): Promise<Map<string, number>> {
+  const rows = await select<{ id: number; name: string }>(sequelize, sql, [], transaction);
+  return new Map(rows.map(({ id, name }) => [name, id]));
+}
+
+async function importProducts(sequelize: Sequelize, products: readonly DemoProduct[]): Promise<void> {
+  const file = path.join(tmpdir(), `pellmere-${process.pid}.csv`);
+  await writeFile(file, demoCsv(products));
+  try {
+    const report = await importCatalogue(
+      sequelize,
+      { path: file, name: 'pellmere.csv', kind: 'csv', mapping: {}, dryRun: false, userId: null },
+      () => undefined,
+    );
+    if (report.errorCount)
+      throw new Error(`The demo’s own product file has faults: ${JSON.stringify(report.errors.slice(0, 3))}`);
+  } finally {
+    await rm(file, { force: true });
+  }
+}
+
+/** The demo's products as the file that anybody could import. */
+export const demoCsv = (products: readonly DemoProduct[]): string =>
+  stringify(
+    products.map(({ row }) => row),
+    { header: true },
+  );
+
+async function seedTexts(sequelize: Sequelize, transaction: Transaction): Promise<void> {
+  await seedCategories(sequelize, transaction);
+  const html = (text: string): string => cleanHtml(text);
+  for (const [group, entries] of [
+    ['tag', TAGS.map((tag) => ({ ...tag, about: null }))],
+    ['collection', COLLECTIONS],
+  ] as const) {
+    await insertRows(
+      sequelize,
+      `${group}s`,
+      ['slug'],
+      entries.map(({ slug }) => [slug]),
+      transaction,
+      ['slug'],
+    );
+    const ids = await idsBy(sequelize, transaction, `SELECT id, slug AS name FROM ${group}s`);
+    await insertRows(
+      sequelize,
+      `${group}_texts`,
+      [`${group}_id`, 'lang', 'title', 'description'],
+      entries.flatMap((entry) =>
+        bothLanguages(entry).map(([lang, title]): Cell[] => [
+          ids.get(entry.slug)!,
+          lang,
+          title,
+          entry.about ? html(entry.about[lang as keyof Pair]) : '',
+        ]),
+      ),
+      transaction,
+      ['title', 'description'],
+    );
+  }
+}
+
+async function seedCategories(sequelize: Sequelize, transaction: Transaction): Promise<void> {
+  const rows = await select<{ id: number; parent: number | null; title: string }>(
+    sequelize,
+    `SELECT c.id, c.parent_id AS parent, t.title FROM categories c
+      JOIN category_texts t ON t.category_id = c.id AND t.lang = 'en'`,
+    [],
+    transaction,
+  );
+  const byId = new Map(rows.map((row) => [row.id, row]));
+  const pathOf = (row: (typeof rows)[number]): string =>
+    row.parent === null ? row.title : `${pathOf(byId.get(row.parent)!)} > ${row.title}`;
+  const ids = new Map(rows.map((row) => [pathOf(row), row.id]));
+  // Left over from last summer: no product is in it.
+  if (!ids.has('Picnic')) {
+    await insertRows(sequelize, 'categories', ['slug', 'position'], [['picnic', 99]], transaction);
+    const [{ id }] = await select<{ id: number }>(
+      sequelize,
+      "SELECT id FROM categories WHERE slug = 'picnic'",
+      [],
+      transaction,
+    );
+    ids.set('Picnic', id);
+  }
+  for (const [position, { title, colour }] of CATEGORIES.entries())
+    await sequelize.query('UPDATE categories SET position = ?, colour = ? WHERE id = ?', {
+      replacements: [position, colour ?? null, ids.get(title)!],
+      transaction,
+    });
+  await insertRows(
+    sequelize,
+    'category_texts',
+    ['category_id', 'lang', 'title', 'description'],
+    CATEGORIES.flatMap(({ title, fr, about }): Cell[][] => {
+      const last = title.slice(title.lastIndexOf('>') + 1).trim();
+      return [
+        [ids.get(title)!, 'en', last, about ? cleanHtml(about.en) : ''],
+        [ids.get(title)!, 'fr', fr, about ? cleanHtml(about.fr) : ''],
+      ];
+    }),
+    transaction,
+    ['title', 'description'],
+  );
+}
+
+async function seedPictures(
+  sequelize: Sequelize,
+  transaction: Transaction,
+  pictures: PictureStore,
+  products: readonly DemoProduct[],
+): Promise<void> {
+  const rows: Cell[][] = [];
+  for (const { row, picture } of products) {
+    if (!row['image']) continue;
+    for (const view of [1, 2] as const) {
+      const hash = await pictures.keep(Buffer.from(drawPicture(picture, view)));
+      rows.push([`${row['sku']}-${view}.svg`, hash, SHEET_WIDTH, SHEET_HEIGHT]);
+    }
+  }
+  await insertRows(sequelize, 'pictures', ['source', 'hash', 'width', 'height'], rows, transaction, [
+    'hash',
+    'width',
+    'height',
+  ]);
+}

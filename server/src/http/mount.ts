@@ -1,0 +1,93 @@
+import type { Express, NextFunction, Request, RequestHandler, Response } from 'express';
+import type Joi from 'joi';
+import { OPERATIONS, type Operation, type OperationName } from '@fond/contract/operations';
+import type { User } from '@fond/contract';
+import { problem } from './problem';
+import { checkToken, sessionOf } from './session';
+
+/** A checked request. What an operation takes is what its schema let through. */
+export interface Call<P = unknown, Q = unknown, B = unknown> {
+  params: P;
+  query: Q;
+  body: B;
+  /** Null only in public operations. */
+  user: User | null;
+  request: Request;
+  response: Response;
+}
+
+/** Answers with the body, or with undefined once it has answered by itself. */
+export type Handler = (call: Call) => unknown;
+
+export type Handlers = Readonly<Record<OperationName, Handler>>;
+
+export interface MountOptions {
+  session: RequestHandler;
+  /** Runs before an operation; for the limit on sign-in and for uploads. */
+  before: Partial<Record<OperationName, RequestHandler>>;
+  /** Holds every answer against its schema and fails when it doesn't fit; for tests. */
+  checkAnswers: boolean;
+}
+
+/** Puts every operation of the contract under its address, with session, token and input checked on the way. */
+export function mountOperations(app: Express, handlers: Handlers, options: MountOptions): void {
+  for (const name of Object.keys(OPERATIONS) as OperationName[]) {
+    const operation: Operation = OPERATIONS[name];
+    const chain: RequestHandler[] = [];
+    if (operation.access === 'signed-in' || name === 'signIn') chain.push(options.session);
+    if (operation.access === 'signed-in') chain.push(guard(operation));
+    const before = options.before[name];
+    if (before) chain.push(before);
+    chain.push(async (request: Request, response: Response, _next: NextFunction) => {
+      const answer = await handlers[name]({
+        params: checked(operation.params, request.params, true),
+        query: checked(operation.query, parametersOf(request), true),
+        body: checked(operation.body ?? operation.upload, request.body, operation.upload !== undefined),
+        user: operation.access === 'signed-in' ? sessionOf(request).user : null,
+        request,
+        response,
+      });
+      if (answer === undefined) {
+        if (!response.headersSent && operation.answer === null) response.status(operation.status).end();
+        return;
+      }
+      if (options.checkAnswers && operation.answer) {
+        const { error } = operation.answer.validate(JSON.parse(JSON.stringify(answer)), { convert: false });
+        if (error) throw new Error(`${name} answers what its schema does not allow: ${error.message}`);
+      }
+      response.status(operation.status).json(answer);
+    });
+    app[operation.method](operation.path.replace(/\{(\w+)\}/g, ':$1'), ...chain);
+  }
+}
+
+function guard(operation: Operation): RequestHandler {
+  return (request, _response, next) => {
+    const { csrfToken } = sessionOf(request);
+    if (operation.method !== 'get') checkToken(request, csrfToken);
+    next();
+  };
+}
+
+/** All faults at once, each with its path. Text from addresses is read as what the schema wants; bodies are not. */
+function checked(schema: Joi.ObjectSchema | undefined, value: unknown, convert: boolean): unknown {
+  if (!schema) return {};
+  const { value: read, error } = schema.validate(value ?? {}, {
+    abortEarly: false,
+    convert,
+    errors: { label: 'key', wrap: { label: '“”' } },
+  });
+  if (!error) return read;
+  const errors = error.details.map(({ path, message }) => ({ path: path.join('.'), message }));
+  throw problem('bad-input', 'Nothing was changed. What has to be mended stands under errors.', errors);
+}
+
+/** The address's parameters, decoded once; repeated ones joined by a comma. */
+export function parametersOf(request: Request): Record<string, string> {
+  const parameters: Record<string, string> = {};
+  const query = request.originalUrl.indexOf('?');
+  if (query < 0) return parameters;
+  for (const [key, value] of new URLSearchParams(request.originalUrl.slice(query)))
+    parameters[key] = key in parameters ? `${parameters[key]},${value}` : value;
+  return parameters;
+}

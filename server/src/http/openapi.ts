@@ -1,0 +1,145 @@
+import type Joi from 'joi';
+import parse from 'joi-to-json';
+import { PROBLEM_TYPES, problemAddress, type ProblemName } from '@fond/contract';
+import { OPERATIONS, planSchema, type Operation } from '@fond/contract/operations';
+
+type Json = Record<string, unknown>;
+
+/** A Joi schema as JSON Schema in the dialect of OpenAPI 3.1 (2020-12), without the tool's own marks. */
+function schemaOf(schema: Joi.Schema): Json {
+  const { schemas: _, ...json } = parse(schema, 'open-api-3.1') as Json;
+  return json;
+}
+
+function parametersIn(place: 'path' | 'query', schema: Joi.ObjectSchema | undefined): Json[] {
+  if (!schema) return [];
+  const { properties = {}, required = [] } = schemaOf(schema) as {
+    properties?: Record<string, Json>;
+    required?: string[];
+  };
+  return Object.entries(properties).map(([name, property]) => ({
+    name,
+    in: place,
+    required: place === 'path' || required.includes(name),
+    schema: property,
+  }));
+}
+
+const problemAnswer = (name: ProblemName): Json => ({
+  description: `${PROBLEM_TYPES[name].title} (\`${problemAddress(name)}\`)`,
+  content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+});
+
+function bodyOf(operation: Operation): Json | undefined {
+  if (operation.body)
+    return { required: true, content: { 'application/json': { schema: schemaOf(operation.body) } } };
+  if (!operation.upload) return undefined;
+  const { properties = {} } = schemaOf(operation.upload) as { properties?: Json };
+  return {
+    required: true,
+    content: {
+      'multipart/form-data': {
+        schema: {
+          type: 'object',
+          required: ['file'],
+          properties: { file: { type: 'string', format: 'binary' }, ...properties },
+        },
+      },
+    },
+  };
+}
+
+function answersOf(operation: Operation): Json {
+  const answers: Json = {
+    [operation.status]: {
+      description: operation.summary,
+      ...(operation.answer && {
+        content: { [operation.produces ?? 'application/json']: { schema: schemaOf(operation.answer) } },
+      }),
+    },
+  };
+  const names: ProblemName[] = [...operation.problems];
+  if (operation.access === 'signed-in') {
+    names.push('sign-in-needed');
+    if (operation.method !== 'get') names.push('token-needed');
+  }
+  const byStatus = new Map<number, ProblemName[]>();
+  for (const name of names) {
+    const { status } = PROBLEM_TYPES[name];
+    byStatus.set(status, [...(byStatus.get(status) ?? []), name]);
+  }
+  for (const [status, those] of byStatus) {
+    const told = those.map(problemAnswer);
+    answers[status] = { ...told[0], description: told.map(({ description }) => description).join('; ') };
+  }
+  return answers;
+}
+
+/** The OpenAPI 3.1 document, made from the same table that mounts the operations, so the two can't differ. */
+export function openApiDocument(): Json {
+  const paths: Record<string, Json> = {};
+  for (const [name, entry] of Object.entries(OPERATIONS)) {
+    const operation: Operation = entry;
+    const parameters = [...parametersIn('path', operation.params), ...parametersIn('query', operation.query)];
+    const body = bodyOf(operation);
+    const unsafe = operation.access === 'signed-in' && operation.method !== 'get';
+    paths[operation.path] = {
+      ...paths[operation.path],
+      [operation.method]: {
+        operationId: name,
+        summary: operation.summary,
+        security:
+          operation.access === 'public' ? [] : [unsafe ? { session: [], token: [] } : { session: [] }],
+        ...(parameters.length && { parameters }),
+        ...(body && { requestBody: body }),
+        responses: answersOf(operation),
+      },
+    };
+  }
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Fond Aisle',
+      version: '0.1.0',
+      description:
+        'Listing pages as data, and the desk behind them. Errors are RFC 9457 problem documents. Unsafe requests send the token that sign-in answers as `X-CSRF-Token`.',
+    },
+    paths,
+    components: {
+      securitySchemes: {
+        session: { type: 'apiKey', in: 'cookie', name: 'fond.sid' },
+        token: { type: 'apiKey', in: 'header', name: 'X-CSRF-Token' },
+      },
+      schemas: {
+        Problem: {
+          type: 'object',
+          required: ['type', 'title', 'status', 'detail'],
+          properties: {
+            type: { type: 'string', enum: (Object.keys(PROBLEM_TYPES) as ProblemName[]).map(problemAddress) },
+            title: { type: 'string' },
+            status: { type: 'integer' },
+            detail: { type: 'string' },
+            errors: {
+              type: 'array',
+              items: {
+                type: 'object',
+                required: ['path', 'message'],
+                properties: { path: { type: 'string' }, message: { type: 'string' } },
+              },
+            },
+          },
+        },
+      },
+    },
+  };
+}
+
+/** The published JSON Schema of a plan. */
+export function planJsonSchema(): Json {
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    $id: '/api/schema/plan.json',
+    title: 'Plan',
+    ...schemaOf(planSchema),
+  };
+}

@@ -1,0 +1,57 @@
+import { randomBytes } from 'node:crypto';
+import type { RequestHandler, Response } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import helmet from 'helmet';
+import { problem, sendProblem } from './problem';
+
+/** Stands in built pages where each answer's own nonce goes. */
+export const NONCE_MARK = '__CSP_NONCE__';
+
+export const nonceOf = (response: Response): string => String(response.locals['nonce']);
+
+/** Scripts and styles come from here or carry the answer's nonce; nothing else runs. Frames only by ourselves. */
+export const secureHeaders: RequestHandler[] = [
+  (_request, response, next) => {
+    response.locals['nonce'] = randomBytes(16).toString('base64');
+    next();
+  },
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        'default-src': ["'self'"],
+        'script-src': ["'self'", (_request, response) => `'nonce-${nonceOf(response as Response)}'`],
+        'script-src-attr': ["'none'"],
+        'style-src': ["'self'", (_request, response) => `'nonce-${nonceOf(response as Response)}'`],
+        // Layout figures of a plan stand in style attributes of server-rendered pages.
+        'style-src-attr': ["'unsafe-inline'"],
+        'img-src': ["'self'", 'data:'],
+        'font-src': ["'self'"],
+        'connect-src': ["'self'"],
+        'object-src': ["'none'"],
+        'base-uri': ["'self'"],
+        'form-action': ["'self'"],
+        'frame-src': ["'self'"],
+        'frame-ancestors': ["'self'"],
+      },
+    },
+    // On loopback there is no https to insist on; a proxy in front adds it.
+    strictTransportSecurity: false,
+    referrerPolicy: { policy: 'same-origin' },
+  }),
+];
+
+const QUARTER_HOUR = 15 * 60_000;
+const TRIES = 10;
+
+/** Ten wrong passwords in a quarter of an hour from one address, then a pause. */
+export const signInLimit = (): RequestHandler =>
+  rateLimit({
+    windowMs: QUARTER_HOUR,
+    limit: TRIES,
+    skipSuccessfulRequests: true,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    handler: (_request, response) =>
+      sendProblem(response, problem('too-many-tries', 'Wait a quarter of an hour, then try again.')),
+  });

@@ -1,0 +1,148 @@
+import { rm } from 'node:fs/promises';
+import type { Sequelize } from 'sequelize';
+import type { DemoSignIn } from '@fond/contract';
+import { withDraft, type Plan } from '@fond/core';
+import type { CatalogueHost } from './catalogue/catalogueHost';
+import { importCatalogue } from './catalogue/import/importCatalogue';
+import { kindOf, readMapping } from './catalogue/import/upload';
+import { publishAgain, readEdition, summaries } from './editions/editions';
+import type { Call, Handlers } from './http/mount';
+import { openApiDocument, planJsonSchema } from './http/openapi';
+import { problem } from './http/problem';
+import { sessionOf, signIn, signOut } from './http/session';
+import { streamJob } from './jobs/jobEvents';
+import type { Jobs } from './jobs/jobs';
+import { findUser } from './people/users';
+import {
+  createPlan,
+  discardPlan,
+  listPlans,
+  planChanges,
+  publishPlan,
+  readPlan,
+  savePlan,
+  type NewPlan,
+} from './plans/drafts';
+import { floorOf, vocabularyOf } from './plans/floor';
+import { composeAddress, composeListing, readAddress } from './shop/compose';
+import { answerListing } from './shop/listing';
+import { standOf } from './shop/pages';
+
+interface Parts {
+  sequelize: Sequelize;
+  host: CatalogueHost;
+  jobs: Jobs;
+  demo: DemoSignIn | null;
+}
+
+const idOf = (call: Call): string => (call.params as { id: string }).id;
+const numberOf = (call: Call): number => (call.params as { number: number }).number;
+const userIdOf = (call: Call): number => call.user!.id;
+
+/** What each operation of the contract does. */
+export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
+  /** Lets this process serve what it has just written, before the answer goes out. */
+  const shown = async <T>(written: Promise<T>): Promise<T> => {
+    const answer = await written;
+    await host.refresh();
+    return answer;
+  };
+  return {
+    health: () => {
+      const { snapshot, edition } = standOf(host);
+      return { status: 'ok', products: snapshot.size, edition: edition.number };
+    },
+    openapi: openApiDocument,
+    planJsonSchema,
+    demoSignIn: () => {
+      if (!demo) throw problem('not-found', 'This shop has no demo sign-in.');
+      return demo;
+    },
+
+    signIn: async (call) => {
+      const { email, password } = call.body as { email: string; password: string };
+      const user = await findUser(email, password);
+      if (!user) throw problem('sign-in-refused', 'Check both and try again.');
+      return signIn(call.request, user);
+    },
+    whoAmI: ({ request }) => sessionOf(request),
+    signOut: ({ request }) => signOut(request),
+
+    listing: (call) => answerListing(host, standOf(host), textParameters(call.query)),
+    page: ({ query }) => {
+      const stand = standOf(host);
+      return composeAddress(host, stand, stand.edition, readAddress((query as { address: string }).address));
+    },
+
+    floor: () => floorOf(standOf(host)),
+    vocabulary: () => vocabularyOf(standOf(host).snapshot),
+    plans: () => listPlans(standOf(host)),
+    createPlan: (call) => createPlan(sequelize, call.body as NewPlan, userIdOf(call)),
+    readPlan: (call) => readPlan(idOf(call)),
+    savePlan: (call) => {
+      const { plan, version } = call.body as { plan: Plan; version: number };
+      return savePlan(sequelize, idOf(call), plan, version, userIdOf(call));
+    },
+    discardPlan: (call) => discardPlan(sequelize, idOf(call), userIdOf(call)),
+    planChanges: (call) => planChanges(standOf(host), idOf(call)),
+    publishPlan: (call) => {
+      const { version, note } = call.body as { version: number; note: string };
+      return shown(publishPlan(sequelize, idOf(call), version, note, userIdOf(call)));
+    },
+    preview: async ({ body }) => {
+      const { plan, address } = body as { plan: Plan; address: string };
+      const stand = standOf(host);
+      const read = readAddress(address);
+      return { page: read && (await composeListing(host, stand, withDraft(stand.edition, plan), read)) };
+    },
+
+    editions: () => summaries(),
+    readEdition: (call) => readEdition(numberOf(call)),
+    publishEdition: (call) =>
+      shown(publishAgain(sequelize, numberOf(call), (call.body as { note: string }).note, userIdOf(call))),
+
+    importCatalogue: (call) => startImport(call, sequelize, host, jobs),
+    jobs: () => jobs.latest(),
+    readJob: (call) => jobs.read(idOf(call)),
+    jobEvents: (call) => streamJob(jobs, idOf(call), call.response),
+  };
+}
+
+/** Checked parameters back as text, as the facets read theirs. */
+const textParameters = (query: unknown): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(query as Record<string, unknown>).map(([key, value]) => [key, String(value)]),
+  );
+
+async function startImport(
+  call: Call,
+  sequelize: Sequelize,
+  host: CatalogueHost,
+  jobs: Jobs,
+): Promise<unknown> {
+  const { file } = call.request;
+  if (!file) throw problem('bad-input', 'Nothing was read.', [{ path: 'file', message: 'is missing' }]);
+  const { mapping, dryRun } = call.body as { mapping?: string; dryRun?: '0' | '1' };
+  const read = readMapping(mapping);
+  const userId = userIdOf(call);
+  return jobs.start(userId, async (progress) => {
+    try {
+      const report = await importCatalogue(
+        sequelize,
+        {
+          path: file.path,
+          name: file.originalname,
+          kind: kindOf(file.originalname)!,
+          mapping: read,
+          dryRun: dryRun === '1',
+          userId,
+        },
+        progress,
+      );
+      await host.refresh();
+      return report;
+    } finally {
+      await rm(file.path, { force: true });
+    }
+  });
+}

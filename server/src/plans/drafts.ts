@@ -1,0 +1,224 @@
+import { randomUUID } from 'node:crypto';
+import type { Sequelize, Transaction } from 'sequelize';
+import type {
+  AisleChangeSummary,
+  EditionSummary,
+  PlanChanges,
+  PlanSummary,
+  StoredPlan,
+} from '@fond/contract';
+import {
+  aislesOfPlan,
+  changedAisles,
+  choosePlan,
+  HOUSE_PLAN_ID,
+  runRange,
+  textIn,
+  withDraft,
+  type Edition,
+  type Plan,
+  type Reach,
+  type Snapshot,
+} from '@fond/core';
+import type { Stand } from '../catalogue/catalogueHost';
+import { PlanModel, UserModel } from '../database/models';
+import { canonicalJson, publish, readLiveEdition, summaries } from '../editions/editions';
+import { problem } from '../http/problem';
+import { recordActivity } from '../people/activity';
+
+const samePlan = (a: Plan, b: Plan): boolean => canonicalJson(a) === canonicalJson(b);
+
+async function namesOf(): Promise<Map<number, string>> {
+  const users = await UserModel.findAll({ attributes: ['id', 'name'] });
+  return new Map(users.map((user) => [user.id, user.name]));
+}
+
+async function rowOf(id: string, transaction?: Transaction): Promise<PlanModel> {
+  const row = await PlanModel.findByPk(id, transaction && { transaction, lock: transaction.LOCK.UPDATE });
+  if (!row) throw problem('not-found', 'There is no such plan. It may have been discarded.');
+  return row;
+}
+
+async function storedPlan(row: PlanModel, edition: Edition): Promise<StoredPlan> {
+  const author = row.updatedBy === null ? null : await UserModel.findByPk(row.updatedBy);
+  return {
+    plan: row.document,
+    version: row.version,
+    updatedAt: row.updatedAt.toISOString(),
+    updatedBy: author?.name ?? 'Fond Aisle',
+    live: edition.plans.find((plan) => plan.id === row.id) ?? null,
+  };
+}
+
+export async function readPlan(id: string): Promise<StoredPlan> {
+  const [row, edition] = await Promise.all([rowOf(id), readLiveEdition()]);
+  return storedPlan(row, edition);
+}
+
+export async function listPlans(stand: Stand): Promise<PlanSummary[]> {
+  const [rows, names, edition] = await Promise.all([
+    PlanModel.findAll({ order: [['id', 'ASC']] }),
+    namesOf(),
+    readLiveEdition(),
+  ]);
+  const { plans } = edition;
+  return rows
+    .map((row) => {
+      const live = plans.find((plan) => plan.id === row.id);
+      return {
+        id: row.id,
+        name: row.document.name,
+        version: row.version,
+        live: live !== undefined,
+        changed: !live || !samePlan(live, row.document),
+        aisles: aislesOfPlan(plans, stand.snapshot.aisles, row.id).length,
+        updatedAt: row.updatedAt.toISOString(),
+        updatedBy: names.get(row.updatedBy ?? 0) ?? 'Fond Aisle',
+      };
+    })
+    .sort(
+      (a, b) =>
+        Number(b.id === HOUSE_PLAN_ID) - Number(a.id === HOUSE_PLAN_ID) || a.name.localeCompare(b.name, 'en'),
+    );
+}
+
+export interface NewPlan {
+  name: string;
+  reach: Reach;
+  from: string;
+}
+
+export async function createPlan(sequelize: Sequelize, asked: NewPlan, userId: number): Promise<StoredPlan> {
+  const { id } = await sequelize.transaction(async (transaction) => {
+    const from = await rowOf(asked.from, transaction);
+    const plan: Plan = {
+      id: randomUUID(),
+      name: asked.name,
+      reach: asked.reach,
+      fixtures: from.document.fixtures,
+    };
+    await recordActivity(
+      { userId, action: 'create', subject: `plan:${plan.id}`, detail: { name: plan.name, from: asked.from } },
+      transaction,
+    );
+    return PlanModel.create(
+      { id: plan.id, document: plan, version: 1, updatedAt: new Date(), updatedBy: userId },
+      { transaction },
+    );
+  });
+  return readPlan(id);
+}
+
+/** Refuses to write over a version that the caller has not seen; the answer carries the newer draft. */
+async function refuseNewer(row: PlanModel, version: number): Promise<void> {
+  if (row.version === version) return;
+  const theirs = await storedPlan(row, await readLiveEdition());
+  throw problem(
+    'newer-draft',
+    `${theirs.updatedBy} saved version ${row.version} while you edited version ${version}. Yours is kept in this window: take theirs, or save yours over it.`,
+    undefined,
+    { theirs },
+  );
+}
+
+export async function savePlan(
+  sequelize: Sequelize,
+  id: string,
+  plan: Plan,
+  version: number,
+  userId: number,
+): Promise<StoredPlan> {
+  if (plan.id !== id)
+    throw problem('bad-input', 'Nothing was saved.', [
+      { path: 'plan.id', message: 'is another plan’s than the address’s' },
+    ]);
+  await sequelize.transaction(async (transaction) => {
+    const row = await rowOf(id, transaction);
+    await refuseNewer(row, version);
+    if (samePlan(row.document, plan)) return;
+    await row.update(
+      { document: plan, version: row.version + 1, updatedAt: new Date(), updatedBy: userId },
+      { transaction },
+    );
+    await recordActivity(
+      { userId, action: 'save', subject: `plan:${id}`, detail: { version: row.version } },
+      transaction,
+    );
+  });
+  return readPlan(id);
+}
+
+export async function discardPlan(sequelize: Sequelize, id: string, userId: number): Promise<void> {
+  await sequelize.transaction(async (transaction) => {
+    const row = await rowOf(id, transaction);
+    const live = await readLiveEdition(transaction);
+    if (live.plans.some((plan) => plan.id === id))
+      throw problem('plan-in-use', 'Only a plan that was never published can be discarded.');
+    await row.destroy({ transaction });
+    await recordActivity(
+      { userId, action: 'discard', subject: `plan:${id}`, detail: { plan: row.document } },
+      transaction,
+    );
+  });
+}
+
+const named = (plan: Plan | null): { id: string; name: string } | null =>
+  plan && { id: plan.id, name: plan.name };
+
+/** What publishing a draft would do to the shop's aisles. */
+export async function planChanges(stand: Stand, id: string): Promise<PlanChanges> {
+  const [row, edition] = await Promise.all([rowOf(id), readLiveEdition()]);
+  return changesOf(stand.snapshot, edition, row.document);
+}
+
+export function changesOf(snapshot: Snapshot, edition: Edition, draft: Plan): PlanChanges {
+  const { aisles, frame } = snapshot;
+  const after = withDraft(edition, draft);
+  const title = (titles: Parameters<typeof textIn>[0]): string =>
+    textIn(titles, frame.languages[0], frame.languages);
+  const changes = changedAisles(aisles, edition.plans, after.plans).map(
+    ({ aisle, from, to }): AisleChangeSummary => ({
+      key: aisle.key,
+      path: aisle.path,
+      title: title(aisle.titles),
+      kind: aisle.kind,
+      products: runRange(snapshot, aisle, { source: 'aisle', below: true, stock: 'any' }).count,
+      from: named(from),
+      to: named(to),
+    }),
+  );
+  const disputes = aisles.all.flatMap((aisle) => {
+    const { winner, disputed } = choosePlan(after.plans, aisle);
+    return [winner, ...disputed].some((one) => one?.plan.id === draft.id)
+      ? disputed.map((other) => ({
+          path: aisle.path,
+          title: title(aisle.titles),
+          plan: named(other.plan.id === draft.id ? winner!.plan : other.plan)!,
+        }))
+      : [];
+  });
+  return { changes, disputes };
+}
+
+/** Publishes a draft, at the version the caller has seen, beside all other plans as they are live. */
+export async function publishPlan(
+  sequelize: Sequelize,
+  id: string,
+  version: number,
+  note: string,
+  userId: number,
+): Promise<EditionSummary> {
+  const number = await sequelize.transaction(async (transaction) => {
+    const row = await rowOf(id, transaction);
+    await refuseNewer(row, version);
+    const live = await readLiveEdition(transaction);
+    const published = live.plans.find((plan) => plan.id === id);
+    if (published && samePlan(published, row.document))
+      throw problem('nothing-to-publish', 'The draft is what shoppers see already.');
+    return publish(
+      { plans: withDraft(live, row.document).plans, note: note || row.document.name, userId },
+      transaction,
+    );
+  });
+  return (await summaries()).find((edition) => edition.number === number)!;
+}

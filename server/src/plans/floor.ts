@@ -1,0 +1,82 @@
+import type { Floor, FloorAisle, Vocabulary } from '@fond/contract';
+import { choosePlan, facetLabel, runRange, textIn, type Plan, type Snapshot, type Texts } from '@fond/core';
+import type { Stand } from '../catalogue/catalogueHost';
+import { canonicalJson, summaries } from '../editions/editions';
+import { EditionModel } from '../database/models';
+import { listPlans } from './drafts';
+
+/** All aisles with what serves them and why. */
+export async function floorOf(stand: Stand): Promise<Floor> {
+  const [plans, editions, published] = await Promise.all([listPlans(stand), summaries(), lastPublications()]);
+  const { snapshot, edition } = stand;
+  const { languages } = snapshot.frame;
+  const named = ({ id, name }: Plan): { id: string; name: string } => ({ id, name });
+  const aisles = snapshot.aisles.all.map((aisle): FloorAisle => {
+    const { winner, others, disputed } = choosePlan(edition.plans, aisle);
+    const count = (below: boolean): number =>
+      runRange(snapshot, aisle, { source: 'aisle', below, stock: 'any' }).count;
+    return {
+      key: aisle.key,
+      kind: aisle.kind,
+      path: aisle.path,
+      title: textIn(aisle.titles, languages[0], languages),
+      titles: aisle.titles,
+      parent: aisle.parent?.key ?? null,
+      products: count(true),
+      productsItself: count(false),
+      plan: winner && named(winner.plan),
+      why: winner?.rule ?? null,
+      others: others.map((other) => ({ ...named(other.plan), rule: other.rule })),
+      disputed: disputed.length > 0,
+      publishedAt: winner ? (published.get(winner.plan.id) ?? null) : null,
+    };
+  });
+  return { aisles, plans, edition: editions.find((one) => one.live)!, products: snapshot.size };
+}
+
+/** Per plan, when it was last published with a change. */
+async function lastPublications(): Promise<Map<string, string>> {
+  const editions = await EditionModel.findAll({ order: [['number', 'ASC']] });
+  const dates = new Map<string, string>();
+  const forms = new Map<string, string>();
+  for (const edition of editions)
+    for (const plan of edition.document) {
+      const form = canonicalJson(plan);
+      if (forms.get(plan.id) === form) continue;
+      forms.set(plan.id, form);
+      dates.set(plan.id, edition.publishedAt.toISOString());
+    }
+  return dates;
+}
+
+/** What plans can be written with. */
+export function vocabularyOf(snapshot: Snapshot): Vocabulary {
+  const { languages } = snapshot.frame;
+  const labels = (key: string): Texts =>
+    Object.fromEntries(languages.map((lang) => [lang, facetLabel(snapshot, { key, label: {} }, lang)]));
+  return {
+    languages,
+    currency: snapshot.currencies[0] ?? 'EUR',
+    products: snapshot.size,
+    facets: [...snapshot.facets].map(([key, column]) => ({
+      key,
+      labels: labels(key),
+      coverage: column.kind === 'number' ? column.sorted.length : covered(column.offsets),
+      values: column.kind === 'number' ? column.sorted.length : column.values.length,
+    })),
+    attributes: [...snapshot.attributes.values()].map(({ row, column }) => ({
+      key: row.key,
+      labels: labels(row.key),
+      unit: row.unit,
+      onCards: row.onCards,
+      coverage: covered(column.offsets),
+    })),
+  };
+}
+
+/** Products that have at least one value. */
+function covered(offsets: Uint32Array): number {
+  let count = 0;
+  for (let p = 0; p + 1 < offsets.length; p++) if (offsets[p + 1] > offsets[p]) count++;
+  return count;
+}

@@ -1,0 +1,18 @@
+import type { Sequelize } from 'sequelize';
+import { HOUSE_PLAN_ID, housePlan } from '@fond/core';
+import { loadSnapshot } from '../catalogue/loadSnapshot';
+import { LiveEditionModel, PlanModel } from '../database/models';
+import { publish } from '../editions/editions';
+
+/** A shop without an edition gets its first one: the house plan, which serves every aisle. */
+export async function foundHousePlan(sequelize: Sequelize): Promise<void> {
+  if (await LiveEditionModel.findByPk(1)) return;
+  const plan = housePlan(await loadSnapshot(sequelize), 'House plan');
+  await sequelize.transaction(async (transaction) => {
+    await PlanModel.create(
+      { id: HOUSE_PLAN_ID, document: plan, version: 1, updatedAt: new Date(), updatedBy: null },
+      { transaction },
+    );
+    await publish({ plans: [plan], note: 'The first edition', userId: null }, transaction);
+  });
+}

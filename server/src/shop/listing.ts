@@ -1,0 +1,92 @@
+import { choosePlan, shelfModelOf, shelfOf, type FacetModel, type Money, type PageModel } from '@fond/core';
+import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
+import { problem } from '../http/problem';
+import { pictureAddress } from '../media/addresses';
+import { composeListing, readAddress } from './compose';
+
+const priceOf = ({ amount, currency }: Money): { amount: number; currency: string } => ({ amount, currency });
+
+function facetOf({ key, label, control, values, range }: FacetModel): object {
+  return {
+    key,
+    label,
+    control,
+    values: values.map(({ value, label: text, count, selected }) => ({
+      value,
+      label: text,
+      count,
+      selected,
+    })),
+    ...(range && { range: { min: range.min, max: range.max, buckets: range.buckets } }),
+  };
+}
+
+/** `GET /api/shop/listing`: one page of an aisle as data. */
+export async function answerListing(
+  host: CatalogueHost,
+  stand: Stand,
+  parameters: Record<string, string>,
+): Promise<object> {
+  const address = readAddress(parameters['aisle']);
+  const page =
+    address &&
+    (await composeListing(host, stand, stand.edition, {
+      path: address.path,
+      parameters: { ...parameters, q: (parameters['q'] ?? '').slice(0, 200) },
+    }));
+  if (!page) throw problem('unknown-aisle', `There is no aisle at “${parameters['aisle']}”.`);
+  if (page.malformed.length)
+    throw problem(
+      'bad-input',
+      'Some parameters can’t be read; the shop’s own pages would leave them out.',
+      page.malformed,
+    );
+  return listingOf(stand, page, parameters['explain'] === '1');
+}
+
+function listingOf(stand: Stand, page: PageModel, explain: boolean): object {
+  const shelf = shelfModelOf(page);
+  const panel = page.fixtures.find((fixture) => fixture.type === 'facets');
+  const { path, kind, title, description } = page.aisle;
+  return {
+    aisle: { path, kind, title, description },
+    plan: page.plan,
+    edition: page.frame.edition,
+    total: shelf?.total ?? 0,
+    page: shelf?.page ?? 1,
+    pages: shelf?.pages ?? 1,
+    size: shelf?.size ?? 0,
+    order: shelf?.order ?? { key: 'recommended', label: '' },
+    orders: (shelf?.orders ?? []).map(({ key, label }) => ({ key, label })),
+    items: (shelf?.cards ?? []).map((card) => ({
+      id: card.id,
+      sku: card.sku,
+      slug: card.slug,
+      title: card.title,
+      price: card.price && priceOf(card.price),
+      ...(card.was && { was: priceOf(card.was) }),
+      badges: card.badges,
+      attributes: card.attributes,
+      ...(card.images.length && { image: pictureAddress(card.images[0].hash, 480) }),
+    })),
+    facets: (panel?.facets ?? []).map(facetOf),
+    applied: page.applied.map(({ key, value, label }) => ({ key, value, label })),
+    ...(page.ignored.length && { ignored: page.ignored }),
+    ...(explain && { explain: explanation(stand, page) }),
+  };
+}
+
+/** Why this plan, how the range narrows, what the order sorts by; worked out only when asked for. */
+function explanation(stand: Stand, page: PageModel): object {
+  const aisle = stand.snapshot.aisles.byPath.get(page.aisle.path)!;
+  const { winner, others } = choosePlan(stand.edition.plans, aisle);
+  const shelf = winner && shelfOf(winner.plan);
+  return {
+    plan: {
+      rule: winner?.rule,
+      others: others.map(({ plan, rule }) => ({ id: plan.id, name: plan.name, rule })),
+    },
+    range: { ...shelf?.range, sieve: shelfModelOf(page)?.sieve ?? [] },
+    order: shelf?.order.levels ?? [],
+  };
+}

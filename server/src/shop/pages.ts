@@ -1,0 +1,114 @@
+import path from 'node:path';
+import { pathToFileURL } from 'node:url';
+import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
+import { LRUCache } from 'lru-cache';
+import type { ShopModel } from '@fond/core';
+import { withDraft } from '@fond/core';
+import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
+import { NONCE_MARK, nonceOf } from '../http/security';
+import { problem } from '../http/problem';
+import { sessionOf } from '../http/session';
+import { readPlan } from '../plans/drafts';
+import { composeAddress, pageTime, readAddress } from './compose';
+
+/** What the built shop exports: renders a model as a whole HTML document. */
+export type RenderShop = (request: Request, model: ShopModel) => Promise<string>;
+
+/** Loads the built shop. */
+export async function loadShop(dist: string): Promise<RenderShop> {
+  const bundle = (await import(pathToFileURL(path.join(dist, 'shop', 'server', 'server.mjs')).href)) as {
+    render: RenderShop;
+  };
+  return bundle.render;
+}
+
+const CACHE_BYTES = 64 * 1_048_576;
+
+interface KeptPage {
+  status: number;
+  /** The document cut at every place where the answer's nonce goes. */
+  pieces: readonly string[];
+}
+
+/**
+ * The shop's pages. A rendered page is kept under (edition, catalogue version, hour, address), so that nothing has to
+ * be thrown away when something is published: its key is simply never asked for again.
+ */
+export class ShopPages {
+  private readonly kept = new LRUCache<string, KeptPage>({
+    maxSize: CACHE_BYTES,
+    sizeCalculation: ({ pieces }) => pieces.reduce((sum, piece) => sum + piece.length * 2, 64),
+  });
+
+  constructor(
+    private readonly host: CatalogueHost,
+    private readonly render: RenderShop,
+  ) {}
+
+  mount(app: Express, dist: string, session: RequestHandler): void {
+    const assets = express.static(path.join(dist, 'shop', 'browser'), {
+      index: false,
+      redirect: false,
+      immutable: true,
+      maxAge: '1y',
+    });
+    app.use('/shop', assets);
+    app.use('/shop', (request, response, next) => {
+      if (request.method !== 'GET' && request.method !== 'HEAD') next();
+      else if (new URLSearchParams(request.url.split('?')[1]).has('draft'))
+        session(request, response, (error?: unknown) =>
+          error ? next(error) : void this.sendDraft(request, response).catch(next),
+        );
+      else void this.send(request, response).catch(next);
+    });
+  }
+
+  private async send(request: Request, response: Response): Promise<void> {
+    const stand = standOf(this.host);
+    const key = `${stand.edition.number}|${stand.snapshot.version}|${pageTime()}|${request.url}`;
+    let page = this.kept.get(key);
+    if (!page) {
+      page = await this.document(request, stand);
+      this.kept.set(key, page);
+    }
+    response.set('Cache-Control', 'no-cache');
+    sendPage(response, page);
+  }
+
+  /** A page with a draft laid over what is live; only for those who are signed in, and never kept. */
+  private async sendDraft(request: Request, response: Response): Promise<void> {
+    sessionOf(request);
+    const stand = standOf(this.host);
+    const address = readAddress(request.url);
+    const { plan } = await readPlan(address?.parameters['draft'] ?? '');
+    if (address) delete address.parameters['draft'];
+    const model = await composeAddress(this.host, stand, withDraft(stand.edition, plan), address);
+    response.set('Cache-Control', 'no-store').set('X-Robots-Tag', 'noindex');
+    sendPage(response, await this.rendered(request, model));
+  }
+
+  private async document(request: Request, stand: Stand): Promise<KeptPage> {
+    return this.rendered(
+      request,
+      await composeAddress(this.host, stand, stand.edition, readAddress(request.url)),
+    );
+  }
+
+  private async rendered(request: Request, model: ShopModel): Promise<KeptPage> {
+    const html = await this.render(request, model);
+    return { status: model.kind === 'missing' ? 404 : 200, pieces: html.split(NONCE_MARK) };
+  }
+}
+
+function sendPage(response: Response, { status, pieces }: KeptPage): void {
+  response
+    .status(status)
+    .type('html')
+    .send(pieces.join(nonceOf(response)));
+}
+
+/** What is served now; throws while nothing is loaded yet. */
+export function standOf(host: CatalogueHost): Stand {
+  if (!host.stand) throw problem('not-ready', 'The catalogue is still being read. Try again in a moment.');
+  return host.stand;
+}

@@ -1,0 +1,69 @@
+import { mkdir } from 'node:fs/promises';
+import type { AddressInfo } from 'node:net';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { createApplication } from './app';
+import { readConfig } from './config';
+import { portIsFree, startDatabase } from './database/process';
+import { DEMO_SIGN_IN } from './demo/seed';
+
+const DIST = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../dist');
+
+async function main(): Promise<void> {
+  const config = readConfig(process.env);
+  const log = pino({ level: config.log });
+  if (!(await portIsFree(config.port, config.host)))
+    throw new Error(`Port ${config.port} on ${config.host} is taken. Set FOND_PORT to another one.`);
+  await mkdir(config.data, { recursive: true });
+  const database = config.databaseUrl ? null : await startDatabase(config.data, config.databasePort, log);
+  let application;
+  try {
+    application = await createApplication({
+      databaseUrl: config.databaseUrl ?? database!.url,
+      data: config.data,
+      dist: DIST,
+      demo: config.demo,
+      log,
+    });
+  } catch (error) {
+    await database?.stop();
+    throw error;
+  }
+  const { app, stop } = application;
+  const server = app.listen(config.port, config.host, () => {
+    const { port } = server.address() as AddressInfo;
+    const address = `http://${config.host}:${port}`;
+    const lines = [``, `  Desk   ${address}/`, `  Shop   ${address}/shop`];
+    if (config.demo)
+      lines.push(`  Sign in with ${DEMO_SIGN_IN.email} and the password ${DEMO_SIGN_IN.password}`);
+    process.stdout.write(`${lines.join('\n')}\n\n`);
+  });
+
+  let ending = false;
+  const end = async (signal: string, code: number): Promise<void> => {
+    if (ending) return;
+    ending = true;
+    log.info({ signal }, 'Stopping');
+    server.close();
+    server.closeAllConnections();
+    await stop();
+    await database?.stop();
+    process.exit(code);
+  };
+  const onSignal = (signal: NodeJS.Signals): void => void end(signal, 0).catch(fail);
+  process.on('SIGINT', onSignal);
+  process.on('SIGTERM', onSignal);
+  // The shop's renderer adds a listener of its own that would keep a broken process alive.
+  process.on('uncaughtException', (error) => {
+    log.fatal({ err: error }, 'Unexpected error');
+    void end('uncaughtException', 1).catch(fail);
+  });
+}
+
+function fail(error: unknown): never {
+  process.stderr.write(`\n${error instanceof Error ? error.message : String(error)}\n`);
+  process.exit(1);
+}
+
+await main().catch(fail);
