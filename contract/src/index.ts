@@ -1,4 +1,5 @@
 export * from './jobs';
 export * from './plans';
+export * from './preview';
 export * from './problem';
 export * from './session';

@@ -24,7 +24,7 @@ import {
   type NewPlan,
 } from './plans/drafts';
 import { floorOf, vocabularyOf } from './plans/floor';
-import { composeAddress, composeListing, readAddress } from './shop/compose';
+import { composeAddress, composeListing, foldRangeParts, readAddress } from './shop/compose';
 import { answerListing } from './shop/listing';
 import { standOf } from './shop/pages';
 
@@ -71,7 +71,8 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
     listing: (call) => answerListing(host, standOf(host), textParameters(call.query)),
     page: ({ query }) => {
       const stand = standOf(host);
-      return composeAddress(host, stand, stand.edition, readAddress((query as { address: string }).address));
+      const { address } = query as { address: string };
+      return composeAddress(host, stand, stand.edition, readAddress(foldRangeParts(address) ?? address));
     },
 
     floor: () => floorOf(standOf(host)),
@@ -92,7 +93,7 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
     preview: async ({ body }) => {
       const { plan, address } = body as { plan: Plan; address: string };
       const stand = standOf(host);
-      const read = readAddress(address);
+      const read = readAddress(foldRangeParts(address) ?? address);
       return { page: read && (await composeListing(host, stand, withDraft(stand.edition, plan), read)) };
     },
 

@@ -2,6 +2,8 @@ import type { Lang } from '../catalogue/rows';
 import { textIn } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
+import { productPath } from '../page/address';
+import { hrefOf, linkTo } from '../page/shopFrame';
 import { wordsIn } from '../page/words';
 import type { CardElement } from '../plans/plan';
 import { numberText } from '../text/numbers';
@@ -23,7 +25,7 @@ export interface CardImage {
 export type CardPart =
   | { part: 'picture' }
   | { part: 'badges' }
-  | { part: 'category'; text: string; path: string }
+  | { part: 'category'; text: string; href: string }
   | { part: 'name' }
   | { part: 'rating'; rating: number; ratings: number }
   | { part: 'attribute'; key: string; label: string; text: string }
@@ -49,6 +51,8 @@ export interface Card {
   id: number;
   sku: string;
   slug: string;
+  /** Of the product's page, relative to the shop's root. */
+  href: string;
   title: string;
   price: Money | null;
   was: Money | null;
@@ -146,6 +150,7 @@ export function cardOf(
     id: snapshot.ids[p],
     sku: snapshot.skus[p],
     slug: snapshot.slugs[p],
+    href: hrefOf(snapshot, productPath(snapshot.slugs[p]), lang),
     title: textIn(snapshot.titles[p], lang, languages),
     price: Number.isNaN(price) ? null : moneyOf(price, currency, lang),
     was: was > price ? moneyOf(was, currency, lang) : null,
@@ -166,9 +171,9 @@ function partOf(snapshot: Snapshot, p: number, element: CardElement, lang: Lang)
       return { part: element.element };
     case 'category': {
       const aisle = snapshot.aisles.byKey.get(`category:${snapshot.mainCategory[p]}`);
-      return aisle
-        ? { part: 'category', text: textIn(aisle.titles, lang, languages), path: aisle.path }
-        : null;
+      if (!aisle) return null;
+      const { title, href } = linkTo(snapshot, aisle, lang);
+      return { part: 'category', text: title, href };
     }
     case 'rating': {
       const rating = snapshot.rating.numbers[p];

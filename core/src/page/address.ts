@@ -54,3 +54,9 @@ export function withPicks(state: ListingState, key: string, picks: readonly Face
   else selections.delete(key);
   return { ...state, selections, page: 1 };
 }
+
+/** Root of product pages under the shop's root. */
+export const PRODUCT_ROOT = '/products';
+
+/** Path of a product's page under the shop's root. */
+export const productPath = (slug: string): string => `${PRODUCT_ROOT}/${slug}`;

@@ -3,13 +3,9 @@ import { moneyOf } from '../card/money';
 import { textIn } from '../catalogue/rows';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
+import { productPath } from './address';
 import type { MissingModel, ProductModel } from './pageModel';
 import { hrefOf, linkTo, plainState, shopFrameOf, trailOf } from './shopFrame';
-
-export const PRODUCT_ROOT = '/products';
-
-/** Path of a product's page under the shop's root. */
-export const productPath = (slug: string): string => `${PRODUCT_ROOT}/${slug}`;
 
 /** The page of one product; null where no product has this slug. */
 export function composeProduct(

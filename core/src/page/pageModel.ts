@@ -73,6 +73,8 @@ export interface ShopFrame {
   collections: readonly LinkModel[];
   tags: readonly LinkModel[];
   languages: readonly { lang: Lang; href: string; current: boolean }[];
+  /** Widths in which every picture is kept. */
+  pictureWidths: readonly number[];
   meta: { title: string; description: string; canonical: string; robots: string };
   edition: number;
 }

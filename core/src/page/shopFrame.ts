@@ -1,6 +1,7 @@
 import type { Aisle } from '../catalogue/aisles';
 import { textIn, type Lang } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
+import { RENDITION_WIDTHS } from '../layout/rows';
 import { runRange } from '../range/range';
 import { addressOf, type ListingState } from './address';
 import type { LinkModel, NavigationItem, ShopFrame } from './pageModel';
@@ -73,7 +74,13 @@ export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFram
   const front = snapshot.aisles.byPath.get('/')!;
   const shop = textIn(shopTitles, lang, languages);
   const links = (kind: Aisle['kind']): LinkModel[] =>
-    snapshot.aisles.all.filter((aisle) => aisle.kind === kind).map((aisle) => linkTo(snapshot, aisle, lang));
+    navigationOf(
+      snapshot,
+      snapshot.aisles.all.filter((aisle) => aisle.kind === kind),
+      current,
+      lang,
+      true,
+    ).map(({ title, href }) => ({ title, href }));
   return {
     lang,
     title: shop,
@@ -85,6 +92,7 @@ export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFram
       href: addressOf({ ...state, lang: other }, languages[0]),
       current: other === lang,
     })),
+    pictureWidths: RENDITION_WIDTHS,
     meta: {
       title: request.title && request.title !== shop ? `${request.title} · ${shop}` : shop,
       description: request.description,

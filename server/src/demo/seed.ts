@@ -87,11 +87,14 @@ export async function seedDemo(sequelize: Sequelize, pictures: PictureStore, log
   if (products > 0 && !started) return;
   log.info('Setting up the demo shop');
   await SettingModel.upsert({ name: 'demo-started', value: true });
-  await sequelize.transaction((transaction) => seedDefinitions(sequelize, transaction));
+  await sequelize.transaction(async (transaction) => {
+    await seedDefinitions(sequelize, transaction);
+    await seedGroups(sequelize, transaction);
+  });
   const made = demoProducts(Date.now());
   await importProducts(sequelize, made);
   await sequelize.transaction(async (transaction) => {
-    await seedTexts(sequelize, transaction);
+    await seedCategories(sequelize, transaction);
     await seedPictures(sequelize, transaction, pictures, made);
     await noteCatalogueChange(sequelize, 'demo', transaction);
   });
@@ -140,7 +143,7 @@ async function seedDefinitions(sequelize: Sequelize, transaction: Transaction): 
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-const bothLanguages = ({ en, fr }: Pair): [string, string][] => [
+const bothLanguages = ({ en, fr }: Pair): [keyof Pair, string][] => [
   ['en', en],
   ['fr', fr],
 ];
@@ -177,9 +180,8 @@ export const demoCsv = (products: readonly DemoProduct[]): string =>
     { header: true },
   );
 
-async function seedTexts(sequelize: Sequelize, transaction: Transaction): Promise<void> {
-  await seedCategories(sequelize, transaction);
-  const html = (text: string): string => cleanHtml(text);
+/** Tags and collections with their addresses; the import then finds them by title. */
+async function seedGroups(sequelize: Sequelize, transaction: Transaction): Promise<void> {
   for (const [group, entries] of [
     ['tag', TAGS.map((tag) => ({ ...tag, about: null }))],
     ['collection', COLLECTIONS],
@@ -202,7 +204,7 @@ async function seedTexts(sequelize: Sequelize, transaction: Transaction): Promis
           ids.get(entry.slug)!,
           lang,
           title,
-          entry.about ? html(entry.about[lang as keyof Pair]) : '',
+          entry.about ? cleanHtml(entry.about[lang]) : '',
         ]),
       ),
       transaction,

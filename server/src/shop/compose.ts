@@ -40,6 +40,30 @@ export function readAddress(address: string): ShopAddress | null {
   return { path, parameters };
 }
 
+/**
+ * A plain form can send the two ends of a range only as `price.from` and `price.to`; this puts them together, and
+ * returns the address they mean, or null where the address holds no such parts.
+ */
+export function foldRangeParts(address: string): string | null {
+  const query = address.indexOf('?');
+  if (query < 0 || !/[?&][^=&]+\.(from|to)=/.test(address)) return null;
+  const folded = new URLSearchParams();
+  const ends = new Map<string, { from: string; to: string }>();
+  for (const [name, value] of new URLSearchParams(address.slice(query))) {
+    const part = /^(.+)\.(from|to)$/.exec(name);
+    if (!part) {
+      folded.append(name, value);
+      continue;
+    }
+    const pair = ends.get(part[1]) ?? { from: '', to: '' };
+    pair[part[2] as 'from' | 'to'] = value.trim();
+    ends.set(part[1], pair);
+  }
+  for (const [name, { from, to }] of ends) if (from || to) folded.set(name, `${from}..${to}`);
+  const text = folded.toString();
+  return address.slice(0, query) + (text ? `?${text}` : '');
+}
+
 /** Pages count time in hours, so that they can be kept for one. */
 export const pageTime = (): number => Math.floor(Date.now() / HOUR) * HOUR;
 

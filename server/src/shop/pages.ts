@@ -9,10 +9,10 @@ import { NONCE_MARK, nonceOf } from '../http/security';
 import { problem } from '../http/problem';
 import { sessionOf } from '../http/session';
 import { readPlan } from '../plans/drafts';
-import { composeAddress, pageTime, readAddress } from './compose';
+import { composeAddress, foldRangeParts, pageTime, readAddress } from './compose';
 
 /** What the built shop exports: renders a model as a whole HTML document. */
-export type RenderShop = (request: Request, model: ShopModel) => Promise<string>;
+export type RenderShop = (address: string, model: ShopModel) => Promise<string>;
 
 /** Loads the built shop. */
 export async function loadShop(dist: string): Promise<RenderShop> {
@@ -64,6 +64,11 @@ export class ShopPages {
   }
 
   private async send(request: Request, response: Response): Promise<void> {
+    const folded = foldRangeParts(request.originalUrl);
+    if (folded) {
+      response.redirect(303, folded);
+      return;
+    }
     const stand = standOf(this.host);
     const key = `${stand.edition.number}|${stand.snapshot.version}|${pageTime()}|${request.url}`;
     let page = this.kept.get(key);
@@ -95,7 +100,7 @@ export class ShopPages {
   }
 
   private async rendered(request: Request, model: ShopModel): Promise<KeptPage> {
-    const html = await this.render(request, model);
+    const html = await this.render(request.url, model);
     return { status: model.kind === 'missing' ? 404 : 200, pieces: html.split(NONCE_MARK) };
   }
 }

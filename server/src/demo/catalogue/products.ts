@@ -113,7 +113,7 @@ const number = (value: number, lang: 'en' | 'fr'): string =>
 
 function sizeText({ spec, size }: Made, lang: 'en' | 'fr'): string {
   if (size === null || !spec.sizes) return '';
-  return `, ${number(size, lang)} ${spec.sizes.measure === 'diameter' ? 'cm' : 'l'}`;
+  return `, ${number(size, lang)}\u00a0${spec.sizes.measure === 'diameter' ? 'cm' : 'l'}`;
 }
 
 /** “Harrow frying pan in carbon steel, 28 cm”; what has a colour is called by it. */

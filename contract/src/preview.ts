@@ -1,0 +1,16 @@
+import type { PageModel } from '@fond/core';
+
+/** Messages between the desk's window and the frames of the shop in it; both are of one origin. */
+export type ToFrame =
+  | { type: 'fond:page'; page: PageModel }
+  /** What each fixture's ticket says, and which fixture is marked. */
+  | { type: 'fond:tickets'; tickets: Readonly<Record<string, string>>; marked: string | null }
+  /** Scroll to this share of the page, 0 to 1. */
+  | { type: 'fond:scroll'; share: number };
+
+export type FromFrame =
+  | { type: 'fond:ready' }
+  /** A link was followed; the address is relative to the shop's root. */
+  | { type: 'fond:go'; address: string }
+  | { type: 'fond:fixture'; id: string }
+  | { type: 'fond:scrolled'; share: number };

@@ -1,0 +1,61 @@
+import { afterNextRender, ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { SiteFooter } from './layout/siteFooter';
+import { SiteHeader } from './layout/siteHeader';
+import { ListingPage } from './page/listingPage';
+import { MissingPage } from './page/missingPage';
+import { ProductPage } from './product/productPage';
+import { DocumentHead } from './state/documentHead';
+import { Navigation } from './state/navigation';
+import { PreviewFrame } from './state/previewFrame';
+import { shopHref, ShopState } from './state/shopState';
+
+@Component({
+  selector: 'shop-root',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SiteFooter, SiteHeader, ListingPage, MissingPage, ProductPage],
+  template: `
+    <a class="skip" [href]="here() + '#products'">{{ state.words().skip }}</a>
+    @if (state.busy()) {
+      <div class="progress" role="progressbar"></div>
+    }
+    <shop-header [frame]="state.model().frame" [q]="q()" />
+    <main id="main" tabindex="-1" [attr.aria-busy]="state.busy()">
+      @switch (state.model().kind) {
+        @case ('listing') {
+          <shop-listing />
+        }
+        @case ('product') {
+          <shop-product />
+        }
+        @default {
+          <shop-missing />
+        }
+      }
+    </main>
+    <shop-footer [frame]="state.model().frame" />
+  `,
+})
+export class App {
+  protected readonly state = inject(ShopState);
+
+  constructor() {
+    inject(DocumentHead);
+    const frame = inject(PreviewFrame);
+    const navigation = inject(Navigation);
+    afterNextRender(() => {
+      frame.start();
+      navigation.start();
+    });
+  }
+
+  /** With a base address, a bare fragment would lead to the front. */
+  protected here(): string {
+    const { languages } = this.state.model().frame;
+    return shopHref(languages.find((language) => language.current)?.href ?? '/');
+  }
+
+  protected q(): string {
+    const model = this.state.model();
+    return model.kind === 'listing' ? model.q : '';
+  }
+}

@@ -1,0 +1,99 @@
+import { NgTemplateOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { FacetModel, FixtureModel, PageModel } from '@fond/core';
+import { shopHref, ShopState } from '../state/shopState';
+import { PriceRange } from './priceRange';
+
+@Component({
+  selector: 'shop-facets',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NgTemplateOutlet, PriceRange],
+  template: `
+    <input
+      type="checkbox"
+      id="filters-open"
+      class="filters-switch unseen"
+      [attr.aria-label]="words().filters"
+    />
+    <label class="filters-button" for="filters-open">{{ words().showFilters(page().applied.length) }}</label>
+    <div class="filters">
+      @for (facet of panel().facets; track facet.key) {
+        <details class="facet" [open]="facet.open">
+          <summary>
+            <h2>{{ facet.label }}</h2>
+            @if (facet.unit; as unit) {
+              <span class="unit">{{ unit }}</span>
+            }
+          </summary>
+          @if (facet.range) {
+            <shop-price-range [facet]="facet" [page]="page()" />
+          } @else {
+            <ng-container
+              *ngTemplateOutlet="list; context: { values: first(facet), control: facet.control }"
+            />
+            @if (rest(facet); as more) {
+              @if (more.length) {
+                <details class="more">
+                  <summary>{{ words().more(more.length) }}</summary>
+                  <ng-container *ngTemplateOutlet="list; context: { values: more, control: facet.control }" />
+                </details>
+              }
+            }
+          }
+          @if (facet.clearHref; as clear) {
+            <a class="facet-clear" [href]="href(clear)">{{ words().clear }}</a>
+          }
+        </details>
+      }
+      <label class="filters-done button" for="filters-open">{{ words().products(total()) }}</label>
+    </div>
+    <ng-template #list let-values="values" let-control="control">
+      <ul [class]="'values ' + control">
+        @for (value of values; track value.value) {
+          <li>
+            <a [href]="href(value.href)" rel="nofollow" [attr.aria-current]="value.selected ? 'true' : null">
+              @if (control === 'swatches') {
+                <span class="swatch" [style.background]="value.swatch ?? 'transparent'"></span>
+              } @else {
+                <span class="tick" aria-hidden="true"></span>
+              }
+              <span class="label">{{ value.label }}</span>
+              @if (panel().counts) {
+                <span class="count">{{ value.count }}</span>
+              }
+            </a>
+          </li>
+        }
+      </ul>
+    </ng-template>
+  `,
+})
+export class FacetPanel {
+  readonly panel = input.required<Extract<FixtureModel, { type: 'facets' }>>();
+  readonly page = input.required<PageModel>();
+  readonly total = input.required<number>();
+  protected readonly words = inject(ShopState).words;
+  protected readonly href = shopHref;
+
+  /** Chosen values always stand among the first. */
+  private readonly split = computed(
+    () =>
+      new Map(
+        this.panel().facets.map((facet) => {
+          const chosen = facet.values.filter((value, at) => at >= facet.shown && value.selected);
+          const first = [...facet.values.slice(0, facet.shown), ...chosen];
+          const rest = facet.values.slice(facet.shown).filter((value) => !value.selected);
+          // One hidden value takes as much room as the word that hides it.
+          return [facet.key, rest.length === 1 ? { first: facet.values, rest: [] } : { first, rest }];
+        }),
+      ),
+  );
+
+  protected first(facet: FacetModel): FacetModel['values'] {
+    return this.split().get(facet.key)!.first;
+  }
+
+  protected rest(facet: FacetModel): FacetModel['values'] {
+    return this.split().get(facet.key)!.rest;
+  }
+}

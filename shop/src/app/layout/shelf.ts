@@ -1,0 +1,126 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { PageModel, ShelfModel } from '@fond/core';
+import { ProductCard } from '../card/productCard';
+import { shopHref, ShopState } from '../state/shopState';
+
+/** Cards that are likely in the first view load their pictures at once. */
+const EAGER = 6;
+
+@Component({
+  selector: 'shop-shelf',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ProductCard],
+  template: `
+    @let model = shelf();
+    <section id="products" tabindex="-1" [attr.aria-label]="words().products(model.total)">
+      <div class="toolbar">
+        <p class="found" role="status">
+          <strong>{{ words().products(model.total) }}</strong>
+          @if (model.pages > 1) {
+            <span>{{ words().shown(model.from, model.to, model.total) }}</span>
+          }
+        </p>
+        @if (model.total > 1) {
+          <details class="sort" #sort>
+            <summary>
+              <span>{{ words().sort }}</span> {{ model.order.label }}
+            </summary>
+            <ul>
+              @for (order of model.orders; track order.key) {
+                <li>
+                  <a
+                    [href]="href(order.href)"
+                    rel="nofollow"
+                    [attr.aria-current]="order.selected ? 'true' : null"
+                    (click)="sort.open = false"
+                    >{{ order.label }}</a
+                  >
+                </li>
+              }
+            </ul>
+          </details>
+        }
+      </div>
+      @if (page().applied.length) {
+        <ul class="chips">
+          @for (applied of page().applied; track applied.key + applied.value) {
+            <li>
+              <a [href]="href(applied.href)" rel="nofollow" [attr.aria-label]="words().remove(applied.label)">
+                {{ applied.label }}<span aria-hidden="true"> ×</span>
+              </a>
+            </li>
+          }
+          <li>
+            <a class="clear-all" [href]="href(page().clearHref ?? '/')">{{ words().clearAll }}</a>
+          </li>
+        </ul>
+      }
+      @if (model.cards.length) {
+        <div
+          class="cards"
+          [class.last-centre]="model.lastRow === 'centre'"
+          [class.last-stretch]="model.lastRow === 'stretch'"
+          [style]="grid()"
+        >
+          @for (card of model.cards; track card.id; let at = $index) {
+            <shop-card
+              [card]="card"
+              [sizes]="model.pictureSizes"
+              [widths]="page().frame.pictureWidths"
+              [lang]="page().frame.lang"
+              [eager]="at < eager"
+              [first]="at === 0"
+            />
+          }
+        </div>
+      } @else {
+        <div class="nothing">
+          <h2>{{ words().nothing }}</h2>
+          <p>{{ page().q ? words().nothingFound(page().q) : words().nothingHint }}</p>
+          @if (page().clearHref; as clear) {
+            <p>
+              <a class="button" [href]="href(clear)">{{ words().clearAll }}</a>
+            </p>
+          }
+        </div>
+      }
+      @if (model.pages > 1) {
+        <nav class="pager" [attr.aria-label]="words().pages">
+          @if (model.previous; as previous) {
+            <a class="step" rel="prev" [href]="href(previous)">{{ words().previous }}</a>
+          }
+          <ol>
+            @for (link of model.pager; track link?.page ?? -$index) {
+              <li>
+                @if (link) {
+                  <a
+                    [href]="href(link.href)"
+                    [attr.aria-current]="link.current ? 'page' : null"
+                    [attr.aria-label]="words().page(link.page)"
+                    >{{ link.page }}</a
+                  >
+                } @else {
+                  <span class="gap">…</span>
+                }
+              </li>
+            }
+          </ol>
+          @if (model.next; as next) {
+            <a class="step" rel="next" [href]="href(next)">{{ words().next }}</a>
+          }
+        </nav>
+      }
+    </section>
+  `,
+})
+export class Shelf {
+  readonly shelf = input.required<ShelfModel>();
+  readonly page = input.required<PageModel>();
+  protected readonly words = inject(ShopState).words;
+  protected readonly href = shopHref;
+  protected readonly eager = EAGER;
+  protected readonly grid = computed(() => {
+    const { columns, gap } = this.shelf();
+    return `--wide:${columns.wide};--medium:${columns.medium};--narrow:${columns.narrow};--gap:${gap}px`;
+  });
+}

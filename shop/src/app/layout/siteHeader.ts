@@ -1,0 +1,73 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { ShopFrame } from '@fond/core';
+import { shopHref } from '../state/shopState';
+import { shopWordsIn } from '../words';
+
+@Component({
+  selector: 'shop-header',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <header class="site">
+      <div class="site-top">
+        <a class="site-name" [href]="home()">
+          <svg viewBox="0 0 32 32" aria-hidden="true">
+            <circle cx="16" cy="16" r="15" />
+            <circle cx="16" cy="16" r="11.5" />
+            <path d="M12.6 22.5V9.8h4a4.2 4.2 0 0 1 0 8.4h-4" />
+          </svg>
+          <span>{{ frame().title }}</span>
+        </a>
+        <form class="site-search" role="search" method="get" action="/shop/search">
+          @if (!ownLanguage()) {
+            <input type="hidden" name="lang" [value]="frame().lang" />
+          }
+          <input
+            type="search"
+            name="q"
+            maxlength="200"
+            [value]="q()"
+            [placeholder]="words().searchIn"
+            [attr.aria-label]="words().search"
+          />
+          <button type="submit">{{ words().search }}</button>
+        </form>
+        <nav class="site-languages" aria-label="Language">
+          @for (language of frame().languages; track language.lang) {
+            <a
+              [href]="href(language.href)"
+              [attr.lang]="language.lang"
+              [attr.hreflang]="language.lang"
+              [attr.aria-current]="language.current ? 'true' : null"
+              [attr.aria-label]="words().language[language.lang]"
+              >{{ language.lang }}</a
+            >
+          }
+        </nav>
+      </div>
+      <nav class="site-aisles" [attr.aria-label]="frame().title">
+        <ul>
+          @for (item of frame().navigation; track item.href) {
+            <li>
+              <a
+                [href]="href(item.href)"
+                [attr.aria-current]="item.current ? 'true' : null"
+                [style.--own]="item.colour"
+                >{{ item.title }}</a
+              >
+            </li>
+          }
+        </ul>
+      </nav>
+    </header>
+  `,
+})
+export class SiteHeader {
+  readonly frame = input.required<ShopFrame>();
+  readonly q = input('');
+  protected readonly href = shopHref;
+  protected readonly words = computed(() => shopWordsIn(this.frame().lang));
+  protected readonly ownLanguage = computed(() => this.frame().languages[0]?.lang === this.frame().lang);
+  protected readonly home = computed(() =>
+    shopHref(this.ownLanguage() ? '/' : `/?lang=${encodeURIComponent(this.frame().lang)}`),
+  );
+}

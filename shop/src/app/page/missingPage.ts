@@ -1,0 +1,36 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { shopHref, ShopState } from '../state/shopState';
+
+@Component({
+  selector: 'shop-missing',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="page missing">
+      <svg viewBox="0 0 120 60" aria-hidden="true">
+        <path d="M4 52h112" />
+        <path d="M24 52V36h18v16M78 52V30h18v22" stroke-dasharray="4 4" />
+      </svg>
+      <h1>{{ state.words().missing }}</h1>
+      <p>{{ state.words().missingHint }}</p>
+      <p>
+        <a class="button" [href]="home()">{{ state.words().missingLink }}</a>
+      </p>
+      <ul class="missing-aisles">
+        @for (item of state.model().frame.navigation; track item.href) {
+          <li>
+            <a [href]="href(item.href)">{{ item.title }}</a>
+          </li>
+        }
+      </ul>
+    </div>
+  `,
+})
+export class MissingPage {
+  protected readonly state = inject(ShopState);
+  protected readonly href = shopHref;
+
+  protected home(): string {
+    const { lang, languages } = this.state.model().frame;
+    return languages[0]?.lang === lang ? '/shop' : `/shop?lang=${encodeURIComponent(lang)}`;
+  }
+}

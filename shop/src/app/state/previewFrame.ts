@@ -1,0 +1,70 @@
+import { inject, Injectable, signal } from '@angular/core';
+import type { FromFrame, ToFrame } from '@fond/contract';
+import { ShopState } from './shopState';
+
+/**
+ * The shop as the desk's window shows it: the desk sends each page model as the draft changes, and hears of links and
+ * fixtures that are pointed at. Nothing of this runs on a page that shoppers see.
+ */
+@Injectable({ providedIn: 'root' })
+export class PreviewFrame {
+  private readonly state = inject(ShopState);
+  readonly tickets = signal<Readonly<Record<string, string>>>({});
+  readonly marked = signal<string | null>(null);
+  inside = false;
+  private scrollingTo: number | null = null;
+
+  start(): void {
+    this.inside = window.parent !== window && new URLSearchParams(location.search).has('draft');
+    if (!this.inside) return;
+    document.documentElement.classList.add('in-window');
+    window.addEventListener('message', (event: MessageEvent<ToFrame>) => {
+      if (event.origin === location.origin && event.source === window.parent) this.hear(event.data);
+    });
+    window.addEventListener('scroll', () => this.onScroll(), { passive: true });
+    document.addEventListener(
+      'click',
+      (event) => {
+        const fixture = event.target instanceof Element ? event.target.closest('[data-fixture]') : null;
+        const id = fixture?.getAttribute('data-fixture');
+        if (id) this.tell({ type: 'fond:fixture', id });
+      },
+      true,
+    );
+    this.tell({ type: 'fond:ready' });
+  }
+
+  ask(address: string): void {
+    this.tell({ type: 'fond:go', address });
+  }
+
+  private tell(message: FromFrame): void {
+    window.parent.postMessage(message, location.origin);
+  }
+
+  private hear(message: ToFrame): void {
+    switch (message.type) {
+      case 'fond:page':
+        this.state.model.set(message.page);
+        break;
+      case 'fond:tickets':
+        this.tickets.set(message.tickets);
+        this.marked.set(message.marked);
+        break;
+      case 'fond:scroll':
+        this.scrollingTo = Math.round(message.share * this.room());
+        window.scrollTo({ top: this.scrollingTo });
+    }
+  }
+
+  private room(): number {
+    return Math.max(1, document.documentElement.scrollHeight - window.innerHeight);
+  }
+
+  /** Tells the desk of scrolling by hand, not of the scrolling it asked for itself. */
+  private onScroll(): void {
+    if (this.scrollingTo !== null && Math.abs(window.scrollY - this.scrollingTo) <= 2) return;
+    this.scrollingTo = null;
+    this.tell({ type: 'fond:scrolled', share: window.scrollY / this.room() });
+  }
+}

@@ -1,0 +1,39 @@
+import { isPlatformServer } from '@angular/common';
+import {
+  computed,
+  inject,
+  Injectable,
+  makeStateKey,
+  PLATFORM_ID,
+  REQUEST_CONTEXT,
+  signal,
+  TransferState,
+} from '@angular/core';
+import type { ShopModel } from '@fond/core';
+import { shopWordsIn } from '../words';
+
+const MODEL = makeStateKey<ShopModel>('model');
+
+/** The model of the page that is shown. The server hands it over; afterwards the navigation replaces it. */
+@Injectable({ providedIn: 'root' })
+export class ShopState {
+  readonly model = signal<ShopModel>(this.first());
+  readonly words = computed(() => shopWordsIn(this.model().frame.lang));
+  /** True while the next page is on its way. */
+  readonly busy = signal(false);
+
+  private first(): ShopModel {
+    const transfer = inject(TransferState);
+    if (!isPlatformServer(inject(PLATFORM_ID))) {
+      const model = transfer.get(MODEL, null);
+      if (!model) throw new Error('The page came without its model.');
+      return model;
+    }
+    const { model } = inject(REQUEST_CONTEXT) as { model: ShopModel };
+    transfer.set(MODEL, model);
+    return model;
+  }
+}
+
+/** An address of the shop as a link: the shop stands under /shop. */
+export const shopHref = (address: string): string => (address === '/' ? '/shop' : `/shop${address}`);
