@@ -222,6 +222,10 @@ const floor = Joi.object({
   products: count.required(),
 });
 
+const disputes = Joi.array().items(
+  Joi.object({ path: Joi.string().required(), title: text.required(), plan: named.required() }),
+);
+
 const changes = Joi.object({
   changes: Joi.array()
     .items(
@@ -236,9 +240,7 @@ const changes = Joi.object({
       }),
     )
     .required(),
-  disputes: Joi.array()
-    .items(Joi.object({ path: Joi.string().required(), title: text.required(), plan: named.required() }))
-    .required(),
+  disputes: disputes.required(),
 });
 
 const vocabulary = Joi.object({
@@ -476,7 +478,11 @@ export const OPERATIONS = {
     access: 'signed-in',
     body: Joi.object({ plan: planSchema.required(), address }),
     status: 200,
-    answer: Joi.object({ page: anything.allow(null).required() }),
+    answer: Joi.object({
+      page: anything.allow(null).required(),
+      serves: count.required(),
+      disputes: disputes.required(),
+    }),
     problems: ['bad-input', 'not-ready'],
   },
   editions: {

@@ -63,8 +63,14 @@ export interface AisleChangeSummary {
 
 export interface PlanChanges {
   changes: readonly AisleChangeSummary[];
-  /** Aisles that another plan claims just as exactly. */
-  disputes: readonly { path: string; title: string; plan: { id: string; name: string } }[];
+  disputes: readonly Dispute[];
+}
+
+/** An aisle that another plan claims just as exactly. */
+export interface Dispute {
+  path: string;
+  title: string;
+  plan: { id: string; name: string };
 }
 
 export interface EditionSummary {
@@ -79,6 +85,9 @@ export interface EditionSummary {
 
 export interface Preview {
   page: PageModel | null;
+  /** How many aisles the draft would serve, and where another plan is just as exact. */
+  serves: number;
+  disputes: readonly Dispute[];
 }
 
 /** The words that a plan can be written in: what the catalogue has to offer. */

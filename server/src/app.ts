@@ -66,7 +66,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   app.set('trust proxy', 'loopback');
   app.use(secureHeaders);
   app.use(compression());
-  app.get('/media/:name', pictures.handler());
+  app.get('/pictures/:name', pictures.handler());
   if (dist) {
     new ShopPages(host, await loadShop(dist)).mount(app, dist, sessions.handler);
   }
@@ -90,7 +90,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   app.use((request, response) => {
     sendProblem(response, problem('not-found', `There is nothing at ${request.originalUrl.split('?')[0]}.`));
   });
-  app.use(problemHandler);
+  app.use(problemHandler(log));
 
   const stop = async (): Promise<void> => {
     stopped = true;

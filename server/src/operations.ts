@@ -1,7 +1,7 @@
 import { rm } from 'node:fs/promises';
 import type { Sequelize } from 'sequelize';
 import type { DemoSignIn } from '@fond/contract';
-import { withDraft, type Plan } from '@fond/core';
+import { aislesOfPlan, withDraft, type Plan } from '@fond/core';
 import type { CatalogueHost } from './catalogue/catalogueHost';
 import { importCatalogue } from './catalogue/import/importCatalogue';
 import { kindOf, readMapping } from './catalogue/import/upload';
@@ -16,6 +16,7 @@ import { findUser } from './people/users';
 import {
   createPlan,
   discardPlan,
+  disputesOf,
   listPlans,
   planChanges,
   publishPlan,
@@ -94,7 +95,12 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
       const { plan, address } = body as { plan: Plan; address: string };
       const stand = standOf(host);
       const read = readAddress(foldRangeParts(address) ?? address);
-      return { page: read && (await composeListing(host, stand, withDraft(stand.edition, plan), read)) };
+      const edition = withDraft(stand.edition, plan);
+      return {
+        page: read && (await composeListing(host, stand, edition, read)),
+        serves: aislesOfPlan(edition.plans, stand.snapshot.aisles, plan.id).length,
+        disputes: disputesOf(stand.snapshot, edition.plans, plan.id),
+      };
     },
 
     editions: () => summaries(),

@@ -27,7 +27,7 @@ export interface AisleMap {
 }
 
 /** First path segments that a top category may not take, as other pages stand there. */
-export const RESERVED_SLUGS: readonly string[] = ['collections', 'tags', 'search', 'products', 'media'];
+export const RESERVED_SLUGS: readonly string[] = ['collections', 'tags', 'search', 'products'];
 
 const SEARCH_TITLES: Texts = { en: 'Search', fr: 'Recherche' };
 

@@ -6,6 +6,7 @@ import {
   type ProblemName,
 } from '@fond/contract';
 import type { ErrorRequestHandler, Response } from 'express';
+import type { Logger } from 'pino';
 import { BaseError, ConnectionError, TimeoutError } from 'sequelize';
 
 /** An error that tells the caller what happened and what to do; everything else becomes `internal`. */
@@ -70,16 +71,16 @@ export function toProblem(error: unknown): ProblemError {
   return problem('internal', 'The request failed and nothing was changed. The server’s log tells more.');
 }
 
-export const problemHandler: ErrorRequestHandler = (error: unknown, request, response, next) => {
-  if (response.headersSent) {
-    next(error);
-    return;
-  }
-  const told = toProblem(error);
-  if (told.problemName === 'internal')
-    (request as { log?: { error: (detail: object, message: string) => void } }).log?.error(
-      { err: error },
-      'A request failed',
-    );
-  sendProblem(response, told);
-};
+/** The last handler: whatever was thrown becomes a problem document; what nobody foresaw is logged. */
+export const problemHandler =
+  (log: Logger): ErrorRequestHandler =>
+  (error: unknown, request, response, next) => {
+    if (response.headersSent) {
+      next(error);
+      return;
+    }
+    const told = toProblem(error);
+    if (told.problemName === 'internal')
+      log.error({ err: error, method: request.method, url: request.originalUrl }, 'A request failed');
+    sendProblem(response, told);
+  };

@@ -64,7 +64,7 @@ export class PictureStore {
     return made;
   }
 
-  /** Serves `/media/{hash}-{width}.webp`. */
+  /** Serves `/pictures/{hash}-{width}.webp`. */
   handler(): RequestHandler<{ name: string }> {
     return async (request, response) => {
       const name = NAME.exec(request.params.name);

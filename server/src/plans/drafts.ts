@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
 import type {
   AisleChangeSummary,
+  Dispute,
   EditionSummary,
   PlanChanges,
   PlanSummary,
@@ -187,17 +188,24 @@ export function changesOf(snapshot: Snapshot, edition: Edition, draft: Plan): Pl
       to: named(to),
     }),
   );
-  const disputes = aisles.all.flatMap((aisle) => {
-    const { winner, disputed } = choosePlan(after.plans, aisle);
-    return [winner, ...disputed].some((one) => one?.plan.id === draft.id)
-      ? disputed.map((other) => ({
-          path: aisle.path,
-          title: title(aisle.titles),
-          plan: named(other.plan.id === draft.id ? winner!.plan : other.plan)!,
-        }))
-      : [];
+  return { changes, disputes: disputesOf(snapshot, after.plans, draft.id) };
+}
+
+/** Aisles that a plan shares with another one that is just as exact. */
+export function disputesOf(snapshot: Snapshot, plans: readonly Plan[], id: string): Dispute[] {
+  const { aisles, frame } = snapshot;
+  return aisles.all.flatMap((aisle) => {
+    const { winner, disputed } = choosePlan(plans, aisle);
+    const equals = winner ? [winner.plan, ...disputed.map(({ plan }) => plan)] : [];
+    if (!equals.some((plan) => plan.id === id)) return [];
+    return equals
+      .filter((plan) => plan.id !== id)
+      .map((plan) => ({
+        path: aisle.path,
+        title: textIn(aisle.titles, frame.languages[0], frame.languages),
+        plan: { id: plan.id, name: plan.name },
+      }));
   });
-  return { changes, disputes };
 }
 
 /** Publishes a draft, at the version the caller has seen, beside all other plans as they are live. */

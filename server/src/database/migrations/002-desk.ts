@@ -11,8 +11,6 @@ export const DESK = [
     sid VARCHAR(64) NOT NULL PRIMARY KEY,
     expires DATETIME NULL,
     data TEXT NULL,
-    created_at DATETIME NOT NULL,
-    updated_at DATETIME NOT NULL,
     KEY by_expiry (expires)
   )`,
   `CREATE TABLE plans (

@@ -1,0 +1,103 @@
+import { HttpClient } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import type { Observable } from 'rxjs';
+import type {
+  DemoSignIn,
+  EditionSummary,
+  Floor,
+  ImportMapping,
+  Job,
+  PlanChanges,
+  Preview,
+  Session,
+  StoredPlan,
+  Vocabulary,
+} from '@fond/contract';
+import type { Plan, Reach, ShopModel } from '@fond/core';
+
+/** The server, one method per operation. */
+@Injectable({ providedIn: 'root' })
+export class Api {
+  private readonly http = inject(HttpClient);
+
+  whoAmI(): Observable<Session> {
+    return this.http.get<Session>('/api/session');
+  }
+
+  demoSignIn(): Observable<DemoSignIn> {
+    return this.http.get<DemoSignIn>('/api/session/demo');
+  }
+
+  signIn(email: string, password: string): Observable<Session> {
+    return this.http.post<Session>('/api/session', { email, password });
+  }
+
+  signOut(): Observable<void> {
+    return this.http.delete<void>('/api/session');
+  }
+
+  floor(): Observable<Floor> {
+    return this.http.get<Floor>('/api/floor');
+  }
+
+  vocabulary(): Observable<Vocabulary> {
+    return this.http.get<Vocabulary>('/api/catalogue/vocabulary');
+  }
+
+  createPlan(name: string, reach: Reach, from: string): Observable<StoredPlan> {
+    return this.http.post<StoredPlan>('/api/plans', { name, reach, from });
+  }
+
+  readPlan(id: string): Observable<StoredPlan> {
+    return this.http.get<StoredPlan>(`/api/plans/${id}`);
+  }
+
+  savePlan(plan: Plan, version: number): Observable<StoredPlan> {
+    return this.http.put<StoredPlan>(`/api/plans/${plan.id}`, { plan, version });
+  }
+
+  discardPlan(id: string): Observable<void> {
+    return this.http.delete<void>(`/api/plans/${id}`);
+  }
+
+  planChanges(id: string): Observable<PlanChanges> {
+    return this.http.get<PlanChanges>(`/api/plans/${id}/changes`);
+  }
+
+  publishPlan(id: string, version: number, note: string): Observable<EditionSummary> {
+    return this.http.post<EditionSummary>(`/api/plans/${id}/publish`, { version, note });
+  }
+
+  preview(plan: Plan, address: string): Observable<Preview> {
+    return this.http.post<Preview>('/api/preview', { plan, address });
+  }
+
+  /** What shoppers see at an address. */
+  livePage(address: string): Observable<ShopModel> {
+    return this.http.get<ShopModel>('/api/shop/page', { params: { address } });
+  }
+
+  editions(): Observable<EditionSummary[]> {
+    return this.http.get<EditionSummary[]>('/api/editions');
+  }
+
+  publishEdition(number: number, note: string): Observable<EditionSummary> {
+    return this.http.post<EditionSummary>(`/api/editions/${number}/publish`, { note });
+  }
+
+  importCatalogue(file: File, dryRun: boolean, mapping: ImportMapping): Observable<Job> {
+    const form = new FormData();
+    form.set('dryRun', dryRun ? '1' : '0');
+    form.set('mapping', JSON.stringify(mapping));
+    form.set('file', file);
+    return this.http.post<Job>('/api/catalogue/import', form);
+  }
+
+  jobs(): Observable<Job[]> {
+    return this.http.get<Job[]>('/api/jobs');
+  }
+
+  readJob(id: string): Observable<Job> {
+    return this.http.get<Job>(`/api/jobs/${id}`);
+  }
+}

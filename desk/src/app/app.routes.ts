@@ -1,0 +1,51 @@
+import type { Routes } from '@angular/router';
+import { provideEffects } from '@ngrx/effects';
+import { provideState } from '@ngrx/store';
+import { floorEffects } from './floor/floor.effects';
+import { floorFeature } from './floor/floor.feature';
+import { planEffects } from './plans/state/plan.effects';
+import { planFeature } from './plans/state/plan.feature';
+import { signedIn } from './session/guard';
+
+export const routes: Routes = [
+  {
+    path: 'sign-in',
+    title: 'Sign in · Fond Aisle',
+    loadComponent: () => import('./session/signInPage').then((m) => m.SignInPage),
+  },
+  {
+    path: '',
+    canActivate: [signedIn],
+    loadComponent: () => import('./shell/shell').then((m) => m.Shell),
+    providers: [provideState(floorFeature), provideEffects(floorEffects)],
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'floor' },
+      {
+        path: 'floor',
+        title: 'Floor · Fond Aisle',
+        loadComponent: () => import('./floor/floorPage').then((m) => m.FloorPage),
+      },
+      {
+        path: 'plans/:id',
+        title: 'Plan · Fond Aisle',
+        providers: [provideState(planFeature), provideEffects(planEffects)],
+        loadComponent: () => import('./plans/planPage').then((m) => m.PlanPage),
+      },
+      {
+        path: 'editions',
+        title: 'Editions · Fond Aisle',
+        loadComponent: () => import('./editions/editionsPage').then((m) => m.EditionsPage),
+      },
+      {
+        path: 'catalogue/import',
+        title: 'Catalogue in · Fond Aisle',
+        loadComponent: () => import('./catalogue/importPage').then((m) => m.ImportPage),
+      },
+      {
+        path: '**',
+        title: 'Not found · Fond Aisle',
+        loadComponent: () => import('./shell/missingPage').then((m) => m.MissingPage),
+      },
+    ],
+  },
+];

@@ -1,0 +1,143 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule } from '@angular/material/icon';
+import { MatInputModule } from '@angular/material/input';
+import { MatMenuModule } from '@angular/material/menu';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { MatSelectModule } from '@angular/material/select';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import type { FloorAisle } from '@fond/contract';
+import { whyWords } from '../plans/brief/reachWords';
+import { FloorActions } from './floor.actions';
+import { floorFeature } from './floor.feature';
+import { floorLines, reachFor } from './floorTree';
+
+const KIND_WORDS = {
+  front: 'Front',
+  category: 'Category',
+  collection: 'Collection',
+  tag: 'Tag',
+  search: 'Search',
+};
+
+@Component({
+  selector: 'desk-floor',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    DatePipe,
+    RouterLink,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    MatMenuModule,
+    MatProgressBarModule,
+    MatSelectModule,
+    MatTooltipModule,
+  ],
+  templateUrl: './floorPage.html',
+  styleUrl: './floorPage.scss',
+})
+export class FloorPage {
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  /** Filters stand in the address, so that a view of the floor can be shared. */
+  readonly q = input<string>();
+  readonly plan = input<string>();
+
+  protected readonly floor = this.store.selectSignal(floorFeature.selectFloor);
+  protected readonly loading = this.store.selectSignal(floorFeature.selectLoading);
+  protected readonly problem = this.store.selectSignal(floorFeature.selectProblem);
+  protected readonly folded = signal<ReadonlySet<string>>(new Set());
+  protected readonly kindWords = KIND_WORDS;
+  protected readonly lines = computed(() =>
+    floorLines(
+      this.floor()?.aisles ?? [],
+      { text: this.q() ?? '', plan: this.plan() ?? null },
+      this.folded(),
+    ),
+  );
+  protected readonly counts = computed(() => {
+    const aisles = this.floor()?.aisles ?? [];
+    return {
+      aisles: aisles.length,
+      empty: aisles.filter((aisle) => aisle.products === 0 && aisle.kind !== 'search').length,
+      disputed: aisles.filter((aisle) => aisle.disputed).length,
+    };
+  });
+
+  constructor() {
+    // Coming back from a plan, the floor shows what was published meanwhile.
+    effect(() => {
+      if (!this.started) {
+        this.started = true;
+        if (this.floor()) this.store.dispatch(FloorActions.shopChanged());
+      }
+    });
+  }
+  private started = false;
+
+  protected why(aisle: FloorAisle): string {
+    return aisle.why ? whyWords(aisle.why, aisle, this.floor()?.aisles ?? []) : 'no plan reaches it';
+  }
+
+  protected others(aisle: FloorAisle): string {
+    return aisle.others.map((other) => other.name).join(', ');
+  }
+
+  protected filter(change: { q?: string; plan?: string | null }): void {
+    const queryParams = { q: this.q() ?? null, plan: this.plan() ?? null, ...change };
+    void this.router.navigate([], {
+      queryParams: { q: queryParams.q || null, plan: queryParams.plan },
+      replaceUrl: true,
+    });
+  }
+
+  protected fold(aisle: FloorAisle): void {
+    this.folded.update((folded) => {
+      const next = new Set(folded);
+      if (!next.delete(aisle.key)) next.add(aisle.key);
+      return next;
+    });
+  }
+
+  /** Arrows walk the lines and fold them, as in any tree. */
+  protected onKey(event: KeyboardEvent, aisle: FloorAisle, branch: boolean): void {
+    const row = (event.currentTarget as HTMLElement).closest('tr');
+    const sibling = event.key === 'ArrowDown' ? row?.nextElementSibling : row?.previousElementSibling;
+    switch (event.key) {
+      case 'ArrowDown':
+      case 'ArrowUp':
+        sibling?.querySelector<HTMLElement>('.aisle-link')?.focus();
+        break;
+      case 'ArrowLeft':
+        if (branch && !this.folded().has(aisle.key)) this.fold(aisle);
+        break;
+      case 'ArrowRight':
+        if (branch && this.folded().has(aisle.key)) this.fold(aisle);
+        break;
+      default:
+        return;
+    }
+    event.preventDefault();
+  }
+
+  protected ownPlan(aisle: FloorAisle): void {
+    this.store.dispatch(
+      FloorActions.ownPlanAsked({
+        name: aisle.title,
+        reach: reachFor(aisle),
+        from: aisle.plan?.id ?? 'house',
+        aisle: aisle.path,
+      }),
+    );
+  }
+
+  protected again(): void {
+    this.store.dispatch(FloorActions.entered());
+  }
+}

@@ -1,0 +1,180 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { Store } from '@ngrx/store';
+import { HOUSE_PLAN_ID } from '@fond/core';
+import { floorFeature } from '../../floor/floor.feature';
+import { planFeature } from '../state/plan.feature';
+import { PlanActions } from '../state/plan.actions';
+import { PlanEditor } from '../state/planEditor';
+import { CardSlip } from './cardSlip';
+import { FacetsSlip } from './facetsSlip';
+import { FrameSlip } from './frameSlip';
+import { GridSlip } from './gridSlip';
+import { OrderSlip } from './orderSlip';
+import { RangeSlip } from './rangeSlip';
+import { ReachSlip } from './reachSlip';
+import { reachWords } from './reachWords';
+import { Word } from './word';
+import { elementWords, facetWords, FIXTURE_WORDS, orderWords, shortList } from './words';
+
+export type SlipName = 'reach' | 'frame' | 'range' | 'order' | 'grid' | 'facets' | 'card';
+
+/** Everything that can be set, by the words people look for. */
+const SETTINGS: readonly { name: string; slip: SlipName }[] = [
+  { name: 'Reach: which aisles the plan serves', slip: 'reach' },
+  { name: 'Except: aisles that are left out', slip: 'reach' },
+  { name: 'Fixtures on the page: breadcrumb, title, description', slip: 'frame' },
+  { name: 'Category navigation: counts, empty categories', slip: 'frame' },
+  { name: 'Range: which products', slip: 'range' },
+  { name: 'In stock or not', slip: 'range' },
+  { name: 'Categories below', slip: 'range' },
+  { name: 'Order: how products are sorted', slip: 'order' },
+  { name: 'Sort choices for shoppers', slip: 'order' },
+  { name: 'Columns at each width', slip: 'grid' },
+  { name: 'Products a page', slip: 'grid' },
+  { name: 'Gap between cards', slip: 'grid' },
+  { name: 'Last row', slip: 'grid' },
+  { name: 'Filters: which, order, labels', slip: 'facets' },
+  { name: 'Filter panel: side, counts', slip: 'facets' },
+  { name: 'Card: elements, attribute lines', slip: 'card' },
+];
+
+/** The plan in plain sentences; every underlined word opens its slip in place. */
+@Component({
+  selector: 'desk-brief',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CardSlip, FacetsSlip, FrameSlip, GridSlip, OrderSlip, RangeSlip, ReachSlip, Word],
+  templateUrl: './brief.html',
+  styleUrl: './brief.scss',
+  host: { '(document:keydown)': 'onKey($event)' },
+})
+export class Brief {
+  private readonly store = inject(Store);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  protected readonly editor = inject(PlanEditor);
+  private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
+  private readonly preview = this.store.selectSignal(planFeature.selectPreview);
+  protected readonly marked = this.store.selectSignal(planFeature.selectMarked);
+  private readonly finder = viewChild<ElementRef<HTMLInputElement>>('finder');
+
+  protected readonly open = signal<SlipName | null>(null);
+  protected readonly sought = signal('');
+  protected readonly settings = computed(() => {
+    const words = this.sought().toLowerCase().split(/\s+/).filter(Boolean);
+    return words.length
+      ? SETTINGS.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)))
+      : [];
+  });
+
+  protected readonly house = computed(() => this.editor.plan()?.id === HOUSE_PLAN_ID);
+  protected readonly serves = computed(() => this.preview()?.serves ?? null);
+  protected readonly disputes = computed(() => this.preview()?.disputes ?? []);
+  protected readonly reach = computed(() =>
+    reachWords(this.editor.plan()?.reach ?? { include: [], exclude: [] }, this.floor()?.aisles ?? []),
+  );
+  protected readonly frame = computed(() =>
+    (this.editor.plan()?.fixtures ?? [])
+      .filter((fixture) => fixture.type !== 'facets' && fixture.type !== 'shelf')
+      .map((fixture) => FIXTURE_WORDS[fixture.type])
+      .join(', '),
+  );
+  protected readonly range = computed(() => {
+    const range = this.editor.shelf()?.range;
+    if (!range) return '';
+    if (range.source === 'catalogue') return 'the whole catalogue';
+    return range.below
+      ? 'the aisle’s products'
+      : 'the products of the aisle alone, without the categories below';
+  });
+  protected readonly stock = computed(() =>
+    this.editor.shelf()?.range.stock === 'in' ? 'in stock' : 'in stock or not',
+  );
+  protected readonly order = computed(() => orderWords(this.editor.shelf()?.order.levels ?? []));
+  protected readonly choices = computed(() => {
+    const others = this.editor.shelf()?.order.choices.filter((key) => key !== 'recommended').length ?? 0;
+    return others ? `${others} other ${others === 1 ? 'way' : 'ways'}` : 'nothing else';
+  });
+  protected readonly facets = computed(() => {
+    const panel = this.editor.panel();
+    if (!panel) return null;
+    const words = panel.facets.map((choice) =>
+      facetWords(choice, this.editor.vocabulary(), this.editor.lang()),
+    );
+    return words.length ? shortList(words, 4) : 'nothing yet';
+  });
+  protected readonly card = computed(() =>
+    shortList(
+      (this.editor.shelf()?.card ?? [])
+        .filter((element) => element.on)
+        .map((element) => elementWords(element, this.editor.vocabulary(), this.editor.lang())),
+      7,
+    ),
+  );
+  protected readonly grid = computed(() => {
+    const shelf = this.editor.shelf();
+    if (!shelf) return '';
+    const { wide, medium, narrow } = shelf.columns;
+    return `${wide} ${wide === 1 ? 'column' : 'columns'} (${medium} medium, ${narrow} narrow), ${shelf.pageSize} a page`;
+  });
+  protected readonly rows = computed(() => {
+    const tally = this.editor.tally();
+    if (!tally) return '';
+    const { lastRow, columns } = tally.widths.wide.last;
+    return `: ${tally.pages} ${tally.pages === 1 ? 'page' : 'pages'}, last row ${lastRow} of ${columns}`;
+  });
+  /** Settings of the grid that stand as they usually do, told in a few words. */
+  protected readonly spacing = computed(() => {
+    const shelf = this.editor.shelf();
+    if (!shelf) return '';
+    const rows = { start: 'at the start', centre: 'in the middle', stretch: 'stretched' };
+    const own = [
+      ...(shelf.gap === 24 ? [] : [`a gap of ${shelf.gap} px`]),
+      ...(shelf.lastRow === 'start' ? [] : [`an unfilled row ${rows[shelf.lastRow]}`]),
+    ];
+    return own.length ? `with ${own.join(' and ')}` : 'with gap and last row as usual';
+  });
+
+  protected toggle(name: SlipName): void {
+    this.open.update((open) => (open === name ? null : name));
+  }
+
+  protected mark(id: string | null): void {
+    this.store.dispatch(PlanActions.fixtureMarked({ id }));
+  }
+
+  protected find(slip: SlipName): void {
+    this.sought.set('');
+    this.open.set(slip);
+    requestAnimationFrame(() => {
+      const field = this.host.querySelector<HTMLElement>('.slip button, .slip input, .slip select');
+      field?.focus();
+      field?.closest('.slip')?.scrollIntoView({ block: 'nearest' });
+    });
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    const typing =
+      event.target instanceof Element && event.target.closest('input, textarea, select, [contenteditable]');
+    if (event.key === '/' && !typing) {
+      event.preventDefault();
+      this.finder()?.nativeElement.focus();
+    } else if (event.key === 'Escape' && this.open() && !document.querySelector('.cdk-overlay-backdrop')) {
+      const word = this.host.querySelector<HTMLElement>(`[data-slip="${this.open()}"]`);
+      this.open.set(null);
+      word?.focus();
+    }
+  }
+
+  protected onFinderKey(event: KeyboardEvent): void {
+    const [first] = this.settings();
+    if (event.key === 'Enter' && first) this.find(first.slip);
+    else if (event.key === 'Escape') this.sought.set('');
+  }
+}

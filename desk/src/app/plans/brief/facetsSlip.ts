@@ -1,0 +1,217 @@
+import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatIconModule } from '@angular/material/icon';
+import { facetChoice, type FacetChoice } from '@fond/core';
+import { moved } from '../state/edits';
+import { PlanEditor } from '../state/planEditor';
+import { facetWords } from './words';
+
+/** Which filters shoppers get, in which order, under which names. */
+@Component({
+  selector: 'desk-facets-slip',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIconModule],
+  template: `
+    @if (editor.panel(); as panel) {
+      <div class="line">
+        <span>The panel stands at the</span>
+        <span class="choices">
+          <button
+            type="button"
+            class="choice"
+            [attr.aria-pressed]="panel.side === 'start'"
+            (click)="editor.editPanel('panel side', { side: 'start' })"
+          >
+            start side
+          </button>
+          <button
+            type="button"
+            class="choice"
+            [attr.aria-pressed]="panel.side === 'end'"
+            (click)="editor.editPanel('panel side', { side: 'end' })"
+          >
+            end side
+          </button>
+        </span>
+        <label
+          ><input
+            type="checkbox"
+            [checked]="panel.counts"
+            (change)="editor.editPanel('counts', { counts: !panel.counts })"
+          />
+          with counts</label
+        >
+      </div>
+      <ol class="entries" cdkDropList (cdkDropListDropped)="drop($event)" aria-label="Filters in order">
+        @for (choice of panel.facets; track choice.key; let at = $index; let last = $last) {
+          <li cdkDrag cdkDragLockAxis="y" class="tall">
+            <span cdkDragHandle class="grip" aria-hidden="true"><mat-icon svgIcon="drag" /></span>
+            <input
+              type="text"
+              class="label"
+              maxlength="80"
+              [attr.aria-label]="'Label of ' + choice.key"
+              [placeholder]="usual(choice)"
+              [value]="ownLabel(choice)"
+              (input)="label(choice, $any($event.target).value)"
+            />
+            <span class="tools">
+              <button
+                type="button"
+                class="tool"
+                [disabled]="at === 0"
+                (click)="move(at, at - 1)"
+                [attr.aria-label]="'Up: ' + words(choice)"
+              >
+                <mat-icon svgIcon="up" />
+              </button>
+              <button
+                type="button"
+                class="tool"
+                [disabled]="last"
+                (click)="move(at, at + 1)"
+                [attr.aria-label]="'Down: ' + words(choice)"
+              >
+                <mat-icon svgIcon="down" />
+              </button>
+              <button
+                type="button"
+                class="tool"
+                (click)="remove(choice)"
+                [attr.aria-label]="'Leave out: ' + words(choice)"
+              >
+                <mat-icon svgIcon="close" />
+              </button>
+            </span>
+            <span class="details">
+              <span class="evidence figures" [class.nothing]="shownValues(choice.key) === 0">{{
+                evidence(choice.key)
+              }}</span>
+              <label class="short"
+                ><input
+                  type="checkbox"
+                  [checked]="choice.open"
+                  (change)="change(choice, { open: !choice.open })"
+                />
+                open at first</label
+              >
+              @if (choice.key !== 'price') {
+                <label class="short">
+                  first
+                  <input
+                    type="number"
+                    class="small figures"
+                    min="1"
+                    max="50"
+                    [value]="choice.shown"
+                    (change)="shown(choice, $any($event.target))"
+                    [attr.aria-label]="'Values before more, ' + words(choice)"
+                  />
+                  values
+                </label>
+              }
+            </span>
+          </li>
+        }
+      </ol>
+      @if (unused().length) {
+        <div class="line">
+          <span>Put in</span>
+          <span class="choices">
+            @for (facet of unused(); track facet.key) {
+              <button
+                type="button"
+                class="choice add"
+                (click)="add(facet.key)"
+                [title]="facet.coverage + ' products have it'"
+              >
+                {{ facet.labels[editor.lang()] }}
+              </button>
+            }
+          </span>
+        </div>
+      }
+      <p class="hint">
+        Labels are for {{ editor.lang() }}; an empty one takes the catalogue’s own. The number is how many
+        values stand before “more”.
+      </p>
+    } @else {
+      <p>This plan has no filters. Put them in under <em>On the page</em>.</p>
+    }
+  `,
+})
+export class FacetsSlip {
+  protected readonly editor = inject(PlanEditor);
+  protected readonly unused = computed(
+    () =>
+      this.editor
+        .vocabulary()
+        ?.facets.filter(({ key }) => !this.editor.panel()?.facets.some((choice) => choice.key === key)) ?? [],
+  );
+  private readonly values = computed(
+    () => new Map(this.editor.tally()?.facets.map(({ key, values }) => [key, values]) ?? []),
+  );
+
+  protected ownLabel(choice: FacetChoice): string {
+    const own: string | undefined = choice.label[this.editor.lang()];
+    return own ?? '';
+  }
+
+  protected usual(choice: FacetChoice): string {
+    return facetWords({ ...choice, label: {} }, this.editor.vocabulary(), this.editor.lang());
+  }
+
+  protected words(choice: FacetChoice): string {
+    return facetWords(choice, this.editor.vocabulary(), this.editor.lang());
+  }
+
+  protected shownValues(key: string): number {
+    return this.values().get(key) ?? 0;
+  }
+
+  /** What the filter does on the page in the window. */
+  protected evidence(key: string): string {
+    const values = this.shownValues(key);
+    if (!values) return 'not shown here';
+    return key === 'price' ? 'range' : `${values} values`;
+  }
+
+  protected label(choice: FacetChoice, text: string): void {
+    const { [this.editor.lang()]: _, ...others } = choice.label;
+    const label = text.trim() ? { ...others, [this.editor.lang()]: text } : others;
+    this.change(choice, { label }, `label ${choice.key}`);
+  }
+
+  protected change(choice: FacetChoice, change: Partial<FacetChoice>, what = `filter ${choice.key}`): void {
+    this.facets(what, (facets) =>
+      facets.map((one) => (one.key === choice.key ? { ...one, ...change } : one)),
+    );
+  }
+
+  protected shown(choice: FacetChoice, field: HTMLInputElement): void {
+    const shown = Number(field.value);
+    if (Number.isInteger(shown) && shown >= 1 && shown <= 50) this.change(choice, { shown });
+    else field.value = String(choice.shown);
+  }
+
+  protected move(from: number, to: number): void {
+    this.facets('filters in order', (facets) => moved(facets, from, to));
+  }
+
+  protected drop(event: CdkDragDrop<unknown>): void {
+    this.move(event.previousIndex, event.currentIndex);
+  }
+
+  protected remove(choice: FacetChoice): void {
+    this.facets('filters', (facets) => facets.filter((one) => one.key !== choice.key));
+  }
+
+  protected add(key: string): void {
+    this.facets('filters', (facets) => [...facets, facetChoice(key)]);
+  }
+
+  private facets(what: string, change: (facets: readonly FacetChoice[]) => readonly FacetChoice[]): void {
+    const panel = this.editor.panel();
+    if (panel) this.editor.editPanel(what, { facets: change(panel.facets) });
+  }
+}

@@ -1,0 +1,59 @@
+import type { FloorAisle } from '@fond/contract';
+import type { AisleKind, Reach, ReachRule } from '@fond/core';
+
+const KINDS: Readonly<Record<AisleKind, string>> = {
+  front: 'the front',
+  category: 'all categories',
+  collection: 'all collections',
+  tag: 'all tags',
+  search: 'the search',
+};
+
+export const kindWord = (kind: AisleKind): string => KINDS[kind];
+
+/** A rule in words; aisles that are gone are said to be gone. */
+export function ruleWords(rule: ReachRule, aisles: readonly FloorAisle[]): string {
+  const titleOf = (key: string): string =>
+    aisles.find((aisle) => aisle.key === key)?.title ?? 'an aisle that is gone';
+  switch (rule.kind) {
+    case 'everything':
+      return 'every aisle';
+    case 'aisles':
+      return KINDS[rule.of];
+    case 'category': {
+      const title = titleOf(`category:${rule.category}`);
+      return rule.below ? `${title} and all below it` : `${title} alone`;
+    }
+    case 'aisle':
+      return titleOf(rule.aisle);
+  }
+}
+
+/** “a, b and c”. */
+export function joined(words: readonly string[]): string {
+  if (words.length < 2) return words[0] ?? '';
+  return `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
+}
+
+export function reachWords(reach: Reach, aisles: readonly FloorAisle[]): string {
+  if (!reach.include.length) return 'no aisle yet';
+  const include = joined(reach.include.map((rule) => ruleWords(rule, aisles)));
+  if (!reach.exclude.length) return include;
+  return `${include}, except ${joined(reach.exclude.map((rule) => ruleWords(rule, aisles)))}`;
+}
+
+/** Why a plan serves an aisle, in words. */
+export function whyWords(rule: ReachRule, aisle: FloorAisle, aisles: readonly FloorAisle[]): string {
+  switch (rule.kind) {
+    case 'everything':
+      return 'no other plan reaches it';
+    case 'aisles':
+      return `serves ${KINDS[rule.of]}`;
+    case 'aisle':
+      return 'made for this aisle';
+    case 'category':
+      return `category:${rule.category}` === aisle.key
+        ? `made for this aisle${rule.below ? ' and all below it' : ''}`
+        : `serves ${ruleWords(rule, aisles)}`;
+  }
+}

@@ -1,0 +1,154 @@
+import { DatePipe } from '@angular/common';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  untracked,
+} from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
+import { MatIconModule } from '@angular/material/icon';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { Store } from '@ngrx/store';
+import { HOUSE_PLAN_ID } from '@fond/core';
+import { floorFeature } from '../floor/floor.feature';
+import { Brief } from './brief/brief';
+import { PublishDialog } from './publishDialog';
+import { PlanActions } from './state/plan.actions';
+import { planFeature, type Saving } from './state/plan.feature';
+import { PlanEditor } from './state/planEditor';
+import { PageWindow } from './window/pageWindow';
+import { TallyStrip } from './window/tallyStrip';
+
+const SAVING_WORDS: Readonly<Record<Saving, string>> = {
+  saved: 'Draft saved',
+  edited: 'Edited …',
+  saving: 'Saving …',
+  waiting: 'Saving waits for the server',
+  conflict: 'A newer draft is there',
+  refused: 'Not saved',
+};
+
+/** Brief, window and tally: a plan is read, changed and seen on one screen. */
+@Component({
+  selector: 'desk-plan',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    DatePipe,
+    MatButtonModule,
+    MatIconModule,
+    MatProgressBarModule,
+    MatTooltipModule,
+    Brief,
+    PageWindow,
+    TallyStrip,
+  ],
+  templateUrl: './planPage.html',
+  styleUrl: './planPage.scss',
+  host: { '(document:keydown)': 'onKey($event)' },
+})
+export class PlanPage {
+  private readonly store = inject(Store);
+  private readonly dialog = inject(MatDialog);
+  private readonly editor = inject(PlanEditor);
+  /** From the address: the plan, and the aisle in the window. */
+  readonly id = input.required<string>();
+  readonly aisle = input<string>();
+
+  protected readonly plan = this.editor.plan;
+  protected readonly loading = this.store.selectSignal(planFeature.selectLoading);
+  protected readonly problem = this.store.selectSignal(planFeature.selectProblem);
+  protected readonly history = this.store.selectSignal(planFeature.selectHistory);
+  protected readonly saving = this.store.selectSignal(planFeature.selectSaving);
+  protected readonly savingProblem = this.store.selectSignal(planFeature.selectSavingProblem);
+  protected readonly theirs = this.store.selectSignal(planFeature.selectTheirs);
+  protected readonly restored = this.store.selectSignal(planFeature.selectRestored);
+  protected readonly version = this.store.selectSignal(planFeature.selectVersion);
+  protected readonly live = this.store.selectSignal(planFeature.selectLive);
+  protected readonly differs = this.store.selectSignal(planFeature.selectDiffersFromLive);
+  protected readonly published = this.store.selectSignal(planFeature.selectPublished);
+  private readonly address = this.editor.address;
+  private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
+
+  protected readonly savingWords = computed(() => SAVING_WORDS[this.saving()]);
+  protected readonly house = computed(() => this.id() === HOUSE_PLAN_ID);
+  protected readonly undoWord = computed(() => this.history()?.past.at(-1)?.what);
+  protected readonly redoWord = computed(() => this.history()?.future[0]?.what);
+  protected readonly livePath = computed(() => `/shop${this.address() === '/' ? '' : this.address()}`);
+
+  constructor() {
+    effect(() => {
+      const id = this.id();
+      const address = this.aisle() ?? this.firstAisle(id);
+      untracked(() => {
+        if (id !== this.openId) {
+          this.openId = id;
+          this.store.dispatch(PlanActions.opened({ id, address }));
+        } else if (address !== this.address()) this.store.dispatch(PlanActions.addressChosen({ address }));
+      });
+    });
+  }
+  private openId: string | null = null;
+
+  /** Without an aisle in the address, the window shows the fullest one that the plan serves. */
+  private firstAisle(id: string): string {
+    const served =
+      this.floor()?.aisles.filter((aisle) => aisle.plan?.id === id && aisle.kind === 'category') ?? [];
+    const [fullest] = [...served].sort((a, b) => b.products - a.products);
+    return fullest?.path ?? '/';
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    if (!(event.ctrlKey || event.metaKey)) return;
+    const key = event.key.toLowerCase();
+    // In a text field the browser's own undo works on what is being typed.
+    const typing =
+      event.target instanceof HTMLInputElement && ['text', 'search', 'number'].includes(event.target.type);
+    if (typing) return;
+    if (key === 'z' && !event.shiftKey) this.undo();
+    else if (key === 'y' || (key === 'z' && event.shiftKey)) this.redo();
+    else return;
+    event.preventDefault();
+  }
+
+  protected rename(name: string): void {
+    const text = name.trim();
+    if (text && text !== this.plan()?.name) this.editor.edit('name', (plan) => ({ ...plan, name: text }));
+  }
+
+  protected undo(): void {
+    this.store.dispatch(PlanActions.undone());
+  }
+
+  protected redo(): void {
+    this.store.dispatch(PlanActions.redone());
+  }
+
+  protected takeTheirs(): void {
+    this.store.dispatch(PlanActions.theirsTaken({ at: Date.now() }));
+  }
+
+  protected keepMine(): void {
+    this.store.dispatch(PlanActions.mineKept());
+  }
+
+  protected discard(): void {
+    this.store.dispatch(PlanActions.discardAsked());
+  }
+
+  protected again(): void {
+    this.store.dispatch(PlanActions.opened({ id: this.id(), address: this.address() }));
+  }
+
+  protected publish(): void {
+    this.store.dispatch(PlanActions.publishingAsked());
+    this.dialog
+      .open(PublishDialog, { width: '620px', autoFocus: 'dialog' })
+      .afterClosed()
+      .subscribe(() => this.store.dispatch(PlanActions.publishingClosed()));
+  }
+}

@@ -1,0 +1,221 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  ElementRef,
+  inject,
+  signal,
+  untracked,
+  viewChild,
+  viewChildren,
+} from '@angular/core';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { DomSanitizer, type SafeResourceUrl } from '@angular/platform-browser';
+import { Router } from '@angular/router';
+import { Store } from '@ngrx/store';
+import type { FromFrame, ToFrame } from '@fond/contract';
+import { DEVICE_WIDTHS, WIDTH_NAMES, type WidthName } from '@fond/core';
+import { floorFeature } from '../../floor/floor.feature';
+import { facetWords, FIXTURE_WORDS, shortList } from '../brief/words';
+import { PlanActions } from '../state/plan.actions';
+import { planFeature } from '../state/plan.feature';
+import { PlanEditor } from '../state/planEditor';
+
+type View = WidthName | 'all';
+
+const GAP = 16;
+
+/** The real page of an aisle from the draft, in true frames, scaled to fit. */
+@Component({
+  selector: 'desk-window',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatProgressBarModule],
+  templateUrl: './pageWindow.html',
+  styleUrl: './pageWindow.scss',
+})
+export class PageWindow {
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly sanitizer = inject(DomSanitizer);
+  private readonly editor = inject(PlanEditor);
+  private readonly stage = viewChild.required<ElementRef<HTMLElement>>('stage');
+  private readonly frames = viewChildren<ElementRef<HTMLIFrameElement>>('frame');
+
+  private readonly id = this.store.selectSignal(planFeature.selectId);
+  private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
+  protected readonly address = this.editor.address;
+  protected readonly page = this.store.selectSignal(planFeature.selectPage);
+  private readonly preview = this.store.selectSignal(planFeature.selectPreview);
+  protected readonly showLive = this.store.selectSignal(planFeature.selectShowLive);
+  protected readonly problem = this.store.selectSignal(planFeature.selectPreviewProblem);
+  protected readonly marked = this.store.selectSignal(planFeature.selectMarked);
+  private readonly vocabulary = this.editor.vocabulary;
+
+  protected readonly view = signal<View>('wide');
+  protected readonly views: readonly { view: View; name: string }[] = [
+    { view: 'wide', name: 'Wide 1280' },
+    { view: 'medium', name: 'Medium 820' },
+    { view: 'narrow', name: 'Narrow 390' },
+    { view: 'all', name: 'All three' },
+  ];
+  private readonly room = signal({ width: 800, height: 500 });
+
+  protected readonly shown = computed((): readonly WidthName[] => {
+    const view = this.view();
+    return view === 'all' ? WIDTH_NAMES : [view];
+  });
+  /** One scale for all frames, so that widths can be compared; never enlarged. */
+  protected readonly scale = computed(() => {
+    const shown = this.shown();
+    const needed = shown.reduce((sum, name) => sum + DEVICE_WIDTHS[name], 0);
+    return Math.min(1, (this.room().width - GAP * (shown.length - 1)) / needed);
+  });
+  protected readonly height = computed(() => Math.floor(this.room().height / this.scale()));
+  protected readonly widths = DEVICE_WIDTHS;
+
+  protected readonly path = computed(() => this.address().split('?')[0]);
+  protected readonly languages = computed(() => this.vocabulary()?.languages ?? []);
+  protected readonly lang = this.editor.lang;
+  protected readonly livePath = computed(() => `/shop${this.address() === '/' ? '' : this.address()}`);
+  protected readonly missing = computed(
+    () => this.preview() !== null && this.page() === null && !this.showLive(),
+  );
+  /** The plan that serves the aisle, when it is another one than this. */
+  protected readonly other = computed(() => {
+    const page = this.page();
+    return page && !this.showLive() && page.plan.id !== this.id() ? page.plan : null;
+  });
+
+  /** The first page of each frame comes from the stored draft; everything after it is sent. */
+  protected readonly source = computed((): SafeResourceUrl | null => {
+    const id = this.id();
+    if (!id) return null;
+    const address = untracked(this.address);
+    const joint = address.includes('?') ? '&' : '?';
+    const url = `/shop${address === '/' ? '' : address}${joint}draft=${encodeURIComponent(id)}`;
+    return this.sanitizer.bypassSecurityTrustResourceUrl(url);
+  });
+
+  protected readonly groups = computed(() => {
+    const aisles = this.floor()?.aisles ?? [];
+    const depths = new Map<string, number>();
+    const options = aisles.map((aisle) => {
+      const depth = aisle.parent === null ? 0 : (depths.get(aisle.parent) ?? 0) + 1;
+      depths.set(aisle.key, depth);
+      return {
+        path: aisle.path,
+        title: '\u00a0\u00a0'.repeat(depth) + aisle.title,
+        mine: aisle.plan?.id === this.id(),
+        aisle,
+      };
+    });
+    return [
+      { name: 'Served by this plan', options: options.filter(({ mine }) => mine) },
+      { name: 'Other aisles', options: options.filter(({ mine }) => !mine) },
+    ].filter(({ options: some }) => some.length);
+  });
+
+  private readonly tickets = computed((): Record<string, string> => {
+    const plan = this.editor.plan();
+    const tally = this.editor.tally();
+    if (!plan) return {};
+    return Object.fromEntries(
+      plan.fixtures.map((fixture) => {
+        const name = FIXTURE_WORDS[fixture.type];
+        const title = name.charAt(0).toUpperCase() + name.slice(1);
+        if (fixture.type === 'shelf')
+          return [
+            fixture.id,
+            `${title} · ${reachOf(fixture.range.source)} · ${tally?.products ?? '…'} products`,
+          ];
+        if (fixture.type === 'facets')
+          return [
+            fixture.id,
+            `${title} · ${shortList(
+              fixture.facets.map((choice) => facetWords(choice, this.vocabulary(), this.lang())),
+              3,
+            )}`,
+          ];
+        return [fixture.id, title];
+      }),
+    );
+    function reachOf(source: 'aisle' | 'catalogue'): string {
+      return source === 'aisle' ? 'the aisle’s products' : 'the whole catalogue';
+    }
+  });
+
+  constructor() {
+    const hear = (event: MessageEvent<FromFrame>): void => this.hear(event);
+    window.addEventListener('message', hear);
+    inject(DestroyRef).onDestroy(() => window.removeEventListener('message', hear));
+    effect(() => {
+      const page = this.page();
+      if (page) this.sendAll({ type: 'fond:page', page });
+    });
+    effect(() => this.sendAll({ type: 'fond:tickets', tickets: this.tickets(), marked: this.marked() }));
+    afterNextRender(() => {
+      const watch = new ResizeObserver(([entry]) =>
+        this.room.set({ width: entry.contentRect.width, height: entry.contentRect.height }),
+      );
+      watch.observe(this.stage().nativeElement);
+    });
+  }
+
+  private sendAll(message: ToFrame, except?: MessageEventSource | null): void {
+    for (const frame of this.frames()) {
+      const target = frame.nativeElement.contentWindow;
+      if (target && target !== except) target.postMessage(message, location.origin);
+    }
+  }
+
+  private hear(event: MessageEvent<FromFrame>): void {
+    const ours = this.frames().some((frame) => frame.nativeElement.contentWindow === event.source);
+    if (!ours || event.origin !== location.origin) return;
+    const { data } = event;
+    switch (data.type) {
+      case 'fond:ready': {
+        const page = this.page();
+        if (page) this.sendAll({ type: 'fond:page', page });
+        this.sendAll({ type: 'fond:tickets', tickets: this.tickets(), marked: this.marked() });
+        break;
+      }
+      case 'fond:go':
+        this.go(data.address);
+        break;
+      case 'fond:fixture':
+        this.store.dispatch(PlanActions.fixtureMarked({ id: data.id }));
+        break;
+      case 'fond:scrolled':
+        this.sendAll({ type: 'fond:scroll', share: data.share }, event.source);
+    }
+  }
+
+  /** The aisle stands in the desk's own address, so that the view can be shared and Back works. */
+  protected go(address: string): void {
+    const url = new URL(address, location.origin);
+    url.searchParams.delete('draft');
+    void this.router.navigate([], { queryParams: { aisle: decodeURIComponent(url.pathname) + url.search } });
+  }
+
+  protected choose(path: string): void {
+    this.go(path + (this.lang() === this.languages()[0] ? '' : `?lang=${this.lang()}`));
+  }
+
+  protected speak(lang: string): void {
+    const url = new URL(this.address(), location.origin);
+    if (lang === this.languages()[0]) url.searchParams.delete('lang');
+    else url.searchParams.set('lang', lang);
+    this.go(url.pathname + url.search);
+  }
+
+  protected toggleLive(live: boolean): void {
+    this.store.dispatch(PlanActions.liveToggled({ live }));
+  }
+
+  protected title(path: string): string {
+    return this.floor()?.aisles.find((aisle) => aisle.path === path)?.title ?? path;
+  }
+}

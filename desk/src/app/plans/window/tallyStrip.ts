@@ -1,0 +1,170 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { WIDTH_NAMES, type WidthName } from '@fond/core';
+import { PlanEditor } from '../state/planEditor';
+
+type Evidence = 'products' | 'rows' | 'pictures' | 'facets';
+
+/** One line of figures for the page in the window; each opens what it was counted from. */
+@Component({
+  selector: 'desk-tally',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (tally(); as figures) {
+      @if (open(); as what) {
+        <div class="evidence" role="region" aria-label="Evidence">
+          @switch (what) {
+            @case ('products') {
+              <table>
+                <caption>
+                  How the range narrows
+                </caption>
+                <tbody>
+                  @for (step of figures.sieve; track step.clause) {
+                    <tr>
+                      <th scope="row">{{ step.clause === 'source' ? 'From the source' : 'In stock' }}</th>
+                      <td>{{ step.count }}</td>
+                    </tr>
+                  }
+                  <tr>
+                    <th scope="row">After what shoppers chose</th>
+                    <td>{{ figures.products }}</td>
+                  </tr>
+                </tbody>
+              </table>
+            }
+            @case ('rows') {
+              <table>
+                <caption>
+                  Rows of
+                  {{
+                    figures.pageSize
+                  }}
+                  products a page
+                </caption>
+                <thead>
+                  <tr>
+                    <th scope="col">Width</th>
+                    <th scope="col">Columns</th>
+                    <th scope="col">Full page</th>
+                    <th scope="col">Last page</th>
+                    <th scope="col">Last row</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  @for (name of widths; track name) {
+                    @let at = figures.widths[name];
+                    <tr>
+                      <th scope="row">{{ name }} {{ at.viewport }}</th>
+                      <td>{{ at.full.columns }}</td>
+                      <td>{{ at.full.rows }} rows</td>
+                      <td>{{ at.last.rows }} rows</td>
+                      <td>{{ at.last.lastRow }} of {{ at.last.columns }}</td>
+                    </tr>
+                  }
+                </tbody>
+              </table>
+            }
+            @case ('pictures') {
+              <table>
+                <caption>
+                  Pictures in pixels
+                </caption>
+                <thead>
+                  <tr>
+                    <th scope="col">Width</th>
+                    <th scope="col">Card</th>
+                    <th scope="col">Needed at 1×</th>
+                    <th scope="col">Needed at 2×</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  @for (name of widths; track name) {
+                    @let at = figures.widths[name];
+                    <tr>
+                      <th scope="row">{{ name }} {{ at.viewport }}</th>
+                      <td>{{ at.card }}</td>
+                      <td>{{ at.picture.single }}</td>
+                      <td>{{ at.picture.double }}</td>
+                    </tr>
+                  }
+                </tbody>
+              </table>
+            }
+            @case ('facets') {
+              <table>
+                <caption>
+                  Filters on this page
+                </caption>
+                <tbody>
+                  @for (facet of figures.facets; track facet.key) {
+                    <tr>
+                      <th scope="row">{{ facet.label }}</th>
+                      <td>{{ facet.values }} values</td>
+                    </tr>
+                  }
+                </tbody>
+              </table>
+            }
+          }
+        </div>
+      }
+      <ul>
+        @for (figure of line(); track figure.name) {
+          <li>
+            <button
+              type="button"
+              [attr.aria-expanded]="open() === figure.evidence"
+              (click)="toggle(figure.evidence)"
+            >
+              <b class="figures" [class.ragged]="figure.ragged">{{ figure.value }}</b> {{ figure.name }}
+            </button>
+          </li>
+        }
+      </ul>
+    } @else {
+      <p>The tally counts the page in the window once this plan serves it.</p>
+    }
+  `,
+  styleUrl: './tallyStrip.scss',
+  host: { '(keydown.escape)': 'open.set(null)' },
+})
+export class TallyStrip {
+  protected readonly tally = inject(PlanEditor).tally;
+  protected readonly open = signal<Evidence | null>(null);
+  protected readonly widths = WIDTH_NAMES;
+
+  protected readonly line = computed(
+    (): { name: string; value: string; evidence: Evidence; ragged?: boolean }[] => {
+      const tally = this.tally();
+      if (!tally) return [];
+      const { widths } = tally;
+      const each = (text: (name: WidthName) => string): string => WIDTH_NAMES.map(text).join(' · ');
+      const ragged = widths.wide.last.lastRow !== widths.wide.last.columns;
+      return [
+        {
+          name: tally.products === 1 ? 'product' : 'products',
+          value: String(tally.products),
+          evidence: 'products',
+        },
+        { name: tally.pages === 1 ? 'page' : 'pages', value: String(tally.pages), evidence: 'rows' },
+        { name: 'rows', value: each((name) => String(widths[name].full.rows)), evidence: 'rows' },
+        {
+          name: 'in the last row',
+          value: each((name) => `${widths[name].last.lastRow}/${widths[name].last.columns}`),
+          evidence: 'rows',
+          ragged,
+        },
+        { name: 'px card', value: each((name) => String(widths[name].card)), evidence: 'pictures' },
+        {
+          name: tally.facets.length === 1 ? 'filter' : 'filters',
+          value: String(tally.facets.length),
+          evidence: 'facets',
+        },
+      ];
+    },
+  );
+
+  protected toggle(evidence: Evidence): void {
+    this.open.update((open) => (open === evidence ? null : evidence));
+  }
+}

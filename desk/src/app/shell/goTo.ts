@@ -1,0 +1,121 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatDialogRef } from '@angular/material/dialog';
+import { Router } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { floorFeature } from '../floor/floor.feature';
+
+interface Target {
+  kind: 'Aisle' | 'Plan' | 'Screen';
+  name: string;
+  detail: string;
+  commands: string[];
+  query?: Record<string, string>;
+}
+
+const SCREENS: readonly Target[] = [
+  { kind: 'Screen', name: 'Floor', detail: 'All aisles', commands: ['/floor'] },
+  { kind: 'Screen', name: 'Editions', detail: 'What was published', commands: ['/editions'] },
+  { kind: 'Screen', name: 'Catalogue in', detail: 'Read a product file', commands: ['/catalogue/import'] },
+];
+
+const MOST = 9;
+
+/** One box that leads anywhere: type a few letters, choose with the arrows, Enter. */
+@Component({
+  selector: 'desk-go-to',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <input
+      type="text"
+      role="combobox"
+      aria-expanded="true"
+      aria-controls="go-to-list"
+      aria-label="Go to"
+      placeholder="An aisle, a plan, a screen"
+      autocomplete="off"
+      [attr.aria-activedescendant]="found().length ? 'go-to-' + at() : null"
+      (input)="type($any($event.target).value)"
+      (keydown)="onKey($event)"
+    />
+    <ul id="go-to-list" role="listbox" aria-label="Found">
+      @for (target of found(); track target.kind + target.name + target.detail; let place = $index) {
+        <li
+          role="option"
+          tabindex="-1"
+          [id]="'go-to-' + place"
+          [attr.aria-selected]="place === at()"
+          (click)="go(target)"
+          (keydown.enter)="go(target)"
+          (mouseenter)="at.set(place)"
+        >
+          <span class="kind">{{ target.kind }}</span>
+          <strong>{{ target.name }}</strong>
+          <span class="detail">{{ target.detail }}</span>
+        </li>
+      } @empty {
+        <li class="none">Nothing is called “{{ text() }}”.</li>
+      }
+    </ul>
+  `,
+  styleUrl: './goTo.scss',
+})
+export class GoTo {
+  private readonly router = inject(Router);
+  private readonly dialog = inject(MatDialogRef);
+  private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
+  protected readonly text = signal('');
+  protected readonly at = signal(0);
+
+  private readonly targets = computed((): Target[] => {
+    const floor = this.floor();
+    if (!floor) return [...SCREENS];
+    return [
+      ...floor.plans.map((plan): Target => ({
+        kind: 'Plan',
+        name: plan.name,
+        detail: `${plan.aisles} aisles`,
+        commands: ['/plans', plan.id],
+      })),
+      ...SCREENS,
+      ...floor.aisles.map((aisle): Target => ({
+        kind: 'Aisle',
+        name: aisle.title,
+        detail: aisle.path,
+        commands: ['/plans', aisle.plan?.id ?? 'house'],
+        query: { aisle: aisle.path },
+      })),
+    ];
+  });
+
+  protected readonly found = computed(() => {
+    const words = this.text().toLowerCase().split(/\s+/).filter(Boolean);
+    return this.targets()
+      .filter((target) => {
+        const text = `${target.kind} ${target.name} ${target.detail}`.toLowerCase();
+        return words.every((word) => text.includes(word));
+      })
+      .slice(0, MOST);
+  });
+
+  protected type(text: string): void {
+    this.text.set(text);
+    this.at.set(0);
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    const count = this.found().length;
+    if (step && count) {
+      event.preventDefault();
+      this.at.update((at) => (at + step + count) % count);
+    } else if (event.key === 'Enter') {
+      const target = this.found()[this.at()];
+      if (target) this.go(target);
+    }
+  }
+
+  protected go(target: Target): void {
+    this.dialog.close();
+    void this.router.navigate(target.commands, { queryParams: target.query ?? {} });
+  }
+}

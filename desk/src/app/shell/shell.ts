@@ -1,0 +1,110 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
+import { MatIconModule } from '@angular/material/icon';
+import { MatMenuModule } from '@angular/material/menu';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { FloorActions } from '../floor/floor.actions';
+import { floorFeature } from '../floor/floor.feature';
+import { SessionActions } from '../session/session.actions';
+import { sessionFeature } from '../session/session.feature';
+import { Appearance } from './appearance';
+import { GoTo } from './goTo';
+
+@Component({
+  selector: 'desk-shell',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    RouterOutlet,
+    RouterLink,
+    RouterLinkActive,
+    MatButtonModule,
+    MatIconModule,
+    MatMenuModule,
+    MatTooltipModule,
+  ],
+  host: { '(document:keydown)': 'onKey($event)' },
+  template: `
+    <a class="skip" href="/floor#content" (click)="skip($event)">Skip to the content</a>
+    <header class="bar">
+      <a class="mark" routerLink="/floor">Fond Aisle</a>
+      <nav aria-label="Screens">
+        @for (screen of screens; track screen.path) {
+          <a [routerLink]="screen.path" routerLinkActive="here" ariaCurrentWhenActive="page">{{
+            screen.name
+          }}</a>
+        }
+      </nav>
+      <button type="button" class="go-to" (click)="goTo()">
+        <mat-icon svgIcon="search" aria-hidden="true" /> Go to an aisle or plan <kbd>Ctrl K</kbd>
+      </button>
+      @if (edition(); as live) {
+        <a class="live" routerLink="/editions" matTooltip="What shoppers see"
+          ><span aria-hidden="true">●</span> Edition {{ live.number }} is live</a
+        >
+      }
+      <a mat-button href="/shop" target="_blank" rel="noopener"
+        >Shop <mat-icon svgIcon="open" iconPositionEnd
+      /></a>
+      <button
+        mat-icon-button
+        type="button"
+        (click)="appearance.toggle()"
+        aria-label="Light or dark"
+        matTooltip="Light or dark"
+      >
+        <mat-icon svgIcon="contrast" />
+      </button>
+      <button mat-button type="button" [matMenuTriggerFor]="menu">{{ user()?.name }}</button>
+      <mat-menu #menu="matMenu">
+        <p class="menu-note">{{ user()?.email }}</p>
+        <button mat-menu-item type="button" (click)="signOut()">Sign out</button>
+      </mat-menu>
+    </header>
+    <div id="content" tabindex="-1" class="content"><router-outlet /></div>
+  `,
+  styleUrl: './shell.scss',
+})
+export class Shell {
+  private readonly store = inject(Store);
+  private readonly dialog = inject(MatDialog);
+  protected readonly appearance = inject(Appearance);
+  protected readonly user = this.store.selectSignal(sessionFeature.selectUser);
+  protected readonly edition = this.store.selectSignal(floorFeature.selectEdition);
+  protected readonly screens = [
+    { path: '/floor', name: 'Floor' },
+    { path: '/editions', name: 'Editions' },
+    { path: '/catalogue/import', name: 'Catalogue in' },
+  ];
+
+  constructor() {
+    this.store.dispatch(FloorActions.entered());
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'k') return;
+    event.preventDefault();
+    this.goTo();
+  }
+
+  protected goTo(): void {
+    if (!this.dialog.openDialogs.length)
+      this.dialog.open(GoTo, {
+        width: '560px',
+        position: { top: '80px' },
+        ariaLabel: 'Go to',
+        autoFocus: 'input',
+      });
+  }
+
+  protected skip(event: Event): void {
+    event.preventDefault();
+    document.getElementById('content')?.focus();
+  }
+
+  protected signOut(): void {
+    this.store.dispatch(SessionActions.signOutAsked());
+  }
+}
