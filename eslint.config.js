@@ -7,7 +7,9 @@ export default tseslint.config(
   {
     files: ['**/*.ts'],
     extends: [js.configs.recommended, ...tseslint.configs.strict, ...tseslint.configs.stylistic],
-    languageOptions: { parserOptions: { project: './tsconfig.check.json', tsconfigRootDir: import.meta.dirname } },
+    languageOptions: {
+      parserOptions: { project: './tsconfig.check.json', tsconfigRootDir: import.meta.dirname },
+    },
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-floating-promises': 'error',

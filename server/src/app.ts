@@ -59,7 +59,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const sessions = await makeSessions(sequelize);
 
   let stopped = false;
-  void makeRenditions(host, pictures, log, () => stopped);
+  const renditions = makeRenditions(host, pictures, log, () => stopped);
 
   const app = express();
   app.disable('x-powered-by');
@@ -94,6 +94,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
 
   const stop = async (): Promise<void> => {
     stopped = true;
+    await renditions;
     await settle(jobs, host, sessions, sequelize);
   };
   return { app, sequelize, host, jobs, pictures, stop };

@@ -1,4 +1,4 @@
-import { mkdir } from 'node:fs/promises';
+import { mkdir, rm, writeFile } from 'node:fs/promises';
 import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { createApplication } from './app';
 import { readConfig } from './config';
 import { portIsFree, startDatabase } from './database/process';
+import { addressFile } from './database/tool';
 import { DEMO_SIGN_IN } from './demo/seed';
 
 const DIST = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../dist');
@@ -17,6 +18,7 @@ async function main(): Promise<void> {
     throw new Error(`Port ${config.port} on ${config.host} is taken. Set FOND_PORT to another one.`);
   await mkdir(config.data, { recursive: true });
   const database = config.databaseUrl ? null : await startDatabase(config.data, config.databasePort, log);
+  if (database) await writeFile(addressFile(config.data), database.url);
   let application;
   try {
     application = await createApplication({
@@ -49,6 +51,7 @@ async function main(): Promise<void> {
     server.closeAllConnections();
     await stop();
     await database?.stop();
+    await rm(addressFile(config.data), { force: true });
     process.exit(code);
   };
   const onSignal = (signal: NodeJS.Signals): void => void end(signal, 0).catch(fail);

@@ -32,7 +32,7 @@ export async function portIsFree(port: number, host: string): Promise<boolean> {
 }
 
 async function freePort(wanted: number): Promise<number> {
-  if (await portIsFree(wanted, '127.0.0.1')) return wanted;
+  if (wanted !== 0 && (await portIsFree(wanted, '127.0.0.1'))) return wanted;
   return new Promise((resolve, reject) => {
     const probe = createServer()
       .once('error', reject)

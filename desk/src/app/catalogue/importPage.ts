@@ -10,6 +10,8 @@ import { toProblem } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
 import { ended, JobFollower } from './jobFollower';
 
+const MOST_NAMED = 12;
+
 const TYPES: readonly { type: NonNullable<ImportColumn['type']>; name: string }[] = [
   { type: 'text', name: 'text' },
   { type: 'many', name: 'several values' },
@@ -60,6 +62,22 @@ export class ImportPage {
     () => this.report()?.columns.filter(({ use }) => use === 'field' || use === 'text') ?? [],
   );
 
+  /** What the file brings that the shop has not had: one sentence each. */
+  protected readonly news = computed(() => {
+    const report = this.report();
+    if (!report) return [];
+    const sentence = (titles: readonly string[], one: string, several: string): string[] => {
+      if (!titles.length) return [];
+      const named = titles.slice(0, MOST_NAMED).join(', ');
+      const more = titles.length > MOST_NAMED ? ` and ${titles.length - MOST_NAMED} more` : '';
+      return [`${titles.length} new ${titles.length === 1 ? one : several}: ${named}${more}.`];
+    };
+    return [
+      ...sentence(report.newCategories, 'category', 'categories'),
+      ...sentence(report.newTags, 'tag', 'tags'),
+      ...sentence(report.newCollections, 'collection', 'collections'),
+    ];
+  });
   protected readonly fieldNames = computed(() =>
     this.fields()
       .map(({ name }) => name)

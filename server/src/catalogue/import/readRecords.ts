@@ -1,7 +1,6 @@
 import { createReadStream } from 'node:fs';
 import { open, readFile } from 'node:fs/promises';
-import { createInterface } from 'node:readline';
-import { Readable } from 'node:stream';
+import { pipeline, Readable } from 'node:stream';
 import { parse, CsvError } from 'csv-parse';
 import type { ImportError } from '@fond/contract';
 
@@ -42,20 +41,35 @@ export function openRecords(path: string, kind: FileKind): Promise<RecordFile> {
 async function* utf8(path: string): AsyncGenerator<string> {
   const decoder = new TextDecoder('utf-8', { fatal: true });
   let line = 1;
-  try {
-    for await (const chunk of createReadStream(path)) {
-      const text = decoder.decode(chunk as Buffer, { stream: true });
-      for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) line++;
-      yield text;
+  const linesIn = (text: string): number => text.split('\n').length - 1;
+  for await (const chunk of createReadStream(path)) {
+    let text: string;
+    try {
+      text = decoder.decode(chunk as Buffer, { stream: true });
+    } catch {
+      const readable = new TextDecoder().decode(chunk as Buffer).split('\ufffd', 1)[0];
+      throw new UnreadableFile(line + linesIn(readable), NOT_UTF8);
     }
-    yield decoder.decode();
-  } catch (error) {
-    if (!(error instanceof TypeError)) throw error;
-    throw new UnreadableFile(
-      line,
-      'The file is not UTF-8 text from here on; save it as UTF-8 and try again.',
-    );
+    line += linesIn(text);
+    yield text;
   }
+  try {
+    yield decoder.decode();
+  } catch {
+    throw new UnreadableFile(line, NOT_UTF8);
+  }
+}
+
+const NOT_UTF8 = 'The file is not UTF-8 text from here on; save it as UTF-8 and try again.';
+
+async function* linesOf(path: string): AsyncGenerator<string> {
+  let rest = '';
+  for await (const text of utf8(path)) {
+    const lines = (rest + text).split('\n');
+    rest = lines.pop()!;
+    yield* lines;
+  }
+  if (rest) yield rest;
 }
 
 /** Spreadsheets in some countries write semicolons or tabs; the first line tells. */
@@ -79,7 +93,9 @@ interface CsvRow {
 async function openCsv(path: string): Promise<RecordFile> {
   const delimiter = await delimiterOf(path);
   const rows = async function* (): AsyncGenerator<{ line: number; cells: string[] }> {
-    const parser = Readable.from(utf8(path)).pipe(
+    // Through a pipeline, an error of the file reaches the reader of the rows, and a reader that stops closes the file.
+    const parser = pipeline(
+      Readable.from(utf8(path)),
       parse({
         bom: true,
         delimiter,
@@ -88,8 +104,8 @@ async function openCsv(path: string): Promise<RecordFile> {
         skip_empty_lines: true,
         trim: true,
       }),
+      () => undefined,
     );
-    // An error while reading the file has to reach the parser's reader.
     try {
       for await (const { info, record } of parser as AsyncIterable<CsvRow>) {
         const breaks = record.reduce((sum, cell) => sum + cell.split('\n').length - 1, 0);
@@ -178,7 +194,7 @@ async function columnsOf(records: AsyncIterable<RawRecord>): Promise<string[]> {
 async function openJsonLines(path: string): Promise<RecordFile> {
   const records = async function* (): AsyncGenerator<RawRecord> {
     let line = 0;
-    for await (const text of createInterface({ input: Readable.from(utf8(path)), crlfDelay: Infinity })) {
+    for await (const text of linesOf(path)) {
       line++;
       if (!text.trim()) continue;
       let value: unknown;

@@ -1,4 +1,4 @@
-import { Directive } from '@angular/core';
+import { Directive, input, output } from '@angular/core';
 
 /**
  * A word of a sentence that opens its slip. A real button can't break over two lines as a word does, so this is a
@@ -10,13 +10,21 @@ import { Directive } from '@angular/core';
     class: 'word',
     role: 'button',
     tabindex: '0',
+    '[attr.data-slip]': 'deskWord()',
+    '[attr.aria-expanded]': 'open() === deskWord()',
+    '(click)': 'pressed.emit()',
     '(keydown.enter)': 'press($event)',
     '(keydown.space)': 'press($event)',
   },
 })
 export class Word {
+  /** Name of the slip, and of the one that is open. */
+  readonly deskWord = input.required<string>();
+  readonly open = input.required<string | null>();
+  readonly pressed = output();
+
   protected press(event: Event): void {
     event.preventDefault();
-    (event.target as HTMLElement).click();
+    this.pressed.emit();
   }
 }

@@ -1,0 +1,9 @@
+#!/bin/sh
+# One command on a fresh machine: installs, builds, starts the database, serves. Ctrl-C stops all of it.
+set -eu
+cd "$(dirname "$0")/.."
+. scripts/prepare.sh
+[ -n "${FOND_DB_URL:-}" ] || need_packages mariadb-server=mariadbd
+need_modules
+need_build
+exec node --import tsx server/src/start.ts

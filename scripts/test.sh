@@ -1,0 +1,44 @@
+#!/bin/sh
+# npm test: formatting, lint, types, layer rules, builds, then unit, server and browser tests.
+# Ends with the line "N passed, N failed".
+set -u
+cd "$(dirname "$0")/.."
+. scripts/prepare.sh
+need_packages mariadb-server=mariadbd chromium=chromium || exit 1
+need_modules || exit 1
+
+passed=0
+failed=0
+check() {
+  name=$1
+  shift
+  started=$(date +%s)
+  if out=$("$@" 2>&1); then
+    passed=$((passed + 1))
+    printf 'ok      %s (%ss)\n' "$name" "$(($(date +%s) - started))"
+  else
+    failed=$((failed + 1))
+    printf 'FAILED  %s\n%s\n' "$name" "$out"
+  fi
+}
+
+check formatting npx --no-install prettier --check .
+check types npx --no-install tsc -p tsconfig.check.json --noEmit
+check lint npx --no-install eslint .
+check "layer rules" npx --no-install depcruise --config .dependency-cruiser.cjs core contract server shop desk tests benchmarks scripts
+check "lock file without addresses" sh -c '! grep -E "\"resolved\": \"(https?|git)" package-lock.json'
+check builds need_build
+
+report=.stamps/tests.json
+rm -f "$report"
+npx --no-install vitest run --reporter=default --reporter=json --outputFile.json="$report"
+counts=$(node -e '
+  try {
+    const { numPassedTests, numFailedTests, testResults } = JSON.parse(require("fs").readFileSync(process.argv[1], "utf8"));
+    const broken = testResults.filter((file) => file.status === "failed" && !file.assertionResults.some((test) => test.status === "failed"));
+    console.log(numPassedTests, numFailedTests + broken.length);
+  } catch { console.log(0, 1); }' "$report")
+passed=$((passed + ${counts% *}))
+failed=$((failed + ${counts#* }))
+printf '\n%s passed, %s failed\n' "$passed" "$failed"
+[ "$failed" -eq 0 ]

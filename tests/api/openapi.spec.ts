@@ -1,0 +1,54 @@
+import { Validator } from '@seriousme/openapi-schema-validator';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { PROBLEM_TYPES } from '@fond/contract';
+import { startTestServer, type TestServer } from '../support/server';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer(inject('databaseServer'));
+});
+afterAll(() => server.stop());
+
+interface Layer {
+  route?: { path: string; methods: Record<string, boolean> };
+}
+
+describe('the OpenAPI document', () => {
+  it('is valid OpenAPI 3.1', async () => {
+    const { body } = await server.guest.get('/api/openapi.json');
+    const result = await new Validator().validate(body);
+    expect(result.errors ?? []).toEqual([]);
+    expect(body.openapi).toBe('3.1.0');
+  });
+
+  it('tells exactly the operations that the server answers', async () => {
+    const { body } = await server.guest.get('/api/openapi.json');
+    const told = Object.entries(body.paths as Record<string, object>).flatMap(([path, operations]) =>
+      Object.keys(operations).map((method) => `${method} ${path}`),
+    );
+    const { stack } = server.application.app.router as unknown as { stack: Layer[] };
+    const mounted = stack.flatMap(({ route }) =>
+      route?.path.startsWith('/api')
+        ? Object.keys(route.methods).map((method) => `${method} ${route.path.replace(/:(\w+)/g, '{$1}')}`)
+        : [],
+    );
+    expect(mounted.sort()).toEqual(told.sort());
+  });
+
+  it('names every problem type of the registry', async () => {
+    const { body } = await server.guest.get('/api/openapi.json');
+    expect(body.components.schemas.Problem.properties.type.enum).toEqual(
+      Object.keys(PROBLEM_TYPES).map((name) => `/problems/${name}`),
+    );
+  });
+});
+
+describe('the JSON Schema of a plan', () => {
+  it('knows the fixtures and refuses unknown keys', async () => {
+    const { body } = await server.guest.get('/api/schema/plan.json');
+    expect(body.$schema).toContain('2020-12');
+    expect(body.required).toEqual(['id', 'name', 'reach', 'fixtures']);
+    expect(body.additionalProperties).toBe(false);
+    expect(JSON.stringify(body)).toContain('"shelf"');
+  });
+});

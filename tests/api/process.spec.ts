@@ -1,0 +1,138 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { DEMO_SIGN_IN } from '../../server/src/demo/seed';
+
+const ROOT = path.resolve(import.meta.dirname, '../..');
+const WITHIN = { timeout: 60_000, interval: 100 };
+
+let folder: string;
+let port: number;
+let running: ChildProcess | null = null;
+
+beforeAll(async () => {
+  folder = await mkdtemp(path.join(tmpdir(), 'fond-process-'));
+  port = await new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const found = (probe.address() as AddressInfo).port;
+      probe.close(() => resolve(found));
+    });
+  });
+});
+afterAll(async () => {
+  if (running) await end('SIGTERM');
+  await rm(folder, { recursive: true, force: true });
+});
+
+const run = (script: string, ...args: string[]): ChildProcess =>
+  spawn(process.execPath, ['--import', 'tsx', `server/src/${script}.ts`, ...args], {
+    cwd: ROOT,
+    env: { ...process.env, FOND_DATA: folder, FOND_PORT: String(port), FOND_DB_PORT: '0', FOND_LOG: 'error' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+
+async function start(): Promise<void> {
+  running = run('start');
+  await vi.waitFor(async () => expect((await fetch(`${address()}/api/health`)).status).toBe(200), WITHIN);
+}
+
+async function end(signal: NodeJS.Signals): Promise<number | null> {
+  const ended = once(running!, 'exit') as Promise<[number | null]>;
+  running!.kill(signal);
+  running = null;
+  const [code] = await ended;
+  return code;
+}
+
+const address = (): string => `http://127.0.0.1:${port}`;
+const get = async (url: string): Promise<{ status: number; body: string }> => {
+  const response = await fetch(address() + url);
+  return { status: response.status, body: await response.text() };
+};
+
+async function signIn(): Promise<{ headers: Record<string, string> }> {
+  const response = await fetch(`${address()}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(DEMO_SIGN_IN),
+  });
+  const { csrfToken } = (await response.json()) as { csrfToken: string };
+  const cookie = response.headers.get('set-cookie')!.split(';')[0];
+  return { headers: { cookie, 'X-CSRF-Token': csrfToken, 'content-type': 'application/json' } };
+}
+
+/** The process of the database that runs on the tests' folder. */
+async function databasePid(): Promise<number> {
+  const ps = spawn('pgrep', ['-f', `mariadbd.*--datadir=${folder}/`], {
+    stdio: ['ignore', 'pipe', 'ignore'],
+  });
+  let text = '';
+  for await (const chunk of ps.stdout) text += String(chunk);
+  return Number(text.trim().split('\n')[0] || NaN);
+}
+
+describe('the running application', () => {
+  it('finds everything it had after it was killed in the middle', async () => {
+    await start();
+    const desk = await signIn();
+    const house = (await (await fetch(`${address()}/api/plans/house`, desk)).json()) as {
+      plan: object;
+      version: number;
+    };
+    const renamed = { ...house.plan, name: 'Renamed before the end' };
+    const saved = await fetch(`${address()}/api/plans/house`, {
+      method: 'PUT',
+      ...desk,
+      body: JSON.stringify({ plan: renamed, version: house.version }),
+    });
+    expect(saved.status).toBe(200);
+    await end('SIGKILL');
+    // The database goes down with its application.
+    await vi.waitFor(async () => expect(await databasePid()).toBeNaN(), WITHIN);
+
+    await start();
+    // The session lives in the database, so the same cookie still opens the desk.
+    const again = (await (await fetch(`${address()}/api/plans/house`, desk)).json()) as {
+      plan: { name: string };
+    };
+    expect(again.plan.name).toBe('Renamed before the end');
+    expect(JSON.parse((await get('/api/health')).body)).toMatchObject({ products: 306 });
+  });
+
+  it('goes on showing the shop while the database is away, says so at the desk, and recovers by itself', async () => {
+    const desk = await signIn();
+    const before = await get('/shop/cookware/pans');
+    process.kill(await databasePid(), 'SIGKILL');
+    await vi.waitFor(async () => {
+      const floor = await fetch(`${address()}/api/floor`, desk);
+      expect(floor.status).toBe(503);
+      expect(await floor.json()).toMatchObject({ type: '/problems/database-away' });
+    }, WITHIN);
+    expect((await get('/shop/cookware/pans')).status).toBe(before.status);
+    expect((await get('/api/shop/listing?aisle=/baking')).status).toBe(200);
+    await vi.waitFor(
+      async () => expect((await fetch(`${address()}/api/floor`, desk)).status).toBe(200),
+      WITHIN,
+    );
+  });
+
+  it('takes a file from the command line and serves it without a restart', async () => {
+    const file = path.join(folder, 'more.csv');
+    await writeFile(file, 'sku,title,category,price\nX-1,Tin whistle,Whistles,3\n');
+    const tool = run('importFile', file);
+    let text = '';
+    tool.stdout!.on('data', (chunk) => (text += String(chunk)));
+    expect(await once(tool, 'exit')).toEqual([0, null]);
+    expect(text).toContain('1 products read, 1 new');
+    await vi.waitFor(async () => expect((await get('/shop/whistles')).body).toContain('Tin whistle'), WITHIN);
+  });
+
+  it('stops cleanly when it is told to, and its database with it', async () => {
+    expect(await end('SIGTERM')).toBe(0);
+    expect(await databasePid()).toBeNaN();
+  });
+});

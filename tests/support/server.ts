@@ -1,0 +1,101 @@
+import { randomBytes } from 'node:crypto';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { createConnection } from 'mariadb';
+import { pino } from 'pino';
+import supertest from 'supertest';
+import type { Job } from '@fond/contract';
+import { createApplication, type Application } from '../../server/src/app';
+import { addUser } from '../../server/src/people/users';
+
+export const PASSWORD = 'correct-horse';
+
+export interface TestServer {
+  application: Application;
+  /** Without a session. */
+  guest: ReturnType<typeof supertest>;
+  folder: string;
+  signIn: (name?: string) => Promise<Desk>;
+  stop: () => Promise<void>;
+}
+
+/** Somebody who is signed in: sends the cookie and the token along. */
+export interface Desk {
+  get: (address: string) => supertest.Test;
+  post: (address: string, body?: object) => supertest.Test;
+  put: (address: string, body: object) => supertest.Test;
+  delete: (address: string) => supertest.Test;
+  agent: ReturnType<typeof supertest.agent>;
+  token: string;
+  /** Uploads a product file and waits for the job's end. */
+  importFile: (name: string, content: string | Buffer, fields?: Record<string, string>) => Promise<Job>;
+}
+
+/** The application over a database of its own; every answer is held against its schema. */
+export async function startTestServer(
+  server: string,
+  options: { demo?: boolean; dist?: string } = {},
+): Promise<TestServer> {
+  const name = `t_${randomBytes(6).toString('hex')}`;
+  const url = new URL(server);
+  const connection = await createConnection({ host: url.hostname, port: Number(url.port), user: 'root' });
+  await connection.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_520_ci`);
+  await connection.end();
+  const folder = await mkdtemp(path.join(tmpdir(), 'fond-server-'));
+  const application = await createApplication({
+    databaseUrl: `${server}/${name}`,
+    data: folder,
+    dist: options.dist ?? null,
+    demo: options.demo ?? false,
+    log: pino({ level: 'fatal' }),
+    checkAnswers: true,
+  });
+  const signIn = async (who = 'Ines Marlow'): Promise<Desk> => {
+    const email = `${who.toLowerCase().replace(/\W+/g, '.')}@pellmere.example`;
+    const agent = supertest.agent(application.app);
+    const send = (): supertest.Test => agent.post('/api/session').send({ email, password: PASSWORD });
+    let answer = await send();
+    if (answer.status === 401) {
+      await addUser(who, email, PASSWORD);
+      answer = await send();
+    }
+    return deskOf(agent, String(answer.body.csrfToken));
+  };
+  return {
+    application,
+    guest: supertest(application.app),
+    folder,
+    signIn,
+    stop: async () => {
+      await application.stop();
+      await rm(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+function deskOf(agent: Desk['agent'], token: string): Desk {
+  const importFile: Desk['importFile'] = async (name, content, fields = {}) => {
+    let request = agent.post('/api/catalogue/import').set('X-CSRF-Token', token);
+    for (const [key, value] of Object.entries(fields)) request = request.field(key, value);
+    const started = await request.attach('file', Buffer.from(content), name);
+    if (started.status !== 202) throw new Error(`The upload was answered ${started.status}: ${started.text}`);
+    // The stream of events ends when the job has ended; its last event is the job as it stands then.
+    const events = await agent.get(`/api/jobs/${started.body.id}/events`).buffer(true);
+    const last = events.text
+      .trim()
+      .split('\n')
+      .filter((line) => line.startsWith('data: '))
+      .at(-1)!;
+    return JSON.parse(last.slice('data: '.length)) as Job;
+  };
+  return {
+    get: (address) => agent.get(address),
+    post: (address, body = {}) => agent.post(address).set('X-CSRF-Token', token).send(body),
+    put: (address, body) => agent.put(address).set('X-CSRF-Token', token).send(body),
+    delete: (address) => agent.delete(address).set('X-CSRF-Token', token),
+    agent,
+    token,
+    importFile,
+  };
+}
