@@ -10,6 +10,7 @@ import { DEMO_SIGN_IN, seedDemo } from './demo/seed';
 import { connect } from './database/connect';
 import { migrate } from './database/migrate';
 import { defineModels } from './database/models';
+import { builtFiles } from './http/builtFiles';
 import { mountOperations } from './http/mount';
 import { problem, problemHandler, sendProblem } from './http/problem';
 import { NONCE_MARK, nonceOf, secureHeaders, signInLimit } from './http/security';
@@ -117,7 +118,7 @@ async function mountDesk(app: Express, dist: string): Promise<void> {
   const { readFile } = await import('node:fs/promises');
   const folder = path.join(dist, 'desk', 'browser');
   const pieces = (await readFile(path.join(folder, 'index.html'), 'utf8')).split(NONCE_MARK);
-  app.use(express.static(folder, { index: false, redirect: false, immutable: true, maxAge: '1y' }));
+  app.use(builtFiles(folder));
   app.get('/*path', deskPage);
   app.get('/', deskPage);
   function deskPage(request: express.Request, response: express.Response, next: express.NextFunction): void {
@@ -131,7 +132,7 @@ async function mountDesk(app: Express, dist: string): Promise<void> {
   }
 }
 
-/** Makes the pictures of all cards in the background, while the shop is open already. */
+/** Makes the pictures of all cards in the background, while the shop is open; further views wait to be asked for. */
 async function makeRenditions(
   host: CatalogueHost,
   pictures: PictureStore,

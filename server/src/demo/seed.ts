@@ -24,7 +24,7 @@ import {
   type Pair,
 } from './catalogue/vocabulary';
 import { drawPicture } from './pictures/draw';
-import { SHEET_HEIGHT, SHEET_WIDTH } from './pictures/sheet';
+import { ORIGINAL_HEIGHT, ORIGINAL_WIDTH } from './pictures/sheet';
 
 export const DEMO_SIGN_IN: DemoSignIn = { email: 'merchandiser@pellmere.example', password: 'shelf-ticket' };
 
@@ -268,7 +268,7 @@ async function seedPictures(
     if (!row['image']) continue;
     for (const view of [1, 2] as const) {
       const hash = await pictures.keep(Buffer.from(drawPicture(picture, view)));
-      rows.push([`${row['sku']}-${view}.svg`, hash, SHEET_WIDTH, SHEET_HEIGHT]);
+      rows.push([`${row['sku']}-${view}.svg`, hash, ORIGINAL_WIDTH, ORIGINAL_HEIGHT]);
     }
   }
   await insertRows(sequelize, 'pictures', ['source', 'hash', 'width', 'height'], rows, transaction, [

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
 import path from 'node:path';
+import { setTimeout as delay } from 'node:timers/promises';
 import type { RequestHandler } from 'express';
 import sharp from 'sharp';
 import { RENDITION_WIDTHS } from '@fond/core';
@@ -48,18 +49,23 @@ export class PictureStore {
 
   private async make(original: string, width: number, target: string): Promise<string> {
     const image = sharp(await readFile(original)).resize({ width, withoutEnlargement: true });
-    await writeWhole(target, await image.webp({ quality: 82, effort: 3 }).toBuffer());
+    await writeWhole(target, await image.webp({ quality: 82, effort: 2 }).toBuffer());
     return target;
   }
 
-  /** Makes the renditions that are missing, one after the other, until all are there or `stopped` says so. */
+  /**
+   * Makes the renditions that are missing, one after the other, until all are there or `stopped` says so. It rests
+   * as long as it works, so that shoppers who come meanwhile don't have to wait.
+   */
   async makeAll(hashes: readonly string[], stopped: () => boolean): Promise<number> {
     let made = 0;
     for (const hash of hashes)
       for (const width of RENDITION_WIDTHS) {
         if (stopped()) return made;
         if (await exists(path.join(this.renditions, `${hash}-${width}.webp`))) continue;
+        const started = performance.now();
         if (await this.rendition(hash, width)) made++;
+        await delay(performance.now() - started);
       }
     return made;
   }

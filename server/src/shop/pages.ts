@@ -1,10 +1,11 @@
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
-import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
+import type { Express, Request, RequestHandler, Response } from 'express';
 import { LRUCache } from 'lru-cache';
 import type { ShopModel } from '@fond/core';
 import { withDraft } from '@fond/core';
 import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
+import { builtFiles } from '../http/builtFiles';
 import { NONCE_MARK, nonceOf } from '../http/security';
 import { problem } from '../http/problem';
 import { sessionOf } from '../http/session';
@@ -46,13 +47,7 @@ export class ShopPages {
   ) {}
 
   mount(app: Express, dist: string, session: RequestHandler): void {
-    const assets = express.static(path.join(dist, 'shop', 'browser'), {
-      index: false,
-      redirect: false,
-      immutable: true,
-      maxAge: '1y',
-    });
-    app.use('/shop', assets);
+    app.use('/shop', builtFiles(path.join(dist, 'shop', 'browser')));
     app.use('/shop', (request, response, next) => {
       if (request.method !== 'GET' && request.method !== 'HEAD') next();
       else if (new URLSearchParams(request.url.split('?')[1]).has('draft'))

@@ -53,7 +53,7 @@ const MOST = 9;
           <span class="detail">{{ target.detail }}</span>
         </li>
       } @empty {
-        <li class="none">Nothing is called “{{ text() }}”.</li>
+        <li class="none">{{ floor() ? 'Nothing is called “' + text() + '”.' : 'Reading the aisles …' }}</li>
       }
     </ul>
   `,
@@ -62,7 +62,7 @@ const MOST = 9;
 export class GoTo {
   private readonly router = inject(Router);
   private readonly dialog = inject(MatDialogRef);
-  private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
+  protected readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
   protected readonly text = signal('');
   protected readonly at = signal(0);
 

@@ -1,7 +1,10 @@
 import { mix, type Skin } from './palette';
 
+/** The coordinates of drawings, and the pixels of the original they make: as wide as the widest rendition. */
 export const SHEET_WIDTH = 800;
 export const SHEET_HEIGHT = 900;
+export const ORIGINAL_WIDTH = 960;
+export const ORIGINAL_HEIGHT = 1080;
 
 /** One drawing: definitions and shapes, written as SVG. */
 export class Sheet {
@@ -79,7 +82,7 @@ export class Sheet {
 
   svg(): string {
     return (
-      `<svg xmlns="http://www.w3.org/2000/svg" width="${SHEET_WIDTH}" height="${SHEET_HEIGHT}" ` +
+      `<svg xmlns="http://www.w3.org/2000/svg" width="${ORIGINAL_WIDTH}" height="${ORIGINAL_HEIGHT}" ` +
       `viewBox="0 0 ${SHEET_WIDTH} ${SHEET_HEIGHT}"><defs>${this.defs.join('')}</defs>${this.shapes.join('')}</svg>`
     );
   }

@@ -1,0 +1,294 @@
+import type { Frame, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { eventually, TestBrowser, textOf } from '../support/browser';
+
+let browser: TestBrowser;
+beforeAll(async () => {
+  browser = await TestBrowser.launch(inject('baseUrl'));
+});
+afterAll(() => browser.close());
+
+/** The shop in the desk's window, once its application runs. */
+async function frameOf(page: Page): Promise<Frame> {
+  const element = await page.waitForSelector('desk-window iframe');
+  const frame = (await element!.contentFrame())!;
+  await frame.waitForFunction(() => document.documentElement.classList.contains('in-window'));
+  return frame;
+}
+
+const columnsOf = (place: Page | Frame): Promise<number> =>
+  place.$eval('.cards', (cards) => getComputedStyle(cards).gridTemplateColumns.split(' ').length);
+
+const open = (page: Page, slip: string) => page.locator(`[data-slip="${slip}"]`).click();
+const label = (name: string): string => `[aria-label="${name}"]`;
+/** A plan on the desk, once its page is counted and nothing moves any more. */
+async function planPage(address: string): Promise<Page> {
+  const page = await browser.desk(address);
+  await page.waitForSelector('desk-tally li');
+  return page;
+}
+
+const saved = (page: Page) => page.waitForSelector('.saving.saved');
+
+describe('a merchandiser', () => {
+  it('opens an aisle from the floor, changes how it sells, sees it, publishes, and shoppers get it', async () => {
+    const page = await browser.desk('/floor');
+    await page.waitForSelector('tbody tr');
+    expect(await textOf(page, 'h1')).toBe('Floor');
+
+    // A plan of its own for Baking, from the menu of its line.
+    await page.locator('input[type=search]').fill('baking');
+    await eventually(
+      page,
+      () => document.querySelectorAll('tbody tr').length,
+      (rows) => rows > 0 && rows < 15,
+    );
+    await page.locator(label('More about Baking')).click();
+    await page.locator('button::-p-text(Give it a plan of its own)').click();
+    await page.waitForSelector('desk-tally li');
+    expect(page.url()).toContain('aisle=%2Fbaking');
+    const frame = await frameOf(page);
+    await eventually(
+      page,
+      () => document.querySelector('desk-brief')?.textContent ?? '',
+      (text) => text.includes('Baking and all below it'),
+    );
+    expect(await columnsOf(frame)).toBe(3);
+
+    // Columns: the sentence, the tally and the page in the window follow at once, without a reload.
+    await frame.evaluate(() => ((window as unknown as { mark: number }).mark = 1));
+    await open(page, 'grid');
+    await page.locator(label('More: Columns, wide')).click();
+    await eventually(
+      frame,
+      () => getComputedStyle(document.querySelector('.cards')!).gridTemplateColumns.split(' ').length,
+      (columns) => columns === 4,
+    );
+    await eventually(
+      page,
+      () => document.querySelector('[data-slip="grid"]')!.textContent!,
+      (text) => text.startsWith('4 columns'),
+    );
+
+    // Order: cheapest first.
+    await open(page, 'order');
+    await page.locator('button.choice.add::-p-text(cheapest first)').click();
+    for (let n = 0; n < 2; n++) await page.locator('[aria-label="Earlier: price"]').click();
+    const names = await eventually(
+      frame,
+      () =>
+        [...document.querySelectorAll('.card-price strong')].map((price) =>
+          parseFloat(price.textContent!.replace(/[^\d.]/g, '')),
+        ),
+      (prices) => prices.length > 3 && prices.every((price, at) => at === 0 || price >= prices[at - 1]),
+    );
+    expect(names.length).toBeGreaterThan(3);
+
+    // A filter under another name.
+    await open(page, 'facets');
+    await page.locator(label('Label of material')).fill('Made of');
+    await eventually(
+      frame,
+      () => [...document.querySelectorAll('.facet h2')].map((title) => title.textContent),
+      (titles) => titles.includes('Made of'),
+    );
+    expect(await frame.evaluate(() => (window as unknown as { mark: number }).mark)).toBe(1);
+
+    // Undo and redo lead back and forth, in the window too.
+    await page.locator(label('Undo')).click();
+    await eventually(
+      frame,
+      () => document.querySelector('.filters')!.textContent!,
+      (text) => !text.includes('Made of'),
+    );
+    await page.locator(label('Redo')).click();
+    await eventually(
+      frame,
+      () => document.querySelector('.filters')!.textContent!,
+      (text) => text.includes('Made of'),
+    );
+
+    // The draft saved itself: a reload finds it.
+    await saved(page);
+    await page.reload();
+    await eventually(
+      page,
+      () => document.querySelector('[data-slip="grid"]')?.textContent ?? '',
+      (text) => text.startsWith('4 columns'),
+    );
+
+    // Nothing of it is live yet.
+    const shopper = await browser.page();
+    await shopper.goto(`${browser.baseUrl}/shop/baking`);
+    expect(await columnsOf(shopper)).toBe(3);
+
+    await page.locator('button::-p-text(Publish …)').click();
+    await page.waitForSelector('.aisles li');
+    const aisles = await page.$$eval('.aisles .path', (paths) => paths.map((path) => path.textContent));
+    expect(aisles).toContain('/baking/tins/loaf-tins');
+    expect(aisles).not.toContain('/tools');
+    await page.locator('mat-dialog-actions button::-p-text(Publish)').click();
+    await eventually(
+      page,
+      () => document.querySelector('.good')?.textContent ?? '',
+      (text) => text.includes('is live'),
+    );
+
+    await shopper.reload();
+    expect(await columnsOf(shopper)).toBe(4);
+    expect(await textOf(shopper, '.filters')).toContain('Made of');
+
+    // And the same without JavaScript.
+    const plain = await browser.page();
+    await plain.setJavaScriptEnabled(false);
+    await plain.goto(`${browser.baseUrl}/shop/baking/tins`);
+    expect(await columnsOf(plain)).toBe(4);
+    expect(await textOf(plain, '.filters')).toContain('Made of');
+  });
+
+  it('is shown a newer draft of somebody else, and loses nothing whichever is taken', async () => {
+    const address = '/plans/knives?aisle=%2Fknives-and-boards';
+    const one = await planPage(address);
+    const two = await planPage(address);
+    await open(one, 'grid');
+    await open(two, 'grid');
+    await one.locator(label('More: Gap in pixels')).click();
+    await saved(one);
+    await one.waitForFunction(() => document.querySelector('.version')?.textContent?.includes('2'));
+    await two.locator(label('More: Products a page')).click();
+    await two.waitForSelector('.trouble');
+    expect(await textOf(two, '.trouble')).toContain('saved a newer draft');
+
+    await two.locator('button::-p-text(Take theirs)').click();
+    await eventually(
+      two,
+      () => document.querySelector<HTMLInputElement>('[aria-label="Gap in pixels"]')!.value,
+      (gap) => gap === '25',
+    );
+    // Mine is one undo away.
+    await two.locator(label('Undo')).click();
+    await eventually(
+      two,
+      () => document.querySelector<HTMLInputElement>('[aria-label="Products a page"]')!.value,
+      (size) => size === '13',
+    );
+    await saved(two);
+  });
+
+  it('keeps edits that could not be saved through a reload', async () => {
+    const page = await planPage('/plans/house?aisle=%2Fstorage');
+    await open(page, 'grid');
+    let away = true;
+    await page.setRequestInterception(true);
+    page.on('request', (request) => {
+      if (away && request.method() === 'PUT') void request.abort('connectionrefused');
+      else void request.continue();
+    });
+    await page.locator(label('More: Products a page')).click();
+    await eventually(
+      page,
+      () => document.querySelector('.saving')!.textContent!,
+      (text) => text.includes('waits'),
+    );
+    expect(await textOf(page, '.trouble')).toContain('kept in this window');
+    await page.reload();
+    await eventually(
+      page,
+      () => document.querySelector('[data-slip="grid"]')?.textContent ?? '',
+      (text) => text.includes('13 a page'),
+    );
+    away = false;
+    await saved(page);
+    await page.locator(label('Undo')).click();
+    await eventually(
+      page,
+      () => document.querySelector('[data-slip="grid"]')!.textContent!,
+      (text) => text.includes('12 a page'),
+    );
+    await saved(page);
+    browser.complaints.splice(0);
+  });
+
+  it('works with the keyboard alone: a setting by name, its slip, and back to the word', async () => {
+    const page = await planPage('/plans/house?aisle=%2Ftable');
+    await page.keyboard.press('/');
+    await page.keyboard.type('sort choices');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('desk-order-slip');
+    await page.keyboard.press('Escape');
+    await eventually(
+      page,
+      () => document.activeElement?.getAttribute('data-slip') ?? '',
+      (slip) => slip === 'order',
+    );
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('desk-order-slip');
+    // Go to another aisle through the box.
+    await page.keyboard.down('Control');
+    await page.keyboard.press('k');
+    await page.keyboard.up('Control');
+    await page.waitForSelector('desk-go-to input');
+    await page.keyboard.type('bread knives');
+    await page.waitForSelector('desk-go-to [role=option]::-p-text(Bread knives)');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => location.pathname === '/plans/knives');
+  });
+
+  it('reads a product file: tried first, then in earnest', async () => {
+    const page = await browser.desk('/catalogue/import');
+    const field = (await page.waitForSelector('input[type=file]'))!;
+    const { writeFile, mkdtemp, rm } = await import('node:fs/promises');
+    const { tmpdir } = await import('node:os');
+    const folder = await mkdtemp(`${tmpdir()}/fond-upload-`);
+    try {
+      await writeFile(`${folder}/bad.csv`, 'sku,title,category,price\nT-1,Tongs,Tools,eight\n');
+      await (field as unknown as { uploadFile: (file: string) => Promise<void> }).uploadFile(
+        `${folder}/bad.csv`,
+      );
+      await eventually(
+        page,
+        () => document.querySelector('h2')?.textContent ?? '',
+        (text) => text.includes('1 fault'),
+      );
+      expect(await textOf(page, 'tbody tr')).toContain('“eight” is no price');
+      await writeFile(`${folder}/good.csv`, 'sku,title,category,price\nT-1,Tongs,Tools > Tongs,8\n');
+      await (field as unknown as { uploadFile: (file: string) => Promise<void> }).uploadFile(
+        `${folder}/good.csv`,
+      );
+      await page.locator('button::-p-text(Read 1 products into the catalogue)').click();
+      await eventually(
+        page,
+        () => document.querySelector('h2')?.textContent ?? '',
+        (text) => text.includes('is in'),
+      );
+    } finally {
+      await rm(folder, { recursive: true, force: true });
+    }
+    const shopper = await browser.page();
+    await shopper.goto(`${browser.baseUrl}/shop/tools/tongs`);
+    expect(await textOf(shopper, '.card-name')).toBe('Tongs');
+  });
+
+  it('publishes an earlier edition again and takes that back', async () => {
+    const page = await browser.desk('/editions');
+    await page.waitForSelector('tbody tr');
+    const number = () => page.$eval('tbody tr.live th', (cell) => Number(cell.textContent));
+    const before = await number();
+    await page.locator('button::-p-text(Publish again)').click();
+    await eventually(
+      page,
+      () => Number(document.querySelector('tbody tr.live th')?.textContent),
+      (live) => live === before + 1,
+    );
+    await page.locator('.mat-mdc-snack-bar-action').click();
+    await eventually(
+      page,
+      () => Number(document.querySelector('tbody tr.live th')?.textContent),
+      (live) => live === before + 2,
+    );
+  });
+
+  it('never met an error in the console on the way', () => {
+    expect(browser.complaints.filter((complaint) => !/409|401/.test(complaint))).toEqual([]);
+  });
+});

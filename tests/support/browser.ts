@@ -1,0 +1,84 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import puppeteer, { type Browser, type Frame, type Page } from 'puppeteer-core';
+import { DEMO_SIGN_IN } from '../../server/src/demo/seed';
+
+const ARGUMENTS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** Debian's Chromium with a fresh profile, and what its pages complained of. */
+export class TestBrowser {
+  readonly complaints: string[] = [];
+
+  private constructor(
+    private readonly browser: Browser,
+    private readonly profile: string,
+    readonly baseUrl: string,
+  ) {}
+
+  static async launch(baseUrl: string): Promise<TestBrowser> {
+    const profile = await mkdtemp(path.join(tmpdir(), 'fond-chromium-'));
+    const browser = await puppeteer.launch({
+      executablePath: '/usr/bin/chromium',
+      headless: true,
+      userDataDir: profile,
+      args: ARGUMENTS,
+    });
+    return new TestBrowser(browser, profile, baseUrl);
+  }
+
+  async close(): Promise<void> {
+    await this.browser.close();
+    await rm(this.profile, { recursive: true, force: true });
+  }
+
+  /** A page in a session of its own. */
+  async page(width = 1280, height = 800): Promise<Page> {
+    const context = await this.browser.createBrowserContext();
+    const page = await context.newPage();
+    await page.setViewport({ width, height });
+    page.on('pageerror', (error) => this.complaints.push(String(error)));
+    page.on('console', (message) => {
+      if (message.type() === 'error')
+        this.complaints.push(`${message.text()} ${message.location().url ?? ''}`);
+    });
+    return page;
+  }
+
+  /** A page of somebody who has signed in through the sign-in page. */
+  async desk(address: string, width = 1280, height = 800): Promise<Page> {
+    const page = await this.page(width, height);
+    await page.goto(`${this.baseUrl}/sign-in?returnTo=${encodeURIComponent(address)}`);
+    await page.locator('input[type=email]').fill(DEMO_SIGN_IN.email);
+    await page.locator('input[type=password]').fill(DEMO_SIGN_IN.password);
+    await page.locator('button[type=submit]').click();
+    await page.waitForFunction((wanted) => location.pathname + location.search === wanted, {}, address);
+    return page;
+  }
+}
+
+/** Waits until what the page says of itself is what is expected; tells both when it never is. */
+export async function eventually<T>(
+  place: Page | Frame,
+  read: () => T,
+  expected: (value: T) => boolean,
+): Promise<T> {
+  const limit = Date.now() + 15_000;
+  for (;;) {
+    const value = (await place.evaluate(read)) as T;
+    if (expected(value)) return value;
+    if (Date.now() > limit) throw new Error(`The page went on saying: ${JSON.stringify(value)}`);
+    await new Promise((resolve) => setTimeout(resolve, 40));
+  }
+}
+
+export const textOf = (place: Page | Frame, selector: string): Promise<string> =>
+  place.$eval(selector, (element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim());
