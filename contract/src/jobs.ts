@@ -58,6 +58,8 @@ export interface ImportReport {
   newCategories: readonly string[];
   newTags: readonly string[];
   newCollections: readonly string[];
+  /** Languages that the shop speaks from now on. */
+  newLanguages: readonly string[];
   milliseconds: number;
 }
 

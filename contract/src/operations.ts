@@ -143,6 +143,7 @@ const report = Joi.object({
   newCategories: Joi.array().items(text).required(),
   newTags: Joi.array().items(text).required(),
   newCollections: Joi.array().items(text).required(),
+  newLanguages: Joi.array().items(text).required(),
   milliseconds: count.required(),
 });
 

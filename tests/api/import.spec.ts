@@ -139,6 +139,15 @@ describe('a product file', () => {
     expect(await item('J-1')).toMatchObject({ title: 'Jar', price: { amount: 4.5 } });
   });
 
+  it('teaches the shop a language', async () => {
+    const job = await desk.importFile('french.csv', 'sku,title,title@fr\nF-1,Whisk,Fouet\n');
+    expect(job.report!.newLanguages).toEqual(['fr']);
+    const { body } = await server.guest
+      .get('/api/shop/listing')
+      .query({ aisle: '/', lang: 'fr', size: '200' });
+    expect(body.items.map((one: { title: string }) => one.title)).toContain('Fouet');
+  });
+
   it('takes a mapping for columns that shall be read otherwise', async () => {
     const mapping = JSON.stringify({ Shelf: { use: 'attribute', type: 'text' }, Note: { use: 'skip' } });
     const job = await desk.importFile('mapped.csv', 'sku,title,Shelf,Note\nM-1,Mug,12,internal\n', {

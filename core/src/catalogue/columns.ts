@@ -1,5 +1,5 @@
 import type { Texts } from './rows';
-import { toPosting, type Posting } from './sets';
+import { toPosting, wordsFor, type Posting, type Words } from './sets';
 
 /** One value of a column: how it stands in addresses and on screens. */
 export interface ColumnValue {
@@ -36,6 +36,9 @@ export interface NumberColumn {
   scale: number;
   numbers: Float64Array;
   sorted: Uint32Array;
+  /** The set of the first k · `markEvery` products of `sorted`, for k = 0, 1, 2 …: where ranges start reading. */
+  marks: readonly Words[];
+  markEvery: number;
 }
 
 export type FacetColumn = ValueColumn | NumberColumn;
@@ -102,7 +105,34 @@ export function numberColumn(key: string, numbers: Float64Array, scale = 1): Num
   const sorted = new Uint32Array(numbers.length);
   for (let p = 0; p < numbers.length; p++) if (!Number.isNaN(numbers[p])) sorted[count++] = p;
   const present = sorted.slice(0, count).sort((a, b) => numbers[a] - numbers[b] || a - b);
-  return { kind: 'number', key, scale, numbers, sorted: present };
+  const markEvery = Math.max(1, Math.ceil(present.length / MOST_MARKS));
+  const marks: Words[] = [];
+  const words = wordsFor(numbers.length);
+  for (let k = 0; k <= present.length; k++) {
+    if (k % markEvery === 0) marks.push(words.slice());
+    if (k < present.length) words[present[k] >>> 5] |= 1 << (present[k] & 31);
+  }
+  return { kind: 'number', key, scale, numbers, sorted: present, marks, markEvery };
+}
+
+/** Sets kept per number column; more of them make ranges quicker and cost n bits each. */
+const MOST_MARKS = 48;
+
+/** The set of the first `k` products of `sorted`: the nearest mark below, and the few that are missing. */
+function firstOf(column: NumberColumn, k: number): Words {
+  const mark = Math.floor(k / column.markEvery);
+  const words = column.marks[mark].slice();
+  for (let at = mark * column.markEvery; at < k; at++)
+    words[column.sorted[at] >>> 5] |= 1 << (column.sorted[at] & 31);
+  return words;
+}
+
+/** Adds the products at places `start` … `end - 1` of `sorted` to `into`. */
+export function uniteSpan(into: Words, column: NumberColumn, start: number, end: number): void {
+  if (start >= end) return;
+  const upTo = firstOf(column, end);
+  const below = firstOf(column, start);
+  for (let w = 0; w < into.length; w++) into[w] |= upTo[w] & ~below[w];
 }
 
 /** First place in `sorted` whose number is at least `bound` (`after` false) or above it (`after` true). */

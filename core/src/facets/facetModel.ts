@@ -4,7 +4,7 @@ import { textIn } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import { valueLabel } from '../card/card';
 import { moneyOf } from '../card/money';
-import { addressOf, toggled, withPicks, type ListingState } from '../page/address';
+import { addressOf, encodedPick, toggled, type ListingState, type NeighbourAddresses } from '../page/address';
 import { wordsIn } from '../page/words';
 import type { FacetChoice } from '../plans/plan';
 import { numberText } from '../text/numbers';
@@ -60,6 +60,7 @@ export interface FacetContext {
   snapshot: Snapshot;
   aisle: Aisle;
   state: ListingState;
+  addresses: NeighbourAddresses;
   filtered: Filtered;
   /** Values that would lead to an empty page are left out, save chosen ones. */
   hideEmpty: boolean;
@@ -98,7 +99,7 @@ export function facetModel(context: FacetContext, choice: FacetChoice): FacetMod
     unit: snapshot.attributes.get(choice.key)?.row.unit ?? null,
     open: choice.open || picks.length > 0,
     shown: choice.shown,
-    clearHref: picks.length ? hrefOf(context, withPicks(state, choice.key, [])) : null,
+    clearHref: picks.length ? context.addresses.with(choice.key, []) : null,
   };
   if (column.kind === 'number')
     return choice.key === 'rating'
@@ -112,33 +113,35 @@ export function facetModel(context: FacetContext, choice: FacetChoice): FacetMod
 
 type Base = Omit<FacetModel, 'control' | 'values' | 'range'>;
 
-const hrefOf = (context: FacetContext, state: ListingState): string =>
-  addressOf(state, context.snapshot.frame.languages[0]);
-
 function valueModels(
   context: FacetContext,
   column: ValueColumn,
   lists: readonly Uint32Array[],
   picks: readonly FacetPick[],
 ): FacetValueModel[] {
-  const { snapshot, state } = context;
+  const { snapshot, state, addresses } = context;
   const counts = new Uint32Array(column.values.length);
   for (const list of lists) countCodes(column, list, counts);
-  const chosen = new Set(picks.map(pickText));
+  const chosen = picks.map(encodedPick);
+  const encoded = encodedValues(column);
   const codes =
     column.key === 'category' ? childCodes(context.aisle, snapshot, column) : column.values.keys();
   const models: (FacetValueModel & { number: number | null })[] = [];
   for (const code of codes) {
+    if (counts[code] === 0 && context.hideEmpty && !chosen.length) continue;
     const { value, number, swatch } = column.values[code];
-    const pick: FacetPick = { kind: 'value', value };
-    const selected = chosen.has(pickText(pick));
+    const text = encoded[code];
+    const selected = chosen.includes(text);
     if (counts[code] === 0 && context.hideEmpty && !selected) continue;
     models.push({
       value,
       label: valueLabel(snapshot, column, code, state.lang),
       count: counts[code],
       selected,
-      href: hrefOf(context, toggled(state, column.key, pick)),
+      href: addresses.with(
+        column.key,
+        selected ? chosen.filter((other) => other !== text) : [...chosen, text],
+      ),
       swatch,
       number,
     });
@@ -149,6 +152,19 @@ function valueModels(
     models.sort((a, b) => (numeric ? a.number! - b.number! : b.count - a.count || compare(a.label, b.label)));
   }
   return models.map(({ number: _, ...model }) => model);
+}
+
+const encodedByColumn = new WeakMap<ValueColumn, readonly string[]>();
+
+/** Every value of a column as it stands in addresses, written once. */
+function encodedValues(column: ValueColumn): readonly string[] {
+  let encoded = encodedByColumn.get(column);
+  if (!encoded)
+    encodedByColumn.set(
+      column,
+      (encoded = column.values.map(({ value }) => encodedPick({ kind: 'value', value }))),
+    );
+  return encoded;
 }
 
 const collators = new Map<string, Intl.Collator>();
@@ -221,7 +237,7 @@ function stepsModel(
       count: counts[s],
       selected,
       // One step at a time: a second one could only widen the first.
-      href: hrefOf(context, withPicks(state, column.key, selected ? [] : [pick])),
+      href: context.addresses.with(column.key, selected ? [] : [encodedPick(pick)]),
       swatch: null,
     });
   });
@@ -250,7 +266,9 @@ export function pickLabel(snapshot: Snapshot, column: FacetColumn, pick: FacetPi
 }
 
 /** Every chosen value with its way out, in the order of the address. */
-export function appliedModels(context: Omit<FacetContext, 'filtered' | 'hideEmpty'>): AppliedModel[] {
+export function appliedModels(
+  context: Omit<FacetContext, 'filtered' | 'hideEmpty' | 'addresses'>,
+): AppliedModel[] {
   const { snapshot, state } = context;
   const applied: AppliedModel[] = [];
   for (const key of [...state.selections.keys()].sort())

@@ -27,22 +27,12 @@ export function filterRange(snapshot: Snapshot, range: Words, selections: Select
     return { matches: range, count, members: listOf(range, count), nearMisses: new Map() };
   }
   const length = range.length;
+  const failed = new Uint32Array(length);
+  const twice = new Uint32Array(length);
+  for (const words of chosen) noteFailures(words, failed, twice);
   const matches = new Uint32Array(length);
-  const near = chosen.map(() => new Uint32Array(length));
-  for (let w = 0; w < length; w++) {
-    const inRange = range[w];
-    if (!inRange) continue;
-    let failed = 0;
-    let twice = 0;
-    for (const words of chosen) {
-      const missing = ~words[w];
-      twice |= failed & missing;
-      failed |= missing;
-    }
-    matches[w] = inRange & ~failed;
-    const once = inRange & failed & ~twice;
-    if (once) for (let f = 0; f < chosen.length; f++) near[f][w] = once & ~chosen[f][w];
-  }
+  for (let w = 0; w < length; w++) matches[w] = range[w] & ~failed[w];
+  const near = chosen.map((words) => missesOf(range, words, twice));
   const count = countOf(matches);
   return {
     matches,
@@ -50,6 +40,22 @@ export function filterRange(snapshot: Snapshot, range: Words, selections: Select
     members: listOf(matches, count),
     nearMisses: new Map(keys.map((key, f) => [key, listOf(near[f], countOf(near[f]))])),
   };
+}
+
+// Plain loops over few arrays, each in a function of its own: that is what the compiler turns into tight code.
+
+function noteFailures(words: Words, failed: Words, twice: Words): void {
+  for (let w = 0; w < words.length; w++) {
+    const missing = ~words[w];
+    twice[w] |= failed[w] & missing;
+    failed[w] |= missing;
+  }
+}
+
+function missesOf(range: Words, words: Words, twice: Words): Words {
+  const misses = new Uint32Array(range.length);
+  for (let w = 0; w < range.length; w++) misses[w] = range[w] & ~words[w] & ~twice[w];
+  return misses;
 }
 
 function listOf(words: Words, count: number): Uint32Array {

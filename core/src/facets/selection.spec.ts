@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { snapshotOf } from '../catalogue/snapshot';
-import { addressOf, toggled } from '../page/address';
+import { addressOf, encodedPick, NeighbourAddresses, toggled, withPicks } from '../page/address';
 import { plainState } from '../page/shopFrame';
-import { FRAME, product } from '../testing/catalogues';
+import { FRAME, parametersArbitrary, product } from '../testing/catalogues';
 import { niceStep } from './count';
 import { parseSelections } from './selection';
 
@@ -55,6 +55,29 @@ describe('addressOf', () => {
     expect(addressOf(a, 'en')).toBe('/?material=steel&price=..20');
     expect(addressOf(b, 'en')).toBe(addressOf(a, 'en'));
     expect(addressOf(toggled(toggled(a, 'price', cheap), 'material', steel), 'en')).toBe('/');
+  });
+});
+
+describe('NeighbourAddresses', () => {
+  it('writes what addressOf writes for the state with that facet changed', () => {
+    fc.assert(
+      fc.property(
+        parametersArbitrary,
+        fc.constantFrom('colour', 'material', 'price', 'tag'),
+        fc.string({ minLength: 1 }),
+        fc.integer({ min: 1, max: 3 }),
+        (parameters, key, value, page) => {
+          const { selections } = parseSelections(snapshot, parameters);
+          const state = { ...plainState('/tools', 'fr'), selections, q: 'a b', order: 'name', page };
+          const pick = { kind: 'value', value } as const;
+          const addresses = new NeighbourAddresses(state, 'en');
+          expect(addresses.with(key, [encodedPick(pick)])).toBe(
+            addressOf(withPicks(state, key, [pick]), 'en'),
+          );
+          expect(addresses.with(key, [])).toBe(addressOf(withPicks(state, key, []), 'en'));
+        },
+      ),
+    );
   });
 });
 

@@ -1,4 +1,10 @@
-import { boundIn, type FacetColumn, type NumberColumn, type ValueColumn } from '../catalogue/columns';
+import {
+  boundIn,
+  uniteSpan,
+  type FacetColumn,
+  type NumberColumn,
+  type ValueColumn,
+} from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
 import { uniteInto, wordsFor, type Words } from '../catalogue/sets';
 
@@ -117,5 +123,5 @@ function uniteRange(words: Words, column: NumberColumn, from: number | null, to:
   const scaled = (bound: number): number => Math.round(bound * column.scale * 1e6) / 1e6;
   const start = from === null ? 0 : boundIn(column, scaled(from), false);
   const end = to === null ? column.sorted.length : boundIn(column, scaled(to), true);
-  for (let k = start; k < end; k++) words[column.sorted[k] >>> 5] |= 1 << (column.sorted[k] & 31);
+  uniteSpan(words, column, start, end);
 }

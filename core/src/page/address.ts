@@ -18,24 +18,75 @@ export interface ListingState {
 const encode = (text: string): string =>
   encodeURIComponent(text).replaceAll('%2C', ',').replaceAll('%2F', '/').replaceAll('%3A', ':');
 
+/** A pick as it stands in a query: its own escapes are encoded once more, so that a comma in a value survives. */
+export const encodedPick = (pick: FacetPick): string => encode(pickText(pick));
+
+const facetPart = (key: string, picks: readonly string[]): string =>
+  `${encodeURIComponent(key)}=${picks.join(',')}`;
+
+/** What stands before and after the facets in a query. */
+function around(state: ListingState, ownLanguage: Lang): { before: string[]; after: string[] } {
+  const after: string[] = [];
+  if (state.order) after.push(`order=${encode(state.order)}`);
+  if (state.size) after.push(`size=${state.size}`);
+  if (state.page > 1) after.push(`page=${state.page}`);
+  if (state.lang !== ownLanguage) after.push(`lang=${encode(state.lang)}`);
+  return { before: state.q ? [`q=${encode(state.q)}`] : [], after };
+}
+
+const joined = (path: string, parts: readonly string[]): string =>
+  parts.length ? `${path}?${parts.join('&')}` : path;
+
 /**
  * The one address of a state, relative to the shop's root: parameters always in the same order (`q`, facets by
  * key, order, size, page, lang) and none that says what holds anyway.
  */
 export function addressOf(state: ListingState, ownLanguage: Lang): string {
-  const parts: string[] = [];
-  if (state.q) parts.push(`q=${encode(state.q)}`);
+  const { before, after } = around(state, ownLanguage);
+  const facets: string[] = [];
   for (const key of [...state.selections.keys()].sort()) {
     const picks = state.selections.get(key)!;
-    // The part's own escapes are encoded once more, so that a comma in a value survives one decoding.
-    if (picks.length)
-      parts.push(`${encodeURIComponent(key)}=${picks.map((pick) => encode(pickText(pick))).join(',')}`);
+    if (picks.length) facets.push(facetPart(key, picks.map(encodedPick)));
   }
-  if (state.order) parts.push(`order=${encode(state.order)}`);
-  if (state.size) parts.push(`size=${state.size}`);
-  if (state.page > 1) parts.push(`page=${state.page}`);
-  if (state.lang !== ownLanguage) parts.push(`lang=${encode(state.lang)}`);
-  return encodePath(state.path) + (parts.length ? `?${parts.join('&')}` : '');
+  return joined(encodePath(state.path), [...before, ...facets, ...after]);
+}
+
+/**
+ * Addresses of the states next to one: the same with other picks in a single facet, on the first page. A page holds a
+ * hundred of them, so everything but that facet's part is written once.
+ */
+export class NeighbourAddresses {
+  private readonly path: string;
+  private readonly before: string[];
+  private readonly after: string[];
+  private readonly facets: readonly { key: string; text: string }[];
+
+  constructor(state: ListingState, ownLanguage: Lang) {
+    const { before, after } = around({ ...state, page: 1 }, ownLanguage);
+    this.path = encodePath(state.path);
+    this.before = before;
+    this.after = after;
+    this.facets = [...state.selections]
+      .map(([key, picks]) => ({ key, text: facetPart(key, picks.map(encodedPick)) }))
+      .sort((a, b) => (a.key < b.key ? -1 : 1));
+  }
+
+  /** The address with these picks, encoded already, in one facet; none takes the facet out. */
+  with(key: string, picks: readonly string[]): string {
+    const parts = [...this.before];
+    const own = picks.length ? facetPart(key, picks) : null;
+    let placed = own === null;
+    for (const facet of this.facets) {
+      if (!placed && facet.key >= key) {
+        parts.push(own!);
+        placed = true;
+      }
+      if (facet.key !== key) parts.push(facet.text);
+    }
+    if (!placed) parts.push(own!);
+    parts.push(...this.after);
+    return joined(this.path, parts);
+  }
 }
 
 export const encodePath = (path: string): string => path.split('/').map(encodeURIComponent).join('/');

@@ -20,7 +20,7 @@ import {
 import { choosePlan } from '../plans/reach';
 import { runRange, type RangeResult } from '../range/range';
 import type { SearchMatches } from '../text/searchIndex';
-import { addressOf, type ListingState } from './address';
+import { addressOf, NeighbourAddresses, type ListingState } from './address';
 import type { FixtureModel, PageLink, PageModel, ShelfModel } from './pageModel';
 import { navigationOf, shopFrameOf, trailOf } from './shopFrame';
 import { wordsIn } from './words';
@@ -205,7 +205,8 @@ function fixtureModel(
     }
     case 'facets': {
       if (!filtered) return null;
-      const context: FacetContext = { snapshot, aisle, state, filtered, hideEmpty: true };
+      const addresses = new NeighbourAddresses(state, snapshot.frame.languages[0]);
+      const context: FacetContext = { snapshot, aisle, state, addresses, filtered, hideEmpty: true };
       const facets = fixture.facets.flatMap((choice) => facetModel(context, choice) ?? []);
       return { id, type: 'facets', side: fixture.side, counts: fixture.counts, facets };
     }

@@ -21,11 +21,34 @@ export const plainState = (path: string, lang: Lang): ListingState => ({
 export const hrefOf = (snapshot: Snapshot, path: string, lang: Lang): string =>
   addressOf(plainState(path, lang), snapshot.frame.languages[0]);
 
+interface AisleLink extends LinkModel {
+  /** Products in the aisle and all below it. */
+  count: number;
+}
+
+const kept = new WeakMap<Snapshot, Map<Lang, Map<string, AisleLink>>>();
+
+/** Every page links to all its neighbours, so each link is made once per snapshot and language. */
+function aisleLink(snapshot: Snapshot, aisle: Aisle, lang: Lang): AisleLink {
+  let languages = kept.get(snapshot);
+  if (!languages) kept.set(snapshot, (languages = new Map()));
+  let links = languages.get(lang);
+  if (!links) languages.set(lang, (links = new Map()));
+  let link = links.get(aisle.key);
+  if (!link) {
+    link = {
+      title: textIn(aisle.titles, lang, snapshot.frame.languages),
+      href: hrefOf(snapshot, aisle.path, lang),
+      count: runRange(snapshot, aisle, { source: 'aisle', below: true, stock: 'any' }).count,
+    };
+    links.set(aisle.key, link);
+  }
+  return link;
+}
+
 export function linkTo(snapshot: Snapshot, aisle: Aisle, lang: Lang): LinkModel {
-  return {
-    title: textIn(aisle.titles, lang, snapshot.frame.languages),
-    href: hrefOf(snapshot, aisle.path, lang),
-  };
+  const { title, href } = aisleLink(snapshot, aisle, lang);
+  return { title, href };
 }
 
 /** Links to aisles with the count of all products on and below them. */
@@ -40,9 +63,9 @@ export function navigationOf(
   for (let at = current; at; at = at.parent) line.add(at);
   const items: NavigationItem[] = [];
   for (const aisle of aisles) {
-    const { count } = runRange(snapshot, aisle, { source: 'aisle', below: true, stock: 'any' });
+    const { title, href, count } = aisleLink(snapshot, aisle, lang);
     if (count === 0 && hideEmpty) continue;
-    items.push({ ...linkTo(snapshot, aisle, lang), count, current: line.has(aisle), colour: aisle.colour });
+    items.push({ title, href, count, current: line.has(aisle), colour: aisle.colour });
   }
   return items;
 }

@@ -1,5 +1,5 @@
 import MiniSearch from 'minisearch';
-import { plainText, valueLabel } from '../card/card';
+import { valueLabel } from '../card/card';
 import { textIn, type Lang } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
@@ -17,13 +17,17 @@ interface SearchDocument {
   sku: string;
   groups: string;
   attributes: string;
-  description: string;
 }
+
+const DOCUMENTS_AT_ONCE = 2_000;
 
 /** Accents are folded, so that “poele” finds “poêle”. */
 const fold = (term: string): string => term.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 
-/** The search texts of one snapshot in one language. */
+/**
+ * The search texts of one snapshot in one language: titles, article numbers, categories, tags and attributes.
+ * Descriptions are left out: they find much and mean little, and would double the index.
+ */
 export class SearchIndex {
   private constructor(
     private readonly size: number,
@@ -33,7 +37,7 @@ export class SearchIndex {
   /** Builds in slices, so that a server goes on answering meanwhile. */
   static async build(snapshot: Snapshot, lang: Lang): Promise<SearchIndex> {
     const index = new MiniSearch<SearchDocument>({
-      fields: ['title', 'sku', 'groups', 'attributes', 'description'],
+      fields: ['title', 'sku', 'groups', 'attributes'],
       processTerm: (term) => fold(term) || null,
       searchOptions: {
         boost: { title: 4, sku: 4, groups: 2, attributes: 1.5 },
@@ -42,10 +46,13 @@ export class SearchIndex {
         combineWith: 'AND',
       },
     });
-    await index.addAllAsync(
-      Array.from({ length: snapshot.size }, (_, p) => documentOf(snapshot, p, lang)),
-      { chunkSize: 250 },
-    );
+    for (let from = 0; from < snapshot.size; from += DOCUMENTS_AT_ONCE) {
+      const length = Math.min(DOCUMENTS_AT_ONCE, snapshot.size - from);
+      await index.addAllAsync(
+        Array.from({ length }, (_, at) => documentOf(snapshot, from + at, lang)),
+        { chunkSize: 250 },
+      );
+    }
     return new SearchIndex(snapshot.size, index);
   }
 
@@ -78,6 +85,5 @@ function documentOf(snapshot: Snapshot, p: number, lang: Lang): SearchDocument {
     sku: snapshot.skus[p],
     groups: [...labels(snapshot.category), ...labels(snapshot.facets.get('tag') as ValueColumn)].join(' '),
     attributes: attributes.join(' '),
-    description: plainText(textIn(snapshot.descriptions[p], lang, snapshot.frame.languages)),
   };
 }

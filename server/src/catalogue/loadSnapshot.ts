@@ -73,6 +73,19 @@ export function loadSnapshot(sequelize: Sequelize): Promise<Snapshot> {
   );
 }
 
+/** All products as rows, for tools that need them so; a server never holds them in this form. */
+export async function loadProducts(sequelize: Sequelize): Promise<ProductRow[]> {
+  const read: Read = (sql, values = []) => select(sequelize, sql, values);
+  const frame = await readFrame(read);
+  const all: ProductRow[] = [];
+  for (let after = 0; ;) {
+    const products = await readProducts(read, frame, after);
+    all.push(...products);
+    if (products.length < PRODUCTS_AT_ONCE) return all;
+    after = products[products.length - 1].id;
+  }
+}
+
 type Read = <T extends object>(sql: string, values?: unknown[]) => Promise<T[]>;
 
 async function readFrame(read: Read): Promise<CatalogueFrame> {

@@ -76,6 +76,7 @@ export class ImportPage {
       ...sentence(report.newCategories, 'category', 'categories'),
       ...sentence(report.newTags, 'tag', 'tags'),
       ...sentence(report.newCollections, 'collection', 'collections'),
+      ...sentence(report.newLanguages, 'language', 'languages'),
     ];
   });
   protected readonly fieldNames = computed(() =>

@@ -49,7 +49,6 @@ const WITH_UNIT = /^(.*\S)\s*\(([^()]{1,16})\)$/;
 export function planColumns(
   names: readonly string[],
   known: ReadonlyMap<string, AttributeType>,
-  languages: readonly string[],
   mapping: ImportMapping,
 ): { columns: ColumnPlan[]; faults: { column: string; message: string }[] } {
   const faults: { column: string; message: string }[] = [];
@@ -61,11 +60,6 @@ export function planColumns(
     if (field && !wish) return { use: 'field', name, field };
     const text = TRANSLATED.exec(name);
     if (text && !wish) {
-      if (!languages.includes(text[2]))
-        faults.push({
-          column: name,
-          message: `The shop does not speak “${text[2]}” (it speaks ${languages.join(', ')}).`,
-        });
       return { use: 'text', name, field: text[1] as 'title' | 'description', lang: text[2] };
     }
     const united = WITH_UNIT.exec(name);

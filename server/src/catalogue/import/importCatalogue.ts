@@ -1,6 +1,7 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import type { AttributeType } from '@fond/core';
 import type { ImportError, ImportMapping, ImportReport, JobProgress } from '@fond/contract';
+import { SettingModel } from '../../database/models';
 import { insertRows, select } from '../../database/rows';
 import { recordActivity } from '../../people/activity';
 import { shopSettings } from '../shopSettings';
@@ -53,6 +54,7 @@ export async function importCatalogue(
     newCategories: [],
     newTags: [],
     newCollections: [],
+    newLanguages: [],
     milliseconds: 0,
   };
   const ended = (part: Partial<ImportReport>): ImportReport => ({
@@ -101,7 +103,6 @@ async function inspect(
   const { columns, faults } = planColumns(
     file.columns,
     new Map(known.map(({ key, type }) => [key, type])),
-    languages,
     request.mapping,
   );
   const inspection: Inspection = {
@@ -161,7 +162,7 @@ class TakenBack extends Error {}
 
 type Written = Pick<
   ImportReport,
-  'created' | 'changed' | 'unchanged' | 'newCategories' | 'newTags' | 'newCollections'
+  'created' | 'changed' | 'unchanged' | 'newCategories' | 'newTags' | 'newCollections' | 'newLanguages'
 >;
 
 async function write(
@@ -200,6 +201,7 @@ async function writeAll(
     collections: await GroupBook.open(sequelize, 'collection', lang, transaction),
     attributes: await makeAttributes(sequelize, transaction, columns, types, lang),
   };
+  const newLanguages = await learnLanguages(sequelize, transaction, columns);
   const slugs = new Set(
     (await select<{ slug: string }>(sequelize, 'SELECT slug FROM products', [], transaction)).map(
       ({ slug }) => slug,
@@ -237,6 +239,7 @@ async function writeAll(
     newCategories: books.categories.made,
     newTags: books.tags.made,
     newCollections: books.collections.made,
+    newLanguages,
   };
 }
 
@@ -256,6 +259,23 @@ function parseChecked(
     (column) => types.get(column.key)!,
     (_, message) => refuse(message),
   );
+}
+
+/** A text in a language that the shop does not speak yet makes it speak that language. */
+async function learnLanguages(
+  sequelize: Sequelize,
+  transaction: Transaction,
+  columns: readonly ColumnPlan[],
+): Promise<string[]> {
+  const settings = await shopSettings((sql) => select(sequelize, sql, [], transaction));
+  const told = new Set(columns.flatMap((column) => (column.use === 'text' ? [column.lang] : [])));
+  const fresh = [...told].filter((lang) => !settings.languages.includes(lang)).sort();
+  if (fresh.length)
+    await SettingModel.upsert(
+      { name: 'shop', value: { ...settings, languages: [...settings.languages, ...fresh] } },
+      { transaction },
+    );
+  return fresh;
 }
 
 /** Ids of the file's attributes by key; those the shop doesn't have are made with the type that was found. */
