@@ -8,6 +8,7 @@ export default defineConfig({
           name: 'unit',
           include: ['{core,contract,desk,shop}/src/**/*.spec.ts', 'server/src/**/*.unit.spec.ts'],
           setupFiles: ['tests/support/angularCompiler.ts'],
+          testTimeout: 30_000,
         },
       },
       {

@@ -1,5 +1,5 @@
 import type { Texts } from './rows';
-import { toPosting, wordsFor, type Posting, type Words } from './sets';
+import { borrowWords, giveBack, toPosting, wordsFor, type Posting, type Words } from './sets';
 
 /** One value of a column: how it stands in addresses and on screens. */
 export interface ColumnValue {
@@ -118,10 +118,11 @@ export function numberColumn(key: string, numbers: Float64Array, scale = 1): Num
 /** Sets kept per number column; more of them make ranges quicker and cost n bits each. */
 const MOST_MARKS = 48;
 
-/** The set of the first `k` products of `sorted`: the nearest mark below, and the few that are missing. */
+/** The set of the first `k` products of `sorted`, lent: the nearest mark below, and the few that are missing. */
 function firstOf(column: NumberColumn, k: number): Words {
   const mark = Math.floor(k / column.markEvery);
-  const words = column.marks[mark].slice();
+  const words = borrowWords(column.marks[mark].length);
+  words.set(column.marks[mark]);
   for (let at = mark * column.markEvery; at < k; at++)
     words[column.sorted[at] >>> 5] |= 1 << (column.sorted[at] & 31);
   return words;
@@ -133,6 +134,8 @@ export function uniteSpan(into: Words, column: NumberColumn, start: number, end:
   const upTo = firstOf(column, end);
   const below = firstOf(column, start);
   for (let w = 0; w < into.length; w++) into[w] |= upTo[w] & ~below[w];
+  giveBack(upTo);
+  giveBack(below);
 }
 
 /** First place in `sorted` whose number is at least `bound` (`after` false) or above it (`after` true). */

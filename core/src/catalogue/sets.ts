@@ -11,7 +11,28 @@ export interface Posting {
   readonly list: Uint32Array | null;
 }
 
-export const wordsFor = (size: number): Words => new Uint32Array((size + 31) >>> 5);
+export const wordCount = (size: number): number => (size + 31) >>> 5;
+
+export const wordsFor = (size: number): Words => new Uint32Array(wordCount(size));
+
+const spare = new Map<number, Words[]>();
+const MOST_SPARE = 12;
+
+/**
+ * Words for a moment, all clear. A typed array's memory lies outside the heap and costs more to make and to collect
+ * than to clear, so what is only needed within a request is lent and given back.
+ */
+export function borrowWords(length: number): Words {
+  const lent = spare.get(length)?.pop();
+  return lent ? lent.fill(0) : new Uint32Array(length);
+}
+
+/** The caller must not touch `words` afterwards. */
+export function giveBack(words: Words): void {
+  const free = spare.get(words.length);
+  if (!free) spare.set(words.length, [words]);
+  else if (free.length < MOST_SPARE) free.push(words);
+}
 
 /** All positions 0…size-1; bits beyond the last product stay clear. */
 export function fullWords(size: number): Words {

@@ -1,5 +1,5 @@
 import type { Snapshot } from '../catalogue/snapshot';
-import { countOf, listInto, type Words } from '../catalogue/sets';
+import { borrowWords, countOf, giveBack, listInto, type Words } from '../catalogue/sets';
 import { chosenWords, type Selections } from './selection';
 
 export interface Filtered {
@@ -27,18 +27,24 @@ export function filterRange(snapshot: Snapshot, range: Words, selections: Select
     return { matches: range, count, members: listOf(range, count), nearMisses: new Map() };
   }
   const length = range.length;
-  const failed = new Uint32Array(length);
-  const twice = new Uint32Array(length);
+  const failed = borrowWords(length);
+  const twice = borrowWords(length);
   for (const words of chosen) noteFailures(words, failed, twice);
   const matches = new Uint32Array(length);
   for (let w = 0; w < length; w++) matches[w] = range[w] & ~failed[w];
-  const near = chosen.map((words) => missesOf(range, words, twice));
+  const near = chosen.map((words) => {
+    const misses = missesOf(range, words, twice);
+    const list = listOf(misses, countOf(misses));
+    giveBack(misses);
+    return list;
+  });
+  for (const words of [failed, twice, ...chosen]) giveBack(words);
   const count = countOf(matches);
   return {
     matches,
     count,
     members: listOf(matches, count),
-    nearMisses: new Map(keys.map((key, f) => [key, listOf(near[f], countOf(near[f]))])),
+    nearMisses: new Map(keys.map((key, f) => [key, near[f]])),
   };
 }
 
@@ -53,7 +59,7 @@ function noteFailures(words: Words, failed: Words, twice: Words): void {
 }
 
 function missesOf(range: Words, words: Words, twice: Words): Words {
-  const misses = new Uint32Array(range.length);
+  const misses = borrowWords(range.length);
   for (let w = 0; w < range.length; w++) misses[w] = range[w] & ~words[w] & ~twice[w];
   return misses;
 }

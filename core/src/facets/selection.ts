@@ -6,7 +6,7 @@ import {
   type ValueColumn,
 } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
-import { uniteInto, wordsFor, type Words } from '../catalogue/sets';
+import { borrowWords, uniteInto, wordCount, type Words } from '../catalogue/sets';
 
 /** One chosen value of a facet: a word of its dictionary, or numbers from … to (both included, null for open). */
 export type FacetPick =
@@ -98,9 +98,9 @@ export function pickText(pick: FacetPick): string {
   return pick.value.replaceAll('%', '%25').replaceAll(',', '%2C');
 }
 
-/** The products that meet any of the picks of one facet. */
+/** The products that meet any of the picks of one facet; the words are lent, give them back. */
 export function chosenWords(snapshot: Snapshot, column: FacetColumn, picks: readonly FacetPick[]): Words {
-  const words = wordsFor(snapshot.size);
+  const words = borrowWords(wordCount(snapshot.size));
   for (const pick of picks) {
     if (pick.kind === 'value') {
       if (column.kind !== 'values') continue;

@@ -15,7 +15,7 @@ import { readPlan } from '../plans/drafts';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from './compose';
 
 /** What the built shop exports: renders a model as a whole HTML document. */
-export type RenderShop = (address: string, model: ShopModel) => Promise<string>;
+export type RenderShop = (model: ShopModel) => Promise<string>;
 
 /** Loads the built shop. */
 export async function loadShop(dist: string): Promise<RenderShop> {
@@ -90,18 +90,15 @@ export class ShopPages {
     if (address) delete address.parameters['draft'];
     const model = await composeAddress(this.host, stand, withDraft(stand.edition, plan), address);
     response.set('Cache-Control', 'no-store').set('X-Robots-Tag', 'noindex');
-    await sendPage(request, response, await this.rendered(request, model));
+    await sendPage(request, response, await this.rendered(model));
   }
 
   private async document(request: Request, stand: Stand): Promise<KeptPage> {
-    return this.rendered(
-      request,
-      await composeAddress(this.host, stand, stand.edition, readAddress(request.url)),
-    );
+    return this.rendered(await composeAddress(this.host, stand, stand.edition, readAddress(request.url)));
   }
 
-  private async rendered(request: Request, model: ShopModel): Promise<KeptPage> {
-    const html = await this.render(request.url, model);
+  private async rendered(model: ShopModel): Promise<KeptPage> {
+    const html = await this.render(model);
     const etag = `W/"${createHash('sha256').update(html).digest('base64url').slice(0, 22)}"`;
     return { status: model.kind === 'missing' ? 404 : 200, html, etag, gzip: null };
   }

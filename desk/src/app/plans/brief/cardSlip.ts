@@ -4,13 +4,14 @@ import { MatIconModule } from '@angular/material/icon';
 import type { CardElement } from '@fond/core';
 import { moved } from '../state/edits';
 import { PlanEditor } from '../state/planEditor';
+import { RowTools } from './rowTools';
 import { elementWords } from './words';
 
 /** What each card shows, from top to bottom. */
 @Component({
   selector: 'desk-card-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIconModule],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIconModule, RowTools],
   template: `
     <ol
       class="entries"
@@ -18,7 +19,7 @@ import { elementWords } from './words';
       (cdkDropListDropped)="move($event)"
       aria-label="Elements of the card in order"
     >
-      @for (element of elements(); track name(element); let at = $index; let last = $last) {
+      @for (element of elements(); track name(element); let at = $index) {
         <li cdkDrag cdkDragLockAxis="y">
           <span cdkDragHandle class="grip" aria-hidden="true"><mat-icon svgIcon="drag" /></span>
           <label class="grow">
@@ -26,38 +27,14 @@ import { elementWords } from './words';
             <span [class.off]="!element.on">{{ name(element) }}</span>
           </label>
           <span class="evidence figures">{{ evidence(element) }}</span>
-          <span class="tools">
-            <button
-              type="button"
-              class="tool"
-              [disabled]="at === 0"
-              (click)="shift(at, at - 1)"
-              [attr.aria-label]="'Up: ' + name(element)"
-            >
-              <mat-icon svgIcon="up" />
-            </button>
-            <button
-              type="button"
-              class="tool"
-              [disabled]="last"
-              (click)="shift(at, at + 1)"
-              [attr.aria-label]="'Down: ' + name(element)"
-            >
-              <mat-icon svgIcon="down" />
-            </button>
-            @if (element.element === 'attribute') {
-              <button
-                type="button"
-                class="tool"
-                (click)="remove(at)"
-                [attr.aria-label]="'Leave out: ' + name(element)"
-              >
-                <mat-icon svgIcon="close" />
-              </button>
-            } @else {
-              <span class="tool"></span>
-            }
-          </span>
+          <desk-row-tools
+            [name]="name(element)"
+            [at]="at"
+            [count]="elements().length"
+            [removable]="element.element === 'attribute'"
+            (moved)="shift(at, $event)"
+            (removed)="remove(at)"
+          />
         </li>
       }
     </ol>

@@ -4,13 +4,14 @@ import { MatIconModule } from '@angular/material/icon';
 import { facetChoice, type FacetChoice } from '@fond/core';
 import { moved } from '../state/edits';
 import { PlanEditor } from '../state/planEditor';
+import { RowTools } from './rowTools';
 import { facetWords } from './words';
 
 /** Which filters shoppers get, in which order, under which names. */
 @Component({
   selector: 'desk-facets-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIconModule],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIconModule, RowTools],
   template: `
     @if (editor.panel(); as panel) {
       <div class="line">
@@ -43,7 +44,7 @@ import { facetWords } from './words';
         >
       </div>
       <ol class="entries" cdkDropList (cdkDropListDropped)="drop($event)" aria-label="Filters in order">
-        @for (choice of panel.facets; track choice.key; let at = $index; let last = $last) {
+        @for (choice of panel.facets; track choice.key; let at = $index) {
           <li cdkDrag cdkDragLockAxis="y" class="tall">
             <span cdkDragHandle class="grip" aria-hidden="true"><mat-icon svgIcon="drag" /></span>
             <input
@@ -55,34 +56,13 @@ import { facetWords } from './words';
               [value]="ownLabel(choice)"
               (input)="label(choice, $any($event.target).value)"
             />
-            <span class="tools">
-              <button
-                type="button"
-                class="tool"
-                [disabled]="at === 0"
-                (click)="move(at, at - 1)"
-                [attr.aria-label]="'Up: ' + words(choice)"
-              >
-                <mat-icon svgIcon="up" />
-              </button>
-              <button
-                type="button"
-                class="tool"
-                [disabled]="last"
-                (click)="move(at, at + 1)"
-                [attr.aria-label]="'Down: ' + words(choice)"
-              >
-                <mat-icon svgIcon="down" />
-              </button>
-              <button
-                type="button"
-                class="tool"
-                (click)="remove(choice)"
-                [attr.aria-label]="'Leave out: ' + words(choice)"
-              >
-                <mat-icon svgIcon="close" />
-              </button>
-            </span>
+            <desk-row-tools
+              [name]="words(choice)"
+              [at]="at"
+              [count]="panel.facets.length"
+              (moved)="move(at, $event)"
+              (removed)="remove(choice)"
+            />
             <span class="details">
               <span class="evidence figures" [class.nothing]="shownValues(choice.key) === 0">{{
                 evidence(choice.key)

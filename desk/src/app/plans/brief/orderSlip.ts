@@ -1,19 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { MatIconModule } from '@angular/material/icon';
 import { SORT_KEYS, type OrderKey, type OrderLevel, type SortKey } from '@fond/core';
 import { moved } from '../state/edits';
 import { PlanEditor } from '../state/planEditor';
+import { RowTools } from './rowTools';
 import { directionWords, ORDER_KEYS, SORT_WORDS } from './words';
 
 /** How the shelf is sorted, level by level, and what shoppers may choose instead. */
 @Component({
   selector: 'desk-order-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatIconModule],
+  imports: [RowTools],
   template: `
     @if (order(); as current) {
       <ol class="levels">
-        @for (level of current.levels; track level.key; let at = $index; let last = $last) {
+        @for (level of current.levels; track level.key; let at = $index) {
           <li>
             <span class="then">{{ at ? 'then' : 'first' }}</span>
             <span class="choices">
@@ -28,35 +28,13 @@ import { directionWords, ORDER_KEYS, SORT_WORDS } from './words';
                 </button>
               }
             </span>
-            <span class="tools">
-              <button
-                type="button"
-                class="tool"
-                [disabled]="at === 0"
-                (click)="move(at, at - 1)"
-                [attr.aria-label]="'Earlier: ' + level.key"
-              >
-                <mat-icon svgIcon="up" />
-              </button>
-              <button
-                type="button"
-                class="tool"
-                [disabled]="last"
-                (click)="move(at, at + 1)"
-                [attr.aria-label]="'Later: ' + level.key"
-              >
-                <mat-icon svgIcon="down" />
-              </button>
-              <button
-                type="button"
-                class="tool"
-                [disabled]="current.levels.length === 1"
-                (click)="remove(at)"
-                [attr.aria-label]="'Leave out: ' + level.key"
-              >
-                <mat-icon svgIcon="close" />
-              </button>
-            </span>
+            <desk-row-tools
+              [name]="level.key"
+              [at]="at"
+              [count]="current.levels.length"
+              (moved)="move(at, $event)"
+              (removed)="remove(at)"
+            />
           </li>
         }
       </ol>

@@ -1,0 +1,129 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { CARD_ELEMENT_KINDS, housePlan, SORT_KEYS, type Plan } from '@fond/core';
+import { snapshotOf } from '../../core/src/catalogue/snapshot';
+import { FRAME, product } from '../../core/src/testing/catalogues';
+import { planSchema } from './planSchema';
+
+const house = housePlan(snapshotOf(FRAME, [product(1)]), 'House plan');
+const faults = (plan: unknown): string[] =>
+  planSchema
+    .validate(plan, { abortEarly: false, convert: false })
+    .error?.details.map(({ path }) => path.join('.')) ?? [];
+const shelfChanged = (change: object): Plan => ({
+  ...house,
+  fixtures: house.fixtures.map((fixture) =>
+    fixture.type === 'shelf' ? ({ ...fixture, ...change } as typeof fixture) : fixture,
+  ),
+});
+
+const planArbitrary: fc.Arbitrary<Plan> = fc
+  .record({
+    name: fc.string({ minLength: 1, maxLength: 80 }).filter((name) => name.trim() === name && name !== ''),
+    columns: fc.record({
+      wide: fc.integer({ min: 1, max: 6 }),
+      medium: fc.integer({ min: 1, max: 6 }),
+      narrow: fc.integer({ min: 1, max: 6 }),
+    }),
+    pageSize: fc.integer({ min: 1, max: 200 }),
+    gap: fc.integer({ min: 0, max: 80 }),
+    choices: fc.subarray([...SORT_KEYS]),
+    elements: fc.subarray(CARD_ELEMENT_KINDS.filter((kind) => kind !== 'attribute')),
+    category: fc.integer({ min: 1, max: 9999 }),
+    below: fc.boolean(),
+  })
+  .map(({ name, columns, pageSize, gap, choices, elements, category, below }) => {
+    const plan = shelfChanged({
+      columns,
+      pageSize,
+      gap,
+      order: { levels: [{ key: 'price', reversed: below }], choices },
+      card: elements.map((element) => ({ element, attribute: null, on: below })),
+    });
+    return {
+      ...plan,
+      id: 'plan-1',
+      name,
+      reach: { include: [{ kind: 'category', category, below }], exclude: [] },
+    };
+  });
+
+describe('the schema of plans', () => {
+  it('takes the plan that a shop starts with, and every plan that the desk can make', () => {
+    expect(faults(house)).toEqual([]);
+    fc.assert(
+      fc.property(planArbitrary, (plan) => {
+        expect(faults(plan)).toEqual([]);
+      }),
+    );
+  });
+
+  it('takes back what it took, unchanged', () => {
+    fc.assert(
+      fc.property(planArbitrary, (plan) => {
+        const stored: unknown = JSON.parse(JSON.stringify(plan));
+        expect(planSchema.validate(stored, { convert: false }).value).toEqual(plan);
+      }),
+    );
+  });
+
+  it('refuses keys it does not know, wherever they stand', () => {
+    expect(faults({ ...house, theme: 'dark' })).toEqual(['theme']);
+    expect(faults(shelfChanged({ shadow: 3 })).length).toBeGreaterThan(0);
+    expect(
+      faults({ ...house, reach: { include: [{ kind: 'everything', also: 1 }], exclude: [] } }).length,
+    ).toBeGreaterThan(0);
+  });
+
+  it('refuses numbers that no page could be built from', () => {
+    for (const change of [
+      { columns: { wide: 0, medium: 2, narrow: 1 } },
+      { columns: { wide: 3, medium: 2 } },
+      { pageSize: 0 },
+      { pageSize: 12.5 },
+      { pageSize: '12' },
+      { gap: -1 },
+      { order: { levels: [], choices: [] } },
+      { lastRow: 'left' },
+    ])
+      expect(faults(shelfChanged(change)).length, JSON.stringify(change)).toBeGreaterThan(0);
+  });
+
+  it('refuses two of what may stand once', () => {
+    expect(faults({ ...house, fixtures: [...house.fixtures, house.fixtures[0]] })).toEqual([
+      `fixtures.${house.fixtures.length}`,
+    ]);
+    expect(
+      faults(
+        shelfChanged({
+          order: {
+            levels: [
+              { key: 'price', reversed: false },
+              { key: 'price', reversed: true },
+            ],
+            choices: [],
+          },
+        }),
+      ).length,
+    ).toBeGreaterThan(0);
+    const twice = { element: 'picture', attribute: null, on: true };
+    expect(faults(shelfChanged({ card: [twice, twice] })).length).toBeGreaterThan(0);
+  });
+
+  it('wants an attribute’s name for attribute lines and for nothing else', () => {
+    expect(
+      faults(shelfChanged({ card: [{ element: 'attribute', attribute: null, on: true }] })).length,
+    ).toBeGreaterThan(0);
+    expect(
+      faults(shelfChanged({ card: [{ element: 'name', attribute: 'material', on: true }] })).length,
+    ).toBeGreaterThan(0);
+    expect(
+      faults(shelfChanged({ card: [{ element: 'attribute', attribute: 'material', on: true }] })),
+    ).toEqual([]);
+  });
+
+  it('keeps the house plan serving everything', () => {
+    expect(faults({ ...house, reach: { include: [], exclude: [] } })).toHaveLength(1);
+    expect(faults({ ...house, id: 'other', reach: { include: [], exclude: [] } })).toEqual([]);
+  });
+});

@@ -1,0 +1,267 @@
+import Joi from 'joi';
+import { planSchema } from './planSchema';
+
+/** Shapes of the bodies and answers of the API, shared by its operations. */
+
+export const text = Joi.string().allow('');
+export const count = Joi.number().integer().min(0);
+const time = Joi.string().isoDate();
+export const named = Joi.object({ id: Joi.string().required(), name: text.required() });
+export const anything = Joi.object().unknown(true);
+export const planId = Joi.object({ id: Joi.string().max(64).required() });
+export const version = Joi.number().integer().min(1).required();
+
+const user = Joi.object({
+  id: count.required(),
+  name: text.required(),
+  email: text.required(),
+});
+
+export const session = Joi.object({ user: user.required(), csrfToken: Joi.string().required() });
+
+const money = Joi.object({ amount: Joi.number().required(), currency: Joi.string().required() });
+
+export const listing = Joi.object({
+  aisle: Joi.object({
+    path: Joi.string().required(),
+    kind: Joi.string().required(),
+    title: text.required(),
+    description: text.required(),
+  }).required(),
+  plan: named.required(),
+  edition: count.required(),
+  total: count.required(),
+  page: count.required(),
+  pages: count.required(),
+  size: count.required(),
+  order: Joi.object({ key: Joi.string().required(), label: text.required() }).required(),
+  orders: Joi.array()
+    .items(Joi.object({ key: Joi.string().required(), label: text.required() }))
+    .required(),
+  items: Joi.array()
+    .items(
+      Joi.object({
+        id: count.required(),
+        sku: Joi.string().required(),
+        slug: Joi.string().required(),
+        title: text.required(),
+        price: money.allow(null).required(),
+        was: money,
+        badges: Joi.array()
+          .items(Joi.object({ key: Joi.string().required(), text: text.required() }))
+          .required(),
+        attributes: Joi.object().pattern(Joi.string(), text).required(),
+        image: Joi.string(),
+      }),
+    )
+    .required(),
+  facets: Joi.array()
+    .items(
+      Joi.object({
+        key: Joi.string().required(),
+        label: text.required(),
+        control: Joi.valid('list', 'swatches', 'range', 'steps').required(),
+        values: Joi.array()
+          .items(
+            Joi.object({
+              value: Joi.string().required(),
+              label: text.required(),
+              count: count.required(),
+              selected: Joi.boolean().required(),
+            }),
+          )
+          .required(),
+        range: Joi.object({
+          min: Joi.number().required(),
+          max: Joi.number().required(),
+          buckets: Joi.array()
+            .items(
+              Joi.object({
+                from: Joi.number().required(),
+                to: Joi.number().required(),
+                count: count.required(),
+              }),
+            )
+            .required(),
+        }),
+      }),
+    )
+    .required(),
+  applied: Joi.array()
+    .items(Joi.object({ key: Joi.string().required(), value: text.required(), label: text.required() }))
+    .required(),
+  ignored: Joi.array().items(Joi.string()),
+  explain: anything,
+});
+
+export const importColumnType = Joi.valid('text', 'many', 'number', 'boolean', 'colour');
+
+const report = Joi.object({
+  file: text.required(),
+  dryRun: Joi.boolean().required(),
+  rows: count.required(),
+  created: count.required(),
+  changed: count.required(),
+  unchanged: count.required(),
+  errors: Joi.array()
+    .items(Joi.object({ line: count.required(), column: text.required(), message: text.required() }))
+    .required(),
+  errorCount: count.required(),
+  columns: Joi.array()
+    .items(
+      Joi.object({
+        name: text.required(),
+        use: Joi.valid('field', 'text', 'attribute', 'skip').required(),
+        key: text.required(),
+        type: importColumnType.allow(null).required(),
+        known: Joi.boolean().required(),
+        filled: count.required(),
+        examples: Joi.array().items(text).required(),
+      }),
+    )
+    .required(),
+  newCategories: Joi.array().items(text).required(),
+  newTags: Joi.array().items(text).required(),
+  newCollections: Joi.array().items(text).required(),
+  newLanguages: Joi.array().items(text).required(),
+  milliseconds: count.required(),
+});
+
+export const job = Joi.object({
+  id: Joi.string().required(),
+  kind: Joi.valid('import').required(),
+  state: Joi.valid('queued', 'running', 'done', 'failed').required(),
+  progress: Joi.object({
+    step: text.required(),
+    done: count.required(),
+    total: count.allow(null).required(),
+  }).required(),
+  report: report.allow(null).required(),
+  failure: text.allow(null).required(),
+  createdAt: time.required(),
+  finishedAt: time.allow(null).required(),
+});
+
+export const edition = Joi.object({
+  number: count.required(),
+  publishedAt: time.required(),
+  publishedBy: text.required(),
+  note: text.required(),
+  hash: Joi.string().required(),
+  live: Joi.boolean().required(),
+  plans: Joi.array().items(named).required(),
+});
+
+export const planSummary = Joi.object({
+  id: Joi.string().required(),
+  name: text.required(),
+  version,
+  live: Joi.boolean().required(),
+  changed: Joi.boolean().required(),
+  aisles: count.required(),
+  updatedAt: time.required(),
+  updatedBy: text.required(),
+});
+
+export const storedPlan = Joi.object({
+  plan: planSchema.required(),
+  version,
+  updatedAt: time.required(),
+  updatedBy: text.required(),
+  live: planSchema.allow(null).required(),
+});
+
+const aisleKind = Joi.valid('front', 'category', 'collection', 'tag', 'search');
+const texts = Joi.object().pattern(Joi.string(), text);
+
+export const floor = Joi.object({
+  aisles: Joi.array()
+    .items(
+      Joi.object({
+        key: Joi.string().required(),
+        kind: aisleKind.required(),
+        path: Joi.string().required(),
+        title: text.required(),
+        titles: texts.required(),
+        parent: Joi.string().allow(null).required(),
+        products: count.required(),
+        productsItself: count.required(),
+        plan: named.allow(null).required(),
+        why: anything.allow(null).required(),
+        others: Joi.array()
+          .items(
+            Joi.object({ id: Joi.string().required(), name: text.required(), rule: anything.required() }),
+          )
+          .required(),
+        disputed: Joi.boolean().required(),
+        publishedAt: time.allow(null).required(),
+      }),
+    )
+    .required(),
+  plans: Joi.array().items(planSummary).required(),
+  edition: edition.required(),
+  products: count.required(),
+});
+
+export const disputes = Joi.array().items(
+  Joi.object({ path: Joi.string().required(), title: text.required(), plan: named.required() }),
+);
+
+export const changes = Joi.object({
+  changes: Joi.array()
+    .items(
+      Joi.object({
+        key: Joi.string().required(),
+        path: Joi.string().required(),
+        title: text.required(),
+        kind: aisleKind.required(),
+        products: count.required(),
+        from: named.allow(null).required(),
+        to: named.allow(null).required(),
+      }),
+    )
+    .required(),
+  disputes: disputes.required(),
+});
+
+export const vocabulary = Joi.object({
+  languages: Joi.array().items(Joi.string()).required(),
+  currency: Joi.string().required(),
+  products: count.required(),
+  facets: Joi.array()
+    .items(
+      Joi.object({
+        key: Joi.string().required(),
+        labels: texts.required(),
+        coverage: count.required(),
+        values: count.required(),
+      }),
+    )
+    .required(),
+  attributes: Joi.array()
+    .items(
+      Joi.object({
+        key: Joi.string().required(),
+        labels: texts.required(),
+        unit: text.allow(null).required(),
+        onCards: Joi.boolean().required(),
+        coverage: count.required(),
+      }),
+    )
+    .required(),
+});
+
+/** An address of the shop relative to its root, with its parameters. */
+export const address = Joi.string()
+  .max(4000)
+  .pattern(/^\/(?!\/)/, 'an address that starts with one slash')
+  .required();
+
+/** What `mapping` of an import may say. */
+export const importMappingSchema = Joi.object().pattern(
+  Joi.string().max(200),
+  Joi.alternatives().try(
+    Joi.object({ use: Joi.valid('skip').required() }),
+    Joi.object({ use: Joi.valid('attribute').required(), type: importColumnType.required() }),
+  ),
+);

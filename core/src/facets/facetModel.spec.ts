@@ -1,0 +1,155 @@
+import { describe, expect, it } from 'vitest';
+import { snapshotOf } from '../catalogue/snapshot';
+import { composePage } from '../page/composePage';
+import type { FixtureModel } from '../page/pageModel';
+import { housePlan } from '../plans/housePlan';
+import type { FacetChoice } from '../plans/plan';
+import { FRAME, NOW, product } from '../testing/catalogues';
+import { bucketsOf, countAtLeast, spreadOf } from './count';
+import { numberColumn } from '../catalogue/columns';
+
+const rows = [
+  product(1, {
+    price: 1200,
+    rating: 4.6,
+    ratings: 3,
+    attributes: { diameter: 28, material: 'steel', colour: 'red' },
+  }),
+  product(2, {
+    price: 1900,
+    rating: 3.2,
+    ratings: 9,
+    attributes: { diameter: 9.5, material: 'iron', colour: 'blue' },
+  }),
+  product(3, { price: 8900, attributes: { diameter: 16, material: 'iron' } }),
+  product(4, { price: null, categories: [5], attributes: { material: 'copper, tinned' } }),
+];
+const snapshot = snapshotOf(FRAME, rows);
+
+function facetsAt(
+  path: string,
+  parameters: Record<string, string> = {},
+  change: (choice: FacetChoice) => FacetChoice = (choice) => choice,
+) {
+  const plan = housePlan(snapshot, 'House');
+  const fixtures = plan.fixtures.map((fixture) =>
+    fixture.type === 'facets' ? { ...fixture, facets: fixture.facets.map(change) } : fixture,
+  );
+  const page = composePage(
+    snapshot,
+    { number: 1, plans: [{ ...plan, fixtures }] },
+    { path, parameters, matches: null, now: NOW },
+  )!;
+  const panel = page.fixtures.find(
+    (fixture): fixture is Extract<FixtureModel, { type: 'facets' }> => fixture.type === 'facets',
+  )!;
+  return { page, facet: (key: string) => panel.facets.find((one) => one.key === key) };
+}
+
+describe('a facet', () => {
+  it('puts numbers in their order and words by how many products have them', () => {
+    const { facet } = facetsAt('/');
+    expect(facet('diameter')!.values.map((value) => value.value)).toEqual(['9.5', '16', '28']);
+    expect(facet('material')!.values.map((value) => `${value.label} ${value.count}`)).toEqual([
+      'iron 2',
+      'copper, tinned 1',
+      'steel 1',
+    ]);
+  });
+
+  it('writes numbers and names in the language of the page', () => {
+    const { facet } = facetsAt('/', { lang: 'fr' });
+    expect(facet('diameter')).toMatchObject({ label: 'Diamètre', unit: 'cm' });
+    expect(facet('diameter')!.values[0].label).toBe('9,5');
+    expect(
+      facet('colour')!
+        .values.map((value) => value.label)
+        .sort(),
+    ).toEqual(['Rouge', 'blue']);
+  });
+
+  it('is called by the plan’s own word where it has one', () => {
+    const own = (choice: FacetChoice): FacetChoice =>
+      choice.key === 'material' ? { ...choice, label: { en: 'Made of' } } : choice;
+    expect(facetsAt('/', {}, own).facet('material')!.label).toBe('Made of');
+    expect(facetsAt('/', { lang: 'fr' }, own).facet('material')!.label).toBe('Matière');
+  });
+
+  it('is left out where it offers no choice, and stays while something is chosen in it', () => {
+    expect(facetsAt('/knives').facet('material')).toBeUndefined();
+    expect(
+      facetsAt('/knives', { material: 'steel' })
+        .facet('material')!
+        .values.map((value) => value.value),
+    ).toContain('steel');
+  });
+
+  it('shows swatches for colours, and a range for prices with the buckets people would choose', () => {
+    const { facet } = facetsAt('/');
+    expect(facet('colour')).toMatchObject({ control: 'swatches' });
+    expect(facet('colour')!.values.find((value) => value.value === 'red')!.swatch).toBe('#b22');
+    const price = facet('price')!;
+    expect(price.control).toBe('range');
+    expect(price.range).toMatchObject({ min: 12, max: 89, currency: 'EUR' });
+    expect(price.range!.buckets[0]).toEqual({ from: 10, to: 20, count: 2 });
+    expect(price.range!.buckets.map((bucket) => bucket.count).reduce((a, b) => a + b)).toBe(3);
+  });
+
+  it('offers ratings in steps, one at a time', () => {
+    const { facet } = facetsAt('/', { rating: '4..' });
+    expect(facet('rating')!.values.map((value) => [value.value, value.count, value.selected])).toEqual([
+      ['4.5..', 1, false],
+      ['4..', 1, true],
+      ['3.5..', 1, false],
+      ['3..', 2, false],
+    ]);
+    expect(facet('rating')!.values[3].href).toBe('/?rating=3..');
+    expect(facet('rating')!.values[1].href).toBe('/');
+  });
+
+  it('offers the categories below the aisle, in the order of the tree', () => {
+    expect(
+      facetsAt('/')
+        .facet('category')!
+        .values.map((value) => value.label),
+    ).toEqual(['Cookware', 'Knives']);
+    expect(facetsAt('/cookware').facet('category')).toBeUndefined();
+  });
+
+  it('tells what is applied in words, each with its way out', () => {
+    const { page } = facetsAt('/', { price: '10..20', diameter: '28', rating: '3..', material: 'gone' });
+    expect(page.applied.map(({ label, href }) => [label.replaceAll('\u00a0', ' '), href])).toEqual([
+      ['28 cm', '/?material=gone&price=10..20&rating=3..'],
+      ['gone', '/?diameter=28&price=10..20&rating=3..'],
+      ['€10.00 – €20.00', '/?diameter=28&material=gone&rating=3..'],
+      ['3 and up', '/?diameter=28&material=gone&price=10..20'],
+    ]);
+    expect(page.clearHref).toBe('/');
+  });
+});
+
+describe('counting numbers', () => {
+  const column = numberColumn('x', Float64Array.of(100, 250, 999, NaN, 1000), 100);
+  const all = [Uint32Array.of(0, 1, 2, 3, 4)];
+
+  it('spreads over what has a number', () => {
+    expect(spreadOf(column, all)).toEqual({ count: 4, min: 100, max: 1000 });
+    expect(spreadOf(column, [Uint32Array.of(3)])).toBeNull();
+  });
+
+  it('puts each into one bucket, whose steps are aligned', () => {
+    const buckets = bucketsOf(column, all, spreadOf(column, all)!, 6);
+    expect(buckets.map(({ from, to, count }) => [from, to, count])).toEqual([
+      [0, 200, 1],
+      [200, 400, 1],
+      [400, 600, 0],
+      [600, 800, 0],
+      [800, 1000, 1],
+      [1000, 1200, 1],
+    ]);
+  });
+
+  it('counts what reaches each step', () => {
+    expect(countAtLeast(column, all, [200, 999])).toEqual([3, 2]);
+  });
+});

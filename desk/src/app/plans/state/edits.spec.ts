@@ -1,0 +1,59 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { startingFixtures, type Plan } from '@fond/core';
+import { moved, toggledFixture, USUAL_ORDER, withNavigation, withPanel, withShelf } from './edits';
+
+const plan: Plan = {
+  id: 'p',
+  name: 'P',
+  reach: { include: [], exclude: [] },
+  fixtures: startingFixtures([], []),
+};
+const types = (one: Plan): string[] => one.fixtures.map((fixture) => fixture.type);
+
+describe('moved', () => {
+  it('keeps every entry, puts one elsewhere and leaves the others in their order', () => {
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer(), { minLength: 1 }),
+        fc.nat(12),
+        fc.integer({ min: -2, max: 12 }),
+        (list, from, to) => {
+          const next = moved(list, from, to);
+          expect([...next].sort()).toEqual([...list].sort());
+          if (from >= list.length || to < 0 || to >= list.length) expect(next).toBe(list);
+          else {
+            expect(next[to]).toBe(list[from]);
+            expect(next.filter((one) => one !== list[from])).toEqual(
+              list.filter((one) => one !== list[from]),
+            );
+          }
+        },
+      ),
+    );
+  });
+});
+
+describe('an edit of a plan', () => {
+  it('changes its own fixture and no other', () => {
+    for (const changed of [
+      withShelf(plan, { gap: 5 }),
+      withPanel(plan, { side: 'end' }),
+      withNavigation(plan, { counts: false }),
+    ]) {
+      const different = changed.fixtures.filter((fixture, at) => fixture !== plan.fixtures[at]);
+      expect(different).toHaveLength(1);
+      expect(types(changed)).toEqual(types(plan));
+    }
+    expect(plan).toEqual({ ...plan, fixtures: startingFixtures([], []) });
+  });
+
+  it('takes a fixture out and puts it back at its usual place', () => {
+    for (const type of USUAL_ORDER) {
+      if (type === 'shelf') continue;
+      const without = toggledFixture(plan, type);
+      expect(types(without)).toEqual(types(plan).filter((one) => one !== type));
+      expect(types(toggledFixture(without, type))).toEqual(types(plan));
+    }
+  });
+});

@@ -1,0 +1,158 @@
+import { describe, expect, it } from 'vitest';
+import type { Problem, StoredPlan, Vocabulary } from '@fond/contract';
+import { startingFixtures, type Plan } from '@fond/core';
+import { withShelf } from './edits';
+import { PlanActions } from './plan.actions';
+import { planFeature, type PlanState } from './plan.feature';
+
+const vocabulary: Vocabulary = {
+  languages: ['en'],
+  currency: 'EUR',
+  products: 1,
+  facets: [],
+  attributes: [],
+};
+const plan: Plan = {
+  id: 'p',
+  name: 'P',
+  reach: { include: [], exclude: [] },
+  fixtures: startingFixtures([], []),
+};
+const stored = (version: number, document = plan): StoredPlan => ({
+  plan: document,
+  version,
+  updatedAt: '2026-01-01T00:00:00.000Z',
+  updatedBy: 'Ines Marlow',
+  live: plan,
+});
+const away: Problem = { type: '/problems/database-away', title: 'Away', status: 503, detail: '' };
+
+type Action = Parameters<typeof planFeature.reducer>[1];
+const after = (...actions: Action[]): PlanState =>
+  actions.reduce<PlanState>(
+    (state, action) => planFeature.reducer(state, action),
+    planFeature.reducer(undefined, { type: '@@init' }),
+  );
+
+const opened = [
+  PlanActions.opened({ id: 'p', address: '/' }),
+  PlanActions.loaded({ stored: stored(3), vocabulary, kept: null }),
+];
+const wide = withShelf(plan, { gap: 40 });
+const edit = PlanActions.edited({ plan: wide, what: 'gap', at: 1 });
+
+describe('a plan being edited', () => {
+  it('is saved, edited, on its way, and saved again under the next version', () => {
+    expect(after(...opened).saving).toBe('saved');
+    expect(after(...opened, edit)).toMatchObject({ saving: 'edited', version: 3 });
+    expect(after(...opened, edit, PlanActions.savingStarted()).saving).toBe('saving');
+    expect(
+      after(...opened, edit, PlanActions.savingStarted(), PlanActions.saved({ stored: stored(4, wide) })),
+    ).toMatchObject({
+      saving: 'saved',
+      version: 4,
+      stored: wide,
+    });
+  });
+
+  it('stays to be saved when it was edited while it was on its way', () => {
+    const wider = PlanActions.edited({ plan: withShelf(plan, { gap: 60 }), what: 'gap', at: 5000 });
+    const state = after(
+      ...opened,
+      edit,
+      PlanActions.savingStarted(),
+      wider,
+      PlanActions.saved({ stored: stored(4, wide) }),
+    );
+    expect(state).toMatchObject({ saving: 'edited', version: 4 });
+    expect(state.history!.present).toEqual(wider.plan);
+  });
+
+  it('keeps its edits while the server is away', () => {
+    const state = after(
+      ...opened,
+      edit,
+      PlanActions.savingStarted(),
+      PlanActions.savingWaits({ problem: away }),
+    );
+    expect(state).toMatchObject({ saving: 'waiting', savingProblem: away });
+    expect(state.history!.present).toEqual(wide);
+  });
+
+  it('has a newer draft taken with its own one undo away', () => {
+    const theirs = stored(7, withShelf(plan, { gap: 8 }));
+    const taken = [
+      ...opened,
+      edit,
+      PlanActions.newerDraftFound({ theirs }),
+      PlanActions.theirsTaken({ at: 9000 }),
+    ];
+    expect(after(...taken)).toMatchObject({
+      saving: 'saved',
+      version: 7,
+      theirs: null,
+      history: { present: theirs.plan },
+    });
+    const undone = after(...taken, PlanActions.undone());
+    expect(undone).toMatchObject({ saving: 'edited', version: 7, history: { present: wide } });
+  });
+
+  it('is saved over a newer draft only when that was asked for', () => {
+    const theirs = stored(7, withShelf(plan, { gap: 8 }));
+    const conflict = [...opened, edit, PlanActions.newerDraftFound({ theirs })];
+    const more = PlanActions.edited({ plan: withShelf(plan, { gap: 41 }), what: 'gap', at: 2 });
+    expect(after(...conflict, more).saving).toBe('conflict');
+    expect(after(...conflict, PlanActions.mineKept())).toMatchObject({
+      saving: 'edited',
+      version: 7,
+      history: { present: wide },
+    });
+  });
+
+  it('brings back what this browser kept, as an edit that can be undone', () => {
+    const kept = { plan: wide, version: 3 };
+    const state = after(opened[0], PlanActions.loaded({ stored: stored(3), vocabulary, kept }));
+    expect(state).toMatchObject({ restored: true, saving: 'edited', history: { present: wide } });
+    expect(planFeature.reducer(state, PlanActions.undone()).history!.present).toEqual(plan);
+  });
+
+  it('differs from what is live until it is published', () => {
+    const differs = (state: PlanState): boolean => planFeature.selectDiffersFromLive({ plan: state });
+    expect(differs(after(...opened))).toBe(false);
+    const saved = after(
+      ...opened,
+      edit,
+      PlanActions.savingStarted(),
+      PlanActions.saved({ stored: stored(4, wide) }),
+    );
+    expect(differs(saved)).toBe(true);
+    const edition = {
+      number: 5,
+      publishedAt: '',
+      publishedBy: '',
+      note: '',
+      hash: '',
+      live: true,
+      plans: [],
+    };
+    const published = planFeature.reducer(
+      planFeature.reducer(saved, PlanActions.publishingAsked()),
+      PlanActions.published({ edition }),
+    );
+    expect(published).toMatchObject({ publishing: null, published: edition });
+    expect(differs(published)).toBe(false);
+  });
+
+  it('is left as it was by a page of another plan', () => {
+    const state = after(...opened, edit);
+    expect(planFeature.reducer(state, PlanActions.opened({ id: 'p', address: '/knives' }))).toMatchObject({
+      address: '/knives',
+      history: state.history,
+    });
+    expect(planFeature.reducer(state, PlanActions.opened({ id: 'q', address: '/' }))).toMatchObject({
+      id: 'q',
+      history: null,
+      loading: true,
+    });
+  });
+});

@@ -1,0 +1,32 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Plan } from '@fond/core';
+import { canonicalJson, contentHash } from './editions';
+
+const plan = (id: string, name = id): Plan => ({
+  id,
+  name,
+  reach: { include: [], exclude: [] },
+  fixtures: [],
+});
+
+describe('the content hash of an edition', () => {
+  it('depends on what the plans say, not on how they are ordered or written', () => {
+    const a = plan('a');
+    const shuffled = { fixtures: a.fixtures, reach: a.reach, name: a.name, id: a.id };
+    expect(contentHash([plan('b'), shuffled])).toBe(contentHash([a, plan('b')]));
+    expect(contentHash([plan('a', 'Other')])).not.toBe(contentHash([a]));
+  });
+});
+
+describe('canonicalJson', () => {
+  it('writes equal values alike and reads back the same', () => {
+    fc.assert(
+      fc.property(fc.dictionary(fc.string(), fc.jsonValue()), (value) => {
+        const reversed = Object.fromEntries(Object.entries(value).reverse());
+        expect(canonicalJson(reversed)).toBe(canonicalJson(value));
+        expect(JSON.parse(canonicalJson(value))).toEqual(JSON.parse(JSON.stringify(value)));
+      }),
+    );
+  });
+});

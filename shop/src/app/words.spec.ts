@@ -1,0 +1,37 @@
+import { describe, expect, it } from 'vitest';
+import { pictureAt, srcset } from './card/picture';
+import { shopWordsIn } from './words';
+
+describe('the words of the shop', () => {
+  const [en, fr] = [shopWordsIn('en'), shopWordsIn('fr')];
+
+  it('are there in every language it speaks, and different ones', () => {
+    const plain = (words: typeof en): [string, string][] =>
+      Object.entries(words).filter((entry): entry is [string, string] => typeof entry[1] === 'string');
+    const same = plain(en).filter(([key, text]) => Object.fromEntries(plain(fr))[key] === text);
+    // Words that both languages share.
+    expect(same.map(([key]) => key).sort()).toEqual(['collections', 'pages', 'sku'].sort());
+  });
+
+  it('count as each language does', () => {
+    expect([en.products(1), en.products(0), fr.products(1), fr.products(2)]).toEqual([
+      '1 product',
+      '0 products',
+      '1 produit',
+      '2 produits',
+    ]);
+    expect(en.showFilters(0)).toBe('Filters');
+    expect(fr.showFilters(2)).toBe('Filtres (2)');
+  });
+
+  it('fall back to English', () => {
+    expect(shopWordsIn('xx')).toBe(en);
+  });
+});
+
+describe('a picture', () => {
+  it('is offered in every kept width', () => {
+    expect(srcset('abc', [240, 480])).toBe('/pictures/abc-240.webp 240w, /pictures/abc-480.webp 480w');
+    expect(pictureAt('abc', 480)).toBe('/pictures/abc-480.webp');
+  });
+});

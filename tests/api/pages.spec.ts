@@ -1,0 +1,110 @@
+import path from 'node:path';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { startTestServer, type TestServer } from '../support/server';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer(inject('databaseServer'), {
+    demo: true,
+    dist: path.resolve(import.meta.dirname, '../../dist'),
+  });
+});
+afterAll(() => server.stop());
+
+const get = (address: string) => server.guest.get(address);
+
+describe('a page of the shop', () => {
+  it('is whole HTML with title, words, address and every card', async () => {
+    const { text, status, headers } = await get('/shop/cookware/pans?lang=fr');
+    expect(status).toBe(200);
+    expect(headers['content-type']).toBe('text/html; charset=utf-8');
+    expect(text).toContain('<html lang="fr">');
+    expect(text).toContain('<title>Poêles · Pellmere Kitchen Supply</title>');
+    expect(text).toContain('rel="canonical" href="/shop/cookware/pans?lang=fr"');
+    expect(text.match(/class="card-name"/g)).toHaveLength(12);
+  });
+
+  it('is kept, packed, and not sent again to who has it', async () => {
+    const first = await get('/shop/baking');
+    const again = await get('/shop/baking');
+    expect(again.text).toBe(first.text);
+    expect(again.headers['content-encoding']).toBe('gzip');
+    expect((await get('/shop/baking').set('If-None-Match', again.headers['etag'])).status).toBe(304);
+    expect((await get('/shop/baking').set('Accept-Encoding', 'identity')).text).toBe(first.text);
+  });
+
+  it('holds no inline script that would need an exception from the policy', async () => {
+    const { text, headers } = await get('/shop');
+    const inline = text.match(/<script(?![^>]*\bsrc=)[^>]*>/g) ?? [];
+    expect(inline).toEqual(['<script id="ng-state" type="application/json">']);
+    expect(headers['content-security-policy']).not.toMatch(/script-src[^;]*unsafe-inline/);
+  });
+
+  it('is another one as soon as something else is live', async () => {
+    const before = await get('/shop/table');
+    const desk = await server.signIn();
+    const { plan, version } = (await desk.get('/api/plans/house')).body;
+    const fixtures = plan.fixtures.filter((fixture: { type: string }) => fixture.type !== 'breadcrumb');
+    const saved = await desk.put('/api/plans/house', { plan: { ...plan, fixtures }, version });
+    expect((await get('/shop/table')).text).toBe(before.text);
+    await desk.post('/api/plans/house/publish', { version: saved.body.version, note: '' });
+    const after = await get('/shop/table');
+    expect(before.text).toContain('class="trail"');
+    expect(after.text).not.toContain('class="trail"');
+  });
+
+  it('with a draft laid over it is only for who is signed in, and kept by nobody', async () => {
+    expect((await get('/shop/table?draft=knives')).status).toBe(401);
+    const desk = await server.signIn();
+    const draft = await desk.get('/shop/knives-and-boards?draft=knives');
+    expect(draft.status).toBe(200);
+    expect(draft.headers['cache-control']).toBe('no-store');
+    expect(draft.headers['x-robots-tag']).toBe('noindex');
+    expect((await desk.get('/shop/table?draft=gone')).status).toBe(404);
+  });
+
+  it('leads a plain form’s two ends of a price to the one address they mean', async () => {
+    const answer = await get('/shop/table?material=stoneware&price.from=10&price.to=');
+    expect(answer.status).toBe(303);
+    expect(answer.headers['location']).toBe('/shop/table?material=stoneware&price=10..');
+  });
+
+  it('is a 404 with the shop around it for what is not there', async () => {
+    for (const address of ['/shop/cookware/swords', '/shop/products/nothing', '/shop/%E0%A4%A']) {
+      const { status, text } = await get(address);
+      expect(status, address).toBe(404);
+      expect(text).toContain('There is nothing at this address');
+      expect(text).toContain('Kettles and coffee');
+    }
+  });
+
+  it('shows texts as texts, whatever they hold', async () => {
+    const desk = await server.signIn();
+    await desk.importFile(
+      'odd.csv',
+      'sku,title,category,Material\nODD-1,"<script>alert(1)</script> & ""co""",Oddities,"</script><b>x"\n',
+    );
+    const { text } = await get('/shop/oddities');
+    expect(text).toContain('&lt;script&gt;alert(1)&lt;/script&gt;');
+    expect(text).not.toContain('<script>alert(1)');
+    const state = /<script id="ng-state" type="application\/json">(.*?)<\/script>/s.exec(text)![1];
+    expect(JSON.stringify(JSON.parse(state))).toContain('alert(1)');
+  });
+});
+
+describe('the desk', () => {
+  it('is one page for all of its addresses, with a nonce of its own each time', async () => {
+    const [one, two] = [await get('/floor'), await get('/plans/house?aisle=%2F')];
+    const nonce = (text: string): string => /ngCspNonce="([^"]+)"/i.exec(text)![1];
+    expect(one.headers['content-security-policy']).toContain(`'nonce-${nonce(one.text)}'`);
+    expect(nonce(one.text)).not.toBe(nonce(two.text));
+    expect((await get('/missing-file.js')).status).toBe(404);
+  });
+
+  it('keeps built files for ever and others for a day', async () => {
+    const { text } = await get('/');
+    const script = /src="(main-[^"]+)"/.exec(text)![1];
+    expect((await get(`/${script}`)).headers['cache-control']).toContain('immutable');
+    expect((await get('/icon.svg')).headers['cache-control']).toBe('public, max-age=86400');
+  });
+});
