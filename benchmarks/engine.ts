@@ -45,7 +45,7 @@ const panelOf = (page: PageModel): PanelModel | undefined =>
   page.fixtures.find((fixture): fixture is PanelModel => fixture.type === 'facets');
 
 /** Seeded requests with three facets chosen among the values that the aisle offers. */
-function requests(snapshot: Snapshot, edition: Edition): PageRequest[] {
+export function requestsFor(snapshot: Snapshot, edition: Edition): PageRequest[] {
   const random = new Random(23);
   return Array.from({ length: REQUESTS }, () => {
     const path = random.pick(AISLES);
@@ -150,7 +150,7 @@ export function engineRows(demo: Snapshot, products: readonly ProductRow[]): Row
     const { snapshot, rows: all } =
       size === products.length ? { snapshot: demo, rows: [...products] } : enlarged(demo, products, size);
     const edition: Edition = { number: 1, plans: [housePlan(snapshot, 'House plan')] };
-    const some = requests(snapshot, edition);
+    const some = requestsFor(snapshot, edition);
     checkAgainstOracle(snapshot, all, edition, some.slice(0, size > 10_000 ? 10 : 50));
     const run = (): number[] =>
       some.map((request) => timed(() => void composePage(snapshot, edition, request)));

@@ -20,10 +20,16 @@ export interface ValueColumn {
   values: readonly ColumnValue[];
   codeOf: ReadonlyMap<string, number>;
   postings: readonly Posting[];
-  single: Uint32Array | null;
+  single: Codes | null;
   offsets: Uint32Array;
-  codes: Uint32Array;
+  codes: Codes;
 }
+
+/** Value codes; two bytes each wherever that is enough, as counting reads them at random and caches are small. */
+export type Codes = Uint16Array | Uint32Array;
+
+const codesFor = (length: number, largest: number): Codes =>
+  largest < 2 ** 16 ? new Uint16Array(length) : new Uint32Array(length);
 
 /**
  * A number per product with the positions of those that have one, ascending by it. Missing values are NaN and
@@ -74,7 +80,8 @@ export class ValueColumnBuilder {
 
   finish(): ValueColumn {
     const size = this.offsets.length - 1;
-    const codes = Uint32Array.from(this.codes);
+    const codes = codesFor(this.codes.length, this.values.length);
+    codes.set(this.codes);
     const offsets = Uint32Array.from(this.offsets);
     const counts = new Uint32Array(this.values.length);
     for (const code of codes) counts[code]++;
@@ -82,9 +89,9 @@ export class ValueColumnBuilder {
     const filled = new Uint32Array(counts.length);
     for (let p = 0; p < size; p++)
       for (let k = offsets[p]; k < offsets[p + 1]; k++) lists[codes[k]][filled[codes[k]]++] = p;
-    let single: Uint32Array | null = null;
+    let single: Codes | null = null;
     if (this.single) {
-      single = new Uint32Array(size);
+      single = codesFor(size, this.values.length);
       for (let p = 0; p < size; p++) if (offsets[p + 1] > offsets[p]) single[p] = codes[offsets[p]] + 1;
     }
     return {

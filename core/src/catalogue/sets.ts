@@ -80,6 +80,22 @@ export function countOf(words: Words): number {
   return count;
 }
 
+/** How many members a posting and a set have in common. */
+export function countCommon(posting: Posting, set: Words): number {
+  let count = 0;
+  if (posting.words) {
+    const { words } = posting;
+    for (let w = 0; w < set.length; w++) {
+      const both = words[w] & set[w];
+      if (both !== 0) count += popcount(both);
+    }
+  } else {
+    const list = posting.list!;
+    for (let k = 0; k < list.length; k++) if (holds(set, list[k])) count++;
+  }
+  return count;
+}
+
 /** Writes the members in ascending order into `out` (at least as long as the set) and returns how many. */
 export function listInto(words: Words, out: Uint32Array): number {
   let count = 0;

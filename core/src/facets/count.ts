@@ -1,17 +1,46 @@
-import type { NumberColumn, ValueColumn } from '../catalogue/columns';
+import type { Codes, NumberColumn, ValueColumn } from '../catalogue/columns';
+import { countCommon, type Words } from '../catalogue/sets';
 
 /** Adds the members' value codes to `counts` (one entry per code of the column). */
 export function countCodes(column: ValueColumn, members: Uint32Array, counts: Uint32Array): void {
-  if (column.single) {
-    const { single } = column;
-    for (const p of members) {
-      const code = single[p];
-      if (code) counts[code - 1]++;
-    }
+  if (column.single) countSingle(column.single, members, counts);
+  else countMany(column.offsets, column.codes, members, counts);
+}
+
+function countSingle(single: Codes, members: Uint32Array, counts: Uint32Array): void {
+  for (let k = 0; k < members.length; k++) {
+    const code = single[members[k]];
+    if (code !== 0) counts[code - 1]++;
+  }
+}
+
+function countMany(offsets: Uint32Array, codes: Codes, members: Uint32Array, counts: Uint32Array): void {
+  for (let k = 0; k < members.length; k++) {
+    const end = offsets[members[k] + 1];
+    for (let at = offsets[members[k]]; at < end; at++) counts[codes[at]]++;
+  }
+}
+
+/** Reading one value of one member costs about as much as this many words of an intersection. */
+const WORDS_PER_CODE = 1.3;
+
+/**
+ * Counts a column over the matches, by the cheaper of two ways: forward over the members' codes, or value by value as
+ * the size of an intersection, which pays where few values meet many members.
+ */
+export function countMatches(
+  column: ValueColumn,
+  matches: Words,
+  members: Uint32Array,
+  counts: Uint32Array,
+): void {
+  const perMember = column.codes.length / Math.max(1, column.offsets.length - 1);
+  const forward = members.length * Math.max(1, perMember) * WORDS_PER_CODE;
+  if (column.values.length * matches.length > forward) {
+    countCodes(column, members, counts);
     return;
   }
-  const { offsets, codes } = column;
-  for (const p of members) for (let k = offsets[p]; k < offsets[p + 1]; k++) counts[codes[k]]++;
+  column.postings.forEach((posting, code) => (counts[code] += countCommon(posting, matches)));
 }
 
 export interface NumberSpread {
@@ -72,18 +101,21 @@ export function bucketsOf(
   return Array.from(counts, (count, k) => ({ from: (start + k) * step, to: (start + k + 1) * step, count }));
 }
 
-/** How many members have at least each of `steps`. */
+/** How many members have at least each of `steps`, which stand from the highest to the lowest. */
 export function countAtLeast(
   column: NumberColumn,
   lists: readonly Uint32Array[],
   steps: readonly number[],
 ): number[] {
   const counts = steps.map(() => 0);
+  const { numbers } = column;
   for (const list of lists)
-    for (const p of list) {
-      const number = column.numbers[p];
-      if (Number.isNaN(number)) continue;
-      for (let s = 0; s < steps.length; s++) if (number >= steps[s]) counts[s]++;
+    for (let k = 0; k < list.length; k++) {
+      const number = numbers[list[k]];
+      let s = 0;
+      while (s < steps.length && !(number >= steps[s])) s++;
+      if (s < steps.length) counts[s]++;
     }
+  for (let s = 1; s < counts.length; s++) counts[s] += counts[s - 1];
   return counts;
 }

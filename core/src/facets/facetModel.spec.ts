@@ -150,6 +150,6 @@ describe('counting numbers', () => {
   });
 
   it('counts what reaches each step', () => {
-    expect(countAtLeast(column, all, [200, 999])).toEqual([3, 2]);
+    expect(countAtLeast(column, all, [999, 200])).toEqual([2, 3]);
   });
 });

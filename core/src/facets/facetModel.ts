@@ -4,11 +4,11 @@ import { textIn } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import { valueLabel } from '../card/card';
 import { moneyOf } from '../card/money';
-import { addressOf, encodedPick, toggled, type ListingState, type NeighbourAddresses } from '../page/address';
+import { encodedPick, type ListingState, type NeighbourAddresses } from '../page/address';
 import { wordsIn } from '../page/words';
 import type { FacetChoice } from '../plans/plan';
 import { numberText } from '../text/numbers';
-import { bucketsOf, countAtLeast, countCodes, spreadOf } from './count';
+import { bucketsOf, countAtLeast, countCodes, countMatches, spreadOf } from './count';
 import type { Filtered } from './filter';
 import { isNumeric, pickText, type FacetPick } from './selection';
 
@@ -121,7 +121,9 @@ function valueModels(
 ): FacetValueModel[] {
   const { snapshot, state, addresses } = context;
   const counts = new Uint32Array(column.values.length);
-  for (const list of lists) countCodes(column, list, counts);
+  const [members, near] = lists;
+  countMatches(column, context.filtered.matches, members, counts);
+  if (near) countCodes(column, near, counts);
   const chosen = picks.map(encodedPick);
   const encoded = encodedValues(column);
   const codes =
@@ -267,17 +269,25 @@ export function pickLabel(snapshot: Snapshot, column: FacetColumn, pick: FacetPi
 
 /** Every chosen value with its way out, in the order of the address. */
 export function appliedModels(
-  context: Omit<FacetContext, 'filtered' | 'hideEmpty' | 'addresses'>,
+  snapshot: Snapshot,
+  state: ListingState,
+  addresses: NeighbourAddresses,
 ): AppliedModel[] {
-  const { snapshot, state } = context;
   const applied: AppliedModel[] = [];
-  for (const key of [...state.selections.keys()].sort())
-    for (const pick of state.selections.get(key)!)
+  for (const key of [...state.selections.keys()].sort()) {
+    const picks = state.selections.get(key)!;
+    const texts = picks.map(encodedPick);
+    picks.forEach((pick, at) =>
       applied.push({
         key,
         value: pickText(pick),
         label: pickLabel(snapshot, snapshot.facets.get(key)!, pick, state.lang),
-        href: addressOf(toggled(state, key, pick), snapshot.frame.languages[0]),
-      });
+        href: addresses.with(
+          key,
+          texts.filter((_, other) => other !== at),
+        ),
+      }),
+    );
+  }
   return applied;
 }

@@ -53,7 +53,8 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
   const shelf = shelfOf(plan);
   const range = shelf ? runRange(snapshot, aisle, shelf.range) : null;
   const filtered = range && filterRange(snapshot, searched(range.words, request.matches), state.selections);
-  const composer: Composer = { snapshot, aisle, plan, state, request, range, filtered };
+  const addresses = new NeighbourAddresses(state, snapshot.frame.languages[0]);
+  const composer: Composer = { snapshot, aisle, plan, state, addresses, request, range, filtered };
 
   const fixtures: FixtureModel[] = [];
   for (const fixture of plan.fixtures) {
@@ -80,7 +81,7 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
     plan: { id: plan.id, name: plan.name },
     q: state.q,
     fixtures,
-    applied: appliedModels({ snapshot, aisle, state }),
+    applied: appliedModels(snapshot, state, composer.addresses),
     clearHref: state.selections.size
       ? addressOf({ ...state, selections: new Map(), page: 1 }, ownLanguage)
       : null,
@@ -95,6 +96,7 @@ interface Composer {
   aisle: Aisle;
   plan: Plan;
   state: ListingState;
+  addresses: NeighbourAddresses;
   request: PageRequest;
   range: RangeResult | null;
   filtered: Filtered | null;
@@ -205,7 +207,7 @@ function fixtureModel(
     }
     case 'facets': {
       if (!filtered) return null;
-      const addresses = new NeighbourAddresses(state, snapshot.frame.languages[0]);
+      const { addresses } = composer;
       const context: FacetContext = { snapshot, aisle, state, addresses, filtered, hideEmpty: true };
       const facets = fixture.facets.flatMap((choice) => facetModel(context, choice) ?? []);
       return { id, type: 'facets', side: fixture.side, counts: fixture.counts, facets };

@@ -1,10 +1,25 @@
 import type { Lang } from '../catalogue/rows';
 
-const formats = new Map<Lang, Intl.NumberFormat>();
+interface Writer {
+  format: Intl.NumberFormat;
+  written: Map<number, string>;
+}
 
-/** A number as the language writes it, with up to four decimals. */
+const writers = new Map<Lang, Writer>();
+const MOST_WRITTEN = 4096;
+
+/** A number as the language writes it, with up to four decimals; what was written lately is kept. */
 export function numberText(number: number, lang: Lang): string {
-  let format = formats.get(lang);
-  if (!format) formats.set(lang, (format = new Intl.NumberFormat(lang, { maximumFractionDigits: 4 })));
-  return format.format(number);
+  let writer = writers.get(lang);
+  if (!writer) {
+    writer = { format: new Intl.NumberFormat(lang, { maximumFractionDigits: 4 }), written: new Map() };
+    writers.set(lang, writer);
+  }
+  let text = writer.written.get(number);
+  if (text === undefined) {
+    text = writer.format.format(number);
+    if (writer.written.size >= MOST_WRITTEN) writer.written.clear();
+    writer.written.set(number, text);
+  }
+  return text;
 }
