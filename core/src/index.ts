@@ -8,6 +8,7 @@ export * from './catalogue/snapshot';
 export * from './facets/count';
 export * from './facets/facetModel';
 export * from './facets/filter';
+export * from './facets/jointCounts';
 export * from './facets/selection';
 export * from './layout/rows';
 export * from './layout/tally';

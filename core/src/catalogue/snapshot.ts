@@ -6,6 +6,7 @@ import {
   type NumberColumn,
   type ValueColumn,
 } from './columns';
+import { jointRowsOf, type JointRows } from '../facets/jointCounts';
 import type { AttributeRow, AttributeValue, CatalogueFrame, ImageRow, Lang, ProductRow, Texts } from './rows';
 import { wordsFor, type Words } from './sets';
 
@@ -43,6 +44,8 @@ export interface Snapshot {
   collection: ValueColumn;
   /** By facet key, in the order in which a new plan offers them. */
   facets: ReadonlyMap<string, FacetColumn>;
+  /** The single-valued facets once more, side by side for counting. */
+  joint: JointRows;
   attributes: ReadonlyMap<string, AttributeColumn>;
 }
 
@@ -224,6 +227,7 @@ export class SnapshotBuilder {
       categoryItself: this.categoryItself.finish(),
       collection: this.collection.finish(),
       facets,
+      joint: jointRowsOf(facets, size),
       attributes,
     };
   }

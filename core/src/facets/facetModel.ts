@@ -10,6 +10,7 @@ import type { FacetChoice } from '../plans/plan';
 import { numberText } from '../text/numbers';
 import { bucketsOf, countAtLeast, countCodes, countMatches, spreadOf } from './count';
 import type { Filtered } from './filter';
+import { jointPart } from './jointCounts';
 import { isNumeric, pickText, type FacetPick } from './selection';
 
 export type FacetControl = 'list' | 'swatches' | 'range' | 'steps';
@@ -62,6 +63,8 @@ export interface FacetContext {
   state: ListingState;
   addresses: NeighbourAddresses;
   filtered: Filtered;
+  /** Counts of all single-valued facets over the matches. */
+  joint: Uint32Array;
   /** Values that would lead to an empty page are left out, save chosen ones. */
   hideEmpty: boolean;
 }
@@ -120,9 +123,10 @@ function valueModels(
   picks: readonly FacetPick[],
 ): FacetValueModel[] {
   const { snapshot, state, addresses } = context;
-  const counts = new Uint32Array(column.values.length);
   const [members, near] = lists;
-  countMatches(column, context.filtered.matches, members, counts);
+  const joint = jointPart(snapshot.joint, context.joint, column.key);
+  const counts = joint ?? new Uint32Array(column.values.length);
+  if (!joint) countMatches(column, context.filtered.matches, members, counts);
   if (near) countCodes(column, near, counts);
   const chosen = picks.map(encodedPick);
   const encoded = encodedValues(column);

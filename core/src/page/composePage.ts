@@ -5,6 +5,7 @@ import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import type { Words } from '../catalogue/sets';
 import { appliedModels, facetModel, type FacetContext } from '../facets/facetModel';
 import { filterRange, type Filtered } from '../facets/filter';
+import { countJoint } from '../facets/jointCounts';
 import { parseSelections } from '../facets/selection';
 import { pictureSizes } from '../layout/rows';
 import { permutationOf, windowByScore, windowOf, type OrderLevel } from '../order/order';
@@ -208,7 +209,8 @@ function fixtureModel(
     case 'facets': {
       if (!filtered) return null;
       const { addresses } = composer;
-      const context: FacetContext = { snapshot, aisle, state, addresses, filtered, hideEmpty: true };
+      const joint = countJoint(snapshot.joint, filtered.members);
+      const context: FacetContext = { snapshot, aisle, state, addresses, filtered, joint, hideEmpty: true };
       const facets = fixture.facets.flatMap((choice) => facetModel(context, choice) ?? []);
       return { id, type: 'facets', side: fixture.side, counts: fixture.counts, facets };
     }

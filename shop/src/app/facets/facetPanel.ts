@@ -54,8 +54,6 @@ import { PriceRange } from './priceRange';
             <a [href]="href(value.href)" rel="nofollow" [attr.aria-current]="value.selected ? 'true' : null">
               @if (control === 'swatches') {
                 <span class="swatch" [style.background]="value.swatch ?? 'transparent'"></span>
-              } @else {
-                <span class="tick" aria-hidden="true"></span>
               }
               <span class="label">{{ value.label }}</span>
               @if (panel().counts) {
