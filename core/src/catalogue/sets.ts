@@ -91,7 +91,7 @@ export function countCommon(posting: Posting, set: Words): number {
     }
   } else {
     const list = posting.list!;
-    for (let k = 0; k < list.length; k++) if (holds(set, list[k])) count++;
+    for (const p of list) if (holds(set, p)) count++;
   }
   return count;
 }

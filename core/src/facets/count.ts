@@ -8,17 +8,14 @@ export function countCodes(column: ValueColumn, members: Uint32Array, counts: Ui
 }
 
 function countSingle(single: Codes, members: Uint32Array, counts: Uint32Array): void {
-  for (let k = 0; k < members.length; k++) {
-    const code = single[members[k]];
+  for (const p of members) {
+    const code = single[p];
     if (code !== 0) counts[code - 1]++;
   }
 }
 
 function countMany(offsets: Uint32Array, codes: Codes, members: Uint32Array, counts: Uint32Array): void {
-  for (let k = 0; k < members.length; k++) {
-    const end = offsets[members[k] + 1];
-    for (let at = offsets[members[k]]; at < end; at++) counts[codes[at]]++;
-  }
+  for (const p of members) for (let at = offsets[p]; at < offsets[p + 1]; at++) counts[codes[at]]++;
 }
 
 /** Reading one value of one member costs about as much as this many words of an intersection. */
@@ -110,8 +107,8 @@ export function countAtLeast(
   const counts = steps.map(() => 0);
   const { numbers } = column;
   for (const list of lists)
-    for (let k = 0; k < list.length; k++) {
-      const number = numbers[list[k]];
+    for (const p of list) {
+      const number = numbers[p];
       let s = 0;
       while (s < steps.length && !(number >= steps[s])) s++;
       if (s < steps.length) counts[s]++;

@@ -37,10 +37,7 @@ export function jointRowsOf(facets: ReadonlyMap<string, FacetColumn>, size: numb
 /** Counts all joint facets over the members in one pass; read a facet's part with `jointPart`. */
 export function countJoint({ width, rows, slots }: JointRows, members: Uint32Array): Uint32Array {
   const histogram = new Uint32Array(slots);
-  for (let k = 0; k < members.length; k++) {
-    const from = members[k] * width;
-    for (let at = from; at < from + width; at++) histogram[rows[at]]++;
-  }
+  for (const p of members) for (let at = p * width; at < (p + 1) * width; at++) histogram[rows[at]]++;
   return histogram;
 }
 
