@@ -16,7 +16,8 @@ async function main(): Promise<void> {
   const log = pino({ level: config.log });
   if (!(await portIsFree(config.port, config.host)))
     throw new Error(`Port ${config.port} on ${config.host} is taken. Set FOND_PORT to another one.`);
-  await mkdir(config.data, { recursive: true });
+  // The database, the originals and the sessions are nobody else's business.
+  await mkdir(config.data, { recursive: true, mode: 0o700 });
   const database = config.databaseUrl ? null : await startDatabase(config.data, config.databasePort, log);
   if (database) await writeFile(addressFile(config.data), database.url);
   let application;

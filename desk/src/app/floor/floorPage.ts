@@ -1,5 +1,5 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
@@ -71,15 +71,9 @@ export class FloorPage {
   });
 
   constructor() {
-    // Coming back from a plan, the floor shows what was published meanwhile.
-    effect(() => {
-      if (!this.started) {
-        this.started = true;
-        if (this.floor()) this.store.dispatch(FloorActions.shopChanged());
-      }
-    });
+    // Coming back from a plan, the floor shows what was published meanwhile; at first the shell has asked already.
+    if (this.floor()) this.store.dispatch(FloorActions.shopChanged());
   }
-  private started = false;
 
   protected why(aisle: FloorAisle): string {
     return aisle.why ? whyWords(aisle.why, aisle, this.floor()?.aisles ?? []) : 'no plan reaches it';
