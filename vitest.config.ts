@@ -6,6 +6,8 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
+          sequence: { groupOrder: 0 },
+          maxWorkers: 2,
           include: ['{core,contract,desk,shop}/src/**/*.spec.ts', 'server/src/**/*.unit.spec.ts'],
           setupFiles: ['tests/support/angularCompiler.ts'],
           testTimeout: 30_000,
@@ -14,6 +16,7 @@ export default defineConfig({
       {
         test: {
           name: 'server',
+          sequence: { groupOrder: 1 },
           include: ['server/src/**/*.spec.ts', 'tests/api/**/*.spec.ts'],
           exclude: ['server/src/**/*.unit.spec.ts', 'node_modules/**'],
           globalSetup: ['tests/support/database.ts'],
@@ -25,6 +28,8 @@ export default defineConfig({
       {
         test: {
           name: 'browser',
+          sequence: { groupOrder: 2 },
+          maxWorkers: 1,
           include: ['tests/browser/**/*.spec.ts'],
           globalSetup: ['tests/support/application.ts'],
           testTimeout: 120_000,

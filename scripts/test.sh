@@ -32,6 +32,7 @@ check builds need_build
 report=.stamps/tests.json
 rm -f "$report"
 npx --no-install vitest run --reporter=default --reporter=json --outputFile.json="$report"
+status=$?
 counts=$(node -e '
   try {
     const { numPassedTests, numFailedTests, testResults } = JSON.parse(require("fs").readFileSync(process.argv[1], "utf8"));
@@ -40,5 +41,8 @@ counts=$(node -e '
   } catch { console.log(0, 1); }' "$report")
 passed=$((passed + ${counts% *}))
 failed=$((failed + ${counts#* }))
+# A run that broke off, or met an error outside its tests, has failed even if no test says so.
+[ "$status" -eq 0 ] || [ "${counts#* }" -gt 0 ] || failed=$((failed + 1))
+[ "${counts% *}" -gt 0 ] || failed=$((failed + 1))
 printf '\n%s passed, %s failed\n' "$passed" "$failed"
 [ "$failed" -eq 0 ]
