@@ -73,7 +73,7 @@ describe('a merchandiser', () => {
     // Order: cheapest first.
     await open(page, 'order');
     await page.locator('button.choice.add::-p-text(cheapest first)').click();
-    for (let n = 0; n < 2; n++) await page.locator('[aria-label="Earlier: price"]').click();
+    for (let n = 0; n < 2; n++) await page.locator('[aria-label="Up: price"]').click();
     const names = await eventually(
       frame,
       () =>
@@ -227,7 +227,7 @@ describe('a merchandiser', () => {
     await page.keyboard.down('Control');
     await page.keyboard.press('k');
     await page.keyboard.up('Control');
-    await page.waitForSelector('desk-go-to input');
+    await page.waitForSelector('desk-go-to input:focus');
     await page.keyboard.type('bread knives');
     await page.waitForSelector('desk-go-to [role=option]::-p-text(Bread knives)');
     await page.keyboard.press('Enter');

@@ -44,6 +44,7 @@ export class TestBrowser {
   async page(width = 1280, height = 800): Promise<Page> {
     const context = await this.browser.createBrowserContext();
     const page = await context.newPage();
+    page.setDefaultTimeout(60_000);
     await page.setViewport({ width, height });
     page.on('pageerror', (error) => this.complaints.push(String(error)));
     page.on('console', (message) => {
@@ -71,7 +72,7 @@ export async function eventually<T>(
   read: () => T,
   expected: (value: T) => boolean,
 ): Promise<T> {
-  const limit = Date.now() + 15_000;
+  const limit = Date.now() + 30_000;
   for (;;) {
     const value = (await place.evaluate(read)) as T;
     if (expected(value)) return value;

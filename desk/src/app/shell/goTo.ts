@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -26,6 +35,7 @@ const MOST = 9;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <input
+      #box
       type="text"
       role="combobox"
       aria-expanded="true"
@@ -63,8 +73,14 @@ export class GoTo {
   private readonly router = inject(Router);
   private readonly dialog = inject(MatDialogRef);
   protected readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
+  private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('box');
   protected readonly text = signal('');
   protected readonly at = signal(0);
+
+  constructor() {
+    // At once, not after the dialog's entrance: people type on as soon as they have pressed the keys.
+    afterNextRender(() => this.box().nativeElement.focus());
+  }
 
   private readonly targets = computed((): Target[] => {
     const floor = this.floor();
