@@ -65,8 +65,6 @@ export interface FacetContext {
   filtered: Filtered;
   /** Counts of all single-valued facets over the matches. */
   joint: Uint32Array;
-  /** Values that would lead to an empty page are left out, save chosen ones. */
-  hideEmpty: boolean;
 }
 
 const RATING_STEPS = [4.5, 4, 3.5, 3];
@@ -134,11 +132,11 @@ function valueModels(
     column.key === 'category' ? childCodes(context.aisle, snapshot, column) : column.values.keys();
   const models: (FacetValueModel & { number: number | null })[] = [];
   for (const code of codes) {
-    if (counts[code] === 0 && context.hideEmpty && !chosen.length) continue;
+    if (counts[code] === 0 && !chosen.length) continue;
     const { value, number, swatch } = column.values[code];
     const text = encoded[code];
     const selected = chosen.includes(text);
-    if (counts[code] === 0 && context.hideEmpty && !selected) continue;
+    if (counts[code] === 0 && !selected) continue;
     models.push({
       value,
       label: valueLabel(snapshot, column, code, state.lang),

@@ -103,21 +103,6 @@ export class NeighbourAddresses {
 
 export const encodePath = (path: string): string => path.split('/').map(encodeURIComponent).join('/');
 
-/** The state with one pick put in or taken out; either way on the first page. */
-export function toggled(state: ListingState, key: string, pick: FacetPick): ListingState {
-  const text = pickText(pick);
-  const picks = state.selections.get(key) ?? [];
-  const without = picks.filter((other) => pickText(other) !== text);
-  return withPicks(state, key, without.length < picks.length ? without : [...picks, pick]);
-}
-
-export function withPicks(state: ListingState, key: string, picks: readonly FacetPick[]): ListingState {
-  const selections = new Map(state.selections);
-  if (picks.length) selections.set(key, picks);
-  else selections.delete(key);
-  return { ...state, selections, page: 1 };
-}
-
 /** Root of product pages under the shop's root. */
 export const PRODUCT_ROOT = '/products';
 

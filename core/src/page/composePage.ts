@@ -210,7 +210,7 @@ function fixtureModel(
       if (!filtered) return null;
       const { addresses } = composer;
       const joint = countJoint(snapshot.joint, filtered.members);
-      const context: FacetContext = { snapshot, aisle, state, addresses, filtered, joint, hideEmpty: true };
+      const context: FacetContext = { snapshot, aisle, state, addresses, filtered, joint };
       const facets = fixture.facets.flatMap((choice) => facetModel(context, choice) ?? []);
       return { id, type: 'facets', side: fixture.side, counts: fixture.counts, facets };
     }

@@ -2,6 +2,7 @@ import type { Express, NextFunction, Request, RequestHandler, Response } from 'e
 import type Joi from 'joi';
 import { OPERATIONS, type Operation, type OperationName } from '@fond/contract/operations';
 import type { User } from '@fond/contract';
+import { readParameters } from './parameters';
 import { problem } from './problem';
 import { checkToken, sessionOf } from './session';
 
@@ -41,7 +42,7 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
     chain.push(async (request: Request, response: Response, _next: NextFunction) => {
       const answer = await handlers[name]({
         params: checked(operation.params, request.params, true),
-        query: checked(operation.query, parametersOf(request), true),
+        query: checked(operation.query, readParameters(request.originalUrl), true),
         body: checked(operation.body ?? operation.upload, request.body, operation.upload !== undefined),
         user: operation.access === 'signed-in' ? sessionOf(request).user : null,
         request,
@@ -80,14 +81,4 @@ function checked(schema: Joi.ObjectSchema | undefined, value: unknown, convert: 
   if (!error) return read;
   const errors = error.details.map(({ path, message }) => ({ path: path.join('.'), message }));
   throw problem('bad-input', 'Nothing was changed. What has to be mended stands under errors.', errors);
-}
-
-/** The address's parameters, decoded once; repeated ones joined by a comma. */
-export function parametersOf(request: Request): Record<string, string> {
-  const parameters: Record<string, string> = {};
-  const query = request.originalUrl.indexOf('?');
-  if (query < 0) return parameters;
-  for (const [key, value] of new URLSearchParams(request.originalUrl.slice(query)))
-    parameters[key] = key in parameters ? `${parameters[key]},${value}` : value;
-  return parameters;
 }

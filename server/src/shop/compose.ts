@@ -9,6 +9,7 @@ import {
   type ShopModel,
 } from '@fond/core';
 import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
+import { readParameters } from '../http/parameters';
 
 /** An address of the shop, taken apart. */
 export interface ShopAddress {
@@ -32,10 +33,7 @@ export function readAddress(address: string): ShopAddress | null {
   } catch {
     return null;
   }
-  const parameters: Record<string, string> = {};
-  if (query >= 0)
-    for (const [key, value] of new URLSearchParams(address.slice(query)))
-      parameters[key] = key in parameters ? `${parameters[key]},${value}` : value;
+  const parameters = readParameters(address);
   if (parameters['q']) parameters['q'] = parameters['q'].slice(0, MOST_SEARCH_TEXT);
   return { path, parameters };
 }

@@ -17,8 +17,6 @@ import warning from '@material-symbols/svg-400/outlined/warning.svg';
 
 const ICONS = { add, down, up, close, contrast, drag, fold, open, redo, search, undo, upload, warning };
 
-export type IconName = keyof typeof ICONS;
-
 /** The few icons the desk uses travel with it; nothing is fetched. */
 export function registerIcons(): void {
   const registry = inject(MatIconRegistry);
