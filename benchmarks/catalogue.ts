@@ -1,8 +1,6 @@
 import { createWriteStream } from 'node:fs';
 import { once } from 'node:events';
 import { stringify } from 'csv-stringify/sync';
-import type { ProductRow, Snapshot } from '@fond/core';
-import { SnapshotBuilder } from '@fond/core';
 import { demoProducts, type DemoRow } from '../server/src/demo/catalogue/products';
 import { Random } from '../server/src/demo/random';
 
@@ -42,35 +40,4 @@ export async function writeCsv(file: string, count: number): Promise<void> {
   if (batch.length) await flush();
   out.end();
   await once(out, 'finish');
-}
-
-/** Products of a snapshot multiplied in memory, for measuring the engine without a database. */
-export function enlarged(
-  snapshot: Snapshot,
-  products: readonly ProductRow[],
-  count: number,
-  seed = 11,
-): { snapshot: Snapshot; rows: ProductRow[] } {
-  const random = new Random(seed);
-  const builder = new SnapshotBuilder(snapshot.frame);
-  const rows: ProductRow[] = [];
-  for (let n = 0; n < count; n++) {
-    const pattern = products[random.whole(0, products.length - 1)];
-    const row: ProductRow = {
-      ...pattern,
-      id: n + 1,
-      sku: `G-${n}`,
-      slug: `g-${n}`,
-      titles: { en: `${pattern.titles['en'] ?? ''} ${n}` },
-      descriptions: {},
-      price: random.whole(300, 30_000),
-      created: Date.UTC(2026, 0, 1) - random.whole(0, 900) * DAY,
-      stock: random.whole(0, 60),
-      rating: random.chance(0.8) ? random.whole(20, 50) / 10 : null,
-      ratings: random.whole(1, 300),
-    };
-    rows.push(row);
-    builder.add(row);
-  }
-  return { snapshot: builder.finish(1), rows };
 }

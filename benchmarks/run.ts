@@ -2,20 +2,14 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pino } from 'pino';
-import type { ProductRow } from '@fond/core';
-import { loadProducts, loadSnapshot } from '../server/src/catalogue/loadSnapshot';
-import { connect } from '../server/src/database/connect';
-import { migrate } from '../server/src/database/migrate';
-import { defineModels } from '../server/src/database/models';
 import { startDatabase } from '../server/src/database/process';
-import { seedDemo } from '../server/src/demo/seed';
-import { PictureStore } from '../server/src/media/pictures';
-import { engineRows } from './engine';
+import { engineRows } from './engine/engine';
 import { machine, type Row } from './measure';
 import { previewRows } from './preview';
 import { demoRows, importRows, largeRows } from './server';
 
 const LARGE = 100_000;
+const SIZES = [10_000, 100_000, 1_000_000];
 
 function print(rows: readonly Row[]): void {
   const width = Math.max(...rows.map(({ what }) => what.length));
@@ -23,22 +17,13 @@ function print(rows: readonly Row[]): void {
     process.stdout.write(`${what.padEnd(width)}  ${figure}${aim ? `   (aim ${aim})` : ''}\n`);
 }
 
-/** The demo's products as rows, for the engine alone. */
-async function engine(): Promise<Row[]> {
+/** The engine beside its peers, one of which is a database of its own. */
+async function engine(size: number): Promise<Row[]> {
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-bench-'));
-  const log = pino({ level: 'error' });
-  const database = await startDatabase(folder, 0, log);
-  const sequelize = connect(database.url);
+  const database = await startDatabase(folder, 0, pino({ level: 'error' }));
   try {
-    defineModels(sequelize);
-    await migrate(sequelize);
-    const pictures = new PictureStore(folder);
-    await pictures.prepare();
-    await seedDemo(sequelize, pictures, log);
-    const products: ProductRow[] = await loadProducts(sequelize);
-    return engineRows(await loadSnapshot(sequelize), products);
+    return await engineRows(size, database.url);
   } finally {
-    await sequelize.close();
     await database.stop();
     await rm(folder, { recursive: true, force: true });
   }
@@ -51,7 +36,8 @@ const section = async (name: string, work: () => Promise<Row[]>): Promise<void> 
   rows.push(...found);
   for (const { what, figure } of found) process.stderr.write(`  ${what}: ${figure}\n`);
 };
-await section('engine and peer', engine);
+for (const size of SIZES) await section(`engine and peers, ${size} products`, () => engine(size));
+if (process.argv.includes('engine')) process.exit();
 const demo = await mkdtemp(path.join(tmpdir(), 'fond-bench-'));
 await section('the demo shop', () => demoRows(demo));
 await section('preview', () => previewRows(demo));

@@ -6,4 +6,11 @@ cd "$(dirname "$0")/.."
 need_packages mariadb-server=mariadbd chromium=chromium
 need_modules
 need_build
+# The peers stand in a folder of their own, so that nobody else has to install (and compile) them.
+wanted=$(stamp_of benchmarks/peers/package-lock.json)
+if [ "$(cat .stamps/peers 2>/dev/null)" != "$wanted" ]; then
+  say "Installing the benchmark's peers"
+  npm ci --prefix benchmarks/peers --no-audit --no-fund --loglevel=error >&2
+  printf '%s\n' "$wanted" >.stamps/peers
+fi
 exec node --expose-gc --import tsx benchmarks/run.ts "$@"

@@ -6,7 +6,7 @@ import {
   type NumberColumn,
   type ValueColumn,
 } from './columns';
-import { jointRowsOf, type JointRows } from '../facets/jointCounts';
+import { packRows, type PackedRows } from '../facets/packedRows';
 import type { AttributeRow, AttributeValue, CatalogueFrame, ImageRow, Lang, ProductRow, Texts } from './rows';
 import { wordsFor, type Words } from './sets';
 
@@ -44,8 +44,8 @@ export interface Snapshot {
   collection: ValueColumn;
   /** By facet key, in the order in which a new plan offers them. */
   facets: ReadonlyMap<string, FacetColumn>;
-  /** The single-valued facets once more, side by side for counting. */
-  joint: JointRows;
+  /** The facets once more, side by side for counting. */
+  packed: PackedRows;
   attributes: ReadonlyMap<string, AttributeColumn>;
 }
 
@@ -227,7 +227,7 @@ export class SnapshotBuilder {
       categoryItself: this.categoryItself.finish(),
       collection: this.collection.finish(),
       facets,
-      joint: jointRowsOf(facets, size),
+      packed: packRows(facets, size),
       attributes,
     };
   }

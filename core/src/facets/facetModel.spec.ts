@@ -5,8 +5,6 @@ import type { FixtureModel } from '../page/pageModel';
 import { housePlan } from '../plans/housePlan';
 import type { FacetChoice } from '../plans/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
-import { bucketsOf, countAtLeast, spreadOf } from './count';
-import { numberColumn } from '../catalogue/columns';
 
 const rows = [
   product(1, {
@@ -125,31 +123,5 @@ describe('a facet', () => {
       ['3 and up', '/?diameter=28&material=gone&price=10..20'],
     ]);
     expect(page.clearHref).toBe('/');
-  });
-});
-
-describe('counting numbers', () => {
-  const column = numberColumn('x', Float64Array.of(100, 250, 999, NaN, 1000), 100);
-  const all = [Uint32Array.of(0, 1, 2, 3, 4)];
-
-  it('spreads over what has a number', () => {
-    expect(spreadOf(column, all)).toEqual({ count: 4, min: 100, max: 1000 });
-    expect(spreadOf(column, [Uint32Array.of(3)])).toBeNull();
-  });
-
-  it('puts each into one bucket, whose steps are aligned', () => {
-    const buckets = bucketsOf(column, all, spreadOf(column, all)!, 6);
-    expect(buckets.map(({ from, to, count }) => [from, to, count])).toEqual([
-      [0, 200, 1],
-      [200, 400, 1],
-      [400, 600, 0],
-      [600, 800, 0],
-      [800, 1000, 1],
-      [1000, 1200, 1],
-    ]);
-  });
-
-  it('counts what reaches each step', () => {
-    expect(countAtLeast(column, all, [999, 200])).toEqual([2, 3]);
   });
 });

@@ -8,9 +8,7 @@ import { encodedPick, type ListingState, type NeighbourAddresses } from '../page
 import { wordsIn } from '../page/words';
 import type { FacetChoice } from '../plans/plan';
 import { numberText } from '../text/numbers';
-import { bucketsOf, countAtLeast, countCodes, countMatches, spreadOf } from './count';
 import type { Filtered } from './filter';
-import { jointPart } from './jointCounts';
 import { isNumeric, pickText, type FacetPick } from './selection';
 
 export type FacetControl = 'list' | 'swatches' | 'range' | 'steps';
@@ -63,8 +61,6 @@ export interface FacetContext {
   state: ListingState;
   addresses: NeighbourAddresses;
   filtered: Filtered;
-  /** Counts of all single-valued facets over the matches. */
-  joint: Uint32Array;
 }
 
 const RATING_STEPS = [4.5, 4, 3.5, 3];
@@ -88,11 +84,9 @@ export function facetLabel(
  * choose: its attribute is gone, or fewer than two values are left and none is chosen.
  */
 export function facetModel(context: FacetContext, choice: FacetChoice): FacetModel | null {
-  const { snapshot, state, filtered } = context;
+  const { snapshot, state } = context;
   const column = snapshot.facets.get(choice.key);
   if (!column) return null;
-  const near = filtered.nearMisses.get(choice.key);
-  const lists = near ? [filtered.members, near] : [filtered.members];
   const picks = state.selections.get(choice.key) ?? [];
   const base = {
     key: choice.key,
@@ -104,9 +98,9 @@ export function facetModel(context: FacetContext, choice: FacetChoice): FacetMod
   };
   if (column.kind === 'number')
     return choice.key === 'rating'
-      ? stepsModel(context, base, column, lists, picks)
-      : rangeModel(context, base, column, lists, picks);
-  const values = valueModels(context, column, lists, picks);
+      ? stepsModel(context, base, column, picks)
+      : rangeModel(context, base, column, picks);
+  const values = valueModels(context, column, picks);
   if (values.length < 2 && !picks.length) return null;
   const control = snapshot.attributes.get(choice.key)?.row.type === 'colour' ? 'swatches' : 'list';
   return { ...base, control, values, range: null };
@@ -117,15 +111,10 @@ type Base = Omit<FacetModel, 'control' | 'values' | 'range'>;
 function valueModels(
   context: FacetContext,
   column: ValueColumn,
-  lists: readonly Uint32Array[],
   picks: readonly FacetPick[],
 ): FacetValueModel[] {
   const { snapshot, state, addresses } = context;
-  const [members, near] = lists;
-  const joint = jointPart(snapshot.joint, context.joint, column.key);
-  const counts = joint ?? new Uint32Array(column.values.length);
-  if (!joint) countMatches(column, context.filtered.matches, members, counts);
-  if (near) countCodes(column, near, counts);
+  const counts = context.filtered.valueCounts(column);
   const chosen = picks.map(encodedPick);
   const encoded = encodedValues(column);
   const codes =
@@ -193,13 +182,12 @@ function rangeModel(
   context: FacetContext,
   base: Base,
   column: NumberColumn,
-  lists: readonly Uint32Array[],
   picks: readonly FacetPick[],
 ): FacetModel | null {
-  const spread = spreadOf(column, lists);
+  const spread = context.filtered.numberSpread(column);
   const range = picks.find((pick) => pick.kind === 'range');
   if ((!spread || spread.min === spread.max) && !range) return null;
-  const buckets = spread ? bucketsOf(column, lists, spread) : [];
+  const buckets = spread ? context.filtered.numberBuckets(column, spread) : [];
   const currency = context.snapshot.currencies[0] ?? null;
   return {
     ...base,
@@ -224,11 +212,10 @@ function stepsModel(
   context: FacetContext,
   base: Base,
   column: NumberColumn,
-  lists: readonly Uint32Array[],
   picks: readonly FacetPick[],
 ): FacetModel | null {
   const { state } = context;
-  const counts = countAtLeast(column, lists, RATING_STEPS);
+  const counts = context.filtered.countAtLeast(column, RATING_STEPS);
   const chosen = new Set(picks.map(pickText));
   const values: FacetValueModel[] = [];
   RATING_STEPS.forEach((step, s) => {

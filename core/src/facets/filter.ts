@@ -1,71 +1,288 @@
+import { boundIn, type NumberColumn, type ValueColumn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
-import { borrowWords, countOf, giveBack, listInto, type Words } from '../catalogue/sets';
+import { borrowWords, countOf, giveBack, holds, listInto, type Words } from '../catalogue/sets';
+import { bucketsOf, type BinCounts, type Bucket, type NumberSpread } from './count';
+import { countMembers, countRows, countSlot, spreadCounts, type PackedPart } from './packedRows';
 import { chosenWords, type Selections } from './selection';
 
-export interface Filtered {
-  /** What is left of the range with all selections applied. */
-  matches: Words;
+/**
+ * A range with shoppers' selections applied. Facets are counted when they are asked for: each over the products that
+ * meet all selections but its own, which are the matches and the facet's *near misses* (they fail this facet alone).
+ */
+export class Filtered {
+  private histogram: Uint32Array | null = null;
+  private readonly lists = new Map<Words, Uint32Array>();
+  private readonly counted = new Map<string, Uint32Array>();
+
+  constructor(
+    private readonly snapshot: Snapshot,
+    private readonly range: Words,
+    /** What is left of the range with all selections applied. */
+    readonly matches: Words,
+    readonly count: number,
+    /** Per chosen facet. */
+    private readonly nearMisses: ReadonlyMap<string, Words>,
+  ) {}
+
+  /** How many products each code of a column would leave; exact. */
+  valueCounts(column: ValueColumn): Uint32Array {
+    const part = this.snapshot.packed.parts.get(column.key);
+    if (part) return this.counts(column.key, part);
+    const counts = new Uint32Array(column.values.length);
+    for (const list of this.members(column.key)) countLoose(column, list, counts);
+    return counts;
+  }
+
+  /** Smallest and largest number over the products that a number facet is counted over; null where none has one. */
+  numberSpread(column: NumberColumn): NumberSpread | null {
+    const bins = this.binCounts(column);
+    if (!bins) return directSpread(column, this.members(column.key));
+    const { counts, lows, step } = bins;
+    let first = -1;
+    let last = -1;
+    let count = 0;
+    for (let k = 0; k < counts.length; k++) {
+      if (counts[k] === 0) continue;
+      if (first < 0) first = k;
+      last = k;
+      count += counts[k];
+    }
+    if (!count) return null;
+    if (step === null) return { count, min: lows[first], max: lows[last] };
+    // The bins tell where to look, the sorted products the exact numbers.
+    const { sorted, numbers } = column;
+    const near = this.nearMisses.get(column.key);
+    const inside = (p: number): boolean => holds(this.matches, p) || (near !== undefined && holds(near, p));
+    let low = boundIn(column, lows[first], false);
+    while (!inside(sorted[low])) low++;
+    let high = boundIn(column, lows[last] + step, false) - 1;
+    while (!inside(sorted[high])) high--;
+    return { count, min: numbers[sorted[low]], max: numbers[sorted[high]] };
+  }
+
+  /** Buckets that people would choose, over the same products. */
+  numberBuckets(column: NumberColumn, spread: NumberSpread): Bucket[] {
+    const bins = this.binCounts(column);
+    const exact = bins && bucketsOf(column, bins, spread);
+    return exact ?? bucketsOf(column, eachNumber(column, this.members(column.key)), spread)!;
+  }
+
+  /** How many of the same products have at least each of `steps`, which stand from the highest to the lowest. */
+  countAtLeast(column: NumberColumn, steps: readonly number[]): number[] {
+    const bins = this.binCounts(column);
+    const { lows, counts } = bins?.step === null ? bins : eachNumber(column, this.members(column.key));
+    return steps.map((bound) => {
+      let sum = 0;
+      for (let k = 0; k < lows.length; k++) if (lows[k] >= bound) sum += counts[k];
+      return sum;
+    });
+  }
+
+  private binCounts(column: NumberColumn): BinCounts | null {
+    const part = this.snapshot.packed.parts.get(column.key);
+    if (!part?.bins || this.countedOver(column.key) < part.size) return null;
+    return { ...part.bins, counts: this.counts(column.key, part) };
+  }
+
+  /** Counts of a packed facet by code or bin. */
+  private counts(key: string, part: PackedPart): Uint32Array {
+    const known = this.counted.get(key);
+    if (known) return known;
+    const counts = this.countPart(key, part);
+    this.counted.set(key, counts);
+    return counts;
+  }
+
+  private countPart(key: string, part: PackedPart): Uint32Array {
+    const { snapshot, range, matches, nearMisses } = this;
+    const near = nearMisses.get(key);
+    // With one facet chosen, matches and near misses are the whole range, whose counts are kept.
+    if (matches === range || (near && nearMisses.size === 1)) return rangeCounts(snapshot, range, key, part);
+    const counts = new Uint32Array(part.size);
+    const slot = snapshot.packed.slots[part.slot];
+    if (this.count < part.tuples) countMembers(slot, part, this.listOf(matches), counts);
+    else spreadCounts(part, this.tuples(), counts);
+    if (near) countNear(snapshot, part, this.listOf(near), counts);
+    return counts;
+  }
+
+  /** Tuple counts over the matches. */
+  private tuples(): Uint32Array {
+    if (this.histogram) return this.histogram;
+    const { snapshot, range, matches, count } = this;
+    const { packed } = snapshot;
+    const histogram = new Uint32Array(packed.tuples);
+    const whole = rangeOf(snapshot, range);
+    if (count * 2 <= whole.count) countRows(packed, matches, histogram);
+    else {
+      // Most of the range: what it lost is quicker to count.
+      const lost = borrowWords(range.length);
+      for (let w = 0; w < lost.length; w++) lost[w] = range[w] & ~matches[w];
+      countRows(packed, lost, histogram);
+      giveBack(lost);
+      for (let t = 0; t < histogram.length; t++) histogram[t] = whole.histogram[t] - histogram[t];
+    }
+    return (this.histogram = histogram);
+  }
+
+  /** The products that a facet is counted over, ascending within matches and near misses. */
+  private members(key: string): readonly Uint32Array[] {
+    const near = this.nearMisses.get(key);
+    return (near ? [this.matches, near] : [this.matches]).map((words) => this.listOf(words));
+  }
+
+  /** How many products a facet is counted over. */
+  private countedOver(key: string): number {
+    const near = this.nearMisses.get(key);
+    return this.count + (near ? this.listOf(near).length : 0);
+  }
+
+  private listOf(words: Words): Uint32Array {
+    let list = this.lists.get(words);
+    if (!list) {
+      list = new Uint32Array(words === this.matches ? this.count : countOf(words));
+      listInto(words, list);
+      this.lists.set(words, list);
+    }
+    return list;
+  }
+}
+
+function countNear({ packed }: Snapshot, part: PackedPart, near: Uint32Array, counts: Uint32Array): void {
+  const slot = packed.slots[part.slot];
+  if (near.length < part.tuples) {
+    countMembers(slot, part, near, counts);
+    return;
+  }
+  const histogram = borrowWords(packed.tuples);
+  countSlot(slot, near, histogram);
+  spreadCounts(part, histogram, counts);
+  giveBack(histogram);
+}
+
+interface WholeRange {
   count: number;
-  /** The matches as ascending positions. */
-  members: Uint32Array;
-  /**
-   * Per chosen facet, ascending: the products of the range that fail this facet and meet all others.
-   * A facet's own counts run over the matches and its near misses: all selections but its own.
-   */
-  nearMisses: ReadonlyMap<string, Uint32Array>;
+  histogram: Uint32Array;
+  counts: Map<string, Uint32Array>;
+}
+
+const keptRanges = new WeakMap<Words, WholeRange>();
+
+/** Counts of a range without selections; ranges are kept with their snapshot and asked for again and again. */
+function rangeOf({ packed }: Snapshot, range: Words): WholeRange {
+  let whole = keptRanges.get(range);
+  if (!whole) {
+    const histogram = new Uint32Array(packed.tuples);
+    countRows(packed, range, histogram);
+    keptRanges.set(range, (whole = { count: countOf(range), histogram, counts: new Map() }));
+  }
+  return whole;
+}
+
+function rangeCounts(snapshot: Snapshot, range: Words, key: string, part: PackedPart): Uint32Array {
+  const whole = rangeOf(snapshot, range);
+  let counts = whole.counts.get(key);
+  if (!counts) {
+    whole.counts.set(key, (counts = new Uint32Array(part.size)));
+    spreadCounts(part, whole.histogram, counts);
+  }
+  return counts;
+}
+
+function countLoose({ offsets, codes }: ValueColumn, members: Uint32Array, counts: Uint32Array): void {
+  for (const p of members) for (let at = offsets[p]; at < offsets[p + 1]; at++) counts[codes[at]]++;
+}
+
+function eachNumber({ numbers }: NumberColumn, lists: readonly Uint32Array[]): BinCounts {
+  const lows: number[] = [];
+  for (const list of lists) for (const p of list) if (!Number.isNaN(numbers[p])) lows.push(numbers[p]);
+  return { lows, counts: new Uint8Array(lows.length).fill(1), step: null };
+}
+
+function directSpread({ numbers }: NumberColumn, lists: readonly Uint32Array[]): NumberSpread | null {
+  let count = 0;
+  let min = Infinity;
+  let max = -Infinity;
+  for (const list of lists)
+    for (const p of list) {
+      const number = numbers[p];
+      if (Number.isNaN(number)) continue;
+      count++;
+      if (number < min) min = number;
+      if (number > max) max = number;
+    }
+  return count ? { count, min, max } : null;
 }
 
 /**
- * Applies selections to a range, word by word: `failed` gathers what fails at least one filter, `twice` what fails
- * two or more, so `range & ¬failed` are the matches and `range & ¬own & ¬twice` the near misses of a filter.
+ * Applies selections to a range, word by word. `range` must not be changed afterwards: its counts are kept.
  */
 export function filterRange(snapshot: Snapshot, range: Words, selections: Selections): Filtered {
+  if (!selections.size) return new Filtered(snapshot, range, range, countOf(range), new Map());
   const keys = [...selections.keys()];
   const chosen = keys.map((key) => chosenWords(snapshot, snapshot.facets.get(key)!, selections.get(key)!));
-  if (!chosen.length) {
-    const count = countOf(range);
-    return { matches: range, count, members: listOf(range, count), nearMisses: new Map() };
-  }
-  const length = range.length;
-  const failed = borrowWords(length);
-  const twice = borrowWords(length);
-  for (const words of chosen) noteFailures(words, failed, twice);
-  const matches = new Uint32Array(length);
-  for (let w = 0; w < length; w++) matches[w] = range[w] & ~failed[w];
-  const near = chosen.map((words) => {
-    const misses = missesOf(range, words, twice);
-    const list = listOf(misses, countOf(misses));
-    giveBack(misses);
-    return list;
-  });
-  for (const words of [failed, twice, ...chosen]) giveBack(words);
-  const count = countOf(matches);
-  return {
+  const matches = new Uint32Array(range.length);
+  if (chosen.length === 1) splitOne(range, chosen[0], matches);
+  else if (chosen.length === 2) splitTwo(range, chosen[0], chosen[1], matches);
+  else if (chosen.length === 3) splitThree(range, chosen[0], chosen[1], chosen[2], matches);
+  else splitAll(range, chosen, matches);
+  return new Filtered(
+    snapshot,
+    range,
     matches,
-    count,
-    members: listOf(matches, count),
-    nearMisses: new Map(keys.map((key, f) => [key, near[f]])),
-  };
+    countOf(matches),
+    new Map(keys.map((key, f) => [key, chosen[f]])),
+  );
 }
 
-// Plain loops over few arrays, each in a function of its own: that is what the compiler turns into tight code.
+// Each split turns the filters' words into those of the range that fail it alone, and writes what meets all. The usual
+// one to three filters take a single pass; more of them gather what fails once and twice.
 
-function noteFailures(words: Words, failed: Words, twice: Words): void {
-  for (let w = 0; w < words.length; w++) {
-    const missing = ~words[w];
-    twice[w] |= failed[w] & missing;
-    failed[w] |= missing;
+function splitOne(range: Words, a: Words, matches: Words): void {
+  for (let w = 0; w < range.length; w++) {
+    const all = range[w];
+    const meets = a[w];
+    matches[w] = all & meets;
+    a[w] = all & ~meets;
   }
 }
 
-function missesOf(range: Words, words: Words, twice: Words): Words {
-  const misses = borrowWords(range.length);
-  for (let w = 0; w < range.length; w++) misses[w] = range[w] & ~words[w] & ~twice[w];
-  return misses;
+function splitTwo(range: Words, a: Words, b: Words, matches: Words): void {
+  for (let w = 0; w < range.length; w++) {
+    const all = range[w];
+    const meetsA = a[w];
+    const meetsB = b[w];
+    matches[w] = all & meetsA & meetsB;
+    a[w] = all & ~meetsA & meetsB;
+    b[w] = all & meetsA & ~meetsB;
+  }
 }
 
-function listOf(words: Words, count: number): Uint32Array {
-  const list = new Uint32Array(count);
-  listInto(words, list);
-  return list;
+function splitThree(range: Words, a: Words, b: Words, c: Words, matches: Words): void {
+  for (let w = 0; w < range.length; w++) {
+    const all = range[w];
+    const meetsA = a[w];
+    const meetsB = b[w];
+    const meetsC = c[w];
+    matches[w] = all & meetsA & meetsB & meetsC;
+    a[w] = all & ~meetsA & meetsB & meetsC;
+    b[w] = all & meetsA & ~meetsB & meetsC;
+    c[w] = all & meetsA & meetsB & ~meetsC;
+  }
+}
+
+function splitAll(range: Words, chosen: readonly Words[], matches: Words): void {
+  const failed = borrowWords(range.length);
+  const twice = borrowWords(range.length);
+  for (const words of chosen)
+    for (let w = 0; w < words.length; w++) {
+      const missing = range[w] & ~words[w];
+      words[w] = missing;
+      twice[w] |= failed[w] & missing;
+      failed[w] |= missing;
+    }
+  for (const words of chosen) for (let w = 0; w < words.length; w++) words[w] &= ~twice[w];
+  for (let w = 0; w < range.length; w++) matches[w] = range[w] & ~failed[w];
+  giveBack(failed);
+  giveBack(twice);
 }

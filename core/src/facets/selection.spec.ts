@@ -4,7 +4,7 @@ import { snapshotOf } from '../catalogue/snapshot';
 import { addressOf, encodedPick, NeighbourAddresses, type ListingState } from '../page/address';
 import { plainState } from '../page/shopFrame';
 import { FRAME, parametersArbitrary, product } from '../testing/catalogues';
-import { niceStep } from './count';
+import { niceStep } from './packedRows';
 import { parseSelections, type FacetPick } from './selection';
 
 const snapshot = snapshotOf(FRAME, [product(1, { attributes: { material: 'steel', diameter: 20 } })]);

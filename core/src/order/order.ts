@@ -15,6 +15,8 @@ export interface OrderLevel {
 export interface Permutation {
   positions: Uint32Array;
   ranks: Uint32Array;
+  /** The level that decides first. */
+  lead: OrderLevel;
 }
 
 const PERMUTATIONS_KEPT = 64;
@@ -44,7 +46,7 @@ export function permutationOf(snapshot: Snapshot, levels: readonly OrderLevel[],
   });
   const ranks = new Uint32Array(snapshot.size);
   for (let rank = 0; rank < positions.length; rank++) ranks[positions[rank]] = rank;
-  const permutation = { positions, ranks };
+  const permutation = { positions, ranks, lead: levels[0] };
   if (known.size >= PERMUTATIONS_KEPT) known.delete(known.keys().next().value!);
   known.set(signature, permutation);
   return permutation;
@@ -116,10 +118,11 @@ export function weightedRatings(snapshot: Snapshot): Float64Array {
 }
 
 /**
- * Positions `from` … `from + size - 1` of the set `words` in the order of `permutation`.
+ * Positions `from` … `from + size - 1` of the set `words` in the order of `permutation`. `count` must be the size of the
+ * set, and no member may have a rank below `firstRank`.
  *
- * Walking the permutation costs about (from + size) · n / count steps, sorting the members' ranks
- * count · log₂ count; the cheaper is taken. `count` must be the size of the set.
+ * Walking the permutation costs about (from + size) · n / count steps, choosing the lowest ranks among the members
+ * count · log₂(from + size) at worst; the cheaper is taken.
  */
 export function windowOf(
   words: Words,
@@ -127,26 +130,52 @@ export function windowOf(
   permutation: Permutation,
   from: number,
   size: number,
+  firstRank = 0,
 ): Uint32Array {
   const length = Math.max(0, Math.min(size, count - from));
   const out = new Uint32Array(length);
   if (!length) return out;
-  const walk = ((from + size) * permutation.positions.length) / count;
-  if (walk <= count * Math.log2(count + 1)) {
+  const { positions, ranks } = permutation;
+  const until = from + length;
+  const walk = (until * (positions.length - firstRank)) / count;
+  if (walk <= count * WALKS_PER_MEMBER) {
     let passed = 0;
     let taken = 0;
-    for (let rank = 0; taken < length; rank++) {
-      const p = permutation.positions[rank];
+    for (let rank = firstRank; taken < length; rank++) {
+      const p = positions[rank];
       if (holds(words, p) && passed++ >= from) out[taken++] = p;
     }
     return out;
   }
-  const ranks = new Uint32Array(count);
-  listInto(words, ranks);
-  for (let k = 0; k < count; k++) ranks[k] = permutation.ranks[ranks[k]];
-  ranks.sort();
-  for (let k = 0; k < length; k++) out[k] = permutation.positions[ranks[from + k]];
+  const members = new Uint32Array(count);
+  listInto(words, members);
+  for (let k = 0; k < count; k++) members[k] = ranks[members[k]];
+  const lowest = lowestOf(members, until);
+  for (let k = 0; k < length; k++) out[k] = positions[lowest[from + k]];
   return out;
+}
+
+/** A member's rank is read at random and may have to be put in its place; a step of the walk is a bit. */
+const WALKS_PER_MEMBER = 3;
+
+/** The `k` lowest numbers, ascending: a heap of the lowest so far, its largest on top. O(n · log k). */
+function lowestOf(numbers: Uint32Array, k: number): Uint32Array {
+  if (k * 4 > numbers.length) return numbers.sort();
+  const heap = numbers.slice(0, k).sort().reverse();
+  for (let at = k; at < numbers.length; at++) {
+    const number = numbers[at];
+    if (number >= heap[0]) continue;
+    let hole = 0;
+    for (;;) {
+      let child = 2 * hole + 1;
+      if (child + 1 < k && heap[child + 1] > heap[child]) child++;
+      if (child >= k || heap[child] <= number) break;
+      heap[hole] = heap[child];
+      hole = child;
+    }
+    heap[hole] = number;
+  }
+  return heap.sort();
 }
 
 /** The same window with the best scores first; equal scores stand in the order of `permutation`. */

@@ -5,10 +5,10 @@ import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import type { Words } from '../catalogue/sets';
 import { appliedModels, facetModel, type FacetContext } from '../facets/facetModel';
 import { filterRange, type Filtered } from '../facets/filter';
-import { countJoint } from '../facets/jointCounts';
 import { parseSelections } from '../facets/selection';
 import { pictureSizes } from '../layout/rows';
-import { permutationOf, windowByScore, windowOf, type OrderLevel } from '../order/order';
+import { permutationOf, windowByScore, type OrderLevel } from '../order/order';
+import { pageOf } from '../order/pageOf';
 import {
   facetPanelOf,
   shelfOf,
@@ -209,8 +209,7 @@ function fixtureModel(
     case 'facets': {
       if (!filtered) return null;
       const { addresses } = composer;
-      const joint = countJoint(snapshot.joint, filtered.members);
-      const context: FacetContext = { snapshot, aisle, state, addresses, filtered, joint };
+      const context: FacetContext = { snapshot, aisle, state, addresses, filtered };
       const facets = fixture.facets.flatMap((choice) => facetModel(context, choice) ?? []);
       return { id, type: 'facets', side: fixture.side, counts: fixture.counts, facets };
     }
@@ -235,7 +234,7 @@ function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   const places =
     chosen === 'relevance' && request.matches
       ? windowByScore(filtered.matches, request.matches.scores, permutation, from, size)
-      : windowOf(filtered.matches, total, permutation, from, size);
+      : pageOf(snapshot, filtered, permutation, state.selections, from, size);
 
   const href = (change: Partial<ListingState>): string =>
     addressOf({ ...state, ...change }, snapshot.frame.languages[0]);

@@ -7,15 +7,11 @@ import { shopWordsIn } from '../words';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p class="card-price">
-      @if (price(); as now) {
-        @if (was(); as before) {
-          <strong class="reduced">{{ now.text }}</strong>
-          <span class="unseen">{{ words().was }}</span> <s>{{ before.text }}</s>
-        } @else {
-          <strong>{{ now.text }}</strong>
-        }
-      } @else {
-        <span class="no-price">{{ words().noPrice }}</span>
+      <strong [class.reduced]="was()" [class.no-price]="!price()">{{
+        price()?.text ?? words().noPrice
+      }}</strong>
+      @if (was(); as before) {
+        <span class="unseen">{{ words().was }}</span> <s>{{ before.text }}</s>
       }
     </p>
   `,

@@ -51,14 +51,14 @@ import { PriceRange } from './priceRange';
       <ul [class]="'values ' + control">
         @for (value of values; track value.value) {
           <li>
-            <a [href]="href(value.href)" rel="nofollow" [attr.aria-current]="value.selected ? 'true' : null">
-              @if (control === 'swatches') {
-                <span class="swatch" [style.background]="value.swatch ?? 'transparent'"></span>
-              }
+            <a
+              [href]="href(value.href)"
+              rel="nofollow"
+              [attr.aria-current]="value.selected ? 'true' : null"
+              [style.--swatch]="value.swatch"
+            >
               <span class="label">{{ value.label }}</span>
-              @if (panel().counts) {
-                <span class="count">{{ value.count }}</span>
-              }
+              <span class="count">{{ panel().counts ? value.count : '' }}</span>
             </a>
           </li>
         }
