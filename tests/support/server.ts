@@ -16,6 +16,7 @@ export interface TestServer {
   /** Without a session. */
   guest: ReturnType<typeof supertest>;
   folder: string;
+  databaseUrl: string;
   signIn: (name?: string) => Promise<Desk>;
   stop: () => Promise<void>;
 }
@@ -66,6 +67,7 @@ export async function startTestServer(
     application,
     guest: supertest(application.app),
     folder,
+    databaseUrl: `${server}/${name}`,
     signIn,
     stop: async () => {
       await application.stop();

@@ -1,3 +1,5 @@
+import * as cookware from './cookware';
+import type { Drawing } from './drawing';
 import * as flat from './flat';
 import { mix, SKINS, skinOf, coloured } from './palette';
 import { Sheet, SHEET_HEIGHT, SHEET_WIDTH } from './sheet';
@@ -5,14 +7,14 @@ import * as vessels from './vessels';
 
 /** Every thing that can be drawn, by the name of its kind. */
 export const DRAWINGS = {
-  'frying pan': vessels.fryingPan,
-  'sauté pan': vessels.sautePan,
-  'crêpe pan': vessels.crepePan,
-  'grill pan': vessels.grillPan,
-  wok: vessels.wok,
-  saucepan: vessels.saucepan,
-  stockpot: vessels.stockpot,
-  casserole: vessels.casserole,
+  'frying pan': cookware.fryingPan,
+  'sauté pan': cookware.sautePan,
+  'crêpe pan': cookware.crepePan,
+  'grill pan': cookware.grillPan,
+  wok: cookware.wok,
+  saucepan: cookware.saucepan,
+  stockpot: cookware.stockpot,
+  casserole: cookware.casserole,
   kettle: vessels.kettle,
   'gooseneck kettle': vessels.gooseneck,
   teapot: vessels.teapot,
@@ -40,7 +42,7 @@ export const DRAWINGS = {
   'tea towel': flat.teaTowel,
   apron: flat.apron,
   'oven glove': flat.ovenGlove,
-} as const satisfies Record<string, vessels.Drawing>;
+} as const satisfies Record<string, Drawing>;
 
 export type Kind = keyof typeof DRAWINGS;
 

@@ -1,6 +1,6 @@
 import { mix, SKINS, type Skin } from './palette';
 import { bar, type Sheet } from './sheet';
-import type { Drawing, Subject } from './vessels';
+import type { Drawing, Subject } from './drawing';
 
 const STEEL = SKINS['stainless steel'];
 

@@ -1,0 +1,259 @@
+import { BehaviorSubject, of, Subject, throwError, type Observable } from 'rxjs';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Action } from '@ngrx/store';
+import type { Actions } from '@ngrx/effects';
+import type { EditionSummary, Preview, Problem, StoredPlan, Vocabulary } from '@fond/contract';
+import { startingFixtures, type Plan } from '@fond/core';
+import type { Api } from '../../api/api';
+import { FloorActions } from '../../floor/floor.actions';
+import { withShelf } from './edits';
+import type { KeptDrafts } from './keptDrafts';
+import { PlanActions } from './plan.actions';
+import { planEffects } from './plan.effects';
+import { planFeature, type PlanState } from './plan.feature';
+
+const plan: Plan = {
+  id: 'p',
+  name: 'Pans',
+  reach: { include: [], exclude: [] },
+  fixtures: startingFixtures([], []),
+};
+const stored = (version: number, document = plan): StoredPlan => ({
+  plan: document,
+  version,
+  updatedAt: '2026-01-01T00:00:00.000Z',
+  updatedBy: 'Ines Marlow',
+  live: null,
+});
+const vocabulary: Vocabulary = {
+  languages: ['en'],
+  currency: 'EUR',
+  products: 1,
+  facets: [],
+  attributes: [],
+};
+const away: Problem = { type: '/problems/database-away', title: 'Away', status: 503, detail: '' };
+const edit = (gap: number): Action =>
+  PlanActions.edited({ plan: withShelf(plan, { gap }), what: 'gap', at: gap * 10_000 });
+
+/** The effects over a real reducer, with a server and a browser storage that the test plays. */
+class Bench {
+  private readonly incoming = new Subject<Action>();
+  private readonly state = new BehaviorSubject<PlanState>(planFeature.reducer(undefined, { type: '@@init' }));
+  readonly seen: Action[] = [];
+  readonly api = {
+    readPlan: vi.fn((_id: string): Observable<StoredPlan> => of(stored(3))),
+    vocabulary: vi.fn(() => of(vocabulary)),
+    savePlan: vi.fn((document: Plan, version: number) => of(stored(version + 1, document))),
+    preview: vi.fn((_plan: Plan, _address: string) => of({ page: null, serves: 0, disputes: [] } as Preview)),
+    planChanges: vi.fn(() => of({ changes: [], disputes: [] })),
+    publishPlan: vi.fn((_id: string, _version: number, _note: string) =>
+      of({ number: 4 } as unknown as EditionSummary),
+    ),
+    discardPlan: vi.fn(() => of(undefined)),
+    livePage: vi.fn((_address: string) => of({ kind: 'missing' } as never)),
+  };
+  readonly kept = { keep: vi.fn(), forget: vi.fn(), read: vi.fn((): unknown => null) };
+
+  constructor() {
+    const api = this.api as unknown as Api;
+    const kept = this.kept as unknown as KeptDrafts;
+    const actions = this.incoming as unknown as Actions;
+    const { state } = this;
+    const running: Observable<unknown>[] = [
+      planEffects.load(actions, api, kept, state),
+      planEffects.save(actions, api, state),
+      planEffects.preview(actions, api, state),
+      planEffects.livePage(actions, api, state),
+      planEffects.countChanges(actions, api, state),
+      planEffects.publish(actions, api, state),
+      planEffects.discard(actions, api, kept, state),
+      planEffects.floorFollows(actions),
+    ];
+    for (const effect of running) effect.subscribe((action) => this.dispatch(action as Action));
+    planEffects.keep(actions, kept, state).subscribe();
+    planEffects.forget(actions, kept, state).subscribe();
+  }
+
+  get now(): PlanState {
+    return this.state.value;
+  }
+
+  /** As the store does it: first the reducer, then the effects. */
+  dispatch(action: Action): void {
+    this.seen.push(action);
+    this.state.next(
+      planFeature.reducer(this.state.value, action as Parameters<typeof planFeature.reducer>[1]),
+    );
+    this.incoming.next(action);
+  }
+
+  open(): void {
+    this.dispatch(PlanActions.opened({ id: 'p', address: '/' }));
+    vi.advanceTimersByTime(1_000);
+  }
+
+  count({ type }: { type: string }): number {
+    return this.seen.filter((action) => action.type === type).length;
+  }
+}
+
+let bench: Bench;
+beforeEach(() => {
+  vi.useFakeTimers();
+  bench = new Bench();
+});
+afterEach(() => vi.useRealTimers());
+
+describe('opening a plan', () => {
+  it('reads it with its words and shows its page, and saves nothing', () => {
+    bench.open();
+    expect(bench.now).toMatchObject({ loading: false, version: 3, saving: 'saved' });
+    expect(bench.api.preview).toHaveBeenCalledWith(plan, '/');
+    expect(bench.api.savePlan).not.toHaveBeenCalled();
+  });
+
+  it('brings back what this browser had kept, and saves that', () => {
+    bench.kept.read.mockReturnValue({ plan: withShelf(plan, { gap: 44 }), version: 3 });
+    bench.open();
+    expect(bench.now.restored).toBe(false);
+    expect(bench.api.savePlan).toHaveBeenCalledWith(withShelf(plan, { gap: 44 }), 3);
+    expect(bench.now).toMatchObject({ saving: 'saved', version: 4 });
+  });
+
+  it('tells why it can’t be read', () => {
+    bench.api.readPlan.mockReturnValueOnce(throwError(() => away));
+    bench.open();
+    expect(bench.now).toMatchObject({ loading: false, problem: away, history: null });
+  });
+});
+
+describe('editing', () => {
+  beforeEach(() => bench.open());
+
+  it('keeps each edit in this browser at once and saves a moment after the last one', () => {
+    bench.dispatch(edit(10));
+    bench.dispatch(edit(20));
+    expect(bench.kept.keep).toHaveBeenLastCalledWith(withShelf(plan, { gap: 20 }), 3);
+    vi.advanceTimersByTime(499);
+    expect(bench.api.savePlan).not.toHaveBeenCalled();
+    vi.advanceTimersByTime(1);
+    expect(bench.api.savePlan).toHaveBeenCalledExactlyOnceWith(withShelf(plan, { gap: 20 }), 3);
+    expect(bench.kept.forget).toHaveBeenCalledWith('p');
+  });
+
+  it('sends what was edited while a save was on its way as the next one, over the version it made', () => {
+    const answer = new Subject<StoredPlan>();
+    bench.api.savePlan.mockReturnValueOnce(answer);
+    bench.dispatch(edit(10));
+    vi.advanceTimersByTime(500);
+    bench.dispatch(edit(30));
+    vi.advanceTimersByTime(500);
+    expect(bench.api.savePlan).toHaveBeenCalledTimes(1);
+    bench.kept.forget.mockClear();
+    answer.next(stored(4, withShelf(plan, { gap: 10 })));
+    expect(bench.kept.forget).not.toHaveBeenCalled();
+    answer.complete();
+    expect(bench.api.savePlan).toHaveBeenLastCalledWith(withShelf(plan, { gap: 30 }), 4);
+    expect(bench.now).toMatchObject({ saving: 'saved', version: 5 });
+  });
+
+  it('tries again every two seconds while the server is away, and loses nothing', () => {
+    bench.api.savePlan
+      .mockReturnValueOnce(throwError(() => away))
+      .mockReturnValueOnce(throwError(() => away));
+    bench.dispatch(edit(10));
+    vi.advanceTimersByTime(500);
+    expect(bench.now.saving).toBe('waiting');
+    vi.advanceTimersByTime(2_000);
+    expect(bench.now.saving).toBe('waiting');
+    vi.advanceTimersByTime(2_000);
+    expect(bench.api.savePlan).toHaveBeenCalledTimes(3);
+    expect(bench.now).toMatchObject({ saving: 'saved', version: 4 });
+  });
+
+  it('stops at a refusal, which waiting can’t mend', () => {
+    const refused: Problem = { type: '/problems/bad-input', title: 'No', status: 400, detail: '' };
+    bench.api.savePlan.mockReturnValueOnce(throwError(() => refused));
+    bench.dispatch(edit(10));
+    vi.advanceTimersByTime(10_000);
+    expect(bench.api.savePlan).toHaveBeenCalledTimes(1);
+    expect(bench.now).toMatchObject({ saving: 'refused', savingProblem: refused });
+    expect(bench.kept.forget).not.toHaveBeenCalled();
+  });
+
+  it('hands over a newer draft instead of saving over it, and saves mine once I say so', () => {
+    const theirs = stored(9, withShelf(plan, { gap: 2 }));
+    const newer = { type: '/problems/newer-draft', title: '', status: 409, detail: '', theirs };
+    bench.api.savePlan.mockReturnValueOnce(throwError(() => newer));
+    bench.dispatch(edit(10));
+    vi.advanceTimersByTime(500);
+    expect(bench.now).toMatchObject({ saving: 'conflict', theirs });
+    vi.advanceTimersByTime(10_000);
+    expect(bench.api.savePlan).toHaveBeenCalledTimes(1);
+    bench.dispatch(PlanActions.mineKept());
+    vi.advanceTimersByTime(500);
+    expect(bench.api.savePlan).toHaveBeenLastCalledWith(withShelf(plan, { gap: 10 }), 9);
+  });
+
+  it('asks for the newest preview only', () => {
+    bench.api.preview.mockClear();
+    const slow = new Subject<Preview>();
+    bench.api.preview.mockReturnValueOnce(slow);
+    bench.dispatch(edit(10));
+    vi.advanceTimersByTime(30);
+    bench.dispatch(edit(20));
+    vi.advanceTimersByTime(30);
+    const before = bench.count(PlanActions.previewed);
+    slow.next({ page: null, serves: 99, disputes: [] });
+    expect(bench.count(PlanActions.previewed)).toBe(before);
+    expect(bench.now.preview?.serves).toBe(0);
+  });
+
+  it('shows another address, and the live page beside it where that is wished', () => {
+    bench.dispatch(PlanActions.addressChosen({ address: '/table' }));
+    vi.advanceTimersByTime(30);
+    expect(bench.api.preview).toHaveBeenLastCalledWith(plan, '/table');
+    expect(bench.api.livePage).not.toHaveBeenCalled();
+    bench.dispatch(PlanActions.liveToggled({ live: true }));
+    expect(bench.api.livePage).toHaveBeenCalledWith('/table');
+  });
+});
+
+describe('publishing', () => {
+  beforeEach(() => bench.open());
+
+  it('waits for the draft to be safe before it lists what changes', () => {
+    const answer = new Subject<StoredPlan>();
+    bench.api.savePlan.mockReturnValueOnce(answer);
+    bench.dispatch(edit(10));
+    bench.dispatch(PlanActions.publishingAsked());
+    expect(bench.api.savePlan).toHaveBeenCalledTimes(1);
+    expect(bench.api.planChanges).not.toHaveBeenCalled();
+    answer.next(stored(4, withShelf(plan, { gap: 10 })));
+    answer.complete();
+    expect(bench.api.planChanges).toHaveBeenCalledWith('p');
+    expect(bench.now.publishing?.changes).toEqual({ changes: [], disputes: [] });
+  });
+
+  it('publishes the version that was shown, once, and tells the floor', () => {
+    bench.dispatch(PlanActions.publishingAsked());
+    bench.dispatch(PlanActions.publishingConfirmed({ note: 'For winter' }));
+    expect(bench.api.publishPlan).toHaveBeenCalledExactlyOnceWith('p', 3, 'For winter');
+    expect(bench.now).toMatchObject({ publishing: null, published: { number: 4 } });
+    expect(bench.count(FloorActions.shopChanged)).toBe(1);
+  });
+
+  it('stays open with the reason where it fails', () => {
+    bench.api.publishPlan.mockReturnValueOnce(throwError(() => away));
+    bench.dispatch(PlanActions.publishingAsked());
+    bench.dispatch(PlanActions.publishingConfirmed({ note: '' }));
+    expect(bench.now.publishing).toMatchObject({ running: false, problem: away });
+  });
+
+  it('forgets what was kept of a discarded plan', () => {
+    bench.dispatch(PlanActions.discardAsked());
+    expect(bench.kept.forget).toHaveBeenCalledWith('p');
+    expect(bench.now.id).toBeNull();
+  });
+});

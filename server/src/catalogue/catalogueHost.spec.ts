@@ -1,0 +1,77 @@
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { pino } from 'pino';
+import { startTestServer, type Desk, type TestServer } from '../../../tests/support/server';
+import { connect } from '../database/connect';
+import { CatalogueHost } from './catalogueHost';
+
+let server: TestServer;
+let desk: Desk;
+let second: CatalogueHost;
+let other: ReturnType<typeof connect>;
+beforeAll(async () => {
+  server = await startTestServer(inject('databaseServer'), { demo: true });
+  desk = await server.signIn();
+  // Another process on the same database, as far as the database can tell.
+  other = connect(server.databaseUrl);
+  second = new CatalogueHost(other, pino({ level: 'silent' }));
+  await second.refresh();
+});
+afterAll(async () => {
+  second.stop();
+  await other.close();
+  await server.stop();
+});
+
+const publishColumns = async (wide: number): Promise<number> => {
+  const stored = (await desk.get('/api/plans/house')).body;
+  const fixtures = stored.plan.fixtures.map((fixture: { type: string; columns: object }) =>
+    fixture.type === 'shelf' ? { ...fixture, columns: { ...fixture.columns, wide } } : fixture,
+  );
+  const saved = await desk.put('/api/plans/house', {
+    plan: { ...stored.plan, fixtures },
+    version: stored.version,
+  });
+  const edition = await desk.post('/api/plans/house/publish', { version: saved.body.version, note: '' });
+  return edition.body.number;
+};
+
+describe('several servers on one database', () => {
+  it('keep what they have while nothing changed', async () => {
+    const { stand } = second;
+    await second.refresh();
+    expect(second.stand).toBe(stand);
+  });
+
+  it('take over an edition that another one published, and keep the catalogue', async () => {
+    const before = second.stand!;
+    const number = await publishColumns(5);
+    await second.refresh();
+    expect(second.stand!.edition.number).toBe(number);
+    expect(second.stand!.snapshot).toBe(before.snapshot);
+  });
+
+  it('take over a catalogue that another one imported, and keep the edition', async () => {
+    const before = second.stand!;
+    await desk.importFile('one.csv', 'sku,title,category\nNEW-1,Tea cosy,Textiles\n');
+    await second.refresh();
+    expect(second.stand!.snapshot.size).toBe(before.snapshot.size + 1);
+    expect(second.stand!.edition).toBe(before.edition);
+    expect(second.stand!.snapshot.skus).toContain('NEW-1');
+  });
+
+  it('search the catalogue they serve, in the language asked for', async () => {
+    const { snapshot } = second.stand!;
+    const found = await second.search(snapshot, 'en', 'tea cosy');
+    expect([...found.scores.keys()].map((p) => snapshot.skus[p])).toContain('NEW-1');
+    const french = await second.search(snapshot, 'fr', 'poele');
+    expect(french.scores.size).toBeGreaterThan(0);
+  });
+
+  it('go on serving what is in memory while the database is away', async () => {
+    const lost = connect('mariadb://root@127.0.0.1:1/nothing');
+    const host = new CatalogueHost(lost, pino({ level: 'silent' }));
+    await expect(host.refresh()).rejects.toThrow();
+    expect(host.stand).toBeNull();
+    await lost.close();
+  });
+});

@@ -1,0 +1,174 @@
+import { EventEmitter } from 'node:events';
+import type { Response } from 'express';
+import { pino } from 'pino';
+import type { Sequelize } from 'sequelize';
+import { createConnection } from 'mariadb';
+import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
+import type { ImportReport, Job } from '@fond/contract';
+import { connect } from '../database/connect';
+import { migrate } from '../database/migrate';
+import { defineModels, JobModel } from '../database/models';
+import { streamJob } from './jobEvents';
+import { Jobs } from './jobs';
+
+const report: ImportReport = {
+  file: 'two.csv',
+  dryRun: false,
+  rows: 2,
+  created: 2,
+  changed: 0,
+  unchanged: 0,
+  errors: [],
+  errorCount: 0,
+  columns: [],
+  newCategories: [],
+  newTags: [],
+  newCollections: [],
+  newLanguages: [],
+  milliseconds: 1,
+};
+
+let sequelize: Sequelize;
+let jobs: Jobs;
+beforeAll(async () => {
+  const server = inject('databaseServer');
+  const url = new URL(server);
+  const connection = await createConnection({ host: url.hostname, port: Number(url.port), user: 'root' });
+  await connection.query('CREATE DATABASE t_jobs CHARACTER SET utf8mb4');
+  await connection.end();
+  sequelize = connect(`${server}/t_jobs`);
+  defineModels(sequelize);
+  await migrate(sequelize);
+});
+afterAll(() => sequelize.close());
+beforeEach(async () => {
+  await JobModel.destroy({ where: {} });
+  jobs = new Jobs(pino({ level: 'silent' }));
+});
+
+/** Work that the test ends when it wishes. */
+function held(): { work: () => Promise<ImportReport>; finish: () => void } {
+  let finish!: () => void;
+  const promise = new Promise<ImportReport>((resolve) => (finish = () => resolve(report)));
+  return { work: () => promise, finish };
+}
+
+/** What a browser would get of the stream. */
+class FakeResponse extends EventEmitter {
+  body = '';
+  writableEnded = false;
+  set = (): this => this;
+  flushHeaders = (): void => undefined;
+  write(text: string): boolean {
+    this.body += text;
+    return true;
+  }
+  end(): void {
+    this.writableEnded = true;
+    this.emit('finished');
+  }
+  get states(): string[] {
+    return [...this.body.matchAll(/data: (.*)\n/g)].map(([, json]) => (JSON.parse(json) as Job).state);
+  }
+}
+
+describe('jobs', () => {
+  it('run one after the other, in the order in which they came', async () => {
+    const order: string[] = [];
+    const first = held();
+    const one = await jobs.start(null, async () => {
+      order.push('first begins');
+      const done = await first.work();
+      order.push('first ends');
+      return done;
+    });
+    const two = await jobs.start(null, async () => {
+      order.push('second begins');
+      return report;
+    });
+    expect((await jobs.read(two.id)).state).toBe('queued');
+    first.finish();
+    await jobs.idle();
+    expect(order).toEqual(['first begins', 'first ends', 'second begins']);
+    expect((await jobs.read(one.id)).state).toBe('done');
+    expect((await jobs.read(two.id)).finishedAt).not.toBeNull();
+  });
+
+  it('end as failed with a word that tells nothing of the machine, and let the next one run', async () => {
+    const one = await jobs.start(null, async () => {
+      throw new Error('disk full at /secret/path');
+    });
+    const two = await jobs.start(null, async () => report);
+    await jobs.idle();
+    const failed = await jobs.read(one.id);
+    expect(failed).toMatchObject({ state: 'failed', report: null });
+    expect(failed.failure).toContain('nothing was changed');
+    expect(failed.failure).not.toContain('secret');
+    expect((await jobs.read(two.id)).state).toBe('done');
+  });
+
+  it('fail with their report where the file has errors', async () => {
+    const { id } = await jobs.start(null, async () => ({ ...report, errorCount: 3 }));
+    await jobs.idle();
+    expect(await jobs.read(id)).toMatchObject({ state: 'failed', report: { errorCount: 3 }, failure: null });
+  });
+
+  it('that a killed server left behind are told so at the next start', async () => {
+    const { id } = await jobs.start(null, async () => report);
+    await jobs.idle();
+    await JobModel.update({ state: 'running', finishedAt: null }, { where: { id } });
+    await new Jobs(pino({ level: 'silent' })).settleInterrupted();
+    const settled = await jobs.read(id);
+    expect(settled.state).toBe('failed');
+    expect(settled.failure).toContain('Nothing was changed');
+  });
+
+  it('are unknown by any other name', async () => {
+    await expect(jobs.read('5e1fb5a8-0000-4000-8000-000000000000')).rejects.toMatchObject({
+      name: expect.any(String),
+    });
+  });
+});
+
+describe('the stream of a job', () => {
+  const stream = (id: string): FakeResponse => {
+    const response = new FakeResponse();
+    void streamJob(jobs, id, response as unknown as Response);
+    return response;
+  };
+  const finished = (response: FakeResponse): Promise<unknown> =>
+    response.writableEnded ? Promise.resolve() : new Promise((resolve) => response.once('finished', resolve));
+
+  it('tells every step and closes after the last one', async () => {
+    const { work, finish } = held();
+    const { id } = await jobs.start(null, async (progress) => {
+      progress({ step: 'Reading', done: 1, total: 2 });
+      return work();
+    });
+    const response = stream(id);
+    finish();
+    await finished(response);
+    expect(response.states.at(-1)).toBe('done');
+    expect(response.states.filter((state) => state === 'done')).toHaveLength(1);
+  });
+
+  it('of one that has ended says so at once', async () => {
+    const { id } = await jobs.start(null, async () => report);
+    await jobs.idle();
+    const response = stream(id);
+    await finished(response);
+    expect(response.states).toEqual(['done']);
+  });
+
+  it('stops when the reader goes', async () => {
+    const { work, finish } = held();
+    const { id } = await jobs.start(null, work);
+    const response = stream(id);
+    await expect.poll(() => response.states.length).toBeGreaterThan(0);
+    response.emit('close');
+    const before = response.body;
+    finish();
+    await jobs.idle();
+    expect(response.body).toBe(before);
+  });
+});
