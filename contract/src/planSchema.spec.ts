@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CARD_ELEMENT_KINDS, housePlan, SORT_KEYS, type Plan } from '@fond/core';
+import {
+  CARD_ELEMENT_KINDS,
+  housePlan,
+  SORT_KEYS,
+  sortChoice,
+  upgradePlan,
+  USUAL_ORDER,
+  type Plan,
+} from '@fond/core';
 import { snapshotOf } from '../../core/src/catalogue/snapshot';
 import { FRAME, product } from '../../core/src/testing/catalogues';
 import { planSchema } from './planSchema';
@@ -27,7 +35,7 @@ const planArbitrary: fc.Arbitrary<Plan> = fc
     }),
     pageSize: fc.integer({ min: 1, max: 200 }),
     gap: fc.integer({ min: 0, max: 80 }),
-    choices: fc.subarray([...SORT_KEYS]),
+    choices: fc.subarray([...SORT_KEYS], { minLength: 1 }),
     elements: fc.subarray(CARD_ELEMENT_KINDS.filter((kind) => kind !== 'attribute')),
     category: fc.integer({ min: 1, max: 9999 }),
     below: fc.boolean(),
@@ -37,7 +45,11 @@ const planArbitrary: fc.Arbitrary<Plan> = fc
       columns,
       pageSize,
       gap,
-      order: { levels: [{ key: 'price', reversed: below }], choices },
+      order: {
+        ...USUAL_ORDER,
+        levels: [{ key: 'price', reversed: below }],
+        choices: choices.map(sortChoice),
+      },
       card: elements.map((element) => ({ element, attribute: null, on: below })),
     });
     return {
@@ -83,7 +95,9 @@ describe('the schema of plans', () => {
       { pageSize: 12.5 },
       { pageSize: '12' },
       { gap: -1 },
-      { order: { levels: [], choices: [] } },
+      { order: { ...USUAL_ORDER, levels: [] } },
+      { order: { ...USUAL_ORDER, choices: [] } },
+      { order: { ...USUAL_ORDER, spread: { by: 'maker', most: 0 } } },
       { lastRow: 'left' },
     ])
       expect(faults(shelfChanged(change)).length, JSON.stringify(change)).toBeGreaterThan(0);
@@ -97,11 +111,11 @@ describe('the schema of plans', () => {
       faults(
         shelfChanged({
           order: {
+            ...USUAL_ORDER,
             levels: [
               { key: 'price', reversed: false },
               { key: 'price', reversed: true },
             ],
-            choices: [],
           },
         }),
       ).length,
@@ -125,5 +139,45 @@ describe('the schema of plans', () => {
   it('keeps the house plan serving everything', () => {
     expect(faults({ ...house, reach: { include: [], exclude: [] } })).toHaveLength(1);
     expect(faults({ ...house, id: 'other', reach: { include: [], exclude: [] } })).toEqual([]);
+  });
+
+  it('tells a fault inside a shelf at its place', () => {
+    expect(
+      faults(
+        shelfChanged({ range: { source: { kind: 'catalogue' }, clauses: [{ kind: 'added', days: 0 }] } }),
+      ),
+    ).toEqual([`fixtures.${house.fixtures.length - 1}.range.clauses.0.days`]);
+    const pin = { sku: 'P-1', place: 2, aisle: null };
+    const pins = (...all: object[]): string[] =>
+      faults(shelfChanged({ order: { ...USUAL_ORDER, pins: all } }));
+    expect(pins(pin, { ...pin, sku: 'P-2', place: 1 })).toEqual([]);
+    expect(pins(pin, { ...pin, sku: 'P-2' })).toHaveLength(1);
+    expect(pins(pin, { ...pin, aisle: 'front' })).toEqual([]);
+  });
+
+  it('takes what earlier releases stored, once it is read in today’s form', () => {
+    const first = {
+      ...house,
+      fixtures: house.fixtures.map((fixture) => {
+        if (fixture.type === 'facets')
+          return {
+            ...fixture,
+            facets: fixture.facets.map(({ key, label, shown, open }) => ({ key, label, shown, open })),
+          };
+        if (fixture.type !== 'shelf') return fixture;
+        return {
+          ...fixture,
+          range: { source: 'aisle', below: false, stock: 'in' },
+          order: { levels: [{ key: 'newest', reversed: false }], choices: ['recommended', 'price'] },
+        };
+      }),
+    };
+    const upgraded = upgradePlan(first);
+    expect(faults(upgraded)).toEqual([]);
+    expect(upgraded.fixtures.find(({ type }) => type === 'shelf')).toMatchObject({
+      range: { source: { kind: 'aisle', below: false }, clauses: [{ kind: 'stock', states: ['in', 'low'] }] },
+      order: { choices: [sortChoice('recommended'), sortChoice('price')], pins: [] },
+    });
+    expect(upgradePlan(upgraded)).toEqual(upgraded);
   });
 });

@@ -1,5 +1,8 @@
 import Joi from 'joi';
-import { CARD_ELEMENT_KINDS, HOUSE_PLAN_ID, SORT_KEYS, type Plan } from '@fond/core';
+import { CARD_ELEMENT_KINDS, FACET_CONTROLS, HOUSE_PLAN_ID, type Plan } from '@fond/core';
+import { byKind } from './byKind';
+import { orderSchema } from './orderSchema';
+import { rangeSchema } from './rangeSchema';
 
 const id = Joi.string()
   .pattern(/^[a-z0-9][a-z0-9-]{0,63}$/, 'small letters, digits and hyphens')
@@ -43,26 +46,25 @@ export const reachSchema = Joi.object({
   exclude: Joi.array().items(reachRule).max(200).required(),
 });
 
-const orderLevel = Joi.object({
-  key: Joi.valid('featured', 'newest', 'name', 'price', 'rating').required(),
-  reversed: Joi.boolean().required(),
-});
-
-const fixture = Joi.alternatives()
-  .try(
-    Joi.object({ id, type: Joi.valid('breadcrumb').required() }),
-    Joi.object({ id, type: Joi.valid('title').required() }),
-    Joi.object({ id, type: Joi.valid('description').required() }),
-    Joi.object({
+const FIXTURES = [
+  { is: 'breadcrumb', then: Joi.object({ id, type: Joi.valid('breadcrumb').required() }) },
+  { is: 'title', then: Joi.object({ id, type: Joi.valid('title').required() }) },
+  { is: 'description', then: Joi.object({ id, type: Joi.valid('description').required() }) },
+  {
+    is: 'navigation',
+    then: Joi.object({
       id,
       type: Joi.valid('navigation').required(),
       hideEmpty: Joi.boolean().required(),
       counts: Joi.boolean().required(),
     }),
-    Joi.object({
+  },
+  {
+    is: 'facets',
+    then: Joi.object({
       id,
       type: Joi.valid('facets').required(),
-      side: Joi.valid('start', 'end').required(),
+      side: Joi.valid('start', 'end', 'above').required(),
       counts: Joi.boolean().required(),
       facets: Joi.array()
         .items(
@@ -71,27 +73,23 @@ const fixture = Joi.alternatives()
             label: texts,
             shown: Joi.number().integer().min(1).max(50).required(),
             open: Joi.boolean().required(),
+            control: Joi.valid(...FACET_CONTROLS).required(),
+            logic: Joi.valid('any', 'all').required(),
+            sort: Joi.valid('auto', 'count', 'name', 'value').required(),
           }),
         )
         .unique('key')
         .max(60)
         .required(),
     }),
-    Joi.object({
+  },
+  {
+    is: 'shelf',
+    then: Joi.object({
       id,
       type: Joi.valid('shelf').required(),
-      range: Joi.object({
-        source: Joi.valid('aisle', 'catalogue').required(),
-        below: Joi.boolean().required(),
-        stock: Joi.valid('any', 'in').required(),
-      }).required(),
-      order: Joi.object({
-        levels: Joi.array().items(orderLevel).unique('key').min(1).max(5).required(),
-        choices: Joi.array()
-          .items(Joi.valid(...SORT_KEYS))
-          .unique()
-          .required(),
-      }).required(),
+      range: rangeSchema.required(),
+      order: orderSchema.required(),
       columns: perWidth(1, 6),
       gap: Joi.number().integer().min(0).max(80).required(),
       pageSize: Joi.number().integer().min(1).max(200).required(),
@@ -115,8 +113,11 @@ const fixture = Joi.alternatives()
         .max(60)
         .required(),
     }),
-  )
-  .match('one');
+  },
+];
+
+/** Each fixture is checked as what it says it is, so that faults are told at their place. */
+const fixture = byKind('type', FIXTURES);
 
 const servesEverything = (reach: Plan['reach']): boolean =>
   reach.exclude.length === 0 && reach.include.some((rule) => rule.kind === 'everything');
@@ -133,6 +134,7 @@ export const planSchema = Joi.object<Plan>({
       ? helpers.error('plan.house', { path: ['reach'] })
       : plan,
   )
+  .description('Plan')
   .messages({
     'plan.house': 'The house plan serves everything that no other plan serves; that can’t be taken from it.',
   });

@@ -1,4 +1,17 @@
-import type { AisleKind, PageModel, Plan, ReachRule, Texts } from '@fond/core';
+import type {
+  AisleKind,
+  AttributeType,
+  FacetAdvice,
+  LostPin,
+  PageModel,
+  Placed,
+  Plan,
+  RangeAnswer,
+  ReachRule,
+  SavedRange,
+  Sieve,
+  Texts,
+} from '@fond/core';
 
 /** One line of the floor. */
 export interface FloorAisle {
@@ -83,8 +96,69 @@ export interface EditionSummary {
   plans: readonly { id: string; name: string }[];
 }
 
+/** A pin that can't hold in the aisle of the window. */
+export interface PinReport {
+  sku: string;
+  title: string;
+  place: number;
+  reason: LostPin['reason'];
+}
+
+/** What the desk is told about the shelf in the window, beyond its page. */
+export interface ShelfReport {
+  aisle: { key: string; title: string };
+  sieve: Sieve;
+  /** The pins that hold here, by place. */
+  pins: readonly { sku: string; title: string; place: number }[];
+  lostPins: readonly PinReport[];
+  /** Products of the aisle by each way of taking its category: by any or the main one, with what is below or not. */
+  mainOnly: { any: number; main: number; anyItself: number; mainItself: number };
+}
+
+/** Why a product is on a shelf and where, or why not. */
+export interface ProductWhy extends RangeAnswer {
+  sku: string;
+  title: string;
+  /** Null where it is not on the shelf. `byKeys` is its place by the sorting keys alone. */
+  place: { place: number; of: number; by: Placed['by']; byKeys: number } | null;
+}
+
+export interface FacetAdviceRow extends FacetAdvice {
+  label: string;
+}
+
+/** A saved range as it is kept, with the plans whose drafts show it. */
+export interface StoredRange extends SavedRange {
+  version: number;
+  updatedAt: string;
+  updatedBy: string;
+  usedIn: readonly RangeUse[];
+}
+
+export interface RangeUse {
+  plan: { id: string; name: string };
+}
+
+/** A product as lists of the desk show it. */
+export interface ProductLine {
+  sku: string;
+  title: string;
+  /** In currency units. */
+  price: number | null;
+  featured: boolean;
+  inStock: boolean;
+  image: string | null;
+}
+
+export interface ProductLookup {
+  found: readonly ProductLine[];
+  /** Article numbers that no product has. */
+  missing: readonly string[];
+}
+
 export interface Preview {
   page: PageModel | null;
+  report: ShelfReport | null;
   /** How many aisles the draft would serve, and where another plan is just as exact. */
   serves: number;
   disputes: readonly Dispute[];
@@ -106,7 +180,10 @@ export interface Vocabulary {
     key: string;
     labels: Texts;
     unit: string | null;
+    type: AttributeType;
     onCards: boolean;
     coverage: number;
+    /** The most frequent first; at most 200. */
+    values: readonly { value: string; labels: Texts; count: number }[];
   }[];
 }

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { planSchema } from './planSchema';
+import { savedRuleSchema } from './rangeSchema';
 
 /** Shapes of the bodies and answers of the API, shared by its operations. */
 
@@ -60,7 +61,7 @@ export const listing = Joi.object({
       Joi.object({
         key: Joi.string().required(),
         label: text.required(),
-        control: Joi.valid('list', 'swatches', 'range', 'steps').required(),
+        control: Joi.valid('list', 'single', 'swatches', 'range', 'steps', 'toggle', 'search').required(),
         values: Joi.array()
           .items(
             Joi.object({
@@ -244,11 +245,124 @@ export const vocabulary = Joi.object({
         key: Joi.string().required(),
         labels: texts.required(),
         unit: text.allow(null).required(),
+        type: Joi.valid('text', 'many', 'number', 'boolean', 'colour').required(),
         onCards: Joi.boolean().required(),
         coverage: count.required(),
+        values: Joi.array()
+          .items(Joi.object({ value: text.required(), labels: texts.required(), count: count.required() }))
+          .required(),
       }),
     )
     .required(),
+});
+
+const fault = Joi.object({
+  kind: Joi.valid('category', 'collection', 'tag', 'attribute', 'range').required(),
+  name: text.required(),
+});
+
+export const sieve = Joi.object({
+  source: count.required(),
+  count: count.required(),
+  steps: Joi.array().items(anything).required(),
+  help: Joi.array()
+    .items(
+      Joi.object({
+        kind: Joi.valid('drop', 'mark', 'source').required(),
+        clause: count,
+        count,
+        inShop: count,
+      }),
+    )
+    .required(),
+});
+
+const pin = Joi.object({ sku: text.required(), title: text.required(), place: count.required() });
+
+export const shelfReport = Joi.object({
+  aisle: Joi.object({ key: text.required(), title: text.required() }).required(),
+  sieve: sieve.required(),
+  pins: Joi.array().items(pin).required(),
+  lostPins: Joi.array()
+    .items(pin.keys({ reason: Joi.valid('unknown', 'not-here', 'place-taken').required() }))
+    .required(),
+  mainOnly: Joi.object({
+    any: count.required(),
+    main: count.required(),
+    anyItself: count.required(),
+    mainItself: count.required(),
+  }).required(),
+});
+
+export const productWhy = Joi.object({
+  sku: text.required(),
+  title: text.required(),
+  inside: Joi.boolean().required(),
+  inSource: Joi.boolean().required(),
+  clauses: Joi.array()
+    .items(
+      Joi.object({
+        meets: Joi.boolean().required(),
+        fault: fault.allow(null).required(),
+        of: Joi.array().items(anything).required(),
+      }),
+    )
+    .required(),
+  firstFailed: count.allow(null).required(),
+  place: Joi.object({
+    place: count.required(),
+    of: count.required(),
+    by: Joi.valid('order', 'pin', 'spread').required(),
+    byKeys: count.required(),
+  })
+    .allow(null)
+    .required(),
+});
+
+const share = Joi.number().min(0).max(1).required();
+
+export const facetAdvice = Joi.array().items(
+  Joi.object({
+    key: text.required(),
+    label: text.required(),
+    covered: count.required(),
+    coverage: share,
+    values: count.required(),
+    evenness: Joi.number().min(0).max(1.000001).required(),
+    leaves: share,
+    top: Joi.array()
+      .items(Joi.object({ value: text.required(), count: count.required() }))
+      .required(),
+    verdict: Joi.valid('use', 'maybe', 'leave').required(),
+    reason: text.required(),
+  }),
+);
+
+export const storedRange = Joi.object({
+  id: Joi.string().required(),
+  name: text.required(),
+  rule: savedRuleSchema.required(),
+  version,
+  updatedAt: time.required(),
+  updatedBy: text.required(),
+  usedIn: Joi.array()
+    .items(Joi.object({ plan: named.required() }))
+    .required(),
+});
+
+const productLine = Joi.object({
+  sku: text.required(),
+  title: text.required(),
+  price: Joi.number().allow(null).required(),
+  featured: Joi.boolean().required(),
+  inStock: Joi.boolean().required(),
+  image: text.allow(null).required(),
+});
+
+export const productLines = Joi.array().items(productLine);
+export const productLookup = Joi.object({
+  found: productLines.required(),
+  missing: Joi.array().items(text).required(),
 });
 
 /** An address of the shop relative to its root, with its parameters. */

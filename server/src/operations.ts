@@ -1,13 +1,32 @@
 import { rm } from 'node:fs/promises';
 import type { Sequelize } from 'sequelize';
 import type { DemoSignIn } from '@fond/contract';
-import { aislesOfPlan, withDraft, type Plan } from '@fond/core';
+import {
+  aisleProducts,
+  aislesOfPlan,
+  withDraft,
+  type Aisle,
+  type Plan,
+  type RangeContext,
+  type RangeRule,
+  type Snapshot,
+} from '@fond/core';
 import type { CatalogueHost } from './catalogue/catalogueHost';
+import { findProducts, lookUpProducts, setFeatured } from './catalogue/productList';
 import { importCatalogue } from './catalogue/import/importCatalogue';
 import { kindOf, readMapping } from './catalogue/import/upload';
 import { publishAgain, readEdition, summaries } from './editions/editions';
 import type { Call, Handlers } from './http/mount';
-import { openApiDocument, planJsonSchema } from './http/openapi';
+import {
+  aisleAt,
+  contextOf,
+  explainFacets,
+  explainProduct,
+  explainRange,
+  reportShelf,
+} from './explain/explain';
+import { planJsonSchema, rangeJsonSchema } from './http/jsonSchema';
+import { openApiDocument } from './http/openapi';
 import { problem } from './http/problem';
 import { sessionOf, signIn, signOut } from './http/session';
 import { streamJob } from './jobs/jobEvents';
@@ -25,7 +44,16 @@ import {
   type NewPlan,
 } from './plans/drafts';
 import { floorOf, vocabularyOf } from './plans/floor';
-import { composeAddress, composeListing, foldRangeParts, readAddress } from './shop/compose';
+import {
+  createRange,
+  deleteRange,
+  listRanges,
+  readRange,
+  savedRanges,
+  saveRange,
+  type RangeWish,
+} from './ranges/savedRanges';
+import { composeAddress, composeListing, foldRangeParts, pageTime, readAddress } from './shop/compose';
 import { answerListing } from './shop/listing';
 import { standOf } from './shop/pages';
 
@@ -94,13 +122,54 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
     preview: async ({ body }) => {
       const { plan, address } = body as { plan: Plan; address: string };
       const stand = standOf(host);
+      const { snapshot } = stand;
       const read = readAddress(foldRangeParts(address) ?? address);
-      const edition = withDraft(stand.edition, plan);
+      const edition = withDraft(stand.edition, plan, await savedRanges());
+      const aisle = read && snapshot.aisles.byPath.get(read.path);
       return {
         page: read && (await composeListing(host, stand, edition, read)),
-        serves: aislesOfPlan(edition.plans, stand.snapshot.aisles, plan.id).length,
-        disputes: disputesOf(stand.snapshot, edition.plans, plan.id),
+        report: aisle ? reportShelf(snapshot, aisle, plan, contextOf(edition, pageTime())) : null,
+        serves: aislesOfPlan(edition.plans, snapshot.aisles, plan.id).length,
+        disputes: disputesOf(snapshot, edition.plans, plan.id),
       };
+    },
+
+    rangeJsonSchema,
+    ranges: () => listRanges(),
+    createRange: (call) => createRange(sequelize, call.body as RangeWish, userIdOf(call)),
+    readRange: (call) => readRange(idOf(call)),
+    saveRange: (call) =>
+      saveRange(sequelize, idOf(call), call.body as RangeWish & { version: number }, userIdOf(call)),
+    deleteRange: (call) => deleteRange(sequelize, idOf(call), userIdOf(call)),
+
+    explainRange: async ({ body }) => {
+      const { rule, address } = body as { rule: RangeRule; address: string };
+      const { snapshot } = standOf(host);
+      const context = { now: pageTime(), ranges: await savedRanges() };
+      return explainRange(snapshot, aisleAt(snapshot, readAddress(address)?.path), rule, context);
+    },
+    explainProduct: async ({ body }) => {
+      const { sku } = body as { sku: string };
+      const { snapshot, aisle, plan, context } = await drafted(host, body);
+      return explainProduct(snapshot, aisle, plan, sku, context);
+    },
+    explainFacets: async ({ body }) => {
+      const { snapshot, aisle, plan, context } = await drafted(host, body);
+      return explainFacets(snapshot, aisle, plan, context);
+    },
+
+    products: ({ query }) => {
+      const { q, aisle } = query as { q?: string; aisle?: string };
+      const { snapshot } = standOf(host);
+      const within = aisle === undefined ? null : aisleProducts(snapshot, aisleAt(snapshot, aisle)).words;
+      return findProducts(snapshot, q ?? '', within);
+    },
+    lookUpProducts: ({ body }) =>
+      lookUpProducts(standOf(host).snapshot, (body as { skus: readonly string[] }).skus),
+    setFeatured: (call) => {
+      const { sku } = call.params as { sku: string };
+      const { featured } = call.body as { featured: boolean };
+      return shown(setFeatured(sequelize, sku, featured, userIdOf(call)));
     },
 
     editions: () => summaries(),
@@ -113,6 +182,18 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
     readJob: (call) => jobs.read(idOf(call)),
     jobEvents: (call) => streamJob(jobs, idOf(call), call.response),
   };
+}
+
+/** A draft laid over what is live, and the aisle at an address that is to be explained. */
+async function drafted(
+  host: CatalogueHost,
+  body: unknown,
+): Promise<{ snapshot: Snapshot; aisle: Aisle; plan: Plan; context: RangeContext }> {
+  const { plan, address } = body as { plan: Plan; address: string };
+  const { snapshot, edition } = standOf(host);
+  const aisle = aisleAt(snapshot, readAddress(address)?.path);
+  const context = contextOf(withDraft(edition, plan, await savedRanges()), pageTime());
+  return { snapshot, aisle, plan, context };
 }
 
 /** Checked parameters back as text, as the facets read theirs. */

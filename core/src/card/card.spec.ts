@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { snapshotOf } from '../catalogue/snapshot';
 import type { CardElement } from '../plans/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
-import { badgesOf, cardOf, plainText, savingPercent, shorten } from './card';
+import { badgesOf, cardOf, plainText, shorten } from './card';
+import { savingPercent } from './figures';
 
 const element = (kind: CardElement['element'], attribute: string | null = null): CardElement => ({
   element: kind,

@@ -7,6 +7,7 @@ import { hrefOf, linkTo } from '../page/shopFrame';
 import { wordsIn } from '../page/words';
 import type { CardElement } from '../plans/plan';
 import { numberText } from '../text/numbers';
+import { savingPercent, stockStateOf, type StockState } from './figures';
 import { moneyOf, type Money } from './money';
 
 export interface Badge {
@@ -36,15 +37,14 @@ export type CardPart =
 /** Stock as shoppers are told it. */
 export interface StockWord {
   text: string;
-  state: 'in' | 'low' | 'out';
+  state: StockState;
 }
 
 export function stockWord(stock: number, lang: Lang): StockWord {
   const words = wordsIn(lang);
-  if (stock <= 0) return { text: words.soldOut, state: 'out' };
-  return stock <= LOW_STOCK
-    ? { text: words.fewLeft(stock), state: 'low' }
-    : { text: words.inStock, state: 'in' };
+  const state = stockStateOf(stock);
+  const text = { out: words.soldOut, low: words.fewLeft(stock), in: words.inStock }[state];
+  return { text, state };
 }
 
 export interface Card {
@@ -64,13 +64,7 @@ export interface Card {
 }
 
 export const NEW_FOR_DAYS = 30;
-export const LOW_STOCK = 5;
 const DAY = 86_400_000;
-
-/** The saving in whole percent, rounded down so that a badge never promises too much; 0 where there is none. */
-export function savingPercent(price: number, was: number): number {
-  return was > price ? Math.floor(((was - price) / was) * 100) : 0;
-}
 
 /** Badges in order of priority: sold out, sale, new. `now` is in milliseconds since 1970. */
 export function badgesOf(snapshot: Snapshot, p: number, now: number, lang: Lang): Badge[] {

@@ -49,6 +49,14 @@ export interface ImageRow {
   height: number;
 }
 
+/** One product on one day. */
+export interface DayFigures {
+  /** Days since 1970 in UTC. */
+  day: number;
+  sold: number;
+  views: number;
+}
+
 /** A value as the catalogue holds it; `many` attributes hold several. */
 export type AttributeValue = string | number | boolean | readonly string[];
 
@@ -74,6 +82,10 @@ export interface ProductRow {
   /** How many people rated. */
   ratings: number;
   sold: number;
+  /** When it was last changed, milliseconds since 1970; as `created` where nobody noted it. */
+  changed?: number;
+  /** What was sold and seen on single days, in any order. */
+  activity?: readonly DayFigures[];
   /** Category ids; the first is the main one. */
   categories: readonly number[];
   tags: readonly number[];

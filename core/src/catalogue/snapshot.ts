@@ -2,12 +2,24 @@ import { aislesOf, type Aisle, type AisleMap } from './aisles';
 import {
   numberColumn,
   ValueColumnBuilder,
+  type ColumnValue,
   type FacetColumn,
   type NumberColumn,
   type ValueColumn,
 } from './columns';
 import { packRows, type PackedRows } from '../facets/packedRows';
-import type { AttributeRow, AttributeValue, CatalogueFrame, ImageRow, Lang, ProductRow, Texts } from './rows';
+import {
+  textIn,
+  type AttributeRow,
+  type AttributeValue,
+  type CatalogueFrame,
+  type DayFigures,
+  type ImageRow,
+  type Lang,
+  type ProductRow,
+  type Texts,
+} from './rows';
+import { stockStateOf, type StockState } from '../card/figures';
 import { wordsFor, type Words } from './sets';
 
 /** The whole catalogue as immutable columns; products are their positions 0…size-1. */
@@ -21,6 +33,7 @@ export interface Snapshot {
   skus: readonly string[];
   slugs: readonly string[];
   bySlug: ReadonlyMap<string, number>;
+  bySku: ReadonlyMap<string, number>;
   titles: readonly Texts[];
   descriptions: readonly Texts[];
   currencies: readonly string[];
@@ -29,6 +42,9 @@ export interface Snapshot {
   price: NumberColumn;
   was: Float64Array;
   created: Float64Array;
+  changed: Float64Array;
+  sold: Uint32Array;
+  activity: ActivityColumn;
   /** UNCOUNTED where the shop doesn't count. */
   stock: Int32Array;
   rating: NumberColumn;
@@ -42,11 +58,21 @@ export interface Snapshot {
   /** Only the categories that a product was put into itself. */
   categoryItself: ValueColumn;
   collection: ValueColumn;
+  tag: ValueColumn;
   /** By facet key, in the order in which a new plan offers them. */
   facets: ReadonlyMap<string, FacetColumn>;
   /** The facets once more, side by side for counting. */
   packed: PackedRows;
   attributes: ReadonlyMap<string, AttributeColumn>;
+}
+
+/** What was sold and seen by product and day: entries `offsets[p] … offsets[p+1]-1` are product p's. */
+export interface ActivityColumn {
+  offsets: Uint32Array;
+  /** Days since 1970. */
+  day: Uint32Array;
+  sold: Uint32Array;
+  views: Uint32Array;
 }
 
 /** An attribute's definition and its values by product. */
@@ -64,6 +90,14 @@ const BOOLEAN_LABELS: Readonly<Record<string, Texts>> = {
   yes: { en: 'Yes', fr: 'Oui' },
   no: { en: 'No', fr: 'Non' },
 };
+
+const STOCK_LABELS: Readonly<Record<StockState, Texts>> = {
+  in: { en: 'In stock', fr: 'En stock' },
+  low: { en: 'Few left', fr: 'Bientôt épuisé' },
+  out: { en: 'Sold out', fr: 'Épuisé' },
+};
+
+const plainValue = (labels: Texts): Omit<ColumnValue, 'value'> => ({ labels, number: null, swatch: null });
 
 /** How a value stands in addresses: numbers without trailing zeros, yes/no in words, text as it is. */
 function addressValues(value: AttributeValue | undefined): readonly string[] {
@@ -84,6 +118,8 @@ export class SnapshotBuilder {
   private readonly categoryItself = new ValueColumnBuilder('category');
   private readonly collection = new ValueColumnBuilder('collection');
   private readonly tag = new ValueColumnBuilder('tag');
+  private readonly sale = new ValueColumnBuilder('sale');
+  private readonly stockStates = new ValueColumnBuilder('stock');
   private readonly attributes: readonly { row: AttributeRow; column: ValueColumnBuilder }[];
   private readonly rows: {
     ids: number[];
@@ -96,6 +132,9 @@ export class SnapshotBuilder {
     price: number[];
     was: number[];
     created: number[];
+    changed: number[];
+    sold: number[];
+    activity: (readonly DayFigures[])[];
     stock: number[];
     rating: number[];
     ratings: number[];
@@ -112,6 +151,9 @@ export class SnapshotBuilder {
     price: [],
     was: [],
     created: [],
+    changed: [],
+    sold: [],
+    activity: [],
     stock: [],
     rating: [],
     ratings: [],
@@ -144,6 +186,9 @@ export class SnapshotBuilder {
     rows.price.push(row.price ?? NaN);
     rows.was.push(row.was ?? NaN);
     rows.created.push(row.created);
+    rows.changed.push(row.changed ?? row.created);
+    rows.sold.push(row.sold);
+    rows.activity.push(row.activity ?? []);
     rows.stock.push(row.stock ?? UNCOUNTED);
     rows.rating.push(row.rating ?? NaN);
     rows.ratings.push(row.ratings);
@@ -159,6 +204,10 @@ export class SnapshotBuilder {
     }
     this.category.add([...all]);
     this.categoryItself.add([...itself]);
+    const reduced = row.was !== null && row.price !== null && row.was > row.price;
+    this.sale.add(reduced ? [this.sale.code('yes', () => plainValue(BOOLEAN_LABELS['yes']))] : []);
+    const state = stockStateOf(row.stock ?? UNCOUNTED);
+    this.stockStates.add([this.stockStates.code(state, () => plainValue(STOCK_LABELS[state]))]);
     this.addGroups(this.tag, 'tag', row.tags);
     this.addGroups(this.collection, 'collection', row.collections);
     for (const { row: attribute, column } of this.attributes) {
@@ -199,8 +248,11 @@ export class SnapshotBuilder {
       attributes.set(row.key, { row, column: packed });
       if (row.filterable) facets.set(row.key, packed);
     }
-    facets.set('tag', this.tag.finish());
+    const tag = this.tag.finish();
+    facets.set('tag', tag);
     facets.set('rating', rating);
+    facets.set('sale', this.sale.finish());
+    facets.set('stock', this.stockStates.finish());
     return {
       version,
       size,
@@ -209,6 +261,7 @@ export class SnapshotBuilder {
       ids: Uint32Array.from(rows.ids),
       skus: rows.skus,
       slugs: rows.slugs,
+      bySku: new Map(rows.skus.map((sku, p) => [sku, p])),
       bySlug: new Map(rows.slugs.map((slug, p) => [slug, p])),
       titles: rows.titles,
       descriptions: rows.descriptions,
@@ -217,6 +270,9 @@ export class SnapshotBuilder {
       price,
       was: Float64Array.from(rows.was),
       created: Float64Array.from(rows.created),
+      changed: Float64Array.from(rows.changed),
+      sold: Uint32Array.from(rows.sold),
+      activity: activityOf(rows.activity),
       stock: Int32Array.from(rows.stock),
       rating,
       ratings: Uint32Array.from(rows.ratings),
@@ -226,6 +282,7 @@ export class SnapshotBuilder {
       category,
       categoryItself: this.categoryItself.finish(),
       collection: this.collection.finish(),
+      tag,
       facets,
       packed: packRows(facets, size),
       attributes,
@@ -248,12 +305,28 @@ export class SnapshotBuilder {
   }
 }
 
+function activityOf(rows: readonly (readonly DayFigures[])[]): ActivityColumn {
+  const offsets = new Uint32Array(rows.length + 1);
+  rows.forEach((days, p) => (offsets[p + 1] = offsets[p] + days.length));
+  const all = rows.flat();
+  return {
+    offsets,
+    day: Uint32Array.from(all, ({ day }) => day),
+    sold: Uint32Array.from(all, ({ sold }) => sold),
+    views: Uint32Array.from(all, ({ views }) => views),
+  };
+}
+
 /** A snapshot of rows that are all at hand; tests and small tools use it. */
 export function snapshotOf(frame: CatalogueFrame, products: Iterable<ProductRow>, version = 1): Snapshot {
   const builder = new SnapshotBuilder(frame);
   for (const product of products) builder.add(product);
   return builder.finish(version);
 }
+
+/** A text in the shop's own language, for lists of the desk. */
+export const titleInShop = ({ frame }: Snapshot, texts: Texts, lang: Lang = frame.languages[0]): string =>
+  textIn(texts, lang, frame.languages);
 
 /** The languages a shop speaks; the first is its own. */
 export const languageOf = (snapshot: Snapshot, asked: string | undefined): Lang =>

@@ -35,7 +35,7 @@ function facetsAt(
   );
   const page = composePage(
     snapshot,
-    { number: 1, plans: [{ ...plan, fixtures }] },
+    { number: 1, plans: [{ ...plan, fixtures }], ranges: [] },
     { path, parameters, matches: null, now: NOW },
   )!;
   const panel = page.fixtures.find(

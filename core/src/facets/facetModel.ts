@@ -6,12 +6,13 @@ import { valueLabel } from '../card/card';
 import { moneyOf } from '../card/money';
 import { encodedPick, type ListingState, type NeighbourAddresses } from '../page/address';
 import { wordsIn } from '../page/words';
-import type { FacetChoice } from '../plans/plan';
+import type { FacetChoice, FacetControlChoice } from '../plans/plan';
 import { numberText } from '../text/numbers';
 import type { Filtered } from './filter';
-import { isNumeric, pickText, type FacetPick } from './selection';
+import { isNumeric, pickText, within, type FacetPick } from './selection';
+import { stepsOf, type NumberCount } from './steps';
 
-export type FacetControl = 'list' | 'swatches' | 'range' | 'steps';
+export type FacetControl = 'list' | 'single' | 'swatches' | 'range' | 'steps' | 'toggle' | 'search';
 
 export interface FacetValueModel {
   value: string;
@@ -21,6 +22,8 @@ export interface FacetValueModel {
   /** Where choosing it, or giving it up, leads. */
   href: string;
   swatch: string | null;
+  /** In trees: 0 for the first level. */
+  depth: number;
 }
 
 export interface FacetRangeModel {
@@ -79,6 +82,24 @@ export function facetLabel(
   return words[choice.key] ?? choice.key;
 }
 
+/** More distinct numbers than this are offered in steps. */
+const MOST_NUMBERS = 10;
+
+/** The control that a facet gets: the plan's wish where the facet can bear it, else what suits its values. */
+export function controlOf(snapshot: Snapshot, column: FacetColumn, wish: FacetControlChoice): FacetControl {
+  if (column.kind === 'number')
+    return wish === 'steps' || (wish === 'auto' && column.key === 'rating') ? 'steps' : 'range';
+  const type = snapshot.attributes.get(column.key)?.row.type;
+  const numeric = isNumeric(column);
+  if (wish === 'slider') return numeric ? 'range' : 'list';
+  if (wish === 'steps') return numeric ? 'steps' : 'list';
+  if (wish === 'toggle') return column.codeOf.has('yes') ? 'toggle' : 'list';
+  if (wish !== 'auto') return wish;
+  if (type === 'colour') return 'swatches';
+  if (column.key === 'sale') return 'toggle';
+  return numeric && column.values.length > MOST_NUMBERS ? 'steps' : 'list';
+}
+
 /**
  * One facet with the counts that hold once all other facets' selections are applied. Null where it has nothing to
  * choose: its attribute is gone, or fewer than two values are left and none is chosen.
@@ -88,44 +109,51 @@ export function facetModel(context: FacetContext, choice: FacetChoice): FacetMod
   const column = snapshot.facets.get(choice.key);
   if (!column) return null;
   const picks = state.selections.get(choice.key) ?? [];
-  const base = {
+  const control = controlOf(snapshot, column, choice.control);
+  const base: Base = {
     key: choice.key,
     label: facetLabel(snapshot, choice, state.lang),
+    control,
     unit: snapshot.attributes.get(choice.key)?.row.unit ?? null,
     open: choice.open || picks.length > 0,
     shown: choice.shown,
     clearHref: picks.length ? context.addresses.with(choice.key, []) : null,
   };
   if (column.kind === 'number')
-    return choice.key === 'rating'
-      ? stepsModel(context, base, column, picks)
-      : rangeModel(context, base, column, picks);
-  const values = valueModels(context, column, picks);
-  if (values.length < 2 && !picks.length) return null;
-  const control = snapshot.attributes.get(choice.key)?.row.type === 'colour' ? 'swatches' : 'list';
-  return { ...base, control, values, range: null };
+    return control === 'steps' && column.key === 'rating'
+      ? ratingModel(context, base, column, picks)
+      : control === 'steps'
+        ? stepsModel(context, base, column, numbersOf(context, column), picks)
+        : rangeModel(context, base, column, picks);
+  if (control === 'range') return valueRangeModel(context, base, column, picks);
+  if (control === 'steps') return stepsModel(context, base, column, numbersOf(context, column), picks);
+  const values = valueModels(context, column, picks, control, choice.sort);
+  // One switch is a choice; of a list, one value is none.
+  if (values.length < (control === 'toggle' ? 1 : 2) && !picks.length) return null;
+  return { ...base, values, range: null };
 }
 
-type Base = Omit<FacetModel, 'control' | 'values' | 'range'>;
+type Base = Omit<FacetModel, 'values' | 'range'>;
 
 function valueModels(
   context: FacetContext,
   column: ValueColumn,
   picks: readonly FacetPick[],
+  control: FacetControl,
+  sort: FacetChoice['sort'],
 ): FacetValueModel[] {
   const { snapshot, state, addresses } = context;
   const counts = context.filtered.valueCounts(column);
   const chosen = picks.map(encodedPick);
   const encoded = encodedValues(column);
-  const codes =
-    column.key === 'category' ? childCodes(context.aisle, snapshot, column) : column.values.keys();
   const models: (FacetValueModel & { number: number | null })[] = [];
-  for (const code of codes) {
+  for (const { code, depth } of offeredCodes(context.aisle, snapshot, column, chosen, control)) {
     if (counts[code] === 0 && !chosen.length) continue;
     const { value, number, swatch } = column.values[code];
     const text = encoded[code];
     const selected = chosen.includes(text);
     if (counts[code] === 0 && !selected) continue;
+    const others = control === 'single' ? [] : chosen;
     models.push({
       value,
       label: valueLabel(snapshot, column, code, state.lang),
@@ -133,19 +161,36 @@ function valueModels(
       selected,
       href: addresses.with(
         column.key,
-        selected ? chosen.filter((other) => other !== text) : [...chosen, text],
+        selected ? chosen.filter((other) => other !== text) : [...others, text],
       ),
       swatch,
+      depth,
       number,
     });
   }
-  if (column.key !== 'category') {
-    const numeric = isNumeric(column);
-    const { compare } = collatorFor(state.lang);
-    models.sort((a, b) => (numeric ? a.number! - b.number! : b.count - a.count || compare(a.label, b.label)));
-  }
+  sortValues(models, column, sort, state.lang);
   return models.map(({ number: _, ...model }) => model);
 }
+
+/** The tree keeps its order; stock runs from plenty to none; numbers by value; words by what they leave, then by name. */
+function sortValues(
+  models: (FacetValueModel & { number: number | null })[],
+  column: ValueColumn,
+  sort: FacetChoice['sort'],
+  lang: string,
+): void {
+  if (column.key === 'category') return;
+  const { compare } = collatorFor(lang);
+  const wish = sort === 'auto' ? (isNumeric(column) ? 'value' : 'count') : sort;
+  if (column.key === 'stock' && sort === 'auto')
+    models.sort((a, b) => STOCK_ORDER.indexOf(a.value) - STOCK_ORDER.indexOf(b.value));
+  else if (wish === 'value')
+    models.sort((a, b) => (a.number ?? 0) - (b.number ?? 0) || compare(a.label, b.label));
+  else if (wish === 'name') models.sort((a, b) => compare(a.label, b.label));
+  else models.sort((a, b) => b.count - a.count || compare(a.label, b.label));
+}
+
+const STOCK_ORDER: readonly string[] = ['in', 'low', 'out'];
 
 const encodedByColumn = new WeakMap<ValueColumn, readonly string[]>();
 
@@ -167,15 +212,37 @@ function collatorFor(lang: string): Intl.Collator {
   return collator;
 }
 
-/** The category facet offers the next level down, in the order of the tree. */
-function childCodes(aisle: Aisle, snapshot: Snapshot, column: ValueColumn): number[] {
-  const parent = aisle.kind === 'category' ? aisle : snapshot.aisles.byPath.get('/')!;
-  const codes: number[] = [];
-  for (const child of parent.children) {
-    const code = column.codeOf.get(child.path.slice(1));
-    if (code !== undefined) codes.push(code);
+/** All values, the switch's one, or the tree below the aisle: its next level, and that of each chosen category. */
+function offeredCodes(
+  aisle: Aisle,
+  snapshot: Snapshot,
+  column: ValueColumn,
+  chosen: readonly string[],
+  control: FacetControl,
+): { code: number; depth: number }[] {
+  if (control === 'toggle') {
+    const code = column.codeOf.get('yes');
+    return code === undefined ? [] : [{ code, depth: 0 }];
   }
-  return codes;
+  if (column.key !== 'category') return column.values.map((_, code) => ({ code, depth: 0 }));
+  const encoded = encodedValues(column);
+  const offered: { code: number; depth: number }[] = [];
+  const walk = (parent: Aisle, depth: number): boolean => {
+    let any = false;
+    for (const child of parent.children) {
+      const code = column.codeOf.get(child.path.slice(1));
+      if (code === undefined) continue;
+      const own = chosen.includes(encoded[code]);
+      const at = offered.push({ code, depth }) - 1;
+      // Below a category only what leads to a chosen one is opened.
+      const below = walk(child, depth + 1);
+      if (!own && !below) offered.length = at + 1;
+      any ||= own || below;
+    }
+    return any;
+  };
+  walk(aisle.kind === 'category' ? aisle : snapshot.aisles.byPath.get('/')!, 0);
+  return offered;
 }
 
 function rangeModel(
@@ -191,7 +258,6 @@ function rangeModel(
   const currency = context.snapshot.currencies[0] ?? null;
   return {
     ...base,
-    control: 'range',
     values: [],
     range: {
       min: (spread?.min ?? 0) / column.scale,
@@ -208,7 +274,7 @@ function rangeModel(
   };
 }
 
-function stepsModel(
+function ratingModel(
   context: FacetContext,
   base: Base,
   column: NumberColumn,
@@ -230,9 +296,100 @@ function stepsModel(
       // One step at a time: a second one could only widen the first.
       href: context.addresses.with(column.key, selected ? [] : [encodedPick(pick)]),
       swatch: null,
+      depth: 0,
     });
   });
-  return values.length ? { ...base, control: 'steps', values, range: null } : null;
+  return values.length ? { ...base, values, range: null } : null;
+}
+
+/** The numbers that a facet is counted over, ascending, in the units of addresses. */
+function numbersOf(context: FacetContext, column: FacetColumn): NumberCount[] {
+  if (column.kind === 'values') {
+    const counts = context.filtered.valueCounts(column);
+    return column.values
+      .flatMap(({ number }, code) => (number === null ? [] : [{ number, count: counts[code] }]))
+      .sort((a, b) => a.number - b.number);
+  }
+  const spread = context.filtered.numberSpread(column);
+  if (!spread) return [];
+  const buckets = context.filtered.numberBuckets(column, spread);
+  // A bucket ends one cent below the next, so that two never share a price.
+  return buckets.flatMap(({ from, to, count }) => [
+    { number: from / column.scale, count },
+    { number: (to - 1) / column.scale, count: 0 },
+  ]);
+}
+
+/** Steps of numbers; several may be chosen. A chosen step that is not offered any more stays, to be given up. */
+function stepsModel(
+  context: FacetContext,
+  base: Base,
+  column: FacetColumn,
+  numbers: readonly NumberCount[],
+  picks: readonly FacetPick[],
+): FacetModel | null {
+  const { state, snapshot, addresses } = context;
+  const chosen = picks.map(encodedPick);
+  const steps =
+    column.kind === 'values'
+      ? stepsOf(numbers)
+      : numbers.flatMap(({ number, count }, at) =>
+          at % 2 === 0 && count ? [{ from: number, to: numbers[at + 1].number, count }] : [],
+        );
+  const offered = steps.map(({ from, to, count }) => ({ pick: rangePick(from, to), count }));
+  for (const pick of picks)
+    if (pick.kind === 'range' && !offered.some((step) => pickText(step.pick) === pickText(pick)))
+      offered.push({
+        pick,
+        count: numbers.reduce(
+          (sum, { number, count }) => sum + (within(number, pick.from, pick.to) ? count : 0),
+          0,
+        ),
+      });
+  const values = offered.map(({ pick, count }): FacetValueModel => {
+    const text = encodedPick(pick);
+    const selected = chosen.includes(text);
+    return {
+      value: pickText(pick),
+      label: pickLabel(snapshot, column, pick, state.lang),
+      count,
+      selected,
+      href: addresses.with(
+        column.key,
+        selected ? chosen.filter((other) => other !== text) : [...chosen, text],
+      ),
+      swatch: null,
+      depth: 0,
+    };
+  });
+  return values.length > 1 || picks.length ? { ...base, values, range: null } : null;
+}
+
+const rangePick = (from: number, to: number): FacetPick => ({ kind: 'range', from, to });
+
+/** The slider of an attribute whose numbers are a dictionary: its bars are its steps. */
+function valueRangeModel(
+  context: FacetContext,
+  base: Base,
+  column: ValueColumn,
+  picks: readonly FacetPick[],
+): FacetModel | null {
+  const numbers = numbersOf(context, column).filter(({ count }) => count > 0);
+  const range = picks.find((pick) => pick.kind === 'range');
+  if (numbers.length < 2 && !range) return null;
+  const buckets = stepsOf(numbers, 12);
+  return {
+    ...base,
+    values: [],
+    range: {
+      min: numbers[0]?.number ?? 0,
+      max: numbers[numbers.length - 1]?.number ?? 0,
+      from: range?.from ?? null,
+      to: range?.to ?? null,
+      currency: null,
+      buckets,
+    },
+  };
 }
 
 /** A pick in words, for the chips of what is applied. */

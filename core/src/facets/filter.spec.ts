@@ -4,6 +4,7 @@ import type { NumberColumn, ValueColumn } from '../catalogue/columns';
 import { fullWords, wordsFor } from '../catalogue/sets';
 import { snapshotOf, type Snapshot } from '../catalogue/snapshot';
 import { FRAME, parametersArbitrary, product, productsArbitrary } from '../testing/catalogues';
+import type { RangeRule } from '../range/rule';
 import { Oracle } from '../testing/oracle';
 import { filterRange, type Filtered } from './filter';
 import { packRows, type PackingLimits } from './packedRows';
@@ -36,7 +37,7 @@ describe('filterRange', () => {
           const filtered = filterRange(snapshot, fullWords(snapshot.size), selections);
           const oracle = new Oracle(snapshot, rows);
           const front = snapshot.aisles.byPath.get('/')!;
-          const range = { source: 'catalogue', below: true, stock: 'any' } as const;
+          const range: RangeRule = { source: { kind: 'catalogue' }, clauses: [] };
           expect(filtered.count).toBe(oracle.matching(front, range, selections).length);
           for (const [key, column] of snapshot.facets) {
             const others = oracle.matching(front, range, selections, key);

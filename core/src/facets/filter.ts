@@ -22,6 +22,8 @@ export class Filtered {
     readonly count: number,
     /** Per chosen facet. */
     private readonly nearMisses: ReadonlyMap<string, Words>,
+    /** How many facets have something chosen. */
+    private readonly chosen: number,
   ) {}
 
   /** How many products each code of a column would leave; exact. */
@@ -97,7 +99,7 @@ export class Filtered {
     const { snapshot, range, matches, nearMisses } = this;
     const near = nearMisses.get(key);
     // With one facet chosen, matches and near misses are the whole range, whose counts are kept.
-    if (matches === range || (near && nearMisses.size === 1)) return rangeCounts(snapshot, range, key, part);
+    if (matches === range || (near && this.chosen === 1)) return rangeCounts(snapshot, range, key, part);
     const counts = new Uint32Array(part.size);
     const slot = snapshot.packed.slots[part.slot];
     if (this.count < part.tuples) countMembers(slot, part, this.listOf(matches), counts);
@@ -215,12 +217,20 @@ function directSpread({ numbers }: NumberColumn, lists: readonly Uint32Array[]):
 }
 
 /**
- * Applies selections to a range, word by word. `range` must not be changed afterwards: its counts are kept.
+ * Applies selections to a range, word by word. `range` must not be changed afterwards: its counts are kept. The facets
+ * `allOf` ask for all of their chosen values; such a facet is counted over the matches, as another value narrows them.
  */
-export function filterRange(snapshot: Snapshot, range: Words, selections: Selections): Filtered {
-  if (!selections.size) return new Filtered(snapshot, range, range, countOf(range), new Map());
+export function filterRange(
+  snapshot: Snapshot,
+  range: Words,
+  selections: Selections,
+  allOf: ReadonlySet<string> = new Set(),
+): Filtered {
+  if (!selections.size) return new Filtered(snapshot, range, range, countOf(range), new Map(), 0);
   const keys = [...selections.keys()];
-  const chosen = keys.map((key) => chosenWords(snapshot, snapshot.facets.get(key)!, selections.get(key)!));
+  const chosen = keys.map((key) =>
+    chosenWords(snapshot, snapshot.facets.get(key)!, selections.get(key)!, allOf.has(key)),
+  );
   const matches = new Uint32Array(range.length);
   if (chosen.length === 1) splitOne(range, chosen[0], matches);
   else if (chosen.length === 2) splitTwo(range, chosen[0], chosen[1], matches);
@@ -231,7 +241,8 @@ export function filterRange(snapshot: Snapshot, range: Words, selections: Select
     range,
     matches,
     countOf(matches),
-    new Map(keys.map((key, f) => [key, chosen[f]])),
+    new Map(keys.flatMap((key, f) => (allOf.has(key) ? [] : [[key, chosen[f]]]))),
+    keys.length,
   );
 }
 

@@ -6,7 +6,7 @@ import {
   type ValueColumn,
 } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
-import { borrowWords, uniteInto, wordCount, type Words } from '../catalogue/sets';
+import { borrowWords, giveBack, intersectInto, uniteInto, wordCount, type Words } from '../catalogue/sets';
 
 /** One chosen value of a facet: a word of its dictionary, or numbers from … to (both included, null for open). */
 export type FacetPick =
@@ -98,24 +98,40 @@ export function pickText(pick: FacetPick): string {
   return pick.value.replaceAll('%', '%25').replaceAll(',', '%2C');
 }
 
-/** The products that meet any of the picks of one facet; the words are lent, give them back. */
-export function chosenWords(snapshot: Snapshot, column: FacetColumn, picks: readonly FacetPick[]): Words {
+/** The products that meet any of the picks of one facet, or all of them; the words are lent, give them back. */
+export function chosenWords(
+  snapshot: Snapshot,
+  column: FacetColumn,
+  picks: readonly FacetPick[],
+  all = false,
+): Words {
   const words = borrowWords(wordCount(snapshot.size));
-  for (const pick of picks) {
-    if (pick.kind === 'value') {
-      if (column.kind !== 'values') continue;
-      const code = column.codeOf.get(pick.value);
-      if (code !== undefined) uniteInto(words, column.postings[code]);
-    } else if (column.kind === 'number') uniteRange(words, column, pick.from, pick.to);
-    else
-      column.values.forEach(({ number }, code) => {
-        if (number !== null && within(number, pick.from, pick.to)) uniteInto(words, column.postings[code]);
-      });
+  if (!all || picks.length < 2) {
+    for (const pick of picks) unitePick(words, column, pick);
+    return words;
+  }
+  unitePick(words, column, picks[0]);
+  for (const pick of picks.slice(1)) {
+    const met = borrowWords(words.length);
+    unitePick(met, column, pick);
+    intersectInto(words, met);
+    giveBack(met);
   }
   return words;
 }
 
-const within = (number: number, from: number | null, to: number | null): boolean =>
+function unitePick(words: Words, column: FacetColumn, pick: FacetPick): void {
+  if (pick.kind === 'value') {
+    const code = column.kind === 'values' ? column.codeOf.get(pick.value) : undefined;
+    if (code !== undefined && column.kind === 'values') uniteInto(words, column.postings[code]);
+  } else if (column.kind === 'number') uniteRange(words, column, pick.from, pick.to);
+  else
+    column.values.forEach(({ number }, code) => {
+      if (number !== null && within(number, pick.from, pick.to)) uniteInto(words, column.postings[code]);
+    });
+}
+
+export const within = (number: number, from: number | null, to: number | null): boolean =>
   (from === null || number >= from) && (to === null || number <= to);
 
 function uniteRange(words: Words, column: NumberColumn, from: number | null, to: number | null): void {

@@ -64,7 +64,7 @@ describe('cardWidth', () => {
 
 describe('tallyOf', () => {
   it('counts the page in the window', () => {
-    const edition = { number: 1, plans: [plan] };
+    const edition = { number: 1, plans: [plan], ranges: [] };
     const page = composePage(snapshot, edition, {
       path: '/cookware/pans',
       parameters: {},

@@ -1,7 +1,6 @@
 import type { PageModel } from '../page/pageModel';
 import { shelfModelOf } from '../page/pageModel';
 import { facetPanelOf, shelfOf, WIDTH_NAMES, type PerWidth, type Plan } from '../plans/plan';
-import type { SieveStep } from '../range/range';
 import { cardWidth, DEVICE_WIDTHS, fullRowSizes, renditionFor, rowsOf, type RowFigures } from './rows';
 
 export interface WidthTally {
@@ -20,7 +19,6 @@ export interface Tally {
   products: number;
   pages: number;
   pageSize: number;
-  sieve: readonly SieveStep[];
   widths: PerWidth<WidthTally>;
   facets: readonly { key: string; label: string; values: number }[];
   /** Page sizes without a gap at any width. */
@@ -49,7 +47,6 @@ export function tallyOf(page: PageModel, plan: Plan): Tally | null {
     products: model.total,
     pages: model.pages,
     pageSize: model.size,
-    sieve: model.sieve,
     widths: { wide: at('wide'), medium: at('medium'), narrow: at('narrow') },
     facets: page.fixtures.flatMap((fixture) =>
       fixture.type === 'facets'

@@ -1,14 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { countOf, wordsFor } from '../catalogue/sets';
+import { countOf, fullWords, holds, wordsFor } from '../catalogue/sets';
+import { filterRange } from '../facets/filter';
+import { parseSelections } from '../facets/selection';
+import { pageOf } from './pageOf';
 import { snapshotOf } from '../catalogue/snapshot';
-import { FRAME, product, productsArbitrary } from '../testing/catalogues';
-import { permutationOf, weightedRatings, windowByScore, windowOf, type OrderLevel } from './order';
+import type { ProductRow } from '../catalogue/rows';
+import { CONTEXT, FRAME, NOW, product, productsArbitrary } from '../testing/catalogues';
+import { permutationOf, weightedRatings, windowByScore, windowOf } from './order';
+import { byLevels, type OrderKey, type OrderLevel, type Sorting } from './sorting';
 
-const idsInOrder = (rows: Parameters<typeof snapshotOf>[1], levels: OrderLevel[], lang = 'en'): number[] => {
+const idsSorted = (rows: readonly ProductRow[], sorting: Sorting, context = CONTEXT): number[] => {
   const snapshot = snapshotOf(FRAME, rows);
-  return Array.from(permutationOf(snapshot, levels, lang).positions, (p) => snapshot.ids[p]);
+  return Array.from(permutationOf(snapshot, sorting, 'en', context).positions, (p) => snapshot.ids[p]);
 };
+const idsInOrder = (rows: readonly ProductRow[], levels: OrderLevel[]): number[] =>
+  idsSorted(rows, byLevels(levels));
+const NEWEST = byLevels([{ key: 'newest', reversed: false }]);
 
 describe('permutationOf', () => {
   it('sorts names as the language does: accents beside their letters, numbers by value', () => {
@@ -35,6 +43,95 @@ describe('permutationOf', () => {
       { key: 'newest', reversed: false },
     ];
     expect(idsInOrder(rows, levels)).toEqual([2, 3, 1]);
+  });
+
+  it('knows every key, with its usual direction first', () => {
+    const day = NOW / 86_400_000;
+    const rows = [
+      product(1, {
+        featured: true,
+        changed: NOW - 9,
+        was: 9000,
+        sold: 4,
+        stock: 3,
+        attributes: { diameter: 5 },
+      }),
+      product(2, {
+        featured: false,
+        changed: NOW,
+        was: null,
+        sold: 9,
+        stock: 8,
+        activity: [{ day, sold: 0, views: 7 }],
+      }),
+    ];
+    const first = (key: OrderKey, reversed = false): number => idsInOrder(rows, [{ key, reversed }])[0];
+    expect(first('featured')).toBe(1);
+    expect(first('changed')).toBe(2);
+    expect(first('saving')).toBe(1);
+    expect(first('sold')).toBe(2);
+    expect(first('sold', true)).toBe(1);
+    expect(first('stock')).toBe(2);
+    expect(first('views')).toBe(2);
+  });
+
+  it('puts lifted products first, sunk ones and at last the sold-out ones behind, each in the order', () => {
+    const rows = [
+      product(1, { stock: 0, featured: true }),
+      product(2, { tags: [1] }),
+      product(3),
+      product(4, { featured: true }),
+      product(5, { stock: 0 }),
+    ];
+    const sorting: Sorting = {
+      levels: [{ key: 'newest', reversed: false }],
+      lift: [{ kind: 'featured' }],
+      sink: [{ kind: 'tag', tag: 1 }],
+      soldOutLast: true,
+      named: null,
+    };
+    expect(idsSorted(rows, sorting)).toEqual([4, 3, 2, 1, 5]);
+  });
+
+  it('draws lots anew each day, and holds them for the day', () => {
+    const rows = Array.from({ length: 40 }, (_, k) => product(k + 1));
+    const random = byLevels([{ key: 'random', reversed: false }]);
+    const today = idsSorted(rows, random);
+    expect(idsSorted(rows, random, { ...CONTEXT, now: NOW + 3_600_000 })).toEqual(today);
+    expect(idsSorted(rows, random, { ...CONTEXT, now: NOW + 86_400_000 })).not.toEqual(today);
+    expect([...today].sort((a, b) => a - b)).toEqual(rows.map(({ id }) => id));
+  });
+
+  it('follows a list of article numbers and lets the others come after it', () => {
+    const rows = [product(1), product(2), product(3)];
+    const named: Sorting = {
+      ...byLevels([{ key: 'named', reversed: false }]),
+      named: ['P-3', 'P-gone', 'P-1', 'P-3'],
+    };
+    expect(idsSorted(rows, named)).toEqual([3, 1, 2]);
+  });
+});
+
+describe('a page of an order by price', () => {
+  it('is the same when it starts reading at the chosen bound, in either direction', () => {
+    fc.assert(
+      fc.property(
+        productsArbitrary,
+        fc.constantFrom('..19.99', '20..80', '50..', '10..20,100..'),
+        fc.boolean(),
+        fc.nat(20),
+        (rows, price, reversed, from) => {
+          const snapshot = snapshotOf(FRAME, rows);
+          const permutation = permutationOf(snapshot, byLevels([{ key: 'price', reversed }]), 'en', CONTEXT);
+          const { selections } = parseSelections(snapshot, { price });
+          const filtered = filterRange(snapshot, fullWords(rows.length), selections);
+          const slow = [...permutation.positions]
+            .filter((p) => holds(filtered.matches, p))
+            .slice(from, from + 5);
+          expect([...pageOf(snapshot, filtered, permutation, selections, from, 5)]).toEqual(slow);
+        },
+      ),
+    );
   });
 });
 
@@ -63,7 +160,7 @@ describe('windowOf', () => {
         fc.integer({ min: 1, max: 60 }),
         (rows, flags, from, size) => {
           const snapshot = snapshotOf(FRAME, rows);
-          const permutation = permutationOf(snapshot, [{ key: 'newest', reversed: false }], 'en');
+          const permutation = permutationOf(snapshot, NEWEST, 'en', CONTEXT);
           const words = wordsFor(rows.length);
           rows.forEach((_, p) => {
             if (flags[p]) words[p >>> 5] |= 1 << (p & 31);
@@ -77,7 +174,7 @@ describe('windowOf', () => {
 
   it('puts the best score first and keeps the order among equals', () => {
     const snapshot = snapshotOf(FRAME, [product(1), product(2), product(3)]);
-    const permutation = permutationOf(snapshot, [{ key: 'newest', reversed: false }], 'en');
+    const permutation = permutationOf(snapshot, NEWEST, 'en', CONTEXT);
     const words = Uint32Array.of(0b111);
     const scores = new Map([
       [0, 1],

@@ -21,7 +21,7 @@ export function pageOf(
 
 function firstRank({ price }: Snapshot, { lead }: Permutation, selections: Selections): number {
   const picks = selections.get('price');
-  if (lead.key !== 'price' || !picks) return 0;
+  if (lead?.key !== 'price' || !picks) return 0;
   let low = Infinity;
   let high = -Infinity;
   for (const pick of picks) {

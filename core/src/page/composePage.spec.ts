@@ -4,8 +4,16 @@ import { snapshotOf } from '../catalogue/snapshot';
 import { parseSelections } from '../facets/selection';
 import { housePlan } from '../plans/housePlan';
 import { shelfOf, type Edition, type Plan } from '../plans/plan';
-import type { RangeRule } from '../range/range';
-import { FRAME, NOW, parametersArbitrary, product, productsArbitrary } from '../testing/catalogues';
+import type { RangeRule } from '../range/rule';
+import {
+  FRAME,
+  NOW,
+  parametersArbitrary,
+  product,
+  productsArbitrary,
+  CONTEXT,
+  ruleArbitrary,
+} from '../testing/catalogues';
 import { Oracle } from '../testing/oracle';
 import { composePage, pagerOf } from './composePage';
 import { shelfModelOf, type FixtureModel, type PageModel } from './pageModel';
@@ -22,18 +30,12 @@ const PATHS = [
   '/search',
 ];
 
-const rangeArbitrary: fc.Arbitrary<RangeRule> = fc.record({
-  source: fc.constantFrom('aisle', 'catalogue'),
-  below: fc.boolean(),
-  stock: fc.constantFrom('any', 'in'),
-});
-
 const withRange = (plan: Plan, range: RangeRule): Plan => ({
   ...plan,
   fixtures: plan.fixtures.map((fixture) => (fixture.type === 'shelf' ? { ...fixture, range } : fixture)),
 });
 
-const editionOf = (...plans: Plan[]): Edition => ({ number: 1, plans });
+const editionOf = (...plans: Plan[]): Edition => ({ number: 1, plans, ranges: CONTEXT.ranges });
 const panelOf = (page: PageModel) =>
   page.fixtures.find(
     (fixture): fixture is Extract<FixtureModel, { type: 'facets' }> => fixture.type === 'facets',
@@ -45,7 +47,7 @@ describe('composePage against the oracle', () => {
       fc.property(
         productsArbitrary,
         parametersArbitrary,
-        rangeArbitrary,
+        ruleArbitrary,
         fc.constantFrom(...PATHS),
         (rows, parameters, range, path) => {
           const snapshot = snapshotOf(FRAME, rows);
@@ -56,9 +58,11 @@ describe('composePage against the oracle', () => {
           const page = composePage(snapshot, editionOf(plan), { path, parameters, matches: null, now: NOW })!;
 
           expect(page.malformed).toEqual([]);
-          expect(shelfModelOf(page)!.total).toBe(oracle.matching(aisle, range, selections).length);
+          expect(shelfModelOf(page)!.total).toBe(
+            oracle.matching(aisle, range, selections, null, CONTEXT).length,
+          );
           for (const facet of panelOf(page).facets) {
-            const others = oracle.matching(aisle, range, selections, facet.key);
+            const others = oracle.matching(aisle, range, selections, facet.key, CONTEXT);
             if (facet.range) {
               const prices = others.flatMap((row) => oracle.valuesOf(row, facet.key) as number[]);
               expect(facet.range.buckets.reduce((sum, bucket) => sum + bucket.count, 0)).toBe(prices.length);

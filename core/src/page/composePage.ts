@@ -7,19 +7,14 @@ import { appliedModels, facetModel, type FacetContext } from '../facets/facetMod
 import { filterRange, type Filtered } from '../facets/filter';
 import { parseSelections } from '../facets/selection';
 import { pictureSizes } from '../layout/rows';
-import { permutationOf, windowByScore, type OrderLevel } from '../order/order';
+import { arrangedWindow, heldPins } from '../order/arrange';
+import { permutationOf, windowByScore } from '../order/order';
 import { pageOf } from '../order/pageOf';
-import {
-  facetPanelOf,
-  shelfOf,
-  type Edition,
-  type Fixture,
-  type Plan,
-  type Shelf,
-  type SortKey,
-} from '../plans/plan';
+import type { OrderLevel, Sorting, SortKey } from '../order/sorting';
+import { facetPanelOf, shelfOf, type Edition, type Fixture, type Plan, type Shelf } from '../plans/plan';
 import { choosePlan } from '../plans/reach';
-import { runRange, type RangeResult } from '../range/range';
+import { namedOrder, runRange, type RangeResult } from '../range/range';
+import type { RangeContext } from '../range/rule';
 import type { SearchMatches } from '../text/searchIndex';
 import { addressOf, NeighbourAddresses, type ListingState } from './address';
 import type { FixtureModel, PageLink, PageModel, ShelfModel } from './pageModel';
@@ -52,10 +47,13 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
   if (!aisle || !plan) return null;
   const { state, ignored, malformed } = readState(snapshot, plan, request);
   const shelf = shelfOf(plan);
-  const range = shelf ? runRange(snapshot, aisle, shelf.range) : null;
-  const filtered = range && filterRange(snapshot, searched(range.words, request.matches), state.selections);
+  const context: RangeContext = { now: request.now, ranges: edition.ranges };
+  const range = shelf ? runRange(snapshot, aisle, shelf.range, context) : null;
+  const filtered =
+    range &&
+    filterRange(snapshot, searched(range.words, request.matches), state.selections, allOfFacets(plan));
   const addresses = new NeighbourAddresses(state, snapshot.frame.languages[0]);
-  const composer: Composer = { snapshot, aisle, plan, state, addresses, request, range, filtered };
+  const composer: Composer = { snapshot, aisle, plan, state, addresses, request, context, range, filtered };
 
   const fixtures: FixtureModel[] = [];
   for (const fixture of plan.fixtures) {
@@ -99,9 +97,14 @@ interface Composer {
   state: ListingState;
   addresses: NeighbourAddresses;
   request: PageRequest;
+  context: RangeContext;
   range: RangeResult | null;
   filtered: Filtered | null;
 }
+
+/** Facets whose chosen values all have to be met. */
+const allOfFacets = (plan: Plan): ReadonlySet<string> =>
+  new Set(facetPanelOf(plan)?.facets.flatMap(({ key, logic }) => (logic === 'all' ? [key] : [])) ?? []);
 
 function searched(range: Words, matches: SearchMatches | null): Words {
   return matches ? range.map((word, w) => word & matches.words[w]) : range;
@@ -168,8 +171,8 @@ type OrderChoice = SortKey | 'relevance';
 
 /** The sort choices of a page; the first holds while nobody has chosen. Searching puts the best match first. */
 function orderChoices(shelf: Shelf | undefined, searching: boolean): OrderChoice[] {
-  const choices: OrderChoice[] = ['recommended'];
-  for (const choice of shelf?.order.choices ?? []) if (choice !== 'recommended') choices.push(choice);
+  const choices: OrderChoice[] = shelf?.order.choices.map(({ key }) => key) ?? [];
+  if (!choices.length) choices.push('recommended');
   if (searching) choices.unshift('relevance');
   return choices;
 }
@@ -177,8 +180,9 @@ function orderChoices(shelf: Shelf | undefined, searching: boolean): OrderChoice
 /** The levels behind a sort choice; the plan's own levels break its ties. */
 export function levelsOf(choice: OrderChoice, own: readonly OrderLevel[]): readonly OrderLevel[] {
   if (choice === 'recommended' || choice === 'relevance') return own;
-  const key = choice === 'price-desc' ? 'price' : choice;
-  return [{ key, reversed: choice === 'price-desc' }, ...own.filter((level) => level.key !== key)];
+  const reversed = choice === 'price-desc' || choice === 'name-desc';
+  const key = choice === 'price-desc' ? 'price' : choice === 'name-desc' ? 'name' : choice;
+  return [{ key, reversed }, ...own.filter((level) => level.key !== key)];
 }
 
 function fixtureModel(
@@ -228,13 +232,11 @@ function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   const from = (page - 1) * size;
 
   const words = wordsIn(state.lang);
+  const labelOf = (key: OrderChoice): string =>
+    shelf.order.choices.find((choice) => choice.key === key)?.label[state.lang] || words.sorts[key];
   const choices = orderChoices(shelf, state.q !== '');
   const chosen = (state.order ?? choices[0]) as OrderChoice;
-  const permutation = permutationOf(snapshot, levelsOf(chosen, shelf.order.levels), state.lang);
-  const places =
-    chosen === 'relevance' && request.matches
-      ? windowByScore(filtered.matches, request.matches.scores, permutation, from, size)
-      : pageOf(snapshot, filtered, permutation, state.selections, from, size);
+  const places = placesOf(composer, shelf, chosen, from, size);
 
   const href = (change: Partial<ListingState>): string =>
     addressOf({ ...state, ...change }, snapshot.frame.languages[0]);
@@ -248,10 +250,10 @@ function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     size,
     from: total ? from + 1 : 0,
     to: from + places.length,
-    order: { key: chosen, label: words.sorts[chosen] },
+    order: { key: chosen, label: labelOf(chosen) },
     orders: choices.map((choice) => ({
       key: choice,
-      label: words.sorts[choice],
+      label: labelOf(choice),
       href: href({ order: choice === choices[0] ? null : choice, page: 1 }),
       selected: choice === chosen,
     })),
@@ -264,8 +266,40 @@ function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     gap: shelf.gap,
     lastRow: shelf.lastRow,
     pictureSizes: pictureSizes(shelf, facetPanelOf(plan) !== undefined),
-    sieve: composer.range!.sieve,
   };
+}
+
+/** Groups belong to the plan's own order; a sort that a shopper chose is what it says. */
+export function sortingOf(shelf: Shelf, choice: OrderChoice, context: RangeContext): Sorting {
+  const { levels, lift, sink, soldOutLast } = shelf.order;
+  const own = choice === 'recommended';
+  return {
+    levels: levelsOf(choice, levels),
+    lift: own ? lift : [],
+    sink: own ? sink : [],
+    soldOutLast,
+    named: namedOrder(shelf.range, context),
+  };
+}
+
+/** The products of one page. Pins and spread are the plan's own order too. */
+function placesOf(
+  composer: Composer,
+  shelf: Shelf,
+  choice: OrderChoice,
+  from: number,
+  size: number,
+): ArrayLike<number> {
+  const { snapshot, aisle, state, request, context } = composer;
+  const filtered = composer.filtered!;
+  const permutation = permutationOf(snapshot, sortingOf(shelf, choice, context), state.lang, context);
+  if (choice === 'relevance' && request.matches)
+    return windowByScore(filtered.matches, request.matches.scores, permutation, from, size);
+  const { pins, spread } = shelf.order;
+  if (choice !== 'recommended' || (!pins.length && !spread))
+    return pageOf(snapshot, filtered, permutation, state.selections, from, size);
+  const { held } = heldPins(snapshot, pins, aisle.key, filtered.matches);
+  return arrangedWindow(snapshot, filtered.matches, permutation, held, spread, from, size).map(({ p }) => p);
 }
 
 /** First, last and the neighbours of the current page; null stands for a gap of two pages or more. */

@@ -3,8 +3,7 @@ import type { Money } from '../card/money';
 import type { AisleKind } from '../catalogue/aisles';
 import type { Lang } from '../catalogue/rows';
 import type { AppliedModel, FacetModel } from '../facets/facetModel';
-import type { PerWidth, ShelfSettings } from '../plans/plan';
-import type { SieveStep } from '../range/range';
+import type { PanelSide, PerWidth, ShelfSettings } from '../plans/plan';
 
 /** A link; `href` is relative to the shop's root and starts with a slash. */
 export interface LinkModel {
@@ -48,7 +47,6 @@ export interface ShelfModel {
   /** For the pictures: `sizes` of a card's picture and the kept widths to offer. */
   pictureSizes: string;
   /** The count left after each clause of the range, before shoppers choose anything. */
-  sieve: readonly SieveStep[];
 }
 
 export type FixtureModel =
@@ -59,7 +57,7 @@ export type FixtureModel =
   | {
       id: string;
       type: 'facets';
-      side: 'start' | 'end';
+      side: PanelSide;
       counts: boolean;
       facets: readonly FacetModel[];
     }

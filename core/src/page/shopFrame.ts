@@ -2,7 +2,7 @@ import type { Aisle } from '../catalogue/aisles';
 import { textIn, type Lang } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import { RENDITION_WIDTHS } from '../layout/rows';
-import { runRange } from '../range/range';
+import { aisleProducts } from '../range/range';
 import { addressOf, type ListingState } from './address';
 import type { LinkModel, NavigationItem, ShopFrame } from './pageModel';
 
@@ -39,7 +39,7 @@ function aisleLink(snapshot: Snapshot, aisle: Aisle, lang: Lang): AisleLink {
     link = {
       title: textIn(aisle.titles, lang, snapshot.frame.languages),
       href: hrefOf(snapshot, aisle.path, lang),
-      count: runRange(snapshot, aisle, { source: 'aisle', below: true, stock: 'any' }).count,
+      count: aisleProducts(snapshot, aisle).count,
     };
     links.set(aisle.key, link);
   }

@@ -1,9 +1,9 @@
 import type { Lang } from '../catalogue/rows';
-import type { SortKey } from '../plans/plan';
+import type { SortKey } from '../order/sorting';
 
 /** Words that the core itself puts on pages: what is computed has to be told. */
 export interface PageWords {
-  facets: Readonly<Record<'category' | 'price' | 'tag' | 'rating', string>>;
+  facets: Readonly<Record<'category' | 'price' | 'tag' | 'rating' | 'sale' | 'stock', string>>;
   sorts: Readonly<Record<SortKey | 'relevance', string>>;
   /** “4 and up”. */
   atLeast: (rating: string) => string;
@@ -15,14 +15,24 @@ export interface PageWords {
 }
 
 const EN: PageWords = {
-  facets: { category: 'Category', price: 'Price', tag: 'Good to know', rating: 'Rating' },
+  facets: {
+    category: 'Category',
+    price: 'Price',
+    tag: 'Good to know',
+    rating: 'Rating',
+    sale: 'On sale',
+    stock: 'Availability',
+  },
   sorts: {
     recommended: 'Recommended',
     newest: 'Newest first',
     price: 'Price, low to high',
     'price-desc': 'Price, high to low',
+    saving: 'Largest saving',
     name: 'Name, A to Z',
+    'name-desc': 'Name, Z to A',
     rating: 'Best rated',
+    sold: 'Most bought',
     relevance: 'Best match',
   },
   atLeast: (rating) => `${rating} and up`,
@@ -34,14 +44,24 @@ const EN: PageWords = {
 };
 
 const FR: PageWords = {
-  facets: { category: 'Catégorie', price: 'Prix', tag: 'Bon à savoir', rating: 'Note' },
+  facets: {
+    category: 'Catégorie',
+    price: 'Prix',
+    tag: 'Bon à savoir',
+    rating: 'Note',
+    sale: 'En promotion',
+    stock: 'Disponibilité',
+  },
   sorts: {
     recommended: 'Notre sélection',
     newest: 'Nouveautés',
     price: 'Prix croissant',
     'price-desc': 'Prix décroissant',
+    saving: 'Plus forte remise',
     name: 'Nom, de A à Z',
+    'name-desc': 'Nom, de Z à A',
     rating: 'Les mieux notés',
+    sold: 'Les plus achetés',
     relevance: 'Pertinence',
   },
   atLeast: (rating) => `${rating} et plus`,

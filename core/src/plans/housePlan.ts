@@ -1,6 +1,7 @@
 import type { Snapshot } from '../catalogue/snapshot';
 import type { CardElement, FacetChoice, Fixture, Plan } from './plan';
-import { SORT_KEYS } from './plan';
+import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
+import { AISLE_RANGE } from '../range/rule';
 
 export const HOUSE_PLAN_ID = 'house';
 
@@ -10,7 +11,29 @@ const element = (kind: CardElement['element'], on = true, attribute: string | nu
   on,
 });
 
-export const facetChoice = (key: string, open = true): FacetChoice => ({ key, label: {}, shown: 6, open });
+export const facetChoice = (key: string, open = true): FacetChoice => ({
+  key,
+  label: {},
+  shown: 6,
+  open,
+  control: 'auto',
+  logic: 'any',
+  sort: 'auto',
+});
+
+/** Featured first, then the newest, with everything for shoppers to choose from. */
+export const USUAL_ORDER: ShelfOrder = {
+  levels: [
+    { key: 'featured', reversed: false },
+    { key: 'newest', reversed: false },
+  ],
+  choices: SORT_KEYS.map(sortChoice),
+  lift: [],
+  sink: [],
+  soldOutLast: false,
+  spread: null,
+  pins: [],
+};
 
 /** The fixtures that a plan starts with: a whole page whose shelf follows its aisle. */
 export function startingFixtures(facets: readonly FacetChoice[], attributes: readonly string[]): Fixture[] {
@@ -23,14 +46,8 @@ export function startingFixtures(facets: readonly FacetChoice[], attributes: rea
     {
       id: 'shelf',
       type: 'shelf',
-      range: { source: 'aisle', below: true, stock: 'any' },
-      order: {
-        levels: [
-          { key: 'featured', reversed: false },
-          { key: 'newest', reversed: false },
-        ],
-        choices: SORT_KEYS,
-      },
+      range: AISLE_RANGE,
+      order: USUAL_ORDER,
       columns: { wide: 3, medium: 2, narrow: 2 },
       gap: 24,
       pageSize: 12,

@@ -1,7 +1,7 @@
 import type { AisleKind } from '../catalogue/aisles';
 import type { Texts } from '../catalogue/rows';
-import type { OrderLevel } from '../order/order';
-import type { RangeRule } from '../range/range';
+import type { ShelfOrder } from '../order/sorting';
+import type { RangeRule, SavedRange } from '../range/rule';
 
 /** One line of a reach. Categories, tags and collections are named by their id, so a new address changes nothing. */
 export type ReachRule =
@@ -15,17 +15,6 @@ export interface Reach {
   include: readonly ReachRule[];
   exclude: readonly ReachRule[];
 }
-
-export type SortKey = 'recommended' | 'newest' | 'price' | 'price-desc' | 'name' | 'rating';
-
-export const SORT_KEYS: readonly SortKey[] = [
-  'recommended',
-  'newest',
-  'price',
-  'price-desc',
-  'name',
-  'rating',
-];
 
 /** One value per device width. */
 export interface PerWidth<T> {
@@ -44,7 +33,27 @@ export interface FacetChoice {
   /** How many values stand before “more”. */
   shown: number;
   open: boolean;
+  /** `auto` chooses by what the facet holds. */
+  control: FacetControlChoice;
+  /** Several chosen values of one facet: any of them is enough, or all have to be met. */
+  logic: 'any' | 'all';
+  /** `auto`: numbers by value, the tree as it stands, words by how many products they leave. */
+  sort: 'auto' | 'count' | 'name' | 'value';
 }
+
+export type FacetControlChoice =
+  'auto' | 'list' | 'single' | 'swatches' | 'steps' | 'slider' | 'toggle' | 'search';
+
+export const FACET_CONTROLS: readonly FacetControlChoice[] = [
+  'auto',
+  'list',
+  'single',
+  'swatches',
+  'steps',
+  'slider',
+  'toggle',
+  'search',
+];
 
 export type CardElementKind =
   'picture' | 'badges' | 'category' | 'name' | 'rating' | 'attribute' | 'description' | 'stock' | 'price';
@@ -68,6 +77,8 @@ export interface CardElement {
   on: boolean;
 }
 
+export type PanelSide = 'start' | 'end' | 'above';
+
 interface FixtureBase {
   /** Unique in its plan; stays when the fixture moves. */
   id: string;
@@ -79,14 +90,14 @@ export type Fixture = FixtureBase &
     | { type: 'title' }
     | { type: 'description' }
     | { type: 'navigation'; hideEmpty: boolean; counts: boolean }
-    | { type: 'facets'; side: 'start' | 'end'; facets: readonly FacetChoice[]; counts: boolean }
+    | { type: 'facets'; side: PanelSide; facets: readonly FacetChoice[]; counts: boolean }
     | ShelfSettings
   );
 
 export interface ShelfSettings {
   type: 'shelf';
   range: RangeRule;
-  order: { levels: readonly OrderLevel[]; choices: readonly SortKey[] };
+  order: ShelfOrder;
   columns: PerWidth<number>;
   /** Pixels between cards. */
   gap: number;
@@ -112,6 +123,8 @@ export interface Plan {
 export interface Edition {
   number: number;
   plans: readonly Plan[];
+  /** The saved ranges that the plans use, as they were then. */
+  ranges: readonly SavedRange[];
 }
 
 /** The plan's shelf: the first one, which facets filter and paging pages. */

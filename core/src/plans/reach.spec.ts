@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { aislesOf } from '../catalogue/aisles';
 import { FRAME } from '../testing/catalogues';
-import { changedAisles, choosePlan, withDraft } from './reach';
+import { changedAisles, choosePlan, withDraft, withRange } from './reach';
+import { startingFixtures } from './housePlan';
+import type { RangeRule } from '../range/rule';
 import type { Plan, ReachRule } from './plan';
 
 const aisles = aislesOf(FRAME);
@@ -109,14 +111,32 @@ describe('choosePlan', () => {
 describe('changedAisles', () => {
   it('names the aisles that change hands and those whose plan changed, and no others', () => {
     const pans = plan('pans', { kind: 'category', category: 2, below: true });
-    const before = [house];
-    const after = withDraft({ number: 1, plans: before }, pans).plans;
+    const published = (...plans: Plan[]) => ({ number: 1, plans, ranges: [] });
+    const before = published(house);
+    const after = withDraft(before, pans, []);
     expect(changedAisles(aisles, before, after).map(({ aisle }) => aisle.path)).toEqual([
       '/cookware/pans',
       '/cookware/pans/crepe-pans',
     ]);
     const redesigned: Plan = { ...pans, fixtures: [{ id: 't', type: 'title' }] };
-    expect(changedAisles(aisles, after, [house, redesigned])).toHaveLength(2);
-    expect(changedAisles(aisles, after, [house, { ...pans, name: 'Renamed' }])).toEqual([]);
+    expect(changedAisles(aisles, after, published(house, redesigned))).toHaveLength(2);
+    expect(changedAisles(aisles, after, published(house, { ...pans, name: 'Renamed' }))).toEqual([]);
+  });
+
+  it('names the aisles of every plan that shows a saved range which changed', () => {
+    const rule: RangeRule = { source: { kind: 'catalogue' }, clauses: [{ kind: 'sale' }] };
+    const linked: Plan = {
+      ...house,
+      fixtures: startingFixtures([], []).map((fixture) =>
+        fixture.type === 'shelf'
+          ? { ...fixture, range: { source: { kind: 'saved', range: 'offers' }, clauses: [] } }
+          : fixture,
+      ),
+    };
+    const edition = { number: 1, plans: [linked], ranges: [{ id: 'offers', name: 'Offers', rule }] };
+    expect(changedAisles(aisles, edition, edition)).toEqual([]);
+    const changed = withRange(edition, { id: 'offers', name: 'Offers', rule: { ...rule, clauses: [] } });
+    expect(changedAisles(aisles, edition, changed)).toHaveLength(aisles.all.length);
+    expect(withDraft(changed, { ...linked, fixtures: [] }, []).ranges).toEqual([]);
   });
 });

@@ -1,3 +1,4 @@
+import type { SavedRange } from '../range/rule';
 import type { Aisle, AisleMap } from '../catalogue/aisles';
 import type { Edition, Plan, Reach, ReachRule } from './plan';
 
@@ -81,11 +82,34 @@ export function aislesOfPlan(plans: readonly Plan[], aisles: AisleMap, planId: s
   return aisles.all.filter((aisle) => choosePlan(plans, aisle).winner?.plan.id === planId);
 }
 
-/** The edition with one plan put in place of its published form, or added to it. */
-export function withDraft(edition: Edition, draft: Plan): Edition {
-  const others = edition.plans.filter((plan) => plan.id !== draft.id);
-  return { number: edition.number, plans: [...others, draft] };
+/** The ids of the saved ranges that a plan's shelves show. */
+export const rangesOfPlan = (plan: Plan): string[] =>
+  plan.fixtures.flatMap((fixture) =>
+    fixture.type === 'shelf' && fixture.range.source.kind === 'saved' ? [fixture.range.source.range] : [],
+  );
+
+/**
+ * The edition with one plan put in place of its published form, or added to it, and the saved ranges that it uses as
+ * they stand in `ranges`. What no plan uses any more is left out.
+ */
+export function withDraft(edition: Edition, draft: Plan, ranges: readonly SavedRange[]): Edition {
+  const plans = [...edition.plans.filter((plan) => plan.id !== draft.id), draft];
+  const own = new Set(rangesOfPlan(draft));
+  const used = new Set(plans.flatMap(rangesOfPlan));
+  const current = ranges.filter(({ id }) => own.has(id));
+  const others = edition.ranges.filter(({ id }) => used.has(id) && !own.has(id));
+  return {
+    number: edition.number,
+    plans,
+    ranges: [...others, ...current].sort((a, b) => (a.id < b.id ? -1 : 1)),
+  };
 }
+
+/** The edition with one saved range put in place of its published form, for all shelves that show it. */
+export const withRange = (edition: Edition, range: SavedRange): Edition => ({
+  ...edition,
+  ranges: edition.ranges.map((one) => (one.id === range.id ? range : one)),
+});
 
 export interface AisleChange {
   aisle: Aisle;
@@ -95,24 +119,34 @@ export interface AisleChange {
 }
 
 /** The aisles that look different under `after`: another plan serves them, or their plan has changed. */
-export function changedAisles(
-  aisles: AisleMap,
-  before: readonly Plan[],
-  after: readonly Plan[],
-): AisleChange[] {
-  const design = new Map<Plan, string>();
-  const designOf = (plan: Plan): string => {
-    let text = design.get(plan);
-    if (text === undefined) design.set(plan, (text = JSON.stringify(plan.fixtures)));
-    return text;
-  };
+export function changedAisles(aisles: AisleMap, before: Published, after: Published): AisleChange[] {
+  const beforeDesigns = new Designs(before);
+  const afterDesigns = new Designs(after);
   const changes: AisleChange[] = [];
   for (const aisle of aisles.all) {
-    const from = choosePlan(before, aisle).winner?.plan ?? null;
-    const to = choosePlan(after, aisle).winner?.plan ?? null;
-    if (from === to) continue;
-    if (from && to && from.id === to.id && designOf(from) === designOf(to)) continue;
+    const from = choosePlan(before.plans, aisle).winner?.plan ?? null;
+    const to = choosePlan(after.plans, aisle).winner?.plan ?? null;
+    if (from?.id === to?.id && (!from || !to || beforeDesigns.of(from) === afterDesigns.of(to))) continue;
     changes.push({ aisle, from, to });
   }
   return changes;
+}
+
+type Published = Pick<Edition, 'plans' | 'ranges'>;
+
+/** Everything of a plan that shows on a page, with the saved ranges it uses; written once a plan. */
+class Designs {
+  private readonly written = new Map<string, string>();
+
+  constructor(private readonly published: Published) {}
+
+  of(plan: Plan): string {
+    let text = this.written.get(plan.id);
+    if (text === undefined) {
+      const { ranges } = this.published;
+      const used = rangesOfPlan(plan).map((id) => ranges.find((range) => range.id === id)?.rule ?? null);
+      this.written.set(plan.id, (text = JSON.stringify([plan.fixtures, used])));
+    }
+    return text;
+  }
 }

@@ -1,76 +1,109 @@
 import type { Aisle } from '../catalogue/aisles';
+import { countOf, fullWords, intersectInto, wordsFor, type Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
-import type { ValueColumn } from '../catalogue/columns';
-import { countOf, fullWords, intersectInto, uniteInto, wordsFor, type Words } from '../catalogue/sets';
-
-/** Which products a shelf shows. */
-export interface RangeRule {
-  /** `aisle` follows the aisle it stands in; `catalogue` takes everything the shop has. */
-  source: 'aisle' | 'catalogue';
-  /** In category aisles: with the products of the categories below. */
-  below: boolean;
-  stock: 'any' | 'in';
-}
-
-/** The count that is left after one clause of a range. */
-export interface SieveStep {
-  clause: 'source' | 'stock';
-  count: number;
-}
+import { categoryWords, clauseWords, faultOf, members } from './clauseWords';
+import { AISLE_RANGE, type RangeContext, type RangeRule, type RangeSource, type SavedRange } from './rule';
 
 export interface RangeResult {
   words: Words;
   count: number;
-  sieve: readonly SieveStep[];
 }
 
 const kept = new WeakMap<Snapshot, Map<string, RangeResult>>();
+const MOST_KEPT = 1_000;
+const DAY = 86_400_000;
 
 /**
- * The products of a range in an aisle, with the count left after every clause.
- * Results are kept per snapshot, as aisles are asked for again and again; callers must not change `words`.
+ * The products of a range in an aisle. Results are kept per snapshot, as aisles are asked for again and again; callers
+ * must not change `words`. Clauses that name what is gone are left out.
  */
-export function runRange(snapshot: Snapshot, aisle: Aisle, range: RangeRule): RangeResult {
+export function runRange(
+  snapshot: Snapshot,
+  aisle: Aisle,
+  rule: RangeRule,
+  context: RangeContext,
+): RangeResult {
   let known = kept.get(snapshot);
   if (!known) kept.set(snapshot, (known = new Map()));
-  const key = `${range.source === 'aisle' ? aisle.key : '*'}|${range.below}|${range.stock}`;
+  const saved = savedOf(rule.source, context);
+  const key = `${followsAisle(rule, context) ? aisle.key : '*'}|${Math.floor(context.now / DAY)}|${JSON.stringify(rule)}|${saved ? JSON.stringify(saved.rule) : ''}`;
   let result = known.get(key);
-  if (!result) known.set(key, (result = compute(snapshot, aisle, range)));
+  if (!result) {
+    if (known.size >= MOST_KEPT) known.delete(known.keys().next().value!);
+    const words = sourceWords(snapshot, aisle, rule.source, context).slice();
+    for (const clause of rule.clauses)
+      if (!faultOf(snapshot, clause)) intersectInto(words, clauseWords(snapshot, clause, context));
+    known.set(key, (result = { words, count: countOf(words) }));
+  }
   return result;
 }
 
-function compute(snapshot: Snapshot, aisle: Aisle, range: RangeRule): RangeResult {
-  const words =
-    range.source === 'aisle' ? productsOf(snapshot, aisle, range.below) : fullWords(snapshot.size);
-  let count = countOf(words);
-  const sieve: SieveStep[] = [{ clause: 'source', count }];
-  if (range.stock === 'in') {
-    intersectInto(words, snapshot.inStock);
-    count = countOf(words);
-    sieve.push({ clause: 'stock', count });
-  }
-  return { words, count, sieve };
+/** What stands in an aisle, whatever its plan shows of it. */
+export const aisleProducts = (snapshot: Snapshot, aisle: Aisle, below = true, main = false): RangeResult =>
+  runRange(
+    snapshot,
+    aisle,
+    below && !main ? AISLE_RANGE : { source: { kind: 'aisle', below, main }, clauses: [] },
+    {
+      now: 0,
+      ranges: [],
+    },
+  );
+
+const savedOf = (source: RangeSource, { ranges }: RangeContext): SavedRange | undefined =>
+  source.kind === 'saved' ? ranges.find(({ id }) => id === source.range) : undefined;
+
+/** Whether a range shows other products in another aisle. */
+export function followsAisle(rule: RangeRule, context: RangeContext): boolean {
+  if (rule.source.kind === 'saved') return savedOf(rule.source, context)?.rule.source.kind === 'aisle';
+  return rule.source.kind === 'aisle';
 }
 
-function productsOf(snapshot: Snapshot, aisle: Aisle, below: boolean): Words {
+/** The source alone. A saved range that is gone shows nothing, as nobody can tell what it held. */
+export function sourceWords(
+  snapshot: Snapshot,
+  aisle: Aisle,
+  source: RangeSource,
+  context: RangeContext,
+): Words {
+  switch (source.kind) {
+    case 'catalogue':
+      return fullWords(snapshot.size);
+    case 'named': {
+      const words = wordsFor(snapshot.size);
+      for (const sku of source.skus) {
+        const p = snapshot.bySku.get(sku);
+        if (p !== undefined) words[p >>> 5] |= 1 << (p & 31);
+      }
+      return words;
+    }
+    case 'saved': {
+      const saved = savedOf(source, context);
+      return saved && saved.rule.source.kind !== 'saved'
+        ? runRange(snapshot, aisle, saved.rule, context).words
+        : wordsFor(snapshot.size);
+    }
+    case 'aisle':
+      return aisleWords(snapshot, aisle, source.below, source.main);
+  }
+}
+
+function aisleWords(snapshot: Snapshot, aisle: Aisle, below: boolean, main: boolean): Words {
   switch (aisle.kind) {
     case 'front':
     case 'search':
       return fullWords(snapshot.size);
     case 'category':
-      return members(snapshot, below ? snapshot.category : snapshot.categoryItself, aisle.path.slice(1));
+      return categoryWords(snapshot, aisle.id, below, main);
     case 'collection':
-      return members(snapshot, snapshot.collection, lastSegment(aisle.path));
+      return members(snapshot, snapshot.collection, aisle.path);
     case 'tag':
-      return members(snapshot, snapshot.facets.get('tag') as ValueColumn, lastSegment(aisle.path));
+      return members(snapshot, snapshot.tag, aisle.path);
   }
 }
 
-const lastSegment = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
-
-function members(snapshot: Snapshot, column: ValueColumn, value: string): Words {
-  const words = wordsFor(snapshot.size);
-  const code = column.codeOf.get(value);
-  if (code !== undefined) uniteInto(words, column.postings[code]);
-  return words;
+/** The article numbers that give a range an order of its own; null where it has none. */
+export function namedOrder(rule: RangeRule, context: RangeContext): readonly string[] | null {
+  const source = savedOf(rule.source, context)?.rule.source ?? rule.source;
+  return source.kind === 'named' ? source.skus : null;
 }

@@ -1,5 +1,7 @@
 import fc from 'fast-check';
+import type { StockState } from '../card/figures';
 import type { CatalogueFrame, ProductRow } from '../catalogue/rows';
+import type { Clause, RangeContext, RangeRule } from '../range/rule';
 
 /** A small shop with three levels of categories, tags, collections and attributes of every type. */
 export const FRAME: CatalogueFrame = {
@@ -56,6 +58,8 @@ function category(id: number, parent: number | null, slug: string, titles: Recor
 }
 
 export const NOW = Date.UTC(2026, 5, 15);
+
+const TODAY = NOW / 86_400_000;
 
 export function product(id: number, change: Partial<ProductRow> = {}): ProductRow {
   return {
@@ -125,6 +129,15 @@ export const productsArbitrary: fc.Arbitrary<ProductRow[]> = fc
       tags: fc.subarray([1, 2]),
       collections: fc.subarray([1]),
       attributes: attributesArbitrary,
+      sold: fc.integer({ min: 0, max: 9 }),
+      activity: fc.array(
+        fc.record({
+          day: fc.integer({ min: TODAY - 9, max: TODAY }),
+          sold: fc.integer({ min: 0, max: 3 }),
+          views: fc.integer({ min: 0, max: 9 }),
+        }),
+        { maxLength: 3 },
+      ),
     }),
     { maxLength: 120 },
   )
@@ -159,3 +172,82 @@ export const parametersArbitrary: fc.Arbitrary<Record<string, string>> = fc
   .map((record) => present(record));
 
 const escape = (value: string): string => value.replaceAll('%', '%25').replaceAll(',', '%2C');
+
+const bound = fc.option(fc.integer({ min: 0, max: 30 }), { nil: null });
+
+/** Clauses of every kind, some of them about what the catalogue doesn't have, nested up to four deep. */
+export const clauseArbitrary: fc.Arbitrary<Clause> = fc.letrec<{ clause: Clause }>((tie) => ({
+  clause: fc.oneof(
+    { maxDepth: 3 },
+    fc.oneof(
+      fc.record({
+        kind: fc.constant('category' as const),
+        category: fc.integer({ min: 1, max: 7 }),
+        below: fc.boolean(),
+        main: fc.boolean(),
+      }),
+      fc.record({ kind: fc.constant('tag' as const), tag: fc.integer({ min: 1, max: 3 }) }),
+      fc.record({ kind: fc.constant('collection' as const), collection: fc.integer({ min: 1, max: 2 }) }),
+      fc.record({
+        kind: fc.constant('attribute' as const),
+        attribute: fc.constantFrom('material', 'hob', 'colour', 'gone'),
+        values: fc.subarray(['steel', 'iron', 'gas', 'red', 'never']),
+      }),
+      fc.record({
+        kind: fc.constant('attributeNumber' as const),
+        attribute: fc.constantFrom('diameter', 'gone'),
+        from: bound,
+        to: bound,
+      }),
+      fc.record({
+        kind: fc.constant('number' as const),
+        field: fc.constantFrom('price', 'saving', 'rating', 'ratings', 'stock', 'sold'),
+        from: bound,
+        to: bound,
+      }),
+      fc.record({
+        kind: fc.constant('activity' as const),
+        of: fc.constantFrom('sold' as const, 'views' as const),
+        days: fc.integer({ min: 1, max: 12 }),
+        least: fc.integer({ min: 0, max: 5 }),
+      }),
+      fc.record({
+        kind: fc.constant('stock' as const),
+        states: fc.subarray<StockState>(['in', 'low', 'out'], { minLength: 1 }),
+      }),
+      fc.record({ kind: fc.constant('added' as const), days: fc.integer({ min: 1, max: 60 }) }),
+      fc.record({ kind: fc.constant('title' as const), text: fc.constantFrom('ELA', 'pan', 'ö', 'x') }),
+      fc.record({ kind: fc.constant('language' as const), lang: fc.constantFrom('en', 'fr') }),
+      fc.record({ kind: fc.constantFrom('sale', 'featured', 'picture', 'free') }),
+    ) as fc.Arbitrary<Clause>,
+    fc.record({
+      kind: fc.constantFrom('all' as const, 'any' as const, 'none' as const),
+      of: fc.array(tie('clause'), { maxLength: 3 }),
+    }),
+  ),
+})).clause;
+
+export const ruleArbitrary: fc.Arbitrary<RangeRule> = fc.record({
+  source: fc.oneof(
+    fc.record({ kind: fc.constant('aisle' as const), below: fc.boolean(), main: fc.boolean() }),
+    fc.constant({ kind: 'catalogue' as const }),
+    fc.record({
+      kind: fc.constant('named' as const),
+      skus: fc.subarray(['P-1', 'P-2', 'P-3', 'P-9', 'P-gone']),
+    }),
+    fc.constantFrom({ kind: 'saved' as const, range: 'offers' }, { kind: 'saved' as const, range: 'gone' }),
+  ),
+  clauses: fc.array(clauseArbitrary, { maxLength: 4 }),
+});
+
+/** The day of the test, and one saved range that follows its aisle. */
+export const CONTEXT: RangeContext = {
+  now: NOW,
+  ranges: [
+    {
+      id: 'offers',
+      name: 'Offers',
+      rule: { source: { kind: 'aisle', below: true, main: false }, clauses: [{ kind: 'sale' }] },
+    },
+  ],
+};

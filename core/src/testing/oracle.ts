@@ -2,7 +2,9 @@ import type { Aisle } from '../catalogue/aisles';
 import type { ProductRow } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import type { FacetPick, Selections } from '../facets/selection';
-import type { RangeRule } from '../range/range';
+import type { Clause, RangeContext, RangeRule, RangeSource } from '../range/rule';
+
+const NO_CONTEXT: RangeContext = { now: 0, ranges: [] };
 
 /** The slow, obvious reading of ranges and facets that the fast code is held against. */
 export class Oracle {
@@ -19,14 +21,29 @@ export class Oracle {
     return paths;
   }
 
-  inRange(product: ProductRow, aisle: Aisle, range: RangeRule): boolean {
-    if (range.stock === 'in' && product.stock !== null && product.stock <= 0) return false;
-    if (range.source === 'catalogue') return true;
+  inRange(product: ProductRow, aisle: Aisle, rule: RangeRule, context: RangeContext = NO_CONTEXT): boolean {
+    return (
+      this.inSource(product, aisle, rule.source, context) &&
+      rule.clauses.every((clause) => this.broken(clause) || this.meetsClause(product, clause, context))
+    );
+  }
+
+  private inSource(product: ProductRow, aisle: Aisle, source: RangeSource, context: RangeContext): boolean {
+    switch (source.kind) {
+      case 'catalogue':
+        return true;
+      case 'named':
+        return source.skus.includes(product.sku);
+      case 'saved': {
+        const saved = context.ranges.find(({ id }) => id === source.range);
+        return saved !== undefined && this.inRange(product, aisle, saved.rule, context);
+      }
+      case 'aisle':
+        break;
+    }
     switch (aisle.kind) {
       case 'category':
-        return range.below
-          ? this.categoryPaths(product).has(aisle.path.slice(1))
-          : product.categories.includes(aisle.id);
+        return this.inCategory(product, aisle.id, source.below, source.main);
       case 'tag':
         return product.tags.includes(aisle.id);
       case 'collection':
@@ -36,10 +53,117 @@ export class Oracle {
     }
   }
 
+  private inCategory(product: ProductRow, category: number, below: boolean, main: boolean): boolean {
+    const { path } = this.snapshot.aisles.byKey.get(`category:${category}`)!;
+    const own = main ? product.categories.slice(0, 1) : product.categories;
+    return below
+      ? this.categoryPaths({ ...product, categories: own }).has(path.slice(1))
+      : own.includes(category);
+  }
+
+  /** Names something that the catalogue doesn't have. */
+  private broken(clause: Clause): boolean {
+    const { frame } = this.snapshot;
+    switch (clause.kind) {
+      case 'category':
+        return !frame.categories.some(({ id }) => id === clause.category);
+      case 'tag':
+        return !frame.tags.some(({ id }) => id === clause.tag);
+      case 'collection':
+        return !frame.collections.some(({ id }) => id === clause.collection);
+      case 'attribute':
+      case 'attributeNumber':
+        return !frame.attributes.some(({ key }) => key === clause.attribute);
+      default:
+        return false;
+    }
+  }
+
+  meetsClause(product: ProductRow, clause: Clause, context: RangeContext): boolean {
+    const inside = (number: number | null, from: number | null, to: number | null): boolean =>
+      number !== null && (from === null || number >= from) && (to === null || number <= to);
+    const { price, was, stock } = product;
+    const saving =
+      price !== null && was !== null && was > price ? Math.floor(((was - price) / was) * 100) : 0;
+    const today = Math.floor(context.now / 86_400_000);
+    switch (clause.kind) {
+      case 'all':
+      case 'any':
+      case 'none': {
+        const met = clause.of
+          .filter((one) => !this.broken(one))
+          .map((one) => this.meetsClause(product, one, context));
+        if (!met.length) return true;
+        if (clause.kind === 'all') return met.every(Boolean);
+        return clause.kind === 'any' ? met.some(Boolean) : !met.some(Boolean);
+      }
+      case 'category':
+        return this.inCategory(product, clause.category, clause.below, clause.main);
+      case 'collection':
+        return product.collections.includes(clause.collection);
+      case 'tag':
+        return product.tags.includes(clause.tag);
+      case 'attribute': {
+        const values = this.valuesOf(product, clause.attribute).map(String);
+        return clause.values.length
+          ? clause.values.some((value) => values.includes(value))
+          : values.length > 0;
+      }
+      case 'attributeNumber':
+        return this.valuesOf(product, clause.attribute).some((value) =>
+          inside(Number(value), clause.from, clause.to),
+        );
+      case 'number': {
+        const number = {
+          price: price === null ? null : price / 100,
+          saving,
+          rating: product.rating,
+          ratings: product.ratings,
+          stock,
+          sold: product.sold,
+        }[clause.field];
+        return inside(number, clause.from, clause.to);
+      }
+      case 'activity': {
+        const days = (product.activity ?? []).filter(({ day }) => day > today - clause.days && day <= today);
+        return days.reduce((sum, day) => sum + day[clause.of], 0) >= clause.least;
+      }
+      case 'stock': {
+        const state = stock === null || stock > 5 ? 'in' : stock > 0 ? 'low' : 'out';
+        return clause.states.includes(state);
+      }
+      case 'added':
+        return Math.floor(product.created / 86_400_000) > today - clause.days;
+      case 'title':
+        return Object.values(product.titles).some((title) =>
+          title
+            .normalize('NFD')
+            .replace(/\p{M}/gu, '')
+            .toLowerCase()
+            .includes(clause.text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()),
+        );
+      case 'language':
+        return Boolean(product.titles[clause.lang]);
+      case 'sale':
+        return price !== null && was !== null && was > price;
+      case 'featured':
+        return product.featured;
+      case 'picture':
+        return product.images.length > 0;
+      case 'free':
+        return price === 0;
+    }
+  }
+
   /** All values of a product in a facet, as strings and numbers. */
   valuesOf(product: ProductRow, key: string): (string | number)[] {
     if (key === 'price') return product.price === null ? [] : [product.price / 100];
     if (key === 'rating') return product.rating === null ? [] : [product.rating];
+    if (key === 'sale') return product.price !== null && (product.was ?? 0) > product.price ? ['yes'] : [];
+    if (key === 'stock') {
+      const { stock } = product;
+      return [stock === null || stock > 5 ? 'in' : stock > 0 ? 'low' : 'out'];
+    }
     if (key === 'category') return [...this.categoryPaths(product)];
     if (key === 'tag')
       return product.tags.map((id) => this.snapshot.frame.tags.find((tag) => tag.id === id)!.slug);
@@ -67,10 +191,11 @@ export class Oracle {
     range: RangeRule,
     selections: Selections,
     except: string | null = null,
+    context: RangeContext = NO_CONTEXT,
   ): ProductRow[] {
     return this.products.filter(
       (product) =>
-        this.inRange(product, aisle, range) &&
+        this.inRange(product, aisle, range, context) &&
         [...selections].every(([key, picks]) => key === except || this.meets(product, key, picks)),
     );
   }

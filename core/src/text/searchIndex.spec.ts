@@ -32,7 +32,7 @@ describe('SearchIndex', () => {
   });
 
   it('ranks a hit in the title above one elsewhere, and the page follows', () => {
-    const edition = { number: 1, plans: [housePlan(snapshot, 'House')] };
+    const edition = { number: 1, plans: [housePlan(snapshot, 'House')], ranges: [] };
     const page = composePage(snapshot, edition, {
       path: '/search',
       parameters: { q: 'copper' },

@@ -4,6 +4,7 @@ import { textIn, type Lang } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
 import { wordsFor, type Words } from '../catalogue/sets';
+import { fold } from './fold';
 
 /** The products that a search text finds, with a score each (larger is better). */
 export interface SearchMatches {
@@ -20,9 +21,6 @@ interface SearchDocument {
 }
 
 const DOCUMENTS_AT_ONCE = 2_000;
-
-/** Accents are folded, so that “poele” finds “poêle”. */
-const fold = (term: string): string => term.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 
 /**
  * The search texts of one snapshot in one language: titles, article numbers, categories, tags and attributes.

@@ -4,6 +4,7 @@ import {
   permutationOf,
   SearchIndex,
   shelfOf,
+  sortingOf,
   type Edition,
   type Lang,
   type SearchMatches,
@@ -106,9 +107,10 @@ export class CatalogueHost {
   /** Sorts by the plans' own orders before the first shopper has to wait for it. */
   private warm(snapshot: Snapshot, edition: Edition): void {
     const [lang] = snapshot.frame.languages;
+    const context = { now: Date.now(), ranges: edition.ranges };
     for (const plan of edition.plans) {
       const shelf = shelfOf(plan);
-      if (shelf) permutationOf(snapshot, shelf.order.levels, lang);
+      if (shelf) permutationOf(snapshot, sortingOf(shelf, 'recommended', context), lang, context);
     }
   }
 

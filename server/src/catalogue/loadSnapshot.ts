@@ -6,6 +6,7 @@ import {
   type AttributeValue,
   type CatalogueFrame,
   type CategoryRow,
+  type DayFigures,
   type GroupRow,
   type ImageRow,
   type ProductRow,
@@ -156,6 +157,7 @@ interface StoredProduct {
   was: number | null;
   currency: string;
   created: Date;
+  changed: Date | null;
   stock: number | null;
   featured: number;
   rating: string | null;
@@ -165,8 +167,8 @@ interface StoredProduct {
 
 async function readProducts(read: Read, frame: CatalogueFrame, after: number): Promise<ProductRow[]> {
   const rows = await read<StoredProduct>(
-    `SELECT id, sku, slug, price_cents AS price, was_cents AS was, currency, created_at AS created, stock, featured,
-      rating, ratings, sold FROM products WHERE id > ? ORDER BY id LIMIT ${PRODUCTS_AT_ONCE}`,
+    `SELECT id, sku, slug, price_cents AS price, was_cents AS was, currency, created_at AS created,
+      changed_at AS changed, stock, featured, rating, ratings, sold FROM products WHERE id > ? ORDER BY id LIMIT ${PRODUCTS_AT_ONCE}`,
     [after],
   );
   if (!rows.length) return [];
@@ -205,6 +207,14 @@ async function readProducts(read: Read, frame: CatalogueFrame, after: number): P
     ),
     ({ attribute, value }) => ({ attribute, value }),
   );
+  const days = grouped(
+    await read<DayFigures & { id: number }>(
+      `SELECT product_id AS id, CAST(DATEDIFF(day, '1970-01-01') AS SIGNED) AS day, sold, views FROM product_days
+        WHERE product_id BETWEEN ? AND ? ORDER BY product_id, day`,
+      span,
+    ),
+    ({ day, sold, views }): DayFigures => ({ day, sold, views }),
+  );
   const attributes = new Map(frame.attributes.map((attribute) => [attribute.id, attribute]));
   return rows.map((row) => ({
     id: row.id,
@@ -215,6 +225,8 @@ async function readProducts(read: Read, frame: CatalogueFrame, after: number): P
     was: row.was,
     currency: row.currency,
     created: row.created.getTime(),
+    changed: (row.changed ?? row.created).getTime(),
+    activity: days.get(row.id) ?? [],
     stock: row.stock,
     featured: Boolean(row.featured),
     rating: row.rating === null ? null : Number(row.rating),

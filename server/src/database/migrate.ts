@@ -2,11 +2,13 @@ import type { QueryInterface, Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { CATALOGUE } from './migrations/001-catalogue';
 import { DESK } from './migrations/002-desk';
+import { RANGES } from './migrations/003-ranges';
 
 /** Steps that build the database, oldest first; a step that has run somewhere is never edited again. */
 const STEPS: readonly { name: string; statements: readonly string[] }[] = [
   { name: '001-catalogue', statements: CATALOGUE },
   { name: '002-desk', statements: DESK },
+  { name: '003-ranges', statements: RANGES },
 ];
 
 /** Brings the database up to date; answers with the names of the steps that ran. */

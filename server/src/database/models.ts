@@ -7,7 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { ImportReport, JobProgress, JobState } from '@fond/contract';
-import type { Plan } from '@fond/core';
+import { upgradeEdition, upgradePlan, type Edition, type Plan, type RangeRule } from '@fond/core';
 
 export class UserModel extends Model<InferAttributes<UserModel>, InferCreationAttributes<UserModel>> {
   declare id: CreationOptional<number>;
@@ -19,7 +19,8 @@ export class UserModel extends Model<InferAttributes<UserModel>, InferCreationAt
 
 export class PlanModel extends Model<InferAttributes<PlanModel>, InferCreationAttributes<PlanModel>> {
   declare id: string;
-  declare document: Plan;
+  /** In the form of the release that saved it; read it through `planOf`. */
+  declare document: unknown;
   declare version: number;
   declare updatedAt: Date;
   declare updatedBy: number | null;
@@ -30,11 +31,24 @@ export class EditionModel extends Model<
   InferCreationAttributes<EditionModel>
 > {
   declare number: number;
-  declare document: Plan[];
+  /** In the form of its time; read it through `editionOf`. */
+  declare document: unknown;
   declare hash: string;
   declare note: string;
   declare publishedAt: Date;
   declare publishedBy: number | null;
+}
+
+export class SavedRangeModel extends Model<
+  InferAttributes<SavedRangeModel>,
+  InferCreationAttributes<SavedRangeModel>
+> {
+  declare id: string;
+  declare name: string;
+  declare rule: RangeRule;
+  declare version: number;
+  declare updatedAt: Date;
+  declare updatedBy: number | null;
 }
 
 export class LiveEditionModel extends Model<
@@ -101,6 +115,17 @@ export function defineModels(sequelize: Sequelize): void {
     },
     { sequelize, tableName: 'plans' },
   );
+  SavedRangeModel.init(
+    {
+      id: { ...text(), primaryKey: true },
+      name: text(),
+      rule: json(),
+      version: whole(),
+      updatedAt: time(),
+      updatedBy: user(),
+    },
+    { sequelize, tableName: 'saved_ranges' },
+  );
   EditionModel.init(
     {
       number: { ...whole(), primaryKey: true },
@@ -139,3 +164,9 @@ export function defineModels(sequelize: Sequelize): void {
     { sequelize, tableName: 'settings' },
   );
 }
+
+/** A plan's draft in today's form. */
+export const planOf = (row: PlanModel): Plan => upgradePlan(row.document);
+
+/** What an edition holds, in today's form. */
+export const editionOf = (row: EditionModel): Edition => upgradeEdition(row.number, row.document);

@@ -1,6 +1,6 @@
 import type { Sequelize } from 'sequelize';
 import { HOUSE_PLAN_ID, type Plan } from '@fond/core';
-import { PlanModel, SettingModel } from '../database/models';
+import { planOf, PlanModel, SettingModel } from '../database/models';
 import { select } from '../database/rows';
 import { publish, readLiveEdition } from '../editions/editions';
 
@@ -13,12 +13,13 @@ export async function seedDemoPlans(sequelize: Sequelize): Promise<void> {
   );
   const house = await PlanModel.findByPk(HOUSE_PLAN_ID);
   if (!knives || !house) return;
+  const houseDocument = planOf(house);
   const plan: Plan = {
-    ...house.document,
+    ...houseDocument,
     id: 'knives',
     name: 'Knives, four across',
     reach: { include: [{ kind: 'category', category: knives.id, below: true }], exclude: [] },
-    fixtures: house.document.fixtures.map((fixture) => {
+    fixtures: houseDocument.fixtures.map((fixture) => {
       if (fixture.type === 'facets')
         return {
           ...fixture,
@@ -41,7 +42,7 @@ export async function seedDemoPlans(sequelize: Sequelize): Promise<void> {
     );
     const live = await readLiveEdition(transaction);
     await publish(
-      { plans: [...live.plans, plan], note: 'Knives get their own plan', userId: null },
+      { plans: [...live.plans, plan], ranges: live.ranges, note: 'Knives get their own plan', userId: null },
       transaction,
     );
     await SettingModel.create({ name: 'demo-planned', value: true }, { transaction });

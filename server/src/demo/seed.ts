@@ -11,6 +11,7 @@ import { SettingModel } from '../database/models';
 import { insertRows, select, type Cell } from '../database/rows';
 import type { PictureStore } from '../media/pictures';
 import { addUser } from '../people/users';
+import { Random } from './random';
 import { CATEGORIES } from './catalogue/kinds';
 import { demoProducts, type DemoProduct } from './catalogue/products';
 import {
@@ -96,11 +97,40 @@ export async function seedDemo(sequelize: Sequelize, pictures: PictureStore, log
   await sequelize.transaction(async (transaction) => {
     await seedCategories(sequelize, transaction);
     await seedPictures(sequelize, transaction, pictures, made);
+    await seedDays(sequelize, transaction);
     await noteCatalogueChange(sequelize, 'demo', transaction);
   });
   const [{ users }] = await select<{ users: number }>(sequelize, 'SELECT COUNT(*) AS users FROM users');
   if (!users) await addUser('Ines Marlow', DEMO_SIGN_IN.email, DEMO_SIGN_IN.password);
   await SettingModel.upsert({ name: 'demo-seeded', value: true });
+}
+
+const DAY = 86_400_000;
+const DAYS = 60;
+
+/** Sixty days of views and sales: what sells well over the year is looked at often, and weekends are busy. */
+async function seedDays(sequelize: Sequelize, transaction: Transaction): Promise<void> {
+  const random = new Random(77);
+  const products = await select<{ id: number; sold: number }>(
+    sequelize,
+    'SELECT id, sold FROM products ORDER BY id',
+    [],
+    transaction,
+  );
+  const today = Math.floor(Date.now() / DAY);
+  const rows: Cell[][] = [];
+  for (const { id, sold } of products)
+    for (let day = today - DAYS + 1; day <= today; day++) {
+      const weekend = [3, 4].includes(day % 7) ? 1.6 : 1;
+      const views = Math.floor(random.next() ** 2 * (6 + sold / 8) * weekend);
+      if (!views) continue;
+      const bought = Math.floor(views * random.next() * 0.12);
+      rows.push([id, new Date(day * DAY).toISOString().slice(0, 10), bought, views]);
+    }
+  await insertRows(sequelize, 'product_days', ['product_id', 'day', 'sold', 'views'], rows, transaction, [
+    'sold',
+    'views',
+  ]);
 }
 
 async function seedDefinitions(sequelize: Sequelize, transaction: Transaction): Promise<void> {

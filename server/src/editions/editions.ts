@@ -1,15 +1,21 @@
 import { createHash } from 'node:crypto';
 import { fn, col, type Sequelize, type Transaction } from 'sequelize';
 import type { EditionSummary } from '@fond/contract';
-import type { Edition, Plan } from '@fond/core';
+import type { Edition } from '@fond/core';
 import { recordActivity } from '../people/activity';
-import { EditionModel, LiveEditionModel, UserModel } from '../database/models';
+import { EditionModel, editionOf, LiveEditionModel, UserModel } from '../database/models';
 import { problem } from '../http/problem';
 
-/** The same for the same plans, whatever order their keys or they themselves stand in. */
-export function contentHash(plans: readonly Plan[]): string {
-  const sorted = [...plans].sort((a, b) => (a.id < b.id ? -1 : 1));
-  return createHash('sha256').update(canonicalJson(sorted)).digest('hex');
+/** What is published together. */
+export type EditionContent = Omit<Edition, 'number'>;
+
+/** The same for the same plans and ranges, whatever order their keys or they themselves stand in. */
+export function contentHash({ plans, ranges }: EditionContent): string {
+  const sorted = <T extends { id: string }>(list: readonly T[]): T[] =>
+    [...list].sort((a, b) => (a.id < b.id ? -1 : 1));
+  return createHash('sha256')
+    .update(canonicalJson({ plans: sorted(plans), ranges: sorted(ranges) }))
+    .digest('hex');
 }
 
 /** JSON with the keys of every object in order. */
@@ -29,11 +35,10 @@ export async function readLiveEdition(transaction?: Transaction): Promise<Editio
   );
   const edition = live && (await EditionModel.findByPk(live.number, { transaction }));
   if (!edition) throw new Error('The database holds no edition yet.');
-  return { number: edition.number, plans: edition.document };
+  return editionOf(edition);
 }
 
-export interface Publication {
-  plans: readonly Plan[];
+export interface Publication extends EditionContent {
   note: string;
   userId: number | null;
 }
@@ -43,7 +48,7 @@ export interface Publication {
  * leaves the edition before. The pointer's row is locked first, so that two publications follow one another.
  */
 export async function publish(publication: Publication, transaction: Transaction): Promise<number> {
-  const { plans, note, userId } = publication;
+  const { plans, ranges, note, userId } = publication;
   const live = await LiveEditionModel.findByPk(1, { transaction, lock: transaction.LOCK.UPDATE });
   const [{ last }] = (await EditionModel.findAll({
     attributes: [[fn('MAX', col('number')), 'last']],
@@ -54,8 +59,8 @@ export async function publish(publication: Publication, transaction: Transaction
   await EditionModel.create(
     {
       number,
-      document: [...plans],
-      hash: contentHash(plans),
+      document: { plans, ranges },
+      hash: contentHash({ plans, ranges }),
       note,
       publishedAt: new Date(),
       publishedBy: userId,
@@ -82,9 +87,10 @@ export async function publishAgain(
     const edition = await EditionModel.findByPk(number, { transaction });
     if (!edition) throw problem('not-found', `There is no edition ${number}.`);
     const live = await readLiveEdition(transaction);
-    if (contentHash(live.plans) === edition.hash)
+    const { plans, ranges } = editionOf(edition);
+    if (contentHash(live) === contentHash({ plans, ranges }))
       throw problem('nothing-to-publish', `What edition ${number} holds is live already.`);
-    return publish({ plans: edition.document, note: note || `Edition ${number} again`, userId }, transaction);
+    return publish({ plans, ranges, note: note || `Edition ${number} again`, userId }, transaction);
   });
   return (await summaries()).find((edition) => edition.number === published)!;
 }
@@ -104,12 +110,15 @@ export async function summaries(): Promise<EditionSummary[]> {
     note: edition.note,
     hash: edition.hash,
     live: edition.number === live?.number,
-    plans: edition.document.map(({ id, name }) => ({ id, name })),
+    plans: editionOf(edition).plans.map(({ id, name }) => ({ id, name })),
   }));
 }
 
-export async function readEdition(number: number): Promise<{ edition: EditionSummary; document: Plan[] }> {
+export async function readEdition(
+  number: number,
+): Promise<{ edition: EditionSummary; document: EditionContent }> {
   const [edition, all] = await Promise.all([EditionModel.findByPk(number), summaries()]);
   if (!edition) throw problem('not-found', `There is no edition ${number}.`);
-  return { edition: all.find((summary) => summary.number === number)!, document: edition.document };
+  const { plans, ranges } = editionOf(edition);
+  return { edition: all.find((summary) => summary.number === number)!, document: { plans, ranges } };
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Plan } from '@fond/core';
+import { AISLE_RANGE, type Plan } from '@fond/core';
 import { canonicalJson, contentHash } from './editions';
 
 const plan = (id: string, name = id): Plan => ({
@@ -14,8 +14,14 @@ describe('the content hash of an edition', () => {
   it('depends on what the plans say, not on how they are ordered or written', () => {
     const a = plan('a');
     const shuffled = { fixtures: a.fixtures, reach: a.reach, name: a.name, id: a.id };
-    expect(contentHash([plan('b'), shuffled])).toBe(contentHash([a, plan('b')]));
-    expect(contentHash([plan('a', 'Other')])).not.toBe(contentHash([a]));
+    expect(contentHash({ plans: [plan('b'), shuffled], ranges: [] })).toBe(
+      contentHash({ plans: [a, plan('b')], ranges: [] }),
+    );
+    expect(contentHash({ plans: [plan('a', 'Other')], ranges: [] })).not.toBe(
+      contentHash({ plans: [a], ranges: [] }),
+    );
+    const offers = { id: 'offers', name: 'Offers', rule: AISLE_RANGE };
+    expect(contentHash({ plans: [a], ranges: [offers] })).not.toBe(contentHash({ plans: [a], ranges: [] }));
   });
 });
 

@@ -1,15 +1,10 @@
 import type Joi from 'joi';
-import parse from 'joi-to-json';
 import { PROBLEM_TYPES, problemAddress, type ProblemName } from '@fond/contract';
-import { OPERATIONS, planSchema, type Operation } from '@fond/contract/operations';
+import { OPERATIONS, type Operation } from '@fond/contract/operations';
+import { jsonSchemaOf, sharedSchemas, type Json } from './jsonSchema';
 
-type Json = Record<string, unknown>;
-
-/** A Joi schema as JSON Schema in the dialect of OpenAPI 3.1 (2020-12), without the tool's own marks. */
-function schemaOf(schema: Joi.Schema): Json {
-  const { schemas: _, ...json } = parse(schema, 'open-api-3.1') as Json;
-  return json;
-}
+const ROOT = '#/components/schemas';
+const schemaOf = (schema: Joi.Schema): Json => jsonSchemaOf(schema, ROOT);
 
 function parametersIn(place: 'path' | 'query', schema: Joi.ObjectSchema | undefined): Json[] {
   if (!schema) return [];
@@ -111,6 +106,7 @@ export function openApiDocument(): Json {
         token: { type: 'apiKey', in: 'header', name: 'X-CSRF-Token' },
       },
       schemas: {
+        ...sharedSchemas(ROOT),
         Problem: {
           type: 'object',
           required: ['type', 'title', 'status', 'detail'],
@@ -131,15 +127,5 @@ export function openApiDocument(): Json {
         },
       },
     },
-  };
-}
-
-/** The published JSON Schema of a plan. */
-export function planJsonSchema(): Json {
-  return {
-    $schema: 'https://json-schema.org/draft/2020-12/schema',
-    $id: '/api/schema/plan.json',
-    title: 'Plan',
-    ...schemaOf(planSchema),
   };
 }

@@ -9,23 +9,25 @@ import type {
   StoredPlan,
 } from '@fond/contract';
 import {
+  aisleProducts,
   aislesOfPlan,
   changedAisles,
   choosePlan,
   HOUSE_PLAN_ID,
-  runRange,
   textIn,
   withDraft,
   type Edition,
   type Plan,
   type Reach,
+  type SavedRange,
   type Snapshot,
 } from '@fond/core';
 import type { Stand } from '../catalogue/catalogueHost';
-import { PlanModel, UserModel } from '../database/models';
-import { canonicalJson, publish, readLiveEdition, summaries } from '../editions/editions';
+import { planOf, PlanModel, UserModel } from '../database/models';
+import { canonicalJson, contentHash, publish, readLiveEdition, summaries } from '../editions/editions';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
+import { savedRanges } from '../ranges/savedRanges';
 
 const samePlan = (a: Plan, b: Plan): boolean => canonicalJson(a) === canonicalJson(b);
 
@@ -43,7 +45,7 @@ async function rowOf(id: string, transaction?: Transaction): Promise<PlanModel> 
 async function storedPlan(row: PlanModel, edition: Edition): Promise<StoredPlan> {
   const author = row.updatedBy === null ? null : await UserModel.findByPk(row.updatedBy);
   return {
-    plan: row.document,
+    plan: planOf(row),
     version: row.version,
     updatedAt: row.updatedAt.toISOString(),
     updatedBy: author?.name ?? 'Fond Aisle',
@@ -66,12 +68,13 @@ export async function listPlans(stand: Stand): Promise<PlanSummary[]> {
   return rows
     .map((row) => {
       const live = plans.find((plan) => plan.id === row.id);
+      const document = planOf(row);
       return {
         id: row.id,
-        name: row.document.name,
+        name: document.name,
         version: row.version,
         live: live !== undefined,
-        changed: !live || !samePlan(live, row.document),
+        changed: !live || !samePlan(live, document),
         aisles: aislesOfPlan(plans, stand.snapshot.aisles, row.id).length,
         updatedAt: row.updatedAt.toISOString(),
         updatedBy: names.get(row.updatedBy ?? 0) ?? 'Fond Aisle',
@@ -96,7 +99,7 @@ export async function createPlan(sequelize: Sequelize, asked: NewPlan, userId: n
       id: randomUUID(),
       name: asked.name,
       reach: asked.reach,
-      fixtures: from.document.fixtures,
+      fixtures: planOf(from).fixtures,
     };
     await recordActivity(
       { userId, action: 'create', subject: `plan:${plan.id}`, detail: { name: plan.name, from: asked.from } },
@@ -136,7 +139,7 @@ export async function savePlan(
   await sequelize.transaction(async (transaction) => {
     const row = await rowOf(id, transaction);
     await refuseNewer(row, version);
-    if (samePlan(row.document, plan)) return;
+    if (samePlan(planOf(row), plan)) return;
     await row.update(
       { document: plan, version: row.version + 1, updatedAt: new Date(), updatedBy: userId },
       { transaction },
@@ -157,7 +160,7 @@ export async function discardPlan(sequelize: Sequelize, id: string, userId: numb
       throw problem('plan-in-use', 'Only a plan that was never published can be discarded.');
     await row.destroy({ transaction });
     await recordActivity(
-      { userId, action: 'discard', subject: `plan:${id}`, detail: { plan: row.document } },
+      { userId, action: 'discard', subject: `plan:${id}`, detail: { plan: planOf(row) } },
       transaction,
     );
   });
@@ -168,26 +171,29 @@ const named = (plan: Plan | null): { id: string; name: string } | null =>
 
 /** What publishing a draft would do to the shop's aisles. */
 export async function planChanges(stand: Stand, id: string): Promise<PlanChanges> {
-  const [row, edition] = await Promise.all([rowOf(id), readLiveEdition()]);
-  return changesOf(stand.snapshot, edition, row.document);
+  const [row, edition, ranges] = await Promise.all([rowOf(id), readLiveEdition(), savedRanges()]);
+  return changesOf(stand.snapshot, edition, planOf(row), ranges);
 }
 
-export function changesOf(snapshot: Snapshot, edition: Edition, draft: Plan): PlanChanges {
+export function changesOf(
+  snapshot: Snapshot,
+  edition: Edition,
+  draft: Plan,
+  ranges: readonly SavedRange[],
+): PlanChanges {
   const { aisles, frame } = snapshot;
-  const after = withDraft(edition, draft);
+  const after = withDraft(edition, draft, ranges);
   const title = (titles: Parameters<typeof textIn>[0]): string =>
     textIn(titles, frame.languages[0], frame.languages);
-  const changes = changedAisles(aisles, edition.plans, after.plans).map(
-    ({ aisle, from, to }): AisleChangeSummary => ({
-      key: aisle.key,
-      path: aisle.path,
-      title: title(aisle.titles),
-      kind: aisle.kind,
-      products: runRange(snapshot, aisle, { source: 'aisle', below: true, stock: 'any' }).count,
-      from: named(from),
-      to: named(to),
-    }),
-  );
+  const changes = changedAisles(aisles, edition, after).map(({ aisle, from, to }): AisleChangeSummary => ({
+    key: aisle.key,
+    path: aisle.path,
+    title: title(aisle.titles),
+    kind: aisle.kind,
+    products: aisleProducts(snapshot, aisle).count,
+    from: named(from),
+    to: named(to),
+  }));
   return { changes, disputes: disputesOf(snapshot, after.plans, draft.id) };
 }
 
@@ -221,10 +227,12 @@ export async function publishPlan(
     await refuseNewer(row, version);
     const live = await readLiveEdition(transaction);
     const published = live.plans.find((plan) => plan.id === id);
-    if (published && samePlan(published, row.document))
+    const draft = planOf(row);
+    const after = withDraft(live, draft, await savedRanges(transaction));
+    if (published && contentHash(after) === contentHash(live))
       throw problem('nothing-to-publish', 'The draft is what shoppers see already.');
     return publish(
-      { plans: withDraft(live, row.document).plans, note: note || row.document.name, userId },
+      { plans: after.plans, ranges: after.ranges, note: note || draft.name, userId },
       transaction,
     );
   });

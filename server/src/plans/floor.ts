@@ -1,8 +1,16 @@
 import type { Floor, FloorAisle, Vocabulary } from '@fond/contract';
-import { choosePlan, facetLabel, runRange, textIn, type Plan, type Snapshot, type Texts } from '@fond/core';
+import {
+  aisleProducts,
+  choosePlan,
+  facetLabel,
+  textIn,
+  type Plan,
+  type Snapshot,
+  type Texts,
+} from '@fond/core';
 import type { Stand } from '../catalogue/catalogueHost';
 import { canonicalJson, summaries } from '../editions/editions';
-import { EditionModel } from '../database/models';
+import { EditionModel, editionOf } from '../database/models';
 import { listPlans } from './drafts';
 
 /** All aisles with what serves them and why. */
@@ -13,8 +21,7 @@ export async function floorOf(stand: Stand): Promise<Floor> {
   const named = ({ id, name }: Plan): { id: string; name: string } => ({ id, name });
   const aisles = snapshot.aisles.all.map((aisle): FloorAisle => {
     const { winner, others, disputed } = choosePlan(edition.plans, aisle);
-    const count = (below: boolean): number =>
-      runRange(snapshot, aisle, { source: 'aisle', below, stock: 'any' }).count;
+    const count = (below: boolean): number => aisleProducts(snapshot, aisle, below).count;
     return {
       key: aisle.key,
       kind: aisle.kind,
@@ -40,7 +47,7 @@ async function lastPublications(): Promise<Map<string, string>> {
   const dates = new Map<string, string>();
   const forms = new Map<string, string>();
   for (const edition of editions)
-    for (const plan of edition.document) {
+    for (const plan of editionOf(edition).plans) {
       const form = canonicalJson(plan);
       if (forms.get(plan.id) === form) continue;
       forms.set(plan.id, form);
@@ -48,6 +55,9 @@ async function lastPublications(): Promise<Map<string, string>> {
     }
   return dates;
 }
+
+/** Lists of values to choose from are cut here; longer ones are searched by typing. */
+const MOST_VALUES = 200;
 
 /** What plans can be written with. */
 export function vocabularyOf(snapshot: Snapshot): Vocabulary {
@@ -68,8 +78,17 @@ export function vocabularyOf(snapshot: Snapshot): Vocabulary {
       key: row.key,
       labels: labels(row.key),
       unit: row.unit,
+      type: row.type,
       onCards: row.onCards,
       coverage: covered(column.offsets),
+      values: column.values
+        .map(({ value, labels: words }, code) => ({
+          value,
+          labels: words,
+          count: column.postings[code].count,
+        }))
+        .sort((a, b) => b.count - a.count)
+        .slice(0, MOST_VALUES),
     })),
   };
 }

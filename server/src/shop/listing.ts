@@ -1,8 +1,16 @@
-import { choosePlan, shelfModelOf, shelfOf, type FacetModel, type Money, type PageModel } from '@fond/core';
+import {
+  choosePlan,
+  shelfModelOf,
+  shelfOf,
+  sieveOf,
+  type FacetModel,
+  type Money,
+  type PageModel,
+} from '@fond/core';
 import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
 import { problem } from '../http/problem';
 import { pictureAddress } from '../media/addresses';
-import { composeListing, readAddress } from './compose';
+import { composeListing, pageTime, readAddress } from './compose';
 
 const priceOf = ({ amount, currency }: Money): { amount: number; currency: string } => ({ amount, currency });
 
@@ -81,12 +89,13 @@ function explanation(stand: Stand, page: PageModel): object {
   const aisle = stand.snapshot.aisles.byPath.get(page.aisle.path)!;
   const { winner, others } = choosePlan(stand.edition.plans, aisle);
   const shelf = winner && shelfOf(winner.plan);
+  const context = { now: pageTime(), ranges: stand.edition.ranges };
   return {
     plan: {
       rule: winner?.rule,
       others: others.map(({ plan, rule }) => ({ id: plan.id, name: plan.name, rule })),
     },
-    range: { ...shelf?.range, sieve: shelfModelOf(page)?.sieve ?? [] },
+    range: shelf && { ...shelf.range, sieve: sieveOf(stand.snapshot, aisle, shelf.range, context) },
     order: shelf?.order.levels ?? [],
   };
 }

@@ -12,6 +12,7 @@ import { builtFiles } from '../http/builtFiles';
 import { problem } from '../http/problem';
 import { sessionOf } from '../http/session';
 import { readPlan } from '../plans/drafts';
+import { savedRanges } from '../ranges/savedRanges';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from './compose';
 
 /** What the built shop exports: renders a model as a whole HTML document. */
@@ -88,7 +89,12 @@ export class ShopPages {
     const address = readAddress(request.url);
     const { plan } = await readPlan(address?.parameters['draft'] ?? '');
     if (address) delete address.parameters['draft'];
-    const model = await composeAddress(this.host, stand, withDraft(stand.edition, plan), address);
+    const model = await composeAddress(
+      this.host,
+      stand,
+      withDraft(stand.edition, plan, await savedRanges()),
+      address,
+    );
     response.set('Cache-Control', 'no-store').set('X-Robots-Tag', 'noindex');
     await sendPage(request, response, await this.rendered(model));
   }

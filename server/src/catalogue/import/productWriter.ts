@@ -111,12 +111,23 @@ export class ProductWriter {
     await this.writeTexts(records, ids, touched);
     await this.writeLists(records, ids, touched);
     await this.writeAttributes(records, ids, touched);
+    await this.noteChanges([...touched].map((sku) => ids.get(sku)!));
     this.counts.created += fresh.length;
     for (const record of records) {
       if (!before.has(record.sku)) continue;
       if (touched.has(record.sku)) this.counts.changed++;
       else this.counts.unchanged++;
     }
+  }
+
+  /** For the order “lately changed”. */
+  private async noteChanges(ids: readonly number[]): Promise<void> {
+    if (!ids.length) return;
+    await this.sequelize.query('UPDATE products SET changed_at = ? WHERE id IN (?)', {
+      type: QueryTypes.UPDATE,
+      replacements: [this.now, ids],
+      transaction: this.transaction,
+    });
   }
 
   private async stored(skus: readonly string[]): Promise<Map<string, StoredProduct>> {

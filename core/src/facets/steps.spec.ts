@@ -1,0 +1,61 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { stepsOf, type NumberCount } from './steps';
+
+const valuesArbitrary: fc.Arbitrary<NumberCount[]> = fc
+  .uniqueArray(fc.integer({ min: 0, max: 4_000 }), { minLength: 1, maxLength: 60 })
+  .chain((numbers) =>
+    fc
+      .array(fc.integer({ min: 0, max: 50 }), { minLength: numbers.length, maxLength: numbers.length })
+      .map((counts) =>
+        numbers
+          .map((number, k) => ({ number: number / 4, count: counts[k] }))
+          .sort((a, b) => a.number - b.number),
+      ),
+  );
+
+describe('stepsOf', () => {
+  it('holds every product in one step, ascending, none of them empty', () => {
+    fc.assert(
+      fc.property(valuesArbitrary, fc.integer({ min: 2, max: 8 }), (values, most) => {
+        const steps = stepsOf(values, most);
+        expect(steps.length).toBeLessThanOrEqual(most + 1);
+        expect(steps.reduce((sum, { count }) => sum + count, 0)).toBe(
+          values.reduce((sum, { count }) => sum + count, 0),
+        );
+        steps.forEach(({ from, to, count }, at) => {
+          expect(count).toBeGreaterThan(0);
+          expect(count).toBe(
+            values
+              .filter(({ number }) => number >= from && number <= to)
+              .reduce((sum, value) => sum + value.count, 0),
+          );
+          if (at) expect(from).toBeGreaterThan(steps[at - 1].to);
+        });
+      }),
+    );
+  });
+
+  it('is of a width that people would choose where the products spread over it', () => {
+    const values = [16, 18, 20, 22, 24, 26, 28, 30, 32].map((number) => ({ number, count: 5 }));
+    expect(stepsOf(values).map(({ from, to, count }) => [from, to, count])).toEqual([
+      [16, 18, 10],
+      [20, 24, 15],
+      [26, 28, 10],
+      [30, 32, 10],
+    ]);
+  });
+
+  it('is of about equal counts where one width would hold nearly all', () => {
+    const values = [1, 2, 3, 4, 5, 6, 400].map((number) => ({ number, count: 10 }));
+    const steps = stepsOf(values, 4);
+    expect(steps.length).toBeGreaterThan(2);
+    expect(Math.max(...steps.map(({ count }) => count))).toBeLessThanOrEqual(30);
+  });
+
+  it('is nothing for nothing, and one step for one number', () => {
+    expect(stepsOf([])).toEqual([]);
+    expect(stepsOf([{ number: 3, count: 0 }])).toEqual([]);
+    expect(stepsOf([{ number: 3, count: 2 }])).toEqual([{ from: 3, to: 3, count: 2 }]);
+  });
+});

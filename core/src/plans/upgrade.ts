@@ -1,0 +1,69 @@
+import { USUAL_ORDER } from './housePlan';
+import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
+import type { RangeRule } from '../range/rule';
+import type { Edition, FacetChoice, Fixture, Plan } from './plan';
+
+/** Ranges as they were written before they had clauses. */
+interface FirstRange {
+  source: 'aisle' | 'catalogue';
+  below: boolean;
+  stock: 'any' | 'in';
+}
+
+/** What earlier releases stored: each setting in its first form, or in today's. */
+interface StoredShelf {
+  type: 'shelf';
+  range: FirstRange | RangeRule;
+  order: Omit<Partial<ShelfOrder>, 'choices'> & {
+    choices: readonly (SortKey | ShelfOrder['choices'][number])[];
+  };
+}
+type StoredFacet = Pick<FacetChoice, 'key' | 'label' | 'shown' | 'open'> & Partial<FacetChoice>;
+
+/**
+ * A stored plan in today's form. Stored documents are never rewritten, as editions don't change; they are read through
+ * this instead. Today's documents come back as they are.
+ */
+export function upgradePlan(stored: unknown): Plan {
+  const plan = stored as Plan;
+  return {
+    ...plan,
+    fixtures: plan.fixtures.map((fixture): Fixture => {
+      if (fixture.type === 'facets')
+        return {
+          ...fixture,
+          facets: (fixture.facets as readonly StoredFacet[]).map((facet) => ({
+            ...facet,
+            control: facet.control ?? 'auto',
+            logic: facet.logic ?? 'any',
+            sort: facet.sort ?? 'auto',
+          })),
+        };
+      if (fixture.type !== 'shelf') return fixture;
+      const { range, order } = fixture as unknown as StoredShelf;
+      return { ...fixture, range: upgradeRange(range), order: upgradeOrder(order) };
+    }),
+  };
+}
+
+function upgradeRange(range: FirstRange | RangeRule): RangeRule {
+  if ('clauses' in range) return range;
+  return {
+    source:
+      range.source === 'aisle' ? { kind: 'aisle', below: range.below, main: false } : { kind: 'catalogue' },
+    clauses: range.stock === 'in' ? [{ kind: 'stock', states: ['in', 'low'] }] : [],
+  };
+}
+
+function upgradeOrder(order: StoredShelf['order']): ShelfOrder {
+  const choices = order.choices.map((choice) => (typeof choice === 'string' ? sortChoice(choice) : choice));
+  return { ...USUAL_ORDER, ...order, choices: choices.length ? choices : [sortChoice('recommended')] };
+}
+
+/** An edition's document: first the plans alone, later with the ranges they use. */
+export function upgradeEdition(number: number, stored: unknown): Edition {
+  const { plans, ranges } = Array.isArray(stored)
+    ? { plans: stored as unknown[], ranges: [] }
+    : (stored as { plans: unknown[]; ranges: Edition['ranges'] });
+  return { number, plans: plans.map(upgradePlan), ranges };
+}

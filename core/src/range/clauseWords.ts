@@ -1,0 +1,254 @@
+import type { ValueColumn } from '../catalogue/columns';
+import { boundIn, uniteSpan } from '../catalogue/columns';
+import { fullWords, intersectInto, uniteInto, wordsFor, type Words } from '../catalogue/sets';
+import { UNCOUNTED, type Snapshot } from '../catalogue/snapshot';
+import { savingPercent, stockStateOf, type StockState } from '../card/figures';
+import { fold } from '../text/fold';
+import { within } from '../facets/selection';
+import type { Clause, NumberField, RangeContext } from './rule';
+
+const DAY = 86_400_000;
+
+/** Why a clause can't be read: what it names is not in the catalogue. The page leaves such a clause out. */
+export interface ClauseFault {
+  kind: 'category' | 'collection' | 'tag' | 'attribute' | 'range';
+  name: string;
+}
+
+/** Null where everything that the clause itself names is there. */
+export function faultOf(snapshot: Snapshot, clause: Clause): ClauseFault | null {
+  const { aisles } = snapshot;
+  switch (clause.kind) {
+    case 'category':
+      return aisles.byKey.has(`category:${clause.category}`)
+        ? null
+        : { kind: 'category', name: String(clause.category) };
+    case 'collection':
+      return aisles.byKey.has(`collection:${clause.collection}`)
+        ? null
+        : { kind: 'collection', name: String(clause.collection) };
+    case 'tag':
+      return aisles.byKey.has(`tag:${clause.tag}`) ? null : { kind: 'tag', name: String(clause.tag) };
+    case 'attribute':
+    case 'attributeNumber':
+      return snapshot.attributes.has(clause.attribute) ? null : { kind: 'attribute', name: clause.attribute };
+    default:
+      return null;
+  }
+}
+
+const kept = new WeakMap<Snapshot, Map<string, Words>>();
+const MOST_KEPT = 400;
+
+/**
+ * The products of the whole catalogue that meet a clause; kept per snapshot, so callers must not change them. Inside
+ * groups a clause with a fault is left out; such a clause by itself meets everything.
+ */
+export function clauseWords(snapshot: Snapshot, clause: Clause, context: RangeContext): Words {
+  let known = kept.get(snapshot);
+  if (!known) kept.set(snapshot, (known = new Map()));
+  const key = JSON.stringify(clause) + (timed(clause) ? Math.floor(context.now / DAY) : '');
+  let words = known.get(key);
+  if (!words) {
+    if (known.size >= MOST_KEPT) known.delete(known.keys().next().value!);
+    known.set(key, (words = compute(snapshot, clause, context)));
+  }
+  return words;
+}
+
+const timed = (clause: Clause): boolean =>
+  clause.kind === 'added' ||
+  clause.kind === 'activity' ||
+  ('of' in clause && Array.isArray(clause.of) && clause.of.some(timed));
+
+function compute(snapshot: Snapshot, clause: Clause, context: RangeContext): Words {
+  if (faultOf(snapshot, clause)) return fullWords(snapshot.size);
+  switch (clause.kind) {
+    case 'all':
+    case 'any':
+    case 'none':
+      return groupWords(snapshot, clause, context);
+    case 'category':
+      return categoryWords(snapshot, clause.category, clause.below, clause.main);
+    case 'collection':
+      return members(
+        snapshot,
+        snapshot.collection,
+        snapshot.aisles.byKey.get(`collection:${clause.collection}`)!.path,
+      );
+    case 'tag':
+      return members(snapshot, snapshot.tag, snapshot.aisles.byKey.get(`tag:${clause.tag}`)!.path);
+    case 'attribute':
+      return attributeWords(snapshot, clause.attribute, clause.values);
+    case 'attributeNumber': {
+      const { column } = snapshot.attributes.get(clause.attribute)!;
+      const words = wordsFor(snapshot.size);
+      column.values.forEach(({ number }, code) => {
+        if (number !== null && within(number, clause.from, clause.to))
+          uniteInto(words, column.postings[code]);
+      });
+      return words;
+    }
+    case 'number':
+      return numberWords(snapshot, clause.field, clause.from, clause.to);
+    case 'activity': {
+      const sums = activitySums(snapshot, clause.of, clause.days, context.now);
+      return where(snapshot, (p) => sums[p] >= clause.least);
+    }
+    case 'stock': {
+      const states = new Set<StockState>(clause.states);
+      return where(snapshot, (p) => states.has(stockStateOf(snapshot.stock[p])));
+    }
+    case 'added': {
+      const since = (Math.floor(context.now / DAY) + 1 - clause.days) * DAY;
+      return where(snapshot, (p) => snapshot.created[p] >= since);
+    }
+    case 'title': {
+      const sought = fold(clause.text);
+      return where(snapshot, (p) =>
+        Object.values(snapshot.titles[p]).some((title) => fold(title).includes(sought)),
+      );
+    }
+    case 'language':
+      return where(snapshot, (p) => Boolean(snapshot.titles[p][clause.lang]));
+    case 'sale':
+      return where(snapshot, (p) => snapshot.was[p] > snapshot.price.numbers[p]);
+    case 'featured':
+      return snapshot.featured;
+    case 'picture':
+      return where(snapshot, (p) => snapshot.images[p].length > 0);
+    case 'free':
+      return where(snapshot, (p) => snapshot.price.numbers[p] === 0);
+  }
+}
+
+function groupWords(
+  snapshot: Snapshot,
+  { kind, of }: { kind: 'all' | 'any' | 'none'; of: readonly Clause[] },
+  context: RangeContext,
+): Words {
+  const sound = of.filter((clause) => !faultOf(snapshot, clause));
+  // A group with nothing in it asks for nothing.
+  if (!sound.length) return fullWords(snapshot.size);
+  if (kind === 'all') {
+    const words = fullWords(snapshot.size);
+    for (const clause of sound) intersectInto(words, clauseWords(snapshot, clause, context));
+    return words;
+  }
+  const words = wordsFor(snapshot.size);
+  for (const clause of sound) {
+    const met = clauseWords(snapshot, clause, context);
+    for (let w = 0; w < words.length; w++) words[w] |= met[w];
+  }
+  if (kind === 'any') return words;
+  const all = fullWords(snapshot.size);
+  for (let w = 0; w < all.length; w++) all[w] &= ~words[w];
+  return all;
+}
+
+/** Set of the products for which `test` holds. */
+function where({ size }: Snapshot, test: (p: number) => boolean): Words {
+  const words = wordsFor(size);
+  for (let p = 0; p < size; p++) if (test(p)) words[p >>> 5] |= 1 << (p & 31);
+  return words;
+}
+
+export function categoryWords(snapshot: Snapshot, category: number, below: boolean, main: boolean): Words {
+  const aisle = snapshot.aisles.byKey.get(`category:${category}`)!;
+  if (!main) return members(snapshot, below ? snapshot.category : snapshot.categoryItself, aisle.path, 1);
+  const ids = new Set<number>();
+  const gather = (at: typeof aisle): void => {
+    ids.add(at.id);
+    if (below) at.children.forEach(gather);
+  };
+  gather(aisle);
+  return where(snapshot, (p) => ids.has(snapshot.mainCategory[p]));
+}
+
+/** The products of one value of a grouping column; a value is a path's last segment, or all behind the first slash. */
+export function members(
+  snapshot: Snapshot,
+  column: ValueColumn,
+  path: string,
+  from = path.lastIndexOf('/') + 1,
+): Words {
+  const words = wordsFor(snapshot.size);
+  const code = column.codeOf.get(path.slice(from));
+  if (code !== undefined) uniteInto(words, column.postings[code]);
+  return words;
+}
+
+function attributeWords(snapshot: Snapshot, key: string, values: readonly string[]): Words {
+  const { column } = snapshot.attributes.get(key)!;
+  const words = wordsFor(snapshot.size);
+  if (!values.length) for (const posting of column.postings) uniteInto(words, posting);
+  for (const value of values) {
+    const code = column.codeOf.get(value);
+    if (code !== undefined) uniteInto(words, column.postings[code]);
+  }
+  return words;
+}
+
+function numberWords(snapshot: Snapshot, field: NumberField, from: number | null, to: number | null): Words {
+  if (field === 'price' || field === 'rating') {
+    const column = snapshot[field];
+    const words = wordsFor(snapshot.size);
+    const scaled = (bound: number): number => Math.round(bound * column.scale * 1e6) / 1e6;
+    const start = from === null ? 0 : boundIn(column, scaled(from), false);
+    const end = to === null ? column.sorted.length : boundIn(column, scaled(to), true);
+    uniteSpan(words, column, start, end);
+    return words;
+  }
+  return where(snapshot, (p) => {
+    const number = numberOf(snapshot, field, p);
+    return number !== null && within(number, from, to);
+  });
+}
+
+/** A product's number in the units that people read; null where it has none. */
+export function numberOf(snapshot: Snapshot, field: NumberField, p: number): number | null {
+  switch (field) {
+    case 'price': {
+      const cents = snapshot.price.numbers[p];
+      return Number.isNaN(cents) ? null : cents / 100;
+    }
+    case 'saving':
+      return savingPercent(snapshot.price.numbers[p], snapshot.was[p]);
+    case 'rating': {
+      const rating = snapshot.rating.numbers[p];
+      return Number.isNaN(rating) ? null : rating;
+    }
+    case 'ratings':
+      return snapshot.ratings[p];
+    case 'stock':
+      return snapshot.stock[p] === UNCOUNTED ? null : snapshot.stock[p];
+    case 'sold':
+      return snapshot.sold[p];
+  }
+}
+
+const keptSums = new WeakMap<Snapshot, Map<string, Uint32Array>>();
+
+/** Per product, what was sold or seen on the last `days` days, today included. */
+export function activitySums(
+  snapshot: Snapshot,
+  of: 'sold' | 'views',
+  days: number,
+  now: number,
+): Uint32Array {
+  let known = keptSums.get(snapshot);
+  if (!known) keptSums.set(snapshot, (known = new Map()));
+  const today = Math.floor(now / DAY);
+  const key = `${of}|${days}|${today}`;
+  let sums = known.get(key);
+  if (!sums) {
+    sums = new Uint32Array(snapshot.size);
+    const { offsets, day, sold, views } = snapshot.activity;
+    const amounts = of === 'sold' ? sold : views;
+    for (let p = 0; p < snapshot.size; p++)
+      for (let k = offsets[p]; k < offsets[p + 1]; k++)
+        if (day[k] > today - days && day[k] <= today) sums[p] += amounts[k];
+    known.set(key, sums);
+  }
+  return sums;
+}

@@ -1,0 +1,84 @@
+import type { Sequelize } from 'sequelize';
+import { QueryTypes } from 'sequelize';
+import type { ProductLine, ProductLookup } from '@fond/contract';
+import { fold, holds, titleInShop, type Snapshot } from '@fond/core';
+import { select } from '../database/rows';
+import { problem } from '../http/problem';
+import { pictureAddress } from '../media/addresses';
+import { recordActivity } from '../people/activity';
+
+const MOST = 50;
+
+function lineOf(snapshot: Snapshot, p: number): ProductLine {
+  const price = snapshot.price.numbers[p];
+  const image = snapshot.images[p].find(({ hash }) => hash);
+  return {
+    sku: snapshot.skus[p],
+    title: titleInShop(snapshot, snapshot.titles[p]),
+    price: Number.isNaN(price) ? null : price / 100,
+    featured: holds(snapshot.featured, p),
+    inStock: holds(snapshot.inStock, p),
+    image: image?.hash ? pictureAddress(image.hash, 240) : null,
+  };
+}
+
+/** Products whose title or article number holds the text, those that begin with it first; all of them for no text. */
+export function findProducts(snapshot: Snapshot, text: string, within: Uint32Array | null): ProductLine[] {
+  const sought = fold(text.trim());
+  const found: { p: number; rank: number }[] = [];
+  for (let p = 0; p < snapshot.size; p++) {
+    if (within && !holds(within, p)) continue;
+    const title = fold(titleInShop(snapshot, snapshot.titles[p]));
+    const sku = snapshot.skus[p].toLowerCase();
+    if (title.startsWith(sought) || sku.startsWith(sought)) found.push({ p, rank: 0 });
+    else if (title.includes(sought) || sku.includes(sought)) found.push({ p, rank: 1 });
+  }
+  return found
+    .sort((a, b) => a.rank - b.rank || a.p - b.p)
+    .slice(0, MOST)
+    .map(({ p }) => lineOf(snapshot, p));
+}
+
+/** The products of a list of article numbers, in its order, and which of them are unknown. */
+export function lookUpProducts(snapshot: Snapshot, skus: readonly string[]): ProductLookup {
+  const found: ProductLine[] = [];
+  const missing: string[] = [];
+  for (const sku of new Set(skus)) {
+    const p = snapshot.bySku.get(sku);
+    if (p === undefined) missing.push(sku);
+    else found.push(lineOf(snapshot, p));
+  }
+  return { found, missing };
+}
+
+/** Marks a product as featured, or takes the mark away. */
+export async function setFeatured(
+  sequelize: Sequelize,
+  sku: string,
+  featured: boolean,
+  userId: number,
+): Promise<void> {
+  await sequelize.transaction(async (transaction) => {
+    const [row] = await select<{ id: number; featured: number }>(
+      sequelize,
+      'SELECT id, featured FROM products WHERE sku = ? FOR UPDATE',
+      [sku],
+      transaction,
+    );
+    if (!row) throw problem('not-found', `There is no product “${sku.slice(0, 64)}” in the catalogue.`);
+    if (Boolean(row.featured) === featured) return;
+    await sequelize.query('UPDATE products SET featured = ?, changed_at = UTC_TIMESTAMP(3) WHERE id = ?', {
+      replacements: [featured, row.id],
+      type: QueryTypes.UPDATE,
+      transaction,
+    });
+    await sequelize.query("INSERT INTO catalogue_changes (at, kind) VALUES (UTC_TIMESTAMP(3), 'featured')", {
+      type: QueryTypes.INSERT,
+      transaction,
+    });
+    await recordActivity(
+      { userId, action: featured ? 'feature' : 'unfeature', subject: `product:${sku}`, detail: {} },
+      transaction,
+    );
+  });
+}

@@ -1,0 +1,21 @@
+/** Saved ranges, and what orders and clauses ask of products: when they changed, and what happened on single days. */
+export const RANGES = [
+  'ALTER TABLE products ADD COLUMN changed_at DATETIME(3) NULL AFTER created_at',
+  `CREATE TABLE product_days (
+    product_id INT UNSIGNED NOT NULL,
+    day DATE NOT NULL,
+    sold INT UNSIGNED NOT NULL DEFAULT 0,
+    views INT UNSIGNED NOT NULL DEFAULT 0,
+    PRIMARY KEY (product_id, day),
+    CONSTRAINT product_of_day FOREIGN KEY (product_id) REFERENCES products (id) ON DELETE CASCADE
+  )`,
+  `CREATE TABLE saved_ranges (
+    id VARCHAR(64) NOT NULL PRIMARY KEY,
+    name VARCHAR(80) NOT NULL UNIQUE,
+    rule JSON NOT NULL,
+    version INT UNSIGNED NOT NULL,
+    updated_at DATETIME(3) NOT NULL,
+    updated_by INT UNSIGNED NULL,
+    CONSTRAINT user_of_range FOREIGN KEY (updated_by) REFERENCES users (id) ON DELETE SET NULL
+  )`,
+];

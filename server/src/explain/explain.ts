@@ -1,0 +1,149 @@
+import type { FacetAdviceRow, PinReport, ProductWhy, ShelfReport } from '@fond/contract';
+import {
+  adviseFacets,
+  aisleProducts,
+  arrangedWindow,
+  facetLabel,
+  heldPins,
+  permutationOf,
+  runRange,
+  shelfOf,
+  sieveOf,
+  sortingOf,
+  titleInShop,
+  whyInRange,
+  type Aisle,
+  type Edition,
+  type Plan,
+  type RangeContext,
+  type RangeRule,
+  type Sieve,
+  type Snapshot,
+} from '@fond/core';
+import { problem } from '../http/problem';
+
+/** Everything the desk is told about a shelf beyond its page: the sieve and the pins. */
+export function reportShelf(
+  snapshot: Snapshot,
+  aisle: Aisle,
+  plan: Plan,
+  context: RangeContext,
+): ShelfReport | null {
+  const shelf = shelfOf(plan);
+  if (!shelf) return null;
+  const { words } = runRange(snapshot, aisle, shelf.range, context);
+  const { held, lost } = heldPins(snapshot, shelf.order.pins, aisle.key, words);
+  return {
+    aisle: { key: aisle.key, title: titleInShop(snapshot, aisle.titles) },
+    sieve: sieveOf(snapshot, aisle, shelf.range, context),
+    pins: [...held]
+      .sort((a, b) => a[1] - b[1])
+      .map(([p, place]) => ({ ...productLine(snapshot, p), place: place + 1 })),
+    lostPins: lost.map(({ pin, reason }): PinReport => {
+      const p = snapshot.bySku.get(pin.sku);
+      return {
+        sku: pin.sku,
+        title: p === undefined ? pin.sku : titleInShop(snapshot, snapshot.titles[p]),
+        place: pin.place,
+        reason,
+      };
+    }),
+    mainOnly: {
+      any: aisleProducts(snapshot, aisle, true, false).count,
+      main: aisleProducts(snapshot, aisle, true, true).count,
+      anyItself: aisleProducts(snapshot, aisle, false, false).count,
+      mainItself: aisleProducts(snapshot, aisle, false, true).count,
+    },
+  };
+}
+
+const productLine = (snapshot: Snapshot, p: number): { sku: string; title: string } => ({
+  sku: snapshot.skus[p],
+  title: titleInShop(snapshot, snapshot.titles[p]),
+});
+
+/** The sieve of any range, as it would be in an aisle. */
+export const explainRange = (
+  snapshot: Snapshot,
+  aisle: Aisle,
+  rule: RangeRule,
+  context: RangeContext,
+): Sieve => sieveOf(snapshot, aisle, rule, context);
+
+/** Why a product is on the shelf and where, or why not. */
+export function explainProduct(
+  snapshot: Snapshot,
+  aisle: Aisle,
+  plan: Plan,
+  sku: string,
+  context: RangeContext,
+): ProductWhy {
+  const shelf = shelfOf(plan);
+  const p = snapshot.bySku.get(sku);
+  if (p === undefined || !shelf)
+    throw problem('not-found', `There is no product “${sku.slice(0, 64)}” in the catalogue.`);
+  const answer = whyInRange(snapshot, aisle, shelf.range, p, context);
+  return {
+    ...productLine(snapshot, p),
+    ...answer,
+    place: answer.inside ? placeOf(snapshot, aisle, plan, p, context) : null,
+  };
+}
+
+/** Where the plan's own order puts a product, and what put it there. */
+function placeOf(
+  snapshot: Snapshot,
+  aisle: Aisle,
+  plan: Plan,
+  p: number,
+  context: RangeContext,
+): NonNullable<ProductWhy['place']> {
+  const shelf = shelfOf(plan)!;
+  const { words, count } = runRange(snapshot, aisle, shelf.range, context);
+  const sorting = sortingOf(shelf, 'recommended', context);
+  const permutation = permutationOf(snapshot, sorting, snapshot.frame.languages[0], context);
+  const { held } = heldPins(snapshot, shelf.order.pins, aisle.key, words);
+  const all = arrangedWindow(snapshot, words, permutation, held, shelf.order.spread, 0, count);
+  const place = all.findIndex((placed) => placed.p === p);
+  const plain = arrangedWindow(snapshot, words, permutation, new Map(), null, 0, count);
+  return {
+    place: place + 1,
+    of: count,
+    by: all[place].by,
+    /** Where the keys alone would have put it. */
+    byKeys: plain.findIndex((placed) => placed.p === p) + 1,
+  };
+}
+
+/** Which facets help in an aisle. */
+export function explainFacets(
+  snapshot: Snapshot,
+  aisle: Aisle,
+  plan: Plan,
+  context: RangeContext,
+): FacetAdviceRow[] {
+  const shelf = shelfOf(plan);
+  const { words } = shelf ? runRange(snapshot, aisle, shelf.range, context) : aisleProducts(snapshot, aisle);
+  const [lang] = snapshot.frame.languages;
+  return adviseFacets(snapshot, words).map((advice) => ({
+    ...advice,
+    label: facetLabel(snapshot, { key: advice.key, label: {} }, lang),
+    top: advice.top.map(({ value, count }) => ({ value: labelOf(snapshot, advice.key, value, lang), count })),
+  }));
+}
+
+function labelOf(snapshot: Snapshot, key: string, value: string, lang: string): string {
+  const column = snapshot.facets.get(key);
+  if (column?.kind !== 'values') return value.replace('..', '–');
+  const { labels, value: own } = column.values[column.codeOf.get(value)!];
+  return titleInShop(snapshot, labels, lang) || own;
+}
+
+/** What is explained: an aisle by its address, in an edition that may hold a draft. */
+export function aisleAt(snapshot: Snapshot, path: string | undefined): Aisle {
+  const aisle = path === undefined ? undefined : snapshot.aisles.byPath.get(path);
+  if (!aisle) throw problem('unknown-aisle', `There is no aisle at “${(path ?? '').slice(0, 200)}”.`);
+  return aisle;
+}
+
+export const contextOf = (edition: Edition, now: number): RangeContext => ({ now, ranges: edition.ranges });

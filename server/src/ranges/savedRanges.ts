@@ -1,0 +1,143 @@
+import { randomUUID } from 'node:crypto';
+import { UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
+import type { RangeUse, StoredRange } from '@fond/contract';
+import { rangesOfPlan, type Plan, type RangeRule, type SavedRange } from '@fond/core';
+import { PlanModel, planOf, SavedRangeModel, UserModel } from '../database/models';
+import { problem } from '../http/problem';
+import { recordActivity } from '../people/activity';
+
+/** All saved ranges as the core reads them. */
+export async function savedRanges(transaction?: Transaction): Promise<SavedRange[]> {
+  const rows = await SavedRangeModel.findAll({ order: [['name', 'ASC']], transaction });
+  return rows.map(({ id, name, rule }) => ({ id, name, rule }));
+}
+
+async function drafts(): Promise<Plan[]> {
+  return (await PlanModel.findAll()).map(planOf);
+}
+
+/** The shelves, in drafts, that show a saved range. */
+function usesOf(plans: readonly Plan[], id: string): RangeUse[] {
+  return plans
+    .filter((plan) => rangesOfPlan(plan).includes(id))
+    .map((plan) => ({ plan: { id: plan.id, name: plan.name } }));
+}
+
+async function storedRange(row: SavedRangeModel, plans: readonly Plan[]): Promise<StoredRange> {
+  const author = row.updatedBy === null ? null : await UserModel.findByPk(row.updatedBy);
+  return {
+    id: row.id,
+    name: row.name,
+    rule: row.rule,
+    version: row.version,
+    updatedAt: row.updatedAt.toISOString(),
+    updatedBy: author?.name ?? 'Fond Aisle',
+    usedIn: usesOf(plans, row.id),
+  };
+}
+
+async function rowOf(id: string, transaction?: Transaction): Promise<SavedRangeModel> {
+  const row = await SavedRangeModel.findByPk(
+    id,
+    transaction && { transaction, lock: transaction.LOCK.UPDATE },
+  );
+  if (!row) throw problem('not-found', 'There is no such range. It may have been deleted.');
+  return row;
+}
+
+export async function listRanges(): Promise<StoredRange[]> {
+  const [rows, plans] = await Promise.all([SavedRangeModel.findAll({ order: [['name', 'ASC']] }), drafts()]);
+  return Promise.all(rows.map((row) => storedRange(row, plans)));
+}
+
+export async function readRange(id: string): Promise<StoredRange> {
+  return storedRange(await rowOf(id), await drafts());
+}
+
+/** Two ranges of one name could not be told apart where they are chosen. */
+async function named<T>(name: string, write: Promise<T>): Promise<T> {
+  try {
+    return await write;
+  } catch (error) {
+    if (error instanceof UniqueConstraintError)
+      throw problem('bad-input', 'Nothing was saved.', [
+        { path: 'name', message: `“${name}” is the name of another range already` },
+      ]);
+    throw error;
+  }
+}
+
+export interface RangeWish {
+  name: string;
+  rule: RangeRule;
+}
+
+export async function createRange(
+  sequelize: Sequelize,
+  { name, rule }: RangeWish,
+  userId: number,
+): Promise<StoredRange> {
+  const id = randomUUID();
+  await named(
+    name,
+    sequelize.transaction(async (transaction) => {
+      await SavedRangeModel.create(
+        { id, name, rule, version: 1, updatedAt: new Date(), updatedBy: userId },
+        { transaction },
+      );
+      await recordActivity(
+        { userId, action: 'create', subject: `range:${id}`, detail: { name } },
+        transaction,
+      );
+    }),
+  );
+  return readRange(id);
+}
+
+/** Saves over the version the caller has seen. Shelves show it when a plan that uses it is published. */
+export async function saveRange(
+  sequelize: Sequelize,
+  id: string,
+  { name, rule, version }: RangeWish & { version: number },
+  userId: number,
+): Promise<StoredRange> {
+  await named(
+    name,
+    sequelize.transaction(async (transaction) => {
+      const row = await rowOf(id, transaction);
+      if (row.version !== version)
+        throw problem(
+          'newer-draft',
+          `Somebody saved version ${row.version} while you edited version ${version}. Load it, or save yours over it.`,
+          undefined,
+          { theirs: await storedRange(row, []) },
+        );
+      await row.update(
+        { name, rule, version: version + 1, updatedAt: new Date(), updatedBy: userId },
+        { transaction },
+      );
+      await recordActivity(
+        { userId, action: 'save', subject: `range:${id}`, detail: { name, version: version + 1 } },
+        transaction,
+      );
+    }),
+  );
+  return readRange(id);
+}
+
+export async function deleteRange(sequelize: Sequelize, id: string, userId: number): Promise<void> {
+  await sequelize.transaction(async (transaction) => {
+    const row = await rowOf(id, transaction);
+    const uses = usesOf(await drafts(), id);
+    if (uses.length)
+      throw problem(
+        'range-in-use',
+        `${uses.map(({ plan }) => `“${plan.name}”`).join(', ')} ${uses.length === 1 ? 'shows' : 'show'} it. Give ${uses.length === 1 ? 'that shelf' : 'those shelves'} another range first.`,
+      );
+    await row.destroy({ transaction });
+    await recordActivity(
+      { userId, action: 'delete', subject: `range:${id}`, detail: { name: row.name, rule: row.rule } },
+      transaction,
+    );
+  });
+}
