@@ -75,7 +75,7 @@ async function ticks(pid: number): Promise<number> {
 
 /** The first start goes on drawing pictures in the background; pages are measured when that is done. */
 async function idle(pid: number): Promise<void> {
-  for (let before = await ticks(pid); ; ) {
+  for (let before = await ticks(pid); ;) {
     await delay(1_000);
     const now = await ticks(pid);
     if (now - before < 8) return;

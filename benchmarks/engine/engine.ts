@@ -115,7 +115,7 @@ export async function engineRows(size: number, url: string): Promise<Row[]> {
 
 /** The same requests as whole pages: with links, labels and cards. */
 function pageRow(size: number, snapshot: Snapshot, asked: readonly ListingRequest[]): Row {
-  const edition: Edition = { number: 1, plans: [housePlan(snapshot, 'House plan')] };
+  const edition: Edition = { number: 1, plans: [housePlan(snapshot, 'House plan')], ranges: [] };
   const pages = asked.map(({ path, values, price, page }): PageRequest => ({
     path: `/${path ?? ''}`,
     parameters: {

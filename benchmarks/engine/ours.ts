@@ -1,4 +1,6 @@
 import {
+  AISLE_RANGE,
+  byLevels,
   filterRange,
   pageOf,
   parseSelections,
@@ -7,18 +9,20 @@ import {
   runRange,
   SnapshotBuilder,
   type NumberColumn,
-  type OrderLevel,
   type ProductRow,
+  type RangeContext,
   type Snapshot,
+  type Sorting,
   type ValueColumn,
 } from '@fond/core';
 import { FRAME } from './catalogue';
 import { PAGE_SIZE, VALUE_FACETS, type ListingAnswer, type ListingRequest } from './requests';
 
-const LEVELS: Readonly<Record<ListingRequest['order'], readonly OrderLevel[]>> = {
-  newest: [{ key: 'newest', reversed: false }],
-  price: [{ key: 'price', reversed: false }],
+const SORTINGS: Readonly<Record<ListingRequest['order'], Sorting>> = {
+  newest: byLevels([{ key: 'newest', reversed: false }]),
+  price: byLevels([{ key: 'price', reversed: false }]),
 };
+const CONTEXT: RangeContext = { now: 0, ranges: [] };
 
 /** The engine as the shop uses it, down to counts and places; words, links and cards come after it. */
 export class Ours {
@@ -39,14 +43,14 @@ export class Ours {
       parameters[key] = values.map((value) => pickText({ kind: 'value', value })).join(',');
     if (request.price) parameters['price'] = request.price.join('..');
     const { selections } = parseSelections(snapshot, parameters);
-    const { words } = runRange(snapshot, aisle, { source: 'aisle', below: true, stock: 'any' });
+    const { words } = runRange(snapshot, aisle, AISLE_RANGE, CONTEXT);
     const filtered = filterRange(snapshot, words, selections);
     const counted = VALUE_FACETS.map((key) => filtered.valueCounts(snapshot.facets.get(key) as ValueColumn));
     filtered.valueCounts(snapshot.category);
     const spread = filtered.numberSpread(snapshot.price);
     if (spread) filtered.numberBuckets(snapshot.price, spread);
     filtered.countAtLeast(snapshot.rating, [4.5, 4, 3.5, 3]);
-    const order = permutationOf(snapshot, LEVELS[request.order], 'en');
+    const order = permutationOf(snapshot, SORTINGS[request.order], 'en', CONTEXT);
     const places = pageOf(snapshot, filtered, order, selections, (request.page - 1) * PAGE_SIZE, PAGE_SIZE);
     return {
       total: filtered.count,
@@ -74,8 +78,8 @@ export class Ours {
       }
     for (const array of [snapshot.packed.rows, snapshot.featured, snapshot.inStock, snapshot.created])
       add(array);
-    for (const levels of Object.values(LEVELS)) {
-      const { positions, ranks } = permutationOf(snapshot, levels, 'en');
+    for (const sorting of Object.values(SORTINGS)) {
+      const { positions, ranks } = permutationOf(snapshot, sorting, 'en', CONTEXT);
       add(positions);
       add(ranks);
     }

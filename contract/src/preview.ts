@@ -5,6 +5,8 @@ export type ToFrame =
   | { type: 'fond:page'; page: PageModel }
   /** What each fixture's ticket says, and which fixture is marked. */
   | { type: 'fond:tickets'; tickets: Readonly<Record<string, string>>; marked: string | null }
+  /** Cards can be moved while this is set; the places of the pinned ones by article number. */
+  | { type: 'fond:arrange'; pins: Readonly<Record<string, number>> | null }
   /** Scroll to this share of the page, 0 to 1. */
   | { type: 'fond:scroll'; share: number };
 
@@ -13,4 +15,7 @@ export type FromFrame =
   /** A link was followed; the address is relative to the shop's root. */
   | { type: 'fond:go'; address: string }
   | { type: 'fond:fixture'; id: string }
+  /** A card was moved to a place of the whole listing, or its pin was taken away. */
+  | { type: 'fond:place'; sku: string; place: number }
+  | { type: 'fond:unpin'; sku: string }
   | { type: 'fond:scrolled'; share: number };

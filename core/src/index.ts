@@ -32,6 +32,7 @@ export * from './plans/upgrade';
 export * from './range/clauseWords';
 export * from './range/range';
 export * from './range/rule';
+export * from './range/say';
 export * from './range/sieve';
 export * from './text/fold';
 export * from './text/numbers';

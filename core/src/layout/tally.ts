@@ -1,6 +1,6 @@
 import type { PageModel } from '../page/pageModel';
 import { shelfModelOf } from '../page/pageModel';
-import { facetPanelOf, shelfOf, WIDTH_NAMES, type PerWidth, type Plan } from '../plans/plan';
+import { hasSidePanel, shelfOf, WIDTH_NAMES, type PerWidth, type Plan } from '../plans/plan';
 import { cardWidth, DEVICE_WIDTHS, fullRowSizes, renditionFor, rowsOf, type RowFigures } from './rows';
 
 export interface WidthTally {
@@ -30,7 +30,7 @@ export function tallyOf(page: PageModel, plan: Plan): Tally | null {
   const model = shelfModelOf(page);
   const shelf = shelfOf(plan);
   if (!model || !shelf) return null;
-  const panel = facetPanelOf(plan) !== undefined;
+  const panel = hasSidePanel(plan);
   const lastCards = model.total ? model.total - (model.pages - 1) * model.size : 0;
   const at = (name: (typeof WIDTH_NAMES)[number]): WidthTally => {
     const viewport = DEVICE_WIDTHS[name];

@@ -11,7 +11,15 @@ import { arrangedWindow, heldPins } from '../order/arrange';
 import { permutationOf, windowByScore } from '../order/order';
 import { pageOf } from '../order/pageOf';
 import type { OrderLevel, Sorting, SortKey } from '../order/sorting';
-import { facetPanelOf, shelfOf, type Edition, type Fixture, type Plan, type Shelf } from '../plans/plan';
+import {
+  facetPanelOf,
+  hasSidePanel,
+  shelfOf,
+  type Edition,
+  type Fixture,
+  type Plan,
+  type Shelf,
+} from '../plans/plan';
 import { choosePlan } from '../plans/reach';
 import { namedOrder, runRange, type RangeResult } from '../range/range';
 import type { RangeContext } from '../range/rule';
@@ -265,7 +273,7 @@ function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     columns: shelf.columns,
     gap: shelf.gap,
     lastRow: shelf.lastRow,
-    pictureSizes: pictureSizes(shelf, facetPanelOf(plan) !== undefined),
+    pictureSizes: pictureSizes(shelf, hasSidePanel(plan)),
   };
 }
 

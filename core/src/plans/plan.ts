@@ -133,3 +133,9 @@ export const shelfOf = (plan: Plan): Shelf | undefined =>
 
 export const facetPanelOf = (plan: Plan): FacetPanel | undefined =>
   plan.fixtures.find((fixture): fixture is FacetPanel => fixture.type === 'facets');
+
+/** Whether the filters take width from the shelf; above it they don't. */
+export const hasSidePanel = (plan: Plan): boolean => {
+  const side = facetPanelOf(plan)?.side;
+  return side === 'start' || side === 'end';
+};

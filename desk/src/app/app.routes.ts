@@ -5,6 +5,8 @@ import { floorEffects } from './floor/floor.effects';
 import { floorFeature } from './floor/floor.feature';
 import { planEffects } from './plans/state/plan.effects';
 import { planFeature } from './plans/state/plan.feature';
+import { rangesEffects } from './ranges/state/ranges.effects';
+import { rangesFeature } from './ranges/state/ranges.feature';
 import { signedIn } from './session/guard';
 
 export const routes: Routes = [
@@ -17,7 +19,11 @@ export const routes: Routes = [
     path: '',
     canActivate: [signedIn],
     loadComponent: () => import('./shell/shell').then((m) => m.Shell),
-    providers: [provideState(floorFeature), provideEffects(floorEffects)],
+    providers: [
+      provideState(floorFeature),
+      provideState(rangesFeature),
+      provideEffects(floorEffects, rangesEffects),
+    ],
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'floor' },
       {
@@ -30,6 +36,16 @@ export const routes: Routes = [
         title: 'Plan · Fond Aisle',
         providers: [provideState(planFeature), provideEffects(planEffects)],
         loadComponent: () => import('./plans/planPage').then((m) => m.PlanPage),
+      },
+      {
+        path: 'ranges',
+        title: 'Ranges · Fond Aisle',
+        loadComponent: () => import('./ranges/rangesPage').then((m) => m.RangesPage),
+      },
+      {
+        path: 'ranges/:id',
+        title: 'Range · Fond Aisle',
+        loadComponent: () => import('./ranges/rangesPage').then((m) => m.RangesPage),
       },
       {
         path: 'editions',

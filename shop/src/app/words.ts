@@ -12,6 +12,7 @@ export interface ShopWords {
   clear: string;
   remove: (label: string) => string;
   more: (count: number) => string;
+  searchValues: (label: string) => string;
   sort: string;
   from: string;
   to: string;
@@ -54,6 +55,7 @@ const EN: ShopWords = {
   clear: 'Clear',
   remove: (label) => `Remove ${label}`,
   more: (count) => `${count} more`,
+  searchValues: (label) => `Find in ${label}`,
   sort: 'Sort by',
   from: 'From',
   to: 'To',
@@ -94,6 +96,7 @@ const FR: ShopWords = {
   clear: 'Effacer',
   remove: (label) => `Retirer ${label}`,
   more: (count) => `${count} de plus`,
+  searchValues: (label) => `Chercher : ${label}`,
   sort: 'Trier par',
   from: 'De',
   to: 'À',

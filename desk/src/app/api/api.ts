@@ -4,16 +4,21 @@ import type { Observable } from 'rxjs';
 import type {
   DemoSignIn,
   EditionSummary,
+  FacetAdviceRow,
   Floor,
   ImportMapping,
   Job,
   PlanChanges,
   Preview,
+  ProductLine,
+  ProductLookup,
+  ProductWhy,
   Session,
   StoredPlan,
+  StoredRange,
   Vocabulary,
 } from '@fond/contract';
-import type { Plan, Reach, ShopModel } from '@fond/core';
+import type { Plan, RangeRule, Reach, ShopModel, Sieve } from '@fond/core';
 
 /** The server, one method per operation. */
 @Injectable({ providedIn: 'root' })
@@ -75,6 +80,49 @@ export class Api {
   /** What shoppers see at an address. */
   livePage(address: string): Observable<ShopModel> {
     return this.http.get<ShopModel>('/api/shop/page', { params: { address } });
+  }
+
+  ranges(): Observable<StoredRange[]> {
+    return this.http.get<StoredRange[]>('/api/ranges');
+  }
+
+  createRange(name: string, rule: RangeRule): Observable<StoredRange> {
+    return this.http.post<StoredRange>('/api/ranges', { name, rule });
+  }
+
+  saveRange(id: string, name: string, rule: RangeRule, version: number): Observable<StoredRange> {
+    return this.http.put<StoredRange>(`/api/ranges/${id}`, { name, rule, version });
+  }
+
+  deleteRange(id: string): Observable<void> {
+    return this.http.delete<void>(`/api/ranges/${id}`);
+  }
+
+  explainRange(rule: RangeRule, address: string): Observable<Sieve> {
+    return this.http.post<Sieve>('/api/explain/range', { rule, address });
+  }
+
+  explainProduct(plan: Plan, address: string, sku: string): Observable<ProductWhy> {
+    return this.http.post<ProductWhy>('/api/explain/product', { plan, address, sku });
+  }
+
+  explainFacets(plan: Plan, address: string): Observable<FacetAdviceRow[]> {
+    return this.http.post<FacetAdviceRow[]>('/api/explain/facets', { plan, address });
+  }
+
+  /** Products by title or article number; in one aisle, or in the whole shop. */
+  products(q: string, aisle: string | null): Observable<ProductLine[]> {
+    return this.http.get<ProductLine[]>('/api/catalogue/products', {
+      params: aisle === null ? { q } : { q, aisle },
+    });
+  }
+
+  lookUpProducts(skus: readonly string[]): Observable<ProductLookup> {
+    return this.http.post<ProductLookup>('/api/catalogue/products/lookup', { skus });
+  }
+
+  setFeatured(sku: string, featured: boolean): Observable<void> {
+    return this.http.put<void>(`/api/catalogue/products/${encodeURIComponent(sku)}/featured`, { featured });
   }
 
   editions(): Observable<EditionSummary[]> {

@@ -8,6 +8,8 @@ import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { FloorActions } from '../floor/floor.actions';
 import { floorFeature } from '../floor/floor.feature';
+import { CatalogueWords } from '../ranges/catalogueWords';
+import { RangesActions } from '../ranges/state/ranges.actions';
 import { SessionActions } from '../session/session.actions';
 import { sessionFeature } from '../session/session.feature';
 import { Appearance } from './appearance';
@@ -75,12 +77,15 @@ export class Shell {
   protected readonly edition = this.store.selectSignal(floorFeature.selectEdition);
   protected readonly screens = [
     { path: '/floor', name: 'Floor' },
+    { path: '/ranges', name: 'Ranges' },
     { path: '/editions', name: 'Editions' },
     { path: '/catalogue/import', name: 'Catalogue in' },
   ];
 
   constructor() {
     this.store.dispatch(FloorActions.entered());
+    this.store.dispatch(RangesActions.needed());
+    inject(CatalogueWords).load();
   }
 
   protected onKey(event: KeyboardEvent): void {

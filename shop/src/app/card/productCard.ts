@@ -14,6 +14,12 @@ import { Rating } from './rating';
   imports: [Badges, NoPicture, Price, Rating],
   template: `
     @let one = card();
+    @if (pin(); as place) {
+      <p class="pin-ticket">
+        Pinned at {{ place }}
+        <button type="button" class="unpin" [attr.aria-label]="'Take away the pin of ' + one.title">×</button>
+      </p>
+    }
     @for (part of one.parts; track $index) {
       @switch (part.part) {
         @case ('picture') {
@@ -76,6 +82,8 @@ export class ProductCard {
   readonly lang = input.required<string>();
   readonly eager = input(false);
   readonly first = input(false);
+  /** Place it is pinned to, while the desk arranges the shelf. */
+  readonly pin = input<number | null>(null);
 
   protected readonly href = shopHref;
   protected at(hash: string): string {

@@ -1,8 +1,11 @@
 import { NgTemplateOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { FacetModel, FixtureModel, PageModel } from '@fond/core';
 import { shopHref, ShopState } from '../state/shopState';
 import { PriceRange } from './priceRange';
+
+/** Without accents and capitals, as people type. */
+const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 
 @Component({
   selector: 'shop-facets',
@@ -28,6 +31,15 @@ import { PriceRange } from './priceRange';
           @if (facet.range) {
             <shop-price-range [facet]="facet" [page]="page()" />
           } @else {
+            @if (facet.control === 'search') {
+              <input
+                type="search"
+                class="facet-search"
+                [attr.aria-label]="words().searchValues(facet.label)"
+                [placeholder]="words().searchValues(facet.label)"
+                (input)="seek(facet.key, $any($event.target).value)"
+              />
+            }
             <ng-container
               *ngTemplateOutlet="list; context: { values: first(facet), control: facet.control }"
             />
@@ -50,7 +62,7 @@ import { PriceRange } from './priceRange';
     <ng-template #list let-values="values" let-control="control">
       <ul [class]="'values ' + control">
         @for (value of values; track value.value) {
-          <li>
+          <li [class]="value.depth ? 'depth-' + value.depth : ''">
             <a
               [href]="href(value.href)"
               rel="nofollow"
@@ -73,11 +85,23 @@ export class FacetPanel {
   protected readonly words = inject(ShopState).words;
   protected readonly href = shopHref;
 
+  /** What is typed into a facet's own search box, folded. */
+  private readonly sought = signal<Readonly<Record<string, string>>>({});
+
+  protected seek(key: string, text: string): void {
+    this.sought.update((sought) => ({ ...sought, [key]: fold(text.trim()) }));
+  }
+
   /** Chosen values always stand among the first. */
   private readonly split = computed(
     () =>
       new Map(
         this.panel().facets.map((facet) => {
+          const sought = this.sought()[facet.key];
+          if (sought) {
+            const found = facet.values.filter(({ label }) => fold(label).includes(sought));
+            return [facet.key, { first: found, rest: [] }];
+          }
           const chosen = facet.values.filter((value, at) => at >= facet.shown && value.selected);
           const first = [...facet.values.slice(0, facet.shown), ...chosen];
           const rest = facet.values.slice(facet.shown).filter((value) => !value.selected);

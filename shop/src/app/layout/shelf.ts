@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { PageModel, ShelfModel } from '@fond/core';
 import { ProductCard } from '../card/productCard';
+import { Arranging } from '../state/arranging';
 import { shopHref, ShopState } from '../state/shopState';
 
 /** Cards that are likely in the first view load their pictures at once. */
@@ -70,6 +71,11 @@ const EAGER = 6;
               [lang]="page().frame.lang"
               [eager]="at < eager"
               [first]="at === 0"
+              [attr.data-sku]="pins() && card.sku"
+              [attr.data-place]="pins() && model.from + at"
+              [attr.draggable]="pins() && 'true'"
+              [attr.tabindex]="pins() && 0"
+              [pin]="pins()?.[card.sku] ?? null"
             />
           }
         </div>
@@ -117,6 +123,8 @@ export class Shelf {
   readonly shelf = input.required<ShelfModel>();
   readonly page = input.required<PageModel>();
   protected readonly words = inject(ShopState).words;
+  /** Set while the desk's window arranges the shelf. */
+  protected readonly pins = inject(Arranging).pins;
   protected readonly href = shopHref;
   protected readonly eager = EAGER;
   protected readonly grid = computed(() => {

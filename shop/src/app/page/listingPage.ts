@@ -76,6 +76,7 @@ type Block =
             class="with-panel"
             [class.no-panel]="!block.panel"
             [class.panel-end]="block.panel?.side === 'end'"
+            [class.panel-above]="block.panel?.side === 'above'"
           >
             @if (block.panel; as panel) {
               <div

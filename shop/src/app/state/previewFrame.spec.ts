@@ -4,19 +4,30 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { FromFrame, ToFrame } from '@fond/contract';
 import type { ShopModel } from '@fond/core';
 import { trackListeners } from '../../../../tests/support/listeners';
+import { Arranging } from './arranging';
 import { PreviewFrame } from './previewFrame';
 import { ShopState } from './shopState';
 
 const first = { kind: 'listing', href: '/first' } as unknown as ShopModel;
 const draft = { kind: 'listing', href: '/draft' } as unknown as ShopModel;
 const state = { model: signal<ShopModel>(first) };
+const arranging = {
+  pins: signal<Readonly<Record<string, number>> | null>(null),
+  start: vi.fn(),
+  settle: vi.fn(),
+};
 const told: FromFrame[] = [];
 const desk = { postMessage: (message: FromFrame) => told.push(message) };
 
 function started(search: string, parent: unknown = desk): PreviewFrame {
   history.replaceState(null, '', `/shop/pans${search}`);
   Object.defineProperty(window, 'parent', { value: parent, configurable: true });
-  const injector = Injector.create({ providers: [{ provide: ShopState, useValue: state }] });
+  const injector = Injector.create({
+    providers: [
+      { provide: ShopState, useValue: state },
+      { provide: Arranging, useValue: arranging },
+    ],
+  });
   const frame = runInInjectionContext(injector, () => new PreviewFrame());
   frame.start();
   return frame;
@@ -77,6 +88,16 @@ describe('a page in the desk’s window', () => {
     Object.defineProperty(window, 'scrollY', { value: 1500, configurable: true });
     window.dispatchEvent(new Event('scroll'));
     expect(told).toEqual([{ type: 'fond:scrolled', share: 0.75 }]);
+  });
+
+  it('lets cards be moved while the desk arranges, and keeps the focus with its product', () => {
+    started('?draft=p');
+    expect(arranging.start).toHaveBeenCalled();
+    say({ type: 'fond:arrange', pins: { 'P-1': 2 } });
+    expect(arranging.pins()).toEqual({ 'P-1': 2 });
+    arranging.settle.mockClear();
+    say({ type: 'fond:page', page: draft as never });
+    expect(arranging.settle).toHaveBeenCalledOnce();
   });
 
   it('hands links to the desk', () => {

@@ -1,5 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type { FromFrame, ToFrame } from '@fond/contract';
+import { Arranging } from './arranging';
 import { ShopState } from './shopState';
 
 /**
@@ -9,6 +10,7 @@ import { ShopState } from './shopState';
 @Injectable({ providedIn: 'root' })
 export class PreviewFrame {
   private readonly state = inject(ShopState);
+  private readonly arranging = inject(Arranging);
   readonly tickets = signal<Readonly<Record<string, string>>>({});
   readonly marked = signal<string | null>(null);
   inside = false;
@@ -31,6 +33,7 @@ export class PreviewFrame {
       },
       true,
     );
+    this.arranging.start((message) => this.tell(message));
     this.tell({ type: 'fond:ready' });
   }
 
@@ -46,6 +49,10 @@ export class PreviewFrame {
     switch (message.type) {
       case 'fond:page':
         this.state.model.set(message.page);
+        this.arranging.settle();
+        break;
+      case 'fond:arrange':
+        this.arranging.pins.set(message.pins);
         break;
       case 'fond:tickets':
         this.tickets.set(message.tickets);

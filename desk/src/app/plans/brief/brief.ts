@@ -8,7 +8,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { HOUSE_PLAN_ID } from '@fond/core';
+import { HOUSE_PLAN_ID, listed, sayRange } from '@fond/core';
+import { RangeVocabulary } from '../../ranges/rangeNames';
 import { floorFeature } from '../../floor/floor.feature';
 import { planFeature } from '../state/plan.feature';
 import { PlanActions } from '../state/plan.actions';
@@ -33,9 +34,15 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
   { name: 'Fixtures on the page: breadcrumb, title, description', slip: 'frame' },
   { name: 'Category navigation: counts, empty categories', slip: 'frame' },
   { name: 'Range: which products', slip: 'range' },
-  { name: 'In stock or not', slip: 'range' },
-  { name: 'Categories below', slip: 'range' },
+  { name: 'Clauses: on sale, in stock, price, attributes, new', slip: 'range' },
+  { name: 'Main category or any, categories below', slip: 'range' },
+  { name: 'Named products', slip: 'range' },
+  { name: 'Saved ranges', slip: 'range' },
+  { name: 'Why is a product here, or not', slip: 'range' },
   { name: 'Order: how products are sorted', slip: 'order' },
+  { name: 'Pins: products at fixed places', slip: 'order' },
+  { name: 'Lift and sink, sold out last', slip: 'order' },
+  { name: 'Spread: no more than some of a kind in a row', slip: 'order' },
   { name: 'Sort choices for shoppers', slip: 'order' },
   { name: 'Columns at each width', slip: 'grid' },
   { name: 'Products a page', slip: 'grid' },
@@ -43,6 +50,8 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
   { name: 'Last row', slip: 'grid' },
   { name: 'Filters: which, order, labels', slip: 'facets' },
   { name: 'Filter panel: side, counts', slip: 'facets' },
+  { name: 'Filter controls: list, swatches, slider, steps, switch', slip: 'facets' },
+  { name: 'Advice on filters: which help here', slip: 'facets' },
   { name: 'Card: elements, attribute lines', slip: 'card' },
 ];
 
@@ -59,6 +68,7 @@ export class Brief {
   private readonly store = inject(Store);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   protected readonly editor = inject(PlanEditor);
+  private readonly vocabulary = inject(RangeVocabulary);
   private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
   private readonly preview = this.store.selectSignal(planFeature.selectPreview);
   protected readonly marked = this.store.selectSignal(planFeature.selectMarked);
@@ -87,19 +97,26 @@ export class Brief {
   );
   protected readonly range = computed(() => {
     const range = this.editor.shelf()?.range;
-    if (!range) return '';
-    if (range.source === 'catalogue') return 'the whole catalogue';
-    return range.below
-      ? 'the aisle’s products'
-      : 'the products of the aisle alone, without the categories below';
+    return range ? sayRange(range, this.vocabulary.names()) : '';
   });
-  protected readonly stock = computed(() =>
-    this.editor.shelf()?.range.stock === 'in' ? 'in stock' : 'in stock or not',
-  );
   protected readonly order = computed(() => orderWords(this.editor.shelf()?.order.levels ?? []));
+  /** What stands out of the keys' order, in the words of the sentence. */
+  protected readonly arranged = computed(() => {
+    const order = this.editor.shelf()?.order;
+    if (!order) return '';
+    const parts = [
+      order.lift.length ? 'some lifted' : '',
+      order.sink.length ? 'some sunk' : '',
+      order.soldOutLast ? 'sold out last' : '',
+      order.spread ? 'spread out' : '',
+      order.pins.length ? `${order.pins.length} ${order.pins.length === 1 ? 'pin' : 'pins'}` : '',
+    ].filter(Boolean);
+    return parts.length ? `, with ${listed(parts, 'and')}` : '';
+  });
+  protected readonly lostPins = computed(() => this.preview()?.report?.lostPins.length ?? 0);
   protected readonly choices = computed(() => {
-    const others = this.editor.shelf()?.order.choices.filter((key) => key !== 'recommended').length ?? 0;
-    return others ? `${others} other ${others === 1 ? 'way' : 'ways'}` : 'nothing else';
+    const others = (this.editor.shelf()?.order.choices.length ?? 1) - 1;
+    return others > 0 ? `${others} other ${others === 1 ? 'way' : 'ways'}` : 'nothing else';
   });
   protected readonly facets = computed(() => {
     const panel = this.editor.panel();

@@ -1,17 +1,18 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
-import { facetChoice, type FacetChoice } from '@fond/core';
+import { facetChoice, type FacetChoice, type FacetControlChoice } from '@fond/core';
 import { moved } from '../state/edits';
 import { PlanEditor } from '../state/planEditor';
 import { RowTools } from './rowTools';
-import { facetWords } from './words';
+import { FacetAdviceTable } from './facetAdvice';
+import { CONTROL_WORDS, facetWords } from './words';
 
 /** Which filters shoppers get, in which order, under which names. */
 @Component({
   selector: 'desk-facets-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIconModule, RowTools],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, FacetAdviceTable, MatIconModule, RowTools],
   template: `
     @if (editor.panel(); as panel) {
       <div class="line">
@@ -32,6 +33,14 @@ import { facetWords } from './words';
             (click)="editor.editPanel('panel side', { side: 'end' })"
           >
             end side
+          </button>
+          <button
+            type="button"
+            class="choice"
+            [attr.aria-pressed]="panel.side === 'above'"
+            (click)="editor.editPanel('panel side', { side: 'above' })"
+          >
+            top
           </button>
         </span>
         <label
@@ -75,7 +84,37 @@ import { facetWords } from './words';
                 />
                 open at first</label
               >
-              @if (choice.key !== 'price') {
+              <label class="short">
+                <span class="unseen">Control of {{ words(choice) }}</span>
+                <select (change)="change(choice, { control: $any($event.target).value })">
+                  @for (control of controls(choice.key); track control) {
+                    <option [value]="control" [selected]="choice.control === control">
+                      {{ controlWords[control] }}
+                    </option>
+                  }
+                </select>
+              </label>
+              @if (listLike(choice)) {
+                <label class="short">
+                  <span class="unseen">Order of the values of {{ words(choice) }}</span>
+                  <select (change)="change(choice, { sort: $any($event.target).value })">
+                    @for (sort of sorts; track sort.sort) {
+                      <option [value]="sort.sort" [selected]="choice.sort === sort.sort">
+                        {{ sort.name }}
+                      </option>
+                    }
+                  </select>
+                </label>
+                <label
+                  class="short"
+                  title="With several values chosen: any of them is enough, or all have to be met"
+                >
+                  <span class="unseen">Several values of {{ words(choice) }}</span>
+                  <select (change)="change(choice, { logic: $any($event.target).value })">
+                    <option value="any" [selected]="choice.logic === 'any'">any of several</option>
+                    <option value="all" [selected]="choice.logic === 'all'">all of several</option>
+                  </select>
+                </label>
                 <label class="short">
                   first
                   <input
@@ -111,6 +150,7 @@ import { facetWords } from './words';
           </span>
         </div>
       }
+      <desk-facet-advice />
       <p class="hint">
         Labels are for {{ editor.lang() }}; an empty one takes the catalogue’s own. The number is how many
         values stand before “more”.
@@ -122,6 +162,13 @@ import { facetWords } from './words';
 })
 export class FacetsSlip {
   protected readonly editor = inject(PlanEditor);
+  protected readonly controlWords = CONTROL_WORDS;
+  protected readonly sorts: readonly { sort: FacetChoice['sort']; name: string }[] = [
+    { sort: 'auto', name: 'in the usual order' },
+    { sort: 'count', name: 'most products first' },
+    { sort: 'name', name: 'by name' },
+    { sort: 'value', name: 'by value' },
+  ];
   protected readonly unused = computed(
     () =>
       this.editor
@@ -131,6 +178,20 @@ export class FacetsSlip {
   private readonly values = computed(
     () => new Map(this.editor.tally()?.facets.map(({ key, values }) => [key, values]) ?? []),
   );
+
+  /** What a facet's values can be offered as. */
+  protected controls(key: string): readonly FacetControlChoice[] {
+    if (key === 'price' || key === 'rating') return ['auto', 'slider', 'steps'];
+    const type = this.editor.vocabulary()?.attributes.find((attribute) => attribute.key === key)?.type;
+    if (type === 'number') return ['auto', 'list', 'single', 'steps', 'slider'];
+    if (type === 'boolean' || key === 'sale') return ['auto', 'list', 'toggle'];
+    if (type === 'colour') return ['auto', 'list', 'single', 'swatches'];
+    return ['auto', 'list', 'single', 'search'];
+  }
+
+  protected listLike({ key, control }: FacetChoice): boolean {
+    return key !== 'price' && key !== 'rating' && control !== 'slider' && control !== 'toggle';
+  }
 
   protected ownLabel(choice: FacetChoice): string {
     const own: string | undefined = choice.label[this.editor.lang()];

@@ -1,79 +1,96 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { SORT_KEYS, type OrderKey, type OrderLevel, type SortKey } from '@fond/core';
+import { MatIconModule } from '@angular/material/icon';
+import { Store } from '@ngrx/store';
+import {
+  SORT_KEYS,
+  sortChoice,
+  type OrderKey,
+  type OrderLevel,
+  type Pin,
+  type ShelfOrder,
+  type SortChoice,
+  type SortKey,
+} from '@fond/core';
+import { ClauseList } from '../../ranges/clauseList';
 import { moved } from '../state/edits';
+import { planFeature } from '../state/plan.feature';
 import { PlanEditor } from '../state/planEditor';
 import { RowTools } from './rowTools';
-import { directionWords, ORDER_KEYS, SORT_WORDS } from './words';
+import { Stepper } from './stepper';
+import { directionWords, LOST_WORDS, ORDER_KEYS, SORT_WORDS } from './words';
 
-/** How the shelf is sorted, level by level, and what shoppers may choose instead. */
+interface PinLine extends Pin {
+  title: string;
+  /** Why it can't hold in the window's aisle; empty where it does. */
+  lost: string;
+}
+
+/** How the shelf is sorted: levels, groups, spread and pins; and what shoppers may choose instead. */
 @Component({
   selector: 'desk-order-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RowTools],
-  template: `
-    @if (order(); as current) {
-      <ol class="levels">
-        @for (level of current.levels; track level.key; let at = $index) {
-          <li>
-            <span class="then">{{ at ? 'then' : 'first' }}</span>
-            <span class="choices">
-              @for (word of directions(level.key); track word; let turned = $index) {
-                <button
-                  type="button"
-                  class="choice"
-                  [attr.aria-pressed]="level.reversed === (turned === 1)"
-                  (click)="turn(at, turned === 1)"
-                >
-                  {{ word }}
-                </button>
-              }
-            </span>
-            <desk-row-tools
-              [name]="level.key"
-              [at]="at"
-              [count]="current.levels.length"
-              (moved)="move(at, $event)"
-              (removed)="remove(at)"
-            />
-          </li>
-        }
-      </ol>
-      @if (unused().length) {
-        <div class="line">
-          <span>Then also by</span>
-          <span class="choices">
-            @for (key of unused(); track key) {
-              <button type="button" class="choice add" (click)="add(key)">{{ directions(key)[0] }}</button>
-            }
-          </span>
-        </div>
-      }
-      <fieldset>
-        <legend>Shoppers may choose</legend>
-        @for (key of sortKeys; track key) {
-          <label>
-            <input
-              type="checkbox"
-              [checked]="key === 'recommended' || current.choices.includes(key)"
-              [disabled]="key === 'recommended'"
-              (change)="offer(key)"
-            />
-            {{ sortWords[key] }}
-          </label>
-        }
-      </fieldset>
+  imports: [ClauseList, MatIconModule, RowTools, Stepper],
+  templateUrl: './orderSlip.html',
+  styles: `
+    .deeper {
+      display: block;
+      margin: 2px 0 6px 22px;
+    }
+    .deeper.line {
+      display: flex;
+    }
+    .place {
+      min-width: 26px;
+      padding: 0 6px;
+      background: var(--ticket);
+      color: #14201f;
+      text-align: center;
+      font-weight: 600;
+    }
+    .lost small {
+      display: block;
+      color: var(--vermilion);
+    }
+    .then {
+      width: 52px;
     }
   `,
 })
 export class OrderSlip {
-  private readonly editor = inject(PlanEditor);
+  protected readonly editor = inject(PlanEditor);
+  private readonly preview = inject(Store).selectSignal(planFeature.selectPreview);
   protected readonly order = computed(() => this.editor.shelf()?.order);
   protected readonly unused = computed(() =>
     ORDER_KEYS.filter((key) => !this.order()?.levels.some((level) => level.key === key)),
   );
+  protected readonly unoffered = computed(() =>
+    SORT_KEYS.filter((key) => !this.order()?.choices.some((choice) => choice.key === key)),
+  );
+  protected readonly attributes = computed(() =>
+    (this.editor.vocabulary()?.attributes ?? []).map(({ key, labels }) => ({
+      key,
+      label: (labels[this.editor.lang()] || key).toLowerCase(),
+    })),
+  );
+  protected readonly pins = computed((): PinLine[] => {
+    const report = this.preview()?.report;
+    const titles = new Map(
+      [...(report?.pins ?? []), ...(report?.lostPins ?? [])].map((pin) => [pin.sku, pin.title]),
+    );
+    return [...(this.order()?.pins ?? [])]
+      .sort((a, b) => a.place - b.place)
+      .map((pin) => {
+        const lost = report?.lostPins.find(({ sku, place }) => sku === pin.sku && place === pin.place);
+        return { ...pin, title: titles.get(pin.sku) ?? pin.sku, lost: lost ? LOST_WORDS[lost.reason] : '' };
+      });
+  });
   protected readonly directions = directionWords;
-  protected readonly sortKeys = SORT_KEYS;
   protected readonly sortWords = SORT_WORDS;
+
+  protected change(what: string, change: Partial<ShelfOrder>): void {
+    const order = this.order();
+    if (order) this.editor.editShelf(what, { order: { ...order, ...change } });
+  }
 
   protected turn(at: number, reversed: boolean): void {
     this.levels((levels) => levels.map((level, place) => (place === at ? { ...level, reversed } : level)));
@@ -87,23 +104,79 @@ export class OrderSlip {
     this.levels((levels) => levels.filter((_, place) => place !== at));
   }
 
-  protected add(key: OrderKey): void {
-    this.levels((levels) => [...levels, { key, reversed: false }]);
-  }
-
-  protected offer(key: SortKey): void {
-    const order = this.order();
-    if (!order) return;
-    const chosen = order.choices.includes(key)
-      ? order.choices.filter((one) => one !== key)
-      : [...order.choices, key];
-    this.editor.editShelf('sort choices', {
-      order: { ...order, choices: SORT_KEYS.filter((one) => chosen.includes(one)) },
-    });
+  protected add(field: HTMLSelectElement): void {
+    const key = field.value as OrderKey | '';
+    field.value = '';
+    if (key) this.levels((levels) => [...levels, { key, reversed: false }]);
   }
 
   private levels(change: (levels: readonly OrderLevel[]) => readonly OrderLevel[]): void {
     const order = this.order();
-    if (order) this.editor.editShelf('order', { order: { ...order, levels: change(order.levels) } });
+    if (order) this.change('order', { levels: change(order.levels) });
+  }
+
+  protected toggleGroup(group: 'lift' | 'sink'): void {
+    const has = (this.order()?.[group].length ?? 0) > 0;
+    const first = group === 'lift' ? ({ kind: 'featured' } as const) : ({ kind: 'sale' } as const);
+    this.change(group === 'lift' ? 'lifted' : 'sunk', { [group]: has ? [] : [first] });
+  }
+
+  protected toggleSpread(): void {
+    const maker = this.editor.vocabulary()?.attributes.some(({ key }) => key === 'maker');
+    this.change('spread', {
+      spread: this.order()?.spread ? null : { by: maker ? 'maker' : 'category', most: 2 },
+    });
+  }
+
+  protected unpin({ sku, place, aisle }: PinLine): void {
+    this.change('pins', {
+      pins:
+        this.order()?.pins.filter(
+          (pin) => !(pin.sku === sku && pin.place === place && pin.aisle === aisle),
+        ) ?? [],
+    });
+  }
+
+  /** A pin holds in every aisle of the plan, or in the window's alone. */
+  protected here({ sku, place, aisle }: PinLine): void {
+    const key = this.preview()?.report?.aisle.key;
+    if (!key) return;
+    this.change('pins', {
+      pins:
+        this.order()?.pins.map((pin) =>
+          pin.sku === sku && pin.place === place && pin.aisle === aisle
+            ? { ...pin, aisle: aisle === null ? key : null }
+            : pin,
+        ) ?? [],
+    });
+  }
+
+  protected offer(key: SortKey): void {
+    const choices = this.order()?.choices ?? [];
+    const without = choices.filter((choice) => choice.key !== key);
+    this.change('sort choices', {
+      choices: without.length < choices.length ? without : [...choices, sortChoice(key)],
+    });
+  }
+
+  protected moveChoice(from: number, to: number): void {
+    this.change('sort choices', { choices: moved(this.order()?.choices ?? [], from, to) });
+  }
+
+  protected ownLabel({ label }: SortChoice): string {
+    const own: string | undefined = label[this.editor.lang()];
+    return own ?? '';
+  }
+
+  protected label({ key }: SortChoice, text: string): void {
+    const lang = this.editor.lang();
+    this.change(`label ${key}`, {
+      choices:
+        this.order()?.choices.map((choice) => {
+          if (choice.key !== key) return choice;
+          const { [lang]: _, ...others } = choice.label;
+          return { ...choice, label: text.trim() ? { ...others, [lang]: text } : others };
+        }) ?? [],
+    });
   }
 }

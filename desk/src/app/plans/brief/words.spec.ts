@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { FloorAisle, Vocabulary } from '@fond/contract';
 import type { Reach, ReachRule } from '@fond/core';
 import { joined, reachWords, ruleWords, whyWords } from './reachWords';
+import { facetChoice } from '@fond/core';
 import { elementWords, facetWords, orderWords, shortList } from './words';
 
 const aisles = [
@@ -16,7 +17,15 @@ const vocabulary: Vocabulary = {
   products: 10,
   facets: [{ key: 'material', labels: { en: 'Material', fr: 'Matière' }, coverage: 9, values: 4 }],
   attributes: [
-    { key: 'maker', labels: { en: 'Maker', fr: 'Fabricant' }, unit: null, onCards: true, coverage: 10 },
+    {
+      key: 'maker',
+      labels: { en: 'Maker', fr: 'Fabricant' },
+      unit: null,
+      onCards: true,
+      type: 'text',
+      values: [],
+      coverage: 10,
+    },
   ],
 };
 
@@ -67,7 +76,7 @@ describe('the words of the brief', () => {
   });
 
   it('call a filter by its own label, else by the catalogue’s, and say when it is gone', () => {
-    const choice = { key: 'material', label: { en: 'Made of' }, shown: 6, open: true };
+    const choice = { ...facetChoice('material'), label: { en: 'Made of' } };
     expect(facetWords(choice, vocabulary, 'en')).toBe('Made of');
     expect(facetWords(choice, vocabulary, 'fr')).toBe('Matière');
     expect(facetWords({ ...choice, key: 'size', label: {} }, vocabulary, 'en')).toBe('size (gone)');

@@ -1,13 +1,30 @@
-import type { Vocabulary } from '@fond/contract';
-import type { CardElement, FacetChoice, FixtureType, OrderKey, OrderLevel, SortKey } from '@fond/core';
+import type { PinReport, Vocabulary } from '@fond/contract';
+import type {
+  CardElement,
+  FacetChoice,
+  FacetControlChoice,
+  FacetReason,
+  FixtureType,
+  OrderKey,
+  OrderLevel,
+  SortKey,
+} from '@fond/core';
 
 /** Words of the brief. A level reads “featured first”, reversed “featured last”. */
 const LEVELS: Readonly<Record<OrderKey, readonly [string, string]>> = {
   featured: ['featured first', 'featured last'],
   newest: ['newest first', 'oldest first'],
+  changed: ['lately changed first', 'long unchanged first'],
   name: ['name from A to Z', 'name from Z to A'],
   price: ['cheapest first', 'dearest first'],
+  saving: ['largest saving first', 'smallest saving first'],
   rating: ['best rated first', 'worst rated first'],
+  sold: ['most bought first', 'least bought first'],
+  views: ['most seen first', 'least seen first'],
+  margin: ['largest margin first', 'smallest margin first'],
+  stock: ['most in stock first', 'least in stock first'],
+  random: ['by lot, anew each day', 'by lot, anew each day, turned round'],
+  named: ['as they are named', 'as they are named, turned round'],
 };
 
 export const ORDER_KEYS = Object.keys(LEVELS) as OrderKey[];
@@ -23,8 +40,42 @@ export const SORT_WORDS: Readonly<Record<SortKey, string>> = {
   newest: 'Newest first',
   price: 'Price, low to high',
   'price-desc': 'Price, high to low',
+  saving: 'Largest saving',
   name: 'Name, A to Z',
+  'name-desc': 'Name, Z to A',
   rating: 'Best rated',
+  sold: 'Most bought',
+};
+
+/** Why a pin can't hold. */
+export const LOST_WORDS: Readonly<Record<PinReport['reason'], string>> = {
+  unknown: 'not in the catalogue any more, so the place is free',
+  'not-here': 'not on this shelf, so the place is free',
+  'place-taken': 'another pin has this place already',
+};
+
+const ADVICE: Readonly<Record<FacetReason, string>> = {
+  'no-value': 'No product here has a value.',
+  'one-value': 'All products have the same value, so there is nothing to choose.',
+  'low-coverage': 'Too few products have a value: choosing one hides all the others.',
+  'one-sided': 'Nearly all products have the same value.',
+  'too-many-values': 'Many values: offer a search box, or the first few.',
+  'some-coverage': 'Helps, but some products have no value and get lost.',
+  uneven: 'A few values hold most of the products.',
+  helps: 'Covers the products and splits them well.',
+};
+
+export const adviceWords = (reason: FacetReason): string => ADVICE[reason];
+
+export const CONTROL_WORDS: Readonly<Record<FacetControlChoice, string>> = {
+  auto: 'as suits it',
+  list: 'list to tick',
+  single: 'one of a list',
+  swatches: 'swatches',
+  steps: 'steps',
+  slider: 'slider',
+  toggle: 'switch',
+  search: 'list with search',
 };
 
 export const FIXTURE_WORDS: Readonly<Record<FixtureType, string>> = {

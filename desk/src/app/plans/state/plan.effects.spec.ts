@@ -45,7 +45,9 @@ class Bench {
     readPlan: vi.fn((_id: string): Observable<StoredPlan> => of(stored(3))),
     vocabulary: vi.fn(() => of(vocabulary)),
     savePlan: vi.fn((document: Plan, version: number) => of(stored(version + 1, document))),
-    preview: vi.fn((_plan: Plan, _address: string) => of({ page: null, serves: 0, disputes: [] } as Preview)),
+    preview: vi.fn((_plan: Plan, _address: string) =>
+      of({ page: null, report: null, serves: 0, disputes: [] } as Preview),
+    ),
     planChanges: vi.fn(() => of({ changes: [], disputes: [] })),
     publishPlan: vi.fn((_id: string, _version: number, _note: string) =>
       of({ number: 4 } as unknown as EditionSummary),
@@ -205,7 +207,7 @@ describe('editing', () => {
     bench.dispatch(edit(20));
     vi.advanceTimersByTime(30);
     const before = bench.count(PlanActions.previewed);
-    slow.next({ page: null, serves: 99, disputes: [] });
+    slow.next({ page: null, report: null, serves: 99, disputes: [] });
     expect(bench.count(PlanActions.previewed)).toBe(before);
     expect(bench.now.preview?.serves).toBe(0);
   });

@@ -17,9 +17,11 @@ import { DomSanitizer, type SafeResourceUrl } from '@angular/platform-browser';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { FromFrame, ToFrame } from '@fond/contract';
-import { DEVICE_WIDTHS, WIDTH_NAMES, type WidthName } from '@fond/core';
+import { DEVICE_WIDTHS, sayRange, WIDTH_NAMES, type Pin, type WidthName } from '@fond/core';
+import { RangeVocabulary } from '../../ranges/rangeNames';
 import { floorFeature } from '../../floor/floor.feature';
 import { facetWords, FIXTURE_WORDS, shortList } from '../brief/words';
+import { withoutPin, withPin } from '../state/pins';
 import { PlanActions } from '../state/plan.actions';
 import { planFeature } from '../state/plan.feature';
 import { PlanEditor } from '../state/planEditor';
@@ -53,6 +55,7 @@ export class PageWindow {
   protected readonly problem = this.store.selectSignal(planFeature.selectPreviewProblem);
   protected readonly marked = this.store.selectSignal(planFeature.selectMarked);
   private readonly vocabulary = this.editor.vocabulary;
+  private readonly names = inject(RangeVocabulary).names;
 
   protected readonly view = signal<View>('wide');
   protected readonly views: readonly { view: View; name: string }[] = [
@@ -129,7 +132,7 @@ export class PageWindow {
         if (fixture.type === 'shelf')
           return [
             fixture.id,
-            `${title} · ${reachOf(fixture.range.source)} · ${tally?.products ?? '…'} products`,
+            `${title} · ${sayRange(fixture.range, this.names())} · ${tally?.products ?? '…'} products`,
           ];
         if (fixture.type === 'facets')
           return [
@@ -142,10 +145,15 @@ export class PageWindow {
         return [fixture.id, title];
       }),
     );
-    function reachOf(source: 'aisle' | 'catalogue'): string {
-      return source === 'aisle' ? 'the aisle’s products' : 'the whole catalogue';
-    }
   });
+
+  protected readonly arranging = signal(false);
+  /** While arranging: the places of what is pinned here. */
+  private readonly pins = computed((): Record<string, number> | null =>
+    this.arranging() && !this.showLive()
+      ? Object.fromEntries((this.preview()?.report?.pins ?? []).map(({ sku, place }) => [sku, place]))
+      : null,
+  );
 
   constructor() {
     const hear = (event: MessageEvent<FromFrame>): void => this.hear(event);
@@ -156,6 +164,7 @@ export class PageWindow {
       if (page) this.sendAll({ type: 'fond:page', page });
     });
     effect(() => this.sendAll({ type: 'fond:tickets', tickets: this.tickets(), marked: this.marked() }));
+    effect(() => this.sendAll({ type: 'fond:arrange', pins: this.pins() }));
     afterNextRender(() => {
       const watch = new ResizeObserver(([entry]) =>
         this.room.set({ width: entry.contentRect.width, height: entry.contentRect.height }),
@@ -180,6 +189,7 @@ export class PageWindow {
         const page = this.page();
         if (page) this.sendAll({ type: 'fond:page', page });
         this.sendAll({ type: 'fond:tickets', tickets: this.tickets(), marked: this.marked() });
+        this.sendAll({ type: 'fond:arrange', pins: this.pins() });
         break;
       }
       case 'fond:go':
@@ -188,9 +198,22 @@ export class PageWindow {
       case 'fond:fixture':
         this.store.dispatch(PlanActions.fixtureMarked({ id: data.id }));
         break;
+      case 'fond:place':
+        this.pin((pins, aisle) => withPin(pins, data.sku, data.place, aisle));
+        break;
+      case 'fond:unpin':
+        this.pin((pins, aisle) => withoutPin(pins, data.sku, aisle));
+        break;
       case 'fond:scrolled':
         this.sendAll({ type: 'fond:scroll', share: data.share }, event.source);
     }
+  }
+
+  private pin(change: (pins: readonly Pin[], aisle: string) => Pin[]): void {
+    const order = this.editor.shelf()?.order;
+    const aisle = this.preview()?.report?.aisle.key;
+    if (order && aisle)
+      this.editor.editShelf('pins', { order: { ...order, pins: change(order.pins, aisle) } });
   }
 
   /** The aisle stands in the desk's own address, so that the view can be shared and Back works. */

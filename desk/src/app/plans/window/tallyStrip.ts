@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { WIDTH_NAMES, type WidthName } from '@fond/core';
+import { Store } from '@ngrx/store';
+import { sayClause, saySource, WIDTH_NAMES, type WidthName } from '@fond/core';
+import { RangeVocabulary } from '../../ranges/rangeNames';
+import { planFeature } from '../state/plan.feature';
 import { PlanEditor } from '../state/planEditor';
 
 type Evidence = 'products' | 'rows' | 'pictures' | 'facets';
@@ -19,10 +22,10 @@ type Evidence = 'products' | 'rows' | 'pictures' | 'facets';
                   How the range narrows
                 </caption>
                 <tbody>
-                  @for (step of figures.sieve; track step.clause) {
+                  @for (step of sieve(); track $index) {
                     <tr>
-                      <th scope="row">{{ step.clause === 'source' ? 'From the source' : 'In stock' }}</th>
-                      <td>{{ step.count }}</td>
+                      <th scope="row">{{ step.said }}</th>
+                      <td>{{ step.left }}</td>
                     </tr>
                   }
                   <tr>
@@ -129,7 +132,22 @@ type Evidence = 'products' | 'rows' | 'pictures' | 'facets';
   host: { '(keydown.escape)': 'open.set(null)' },
 })
 export class TallyStrip {
-  protected readonly tally = inject(PlanEditor).tally;
+  private readonly preview = inject(Store).selectSignal(planFeature.selectPreview);
+  private readonly names = inject(RangeVocabulary).names;
+  private readonly editor = inject(PlanEditor);
+  /** The range in words, with what is left after each. */
+  protected readonly sieve = computed(() => {
+    const sieve = this.preview()?.report?.sieve;
+    const range = this.editor.shelf()?.range;
+    if (!sieve || !range) return [];
+    const steps = sieve.steps.flatMap(({ left }, at) => {
+      const clause = range.clauses.at(at);
+      return clause ? [{ said: `that ${sayClause(clause, this.names())}`, left }] : [];
+    });
+    return [{ said: saySource(range.source, this.names()), left: sieve.source }, ...steps];
+  });
+
+  protected readonly tally = this.editor.tally;
   protected readonly open = signal<Evidence | null>(null);
   protected readonly widths = WIDTH_NAMES;
 

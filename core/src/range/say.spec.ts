@@ -1,0 +1,75 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { ruleArbitrary } from '../testing/catalogues';
+import { AISLE_RANGE, type Clause } from './rule';
+import { sayRange, type RangeNames } from './say';
+
+const names: RangeNames = {
+  category: (id) => ({ 1: 'Kettles', 2: 'Pans' })[id] ?? null,
+  collection: (id) => (id === 1 ? 'Wedding list' : null),
+  tag: (id) => (id === 1 ? 'For induction' : null),
+  attribute: (key) =>
+    ({
+      material: { label: 'Material', unit: null, value: (value: string) => value },
+      diameter: { label: 'Diameter', unit: 'cm', value: (value: string) => value },
+    })[key] ?? null,
+  range: (id) => (id === 'offers' ? 'Offers' : null),
+  language: (lang) => ({ fr: 'French' })[lang] ?? lang,
+};
+const said = (...clauses: Clause[]): string => sayRange({ ...AISLE_RANGE, clauses }, names);
+const soldOut: Clause = { kind: 'stock', states: ['out'] };
+
+describe('a range told as a sentence', () => {
+  it('reads as people speak', () => {
+    expect(said()).toBe('the aisle’s products');
+    expect(said({ kind: 'sale' }, { kind: 'none', of: [soldOut] })).toBe(
+      'the aisle’s products that are on sale and not sold out',
+    );
+    expect(said({ kind: 'stock', states: ['in', 'low'] })).toBe('the aisle’s products that are in stock');
+    expect(
+      said(
+        { kind: 'number', field: 'price', from: 20, to: 80 },
+        { kind: 'attribute', attribute: 'material', values: ['copper', 'steel'] },
+        { kind: 'attributeNumber', attribute: 'diameter', from: 24, to: null },
+      ),
+    ).toBe('the aisle’s products that cost 20 to 80, have material copper or steel and diameter from 24 cm');
+    expect(said({ kind: 'any', of: [{ kind: 'featured' }, { kind: 'added', days: 30 }] })).toBe(
+      'the aisle’s products that either are featured or were added within 30 days',
+    );
+    expect(said({ kind: 'none', of: [{ kind: 'picture' }, { kind: 'sale' }] })).toBe(
+      'the aisle’s products that do not have a picture and are not on sale',
+    );
+  });
+
+  it('says where the products come from', () => {
+    expect(sayRange({ source: { kind: 'catalogue' }, clauses: [] }, names)).toBe(
+      'products of the whole shop',
+    );
+    expect(sayRange({ source: { kind: 'aisle', below: false, main: true }, clauses: [] }, names)).toBe(
+      'the products of the aisle itself, by their main category only',
+    );
+    expect(sayRange({ source: { kind: 'named', skus: ['A', 'B'] }, clauses: [] }, names)).toBe(
+      '2 named products',
+    );
+    expect(
+      sayRange({ source: { kind: 'saved', range: 'offers' }, clauses: [{ kind: 'tag', tag: 1 }] }, names),
+    ).toBe('the range “Offers” that are tagged “For induction”');
+  });
+
+  it('says of what is gone that it is gone', () => {
+    expect(said({ kind: 'category', category: 9, below: true, main: false })).toContain('gone');
+    expect(said({ kind: 'attribute', attribute: 'glaze', values: [] })).toContain('“glaze”, which is gone');
+    expect(sayRange({ source: { kind: 'saved', range: 'x' }, clauses: [] }, names)).toContain('gone');
+  });
+
+  it('finds words for every rule, without a trace of how it is written down', () => {
+    fc.assert(
+      fc.property(ruleArbitrary, (rule) => {
+        const sentence = sayRange(rule, names);
+        expect(sentence.length).toBeGreaterThan(5);
+        expect(sentence).not.toMatch(/undefined|null|\[object|\{|attributeNumber/);
+        expect(sentence).not.toContain('  ');
+      }),
+    );
+  });
+});

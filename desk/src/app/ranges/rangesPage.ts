@@ -1,0 +1,144 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import type { Problem, StoredRange } from '@fond/contract';
+import { sayRange, type RangeRule, type RangeSource, type Sieve } from '@fond/core';
+import { Api } from '../api/api';
+import { floorFeature } from '../floor/floor.feature';
+import { NamedProducts } from '../products/namedProducts';
+import { ClauseList } from './clauseList';
+import { RangeVocabulary } from './rangeNames';
+import { RangesActions } from './state/ranges.actions';
+import { rangesFeature } from './state/ranges.feature';
+
+interface Draft {
+  name: string;
+  rule: RangeRule;
+}
+
+/** Saved ranges: what each holds, where it is used, and its rule with the sieve of a chosen aisle. */
+@Component({
+  selector: 'desk-ranges',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ClauseList, MatButtonModule, MatProgressBarModule, NamedProducts, RouterLink],
+  templateUrl: './rangesPage.html',
+  styleUrl: './rangesPage.scss',
+})
+export class RangesPage {
+  private readonly store = inject(Store);
+  private readonly api = inject(Api);
+  private readonly router = inject(Router);
+  private readonly words = inject(RangeVocabulary);
+  /** Of the address. */
+  readonly id = input<string>();
+
+  protected readonly ranges = this.store.selectSignal(rangesFeature.selectRanges);
+  protected readonly writing = this.store.selectSignal(rangesFeature.selectWriting);
+  protected readonly problem = this.store.selectSignal(rangesFeature.selectProblem);
+  private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
+  protected readonly aisles = computed(() => this.floor()?.aisles ?? []);
+  protected readonly current = computed(() => this.ranges()?.find(({ id }) => id === this.id()) ?? null);
+  protected readonly draft = signal<Draft | null>(null);
+  protected readonly changed = computed(() => {
+    const [draft, current] = [this.draft(), this.current()];
+    return draft !== null && current !== null && JSON.stringify(draft) !== JSON.stringify(draftOf(current));
+  });
+  protected readonly aisle = signal('/');
+  protected readonly sieve = signal<Sieve | null>(null);
+  protected readonly sieveProblem = signal<Problem | null>(null);
+
+  constructor() {
+    this.store.dispatch(RangesActions.needed());
+    effect(() => {
+      const current = this.current();
+      this.draft.set(current && draftOf(current));
+    });
+    effect(() => {
+      const rule = this.draft()?.rule;
+      const aisle = this.aisle();
+      if (rule) untracked(() => this.count(rule, aisle));
+    });
+  }
+
+  private count(rule: RangeRule, aisle: string): void {
+    this.api.explainRange(rule, aisle).subscribe({
+      next: (sieve) => {
+        this.sieve.set(sieve);
+        this.sieveProblem.set(null);
+      },
+      error: (problem: Problem) => this.sieveProblem.set(problem),
+    });
+  }
+
+  protected said(rule: RangeRule): string {
+    return sayRange(rule, this.words.names());
+  }
+
+  protected used({ usedIn }: StoredRange): string {
+    if (!usedIn.length) return 'not used yet';
+    return usedIn.map(({ plan }) => plan.name).join(', ');
+  }
+
+  protected change(change: Partial<Draft>): void {
+    this.draft.update((draft) => draft && { ...draft, ...change });
+  }
+
+  protected rule(change: Partial<RangeRule>): void {
+    const rule = this.draft()?.rule;
+    if (rule) this.change({ rule: { ...rule, ...change } });
+  }
+
+  protected source(kind: RangeSource['kind']): void {
+    if (kind === 'aisle') this.rule({ source: { kind, below: true, main: false } });
+    else if (kind === 'named') this.rule({ source: { kind, skus: [] } });
+    else if (kind === 'catalogue') this.rule({ source: { kind } });
+  }
+
+  protected save(): void {
+    const [draft, current] = [this.draft(), this.current()];
+    if (!draft || !current || !draft.name.trim()) return;
+    this.store.dispatch(
+      RangesActions.savingAsked({
+        id: current.id,
+        name: draft.name.trim(),
+        rule: draft.rule,
+        version: current.version,
+      }),
+    );
+  }
+
+  protected leave(): void {
+    const current = this.current();
+    this.draft.set(current && draftOf(current));
+  }
+
+  protected create(): void {
+    const names = new Set(this.ranges()?.map(({ name }) => name));
+    let name = 'New range';
+    for (let n = 2; names.has(name); n++) name = `New range ${n}`;
+    this.store.dispatch(
+      RangesActions.creationAsked({
+        name,
+        rule: { source: { kind: 'aisle', below: true, main: false }, clauses: [] },
+      }),
+    );
+  }
+
+  protected remove({ id }: StoredRange): void {
+    this.store.dispatch(RangesActions.deletionAsked({ id }));
+    void this.router.navigate(['/ranges']);
+  }
+}
+
+const draftOf = ({ name, rule }: StoredRange): Draft => ({ name, rule });
