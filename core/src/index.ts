@@ -3,6 +3,7 @@ export * from './card/figures';
 export * from './card/money';
 export * from './catalogue/aisles';
 export * from './catalogue/columns';
+export * from './catalogue/patch';
 export * from './catalogue/rows';
 export * from './catalogue/sets';
 export * from './catalogue/snapshot';

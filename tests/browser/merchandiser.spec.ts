@@ -1,20 +1,12 @@
 import type { Frame, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { eventually, TestBrowser, textOf } from '../support/browser';
+import { eventually, frameOf, TestBrowser, textOf } from '../support/browser';
 
 let browser: TestBrowser;
 beforeAll(async () => {
   browser = await TestBrowser.launch(inject('baseUrl'));
 });
 afterAll(() => browser.close());
-
-/** The shop in the desk's window, once its application runs. */
-async function frameOf(page: Page): Promise<Frame> {
-  const element = await page.waitForSelector('desk-window iframe');
-  const frame = (await element!.contentFrame())!;
-  await frame.waitForFunction(() => document.documentElement.classList.contains('in-window'));
-  return frame;
-}
 
 const columnsOf = (place: Page | Frame): Promise<number> =>
   place.$eval('.cards', (cards) => getComputedStyle(cards).gridTemplateColumns.split(' ').length);
@@ -72,7 +64,7 @@ describe('a merchandiser', () => {
 
     // Order: cheapest first.
     await open(page, 'order');
-    await page.locator('button.choice.add::-p-text(cheapest first)').click();
+    await page.select(label('Add a level'), 'price');
     for (let n = 0; n < 2; n++) await page.locator('[aria-label="Up: price"]').click();
     const names = await eventually(
       frame,

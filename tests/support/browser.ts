@@ -69,7 +69,7 @@ export class TestBrowser {
 /** Waits until what the page says of itself is what is expected; tells both when it never is. */
 export async function eventually<T>(
   place: Page | Frame,
-  read: () => T,
+  read: (() => T) | string,
   expected: (value: T) => boolean,
 ): Promise<T> {
   const limit = Date.now() + 30_000;
@@ -83,3 +83,11 @@ export async function eventually<T>(
 
 export const textOf = (place: Page | Frame, selector: string): Promise<string> =>
   place.$eval(selector, (element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim());
+
+/** The shop in the desk's window, once its application runs. */
+export async function frameOf(page: Page): Promise<Frame> {
+  const element = await page.waitForSelector('desk-window iframe');
+  const frame = (await element!.contentFrame())!;
+  await frame.waitForFunction(() => document.documentElement.classList.contains('in-window'));
+  return frame;
+}

@@ -111,15 +111,41 @@ export function numberColumn(key: string, numbers: Float64Array, scale = 1): Num
   let count = 0;
   const sorted = new Uint32Array(numbers.length);
   for (let p = 0; p < numbers.length; p++) if (!Number.isNaN(numbers[p])) sorted[count++] = p;
-  const present = sorted.slice(0, count).sort((a, b) => numbers[a] - numbers[b] || a - b);
-  const markEvery = Math.max(1, Math.ceil(present.length / MOST_MARKS));
+  return sortedColumn(
+    key,
+    numbers,
+    scale,
+    sorted.slice(0, count).sort((a, b) => numbers[a] - numbers[b] || a - b),
+  );
+}
+
+function sortedColumn(key: string, numbers: Float64Array, scale: number, sorted: Uint32Array): NumberColumn {
+  const markEvery = Math.max(1, Math.ceil(sorted.length / MOST_MARKS));
   const marks: Words[] = [];
   const words = wordsFor(numbers.length);
-  for (let k = 0; k <= present.length; k++) {
+  for (let k = 0; k <= sorted.length; k++) {
     if (k % markEvery === 0) marks.push(words.slice());
-    if (k < present.length) words[present[k] >>> 5] |= 1 << (present[k] & 31);
+    if (k < sorted.length) words[sorted[k] >>> 5] |= 1 << (sorted[k] & 31);
   }
-  return { kind: 'number', key, scale, numbers, sorted: present, marks, markEvery };
+  return { kind: 'number', key, scale, numbers, sorted, marks, markEvery };
+}
+
+/** A column with a few numbers changed: the sorted products are merged with them, not sorted anew. */
+export function changedNumbers(column: NumberColumn, changes: ReadonlyMap<number, number>): NumberColumn {
+  const numbers = column.numbers.slice();
+  for (const [p, number] of changes) numbers[p] = number;
+  const before = (a: number, b: number): number => numbers[a] - numbers[b] || a - b;
+  const moved = [...changes.keys()].filter((p) => !Number.isNaN(numbers[p])).sort(before);
+  const stayed = column.sorted.filter((p) => !changes.has(p));
+  const sorted = new Uint32Array(stayed.length + moved.length);
+  let from = 0;
+  let at = 0;
+  for (const p of stayed) {
+    while (from < moved.length && before(moved[from], p) < 0) sorted[at++] = moved[from++];
+    sorted[at++] = p;
+  }
+  while (from < moved.length) sorted[at++] = moved[from++];
+  return sortedColumn(column.key, numbers, column.scale, sorted);
 }
 
 /** Sets kept per number column; more of them make ranges quicker and cost n bits each. */

@@ -99,6 +99,21 @@ const STOCK_LABELS: Readonly<Record<StockState, Texts>> = {
 
 const plainValue = (labels: Texts): Omit<ColumnValue, 'value'> => ({ labels, number: null, swatch: null });
 
+/** The facet of what costs less than before. */
+export function saleColumn(prices: ArrayLike<number>, was: ArrayLike<number>): ValueColumn {
+  const column = new ValueColumnBuilder('sale');
+  for (let p = 0; p < prices.length; p++)
+    column.add(was[p] > prices[p] ? [column.code('yes', () => plainValue(BOOLEAN_LABELS['yes']))] : []);
+  return column.finish();
+}
+
+/** The facet of availability. */
+export function stockColumn(states: readonly StockState[]): ValueColumn {
+  const column = new ValueColumnBuilder('stock');
+  for (const state of states) column.add([column.code(state, () => plainValue(STOCK_LABELS[state]))]);
+  return column.finish();
+}
+
 /** How a value stands in addresses: numbers without trailing zeros, yes/no in words, text as it is. */
 function addressValues(value: AttributeValue | undefined): readonly string[] {
   if (value === undefined) return [];
@@ -118,8 +133,6 @@ export class SnapshotBuilder {
   private readonly categoryItself = new ValueColumnBuilder('category');
   private readonly collection = new ValueColumnBuilder('collection');
   private readonly tag = new ValueColumnBuilder('tag');
-  private readonly sale = new ValueColumnBuilder('sale');
-  private readonly stockStates = new ValueColumnBuilder('stock');
   private readonly attributes: readonly { row: AttributeRow; column: ValueColumnBuilder }[];
   private readonly rows: {
     ids: number[];
@@ -204,10 +217,6 @@ export class SnapshotBuilder {
     }
     this.category.add([...all]);
     this.categoryItself.add([...itself]);
-    const reduced = row.was !== null && row.price !== null && row.was > row.price;
-    this.sale.add(reduced ? [this.sale.code('yes', () => plainValue(BOOLEAN_LABELS['yes']))] : []);
-    const state = stockStateOf(row.stock ?? UNCOUNTED);
-    this.stockStates.add([this.stockStates.code(state, () => plainValue(STOCK_LABELS[state]))]);
     this.addGroups(this.tag, 'tag', row.tags);
     this.addGroups(this.collection, 'collection', row.collections);
     for (const { row: attribute, column } of this.attributes) {
@@ -251,8 +260,8 @@ export class SnapshotBuilder {
     const tag = this.tag.finish();
     facets.set('tag', tag);
     facets.set('rating', rating);
-    facets.set('sale', this.sale.finish());
-    facets.set('stock', this.stockStates.finish());
+    facets.set('sale', saleColumn(price.numbers, rows.was));
+    facets.set('stock', stockColumn(rows.stock.map(stockStateOf)));
     return {
       version,
       size,

@@ -116,15 +116,15 @@ describe('the sieve', () => {
     );
     expect(count).toBe(0);
     expect(help).toEqual([
-      { kind: 'drop', clause: 0, count: 1, inShop: 2 },
       { kind: 'drop', clause: 1, count: 2, inShop: 1 },
+      { kind: 'drop', clause: 0, count: 1, inShop: 2 },
     ]);
   });
 
   it('says that nothing is marked as featured, before anything else', () => {
     const { help } = sieveOf(snapshot, front, { ...AISLE_RANGE, clauses: [{ kind: 'featured' }] }, CONTEXT);
     expect(help).toEqual([
-      { kind: 'mark', clause: 0 },
+      { kind: 'mark', clause: 0, inShop: 0 },
       { kind: 'drop', clause: 0, count: 3, inShop: 0 },
     ]);
   });

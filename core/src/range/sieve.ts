@@ -24,8 +24,8 @@ export interface SieveStep {
 export type SieveHelp =
   /** Dropping this clause brings back products. */
   | { kind: 'drop'; clause: number; count: number; inShop: number }
-  /** No product of the shop meets this clause: mark some, or drop it. */
-  | { kind: 'mark'; clause: number }
+  /** No product of the source is marked as this clause asks: mark some. */
+  | { kind: 'mark'; clause: number; inShop: number }
   | { kind: 'source' };
 
 export interface Sieve {
@@ -86,13 +86,15 @@ function stepOf(
 /** The ways out of an empty range, the most telling first. */
 function helpFor(sourceCount: number, clauses: readonly Clause[], steps: readonly SieveStep[]): SieveHelp[] {
   if (sourceCount === 0) return [{ kind: 'source' }];
-  const help: SieveHelp[] = [];
-  steps.forEach((step, clause) => {
-    if (step.fault) return;
-    if (step.inShop === 0 && clauses[clause].kind === 'featured') help.push({ kind: 'mark', clause });
-    if (step.without > 0) help.push({ kind: 'drop', clause, count: step.without, inShop: step.inShop });
+  const marks: SieveHelp[] = [];
+  const drops: Extract<SieveHelp, { kind: 'drop' }>[] = [];
+  steps.forEach(({ fault, alone, inShop, without }, clause) => {
+    if (fault) return;
+    if (alone === sourceCount && clauses[clause].kind === 'featured')
+      marks.push({ kind: 'mark', clause, inShop });
+    if (without > 0) drops.push({ kind: 'drop', clause, count: without, inShop });
   });
-  return help;
+  return [...marks, ...drops.sort((a, b) => b.count - a.count)];
 }
 
 /** One clause as a single product meets it. */

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { pino } from 'pino';
+import { holds } from '@fond/core';
 import { startTestServer, type Desk, type TestServer } from '../../../tests/support/server';
 import { connect } from '../database/connect';
 import { CatalogueHost } from './catalogueHost';
@@ -57,6 +58,17 @@ describe('several servers on one database', () => {
     expect(second.stand!.snapshot.size).toBe(before.snapshot.size + 1);
     expect(second.stand!.edition).toBe(before.edition);
     expect(second.stand!.snapshot.skus).toContain('NEW-1');
+  });
+
+  it('follow a mark that another one set without reading the catalogue anew', async () => {
+    const before = second.stand!.snapshot;
+    const at = before.bySku.get('NEW-1')!;
+    await desk.put('/api/catalogue/products/NEW-1/featured', { featured: true });
+    await second.refresh();
+    const after = second.stand!.snapshot;
+    expect(after.version).toBeGreaterThan(before.version);
+    expect(after.titles).toBe(before.titles);
+    expect([holds(before.featured, at), holds(after.featured, at)]).toEqual([false, true]);
   });
 
   it('search the catalogue they serve, in the language asked for', async () => {

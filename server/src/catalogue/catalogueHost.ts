@@ -12,6 +12,7 @@ import {
 } from '@fond/core';
 import { select } from '../database/rows';
 import { readLiveEdition } from '../editions/editions';
+import { followChanges } from './followChanges';
 import { loadSnapshot } from './loadSnapshot';
 
 /** What the shop is served from at one moment: one catalogue and one edition. */
@@ -94,7 +95,10 @@ export class CatalogueHost {
     const { current } = this;
     if (current?.snapshot.version === version && current.edition.number === number) return;
     const snapshot =
-      current?.snapshot.version === version ? current.snapshot : await loadSnapshot(this.sequelize);
+      current?.snapshot.version === version
+        ? current.snapshot
+        : ((current && (await followChanges(this.sequelize, current.snapshot, version))) ??
+          (await loadSnapshot(this.sequelize)));
     const edition = current?.edition.number === number ? current.edition : await readLiveEdition();
     this.warm(snapshot, edition);
     this.current = { snapshot, edition };

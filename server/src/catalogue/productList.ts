@@ -72,10 +72,14 @@ export async function setFeatured(
       type: QueryTypes.UPDATE,
       transaction,
     });
-    await sequelize.query("INSERT INTO catalogue_changes (at, kind) VALUES (UTC_TIMESTAMP(3), 'featured')", {
-      type: QueryTypes.INSERT,
-      transaction,
-    });
+    await sequelize.query(
+      "INSERT INTO catalogue_changes (at, kind, product_id) VALUES (UTC_TIMESTAMP(3), 'featured', ?)",
+      {
+        replacements: [row.id],
+        type: QueryTypes.INSERT,
+        transaction,
+      },
+    );
     await recordActivity(
       { userId, action: featured ? 'feature' : 'unfeature', subject: `product:${sku}`, detail: {} },
       transaction,

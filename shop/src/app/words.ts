@@ -27,6 +27,7 @@ export interface ShopWords {
   rated: (rating: string, count: number) => string;
   nothing: string;
   nothingHint: string;
+  nothingYet: string;
   nothingFound: (q: string) => string;
   missing: string;
   missingHint: string;
@@ -70,6 +71,7 @@ const EN: ShopWords = {
   rated: (rating, count) => `Rated ${rating} of 5 by ${count}`,
   nothing: 'Nothing on this shelf',
   nothingHint: 'Take away a filter, or look at the whole aisle.',
+  nothingYet: 'Something will stand here soon. The other shelves are open.',
   nothingFound: (q) => `We found nothing for “${q}”. Try fewer words, or another one for the same thing.`,
   missing: 'There is nothing at this address',
   missingHint: 'It may have moved, or it was never here. The shelves are all still open.',
@@ -111,6 +113,7 @@ const FR: ShopWords = {
   rated: (rating, count) => `Noté ${rating} sur 5 par ${count}`,
   nothing: 'Rien sur cette étagère',
   nothingHint: 'Retirez un filtre, ou regardez tout le rayon.',
+  nothingYet: 'Bientôt, quelque chose viendra ici. Les autres rayons sont ouverts.',
   nothingFound: (q) => `Nous n’avons rien trouvé pour « ${q} ». Essayez moins de mots, ou un autre.`,
   missing: 'Il n’y a rien à cette adresse',
   missingHint: 'La page a peut-être déménagé. Les rayons, eux, sont tous ouverts.',

@@ -58,7 +58,16 @@ export class RangesPage {
   protected readonly sieve = signal<Sieve | null>(null);
   protected readonly sieveProblem = signal<Problem | null>(null);
 
+  /** Name of the range that was asked for and is opened once it is there. */
+  private making: string | null = null;
+
   constructor() {
+    effect(() => {
+      const made = this.ranges()?.find(({ name }) => name === this.making);
+      if (!made) return;
+      this.making = null;
+      void this.router.navigate(['/ranges', made.id]);
+    });
     this.store.dispatch(RangesActions.needed());
     effect(() => {
       const current = this.current();
@@ -127,6 +136,7 @@ export class RangesPage {
     const names = new Set(this.ranges()?.map(({ name }) => name));
     let name = 'New range';
     for (let n = 2; names.has(name); n++) name = `New range ${n}`;
+    this.making = name;
     this.store.dispatch(
       RangesActions.creationAsked({
         name,

@@ -1,6 +1,8 @@
 /** Saved ranges, and what orders and clauses ask of products: when they changed, and what happened on single days. */
 export const RANGES = [
   'ALTER TABLE products ADD COLUMN changed_at DATETIME(3) NULL AFTER created_at',
+  // Names the product where only its price, stock or mark changed, so that servers can follow without reading all.
+  'ALTER TABLE catalogue_changes ADD COLUMN product_id INT UNSIGNED NULL',
   `CREATE TABLE product_days (
     product_id INT UNSIGNED NOT NULL,
     day DATE NOT NULL,

@@ -82,7 +82,15 @@ const EAGER = 6;
       } @else {
         <div class="nothing">
           <h2>{{ words().nothing }}</h2>
-          <p>{{ page().q ? words().nothingFound(page().q) : words().nothingHint }}</p>
+          <p>
+            {{
+              page().q
+                ? words().nothingFound(page().q)
+                : page().clearHref
+                  ? words().nothingHint
+                  : words().nothingYet
+            }}
+          </p>
           @if (page().clearHref; as clear) {
             <p>
               <a class="button" [href]="href(clear)">{{ words().clearAll }}</a>

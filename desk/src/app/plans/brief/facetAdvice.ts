@@ -13,6 +13,11 @@ import { adviceWords } from './words';
   imports: [PercentPipe],
   template: `
     @if (rows(); as advice) {
+      @if (nothing()) {
+        <p role="status">
+          This shelf shows no product here, so there is nothing to advise. Mend its range first.
+        </p>
+      }
       <table>
         <caption>
           Advice for
@@ -136,6 +141,8 @@ export class FacetAdviceTable {
   protected readonly missing = computed(() =>
     (this.rows() ?? []).filter(({ key, verdict }) => verdict === 'use' && !this.inPlan(key)),
   );
+
+  protected readonly nothing = computed(() => (this.rows() ?? []).every(({ covered }) => covered === 0));
 
   protected inPlan(key: string): boolean {
     return this.editor.panel()?.facets.some((choice) => choice.key === key) ?? false;

@@ -84,51 +84,56 @@ import { CONTROL_WORDS, facetWords } from './words';
                 />
                 open at first</label
               >
-              <label class="short">
-                <span class="unseen">Control of {{ words(choice) }}</span>
-                <select (change)="change(choice, { control: $any($event.target).value })">
-                  @for (control of controls(choice.key); track control) {
-                    <option [value]="control" [selected]="choice.control === control">
-                      {{ controlWords[control] }}
-                    </option>
+              <details class="looks">
+                <summary>{{ looks(choice) }}</summary>
+                <span class="line">
+                  <label class="short">
+                    <span class="unseen">Control of {{ words(choice) }}</span>
+                    <select (change)="change(choice, { control: $any($event.target).value })">
+                      @for (control of controls(choice.key); track control) {
+                        <option [value]="control" [selected]="choice.control === control">
+                          {{ controlWords[control] }}
+                        </option>
+                      }
+                    </select>
+                  </label>
+                  @if (listLike(choice)) {
+                    <label class="short">
+                      <span class="unseen">Order of the values of {{ words(choice) }}</span>
+                      <select (change)="change(choice, { sort: $any($event.target).value })">
+                        @for (sort of sorts; track sort.sort) {
+                          <option [value]="sort.sort" [selected]="choice.sort === sort.sort">
+                            {{ sort.name }}
+                          </option>
+                        }
+                      </select>
+                    </label>
+                    <label
+                      class="short"
+                      title="With several values chosen: any of them is enough, or all have to be met"
+                    >
+                      <span class="unseen">Several values of {{ words(choice) }}</span>
+                      <select (change)="change(choice, { logic: $any($event.target).value })">
+                        <option value="any" [selected]="choice.logic === 'any'">any of several</option>
+                        <option value="all" [selected]="choice.logic === 'all'">all of several</option>
+                      </select>
+                    </label>
+                    <label class="short">
+                      first
+                      <input
+                        type="number"
+                        class="small figures"
+                        min="1"
+                        max="50"
+                        [value]="choice.shown"
+                        (change)="shown(choice, $any($event.target))"
+                        [attr.aria-label]="'Values before more, ' + words(choice)"
+                      />
+                      values
+                    </label>
                   }
-                </select>
-              </label>
-              @if (listLike(choice)) {
-                <label class="short">
-                  <span class="unseen">Order of the values of {{ words(choice) }}</span>
-                  <select (change)="change(choice, { sort: $any($event.target).value })">
-                    @for (sort of sorts; track sort.sort) {
-                      <option [value]="sort.sort" [selected]="choice.sort === sort.sort">
-                        {{ sort.name }}
-                      </option>
-                    }
-                  </select>
-                </label>
-                <label
-                  class="short"
-                  title="With several values chosen: any of them is enough, or all have to be met"
-                >
-                  <span class="unseen">Several values of {{ words(choice) }}</span>
-                  <select (change)="change(choice, { logic: $any($event.target).value })">
-                    <option value="any" [selected]="choice.logic === 'any'">any of several</option>
-                    <option value="all" [selected]="choice.logic === 'all'">all of several</option>
-                  </select>
-                </label>
-                <label class="short">
-                  first
-                  <input
-                    type="number"
-                    class="small figures"
-                    min="1"
-                    max="50"
-                    [value]="choice.shown"
-                    (change)="shown(choice, $any($event.target))"
-                    [attr.aria-label]="'Values before more, ' + words(choice)"
-                  />
-                  values
-                </label>
-              }
+                </span>
+              </details>
             </span>
           </li>
         }
@@ -190,7 +195,15 @@ export class FacetsSlip {
   }
 
   protected listLike({ key, control }: FacetChoice): boolean {
-    return key !== 'price' && key !== 'rating' && control !== 'slider' && control !== 'toggle';
+    if (key === 'price' || key === 'rating' || (key === 'sale' && control === 'auto')) return false;
+    return control !== 'slider' && control !== 'toggle';
+  }
+
+  /** How the values are offered, in a few words. */
+  protected looks(choice: FacetChoice): string {
+    const control = CONTROL_WORDS[choice.control];
+    if (!this.listLike(choice)) return control;
+    return `${control}, ${choice.logic === 'all' ? 'all' : 'any'} of several, first ${choice.shown}`;
   }
 
   protected ownLabel(choice: FacetChoice): string {

@@ -59,9 +59,9 @@ export class PageWindow {
 
   protected readonly view = signal<View>('wide');
   protected readonly views: readonly { view: View; name: string }[] = [
-    { view: 'wide', name: 'Wide 1280' },
-    { view: 'medium', name: 'Medium 820' },
-    { view: 'narrow', name: 'Narrow 390' },
+    { view: 'wide', name: 'Wide' },
+    { view: 'medium', name: 'Medium' },
+    { view: 'narrow', name: 'Narrow' },
     { view: 'all', name: 'All three' },
   ];
   private readonly room = signal({ width: 800, height: 500 });
