@@ -10,6 +10,7 @@ export * from './catalogue/snapshot';
 export * from './facets/advice';
 export * from './facets/count';
 export * from './facets/facetModel';
+export * from './facets/facetWords';
 export * from './facets/filter';
 export * from './facets/packedRows';
 export * from './facets/selection';

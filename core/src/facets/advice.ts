@@ -66,7 +66,11 @@ function countsOf(
 ): { value: string; count: number }[] {
   if (column.kind === 'values') {
     const counts = filtered.valueCounts(column);
-    return column.values.flatMap(({ value }, code) => (counts[code] ? [{ value, count: counts[code] }] : []));
+    // Above all of the products of an aisle stand its own categories; only those below them split it.
+    const whole = column.key === 'category' ? filtered.count : -1;
+    return column.values.flatMap(({ value }, code) =>
+      counts[code] && counts[code] !== whole ? [{ value, count: counts[code] }] : [],
+    );
   }
   const spread = filtered.numberSpread(column);
   if (!spread) return [];

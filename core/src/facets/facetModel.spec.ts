@@ -4,6 +4,7 @@ import { composePage } from '../page/composePage';
 import type { FixtureModel } from '../page/pageModel';
 import { housePlan } from '../plans/housePlan';
 import type { FacetChoice } from '../plans/plan';
+import type { FacetModel } from './facetModel';
 import { FRAME, NOW, product } from '../testing/catalogues';
 
 const rows = [
@@ -123,5 +124,122 @@ describe('a facet', () => {
       ['3 and up', '/?diameter=28&material=gone&price=10..20'],
     ]);
     expect(page.clearHref).toBe('/');
+  });
+});
+
+describe('the controls of a facet', () => {
+  const many = Array.from({ length: 24 }, (_, k) =>
+    product(k + 1, {
+      price: 1000 + k * 100,
+      was: k % 3 ? null : 9000,
+      stock: [0, 3, 20][k % 3],
+      categories: [[2], [3], [4], [5]][k % 4],
+      attributes: {
+        diameter: 10 + k,
+        material: ['steel', 'iron'][k % 2],
+        hob: [['gas'], ['gas', 'induction'], ['induction']][k % 3],
+        'oven-safe': k % 2 === 0,
+      },
+    }),
+  );
+  const shop = snapshotOf(FRAME, many);
+  const ask = (
+    parameters: Record<string, string>,
+    change: Partial<FacetChoice>,
+    key: string,
+    path = '/',
+  ): FacetModel | undefined => {
+    const plan = housePlan(shop, 'House');
+    const fixtures = plan.fixtures.map((fixture) =>
+      fixture.type === 'facets'
+        ? { ...fixture, facets: fixture.facets.map((one) => (one.key === key ? { ...one, ...change } : one)) }
+        : fixture,
+    );
+    const page = composePage(
+      shop,
+      { number: 1, plans: [{ ...plan, fixtures }], ranges: [] },
+      { path, parameters, matches: null, now: NOW },
+    )!;
+    const panel = page.fixtures.find(
+      (fixture): fixture is Extract<FixtureModel, { type: 'facets' }> => fixture.type === 'facets',
+    );
+    return panel?.facets.find((one) => one.key === key);
+  };
+
+  it('suit the values unless the plan says otherwise', () => {
+    expect(ask({}, {}, 'diameter')!.control).toBe('steps');
+    expect(ask({}, { control: 'slider' }, 'diameter')).toMatchObject({
+      control: 'range',
+      range: { min: 10, max: 33 },
+    });
+    expect(ask({}, { control: 'list' }, 'diameter')!.values).toHaveLength(24);
+    expect(ask({}, {}, 'sale')!.control).toBe('toggle');
+    expect(ask({}, { control: 'toggle' }, 'oven-safe')!.values.map(({ value }) => value)).toEqual(['yes']);
+    expect(ask({}, { control: 'toggle' }, 'material')!.control).toBe('list');
+    expect(ask({}, { control: 'steps' }, 'price')!.values.length).toBeGreaterThan(2);
+  });
+
+  it('as steps hold every product once, and several may be chosen', () => {
+    const steps = ask({}, {}, 'diameter')!.values;
+    expect(steps.reduce((sum, { count }) => sum + count, 0)).toBe(24);
+    const [first, second] = steps;
+    expect(first.label).toMatch(/^10 – \d+\u00a0cm$/);
+    const chosen = ask({ diameter: `${first.value},${second.value}` }, {}, 'diameter')!.values;
+    expect(chosen.filter(({ selected }) => selected)).toHaveLength(2);
+    const odd = ask({ diameter: '11..12' }, {}, 'diameter')!.values;
+    expect(odd.find(({ value }) => value === '11..12')).toMatchObject({ selected: true, count: 2 });
+  });
+
+  it('as one of a list give up what was chosen before', () => {
+    const single = ask({ material: 'steel' }, { control: 'single' }, 'material')!.values;
+    expect(single.find(({ value }) => value === 'iron')!.href).toBe('/?material=iron');
+    const list = ask({ material: 'steel' }, {}, 'material')!.values;
+    expect(list.find(({ value }) => value === 'iron')!.href).toBe('/?material=steel,iron');
+  });
+
+  it('with all of several narrow with every value, and count so', () => {
+    const any = ask({ hob: 'gas' }, {}, 'hob')!.values;
+    const all = ask({ hob: 'gas' }, { logic: 'all' }, 'hob')!.values;
+    expect(any.map(({ value, count }) => [value, count])).toEqual(
+      expect.arrayContaining([
+        ['gas', 16],
+        ['induction', 16],
+      ]),
+    );
+    expect(all.find(({ value }) => value === 'induction')!.count).toBe(8);
+  });
+
+  it('of categories open the way down to what is chosen', () => {
+    const depths = (parameters: Record<string, string>): [string, number][] =>
+      ask(parameters, {}, 'category')!.values.map(({ value, depth }) => [value, depth]);
+    expect(depths({})).toEqual([
+      ['cookware', 0],
+      ['knives', 0],
+    ]);
+    expect(depths({ category: 'cookware/pans' })).toEqual([
+      ['cookware', 0],
+      ['cookware/pans', 1],
+      ['cookware/pans/crepe-pans', 2],
+      ['cookware/pots', 1],
+      ['knives', 0],
+    ]);
+  });
+
+  it('put values in the order that is wished', () => {
+    const labels = (sort: FacetChoice['sort'], key: string): string[] =>
+      ask({}, { sort, control: 'list' }, key)!.values.map(({ label }) => label);
+    expect(labels('name', 'material')).toEqual(['iron', 'steel']);
+    expect(labels('auto', 'stock')).toEqual(['In stock', 'Few left', 'Sold out']);
+    expect(labels('value', 'diameter').slice(0, 2)).toEqual(['10', '11']);
+  });
+
+  it('say in a chip what is chosen, also where the value alone would say nothing', () => {
+    const plan = housePlan(shop, 'House');
+    const page = composePage(
+      shop,
+      { number: 1, plans: [plan], ranges: [] },
+      { path: '/', parameters: { sale: 'yes', 'oven-safe': 'yes' }, matches: null, now: NOW },
+    )!;
+    expect(page.applied.map(({ label }) => label)).toEqual(['Oven-safe: Yes', 'On sale']);
   });
 });

@@ -1,16 +1,13 @@
 import type { Aisle } from '../catalogue/aisles';
-import type { FacetColumn, NumberColumn, ValueColumn } from '../catalogue/columns';
-import { textIn } from '../catalogue/rows';
+import type { FacetColumn, ValueColumn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
 import { valueLabel } from '../card/card';
-import { moneyOf } from '../card/money';
 import { encodedPick, type ListingState, type NeighbourAddresses } from '../page/address';
-import { wordsIn } from '../page/words';
 import type { FacetChoice, FacetControlChoice } from '../plans/plan';
-import { numberText } from '../text/numbers';
+import { facetLabel } from './facetWords';
 import type { Filtered } from './filter';
-import { isNumeric, pickText, within, type FacetPick } from './selection';
-import { stepsOf, type NumberCount } from './steps';
+import { numbersOf, rangeModel, ratingModel, stepsModel, valueRangeModel } from './numberFacets';
+import { isNumeric, type FacetPick } from './selection';
 
 export type FacetControl = 'list' | 'single' | 'swatches' | 'range' | 'steps' | 'toggle' | 'search';
 
@@ -66,22 +63,6 @@ export interface FacetContext {
   filtered: Filtered;
 }
 
-const RATING_STEPS = [4.5, 4, 3.5, 3];
-
-/** A facet's own words: the plan's, else the catalogue's, else its key. */
-export function facetLabel(
-  snapshot: Snapshot,
-  choice: Pick<FacetChoice, 'key' | 'label'>,
-  lang: string,
-): string {
-  const own = choice.label[lang];
-  if (own) return own;
-  const attribute = snapshot.attributes.get(choice.key);
-  if (attribute) return textIn(attribute.row.labels, lang, snapshot.frame.languages) || choice.key;
-  const words: Readonly<Record<string, string>> = wordsIn(lang).facets;
-  return words[choice.key] ?? choice.key;
-}
-
 /** More distinct numbers than this are offered in steps. */
 const MOST_NUMBERS = 10;
 
@@ -110,7 +91,7 @@ export function facetModel(context: FacetContext, choice: FacetChoice): FacetMod
   if (!column) return null;
   const picks = state.selections.get(choice.key) ?? [];
   const control = controlOf(snapshot, column, choice.control);
-  const base: Base = {
+  const base: FacetBase = {
     key: choice.key,
     label: facetLabel(snapshot, choice, state.lang),
     control,
@@ -133,7 +114,8 @@ export function facetModel(context: FacetContext, choice: FacetChoice): FacetMod
   return { ...base, values, range: null };
 }
 
-type Base = Omit<FacetModel, 'values' | 'range'>;
+/** What every form of a facet shares. */
+export type FacetBase = Omit<FacetModel, 'values' | 'range'>;
 
 function valueModels(
   context: FacetContext,
@@ -243,197 +225,4 @@ function offeredCodes(
   };
   walk(aisle.kind === 'category' ? aisle : snapshot.aisles.byPath.get('/')!, 0);
   return offered;
-}
-
-function rangeModel(
-  context: FacetContext,
-  base: Base,
-  column: NumberColumn,
-  picks: readonly FacetPick[],
-): FacetModel | null {
-  const spread = context.filtered.numberSpread(column);
-  const range = picks.find((pick) => pick.kind === 'range');
-  if ((!spread || spread.min === spread.max) && !range) return null;
-  const buckets = spread ? context.filtered.numberBuckets(column, spread) : [];
-  const currency = context.snapshot.currencies[0] ?? null;
-  return {
-    ...base,
-    values: [],
-    range: {
-      min: (spread?.min ?? 0) / column.scale,
-      max: (spread?.max ?? 0) / column.scale,
-      from: range?.from ?? null,
-      to: range?.to ?? null,
-      currency: column.key === 'price' ? currency : null,
-      buckets: buckets.map(({ from, to, count }) => ({
-        from: from / column.scale,
-        to: to / column.scale,
-        count,
-      })),
-    },
-  };
-}
-
-function ratingModel(
-  context: FacetContext,
-  base: Base,
-  column: NumberColumn,
-  picks: readonly FacetPick[],
-): FacetModel | null {
-  const { state } = context;
-  const counts = context.filtered.countAtLeast(column, RATING_STEPS);
-  const chosen = new Set(picks.map(pickText));
-  const values: FacetValueModel[] = [];
-  RATING_STEPS.forEach((step, s) => {
-    const pick: FacetPick = { kind: 'range', from: step, to: null };
-    const selected = chosen.has(pickText(pick));
-    if (counts[s] === 0 && !selected) return;
-    values.push({
-      value: pickText(pick),
-      label: pickLabel(context.snapshot, column, pick, state.lang),
-      count: counts[s],
-      selected,
-      // One step at a time: a second one could only widen the first.
-      href: context.addresses.with(column.key, selected ? [] : [encodedPick(pick)]),
-      swatch: null,
-      depth: 0,
-    });
-  });
-  return values.length ? { ...base, values, range: null } : null;
-}
-
-/** The numbers that a facet is counted over, ascending, in the units of addresses. */
-function numbersOf(context: FacetContext, column: FacetColumn): NumberCount[] {
-  if (column.kind === 'values') {
-    const counts = context.filtered.valueCounts(column);
-    return column.values
-      .flatMap(({ number }, code) => (number === null ? [] : [{ number, count: counts[code] }]))
-      .sort((a, b) => a.number - b.number);
-  }
-  const spread = context.filtered.numberSpread(column);
-  if (!spread) return [];
-  const buckets = context.filtered.numberBuckets(column, spread);
-  // A bucket ends one cent below the next, so that two never share a price.
-  return buckets.flatMap(({ from, to, count }) => [
-    { number: from / column.scale, count },
-    { number: (to - 1) / column.scale, count: 0 },
-  ]);
-}
-
-/** Steps of numbers; several may be chosen. A chosen step that is not offered any more stays, to be given up. */
-function stepsModel(
-  context: FacetContext,
-  base: Base,
-  column: FacetColumn,
-  numbers: readonly NumberCount[],
-  picks: readonly FacetPick[],
-): FacetModel | null {
-  const { state, snapshot, addresses } = context;
-  const chosen = picks.map(encodedPick);
-  const steps =
-    column.kind === 'values'
-      ? stepsOf(numbers)
-      : numbers.flatMap(({ number, count }, at) =>
-          at % 2 === 0 && count ? [{ from: number, to: numbers[at + 1].number, count }] : [],
-        );
-  const offered = steps.map(({ from, to, count }) => ({ pick: rangePick(from, to), count }));
-  for (const pick of picks)
-    if (pick.kind === 'range' && !offered.some((step) => pickText(step.pick) === pickText(pick)))
-      offered.push({
-        pick,
-        count: numbers.reduce(
-          (sum, { number, count }) => sum + (within(number, pick.from, pick.to) ? count : 0),
-          0,
-        ),
-      });
-  const values = offered.map(({ pick, count }): FacetValueModel => {
-    const text = encodedPick(pick);
-    const selected = chosen.includes(text);
-    return {
-      value: pickText(pick),
-      label: pickLabel(snapshot, column, pick, state.lang),
-      count,
-      selected,
-      href: addresses.with(
-        column.key,
-        selected ? chosen.filter((other) => other !== text) : [...chosen, text],
-      ),
-      swatch: null,
-      depth: 0,
-    };
-  });
-  return values.length > 1 || picks.length ? { ...base, values, range: null } : null;
-}
-
-const rangePick = (from: number, to: number): FacetPick => ({ kind: 'range', from, to });
-
-/** The slider of an attribute whose numbers are a dictionary: its bars are its steps. */
-function valueRangeModel(
-  context: FacetContext,
-  base: Base,
-  column: ValueColumn,
-  picks: readonly FacetPick[],
-): FacetModel | null {
-  const numbers = numbersOf(context, column).filter(({ count }) => count > 0);
-  const range = picks.find((pick) => pick.kind === 'range');
-  if (numbers.length < 2 && !range) return null;
-  const buckets = stepsOf(numbers, 12);
-  return {
-    ...base,
-    values: [],
-    range: {
-      min: numbers[0]?.number ?? 0,
-      max: numbers[numbers.length - 1]?.number ?? 0,
-      from: range?.from ?? null,
-      to: range?.to ?? null,
-      currency: null,
-      buckets,
-    },
-  };
-}
-
-/** A pick in words, for the chips of what is applied. */
-export function pickLabel(snapshot: Snapshot, column: FacetColumn, pick: FacetPick, lang: string): string {
-  if (pick.kind === 'value') {
-    const code = column.kind === 'values' ? column.codeOf.get(pick.value) : undefined;
-    if (code === undefined || column.kind !== 'values') return pick.value;
-    const unit = snapshot.attributes.get(column.key)?.row.unit;
-    return valueLabel(snapshot, column, code, lang) + (unit ? `\u00a0${unit}` : '');
-  }
-  if (column.key === 'rating' && pick.from !== null && pick.to === null)
-    return wordsIn(lang).atLeast(numberText(pick.from, lang));
-  const currency = column.key === 'price' ? snapshot.currencies[0] : null;
-  const unit = snapshot.attributes.get(column.key)?.row.unit;
-  const print = (number: number): string =>
-    currency
-      ? moneyOf(Math.round(number * 100), currency, lang).text
-      : numberText(number, lang) + (unit ? `\u00a0${unit}` : '');
-  if (pick.from === null) return `≤ ${print(pick.to!)}`;
-  if (pick.to === null) return `≥ ${print(pick.from)}`;
-  return `${print(pick.from)} – ${print(pick.to)}`;
-}
-
-/** Every chosen value with its way out, in the order of the address. */
-export function appliedModels(
-  snapshot: Snapshot,
-  state: ListingState,
-  addresses: NeighbourAddresses,
-): AppliedModel[] {
-  const applied: AppliedModel[] = [];
-  for (const key of [...state.selections.keys()].sort()) {
-    const picks = state.selections.get(key)!;
-    const texts = picks.map(encodedPick);
-    picks.forEach((pick, at) =>
-      applied.push({
-        key,
-        value: pickText(pick),
-        label: pickLabel(snapshot, snapshot.facets.get(key)!, pick, state.lang),
-        href: addresses.with(
-          key,
-          texts.filter((_, other) => other !== at),
-        ),
-      }),
-    );
-  }
-  return applied;
 }

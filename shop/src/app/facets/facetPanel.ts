@@ -40,14 +40,12 @@ const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, 
                 (input)="seek(facet.key, $any($event.target).value)"
               />
             }
-            <ng-container
-              *ngTemplateOutlet="list; context: { values: first(facet), control: facet.control }"
-            />
+            <ng-container *ngTemplateOutlet="list; context: { values: first(facet), control: look(facet) }" />
             @if (rest(facet); as more) {
               @if (more.length) {
                 <details class="more">
                   <summary>{{ words().more(more.length) }}</summary>
-                  <ng-container *ngTemplateOutlet="list; context: { values: more, control: facet.control }" />
+                  <ng-container *ngTemplateOutlet="list; context: { values: more, control: look(facet) }" />
                 </details>
               }
             }
@@ -110,6 +108,11 @@ export class FacetPanel {
         }),
       ),
   );
+
+  /** Of ratings one step is chosen at a time, of other steps several. */
+  protected look(facet: FacetModel): FacetModel['control'] {
+    return facet.key === 'rating' && facet.control === 'steps' ? 'single' : facet.control;
+  }
 
   protected first(facet: FacetModel): FacetModel['values'] {
     return this.split().get(facet.key)!.first;

@@ -1,0 +1,155 @@
+import type { FacetColumn, NumberColumn, ValueColumn } from '../catalogue/columns';
+import { encodedPick } from '../page/address';
+import type { FacetBase, FacetContext, FacetModel, FacetValueModel } from './facetModel';
+import { pickLabel } from './facetWords';
+import { pickText, within, type FacetPick } from './selection';
+import { stepsOf, type NumberCount } from './steps';
+
+const RATING_STEPS = [4.5, 4, 3.5, 3];
+
+export function rangeModel(
+  context: FacetContext,
+  base: FacetBase,
+  column: NumberColumn,
+  picks: readonly FacetPick[],
+): FacetModel | null {
+  const spread = context.filtered.numberSpread(column);
+  const range = picks.find((pick) => pick.kind === 'range');
+  if ((!spread || spread.min === spread.max) && !range) return null;
+  const buckets = spread ? context.filtered.numberBuckets(column, spread) : [];
+  const currency = context.snapshot.currencies[0] ?? null;
+  return {
+    ...base,
+    values: [],
+    range: {
+      min: (spread?.min ?? 0) / column.scale,
+      max: (spread?.max ?? 0) / column.scale,
+      from: range?.from ?? null,
+      to: range?.to ?? null,
+      currency: column.key === 'price' ? currency : null,
+      buckets: buckets.map(({ from, to, count }) => ({
+        from: from / column.scale,
+        to: to / column.scale,
+        count,
+      })),
+    },
+  };
+}
+
+export function ratingModel(
+  context: FacetContext,
+  base: FacetBase,
+  column: NumberColumn,
+  picks: readonly FacetPick[],
+): FacetModel | null {
+  const { state } = context;
+  const counts = context.filtered.countAtLeast(column, RATING_STEPS);
+  const chosen = new Set(picks.map(pickText));
+  const values: FacetValueModel[] = [];
+  RATING_STEPS.forEach((step, s) => {
+    const pick: FacetPick = { kind: 'range', from: step, to: null };
+    const selected = chosen.has(pickText(pick));
+    if (counts[s] === 0 && !selected) return;
+    values.push({
+      value: pickText(pick),
+      label: pickLabel(context.snapshot, column, pick, state.lang),
+      count: counts[s],
+      selected,
+      // One step at a time: a second one could only widen the first.
+      href: context.addresses.with(column.key, selected ? [] : [encodedPick(pick)]),
+      swatch: null,
+      depth: 0,
+    });
+  });
+  return values.length ? { ...base, values, range: null } : null;
+}
+
+/** The numbers that a facet is counted over, ascending, in the units of addresses. */
+export function numbersOf(context: FacetContext, column: FacetColumn): NumberCount[] {
+  if (column.kind === 'values') {
+    const counts = context.filtered.valueCounts(column);
+    return column.values
+      .flatMap(({ number }, code) => (number === null ? [] : [{ number, count: counts[code] }]))
+      .sort((a, b) => a.number - b.number);
+  }
+  const spread = context.filtered.numberSpread(column);
+  if (!spread) return [];
+  const buckets = context.filtered.numberBuckets(column, spread);
+  // A bucket ends one cent below the next, so that two never share a price.
+  return buckets.flatMap(({ from, to, count }) => [
+    { number: from / column.scale, count },
+    { number: (to - 1) / column.scale, count: 0 },
+  ]);
+}
+
+/** Steps of numbers; several may be chosen. A chosen step that is not offered any more stays, to be given up. */
+export function stepsModel(
+  context: FacetContext,
+  base: FacetBase,
+  column: FacetColumn,
+  numbers: readonly NumberCount[],
+  picks: readonly FacetPick[],
+): FacetModel | null {
+  const { state, snapshot, addresses } = context;
+  const chosen = picks.map(encodedPick);
+  const steps =
+    column.kind === 'values'
+      ? stepsOf(numbers)
+      : numbers.flatMap(({ number, count }, at) =>
+          at % 2 === 0 && count ? [{ from: number, to: numbers[at + 1].number, count }] : [],
+        );
+  const offered = steps.map(({ from, to, count }) => ({ pick: rangePick(from, to), count }));
+  for (const pick of picks)
+    if (pick.kind === 'range' && !offered.some((step) => pickText(step.pick) === pickText(pick)))
+      offered.push({
+        pick,
+        count: numbers.reduce(
+          (sum, { number, count }) => sum + (within(number, pick.from, pick.to) ? count : 0),
+          0,
+        ),
+      });
+  const values = offered.map(({ pick, count }): FacetValueModel => {
+    const text = encodedPick(pick);
+    const selected = chosen.includes(text);
+    return {
+      value: pickText(pick),
+      label: pickLabel(snapshot, column, pick, state.lang),
+      count,
+      selected,
+      href: addresses.with(
+        column.key,
+        selected ? chosen.filter((other) => other !== text) : [...chosen, text],
+      ),
+      swatch: null,
+      depth: 0,
+    };
+  });
+  return values.length > 1 || picks.length ? { ...base, values, range: null } : null;
+}
+
+const rangePick = (from: number, to: number): FacetPick => ({ kind: 'range', from, to });
+
+/** The slider of an attribute whose numbers are a dictionary: its bars are its steps. */
+export function valueRangeModel(
+  context: FacetContext,
+  base: FacetBase,
+  column: ValueColumn,
+  picks: readonly FacetPick[],
+): FacetModel | null {
+  const numbers = numbersOf(context, column).filter(({ count }) => count > 0);
+  const range = picks.find((pick) => pick.kind === 'range');
+  if (numbers.length < 2 && !range) return null;
+  const buckets = stepsOf(numbers, 12);
+  return {
+    ...base,
+    values: [],
+    range: {
+      min: numbers[0]?.number ?? 0,
+      max: numbers[numbers.length - 1]?.number ?? 0,
+      from: range?.from ?? null,
+      to: range?.to ?? null,
+      currency: null,
+      buckets,
+    },
+  };
+}
