@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { runApplication } from '../tests/support/application';
-import { TestBrowser } from '../tests/support/browser';
+import { choose, frameOf, TestBrowser } from '../tests/support/browser';
 
 const FOLDER = path.resolve(import.meta.dirname, '../docs/screenshots');
 await mkdir(FOLDER, { recursive: true });
@@ -50,6 +50,48 @@ try {
   await house.locator('[data-slip="facets"]').click();
   await house.locator('.widths button::-p-text(All three)').click();
   await shot(house, 'plan-widths.png');
+
+  const emptied = await plan('/plans/house?aisle=%2Ftable');
+  await emptied.locator('[data-slip="range"]').click();
+  for (const clause of ['on sale', 'category']) await choose(emptied, '[aria-label="Add a clause"]', clause);
+  await choose(emptied, '[aria-label="Category"]', 'Knives and boards');
+  await emptied.waitForSelector('.empty');
+  await emptied.$eval('.sieve-head', (head) => head.scrollIntoView({ block: 'center' }));
+  await shot(emptied, 'range.png');
+  await emptied.locator('[aria-label="Take away: are in Knives and boards"]').click();
+  await emptied.locator('[aria-label="Take away: are on sale"]').click();
+
+  const arranged = await plan('/plans/knives?aisle=%2Fknives-and-boards');
+  await arranged.locator('button::-p-text(Arrange)').click();
+  const window = await frameOf(arranged);
+  await window.waitForSelector('[data-place="4"]');
+  await window.focus('[data-place="4"]');
+  for (const sign of ['2', '3'] as const) {
+    await arranged.keyboard.down('Alt');
+    await arranged.keyboard.press('ArrowLeft');
+    await arranged.keyboard.up('Alt');
+    await window.waitForSelector(`[data-place="${5 - Number(sign)}"] .pin-ticket`);
+    await arranged.waitForNetworkIdle({ idleTime: 300 });
+  }
+  await shot(arranged, 'arrange.png');
+  await arranged.locator('[data-slip="facets"]').click();
+  await arranged.locator('button::-p-text(Which filters help here?)').click();
+  await arranged.waitForSelector('desk-facet-advice tbody tr');
+  await arranged.$eval('desk-facet-advice', (advice) => advice.scrollIntoView({ block: 'start' }));
+  await shot(arranged, 'advice.png');
+
+  const saved = await plan('/plans/house?aisle=%2Fcookware');
+  await saved.locator('[data-slip="range"]').click();
+  await choose(saved, '[aria-label="Add a clause"]', 'on sale');
+  await choose(saved, '[aria-label="Add a clause"]', 'in stock');
+  await saved.locator('button::-p-text(Save as a range)').click();
+  await saved.locator('[aria-label="Name of the range"]').fill('Offers ready to send');
+  await saved.locator('button::-p-text(Save it)').click();
+  await saved.waitForSelector('.saving.saved');
+  await saved.goto(`${application.baseUrl}/ranges`);
+  await saved.locator('a::-p-text(Offers ready to send)').click();
+  await saved.waitForSelector('desk-clauses li');
+  await shot(saved, 'ranges.png');
 
   const knives = await plan('/plans/knives?aisle=%2Fknives-and-boards');
   await knives.locator('[data-slip="grid"]').click();

@@ -1,6 +1,6 @@
 import type { Frame, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { eventually, frameOf, TestBrowser, textOf } from '../support/browser';
+import { choose, eventually, frameOf, TestBrowser, textOf } from '../support/browser';
 
 let browser: TestBrowser;
 beforeAll(async () => {
@@ -16,17 +16,6 @@ async function planPage(address: string): Promise<Page> {
   const page = await browser.desk(address);
   await page.waitForSelector('desk-tally li');
   return page;
-}
-
-/** Chooses an entry of a list by what it says. */
-async function choose(page: Page, selector: string, text: string): Promise<void> {
-  const value = await eventually(
-    page,
-    `[...document.querySelectorAll(${JSON.stringify(`${selector} option`)})]
-      .find((option) => option.textContent.trim() === ${JSON.stringify(text)})?.value ?? ''`,
-    (found: string) => found !== '',
-  );
-  await page.select(selector, value);
 }
 
 const count = (page: Page, wanted: (count: number) => boolean): Promise<number> =>

@@ -91,3 +91,14 @@ export async function frameOf(page: Page): Promise<Frame> {
   await frame.waitForFunction(() => document.documentElement.classList.contains('in-window'));
   return frame;
 }
+
+/** Chooses an entry of a list by what it says, once it is offered. */
+export async function choose(page: Page, selector: string, text: string): Promise<void> {
+  const value = await eventually(
+    page,
+    `[...document.querySelectorAll(${JSON.stringify(`${selector} option`)})]
+      .find((option) => option.textContent.trim() === ${JSON.stringify(text)})?.value ?? ''`,
+    (found: string) => found !== '',
+  );
+  await page.select(selector, value);
+}

@@ -199,21 +199,21 @@ export class PageWindow {
         this.store.dispatch(PlanActions.fixtureMarked({ id: data.id }));
         break;
       case 'fond:place':
-        this.pin((pins, aisle) => withPin(pins, data.sku, data.place, aisle));
+        this.pin(`pin at ${data.place}`, (pins, aisle) => withPin(pins, data.sku, data.place, aisle));
         break;
       case 'fond:unpin':
-        this.pin((pins, aisle) => withoutPin(pins, data.sku, aisle));
+        this.pin(`pin of ${data.sku}`, (pins, aisle) => withoutPin(pins, data.sku, aisle));
         break;
       case 'fond:scrolled':
         this.sendAll({ type: 'fond:scroll', share: data.share }, event.source);
     }
   }
 
-  private pin(change: (pins: readonly Pin[], aisle: string) => Pin[]): void {
+  /** Every move is a step of its own, however quickly one follows another. */
+  private pin(what: string, change: (pins: readonly Pin[], aisle: string) => Pin[]): void {
     const order = this.editor.shelf()?.order;
     const aisle = this.preview()?.report?.aisle.key;
-    if (order && aisle)
-      this.editor.editShelf('pins', { order: { ...order, pins: change(order.pins, aisle) } });
+    if (order && aisle) this.editor.editShelf(what, { order: { ...order, pins: change(order.pins, aisle) } });
   }
 
   /** The aisle stands in the desk's own address, so that the view can be shared and Back works. */
