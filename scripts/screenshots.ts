@@ -87,6 +87,9 @@ try {
   await saved.locator('button::-p-text(Save as a range)').click();
   await saved.locator('[aria-label="Name of the range"]').fill('Offers ready to send');
   await saved.locator('button::-p-text(Save it)').click();
+  await saved.waitForFunction(() =>
+    document.querySelector('[data-slip="range"]')?.textContent?.includes('Offers'),
+  );
   await saved.waitForSelector('.saving.saved');
   await saved.goto(`${application.baseUrl}/ranges`);
   await saved.locator('a::-p-text(Offers ready to send)').click();

@@ -30,7 +30,7 @@ import {
 
 export { OTHERWISE } from './byKind';
 export { planSchema } from './planSchema';
-export { clausesSchema, rangeSchema } from './rangeSchema';
+export { clausesSchema, rangeSchema, savedRuleSchema } from './rangeSchema';
 export { importMappingSchema } from './shapes';
 
 const rangeName = Joi.string().trim().min(1).max(80).required();

@@ -6,7 +6,15 @@ import {
   type ValueColumn,
 } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
-import { borrowWords, giveBack, intersectInto, uniteInto, wordCount, type Words } from '../catalogue/sets';
+import {
+  borrowWords,
+  giveBack,
+  intersectInto,
+  uniteInto,
+  wordCount,
+  type Posting,
+  type Words,
+} from '../catalogue/sets';
 
 /** One chosen value of a facet: a word of its dictionary, or numbers from … to (both included, null for open). */
 export type FacetPick =
@@ -107,7 +115,12 @@ export function chosenWords(
 ): Words {
   const words = borrowWords(wordCount(snapshot.size));
   if (!all || picks.length < 2) {
-    for (const pick of picks) unitePick(words, column, pick);
+    picks.forEach((pick, at) => {
+      const posting = at === 0 && pick.kind === 'value' ? postingOf(column, pick.value) : undefined;
+      // The first set is copied as a block, which costs a tenth of uniting it word by word.
+      if (posting?.words) words.set(posting.words);
+      else unitePick(words, column, pick);
+    });
     return words;
   }
   unitePick(words, column, picks[0]);
@@ -120,10 +133,16 @@ export function chosenWords(
   return words;
 }
 
+function postingOf(column: FacetColumn, value: string): Posting | undefined {
+  if (column.kind !== 'values') return undefined;
+  const code = column.codeOf.get(value);
+  return code === undefined ? undefined : column.postings[code];
+}
+
 function unitePick(words: Words, column: FacetColumn, pick: FacetPick): void {
   if (pick.kind === 'value') {
-    const code = column.kind === 'values' ? column.codeOf.get(pick.value) : undefined;
-    if (code !== undefined && column.kind === 'values') uniteInto(words, column.postings[code]);
+    const posting = postingOf(column, pick.value);
+    if (posting) uniteInto(words, posting);
   } else if (column.kind === 'number') uniteRange(words, column, pick.from, pick.to);
   else
     column.values.forEach(({ number }, code) => {

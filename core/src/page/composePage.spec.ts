@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { snapshotOf } from '../catalogue/snapshot';
 import { parseSelections } from '../facets/selection';
 import { housePlan } from '../plans/housePlan';
+import type { ShelfOrder } from '../order/sorting';
 import { shelfOf, type Edition, type Plan } from '../plans/plan';
 import type { RangeRule } from '../range/rule';
 import {
@@ -336,5 +337,74 @@ describe('a plan without a shelf', () => {
       now: NOW,
     })!;
     expect(page.fixtures.map((fixture) => fixture.type)).toEqual(['title', 'navigation']);
+  });
+});
+
+describe('a plan’s own order', () => {
+  const rows = Array.from({ length: 30 }, (_, k) =>
+    product(k + 1, {
+      stock: k % 7 === 3 ? 0 : 5,
+      featured: k === 20,
+      attributes: { material: ['steel', 'iron'][k % 2] },
+    }),
+  );
+  const snapshot = snapshotOf(FRAME, rows);
+  const planned = (change: Partial<ShelfOrder>): Plan => {
+    const house = housePlan(snapshot, 'House');
+    return {
+      ...house,
+      fixtures: house.fixtures.map((fixture) =>
+        fixture.type === 'shelf'
+          ? {
+              ...fixture,
+              order: { ...fixture.order, levels: [{ key: 'newest', reversed: false }], ...change },
+            }
+          : fixture,
+      ),
+    };
+  };
+  const skus = (plan: Plan, parameters: Record<string, string> = {}): string[] => {
+    const all: string[] = [];
+    for (let page = 1; page <= 3; page++) {
+      const model = composePage(snapshot, editionOf(plan), {
+        path: '/',
+        parameters: { ...parameters, size: '10', page: String(page) },
+        matches: null,
+        now: NOW,
+      })!;
+      all.push(...shelfModelOf(model)!.cards.map(({ sku }) => sku));
+    }
+    return all;
+  };
+
+  it('holds pins, lifts, keeps sold out last, and shows everybody once over its pages', () => {
+    const plan = planned({
+      pins: [{ sku: 'P-25', place: 2, aisle: 'front' }],
+      lift: [{ kind: 'featured' }],
+      soldOutLast: true,
+    });
+    const all = skus(plan);
+    expect(new Set(all).size).toBe(30);
+    expect(all.slice(0, 3)).toEqual(['P-21', 'P-25', 'P-1']);
+    expect(all.slice(-3)).toEqual(['P-4', 'P-11', 'P-18']);
+  });
+
+  it('gives way to the sort that a shopper chose, save for what is sold out', () => {
+    const plan = planned({
+      pins: [{ sku: 'P-25', place: 1, aisle: null }],
+      lift: [{ kind: 'featured' }],
+      soldOutLast: true,
+    });
+    const all = skus(plan, { order: 'price' });
+    expect(all.slice(0, 3)).toEqual(['P-1', 'P-2', 'P-3']);
+    expect(all.at(-1)).toBe('P-25');
+  });
+
+  it('keeps what is alike apart', () => {
+    const all = skus(
+      planned({ spread: { by: 'material', most: 1 }, levels: [{ key: 'stock', reversed: false }] }),
+    );
+    const materialOf = (sku: string): unknown => rows.find((row) => row.sku === sku)!.attributes['material'];
+    for (let at = 1; at < 20; at++) expect(materialOf(all[at])).not.toBe(materialOf(all[at - 1]));
   });
 });

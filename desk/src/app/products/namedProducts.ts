@@ -38,6 +38,7 @@ import { ProductPicker } from './productPicker';
       <summary>Paste article numbers</summary>
       <textarea
         #pasted
+        class="field"
         rows="3"
         aria-label="Article numbers"
         placeholder="One a line, or with commas between"
@@ -57,11 +58,6 @@ import { ProductPicker } from './productPicker';
     }
     textarea {
       width: 100%;
-      padding: 5px 8px;
-      border: 1px solid var(--hairline);
-      background: var(--sheet);
-      color: inherit;
-      font: inherit;
     }
     summary {
       color: var(--petrol);

@@ -13,6 +13,7 @@ import { Api } from '../api/api';
   template: `
     <input
       type="search"
+      class="field"
       [placeholder]="prompt()"
       [attr.aria-label]="prompt()"
       [value]="text()"
@@ -69,12 +70,6 @@ import { Api } from '../api/api';
     }
     input {
       width: 100%;
-      padding: 5px 8px;
-      border: 1px solid var(--hairline);
-      border-radius: 2px;
-      background: var(--sheet);
-      color: inherit;
-      font: inherit;
     }
     ul {
       list-style: none;

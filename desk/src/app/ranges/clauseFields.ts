@@ -68,62 +68,12 @@ const STATES: readonly { state: StockState; name: string }[] = [
           <span class="unit">any value</span>
         }
       }
-      @case ('attributeNumber') {
-        <label
-          >from
-          <input
-            type="number"
-            class="number"
-            min="0"
-            step="any"
-            [value]="one.from ?? ''"
-            (change)="bound('from', $any($event.target).value)"
-            aria-label="From"
-        /></label>
-        <label
-          >to
-          <input
-            type="number"
-            class="number"
-            min="0"
-            step="any"
-            [value]="one.to ?? ''"
-            (change)="bound('to', $any($event.target).value)"
-            aria-label="To"
-        /></label>
-        <span class="unit">{{ unit() }}</span>
-      }
-      @case ('number') {
-        <label
-          >from
-          <input
-            type="number"
-            class="number"
-            min="0"
-            step="any"
-            [value]="one.from ?? ''"
-            (change)="bound('from', $any($event.target).value)"
-            aria-label="From"
-        /></label>
-        <label
-          >to
-          <input
-            type="number"
-            class="number"
-            min="0"
-            step="any"
-            [value]="one.to ?? ''"
-            (change)="bound('to', $any($event.target).value)"
-            aria-label="To"
-        /></label>
-        <span class="unit">{{ unit() }}</span>
-      }
       @case ('activity') {
         <label
           >at least
           <input
             type="number"
-            class="number"
+            class="field number"
             min="0"
             [value]="one.least"
             (change)="whole('least', $any($event.target), 0, 1000000)"
@@ -133,7 +83,7 @@ const STATES: readonly { state: StockState; name: string }[] = [
           >within
           <input
             type="number"
-            class="number"
+            class="field number"
             min="1"
             max="400"
             [value]="one.days"
@@ -148,7 +98,7 @@ const STATES: readonly { state: StockState; name: string }[] = [
           >within
           <input
             type="number"
-            class="number"
+            class="field number"
             min="1"
             max="4000"
             [value]="one.days"
@@ -175,7 +125,7 @@ const STATES: readonly { state: StockState; name: string }[] = [
       @case ('title') {
         <input
           type="text"
-          class="text"
+          class="field text"
           maxlength="100"
           aria-label="Word in the name"
           [value]="one.text"
@@ -185,6 +135,22 @@ const STATES: readonly { state: StockState; name: string }[] = [
       @case ('language') {
         <span class="unit">Products without a name in this language are left out.</span>
       }
+    }
+    @if (bounds(); as ends) {
+      @for (end of ends; track end.name) {
+        <label
+          >{{ end.name }}
+          <input
+            type="number"
+            class="field number"
+            min="0"
+            step="any"
+            [value]="end.value ?? ''"
+            (change)="bound(end.name, $any($event.target).value)"
+            [attr.aria-label]="end.label"
+        /></label>
+      }
+      <span class="unit">{{ unit() }}</span>
     }
     @if (turned()) {
       <p class="turned" role="alert">From {{ $any(one).from }} down to {{ $any(one).to }}: turn it round.</p>
@@ -203,15 +169,6 @@ const STATES: readonly { state: StockState; name: string }[] = [
     }
     .text {
       width: 220px;
-    }
-    .number,
-    .text {
-      padding: 3px 6px;
-      border: 1px solid var(--hairline);
-      border-radius: 2px;
-      background: var(--sheet);
-      color: inherit;
-      font: inherit;
     }
     .turned {
       flex-basis: 100%;
@@ -254,6 +211,16 @@ export class ClauseFields {
       stock: 'pieces',
       sold: 'pieces',
     }[clause.field];
+  });
+  /** The two ends of a clause about numbers. */
+  protected readonly bounds = computed(() => {
+    const clause = this.clause();
+    return 'from' in clause
+      ? ([
+          { name: 'from', label: 'From', value: clause.from },
+          { name: 'to', label: 'To', value: clause.to },
+        ] as const)
+      : null;
   });
   protected readonly turned = computed(() => {
     const clause = this.clause();

@@ -2,37 +2,17 @@ import { BehaviorSubject, of, Subject, throwError, type Observable } from 'rxjs'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Action } from '@ngrx/store';
 import type { Actions } from '@ngrx/effects';
-import type { EditionSummary, Preview, Problem, StoredPlan, Vocabulary } from '@fond/contract';
-import { startingFixtures, type Plan } from '@fond/core';
+import type { EditionSummary, Preview, Problem, StoredPlan } from '@fond/contract';
+import type { Plan } from '@fond/core';
 import type { Api } from '../../api/api';
 import { FloorActions } from '../../floor/floor.actions';
+import { away, plan, stored, vocabulary } from '../../testing/plans';
 import { withShelf } from './edits';
 import type { KeptDrafts } from './keptDrafts';
 import { PlanActions } from './plan.actions';
 import { planEffects } from './plan.effects';
 import { planFeature, type PlanState } from './plan.feature';
 
-const plan: Plan = {
-  id: 'p',
-  name: 'Pans',
-  reach: { include: [], exclude: [] },
-  fixtures: startingFixtures([], []),
-};
-const stored = (version: number, document = plan): StoredPlan => ({
-  plan: document,
-  version,
-  updatedAt: '2026-01-01T00:00:00.000Z',
-  updatedBy: 'Ines Marlow',
-  live: null,
-});
-const vocabulary: Vocabulary = {
-  languages: ['en'],
-  currency: 'EUR',
-  products: 1,
-  facets: [],
-  attributes: [],
-};
-const away: Problem = { type: '/problems/database-away', title: 'Away', status: 503, detail: '' };
 const edit = (gap: number): Action =>
   PlanActions.edited({ plan: withShelf(plan, { gap }), what: 'gap', at: gap * 10_000 });
 

@@ -1,31 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { Problem, StoredPlan, Vocabulary } from '@fond/contract';
-import { startingFixtures, type Plan } from '@fond/core';
+import { away, plan, stored, vocabulary } from '../../testing/plans';
 import { withShelf } from './edits';
 import { PlanActions } from './plan.actions';
 import { planFeature, type PlanState } from './plan.feature';
-
-const vocabulary: Vocabulary = {
-  languages: ['en'],
-  currency: 'EUR',
-  products: 1,
-  facets: [],
-  attributes: [],
-};
-const plan: Plan = {
-  id: 'p',
-  name: 'P',
-  reach: { include: [], exclude: [] },
-  fixtures: startingFixtures([], []),
-};
-const stored = (version: number, document = plan): StoredPlan => ({
-  plan: document,
-  version,
-  updatedAt: '2026-01-01T00:00:00.000Z',
-  updatedBy: 'Ines Marlow',
-  live: plan,
-});
-const away: Problem = { type: '/problems/database-away', title: 'Away', status: 503, detail: '' };
 
 type Action = Parameters<typeof planFeature.reducer>[1];
 const after = (...actions: Action[]): PlanState =>

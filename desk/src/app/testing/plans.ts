@@ -1,0 +1,28 @@
+import type { Problem, StoredPlan, Vocabulary } from '@fond/contract';
+import { startingFixtures, type Plan } from '@fond/core';
+
+/** What specs of the desk open, save and publish. */
+export const plan: Plan = {
+  id: 'p',
+  name: 'Pans',
+  reach: { include: [], exclude: [] },
+  fixtures: startingFixtures([], []),
+};
+
+export const stored = (version: number, document = plan, live: Plan | null = plan): StoredPlan => ({
+  plan: document,
+  version,
+  updatedAt: '2026-01-01T00:00:00.000Z',
+  updatedBy: 'Ines Marlow',
+  live,
+});
+
+export const vocabulary: Vocabulary = {
+  languages: ['en'],
+  currency: 'EUR',
+  products: 1,
+  facets: [],
+  attributes: [],
+};
+
+export const away: Problem = { type: '/problems/database-away', title: 'Away', status: 503, detail: '' };
