@@ -64,6 +64,7 @@ describe('a merchandiser', () => {
 
     // Order: cheapest first.
     await open(page, 'order');
+    await page.waitForSelector(label('Add a level'));
     await page.select(label('Add a level'), 'price');
     for (let n = 0; n < 2; n++) await page.locator('[aria-label="Up: price"]').click();
     const names = await eventually(

@@ -71,10 +71,15 @@ export function arrangedWindow(
   for (const p of held.keys()) rest[p >>> 5] &= ~(1 << (p & 31));
   const restCount = total - held.size;
   const queue = windowOf(rest, restCount, permutation, 0, Math.min(restCount, until + LOOK_AHEAD));
-  const pinAt = new Map([...held].map(([p, place]) => [place, p]));
-  // Pins beyond the end close the listing, in the order of their places.
-  const late = [...held].filter(([, place]) => place >= total).sort((a, b) => a[1] - b[1]);
-  late.forEach(([p], at) => pinAt.set(total - late.length + at, p));
+  const pinAt = new Map<number, number>();
+  for (const [p, place] of held) if (place < total) pinAt.set(place, p);
+  // Pins beyond the end take the last places that no other pin holds, in their order.
+  const late = [...held].filter(([, place]) => place >= total).sort((a, b) => b[1] - a[1]);
+  let free = total - 1;
+  for (const [p] of late) {
+    while (pinAt.has(free)) free--;
+    pinAt.set(free, p);
+  }
 
   const row = spread && new Row(snapshot, spread);
   const placed: Placed[] = [];
