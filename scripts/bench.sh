@@ -13,4 +13,4 @@ if [ "$(cat .stamps/peers 2>/dev/null)" != "$wanted" ]; then
   npm ci --prefix benchmarks/peers --no-audit --no-fund --loglevel=error >&2
   printf '%s\n' "$wanted" >.stamps/peers
 fi
-exec node --expose-gc --import tsx benchmarks/run.ts "$@"
+exec node --max-old-space-size=8192 --expose-gc --import tsx benchmarks/run.ts "$@"

@@ -19,11 +19,7 @@ const PEERS: readonly {
   requests: (size: number) => number;
   make: (rows: () => Iterable<ProductRow>, url: string) => Peer | Promise<Peer>;
 }[] = [
-  {
-    most: 1_000_000,
-    requests: (size) => (size > 100_000 ? 20 : 200),
-    make: (rows) => crossfilterPeer(rows()),
-  },
+  { most: 100_000, requests: () => 200, make: (rows) => crossfilterPeer(rows()) },
   { most: 1_000_000, requests: () => 200, make: (rows) => roaringPeer(rows()) },
   { most: 100_000, requests: (size) => (size > 10_000 ? 40 : 200), make: (rows) => oramaPeer(rows()) },
   { most: 100_000, requests: () => 200, make: (rows, url) => mariadbPeer(url, rows()) },
