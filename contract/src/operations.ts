@@ -1,7 +1,9 @@
 import Joi from 'joi';
 import { planSchema, reachSchema } from './planSchema';
-import { MOST_NAMED, rangeSchema, savedRuleSchema, sku } from './rangeSchema';
-import type { ProblemName } from './problem';
+import type { Operation } from './operation';
+import { PRODUCT_OPERATIONS } from './productOperations';
+import { RANGE_OPERATIONS } from './rangeOperations';
+import { savedRuleSchema } from './rangeSchema';
 import {
   text,
   count,
@@ -19,45 +21,20 @@ import {
   disputes,
   vocabulary,
   address,
-  sieve,
   shelfReport,
-  productWhy,
-  facetAdvice,
-  storedRange,
-  productLines,
-  productLookup,
 } from './shapes';
 
+export type { Operation } from './operation';
 export { OTHERWISE } from './byKind';
 export { planSchema } from './planSchema';
 export { clausesSchema, rangeSchema, savedRuleSchema } from './rangeSchema';
 export { importMappingSchema } from './shapes';
 
-const rangeName = Joi.string().trim().min(1).max(80).required();
 const savedRange = Joi.object({
   id: Joi.string().required(),
   name: text.required(),
   rule: savedRuleSchema.required(),
 });
-
-/** One operation of the API: what it takes, what it answers. The server mounts it, the OpenAPI document tells it. */
-export interface Operation {
-  method: 'get' | 'post' | 'put' | 'delete';
-  /** With parameters in braces, as OpenAPI writes them. */
-  path: string;
-  summary: string;
-  access: 'public' | 'signed-in';
-  params?: Joi.ObjectSchema;
-  query?: Joi.ObjectSchema;
-  body?: Joi.ObjectSchema;
-  /** `file` is taken as multipart/form-data. */
-  upload?: Joi.ObjectSchema;
-  status: 200 | 201 | 202 | 204;
-  /** Null for an empty answer; media type `application/json` unless `produces` says otherwise. */
-  answer: Joi.Schema | null;
-  produces?: string;
-  problems: readonly ProblemName[];
-}
 
 export const OPERATIONS = {
   health: {
@@ -305,130 +282,8 @@ export const OPERATIONS = {
     answer: edition,
     problems: ['bad-input', 'not-found', 'nothing-to-publish', 'database-away'],
   },
-  rangeJsonSchema: {
-    method: 'get',
-    path: '/api/schema/range.json',
-    summary: 'The JSON Schema of a range',
-    access: 'public',
-    status: 200,
-    answer: anything,
-    problems: [],
-  },
-  ranges: {
-    method: 'get',
-    path: '/api/ranges',
-    summary: 'Saved ranges, with the plans that show them',
-    access: 'signed-in',
-    status: 200,
-    answer: Joi.array().items(storedRange),
-    problems: ['database-away'],
-  },
-  createRange: {
-    method: 'post',
-    path: '/api/ranges',
-    summary: 'Save a range under a name',
-    access: 'signed-in',
-    body: Joi.object({ name: rangeName, rule: savedRuleSchema.required() }),
-    status: 201,
-    answer: storedRange,
-    problems: ['bad-input', 'database-away'],
-  },
-  readRange: {
-    method: 'get',
-    path: '/api/ranges/{id}',
-    summary: 'A saved range',
-    access: 'signed-in',
-    params: planId,
-    status: 200,
-    answer: storedRange,
-    problems: ['not-found', 'database-away'],
-  },
-  saveRange: {
-    method: 'put',
-    path: '/api/ranges/{id}',
-    summary: 'Change a saved range; shoppers see it when a plan that shows it is published',
-    access: 'signed-in',
-    params: planId,
-    body: Joi.object({ name: rangeName, rule: savedRuleSchema.required(), version }),
-    status: 200,
-    answer: storedRange,
-    problems: ['bad-input', 'not-found', 'newer-draft', 'database-away'],
-  },
-  deleteRange: {
-    method: 'delete',
-    path: '/api/ranges/{id}',
-    summary: 'Delete a saved range that no plan shows',
-    access: 'signed-in',
-    params: planId,
-    status: 204,
-    answer: null,
-    problems: ['not-found', 'range-in-use', 'database-away'],
-  },
-  explainRange: {
-    method: 'post',
-    path: '/api/explain/range',
-    summary: 'What each clause of a range does in an aisle, and what would help where nothing is left',
-    access: 'signed-in',
-    body: Joi.object({ rule: rangeSchema.required(), address }),
-    status: 200,
-    answer: sieve,
-    problems: ['bad-input', 'unknown-aisle', 'not-ready'],
-  },
-  explainProduct: {
-    method: 'post',
-    path: '/api/explain/product',
-    summary: 'Why a product is on a shelf and at which place, or which clause keeps it off',
-    access: 'signed-in',
-    body: Joi.object({ plan: planSchema.required(), address, sku: sku.required() }),
-    status: 200,
-    answer: productWhy,
-    problems: ['bad-input', 'unknown-aisle', 'not-found', 'not-ready'],
-  },
-  explainFacets: {
-    method: 'post',
-    path: '/api/explain/facets',
-    summary:
-      'Which facets help in an aisle: coverage, values, evenness, and a recommendation with its reason',
-    access: 'signed-in',
-    body: Joi.object({ plan: planSchema.required(), address }),
-    status: 200,
-    answer: facetAdvice,
-    problems: ['bad-input', 'unknown-aisle', 'not-ready'],
-  },
-  products: {
-    method: 'get',
-    path: '/api/catalogue/products',
-    summary: 'Products by title or article number, the best fifty; in one aisle, or in the whole shop',
-    access: 'signed-in',
-    query: Joi.object({
-      q: Joi.string().allow('').max(200),
-      aisle: Joi.string().max(1000).pattern(/^\//, 'a path that starts with a slash'),
-    }),
-    status: 200,
-    answer: productLines,
-    problems: ['bad-input', 'unknown-aisle', 'not-ready'],
-  },
-  lookUpProducts: {
-    method: 'post',
-    path: '/api/catalogue/products/lookup',
-    summary: 'The products of a list of article numbers, and which of them are unknown',
-    access: 'signed-in',
-    body: Joi.object({ skus: Joi.array().items(sku).max(MOST_NAMED).required() }),
-    status: 200,
-    answer: productLookup,
-    problems: ['bad-input', 'not-ready'],
-  },
-  setFeatured: {
-    method: 'put',
-    path: '/api/catalogue/products/{sku}/featured',
-    summary: 'Mark a product as featured, or take the mark away',
-    access: 'signed-in',
-    params: Joi.object({ sku: sku.required() }),
-    body: Joi.object({ featured: Joi.boolean().required() }),
-    status: 204,
-    answer: null,
-    problems: ['bad-input', 'not-found', 'database-away'],
-  },
+  ...RANGE_OPERATIONS,
+  ...PRODUCT_OPERATIONS,
   importCatalogue: {
     method: 'post',
     path: '/api/catalogue/import',
