@@ -9,7 +9,7 @@ export interface KindCase {
 }
 
 /** An object that is checked as what its `key` says it is, so that faults are told at their own places. */
-export function byKind(key: 'kind' | 'type', cases: readonly KindCase[]): Joi.AlternativesSchema {
+export function byKind(key: 'kind' | 'type' | 'by', cases: readonly KindCase[]): Joi.AlternativesSchema {
   const last = cases[cases.length - 1];
   // Refuses whatever is none of the cases, by a word on the key; as a schema it says nothing that they don't.
   const otherwise = Joi.object({ [key]: Joi.valid(...cases.map(({ is }) => is)).required() })

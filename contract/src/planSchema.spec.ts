@@ -33,7 +33,11 @@ const planArbitrary: fc.Arbitrary<Plan> = fc
       medium: fc.integer({ min: 1, max: 6 }),
       narrow: fc.integer({ min: 1, max: 6 }),
     }),
-    pageSize: fc.integer({ min: 1, max: 200 }),
+    pageSize: fc.oneof(
+      fc.record({ by: fc.constant('products'), count: fc.integer({ min: 1, max: 200 }) }),
+      fc.record({ by: fc.constant('rows'), count: fc.integer({ min: 1, max: 100 }) }),
+      fc.constant({ by: 'all' }),
+    ),
     gap: fc.integer({ min: 0, max: 80 }),
     choices: fc.subarray([...SORT_KEYS], { minLength: 1 }),
     elements: fc.subarray(CARD_ELEMENT_KINDS.filter((kind) => kind !== 'attribute')),
@@ -91,9 +95,12 @@ describe('the schema of plans', () => {
     for (const change of [
       { columns: { wide: 0, medium: 2, narrow: 1 } },
       { columns: { wide: 3, medium: 2 } },
-      { pageSize: 0 },
-      { pageSize: 12.5 },
-      { pageSize: '12' },
+      { pageSize: 12 },
+      { pageSize: { by: 'products', count: 0 } },
+      { pageSize: { by: 'products', count: 12.5 } },
+      { pageSize: { by: 'rows', count: '4' } },
+      { pageSize: { by: 'all', count: 4 } },
+      { pageSize: { by: 'pages', count: 4 } },
       { gap: -1 },
       { order: { ...USUAL_ORDER, levels: [] } },
       { order: { ...USUAL_ORDER, choices: [] } },
@@ -161,12 +168,16 @@ describe('the schema of plans', () => {
       fixtures: house.fixtures.map((fixture) => {
         if (fixture.type === 'facets')
           return {
-            ...fixture,
+            id: fixture.id,
+            type: fixture.type,
+            side: fixture.side,
+            counts: fixture.counts,
             facets: fixture.facets.map(({ key, label, shown, open }) => ({ key, label, shown, open })),
           };
         if (fixture.type !== 'shelf') return fixture;
         return {
           ...fixture,
+          pageSize: 24,
           range: { source: 'aisle', below: false, stock: 'in' },
           order: { levels: [{ key: 'newest', reversed: false }], choices: ['recommended', 'price'] },
         };
@@ -174,7 +185,12 @@ describe('the schema of plans', () => {
     };
     const upgraded = upgradePlan(first);
     expect(faults(upgraded)).toEqual([]);
+    expect(upgraded.fixtures.find(({ type }) => type === 'facets')).toMatchObject({
+      share: 21,
+      hideDead: true,
+    });
     expect(upgraded.fixtures.find(({ type }) => type === 'shelf')).toMatchObject({
+      pageSize: { by: 'products', count: 24 },
       range: { source: { kind: 'aisle', below: false }, clauses: [{ kind: 'stock', states: ['in', 'low'] }] },
       order: { choices: [sortChoice('recommended'), sortChoice('price')], pins: [] },
     });

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { CARD_ELEMENT_KINDS, FACET_CONTROLS, HOUSE_PLAN_ID, type Plan } from '@fond/core';
+import { CARD_ELEMENT_KINDS, FACET_CONTROLS, HOUSE_PLAN_ID, MOST_PER_PAGE, type Plan } from '@fond/core';
 import { byKind } from './byKind';
 import { orderSchema } from './orderSchema';
 import { rangeSchema } from './rangeSchema';
@@ -19,6 +19,9 @@ const perWidth = (least: number, most: number): Joi.ObjectSchema =>
     medium: Joi.number().integer().min(least).max(most).required(),
     narrow: Joi.number().integer().min(least).max(most).required(),
   }).required();
+
+const sized = (by: 'products' | 'rows', most: number): Joi.ObjectSchema =>
+  Joi.object({ by: Joi.valid(by).required(), count: Joi.number().integer().min(1).max(most).required() });
 
 const reachRule = Joi.alternatives()
   .try(
@@ -46,6 +49,12 @@ export const reachSchema = Joi.object({
   exclude: Joi.array().items(reachRule).max(200).required(),
 });
 
+const pageSize = byKind('by', [
+  { is: 'products', then: sized('products', MOST_PER_PAGE) },
+  { is: 'rows', then: sized('rows', 100) },
+  { is: 'all', then: Joi.object({ by: Joi.valid('all').required() }) },
+]);
+
 const FIXTURES = [
   { is: 'breadcrumb', then: Joi.object({ id, type: Joi.valid('breadcrumb').required() }) },
   { is: 'title', then: Joi.object({ id, type: Joi.valid('title').required() }) },
@@ -65,7 +74,11 @@ const FIXTURES = [
       id,
       type: Joi.valid('facets').required(),
       side: Joi.valid('start', 'end', 'above').required(),
+      share: Joi.number().integer().min(15).max(40).required(),
+      header: Joi.boolean().required(),
+      clearAll: Joi.boolean().required(),
       counts: Joi.boolean().required(),
+      hideDead: Joi.boolean().required(),
       facets: Joi.array()
         .items(
           Joi.object({
@@ -92,7 +105,7 @@ const FIXTURES = [
       order: orderSchema.required(),
       columns: perWidth(1, 6),
       gap: Joi.number().integer().min(0).max(80).required(),
-      pageSize: Joi.number().integer().min(1).max(200).required(),
+      pageSize: pageSize.required(),
       lastRow: Joi.valid('start', 'centre', 'stretch').required(),
       card: Joi.array()
         .items(

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { cardWidth, DEVICE_WIDTHS, shelfOf, WIDTH_NAMES, type Plan } from '@fond/core';
+import { cardWidth, DEVICE_WIDTHS, panelShare, shelfOf, WIDTH_NAMES, type Plan } from '@fond/core';
 import { eventually, TestBrowser, textOf } from '../support/browser';
 
 let browser: TestBrowser;
@@ -169,7 +169,7 @@ describe('the arithmetic of widths', () => {
       const page = await browser.page(DEVICE_WIDTHS[name], 900);
       await page.goto(shop('/cookware'));
       const measured = await page.$eval('.card', (card) => card.getBoundingClientRect().width);
-      expect(measured, name).toBeCloseTo(cardWidth(shelf, DEVICE_WIDTHS[name], true), 1);
+      expect(measured, name).toBeCloseTo(cardWidth(shelf, DEVICE_WIDTHS[name], panelShare(plan)), 1);
       const scrolls = await page.evaluate(() => document.documentElement.scrollWidth > innerWidth);
       expect(scrolls, `${name} scrolls sideways`).toBe(false);
     }

@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { snapshotOf } from '../catalogue/snapshot';
 import { composePage } from '../page/composePage';
 import type { FixtureModel } from '../page/pageModel';
-import { housePlan } from '../plans/housePlan';
-import type { FacetChoice } from '../plans/plan';
+import { facetChoice, housePlan } from '../plans/housePlan';
+import { SEARCH_FACET, type FacetChoice, type PanelSettings } from '../plans/plan';
+import type { SearchMatches } from '../text/searchIndex';
 import type { FacetModel } from './facetModel';
 import { FRAME, NOW, product } from '../testing/catalogues';
 
@@ -29,15 +30,17 @@ function facetsAt(
   path: string,
   parameters: Record<string, string> = {},
   change: (choice: FacetChoice) => FacetChoice = (choice) => choice,
+  settings: Partial<PanelSettings> = {},
+  matches: SearchMatches | null = null,
 ) {
   const plan = housePlan(snapshot, 'House');
   const fixtures = plan.fixtures.map((fixture) =>
-    fixture.type === 'facets' ? { ...fixture, facets: fixture.facets.map(change) } : fixture,
+    fixture.type === 'facets' ? { ...fixture, facets: fixture.facets.map(change), ...settings } : fixture,
   );
   const page = composePage(
     snapshot,
     { number: 1, plans: [{ ...plan, fixtures }], ranges: [] },
-    { path, parameters, matches: null, now: NOW },
+    { path, parameters, matches, now: NOW },
   )!;
   const panel = page.fixtures.find(
     (fixture): fixture is Extract<FixtureModel, { type: 'facets' }> => fixture.type === 'facets',
@@ -241,5 +244,51 @@ describe('the controls of a facet', () => {
       { path: '/', parameters: { sale: 'yes', 'oven-safe': 'yes' }, matches: null, now: NOW },
     )!;
     expect(page.applied.map(({ label }) => label)).toEqual(['Oven-safe: Yes', 'On sale']);
+  });
+});
+
+describe('values that lead nowhere', () => {
+  const labels = (settings: Partial<PanelSettings>) =>
+    facetsAt('/', { material: 'steel' }, undefined, settings)
+      .facet('diameter')
+      ?.values.map(({ value, href }) => (href ? value : `${value} (dead)`));
+
+  it('are left out', () => {
+    expect(labels({ hideDead: true })).toBeUndefined();
+  });
+
+  it('stand there without a link where the plan wants them, as long as one other can be chosen', () => {
+    const { facet } = facetsAt('/', { price: '10..20' }, undefined, { hideDead: false });
+    expect(facet('material')!.values.map(({ value, count, href }) => [value, count, href !== null])).toEqual([
+      ['iron', 1, true],
+      ['steel', 1, true],
+      ['copper, tinned', 0, false],
+    ]);
+    expect(labels({ hideDead: false }), 'one value is no choice').toBeUndefined();
+  });
+
+  it('never tell of values that the aisle has not got at all', () => {
+    const { facet } = facetsAt('/cookware', {}, undefined, { hideDead: false });
+    expect(facet('material')?.values.every(({ count }) => count > 0)).toBe(true);
+  });
+});
+
+describe('the search box of an aisle', () => {
+  const box = { facets: [facetChoice(SEARCH_FACET)] };
+  const matches: SearchMatches = { words: Uint32Array.of(0b10), scores: new Map([[1, 1]]) };
+
+  it('stands among the filters, and what is searched for is a chip that can be taken away', () => {
+    const { page, facet } = facetsAt('/cookware', { q: 'iron', rating: '3..' }, undefined, box, matches);
+    expect(facet('q')).toMatchObject({ label: 'Search here', control: 'query', open: true });
+    expect(page.applied[0]).toMatchObject({ key: 'q', label: '“iron”', href: '/cookware?rating=3..' });
+    expect(page.clearHref).toBe('/cookware');
+    expect(facet('q')!.clearHref).toBe('/cookware?rating=3..');
+  });
+
+  it('is not put into the search aisle, which has one already and keeps its words', () => {
+    const { page, facet } = facetsAt('/search', { q: 'iron', rating: '3..' }, undefined, box, matches);
+    expect(facet('q')).toBeUndefined();
+    expect(page.applied.map(({ key }) => key)).toEqual(['rating']);
+    expect(page.clearHref).toBe('/search?q=iron');
   });
 });

@@ -2,22 +2,22 @@ import type { Aisle } from '../catalogue/aisles';
 import type { FacetColumn, ValueColumn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
 import { valueLabel } from '../card/card';
-import { encodedPick, type ListingState, type NeighbourAddresses } from '../page/address';
-import type { FacetChoice, FacetControlChoice } from '../plans/plan';
+import { addressOf, encodedPick, type ListingState, type NeighbourAddresses } from '../page/address';
+import { SEARCH_FACET, type FacetChoice, type FacetControlChoice } from '../plans/plan';
 import { facetLabel } from './facetWords';
 import type { Filtered } from './filter';
 import { numbersOf, rangeModel, ratingModel, stepsModel, valueRangeModel } from './numberFacets';
 import { isNumeric, type FacetPick } from './selection';
 
-export type FacetControl = 'list' | 'single' | 'swatches' | 'range' | 'steps' | 'toggle' | 'search';
+export type FacetControl = 'list' | 'single' | 'swatches' | 'range' | 'steps' | 'toggle' | 'search' | 'query';
 
 export interface FacetValueModel {
   value: string;
   label: string;
   count: number;
   selected: boolean;
-  /** Where choosing it, or giving it up, leads. */
-  href: string;
+  /** Where choosing it, or giving it up, leads; null where it would lead to nothing. */
+  href: string | null;
   swatch: string | null;
   /** In trees: 0 for the first level. */
   depth: number;
@@ -61,6 +61,8 @@ export interface FacetContext {
   state: ListingState;
   addresses: NeighbourAddresses;
   filtered: Filtered;
+  /** The range before anything is chosen, where values that lead nowhere are to be told; else null. */
+  whole: Filtered | null;
 }
 
 /** More distinct numbers than this are offered in steps. */
@@ -87,6 +89,7 @@ export function controlOf(snapshot: Snapshot, column: FacetColumn, wish: FacetCo
  */
 export function facetModel(context: FacetContext, choice: FacetChoice): FacetModel | null {
   const { snapshot, state } = context;
+  if (choice.key === SEARCH_FACET) return searchModel(context, choice);
   const column = snapshot.facets.get(choice.key);
   if (!column) return null;
   const picks = state.selections.get(choice.key) ?? [];
@@ -110,12 +113,32 @@ export function facetModel(context: FacetContext, choice: FacetChoice): FacetMod
   if (control === 'steps') return stepsModel(context, base, column, numbersOf(context, column), picks);
   const values = valueModels(context, column, picks, control, choice.sort);
   // One switch is a choice; of a list, one value is none.
-  if (values.length < (control === 'toggle' ? 1 : 2) && !picks.length) return null;
+  const open = values.filter(({ href }) => href !== null).length;
+  if (open < (control === 'toggle' ? 1 : 2) && !picks.length) return null;
   return { ...base, values, range: null };
 }
 
 /** What every form of a facet shares. */
 export type FacetBase = Omit<FacetModel, 'values' | 'range'>;
+
+/** A search box for the aisle's own products; the search aisle has one already. */
+function searchModel({ aisle, snapshot, state }: FacetContext, choice: FacetChoice): FacetModel | null {
+  if (aisle.kind === 'search') return null;
+  const { key, open, shown } = choice;
+  const label = facetLabel(snapshot, choice, state.lang);
+  const clearHref = state.q ? addressOf({ ...state, q: '', page: 1 }, snapshot.frame.languages[0]) : null;
+  return {
+    key,
+    label,
+    control: 'query',
+    unit: null,
+    open: open || state.q !== '',
+    shown,
+    values: [],
+    range: null,
+    clearHref,
+  };
+}
 
 function valueModels(
   context: FacetContext,
@@ -126,25 +149,25 @@ function valueModels(
 ): FacetValueModel[] {
   const { snapshot, state, addresses } = context;
   const counts = context.filtered.valueCounts(column);
+  const possible = context.whole?.valueCounts(column);
   const chosen = picks.map(encodedPick);
   const encoded = encodedValues(column);
   const models: (FacetValueModel & { number: number | null })[] = [];
   for (const { code, depth } of offeredCodes(context.aisle, snapshot, column, chosen, control)) {
-    if (counts[code] === 0 && !chosen.length) continue;
     const { value, number, swatch } = column.values[code];
     const text = encoded[code];
     const selected = chosen.includes(text);
-    if (counts[code] === 0 && !selected) continue;
+    const dead = counts[code] === 0 && !selected;
+    if (dead && !possible?.[code]) continue;
     const others = control === 'single' ? [] : chosen;
     models.push({
       value,
       label: valueLabel(snapshot, column, code, state.lang),
       count: counts[code],
       selected,
-      href: addresses.with(
-        column.key,
-        selected ? chosen.filter((other) => other !== text) : [...others, text],
-      ),
+      href: dead
+        ? null
+        : addresses.with(column.key, selected ? chosen.filter((other) => other !== text) : [...others, text]),
       swatch,
       depth,
       number,

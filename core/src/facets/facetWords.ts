@@ -3,9 +3,9 @@ import { textIn } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import { valueLabel } from '../card/card';
 import { moneyOf } from '../card/money';
-import { encodedPick, type ListingState, type NeighbourAddresses } from '../page/address';
+import { addressOf, encodedPick, type ListingState, type NeighbourAddresses } from '../page/address';
 import { wordsIn } from '../page/words';
-import type { FacetChoice } from '../plans/plan';
+import { SEARCH_FACET, type FacetChoice } from '../plans/plan';
 import { numberText } from '../text/numbers';
 import type { AppliedModel } from './facetModel';
 import { pickText, type FacetPick } from './selection';
@@ -51,6 +51,13 @@ function chipLabel(snapshot: Snapshot, key: string, pick: FacetPick, lang: strin
   const facet = facetLabel(snapshot, { key, label: {} }, lang);
   if (key === 'sale') return facet;
   return snapshot.attributes.get(key)?.row.type === 'boolean' ? `${facet}: ${label}` : label;
+}
+
+/** What is searched for within an aisle, as a chip of its own; null while nothing is. */
+export function appliedSearch(state: ListingState, ownLanguage: string): AppliedModel | null {
+  if (!state.q) return null;
+  const href = addressOf({ ...state, q: '', page: 1 }, ownLanguage);
+  return { key: SEARCH_FACET, value: state.q, label: `“${state.q}”`, href };
 }
 
 /** Every chosen value with its way out, in the order of the address. */

@@ -5,7 +5,15 @@ import { composePage } from '../page/composePage';
 import { housePlan } from '../plans/housePlan';
 import { shelfOf } from '../plans/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
-import { cardWidth, fullRowSizes, pictureSizes, renditionFor, rowsOf } from './rows';
+import {
+  cardWidth,
+  fullRowSizes,
+  MOST_PER_PAGE,
+  pictureSizes,
+  productsAPage,
+  renditionFor,
+  rowsOf,
+} from './rows';
 import { tallyOf } from './tally';
 
 const columns = fc.integer({ min: 1, max: 6 });
@@ -39,13 +47,24 @@ describe('fullRowSizes', () => {
   });
 });
 
+describe('productsAPage', () => {
+  it('takes as many as are said, full rows of the wide page, or all that there are', () => {
+    const columns = { wide: 4, medium: 2, narrow: 1 };
+    expect(productsAPage({ by: 'products', count: 9 }, columns)).toBe(9);
+    expect(productsAPage({ by: 'rows', count: 3 }, columns)).toBe(12);
+    expect(productsAPage({ by: 'rows', count: 3 }, { ...columns, wide: 5 })).toBe(15);
+    expect(productsAPage({ by: 'all' }, columns)).toBe(MOST_PER_PAGE);
+    expect(productsAPage({ by: 'rows', count: 100 }, columns), 'never more than a page bears').toBe(200);
+  });
+});
+
 describe('cardWidth', () => {
   it('shares the room beside the facet panel among columns and gaps', () => {
-    // 1280 − 2·40 padding − 248 panel − 40 between = 912; two gaps of 24 leave 864 for three cards.
-    expect(cardWidth(shelf, 1280, true)).toBe(288);
-    expect(cardWidth(shelf, 1280, false)).toBe((1200 - 48) / 3);
+    // 1280 − 2·40 padding − 40 between = 1160, of which the panel takes 25 %; two gaps of 24 leave 822 for three cards.
+    expect(cardWidth(shelf, 1280, 25)).toBe(274);
+    expect(cardWidth(shelf, 1280, 0)).toBe((1200 - 48) / 3);
     // 390 − 2·16 = 358, one gap of 12.
-    expect(cardWidth(shelf, 390, true)).toBe(173);
+    expect(cardWidth(shelf, 390, 25)).toBe(173);
   });
 
   it('asks for the smallest rendition that stays sharp', () => {
@@ -55,8 +74,8 @@ describe('cardWidth', () => {
   });
 
   it('tells the browser the same widths', () => {
-    expect(pictureSizes(shelf, true)).toBe(
-      '(min-width: 1440px) 341px, (min-width: 1024px) calc((100vw - 416px) / 3), ' +
+    expect(pictureSizes(shelf, 25)).toBe(
+      '(min-width: 1440px) 314px, (min-width: 1024px) calc(((100vw - 120px) * 0.75 - 48px) / 3), ' +
         '(min-width: 640px) calc((100vw - 80px) / 2), calc((100vw - 44px) / 2)',
     );
   });

@@ -1,4 +1,13 @@
-import type { PerWidth, Shelf, WidthName } from '../plans/plan';
+import type { PageSize, PerWidth, Shelf, WidthName } from '../plans/plan';
+
+/** No page holds more cards than this, whatever is asked for. */
+export const MOST_PER_PAGE = 200;
+
+/** Products a page: as many as are said, full rows of the wide page, or all that there are; at most MOST_PER_PAGE. */
+export function productsAPage(size: PageSize, columns: PerWidth<number>): number {
+  if (size.by === 'all') return MOST_PER_PAGE;
+  return Math.min(MOST_PER_PAGE, size.by === 'rows' ? size.count * columns.wide : size.count);
+}
 
 /** How a page of cards fills its rows. */
 export interface RowFigures {
@@ -33,11 +42,10 @@ export const DEVICE_WIDTHS: PerWidth<number> = { wide: 1280, medium: 820, narrow
 /** From these viewport widths up the medium and the wide columns hold; the shop's style sheet uses the same. */
 export const BREAKPOINTS = { medium: 640, wide: 1024 };
 
-/** Frame of the shop's page: most width of its content, padding at each side, and the facet panel's share. */
+/** Frame of the shop's page: most width of its content, padding at each side, and the gap beside the facet panel. */
 export const FRAME = {
   content: 1360,
   padding: { wide: 40, medium: 28, narrow: 16 } as PerWidth<number>,
-  panel: 248,
   panelGap: 40,
   /** On narrow screens cards stand closer. */
   narrowGap: 12,
@@ -49,12 +57,12 @@ export const widthNameOf = (viewport: number): WidthName =>
 export const gapAt = (shelf: Shelf, name: WidthName): number =>
   name === 'narrow' ? Math.min(shelf.gap, FRAME.narrowGap) : shelf.gap;
 
-/** Width of one card in CSS pixels (fractions kept), with or without a facet panel beside the shelf. */
-export function cardWidth(shelf: Shelf, viewport: number, panel: boolean): number {
+/** Width of one card in CSS pixels (fractions kept); `share` percent of the wide page are the facet panel's. */
+export function cardWidth(shelf: Shelf, viewport: number, share: number): number {
   const name = widthNameOf(viewport);
   const columns = shelf.columns[name];
   const content = Math.min(viewport - 2 * FRAME.padding[name], FRAME.content);
-  const room = panel && name === 'wide' ? content - FRAME.panel - FRAME.panelGap : content;
+  const room = share && name === 'wide' ? (content - FRAME.panelGap) * (1 - share / 100) : content;
   return (room - (columns - 1) * gapAt(shelf, name)) / columns;
 }
 
@@ -69,20 +77,20 @@ export function renditionFor(width: number, ratio: number): number {
 }
 
 /** The `sizes` attribute of a card's picture: what the browser needs to choose a rendition before it has styles. */
-export function pictureSizes(shelf: Shelf, panel: boolean): string {
-  const vw = (name: WidthName, viewport: number): string => {
+export function pictureSizes(shelf: Shelf, share: number): string {
+  const vw = (name: WidthName): string => {
     const columns = shelf.columns[name];
-    const room = FRAME.padding[name] * 2 + (columns - 1) * gapAt(shelf, name);
-    const beside = panel && name === 'wide' ? FRAME.panel + FRAME.panelGap : 0;
-    return viewport === FRAME.content
-      ? `${Math.round(cardWidth(shelf, FRAME.content + 2 * FRAME.padding.wide, panel))}px`
-      : `calc((100vw - ${room + beside}px) / ${columns})`;
+    const gaps = (columns - 1) * gapAt(shelf, name);
+    const around = FRAME.padding[name] * 2;
+    return share && name === 'wide'
+      ? `calc(((100vw - ${around + FRAME.panelGap}px) * ${(100 - share) / 100} - ${gaps}px) / ${columns})`
+      : `calc((100vw - ${around + gaps}px) / ${columns})`;
   };
   const full = FRAME.content + 2 * FRAME.padding.wide;
   return [
-    `(min-width: ${full}px) ${vw('wide', FRAME.content)}`,
-    `(min-width: ${BREAKPOINTS.wide}px) ${vw('wide', 0)}`,
-    `(min-width: ${BREAKPOINTS.medium}px) ${vw('medium', 0)}`,
-    vw('narrow', 0),
+    `(min-width: ${full}px) ${Math.round(cardWidth(shelf, full, share))}px`,
+    `(min-width: ${BREAKPOINTS.wide}px) ${vw('wide')}`,
+    `(min-width: ${BREAKPOINTS.medium}px) ${vw('medium')}`,
+    vw('narrow'),
   ].join(', ');
 }

@@ -1,6 +1,6 @@
 import type { PageModel } from '../page/pageModel';
 import { shelfModelOf } from '../page/pageModel';
-import { hasSidePanel, shelfOf, WIDTH_NAMES, type PerWidth, type Plan } from '../plans/plan';
+import { panelShare, shelfOf, WIDTH_NAMES, type PerWidth, type Plan } from '../plans/plan';
 import { cardWidth, DEVICE_WIDTHS, fullRowSizes, renditionFor, rowsOf, type RowFigures } from './rows';
 
 export interface WidthTally {
@@ -30,11 +30,11 @@ export function tallyOf(page: PageModel, plan: Plan): Tally | null {
   const model = shelfModelOf(page);
   const shelf = shelfOf(plan);
   if (!model || !shelf) return null;
-  const panel = hasSidePanel(plan);
+  const share = panelShare(plan);
   const lastCards = model.total ? model.total - (model.pages - 1) * model.size : 0;
   const at = (name: (typeof WIDTH_NAMES)[number]): WidthTally => {
     const viewport = DEVICE_WIDTHS[name];
-    const card = cardWidth(shelf, viewport, panel);
+    const card = cardWidth(shelf, viewport, share);
     return {
       viewport,
       full: rowsOf(Math.min(model.size, model.total), shelf.columns[name]),

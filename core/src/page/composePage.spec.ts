@@ -107,7 +107,7 @@ describe('composePage against the oracle', () => {
             for (const value of facet.values) {
               if (value.selected) continue;
               const next = composePage(snapshot, edition, {
-                ...requestOf(value.href),
+                ...requestOf(value.href!),
                 matches: null,
                 now: NOW,
               })!;

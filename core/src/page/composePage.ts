@@ -4,17 +4,17 @@ import { textIn } from '../catalogue/rows';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import type { Words } from '../catalogue/sets';
 import { facetModel, type FacetContext } from '../facets/facetModel';
-import { appliedModels } from '../facets/facetWords';
+import { appliedModels, appliedSearch } from '../facets/facetWords';
 import { filterRange, type Filtered } from '../facets/filter';
 import { parseSelections } from '../facets/selection';
-import { pictureSizes } from '../layout/rows';
+import { MOST_PER_PAGE, pictureSizes, productsAPage } from '../layout/rows';
 import { arrangedWindow, heldPins } from '../order/arrange';
 import { permutationOf, windowByScore } from '../order/order';
 import { pageOf } from '../order/pageOf';
 import type { OrderLevel, Sorting, SortKey } from '../order/sorting';
 import {
   facetPanelOf,
-  hasSidePanel,
+  panelShare,
   shelfOf,
   type Edition,
   type Fixture,
@@ -29,8 +29,6 @@ import { addressOf, NeighbourAddresses, type ListingState } from './address';
 import type { FixtureModel, PageLink, PageModel, ShelfModel } from './pageModel';
 import { navigationOf, shopFrameOf, trailOf } from './shopFrame';
 import { wordsIn } from './words';
-
-export const MOST_PER_PAGE = 200;
 
 export interface PageRequest {
   /** As under the shop's root. */
@@ -71,6 +69,7 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
   }
   const ownLanguage = snapshot.frame.languages[0];
   const title = titleOf(composer);
+  const within = aisle.kind === 'search' ? null : appliedSearch(state, ownLanguage);
   const description = textIn(aisle.descriptions, state.lang, snapshot.frame.languages);
   const page = fixtures.find((fixture): fixture is ShelfModel => fixture.type === 'shelf')?.page ?? 1;
   const shown: ListingState = { ...state, page };
@@ -89,10 +88,11 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
     plan: { id: plan.id, name: plan.name },
     q: state.q,
     fixtures,
-    applied: appliedModels(snapshot, state, composer.addresses),
-    clearHref: state.selections.size
-      ? addressOf({ ...state, selections: new Map(), page: 1 }, ownLanguage)
-      : null,
+    applied: [...(within ? [within] : []), ...appliedModels(snapshot, state, composer.addresses)],
+    clearHref:
+      within || state.selections.size
+        ? addressOf({ ...state, selections: new Map(), q: within ? '' : state.q, page: 1 }, ownLanguage)
+        : null,
     href: addressOf(shown, ownLanguage),
     ignored,
     malformed,
@@ -221,10 +221,14 @@ function fixtureModel(
     }
     case 'facets': {
       if (!filtered) return null;
-      const { addresses } = composer;
-      const context: FacetContext = { snapshot, aisle, state, addresses, filtered };
+      const { addresses, range, request } = composer;
+      const { side, share, header, counts } = fixture;
+      const whole = fixture.hideDead
+        ? null
+        : filterRange(snapshot, searched(range!.words, request.matches), new Map());
+      const context: FacetContext = { snapshot, aisle, state, addresses, filtered, whole };
       const facets = fixture.facets.flatMap((choice) => facetModel(context, choice) ?? []);
-      return { id, type: 'facets', side: fixture.side, counts: fixture.counts, facets };
+      return { id, type: 'facets', side, share, header, counts, facets };
     }
     case 'shelf':
       return before.some((other) => other.type === 'shelf') ? null : shelfModel(composer, fixture);
@@ -235,7 +239,7 @@ function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   const { snapshot, plan, state, request } = composer;
   const filtered = composer.filtered!;
   const total = filtered.count;
-  const size = state.size ?? shelf.pageSize;
+  const size = state.size ?? productsAPage(shelf.pageSize, shelf.columns);
   const pages = Math.max(1, Math.ceil(total / size));
   const page = Math.min(state.page, pages);
   const from = (page - 1) * size;
@@ -274,7 +278,8 @@ function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     columns: shelf.columns,
     gap: shelf.gap,
     lastRow: shelf.lastRow,
-    pictureSizes: pictureSizes(shelf, hasSidePanel(plan)),
+    pictureSizes: pictureSizes(shelf, panelShare(plan)),
+    clearAll: facetPanelOf(plan)?.clearAll ?? true,
   };
 }
 

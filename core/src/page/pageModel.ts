@@ -3,7 +3,7 @@ import type { Money } from '../card/money';
 import type { AisleKind } from '../catalogue/aisles';
 import type { Lang } from '../catalogue/rows';
 import type { AppliedModel, FacetModel } from '../facets/facetModel';
-import type { PanelSide, PerWidth, ShelfSettings } from '../plans/plan';
+import type { PanelSettings, PerWidth, ShelfSettings } from '../plans/plan';
 
 /** A link; `href` is relative to the shop's root and starts with a slash. */
 export interface LinkModel {
@@ -46,7 +46,8 @@ export interface ShelfModel {
   lastRow: ShelfSettings['lastRow'];
   /** For the pictures: `sizes` of a card's picture and the kept widths to offer. */
   pictureSizes: string;
-  /** The count left after each clause of the range, before shoppers choose anything. */
+  /** Whether the chips of what is applied end with a way to give up all of them. */
+  clearAll: boolean;
 }
 
 export type FixtureModel =
@@ -54,13 +55,10 @@ export type FixtureModel =
   | { id: string; type: 'title'; text: string }
   | { id: string; type: 'description'; html: string }
   | { id: string; type: 'navigation'; items: readonly NavigationItem[]; counts: boolean }
-  | {
-      id: string;
-      type: 'facets';
-      side: PanelSide;
-      counts: boolean;
-      facets: readonly FacetModel[];
-    }
+  | ({ id: string; type: 'facets'; facets: readonly FacetModel[] } & Pick<
+      PanelSettings,
+      'side' | 'share' | 'header' | 'counts'
+    >)
   | ShelfModel;
 
 /** What every page of the shop has around its own content. */

@@ -3,7 +3,7 @@ import type { SortKey } from '../order/sorting';
 
 /** Words that the core itself puts on pages: what is computed has to be told. */
 export interface PageWords {
-  facets: Readonly<Record<'category' | 'price' | 'tag' | 'rating' | 'sale' | 'stock', string>>;
+  facets: Readonly<Record<'category' | 'price' | 'tag' | 'rating' | 'sale' | 'stock' | 'q', string>>;
   sorts: Readonly<Record<SortKey | 'relevance', string>>;
   /** “4 and up”. */
   atLeast: (rating: string) => string;
@@ -22,6 +22,7 @@ const EN: PageWords = {
     rating: 'Rating',
     sale: 'On sale',
     stock: 'Availability',
+    q: 'Search here',
   },
   sorts: {
     recommended: 'Recommended',
@@ -51,6 +52,7 @@ const FR: PageWords = {
     rating: 'Note',
     sale: 'En promotion',
     stock: 'Disponibilité',
+    q: 'Chercher ici',
   },
   sorts: {
     recommended: 'Notre sélection',

@@ -1,5 +1,5 @@
 import type { Snapshot } from '../catalogue/snapshot';
-import type { CardElement, FacetChoice, Fixture, Plan } from './plan';
+import type { CardElement, FacetChoice, Fixture, PanelSettings, Plan } from './plan';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
 import { AISLE_RANGE } from '../range/rule';
 
@@ -20,6 +20,16 @@ export const facetChoice = (key: string, open = true): FacetChoice => ({
   logic: 'any',
   sort: 'auto',
 });
+
+/** Filters beside the shelf, with nothing around them. */
+export const USUAL_PANEL: Omit<PanelSettings, 'facets'> = {
+  side: 'start',
+  share: 21,
+  header: false,
+  clearAll: true,
+  counts: true,
+  hideDead: true,
+};
 
 /** Featured first, then the newest, with everything for shoppers to choose from. */
 export const USUAL_ORDER: ShelfOrder = {
@@ -42,7 +52,7 @@ export function startingFixtures(facets: readonly FacetChoice[], attributes: rea
     { id: 'title', type: 'title' },
     { id: 'description', type: 'description' },
     { id: 'navigation', type: 'navigation', hideEmpty: true, counts: true },
-    { id: 'facets', type: 'facets', side: 'start', facets, counts: true },
+    { id: 'facets', type: 'facets', ...USUAL_PANEL, facets },
     {
       id: 'shelf',
       type: 'shelf',
@@ -50,7 +60,7 @@ export function startingFixtures(facets: readonly FacetChoice[], attributes: rea
       order: USUAL_ORDER,
       columns: { wide: 3, medium: 2, narrow: 2 },
       gap: 24,
-      pageSize: 12,
+      pageSize: { by: 'products', count: 12 },
       lastRow: 'start',
       card: [
         element('picture'),

@@ -79,6 +79,27 @@ export interface CardElement {
 
 export type PanelSide = 'start' | 'end' | 'above';
 
+/** How the filters stand on the page, whatever they filter by. */
+export interface PanelSettings {
+  side: PanelSide;
+  /** Percent of the wide page's width, where the panel stands at a side. */
+  share: number;
+  /** The word “Filters” above them. */
+  header: boolean;
+  /** The way to give up all choices at once, beside the chips of what is applied. */
+  clearAll: boolean;
+  counts: boolean;
+  /** Values that would leave no product are left out; else they stand there, but can't be chosen. */
+  hideDead: boolean;
+  facets: readonly FacetChoice[];
+}
+
+/** Key of the facet that is a search box of the aisle; no attribute can have it, as it is a parameter's name. */
+export const SEARCH_FACET = 'q';
+
+/** How many products a page holds. Rows are those of the wide page. */
+export type PageSize = { by: 'products' | 'rows'; count: number } | { by: 'all' };
+
 interface FixtureBase {
   /** Unique in its plan; stays when the fixture moves. */
   id: string;
@@ -90,7 +111,7 @@ export type Fixture = FixtureBase &
     | { type: 'title' }
     | { type: 'description' }
     | { type: 'navigation'; hideEmpty: boolean; counts: boolean }
-    | { type: 'facets'; side: PanelSide; facets: readonly FacetChoice[]; counts: boolean }
+    | ({ type: 'facets' } & PanelSettings)
     | ShelfSettings
   );
 
@@ -101,7 +122,7 @@ export interface ShelfSettings {
   columns: PerWidth<number>;
   /** Pixels between cards. */
   gap: number;
-  pageSize: number;
+  pageSize: PageSize;
   lastRow: 'start' | 'centre' | 'stretch';
   card: readonly CardElement[];
 }
@@ -134,8 +155,8 @@ export const shelfOf = (plan: Plan): Shelf | undefined =>
 export const facetPanelOf = (plan: Plan): FacetPanel | undefined =>
   plan.fixtures.find((fixture): fixture is FacetPanel => fixture.type === 'facets');
 
-/** Whether the filters take width from the shelf; above it they don't. */
-export const hasSidePanel = (plan: Plan): boolean => {
-  const side = facetPanelOf(plan)?.side;
-  return side === 'start' || side === 'end';
+/** Percent of the wide page that the filters take from the shelf; above it they take nothing. */
+export const panelShare = (plan: Plan): number => {
+  const panel = facetPanelOf(plan);
+  return panel && panel.side !== 'above' ? panel.share : 0;
 };

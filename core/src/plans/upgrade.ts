@@ -1,7 +1,7 @@
-import { USUAL_ORDER } from './housePlan';
+import { USUAL_ORDER, USUAL_PANEL } from './housePlan';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
 import type { RangeRule } from '../range/rule';
-import type { Edition, FacetChoice, Fixture, Plan } from './plan';
+import type { Edition, FacetChoice, Fixture, PageSize, Plan } from './plan';
 
 /** Ranges as they were written before they had clauses. */
 interface FirstRange {
@@ -14,6 +14,7 @@ interface FirstRange {
 interface StoredShelf {
   type: 'shelf';
   range: FirstRange | RangeRule;
+  pageSize: number | PageSize;
   order: Omit<Partial<ShelfOrder>, 'choices'> & {
     choices: readonly (SortKey | ShelfOrder['choices'][number])[];
   };
@@ -31,6 +32,7 @@ export function upgradePlan(stored: unknown): Plan {
     fixtures: plan.fixtures.map((fixture): Fixture => {
       if (fixture.type === 'facets')
         return {
+          ...USUAL_PANEL,
           ...fixture,
           facets: (fixture.facets as readonly StoredFacet[]).map((facet) => ({
             ...facet,
@@ -40,8 +42,13 @@ export function upgradePlan(stored: unknown): Plan {
           })),
         };
       if (fixture.type !== 'shelf') return fixture;
-      const { range, order } = fixture as unknown as StoredShelf;
-      return { ...fixture, range: upgradeRange(range), order: upgradeOrder(order) };
+      const { range, order, pageSize } = fixture as unknown as StoredShelf;
+      return {
+        ...fixture,
+        range: upgradeRange(range),
+        order: upgradeOrder(order),
+        pageSize: typeof pageSize === 'number' ? { by: 'products', count: pageSize } : pageSize,
+      };
     }),
   };
 }

@@ -7,6 +7,7 @@ import {
   type Plan,
   type Snapshot,
   type Texts,
+  SEARCH_FACET,
 } from '@fond/core';
 import type { Stand } from '../catalogue/catalogueHost';
 import { canonicalJson, summaries } from '../editions/editions';
@@ -68,12 +69,15 @@ export function vocabularyOf(snapshot: Snapshot): Vocabulary {
     languages,
     currency: snapshot.currencies[0] ?? 'EUR',
     products: snapshot.size,
-    facets: [...snapshot.facets].map(([key, column]) => ({
-      key,
-      labels: labels(key),
-      coverage: column.kind === 'number' ? column.sorted.length : covered(column.offsets),
-      values: column.kind === 'number' ? column.sorted.length : column.values.length,
-    })),
+    facets: [
+      ...[...snapshot.facets].map(([key, column]) => ({
+        key,
+        labels: labels(key),
+        coverage: column.kind === 'number' ? column.sorted.length : covered(column.offsets),
+        values: column.kind === 'number' ? column.sorted.length : column.values.length,
+      })),
+      { key: SEARCH_FACET, labels: labels(SEARCH_FACET), coverage: snapshot.size, values: 0 },
+    ],
     attributes: [...snapshot.attributes.values()].map(({ row, column }) => ({
       key: row.key,
       labels: labels(row.key),

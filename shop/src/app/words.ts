@@ -3,6 +3,7 @@ export interface ShopWords {
   skip: string;
   search: string;
   searchIn: string;
+  find: string;
   home: string;
   products: (count: number) => string;
   shown: (from: number, to: number, total: number) => string;
@@ -47,6 +48,7 @@ const EN: ShopWords = {
   skip: 'Skip to the products',
   search: 'Search',
   searchIn: 'Pans, teapots, cast iron …',
+  find: 'Find',
   home: 'Home',
   products: (count) => (count === 1 ? '1 product' : `${count} products`),
   shown: (from, to, total) => `${from}–${to} of ${total}`,
@@ -89,6 +91,7 @@ const FR: ShopWords = {
   skip: 'Aller aux produits',
   search: 'Rechercher',
   searchIn: 'Poêles, théières, fonte …',
+  find: 'Chercher',
   home: 'Accueil',
   products: (count) => (count === 1 ? '1 produit' : `${count} produits`),
   shown: (from, to, total) => `${from}–${to} sur ${total}`,

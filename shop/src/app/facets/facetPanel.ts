@@ -2,7 +2,8 @@ import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { FacetModel, FixtureModel, PageModel } from '@fond/core';
 import { shopHref, ShopState } from '../state/shopState';
-import { PriceRange } from './priceRange';
+import { NumberRange } from './numberRange';
+import { StateFields } from './stateFields';
 
 /** Without accents and capitals, as people type. */
 const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
@@ -10,7 +11,7 @@ const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, 
 @Component({
   selector: 'shop-facets',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NgTemplateOutlet, PriceRange],
+  imports: [NgTemplateOutlet, NumberRange, StateFields],
   template: `
     <input
       type="checkbox"
@@ -20,6 +21,9 @@ const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, 
     />
     <label class="filters-button" for="filters-open">{{ words().showFilters(page().applied.length) }}</label>
     <div class="filters">
+      @if (panel().header) {
+        <h2 class="filters-head">{{ words().filters }}</h2>
+      }
       @for (facet of panel().facets; track facet.key) {
         <details class="facet" [open]="facet.open">
           <summary>
@@ -29,7 +33,19 @@ const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, 
             }
           </summary>
           @if (facet.range) {
-            <shop-price-range [facet]="facet" [page]="page()" />
+            <shop-number-range [facet]="facet" [page]="page()" />
+          } @else if (facet.control === 'query') {
+            <form class="query" role="search" method="get" [action]="formAction()">
+              <shop-state-fields [page]="page()" leave="q" />
+              <input
+                type="search"
+                name="q"
+                maxlength="200"
+                [value]="page().q"
+                [attr.aria-label]="facet.label"
+              />
+              <button type="submit">{{ words().find }}</button>
+            </form>
           } @else {
             @if (facet.control === 'search') {
               <input
@@ -61,15 +77,22 @@ const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, 
       <ul [class]="'values ' + control">
         @for (value of values; track value.value) {
           <li [class]="value.depth ? 'depth-' + value.depth : ''">
-            <a
-              [href]="href(value.href)"
-              rel="nofollow"
-              [attr.aria-current]="value.selected ? 'true' : null"
-              [style.--swatch]="value.swatch"
-            >
-              <span class="label">{{ value.label }}</span>
-              <span class="count">{{ panel().counts ? value.count : '' }}</span>
-            </a>
+            @if (value.href; as to) {
+              <a
+                [href]="href(to)"
+                rel="nofollow"
+                [attr.aria-current]="value.selected ? 'true' : null"
+                [style.--swatch]="value.swatch"
+              >
+                <span class="label">{{ value.label }}</span>
+                <span class="count">{{ panel().counts ? value.count : '' }}</span>
+              </a>
+            } @else {
+              <span class="dead" [style.--swatch]="value.swatch">
+                <span class="label">{{ value.label }}</span>
+                <span class="count">{{ panel().counts ? 0 : '' }}</span>
+              </span>
+            }
           </li>
         }
       </ul>
@@ -82,6 +105,7 @@ export class FacetPanel {
   readonly total = input.required<number>();
   protected readonly words = inject(ShopState).words;
   protected readonly href = shopHref;
+  protected readonly formAction = computed(() => shopHref(this.page().href.split('?')[0]));
 
   /** What is typed into a facet's own search box, folded. */
   private readonly sought = signal<Readonly<Record<string, string>>>({});

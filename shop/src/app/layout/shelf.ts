@@ -51,9 +51,11 @@ const EAGER = 6;
               </a>
             </li>
           }
-          <li>
-            <a class="clear-all" [href]="href(page().clearHref ?? '/')">{{ words().clearAll }}</a>
-          </li>
+          @if (model.clearAll) {
+            <li>
+              <a class="clear-all" [href]="href(page().clearHref ?? '/')">{{ words().clearAll }}</a>
+            </li>
+          }
         </ul>
       }
       @if (model.cards.length) {

@@ -77,6 +77,8 @@ type Block =
             [class.no-panel]="!block.panel"
             [class.panel-end]="block.panel?.side === 'end'"
             [class.panel-above]="block.panel?.side === 'above'"
+            [style.--share]="block.panel && block.panel.share + 'fr'"
+            [style.--rest]="block.panel && 100 - block.panel.share + 'fr'"
           >
             @if (block.panel; as panel) {
               <div

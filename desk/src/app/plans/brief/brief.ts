@@ -23,7 +23,7 @@ import { RangeSlip } from './rangeSlip';
 import { ReachSlip } from './reachSlip';
 import { reachWords } from './reachWords';
 import { Word } from './word';
-import { elementWords, facetWords, FIXTURE_WORDS, orderWords, shortList } from './words';
+import { elementWords, facetWords, FIXTURE_WORDS, orderWords, pageSizeWords, shortList } from './words';
 
 export type SlipName = 'reach' | 'frame' | 'range' | 'order' | 'grid' | 'facets' | 'card';
 
@@ -45,11 +45,12 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
   { name: 'Spread: no more than some of a kind in a row', slip: 'order' },
   { name: 'Sort choices for shoppers', slip: 'order' },
   { name: 'Columns at each width', slip: 'grid' },
-  { name: 'Products a page', slip: 'grid' },
+  { name: 'Products a page: a number, full rows, all of them', slip: 'grid' },
   { name: 'Gap between cards', slip: 'grid' },
   { name: 'Last row', slip: 'grid' },
   { name: 'Filters: which, order, labels', slip: 'facets' },
-  { name: 'Filter panel: side, counts', slip: 'facets' },
+  { name: 'Filter panel: side, width, heading, counts, clear all', slip: 'facets' },
+  { name: 'Search box of the aisle', slip: 'facets' },
   { name: 'Filter controls: list, swatches, slider, steps, switch', slip: 'facets' },
   { name: 'Advice on filters: which help here', slip: 'facets' },
   { name: 'Card: elements, attribute lines', slip: 'card' },
@@ -138,7 +139,7 @@ export class Brief {
     const shelf = this.editor.shelf();
     if (!shelf) return '';
     const { wide, medium, narrow } = shelf.columns;
-    return `${wide} ${wide === 1 ? 'column' : 'columns'} (${medium} medium, ${narrow} narrow), ${shelf.pageSize} a page`;
+    return `${wide} ${wide === 1 ? 'column' : 'columns'} (${medium} medium, ${narrow} narrow), ${pageSizeWords(shelf.pageSize)}`;
   });
   protected readonly rows = computed(() => {
     const tally = this.editor.tally();

@@ -1,9 +1,10 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
-import { facetChoice, type FacetChoice, type FacetControlChoice } from '@fond/core';
+import { facetChoice, SEARCH_FACET, type FacetChoice, type FacetControlChoice } from '@fond/core';
 import { moved } from '../state/edits';
 import { PlanEditor } from '../state/planEditor';
+import { PanelLines } from './panelLines';
 import { RowTools } from './rowTools';
 import { FacetAdviceTable } from './facetAdvice';
 import { CONTROL_WORDS, facetWords } from './words';
@@ -12,46 +13,10 @@ import { CONTROL_WORDS, facetWords } from './words';
 @Component({
   selector: 'desk-facets-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, FacetAdviceTable, MatIconModule, RowTools],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, FacetAdviceTable, MatIconModule, PanelLines, RowTools],
   template: `
     @if (editor.panel(); as panel) {
-      <div class="line">
-        <span>The panel stands at the</span>
-        <span class="choices">
-          <button
-            type="button"
-            class="choice"
-            [attr.aria-pressed]="panel.side === 'start'"
-            (click)="editor.editPanel('panel side', { side: 'start' })"
-          >
-            start side
-          </button>
-          <button
-            type="button"
-            class="choice"
-            [attr.aria-pressed]="panel.side === 'end'"
-            (click)="editor.editPanel('panel side', { side: 'end' })"
-          >
-            end side
-          </button>
-          <button
-            type="button"
-            class="choice"
-            [attr.aria-pressed]="panel.side === 'above'"
-            (click)="editor.editPanel('panel side', { side: 'above' })"
-          >
-            top
-          </button>
-        </span>
-        <label
-          ><input
-            type="checkbox"
-            [checked]="panel.counts"
-            (change)="editor.editPanel('counts', { counts: !panel.counts })"
-          />
-          with counts</label
-        >
-      </div>
+      <desk-panel-lines [panel]="panel" />
       <ol class="entries" cdkDropList (cdkDropListDropped)="drop($event)" aria-label="Filters in order">
         @for (choice of panel.facets; track choice.key; let at = $index) {
           <li cdkDrag cdkDragLockAxis="y" class="tall">
@@ -73,9 +38,11 @@ import { CONTROL_WORDS, facetWords } from './words';
               (removed)="remove(choice)"
             />
             <span class="details">
-              <span class="evidence figures" [class.nothing]="shownValues(choice.key) === 0">{{
-                evidence(choice.key)
-              }}</span>
+              <span
+                class="evidence figures"
+                [class.nothing]="choice.key !== searchKey && shownValues(choice.key) === 0"
+                >{{ evidence(choice.key) }}</span
+              >
               <label class="short"
                 ><input
                   type="checkbox"
@@ -167,6 +134,7 @@ import { CONTROL_WORDS, facetWords } from './words';
 })
 export class FacetsSlip {
   protected readonly editor = inject(PlanEditor);
+  protected readonly searchKey = SEARCH_FACET;
   protected readonly controlWords = CONTROL_WORDS;
   protected readonly sorts: readonly { sort: FacetChoice['sort']; name: string }[] = [
     { sort: 'auto', name: 'in the usual order' },
@@ -186,6 +154,7 @@ export class FacetsSlip {
 
   /** What a facet's values can be offered as. */
   protected controls(key: string): readonly FacetControlChoice[] {
+    if (key === SEARCH_FACET) return ['auto'];
     if (key === 'price' || key === 'rating') return ['auto', 'slider', 'steps'];
     const type = this.editor.vocabulary()?.attributes.find((attribute) => attribute.key === key)?.type;
     if (type === 'number') return ['auto', 'list', 'single', 'steps', 'slider'];
@@ -195,12 +164,14 @@ export class FacetsSlip {
   }
 
   protected listLike({ key, control }: FacetChoice): boolean {
-    if (key === 'price' || key === 'rating' || (key === 'sale' && control === 'auto')) return false;
+    if (key === SEARCH_FACET || key === 'price' || key === 'rating' || (key === 'sale' && control === 'auto'))
+      return false;
     return control !== 'slider' && control !== 'toggle';
   }
 
   /** How the values are offered, in a few words. */
   protected looks(choice: FacetChoice): string {
+    if (choice.key === SEARCH_FACET) return 'search box';
     const control = CONTROL_WORDS[choice.control];
     if (!this.listLike(choice)) return control;
     return `${control}, ${choice.logic === 'all' ? 'all' : 'any'} of several, first ${choice.shown}`;
@@ -225,6 +196,7 @@ export class FacetsSlip {
 
   /** What the filter does on the page in the window. */
   protected evidence(key: string): string {
+    if (key === SEARCH_FACET) return 'by title, maker, tags and more';
     const values = this.shownValues(key);
     if (!values) return 'not shown here';
     return key === 'price' ? 'range' : `${values} values`;

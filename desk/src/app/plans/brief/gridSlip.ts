@@ -1,5 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { WIDTH_NAMES, type ShelfSettings, type WidthName } from '@fond/core';
+import {
+  MOST_PER_PAGE,
+  productsAPage,
+  WIDTH_NAMES,
+  type PageSize,
+  type ShelfSettings,
+  type WidthName,
+} from '@fond/core';
 import { PlanEditor } from '../state/planEditor';
 import { Stepper } from './stepper';
 
@@ -53,30 +60,57 @@ const LAST_ROWS: readonly { value: ShelfSettings['lastRow']; name: string }[] = 
         </tbody>
       </table>
       <div class="line">
-        <span>Products a page</span>
-        <desk-stepper
-          [value]="shelf.pageSize"
-          [least]="1"
-          [most]="200"
-          label="Products a page"
-          (changed)="editor.editShelf('page size', { pageSize: $event })"
-        />
-      </div>
-      <div class="line">
-        <span>Full rows at every width</span>
+        <span>A page holds</span>
         <span class="choices">
-          @for (size of sizes(); track size) {
+          @for (choice of sizeChoices(); track choice.size.by) {
             <button
               type="button"
               class="choice"
-              [attr.aria-pressed]="size === shelf.pageSize"
-              (click)="editor.editShelf('page size', { pageSize: size })"
+              [attr.aria-pressed]="choice.size.by === shelf.pageSize.by"
+              (click)="size(choice.size)"
             >
-              {{ size }}
+              {{ choice.name }}
             </button>
           }
         </span>
       </div>
+      @if (shelf.pageSize.by === 'all') {
+        <p class="hint">
+          As many as there are, up to {{ most }} on one page; the number follows the catalogue. Further pages
+          follow only beyond that.
+        </p>
+      } @else {
+        <div class="line">
+          <span>{{ shelf.pageSize.by === 'rows' ? 'Full rows of the wide page' : 'Products a page' }}</span>
+          <desk-stepper
+            [value]="shelf.pageSize.count"
+            [least]="1"
+            [most]="shelf.pageSize.by === 'rows' ? 100 : most"
+            [label]="shelf.pageSize.by === 'rows' ? 'Full rows' : 'Products a page'"
+            (changed)="size({ by: shelf.pageSize.by, count: $event })"
+          />
+          @if (shelf.pageSize.by === 'rows') {
+            <span class="figures">= {{ products() }} products; more columns, more products</span>
+          }
+        </div>
+        @if (shelf.pageSize.by === 'products') {
+          <div class="line">
+            <span>Full rows at every width</span>
+            <span class="choices">
+              @for (count of sizes(); track count) {
+                <button
+                  type="button"
+                  class="choice"
+                  [attr.aria-pressed]="count === shelf.pageSize.count"
+                  (click)="size({ by: 'products', count })"
+                >
+                  {{ count }}
+                </button>
+              }
+            </span>
+          </div>
+        }
+      }
       <div class="line">
         <span>Gap between cards</span>
         <desk-stepper
@@ -111,6 +145,26 @@ export class GridSlip {
   protected readonly widths = WIDTH_NAMES;
   protected readonly lastRows = LAST_ROWS;
   protected readonly sizes = computed(() => this.editor.tally()?.fullRowSizes.slice(0, 8) ?? []);
+
+  protected readonly most = MOST_PER_PAGE;
+  protected readonly products = computed(() => {
+    const shelf = this.editor.shelf();
+    return shelf ? productsAPage(shelf.pageSize, shelf.columns) : 0;
+  });
+  /** Each form begins with what comes nearest to the page as it is. */
+  protected readonly sizeChoices = computed((): { size: PageSize; name: string }[] => {
+    const columns = this.editor.shelf()?.columns.wide ?? 1;
+    const count = Math.min(this.products(), 60);
+    return [
+      { size: { by: 'products', count }, name: 'a number of products' },
+      { size: { by: 'rows', count: Math.max(1, Math.round(count / columns)) }, name: 'full rows' },
+      { size: { by: 'all' }, name: 'all of them' },
+    ];
+  });
+
+  protected size(pageSize: PageSize): void {
+    this.editor.editShelf('page size', { pageSize });
+  }
 
   protected columns(name: WidthName, count: number): void {
     const shelf = this.editor.shelf();

@@ -7,6 +7,7 @@ import type {
   FixtureType,
   OrderKey,
   OrderLevel,
+  PageSize,
   SortKey,
 } from '@fond/core';
 
@@ -110,6 +111,12 @@ export function facetWords(choice: FacetChoice, vocabulary: Vocabulary | null, l
     choice.label[lang] ||
     (vocabulary?.facets.find(({ key }) => key === choice.key)?.labels[lang] ?? `${choice.key} (gone)`)
   );
+}
+
+export function pageSizeWords(size: PageSize): string {
+  if (size.by === 'all') return 'all of them on one page';
+  if (size.by === 'products') return `${size.count} a page`;
+  return size.count === 1 ? 'one full row a page' : `${size.count} full rows a page`;
 }
 
 /** The first few words, and how many more there are. */

@@ -1,4 +1,11 @@
-import type { FacetPanel, Fixture, FixtureType, Plan, ShelfSettings } from '@fond/core';
+import {
+  USUAL_PANEL,
+  type FacetPanel,
+  type Fixture,
+  type FixtureType,
+  type Plan,
+  type ShelfSettings,
+} from '@fond/core';
 
 /** The plan with its shelf changed. */
 export const withShelf = (plan: Plan, change: Partial<ShelfSettings>): Plan => ({
@@ -45,7 +52,7 @@ const fresh = (type: Exclude<FixtureType, 'shelf'>): Fixture => {
     case 'navigation':
       return { id: type, type, hideEmpty: true, counts: true };
     case 'facets':
-      return { id: type, type, side: 'start', counts: true, facets: [] };
+      return { id: type, type, ...USUAL_PANEL, facets: [] };
     default:
       return { id: type, type };
   }

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { Plan } from '@fond/core';
+import { upgradePlan, type Plan } from '@fond/core';
 import type { KeptDraft } from './plan.actions';
 
 const keyOf = (id: string): string => `fond:draft:${id}`;
@@ -21,7 +21,9 @@ export class KeptDrafts {
     if (!text) return null;
     try {
       const kept = JSON.parse(text) as KeptDraft;
-      return kept.plan.id === id && Number.isInteger(kept.version) ? kept : null;
+      return kept.plan.id === id && Number.isInteger(kept.version)
+        ? { plan: upgradePlan(kept.plan), version: kept.version }
+        : null;
     } catch {
       this.forget(id);
       return null;

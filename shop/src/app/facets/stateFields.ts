@@ -1,0 +1,25 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { PageModel } from '@fond/core';
+
+/** The rest of the state as hidden fields, so that sending a form loses nothing of it. It begins on the first page. */
+@Component({
+  selector: 'shop-state-fields',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @for (field of fields(); track field.name) {
+      <input type="hidden" [name]="field.name" [value]="field.value" />
+    }
+  `,
+})
+export class StateFields {
+  readonly page = input.required<PageModel>();
+  /** The parameter that the form itself sends. */
+  readonly leave = input.required<string>();
+
+  protected readonly fields = computed(() => {
+    const query = new URLSearchParams(this.page().href.split('?')[1] ?? '');
+    query.delete(this.leave());
+    query.delete('page');
+    return [...query].map(([name, value]) => ({ name, value }));
+  });
+}
