@@ -67,16 +67,19 @@ export function intersectInto(into: Words, other: Words): void {
 
 export const holds = (words: Words, at: number): boolean => (words[at >>> 5] & (1 << (at & 31))) !== 0;
 
+// Words are read as signed numbers (`| 0`) wherever they are added or taken apart: an unsigned one doesn't fit the
+// engine's small integers, so the loop would run on floating-point numbers, three to four times as slowly.
+
 /** Population count of one word (SWAR; Warren, Hacker's Delight, 5-1). */
 function popcount(word: number): number {
-  let v = word - ((word >>> 1) & 0x55555555);
-  v = (v & 0x33333333) + ((v >>> 2) & 0x33333333);
+  let v = (word - ((word >>> 1) & 0x55555555)) | 0;
+  v = ((v & 0x33333333) + ((v >>> 2) & 0x33333333)) | 0;
   return Math.imul((v + (v >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
 }
 
 export function countOf(words: Words): number {
   let count = 0;
-  for (const word of words) if (word) count += popcount(word);
+  for (let w = 0; w < words.length; w++) count = (count + popcount(words[w] | 0)) | 0;
   return count;
 }
 
@@ -87,7 +90,7 @@ export function countCommon(posting: Posting, set: Words): number {
     const { words } = posting;
     for (let w = 0; w < set.length; w++) {
       const both = words[w] & set[w];
-      if (both !== 0) count += popcount(both);
+      if (both !== 0) count = (count + popcount(both)) | 0;
     }
   } else {
     const list = posting.list!;
@@ -100,11 +103,12 @@ export function countCommon(posting: Posting, set: Words): number {
 export function listInto(words: Words, out: Uint32Array): number {
   let count = 0;
   for (let w = 0; w < words.length; w++) {
-    let word = words[w];
+    let word = words[w] | 0;
     const base = w << 5;
-    while (word) {
+    while (word !== 0) {
       const bit = word & -word;
-      out[count++] = base + 31 - Math.clz32(bit);
+      out[count] = base + 31 - Math.clz32(bit);
+      count = (count + 1) | 0;
       word ^= bit;
     }
   }

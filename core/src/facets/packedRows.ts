@@ -52,7 +52,7 @@ export interface PackingLimits {
   bins: number;
 }
 
-const LIMITS: PackingLimits = { joint: 512, alone: 2 ** 14, tuples: 2 ** 16, bins: 4_096 };
+const LIMITS: PackingLimits = { joint: 512, alone: 2 ** 14, tuples: 2 ** 16, bins: 1_024 };
 
 /** One facet with one number per product: cell 0 for nothing, else a joint value of its codes. */
 interface Cells {
@@ -144,14 +144,12 @@ function valueCells(column: ValueColumn, size: number): Cells {
     return { key, cells: Uint32Array.from(single), codesOf, size: column.values.length, bins: null };
   }
   const cells = new Uint32Array(size);
-  const known = new Map<string, number>();
+  const known = new Map<number | string, number>();
   for (let p = 0; p < size; p++) {
     if (offsets[p] === offsets[p + 1]) continue;
-    const set = codes
-      .subarray(offsets[p], offsets[p + 1])
-      .slice()
-      .sort();
-    const name = set.join();
+    const set = codes.slice(offsets[p], offsets[p + 1]).sort();
+    // One number names a set of one or two codes, as nearly all are; longer ones take a text.
+    const name = set.length > 2 ? set.join() : set[0] + (set.length === 2 ? (set[1] + 1) * 2 ** 24 : 0);
     let cell = known.get(name);
     if (cell === undefined) {
       known.set(name, (cell = codesOf.length));
@@ -204,13 +202,13 @@ export function niceStep(width: number, unit: number, most: number): number {
 export function countRows({ width, rows }: PackedRows, words: Words, histogram: Uint32Array): void {
   const fours = width - (width & 3);
   for (let w = 0; w < words.length; w++) {
-    let word = words[w];
-    while (word) {
+    let word = words[w] | 0;
+    while (word !== 0) {
       const bit = word & -word;
       word ^= bit;
-      let at = ((w << 5) + 31 - Math.clz32(bit)) * width;
-      const end = at + width;
-      for (const until = at + fours; at < until; at += 4) {
+      let at = Math.imul((w << 5) + 31 - Math.clz32(bit), width);
+      const end = (at + width) | 0;
+      for (const until = (at + fours) | 0; at < until; at = (at + 4) | 0) {
         histogram[rows[at]]++;
         histogram[rows[at + 1]]++;
         histogram[rows[at + 2]]++;
