@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { planSchema, reachSchema } from './planSchema';
 import type { Operation } from './operation';
+import { COLLECTION_OPERATIONS } from './collectionOperations';
 import { PRODUCT_OPERATIONS } from './productOperations';
 import { RANGE_OPERATIONS } from './rangeOperations';
 import { savedRuleSchema } from './rangeSchema';
@@ -27,7 +28,7 @@ import {
 export type { Operation } from './operation';
 export { OTHERWISE } from './byKind';
 export { planSchema } from './planSchema';
-export { clausesSchema, rangeSchema, savedRuleSchema } from './rangeSchema';
+export { clausesSchema, MOST_NAMED, rangeSchema, savedRuleSchema } from './rangeSchema';
 export { importMappingSchema } from './shapes';
 
 const savedRange = Joi.object({
@@ -284,6 +285,7 @@ export const OPERATIONS = {
   },
   ...RANGE_OPERATIONS,
   ...PRODUCT_OPERATIONS,
+  ...COLLECTION_OPERATIONS,
   importCatalogue: {
     method: 'post',
     path: '/api/catalogue/import',

@@ -23,6 +23,7 @@ export const PROBLEM_TYPES = {
   'newer-draft': { status: 409, title: 'Somebody saved a newer draft' },
   'plan-in-use': { status: 409, title: 'The plan is published' },
   'range-in-use': { status: 409, title: 'The range is in use' },
+  'collection-in-use': { status: 409, title: 'The collection is in use' },
   'nothing-to-publish': { status: 409, title: 'The draft is what is live already' },
   'too-large': { status: 413, title: 'The file is too large' },
   'wrong-kind': { status: 415, title: 'This kind of file can’t be read' },

@@ -2,7 +2,19 @@ import Joi from 'joi';
 import type { Operation } from './operation';
 import { planSchema } from './planSchema';
 import { rangeSchema, savedRuleSchema, sku } from './rangeSchema';
-import { address, anything, facetAdvice, planId, productWhy, sieve, storedRange, version } from './shapes';
+import {
+  address,
+  anything,
+  edition,
+  facetAdvice,
+  changes,
+  planId,
+  productWhy,
+  text,
+  sieve,
+  storedRange,
+  version,
+} from './shapes';
 
 const rangeName = Joi.string().trim().min(1).max(80).required();
 
@@ -66,6 +78,27 @@ export const RANGE_OPERATIONS = {
     status: 204,
     answer: null,
     problems: ['not-found', 'range-in-use', 'database-away'],
+  },
+  rangeChanges: {
+    method: 'get',
+    path: '/api/ranges/{id}/changes',
+    summary: 'The aisles that publishing a saved range by itself would change',
+    access: 'signed-in',
+    params: planId,
+    status: 200,
+    answer: changes,
+    problems: ['not-found', 'database-away'],
+  },
+  publishRange: {
+    method: 'post',
+    path: '/api/ranges/{id}/publish',
+    summary: 'Publish a saved range for all published plans that show it, with the plans as they are live',
+    access: 'signed-in',
+    params: planId,
+    body: Joi.object({ version, note: text.max(400).required() }),
+    status: 201,
+    answer: edition,
+    problems: ['bad-input', 'not-found', 'newer-draft', 'nothing-to-publish', 'database-away'],
   },
   explainRange: {
     method: 'post',

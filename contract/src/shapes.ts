@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { planSchema } from './planSchema';
-import { savedRuleSchema } from './rangeSchema';
+import { clausesSchema, savedRuleSchema } from './rangeSchema';
 
 /** Shapes of the bodies and answers of the API, shared by its operations. */
 
@@ -61,7 +61,16 @@ export const listing = Joi.object({
       Joi.object({
         key: Joi.string().required(),
         label: text.required(),
-        control: Joi.valid('list', 'single', 'swatches', 'range', 'steps', 'toggle', 'search').required(),
+        control: Joi.valid(
+          'list',
+          'single',
+          'swatches',
+          'range',
+          'steps',
+          'toggle',
+          'search',
+          'query',
+        ).required(),
         values: Joi.array()
           .items(
             Joi.object({
@@ -348,6 +357,26 @@ export const storedRange = Joi.object({
   usedIn: Joi.array()
     .items(Joi.object({ plan: named.required() }))
     .required(),
+});
+
+const collectionBase = {
+  id: count.required(),
+  slug: Joi.string().required(),
+  titles: Joi.object().pattern(Joi.string(), text).required(),
+  clauses: clausesSchema.allow(null).required(),
+  version,
+  updatedAt: time.allow(null).required(),
+  updatedBy: text.required(),
+};
+
+export const collectionSummary = Joi.object({ ...collectionBase, products: count.required() });
+
+export const storedCollection = Joi.object({
+  ...collectionBase,
+  descriptions: Joi.object().pattern(Joi.string(), text).required(),
+  skus: Joi.array().items(text).allow(null).required(),
+  byHand: count.required(),
+  namedIn: Joi.array().items(text).required(),
 });
 
 const productLine = Joi.object({

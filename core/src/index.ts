@@ -2,6 +2,7 @@ export * from './card/card';
 export * from './card/figures';
 export * from './card/money';
 export * from './catalogue/aisles';
+export * from './catalogue/collections';
 export * from './catalogue/columns';
 export * from './catalogue/patch';
 export * from './catalogue/rows';

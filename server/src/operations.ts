@@ -1,6 +1,6 @@
 import { rm } from 'node:fs/promises';
 import type { Sequelize } from 'sequelize';
-import type { DemoSignIn } from '@fond/contract';
+import type { CollectionWish, DemoSignIn } from '@fond/contract';
 import {
   aisleProducts,
   aislesOfPlan,
@@ -25,6 +25,13 @@ import {
   explainRange,
   reportShelf,
 } from './explain/explain';
+import {
+  createCollection,
+  deleteCollection,
+  listCollections,
+  readCollection,
+  saveCollection,
+} from './collections/collections';
 import { planJsonSchema, rangeJsonSchema } from './http/jsonSchema';
 import { openApiDocument } from './http/openapi';
 import { problem } from './http/problem';
@@ -48,6 +55,8 @@ import {
   createRange,
   deleteRange,
   listRanges,
+  publishRange,
+  rangeChanges,
   readRange,
   savedRanges,
   saveRange,
@@ -142,6 +151,12 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
       saveRange(sequelize, idOf(call), call.body as RangeWish & { version: number }, userIdOf(call)),
     deleteRange: (call) => deleteRange(sequelize, idOf(call), userIdOf(call)),
 
+    rangeChanges: (call) => rangeChanges(standOf(host).snapshot, idOf(call)),
+    publishRange: (call) => {
+      const { version, note } = call.body as { version: number; note: string };
+      return shown(publishRange(sequelize, idOf(call), version, note, userIdOf(call)));
+    },
+
     explainRange: async ({ body }) => {
       const { rule, address } = body as { rule: RangeRule; address: string };
       const { snapshot } = standOf(host);
@@ -171,6 +186,21 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
       const { featured } = call.body as { featured: boolean };
       return shown(setFeatured(sequelize, sku, featured, userIdOf(call)));
     },
+
+    collections: () => listCollections(sequelize, standOf(host).snapshot),
+    createCollection: (call) =>
+      shown(createCollection(sequelize, call.body as CollectionWish, userIdOf(call))),
+    readCollection: (call) => readCollection(sequelize, Number(idOf(call))),
+    saveCollection: (call) =>
+      shown(
+        saveCollection(
+          sequelize,
+          Number(idOf(call)),
+          call.body as CollectionWish & { version: number },
+          userIdOf(call),
+        ),
+      ),
+    deleteCollection: (call) => shown(deleteCollection(sequelize, Number(idOf(call)), userIdOf(call))),
 
     editions: () => summaries(),
     readEdition: (call) => readEdition(numberOf(call)),

@@ -219,6 +219,36 @@ describe('saved ranges', () => {
     expect((await desk.get(`/api/ranges/${range.id}`)).status).toBe(404);
   });
 
+  it('can be published by themselves, under the plans as they are live', async () => {
+    const range = await newRange('Alone');
+    const publish = (version: number) => desk.post(`/api/ranges/${range.id}/publish`, { version, note: '' });
+    expect((await publish(1)).body.detail).toContain('No published plan shows this range');
+    const linked = shelfChanged({ range: { source: { kind: 'saved', range: range.id }, clauses: [] } });
+    const saved = await desk.put('/api/plans/house', { plan: linked, version: house.version });
+    await desk.post('/api/plans/house/publish', { version: saved.body.version, note: '' });
+    // The draft goes on; what is live stays under the range that is published.
+    const renamed = { ...linked, name: 'Not to be published' };
+    const ahead = await desk.put('/api/plans/house', { plan: renamed, version: saved.body.version });
+    expect((await desk.get(`/api/ranges/${range.id}/changes`)).body.changes).toEqual([]);
+
+    const none: RangeRule = { ...onSale, clauses: [{ kind: 'title', text: 'no such thing' }] };
+    await desk.put(`/api/ranges/${range.id}`, { name: 'Alone', rule: none, version: 1 });
+    const { changes } = (await desk.get(`/api/ranges/${range.id}/changes`)).body;
+    expect(changes.map(({ path }: { path: string }) => path)).toContain('/cookware');
+    expect((await publish(1)).body).toMatchObject({
+      type: '/problems/newer-draft',
+      theirs: { version: 2 },
+    });
+    const published = await publish(2);
+    expect(published.body).toMatchObject({ live: true, note: 'Range “Alone”' });
+    const shown = (await server.guest.get('/api/shop/listing').query({ aisle: '/cookware' })).body;
+    expect(shown).toMatchObject({ total: 0, plan: { name: house.plan.name } });
+    expect((await publish(2)).body.type).toBe('/problems/nothing-to-publish');
+
+    const back = await desk.put('/api/plans/house', { plan: house.plan, version: ahead.body.version });
+    await desk.post('/api/plans/house/publish', { version: back.body.version, note: '' });
+  });
+
   it('refuse a name that another has, a version that is not the newest, and building on each other', async () => {
     const one = await newRange('Winter');
     const twice = await desk.post('/api/ranges', { name: 'Winter', rule: onSale });

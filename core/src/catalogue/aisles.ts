@@ -1,4 +1,4 @@
-import type { CatalogueFrame, CategoryRow, GroupRow, Texts } from './rows';
+import type { CatalogueFrame, CategoryRow, CollectionRow, Texts } from './rows';
 
 export type AisleKind = 'front' | 'category' | 'collection' | 'tag' | 'search';
 
@@ -18,6 +18,8 @@ export interface Aisle {
   /** Aisles of the child categories, in the merchandiser's order. */
   children: Aisle[];
   colour: string | null;
+  /** Article numbers in the order given by hand, for collections that have one. */
+  arranged: readonly string[] | null;
 }
 
 export interface AisleMap {
@@ -31,9 +33,9 @@ export const RESERVED_SLUGS: readonly string[] = ['collections', 'tags', 'search
 
 const SEARCH_TITLES: Texts = { en: 'Search', fr: 'Recherche' };
 
-const none = { descriptions: {}, id: 0, parent: null, children: [] as Aisle[], colour: null };
+const none = { descriptions: {}, id: 0, parent: null, children: [] as Aisle[], colour: null, arranged: null };
 
-const groupAisle = (kind: 'tag' | 'collection', group: GroupRow): Aisle => ({
+const groupAisle = (kind: 'tag' | 'collection', group: CollectionRow): Aisle => ({
   ...none,
   key: `${kind}:${group.id}`,
   kind,
@@ -42,6 +44,7 @@ const groupAisle = (kind: 'tag' | 'collection', group: GroupRow): Aisle => ({
   descriptions: group.descriptions,
   id: group.id,
   children: [],
+  arranged: !group.clauses && group.arranged?.length ? group.arranged : null,
 });
 
 /** Every aisle of a catalogue: the front, the category tree from the top down, collections, tags, the search. */
@@ -77,6 +80,7 @@ export function aislesOf(frame: CatalogueFrame): AisleMap {
           parent,
           children: [],
           colour: category.colour ?? parent?.colour ?? null,
+          arranged: null,
         };
         all.push(aisle);
         aisle.children = walk(aisle, category.id);

@@ -1,3 +1,5 @@
+import type { Clause } from '../range/rule';
+
 /** Two-letter language code as in BCP 47, for instance `en`. */
 export type Lang = string;
 
@@ -47,6 +49,14 @@ export interface ImageRow {
   hash: string | null;
   width: number;
   height: number;
+}
+
+/** A collection, made by hand or by rule. */
+export interface CollectionRow extends GroupRow {
+  /** What its products have to meet; null, or absent, where they were put in by hand. */
+  clauses?: readonly Clause[] | null;
+  /** Article numbers in the order that was given by hand; products not named come after it. */
+  arranged?: readonly string[];
 }
 
 /** One product on one day. */
@@ -103,7 +113,7 @@ export interface CatalogueFrame {
   attributes: readonly AttributeRow[];
   categories: readonly CategoryRow[];
   tags: readonly GroupRow[];
-  collections: readonly GroupRow[];
+  collections: readonly CollectionRow[];
 }
 
 /** The text in `lang`, else in the first language that has one, else the empty string. */

@@ -79,7 +79,7 @@ function popcount(word: number): number {
 
 export function countOf(words: Words): number {
   let count = 0;
-  for (let w = 0; w < words.length; w++) count = (count + popcount(words[w] | 0)) | 0;
+  for (const word of words) count = (count + popcount(word | 0)) | 0;
   return count;
 }
 

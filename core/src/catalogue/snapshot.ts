@@ -128,6 +128,8 @@ function addressValues(value: AttributeValue | undefined): readonly string[] {
  */
 export class SnapshotBuilder {
   private readonly aisles: AisleMap;
+  /** Collections by rule take nothing that was put in by hand. */
+  private readonly ruled: ReadonlySet<number>;
   private readonly ancestry = new Map<number, readonly Aisle[]>();
   private readonly category = new ValueColumnBuilder('category');
   private readonly categoryItself = new ValueColumnBuilder('category');
@@ -177,6 +179,7 @@ export class SnapshotBuilder {
 
   constructor(private readonly frame: CatalogueFrame) {
     this.aisles = aislesOf(frame);
+    this.ruled = new Set(frame.collections.flatMap(({ id, clauses }) => (clauses ? [id] : [])));
     this.attributes = frame.attributes.map((row) => ({ row, column: new ValueColumnBuilder(row.key) }));
     for (const aisle of this.aisles.all) {
       if (aisle.kind !== 'category') continue;
@@ -218,7 +221,11 @@ export class SnapshotBuilder {
     this.category.add([...all]);
     this.categoryItself.add([...itself]);
     this.addGroups(this.tag, 'tag', row.tags);
-    this.addGroups(this.collection, 'collection', row.collections);
+    this.addGroups(
+      this.collection,
+      'collection',
+      row.collections.filter((id) => !this.ruled.has(id)),
+    );
     for (const { row: attribute, column } of this.attributes) {
       const codes = new Set<number>();
       for (const value of addressValues(row.attributes[attribute.key])) {

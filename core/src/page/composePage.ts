@@ -284,7 +284,7 @@ function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
 }
 
 /** Groups belong to the plan's own order; a sort that a shopper chose is what it says. */
-export function sortingOf(shelf: Shelf, choice: OrderChoice, context: RangeContext): Sorting {
+export function sortingOf(shelf: Shelf, choice: OrderChoice, aisle: Aisle, context: RangeContext): Sorting {
   const { levels, lift, sink, soldOutLast } = shelf.order;
   const own = choice === 'recommended';
   return {
@@ -292,7 +292,7 @@ export function sortingOf(shelf: Shelf, choice: OrderChoice, context: RangeConte
     lift: own ? lift : [],
     sink: own ? sink : [],
     soldOutLast,
-    named: namedOrder(shelf.range, context),
+    named: namedOrder(shelf.range, aisle, context),
   };
 }
 
@@ -306,7 +306,7 @@ function placesOf(
 ): ArrayLike<number> {
   const { snapshot, aisle, state, request, context } = composer;
   const filtered = composer.filtered!;
-  const permutation = permutationOf(snapshot, sortingOf(shelf, choice, context), state.lang, context);
+  const permutation = permutationOf(snapshot, sortingOf(shelf, choice, aisle, context), state.lang, context);
   if (choice === 'relevance' && request.matches)
     return windowByScore(filtered.matches, request.matches.scores, permutation, from, size);
   const { pins, spread } = shelf.order;

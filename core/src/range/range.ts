@@ -102,8 +102,12 @@ function aisleWords(snapshot: Snapshot, aisle: Aisle, below: boolean, main: bool
   }
 }
 
-/** The article numbers that give a range an order of its own; null where it has none. */
-export function namedOrder(rule: RangeRule, context: RangeContext): readonly string[] | null {
+/**
+ * The article numbers that give a range an order of its own: those it names, or those of the collection whose aisle it
+ * follows. Null where there is none.
+ */
+export function namedOrder(rule: RangeRule, aisle: Aisle, context: RangeContext): readonly string[] | null {
   const source = savedOf(rule.source, context)?.rule.source ?? rule.source;
+  if (source.kind === 'aisle') return aisle.arranged;
   return source.kind === 'named' ? source.skus : null;
 }

@@ -48,6 +48,16 @@ export const routes: Routes = [
         loadComponent: () => import('./ranges/rangesPage').then((m) => m.RangesPage),
       },
       {
+        path: 'collections',
+        title: 'Collections · Fond Aisle',
+        loadComponent: () => import('./collections/collectionsPage').then((m) => m.CollectionsPage),
+      },
+      {
+        path: 'collections/:id',
+        title: 'Collection · Fond Aisle',
+        loadComponent: () => import('./collections/collectionsPage').then((m) => m.CollectionsPage),
+      },
+      {
         path: 'editions',
         title: 'Editions · Fond Aisle',
         loadComponent: () => import('./editions/editionsPage').then((m) => m.EditionsPage),

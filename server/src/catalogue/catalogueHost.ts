@@ -5,6 +5,7 @@ import {
   SearchIndex,
   shelfOf,
   sortingOf,
+  withRuleCollections,
   type Edition,
   type Lang,
   type SearchMatches,
@@ -22,6 +23,7 @@ export interface Stand {
 }
 
 const LOOK_EVERY = 1_000;
+const DAY = 86_400_000;
 
 /**
  * Keeps the current stand in memory and follows the database: every second it looks whether a newer catalogue change
@@ -34,6 +36,8 @@ export class CatalogueHost {
   private looking: Promise<void> | null = null;
   private timer: NodeJS.Timeout | null = null;
   private away = false;
+  /** The day for which collections by rule are filled. */
+  private day = 0;
 
   constructor(
     private readonly sequelize: Sequelize,
@@ -93,12 +97,17 @@ export class CatalogueHost {
     );
     if (number === null) throw new Error('The database holds no edition yet.');
     const { current } = this;
-    if (current?.snapshot.version === version && current.edition.number === number) return;
-    const snapshot =
-      current?.snapshot.version === version
-        ? current.snapshot
-        : ((current && (await followChanges(this.sequelize, current.snapshot, version))) ??
-          (await loadSnapshot(this.sequelize)));
+    const now = Date.now();
+    const day = Math.floor(now / DAY);
+    const known = current?.snapshot.version === version;
+    if (known && this.day === day && current.edition.number === number) return;
+    const read = known
+      ? current.snapshot
+      : ((current && (await followChanges(this.sequelize, current.snapshot, version))) ??
+        (await loadSnapshot(this.sequelize)));
+    // What a rule says of the last days holds for a day; what it says of prices and stock, until they change.
+    const snapshot = known && this.day === day ? read : withRuleCollections(read, now);
+    this.day = day;
     const edition = current?.edition.number === number ? current.edition : await readLiveEdition();
     this.warm(snapshot, edition);
     this.current = { snapshot, edition };
@@ -112,9 +121,12 @@ export class CatalogueHost {
   private warm(snapshot: Snapshot, edition: Edition): void {
     const [lang] = snapshot.frame.languages;
     const context = { now: Date.now(), ranges: edition.ranges };
+    const front = snapshot.aisles.byPath.get('/')!;
     for (const plan of edition.plans) {
       const shelf = shelfOf(plan);
-      if (shelf) permutationOf(snapshot, sortingOf(shelf, 'recommended', context), lang, context);
+      if (!shelf) continue;
+      const sorting = sortingOf(shelf, 'recommended', front, context);
+      permutationOf(snapshot, sorting, lang, context);
     }
   }
 

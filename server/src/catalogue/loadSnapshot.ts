@@ -6,6 +6,7 @@ import {
   type AttributeValue,
   type CatalogueFrame,
   type CategoryRow,
+  type CollectionRow,
   type DayFigures,
   type GroupRow,
   type ImageRow,
@@ -111,8 +112,16 @@ async function readFrame(read: Read): Promise<CatalogueFrame> {
     attributes: await readAttributes(read),
     categories: categories.map((row) => ({ ...row, ...categoryTexts.of(row.id) })),
     tags: await groups('tag'),
-    collections: await groups('collection'),
+    collections: await readCollections(read, await groups('collection')),
   };
+}
+
+async function readCollections(read: Read, groups: readonly GroupRow[]): Promise<CollectionRow[]> {
+  const rows = await read<{ id: number } & Pick<CollectionRow, 'clauses' | 'arranged'>>(
+    'SELECT id, clauses, arranged FROM collections',
+  );
+  const made = new Map(rows.map(({ id, clauses, arranged }) => [id, { clauses, arranged: arranged ?? [] }]));
+  return groups.map((group) => ({ ...group, ...made.get(group.id) }));
 }
 
 async function readAttributes(read: Read): Promise<AttributeRow[]> {

@@ -3,12 +3,14 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { CATALOGUE } from './migrations/001-catalogue';
 import { DESK } from './migrations/002-desk';
 import { RANGES } from './migrations/003-ranges';
+import { COLLECTIONS } from './migrations/004-collections';
 
 /** Steps that build the database, oldest first; a step that has run somewhere is never edited again. */
 const STEPS: readonly { name: string; statements: readonly string[] }[] = [
   { name: '001-catalogue', statements: CATALOGUE },
   { name: '002-desk', statements: DESK },
   { name: '003-ranges', statements: RANGES },
+  { name: '004-collections', statements: COLLECTIONS },
 ];
 
 /** Brings the database up to date; answers with the names of the steps that ran. */

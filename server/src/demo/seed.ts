@@ -5,6 +5,7 @@ import { stringify } from 'csv-stringify/sync';
 import type { Logger } from 'pino';
 import type { Sequelize, Transaction } from 'sequelize';
 import type { DemoSignIn } from '@fond/contract';
+import type { Clause } from '@fond/core';
 import { importCatalogue, noteCatalogueChange } from '../catalogue/import/importCatalogue';
 import { cleanHtml } from '../catalogue/import/parseRecord';
 import { SettingModel } from '../database/models';
@@ -224,6 +225,7 @@ async function seedGroups(sequelize: Sequelize, transaction: Transaction): Promi
       transaction,
       ['slug'],
     );
+    if (group === 'collection') await ruleCollections(sequelize, transaction);
     const ids = await idsBy(sequelize, transaction, `SELECT id, slug AS name FROM ${group}s`);
     await insertRows(
       sequelize,
@@ -241,6 +243,25 @@ async function seedGroups(sequelize: Sequelize, transaction: Transaction): Promi
       ['title', 'description'],
     );
   }
+}
+
+/** Two of the collections follow the catalogue by themselves. */
+async function ruleCollections(sequelize: Sequelize, transaction: Transaction): Promise<void> {
+  const rules: Readonly<Record<string, readonly Clause[]>> = {
+    'under-20': [
+      { kind: 'number', field: 'price', from: null, to: 20 },
+      { kind: 'stock', states: ['in', 'low'] },
+    ],
+    'winter-sale': [{ kind: 'sale' }],
+  };
+  await insertRows(
+    sequelize,
+    'collections',
+    ['slug', 'clauses'],
+    Object.entries(rules).map(([slug, clauses]) => [slug, JSON.stringify(clauses)]),
+    transaction,
+    ['clauses'],
+  );
 }
 
 async function seedCategories(sequelize: Sequelize, transaction: Transaction): Promise<void> {

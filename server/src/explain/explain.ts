@@ -100,7 +100,7 @@ function placeOf(
 ): NonNullable<ProductWhy['place']> {
   const shelf = shelfOf(plan)!;
   const { words, count } = runRange(snapshot, aisle, shelf.range, context);
-  const sorting = sortingOf(shelf, 'recommended', context);
+  const sorting = sortingOf(shelf, 'recommended', aisle, context);
   const permutation = permutationOf(snapshot, sorting, snapshot.frame.languages[0], context);
   const { held } = heldPins(snapshot, shelf.order.pins, aisle.key, words);
   const all = arrangedWindow(snapshot, words, permutation, held, shelf.order.spread, 0, count);

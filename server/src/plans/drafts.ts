@@ -1,17 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
-import type {
-  AisleChangeSummary,
-  Dispute,
-  EditionSummary,
-  PlanChanges,
-  PlanSummary,
-  StoredPlan,
-} from '@fond/contract';
+import type { Dispute, EditionSummary, PlanChanges, PlanSummary, StoredPlan } from '@fond/contract';
 import {
-  aisleProducts,
   aislesOfPlan,
-  changedAisles,
   choosePlan,
   HOUSE_PLAN_ID,
   textIn,
@@ -28,6 +19,7 @@ import { canonicalJson, contentHash, publish, readLiveEdition, summaries } from 
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
 import { savedRanges } from '../ranges/savedRanges';
+import { aisleChanges } from './aisleChanges';
 
 const samePlan = (a: Plan, b: Plan): boolean => canonicalJson(a) === canonicalJson(b);
 
@@ -166,9 +158,6 @@ export async function discardPlan(sequelize: Sequelize, id: string, userId: numb
   });
 }
 
-const named = (plan: Plan | null): { id: string; name: string } | null =>
-  plan && { id: plan.id, name: plan.name };
-
 /** What publishing a draft would do to the shop's aisles. */
 export async function planChanges(stand: Stand, id: string): Promise<PlanChanges> {
   const [row, edition, ranges] = await Promise.all([rowOf(id), readLiveEdition(), savedRanges()]);
@@ -181,19 +170,8 @@ export function changesOf(
   draft: Plan,
   ranges: readonly SavedRange[],
 ): PlanChanges {
-  const { aisles, frame } = snapshot;
   const after = withDraft(edition, draft, ranges);
-  const title = (titles: Parameters<typeof textIn>[0]): string =>
-    textIn(titles, frame.languages[0], frame.languages);
-  const changes = changedAisles(aisles, edition, after).map(({ aisle, from, to }): AisleChangeSummary => ({
-    key: aisle.key,
-    path: aisle.path,
-    title: title(aisle.titles),
-    kind: aisle.kind,
-    products: aisleProducts(snapshot, aisle).count,
-    from: named(from),
-    to: named(to),
-  }));
+  const changes = aisleChanges(snapshot, edition, after);
   return { changes, disputes: disputesOf(snapshot, after.plans, draft.id) };
 }
 

@@ -1,9 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
-import type { RangeUse, StoredRange } from '@fond/contract';
-import { rangesOfPlan, type Plan, type RangeRule, type SavedRange } from '@fond/core';
+import type { EditionSummary, PlanChanges, RangeUse, StoredRange } from '@fond/contract';
+import {
+  rangesOfPlan,
+  withRange,
+  type Plan,
+  type RangeRule,
+  type SavedRange,
+  type Snapshot,
+} from '@fond/core';
 import { PlanModel, planOf, SavedRangeModel, UserModel } from '../database/models';
+import { contentHash, publish, readLiveEdition, summaries } from '../editions/editions';
 import { problem } from '../http/problem';
+import { aisleChanges } from '../plans/aisleChanges';
 import { recordActivity } from '../people/activity';
 
 /** All saved ranges as the core reads them. */
@@ -94,6 +103,46 @@ export async function createRange(
   return readRange(id);
 }
 
+async function refuseNewer(row: SavedRangeModel, version: number): Promise<void> {
+  if (row.version !== version)
+    throw problem(
+      'newer-draft',
+      `Somebody saved version ${row.version} while you edited version ${version}. Load it, or save yours over it.`,
+      undefined,
+      { theirs: await storedRange(row, []) },
+    );
+}
+
+const publicForm = ({ id, name, rule }: SavedRangeModel): SavedRange => ({ id, name, rule });
+
+/** The aisles that would look different if a range were published by itself. */
+export async function rangeChanges(snapshot: Snapshot, id: string): Promise<PlanChanges> {
+  const [row, live] = await Promise.all([rowOf(id), readLiveEdition()]);
+  return { changes: aisleChanges(snapshot, live, withRange(live, publicForm(row))), disputes: [] };
+}
+
+/** Publishes a range, at the version the caller has seen, under all plans as they are live. */
+export async function publishRange(
+  sequelize: Sequelize,
+  id: string,
+  version: number,
+  wish: string,
+  userId: number,
+): Promise<EditionSummary> {
+  const number = await sequelize.transaction(async (transaction) => {
+    const row = await rowOf(id, transaction);
+    await refuseNewer(row, version);
+    const live = await readLiveEdition(transaction);
+    if (!live.ranges.some((range) => range.id === id))
+      throw problem('nothing-to-publish', 'No published plan shows this range yet; publish one that does.');
+    const { plans, ranges } = withRange(live, publicForm(row));
+    if (contentHash({ plans, ranges }) === contentHash(live))
+      throw problem('nothing-to-publish', 'The range is what shoppers see already.');
+    return publish({ plans, ranges, note: wish || `Range “${row.name}”`, userId }, transaction);
+  });
+  return (await summaries()).find((edition) => edition.number === number)!;
+}
+
 /** Saves over the version the caller has seen. Shelves show it when a plan that uses it is published. */
 export async function saveRange(
   sequelize: Sequelize,
@@ -105,13 +154,7 @@ export async function saveRange(
     name,
     sequelize.transaction(async (transaction) => {
       const row = await rowOf(id, transaction);
-      if (row.version !== version)
-        throw problem(
-          'newer-draft',
-          `Somebody saved version ${row.version} while you edited version ${version}. Load it, or save yours over it.`,
-          undefined,
-          { theirs: await storedRange(row, []) },
-        );
+      await refuseNewer(row, version);
       await row.update(
         { name, rule, version: version + 1, updatedAt: new Date(), updatedBy: userId },
         { transaction },

@@ -2,6 +2,8 @@ import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Observable } from 'rxjs';
 import type {
+  CollectionSummary,
+  CollectionWish,
   DemoSignIn,
   EditionSummary,
   FacetAdviceRow,
@@ -14,6 +16,7 @@ import type {
   ProductLookup,
   ProductWhy,
   Session,
+  StoredCollection,
   StoredPlan,
   StoredRange,
   Vocabulary,
@@ -108,6 +111,34 @@ export class Api {
 
   explainFacets(plan: Plan, address: string): Observable<FacetAdviceRow[]> {
     return this.http.post<FacetAdviceRow[]>('/api/explain/facets', { plan, address });
+  }
+
+  rangeChanges(id: string): Observable<PlanChanges> {
+    return this.http.get<PlanChanges>(`/api/ranges/${id}/changes`);
+  }
+
+  publishRange(id: string, version: number, note: string): Observable<EditionSummary> {
+    return this.http.post<EditionSummary>(`/api/ranges/${id}/publish`, { version, note });
+  }
+
+  collections(): Observable<CollectionSummary[]> {
+    return this.http.get<CollectionSummary[]>('/api/collections');
+  }
+
+  readCollection(id: number): Observable<StoredCollection> {
+    return this.http.get<StoredCollection>(`/api/collections/${id}`);
+  }
+
+  createCollection(wish: CollectionWish): Observable<StoredCollection> {
+    return this.http.post<StoredCollection>('/api/collections', wish);
+  }
+
+  saveCollection(id: number, wish: CollectionWish, version: number): Observable<StoredCollection> {
+    return this.http.put<StoredCollection>(`/api/collections/${id}`, { ...wish, version });
+  }
+
+  deleteCollection(id: number): Observable<void> {
+    return this.http.delete<void>(`/api/collections/${id}`);
   }
 
   /** Products by title or article number; in one aisle, or in the whole shop. */

@@ -89,6 +89,7 @@ const denied = (clause: Clause): clause is { kind: 'none'; of: readonly Clause[]
                 [steps]="line.step?.of ?? null"
                 [source]="source()"
                 [nested]="true"
+                [collections]="collections()"
                 (changed)="put(line, withInner(line.clause, $event))"
               />
             </div>
@@ -118,11 +119,16 @@ export class ClauseList {
   readonly steps = input<readonly SieveStep[] | null>(null);
   readonly source = input(0);
   readonly nested = input(false);
+  /** Whether a clause may name a collection; the rule of one may not. */
+  readonly collections = input(true);
   readonly changed = output<readonly Clause[]>();
 
   protected readonly kinds: readonly GroupKind[] = ['all', 'any', 'none'];
   protected readonly open = signal<number | null>(null);
-  private readonly made = computed(() => clauseOffers(this.words.words(), this.words.groups()));
+  private readonly made = computed(() => {
+    const groups = this.words.groups();
+    return clauseOffers(this.words.words(), this.collections() ? groups : { ...groups, collections: [] });
+  });
   protected readonly offers = computed(() => {
     const groups = new Map<string, { at: number; name: string }[]>();
     this.made().forEach(({ group, name }, at) => {

@@ -12,12 +12,14 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { Problem, StoredRange } from '@fond/contract';
+import type { CollectionWish, Problem, StoredRange } from '@fond/contract';
 import { sayRange, type RangeRule, type RangeSource, type Sieve } from '@fond/core';
 import { Api } from '../api/api';
+import { FloorActions } from '../floor/floor.actions';
 import { floorFeature } from '../floor/floor.feature';
 import { NamedProducts } from '../products/namedProducts';
 import { ClauseList } from './clauseList';
+import { PublishRange } from './publishRange';
 import { RangeVocabulary } from './rangeNames';
 import { RangesActions } from './state/ranges.actions';
 import { rangesFeature } from './state/ranges.feature';
@@ -31,9 +33,9 @@ interface Draft {
 @Component({
   selector: 'desk-ranges',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ClauseList, MatButtonModule, MatProgressBarModule, NamedProducts, RouterLink],
+  imports: [ClauseList, MatButtonModule, MatProgressBarModule, NamedProducts, PublishRange, RouterLink],
   templateUrl: './rangesPage.html',
-  styleUrl: './rangesPage.scss',
+  styleUrl: '../shell/listPage.scss',
 })
 export class RangesPage {
   private readonly store = inject(Store);
@@ -54,6 +56,7 @@ export class RangesPage {
     const [draft, current] = [this.draft(), this.current()];
     return draft !== null && current !== null && JSON.stringify(draft) !== JSON.stringify(draftOf(current));
   });
+  protected readonly publishing = signal(false);
   protected readonly aisle = signal('/');
   protected readonly sieve = signal<Sieve | null>(null);
   protected readonly sieveProblem = signal<Problem | null>(null);
@@ -71,6 +74,7 @@ export class RangesPage {
     this.store.dispatch(RangesActions.needed());
     effect(() => {
       const current = this.current();
+      this.publishing.set(false);
       this.draft.set(current && draftOf(current));
     });
     effect(() => {
@@ -125,6 +129,29 @@ export class RangesPage {
         version: current.version,
       }),
     );
+  }
+
+  /** A collection holds what it holds wherever it is shown, so a range that follows its aisle can't become one. */
+  protected collectable({ rule }: StoredRange): boolean {
+    return rule.source.kind === 'catalogue' || (rule.source.kind === 'named' && !rule.clauses.length);
+  }
+
+  protected makeCollection({ name, rule }: StoredRange): void {
+    const byHand = rule.source.kind === 'named';
+    const wish: CollectionWish = {
+      slug: '',
+      titles: { [this.words.words()?.languages[0] ?? 'en']: name },
+      descriptions: {},
+      clauses: byHand ? null : rule.clauses,
+      skus: rule.source.kind === 'named' ? rule.source.skus : [],
+    };
+    this.api.createCollection(wish).subscribe({
+      next: ({ id }) => {
+        this.store.dispatch(FloorActions.shopChanged());
+        void this.router.navigate(['/collections', id]);
+      },
+      error: (problem: Problem) => this.sieveProblem.set(problem),
+    });
   }
 
   protected leave(): void {

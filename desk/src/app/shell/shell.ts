@@ -78,6 +78,7 @@ export class Shell {
   protected readonly screens = [
     { path: '/floor', name: 'Floor' },
     { path: '/ranges', name: 'Ranges' },
+    { path: '/collections', name: 'Collections' },
     { path: '/editions', name: 'Editions' },
     { path: '/catalogue/import', name: 'Catalogue in' },
   ];

@@ -55,11 +55,7 @@ const SWITCHES: readonly { setting: Switch; name: string }[] = [
       <span>It shows</span>
       @for (choice of switches; track choice.setting) {
         <label
-          ><input
-            type="checkbox"
-            [checked]="panel()[choice.setting]"
-            (change)="editor.editPanel(choice.name, { [choice.setting]: !panel()[choice.setting] })"
-          />
+          ><input type="checkbox" [checked]="panel()[choice.setting]" (change)="turn(choice)" />
           {{ choice.name }}</label
         >
       }
@@ -79,4 +75,8 @@ export class PanelLines {
   protected readonly sides = SIDES;
   protected readonly switches = SWITCHES;
   readonly panel = input.required<FacetPanel>();
+
+  protected turn({ setting, name }: (typeof SWITCHES)[number]): void {
+    this.editor.editPanel(name, { [setting]: !this.panel()[setting] });
+  }
 }

@@ -1,0 +1,44 @@
+import { runRange } from '../range/range';
+import { ValueColumnBuilder } from './columns';
+import { holds } from './sets';
+import type { Snapshot } from './snapshot';
+
+/**
+ * The snapshot with the collections made by rule filled, as their rules hold at `now` (milliseconds since 1970); those
+ * made by hand stay as they are. A rule with nothing to meet holds everything; clauses about what is gone are left
+ * out. O(products), only where there is such a collection.
+ */
+export function withRuleCollections(snapshot: Snapshot, now: number): Snapshot {
+  const front = snapshot.aisles.byPath.get('/')!;
+  const ruled = snapshot.frame.collections.flatMap(({ id, slug, clauses }) => {
+    if (!clauses) return [];
+    const { words } = runRange(
+      snapshot,
+      front,
+      { source: { kind: 'catalogue' }, clauses },
+      { now, ranges: [] },
+    );
+    return [{ slug, words, labels: snapshot.aisles.byKey.get(`collection:${id}`)!.titles }];
+  });
+  if (!ruled.length) return snapshot;
+  const before = snapshot.collection;
+  const isRuled = new Set(ruled.map(({ slug }) => slug));
+  const builder = new ValueColumnBuilder(before.key);
+  const recoded = before.values.map(({ value, ...rest }) =>
+    isRuled.has(value) ? -1 : builder.code(value, () => rest),
+  );
+  const filled = ruled.map(({ slug, words, labels }) => ({
+    words,
+    code: builder.code(slug, () => ({ labels, number: null, swatch: null })),
+  }));
+  for (let p = 0; p < snapshot.size; p++) {
+    const codes: number[] = [];
+    for (let at = before.offsets[p]; at < before.offsets[p + 1]; at++) {
+      const code = recoded[before.codes[at]];
+      if (code >= 0) codes.push(code);
+    }
+    for (const { words, code } of filled) if (holds(words, p)) codes.push(code);
+    builder.add(codes);
+  }
+  return { ...snapshot, collection: builder.finish() };
+}

@@ -1,0 +1,88 @@
+import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import { Store } from '@ngrx/store';
+import type { PlanChanges, Problem, StoredRange } from '@fond/contract';
+import { Api } from '../api/api';
+import { FloorActions } from '../floor/floor.actions';
+
+/** Publishes one range under the plans as they are live, once the aisles it touches have been listed. */
+@Component({
+  selector: 'desk-publish-range',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
+  template: `
+    @if (problem(); as told) {
+      <p role="alert">
+        <strong>{{ told.title }}.</strong> {{ told.detail }}
+      </p>
+    }
+    @if (changes(); as found) {
+      @if (found.changes.length) {
+        <p>
+          <b class="figures">{{ found.changes.length }}</b>
+          {{ found.changes.length === 1 ? 'aisle shows' : 'aisles show' }} this range and would change for
+          shoppers at once:
+          @for (change of found.changes; track change.key; let last = $last) {
+            {{ change.title }}{{ last ? '.' : ', ' }}
+          }
+        </p>
+        <button mat-flat-button type="button" [disabled]="running()" (click)="publish()">
+          Publish it now
+        </button>
+      } @else {
+        <p>Shoppers see this range already, or no published plan shows it yet.</p>
+      }
+    } @else if (!problem()) {
+      <p>Counting what changes …</p>
+    }
+    <button mat-button type="button" (click)="closed.emit()">Not now</button>
+  `,
+  styles: `
+    :host {
+      display: block;
+      margin: 12px 0;
+      padding: 8px 14px;
+      border-inline-start: 4px solid var(--moss);
+    }
+    [role='alert'] {
+      color: var(--vermilion);
+    }
+  `,
+})
+export class PublishRange {
+  private readonly api = inject(Api);
+  private readonly store = inject(Store);
+  private readonly messages = inject(MatSnackBar);
+  readonly range = input.required<StoredRange>();
+  readonly closed = output();
+  protected readonly changes = signal<PlanChanges | null>(null);
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly running = signal(false);
+
+  constructor() {
+    effect(() => {
+      const { id } = this.range();
+      this.api.rangeChanges(id).subscribe({
+        next: (changes) => this.changes.set(changes),
+        error: (problem: Problem) => this.problem.set(problem),
+      });
+    });
+  }
+
+  protected publish(): void {
+    const { id, version, name } = this.range();
+    this.running.set(true);
+    this.api.publishRange(id, version, '').subscribe({
+      next: ({ number }) => {
+        this.store.dispatch(FloorActions.shopChanged());
+        this.messages.open(`“${name}” is live with edition ${number}.`, 'OK', { duration: 8_000 });
+        this.closed.emit();
+      },
+      error: (problem: Problem) => {
+        this.running.set(false);
+        this.problem.set(problem);
+      },
+    });
+  }
+}
