@@ -223,9 +223,9 @@ function fixtureModel(
       if (!filtered) return null;
       const { addresses, range, request } = composer;
       const { side, share, header, counts } = fixture;
-      const whole = fixture.hideDead
-        ? null
-        : filterRange(snapshot, searched(range!.words, request.matches), new Map());
+      // A search within the aisle narrows like a filter; in the search aisle it is what the aisle holds.
+      const all = aisle.kind === 'search' ? searched(range!.words, request.matches) : range!.words;
+      const whole = fixture.hideDead ? null : filterRange(snapshot, all, new Map());
       const context: FacetContext = { snapshot, aisle, state, addresses, filtered, whole };
       const facets = fixture.facets.flatMap((choice) => facetModel(context, choice) ?? []);
       return { id, type: 'facets', side, share, header, counts, facets };

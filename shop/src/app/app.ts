@@ -56,6 +56,7 @@ export class App {
 
   protected q(): string {
     const model = this.state.model();
-    return model.kind === 'listing' ? model.q : '';
+    // The head searches the whole shop; what is searched for within an aisle stands in the aisle's own box.
+    return model.kind === 'listing' && model.aisle.kind === 'search' ? model.q : '';
   }
 }

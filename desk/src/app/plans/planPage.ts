@@ -17,6 +17,7 @@ import { Store } from '@ngrx/store';
 import { HOUSE_PLAN_ID } from '@fond/core';
 import { floorFeature } from '../floor/floor.feature';
 import { Brief } from './brief/brief';
+import { firstAisle } from './firstAisle';
 import { PublishDialog } from './publishDialog';
 import { PlanActions } from './state/plan.actions';
 import { planFeature, type Saving } from './state/plan.feature';
@@ -83,7 +84,7 @@ export class PlanPage {
   constructor() {
     effect(() => {
       const id = this.id();
-      const address = this.aisle() ?? this.firstAisle(id);
+      const address = this.aisle() ?? this.begin(id);
       untracked(() => {
         if (id !== this.openId) {
           this.openId = id;
@@ -94,13 +95,20 @@ export class PlanPage {
   }
   private openId: string | null = null;
 
-  /** Without an aisle in the address, the window shows the fullest one that the plan serves. */
-  private firstAisle(id: string): string {
-    const served =
-      this.floor()?.aisles.filter((aisle) => aisle.plan?.id === id && aisle.kind === 'category') ?? [];
-    const [fullest] = [...served].sort((a, b) => b.products - a.products);
-    return fullest?.path ?? '/';
+  /**
+   * Without an aisle in the address the window begins with one of the plan's. Its reach is read once, as it was loaded:
+   * an edit of it must not take the page away that is being looked at.
+   */
+  private begin(id: string): string {
+    const known = this.beginnings.get(id);
+    if (known !== undefined) return known;
+    const plan = this.plan();
+    const loaded = plan?.id === id ? plan : null;
+    const path = firstAisle(id, loaded?.reach ?? null, this.floor()?.aisles ?? []);
+    if (path !== null) this.beginnings.set(id, path);
+    return path ?? '/';
   }
+  private readonly beginnings = new Map<string, string>();
 
   protected onKey(event: KeyboardEvent): void {
     if (!(event.ctrlKey || event.metaKey)) return;

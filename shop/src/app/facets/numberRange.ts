@@ -1,6 +1,7 @@
 import {
   afterNextRender,
   ChangeDetectionStrategy,
+  ChangeDetectorRef,
   Component,
   computed,
   inject,
@@ -37,7 +38,7 @@ import { StateFields } from './stateFields';
             [step]="step()"
             [value]="from()"
             (input)="dragged('from', $any($event.target))"
-            (change)="form.requestSubmit()"
+            (change)="send(form)"
           />
           <input
             type="range"
@@ -47,7 +48,7 @@ import { StateFields } from './stateFields';
             [step]="step()"
             [value]="to()"
             (input)="dragged('to', $any($event.target))"
-            (change)="form.requestSubmit()"
+            (change)="send(form)"
           />
         }
       </div>
@@ -84,6 +85,7 @@ export class NumberRange {
   readonly facet = input.required<FacetModel>();
   readonly page = input.required<PageModel>();
   protected readonly words = inject(ShopState).words;
+  private readonly changes = inject(ChangeDetectorRef);
   protected readonly live = signal(false);
   /** Where the handles are while they are moved; null is the end of the scale. It holds for one state of the page only. */
   private readonly moved = signal<{ of: FacetModel; from: number | null; to: number | null } | null>(null);
@@ -123,6 +125,12 @@ export class NumberRange {
 
   constructor() {
     afterNextRender(() => this.live.set(true));
+  }
+
+  /** The fields have to hold what the handles say before they are read. */
+  protected send(form: HTMLFormElement): void {
+    this.changes.detectChanges();
+    form.requestSubmit();
   }
 
   /** A handle stops at the other one; at an end of the scale its side is open. */

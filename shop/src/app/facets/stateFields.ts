@@ -5,6 +5,7 @@ import type { PageModel } from '@fond/core';
 @Component({
   selector: 'shop-state-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { hidden: '' },
   template: `
     @for (field of fields(); track field.name) {
       <input type="hidden" [name]="field.name" [value]="field.value" />

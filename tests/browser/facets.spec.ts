@@ -1,0 +1,131 @@
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { eventually, TestBrowser, textOf } from '../support/browser';
+
+let browser: TestBrowser;
+beforeAll(async () => {
+  browser = await TestBrowser.launch(inject('baseUrl'));
+});
+afterAll(() => browser.close());
+
+const shop = (path: string): string => `${browser.baseUrl}/shop${path}`;
+const found = (page: Page): Promise<string> => textOf(page, '.found strong');
+const button = (page: Page, text: string) => page.locator(`button::-p-text(${text})`);
+const box = (page: Page, text: string) => page.locator(`desk-panel-lines label::-p-text(${text}) input`);
+
+/** A plan for one category, as the floor makes it; other stories keep theirs. */
+async function planFor(path: string, name: string): Promise<{ page: Page; id: string }> {
+  const page = await browser.desk('/floor');
+  const id = await page.evaluate(
+    async (wanted, title) => {
+      const read = async (address: string) => (await fetch(address)).json();
+      const { aisles } = (await read('/api/floor')) as { aisles: { path: string; key: string }[] };
+      const category = Number(aisles.find((aisle) => aisle.path === wanted)!.key.split(':')[1]);
+      const { csrfToken } = (await read('/api/session')) as { csrfToken: string };
+      const answer = await fetch('/api/plans', {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json', 'X-CSRF-Token': csrfToken },
+        body: JSON.stringify({
+          name: title,
+          from: 'house',
+          reach: { include: [{ kind: 'category', category, below: true }], exclude: [] },
+        }),
+      });
+      return ((await answer.json()) as { plan: { id: string } }).plan.id;
+    },
+    path,
+    name,
+  );
+  await page.goto(`${browser.baseUrl}/plans/${id}`);
+  await page.waitForSelector('desk-tally li');
+  return { page, id };
+}
+
+async function publish(page: Page): Promise<void> {
+  await page.waitForFunction(() => document.querySelector('desk-plan')!.textContent.includes('Draft saved'));
+  await button(page, 'Publish …').click();
+  await page.locator('mat-dialog-container button::-p-text(Publish):not([disabled])').click();
+  await page.waitForFunction(() => !document.querySelector('mat-dialog-container'));
+}
+
+describe('the filters of a plan', () => {
+  it('get a search box, a heading and dead values in the desk, and shoppers use them', async () => {
+    const { page } = await planFor('/textiles', 'Textiles plan');
+    await page.locator('[data-slip="facets"]').click();
+    await button(page, 'Search here').click();
+    await box(page, 'a heading').click();
+    await box(page, 'values that lead nowhere').click();
+    await page.locator('[data-slip="grid"]').click();
+    await button(page, 'all of them').click();
+    await eventually(
+      page,
+      () => document.querySelector('[data-slip="grid"]')!.textContent!,
+      (text) => text.includes('all of them on one page'),
+    );
+    await publish(page);
+
+    const visitor = await browser.page();
+    await visitor.goto(shop('/textiles'));
+    await visitor.waitForFunction(() => !document.querySelector('[ngh]'));
+    expect(await textOf(visitor, '.filters-head')).toBe('Filters');
+    const all = Number((await found(visitor)).split(' ')[0]);
+    expect(await visitor.$$eval('.card', (cards) => cards.length)).toBe(all);
+    expect(await visitor.$('.pager')).toBeNull();
+
+    await visitor.locator('.query input[type=search]').fill('apron');
+    await button(visitor, 'Find').click();
+    await visitor.waitForFunction(() => location.search === '?q=apron');
+    const aprons = await eventually(
+      visitor,
+      () => Number.parseInt(document.querySelector('.found strong')!.textContent!),
+      (count) => count < all,
+    );
+    expect(aprons).toBeGreaterThan(0);
+    expect(await textOf(visitor, '.chips a')).toContain('“apron”');
+    const dead = await visitor.$$eval('.dead', (values) => values.map((value) => value.tagName));
+    expect(dead.length).toBeGreaterThan(0);
+    expect(new Set(dead)).toEqual(new Set(['SPAN']));
+
+    await visitor.locator('.chips a').click();
+    await visitor.waitForFunction((count) => document.querySelectorAll('.card').length === count, {}, all);
+    expect(await visitor.evaluate(() => location.search)).toBe('');
+  });
+});
+
+describe('numbers from … to', () => {
+  it('are set with two handles, by keyboard too, which can’t pass one another', async () => {
+    const page = await browser.page();
+    await page.goto(shop('/cookware'));
+    const handles = '.slider input[type=range]';
+    await page.waitForSelector(handles);
+    const all = await found(page);
+    const [low, high] = await page.$$(handles);
+    await high.focus();
+    for (let n = 0; n < 3; n++) await page.keyboard.press('PageDown');
+    await page.waitForFunction(() => /^\?price=\.\.\d+$/.test(location.search));
+    await eventually(
+      page,
+      () => document.querySelector('.found strong')!.textContent!,
+      (text) => text !== all,
+    );
+    const until = Number(new URL(page.url()).searchParams.get('price')!.slice(2));
+    expect(
+      await page.$eval('input[name="price.to"]', (field) => Number((field as HTMLInputElement).value)),
+    ).toBe(until);
+    await low.focus();
+    await page.keyboard.press('End');
+    await page.waitForFunction((bound) => location.search === `?price=${bound}..${bound}`, {}, until);
+  });
+
+  it('are two fields and a button without JavaScript', async () => {
+    const page = await browser.page();
+    await page.setJavaScriptEnabled(false);
+    await page.goto(shop('/cookware'));
+    expect(await page.$('.slider input')).toBeNull();
+    await page.type('input[name="price.from"]', '40');
+    await page.type('input[name="price.to"]', '90');
+    await Promise.all([page.waitForNavigation(), page.click('.range button')]);
+    expect(page.url()).toBe(shop('/cookware?price=40..90'));
+    expect(await textOf(page, '.chips a')).toContain('€40.00 – €90.00');
+  });
+});
