@@ -162,9 +162,19 @@ describe('the schema of plans', () => {
     expect(pins(pin, { ...pin, aisle: 'front' })).toEqual([]);
   });
 
+  it('lets what is related stand below products only, where there is one to be related to', () => {
+    const range = { source: { kind: 'related' }, clauses: [] };
+    expect(faults({ ...house, related: { heading: {}, range, most: 4 } })).toEqual([]);
+    expect(faults({ ...house, related: { heading: {}, range, most: 0 } })).toEqual(['related.most']);
+    expect(faults(shelfChanged({ range }))).toEqual([
+      `fixtures.${house.fixtures.length - 1}.range.source.kind`,
+    ]);
+  });
+
   it('takes what earlier releases stored, once it is read in today’s form', () => {
+    const { related: _, ...plain } = house;
     const first = {
-      ...house,
+      ...plain,
       fixtures: house.fixtures.map((fixture) => {
         if (fixture.type === 'facets')
           return {

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { CARD_ELEMENT_KINDS, FACET_CONTROLS, HOUSE_PLAN_ID, MOST_PER_PAGE, type Plan } from '@fond/core';
 import { byKind } from './byKind';
 import { orderSchema } from './orderSchema';
-import { rangeSchema } from './rangeSchema';
+import { rangeSchema, relatedRangeSchema } from './rangeSchema';
 
 const id = Joi.string()
   .pattern(/^[a-z0-9][a-z0-9-]{0,63}$/, 'small letters, digits and hyphens')
@@ -141,6 +141,13 @@ export const planSchema = Joi.object<Plan>({
   name,
   reach: reachSchema.required(),
   fixtures: Joi.array().items(fixture).unique('id').max(60).required(),
+  related: Joi.object({
+    heading: texts,
+    range: relatedRangeSchema.required(),
+    most: Joi.number().integer().min(1).max(12).required(),
+  })
+    .allow(null)
+    .required(),
 })
   .custom((plan: Plan, helpers) =>
     plan.id === HOUSE_PLAN_ID && !servesEverything(plan.reach)

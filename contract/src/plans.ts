@@ -5,6 +5,7 @@ import type {
   FacetAdvice,
   LostPin,
   PageModel,
+  ProductModel,
   Placed,
   Plan,
   RangeAnswer,
@@ -77,6 +78,8 @@ export interface AisleChangeSummary {
 
 export interface PlanChanges {
   changes: readonly AisleChangeSummary[];
+  /** How many product pages would show others below the product. */
+  productPages: number;
   disputes: readonly Dispute[];
 }
 
@@ -189,7 +192,8 @@ export interface ProductLookup {
 }
 
 export interface Preview {
-  page: PageModel | null;
+  /** A listing or a product page; null where neither is at the address. */
+  page: PageModel | ProductModel | null;
   report: ShelfReport | null;
   /** How many aisles the draft would serve, and where another plan is just as exact. */
   serves: number;

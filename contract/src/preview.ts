@@ -1,8 +1,8 @@
-import type { PageModel } from '@fond/core';
+import type { PageModel, ProductModel } from '@fond/core';
 
 /** Messages between the desk's window and the frames of the shop in it; both are of one origin. */
 export type ToFrame =
-  | { type: 'fond:page'; page: PageModel }
+  | { type: 'fond:page'; page: PageModel | ProductModel }
   /** What each fixture's ticket says, and which fixture is marked. */
   | { type: 'fond:tickets'; tickets: Readonly<Record<string, string>>; marked: string | null }
   /** Cards can be moved while this is set; the places of the pinned ones by article number. */

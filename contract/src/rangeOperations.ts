@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { Operation } from './operation';
 import { planSchema } from './planSchema';
-import { rangeSchema, savedRuleSchema, sku } from './rangeSchema';
+import { relatedRangeSchema, savedRuleSchema, sku } from './rangeSchema';
 import {
   address,
   anything,
@@ -105,7 +105,7 @@ export const RANGE_OPERATIONS = {
     path: '/api/explain/range',
     summary: 'What each clause of a range does in an aisle, and what would help where nothing is left',
     access: 'signed-in',
-    body: Joi.object({ rule: rangeSchema.required(), address }),
+    body: Joi.object({ rule: relatedRangeSchema.required(), address }),
     status: 200,
     answer: sieve,
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],

@@ -115,6 +115,8 @@ const savedSource = {
   then: Joi.object({ kind: Joi.valid('saved').required(), range: Joi.string().max(64).required() }),
 };
 
+const relatedSource = { is: 'related', then: Joi.object({ kind: Joi.valid('related').required() }) };
+
 const ruleOf = (sources: readonly KindCase[]): Joi.ObjectSchema<RangeRule> =>
   Joi.object<RangeRule>({
     source: byKind('kind', sources).required(),
@@ -123,6 +125,9 @@ const ruleOf = (sources: readonly KindCase[]): Joi.ObjectSchema<RangeRule> =>
 
 /** The range of a shelf. */
 export const rangeSchema = ruleOf([...ownSources, savedSource]);
+
+/** The range below a product, which may be what is related to it. */
+export const relatedRangeSchema = ruleOf([...ownSources, relatedSource, savedSource]);
 
 /** A saved range can't build on another one, so that following it always ends. */
 export const savedRuleSchema = ruleOf(ownSources);

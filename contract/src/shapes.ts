@@ -231,6 +231,7 @@ export const changes = Joi.object({
       }),
     )
     .required(),
+  productPages: count.required(),
   disputes: disputes.required(),
 });
 

@@ -34,6 +34,7 @@ export * from './plans/reach';
 export * from './plans/upgrade';
 export * from './range/clauseWords';
 export * from './range/range';
+export * from './range/related';
 export * from './range/rule';
 export * from './range/say';
 export * from './range/sieve';

@@ -22,7 +22,7 @@ import {
   contextOf,
   explainFacets,
   explainProduct,
-  explainRange,
+  explainRangeAt,
   reportShelf,
 } from './explain/explain';
 import {
@@ -62,7 +62,7 @@ import {
   saveRange,
   type RangeWish,
 } from './ranges/savedRanges';
-import { composeAddress, composeListing, foldRangeParts, pageTime, readAddress } from './shop/compose';
+import { composeAddress, composePreview, foldRangeParts, pageTime, readAddress } from './shop/compose';
 import { answerListing } from './shop/listing';
 import { standOf } from './shop/pages';
 
@@ -136,7 +136,7 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
       const edition = withDraft(stand.edition, plan, await savedRanges());
       const aisle = read && snapshot.aisles.byPath.get(read.path);
       return {
-        page: read && (await composeListing(host, stand, edition, read)),
+        page: read && (await composePreview(host, stand, edition, read)),
         report: aisle ? reportShelf(snapshot, aisle, plan, contextOf(edition, pageTime())) : null,
         serves: aislesOfPlan(edition.plans, snapshot.aisles, plan.id).length,
         disputes: disputesOf(snapshot, edition.plans, plan.id),
@@ -161,7 +161,7 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
       const { rule, address } = body as { rule: RangeRule; address: string };
       const { snapshot } = standOf(host);
       const context = { now: pageTime(), ranges: await savedRanges() };
-      return explainRange(snapshot, aisleAt(snapshot, readAddress(address)?.path), rule, context);
+      return explainRangeAt(snapshot, readAddress(address)?.path, rule, context);
     },
     explainProduct: async ({ body }) => {
       const { sku } = body as { sku: string };

@@ -47,7 +47,7 @@ describe('the JSON Schema of a plan', () => {
   it('knows the fixtures and refuses unknown keys', async () => {
     const { body } = await server.guest.get('/api/schema/plan.json');
     expect(body.$schema).toContain('2020-12');
-    expect(body.required).toEqual(['id', 'name', 'reach', 'fixtures']);
+    expect(body.required).toEqual(['id', 'name', 'reach', 'fixtures', 'related']);
     expect(body.additionalProperties).toBe(false);
     expect(JSON.stringify(body)).toContain('"shelf"');
   });

@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { snapshotOf } from '../catalogue/snapshot';
 import { FRAME, NOW, product } from '../testing/catalogues';
+import { housePlan } from '../plans/housePlan';
+import type { Plan, RelatedShelf } from '../plans/plan';
+import type { Clause } from '../range/rule';
 import { composeMissing, composeProduct } from './composeProduct';
 
 const snapshot = snapshotOf(FRAME, [
@@ -22,7 +25,8 @@ const snapshot = snapshotOf(FRAME, [
   }),
   product(2, { slug: 'lost', categories: [], price: null, created: 0 }),
 ]);
-const ask = (slug: string, lang?: string) => composeProduct(snapshot, 7, slug, lang, NOW);
+const edition = { number: 7, plans: [housePlan(snapshot, 'House')], ranges: [] };
+const ask = (slug: string, lang?: string) => composeProduct(snapshot, edition, slug, lang, NOW);
 
 describe('a product page', () => {
   it('has the way that leads to it, its tags, its values and only the pictures that are there', () => {
@@ -61,5 +65,57 @@ describe('a product page', () => {
     const missing = composeMissing(snapshot, 7, 'fr');
     expect(missing.frame.meta.robots).toBe('noindex,follow');
     expect(missing.frame.navigation.map(({ title }) => title)).toEqual(['Cuisson']);
+  });
+});
+
+describe('the shelf below a product', () => {
+  const rows = [1, 2, 3, 4].map((id) =>
+    product(id, {
+      slug: `pan-${id}`,
+      categories: [3],
+      stock: id === 3 ? 0 : 50,
+      price: 1000 * id,
+      attributes: { material: id < 4 ? 'copper' : 'steel' },
+    }),
+  );
+  const shop = snapshotOf(FRAME, rows);
+  const house = housePlan(shop, 'House');
+  const below = (related: Plan['related'], slug = 'pan-1', lang?: string) =>
+    composeProduct(shop, { number: 1, plans: [{ ...house, related }], ranges: [] }, slug, lang, NOW)!.related;
+  const nearest: RelatedShelf = { heading: {}, range: { source: { kind: 'related' }, clauses: [] }, most: 4 };
+
+  it('shows the nearest first, never the product itself, and no more than the plan says', () => {
+    const ids = (shelf: Plan['related']): number[] | undefined => below(shelf)?.cards.map(({ id }) => id);
+    expect(ids(nearest)).toEqual([2, 3]);
+    expect(ids({ ...nearest, most: 1 })).toEqual([2]);
+    const inStock: Clause = { kind: 'stock', states: ['in'] };
+    expect(ids({ ...nearest, range: { source: { kind: 'related' }, clauses: [inStock] } })).toEqual([2]);
+  });
+
+  it('follows the order of the plan’s shelf where another range is chosen', () => {
+    const whole: RelatedShelf = {
+      ...nearest,
+      range: { source: { kind: 'catalogue' }, clauses: [] },
+      most: 2,
+    };
+    // Newest first: the higher the number, the older.
+    expect(below(whole)!.cards.map(({ id }) => id)).toEqual([2, 3]);
+    expect(
+      below({
+        ...whole,
+        range: { source: { kind: 'named', skus: [rows[3].sku, rows[0].sku] }, clauses: [] },
+      })!.cards.map(({ id }) => id),
+    ).toEqual([4]);
+  });
+
+  it('has the plan’s heading in the page’s language, or the shop’s own words', () => {
+    const headed = { ...nearest, heading: { en: 'More copper' } };
+    expect(below(headed)!.heading).toBe('More copper');
+    expect(below(headed, 'pan-1', 'fr')!.heading).toBe('Dans le même esprit');
+  });
+
+  it('is not there where nothing is related, or the plan wants none', () => {
+    expect(below(nearest, 'pan-4')).toBeNull();
+    expect(below(null)).toBeNull();
   });
 });

@@ -1,16 +1,27 @@
-import { attributeText, badgesOf, plainText, shorten, stockWord } from '../card/card';
+import { attributeText, badgesOf, cardOf, plainText, shorten, stockWord } from '../card/card';
 import { moneyOf } from '../card/money';
-import { textIn } from '../catalogue/rows';
+import type { Aisle } from '../catalogue/aisles';
+import { textIn, type Lang } from '../catalogue/rows';
+import { countOf, holds, type Words } from '../catalogue/sets';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
+import { pictureSizes } from '../layout/rows';
+import { permutationOf, windowOf } from '../order/order';
+import type { Edition, Plan, RelatedShelf, Shelf } from '../plans/plan';
+import { choosePlan } from '../plans/reach';
+import { runRange } from '../range/range';
+import { nearestTo } from '../range/related';
+import type { RangeContext } from '../range/rule';
 import { productPath } from './address';
-import type { MissingModel, ProductModel } from './pageModel';
+import { sortingOf } from './composePage';
+import type { MissingModel, ProductModel, RelatedModel } from './pageModel';
+import { wordsIn } from './words';
 import { hrefOf, linkTo, plainState, shopFrameOf, trailOf } from './shopFrame';
 
 /** The page of one product; null where no product has this slug. */
 export function composeProduct(
   snapshot: Snapshot,
-  edition: number,
+  edition: Edition,
   slug: string,
   asked: string | undefined,
   now: number,
@@ -23,6 +34,8 @@ export function composeProduct(
   const description = textIn(snapshot.descriptions[p], lang, languages);
   const category = snapshot.aisles.byKey.get(`category:${snapshot.mainCategory[p]}`) ?? null;
   const path = productPath(slug);
+  const aisle = category ?? snapshot.aisles.byPath.get('/')!;
+  const plan = choosePlan(edition.plans, aisle).winner?.plan ?? null;
   const price = snapshot.price.numbers[p];
   const was = snapshot.was[p];
   const rating = snapshot.rating.numbers[p];
@@ -34,9 +47,12 @@ export function composeProduct(
   const tags = snapshot.facets.get('tag') as ValueColumn;
   return {
     kind: 'product',
+    plan: plan && { id: plan.id, name: plan.name },
+    related:
+      plan && relatedModel(snapshot, aisle, plan, p, { now, ranges: edition.ranges, product: p }, lang),
     frame: shopFrameOf(snapshot, {
       lang,
-      edition,
+      edition: edition.number,
       current: category,
       state: plainState(path, lang),
       title,
@@ -62,6 +78,49 @@ export function composeProduct(
       linkTo(snapshot, snapshot.aisles.byPath.get(`/tags/${tags.values[code].value}`)!, lang),
     ),
   };
+}
+
+/** The plan's shelf below a product; null where it has none, or nothing to put there. */
+function relatedModel(
+  snapshot: Snapshot,
+  aisle: Aisle,
+  { fixtures, related }: Plan,
+  p: number,
+  context: RangeContext,
+  lang: Lang,
+): RelatedModel | null {
+  const shelf = fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf');
+  if (!related || !shelf) return null;
+  const { words } = runRange(snapshot, aisle, related.range, context);
+  const places = inOrder(snapshot, aisle, shelf, related, words, context, lang)
+    .filter((other) => other !== p)
+    .slice(0, related.most);
+  if (!places.length) return null;
+  const columns = { wide: 4, medium: 2, narrow: 2 };
+  return {
+    heading: related.heading[lang] || wordsIn(lang).related,
+    cards: places.map((other) => cardOf(snapshot, other, shelf.card, context.now, lang)),
+    columns,
+    gap: shelf.gap,
+    pictureSizes: pictureSizes({ ...shelf, columns }, 0),
+  };
+}
+
+/** The nearest first where the range is what is related; else as the plan sorts its shelf. */
+function inOrder(
+  snapshot: Snapshot,
+  aisle: Aisle,
+  shelf: Shelf,
+  { range, most }: RelatedShelf,
+  words: Words,
+  context: RangeContext,
+  lang: Lang,
+): number[] {
+  if (range.source.kind === 'related')
+    return [...nearestTo(snapshot, context.product!)].filter((other) => holds(words, other));
+  const sorting = sortingOf({ ...shelf, range }, 'recommended', aisle, context);
+  // One more, as the product itself may be among them.
+  return [...windowOf(words, countOf(words), permutationOf(snapshot, sorting, lang, context), 0, most + 1)];
 }
 
 /** The page behind an address that leads nowhere; it still has the shop around it. */

@@ -93,8 +93,20 @@ export interface PageModel {
   malformed: readonly { path: string; message: string }[];
 }
 
+/** Other products on a product's page. */
+export interface RelatedModel {
+  heading: string;
+  cards: readonly Card[];
+  columns: PerWidth<number>;
+  gap: number;
+  pictureSizes: string;
+}
+
 export interface ProductModel {
   kind: 'product';
+  /** The plan of the product's main category; null where no plan serves it. */
+  plan: { id: string; name: string } | null;
+  related: RelatedModel | null;
   frame: ShopFrame;
   id: number;
   sku: string;

@@ -7,6 +7,7 @@ export interface PageWords {
   sorts: Readonly<Record<SortKey | 'relevance', string>>;
   /** “4 and up”. */
   atLeast: (rating: string) => string;
+  related: string;
   isNew: string;
   soldOut: string;
   inStock: string;
@@ -37,6 +38,7 @@ const EN: PageWords = {
     relevance: 'Best match',
   },
   atLeast: (rating) => `${rating} and up`,
+  related: 'Close to this one',
   isNew: 'New',
   soldOut: 'Sold out',
   inStock: 'In stock',
@@ -67,6 +69,7 @@ const FR: PageWords = {
     relevance: 'Pertinence',
   },
   atLeast: (rating) => `${rating} et plus`,
+  related: 'Dans le même esprit',
   isNew: 'Nouveau',
   soldOut: 'Épuisé',
   inStock: 'En stock',

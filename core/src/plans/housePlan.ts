@@ -1,5 +1,5 @@
 import type { Snapshot } from '../catalogue/snapshot';
-import type { CardElement, FacetChoice, Fixture, PanelSettings, Plan } from './plan';
+import type { CardElement, FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf } from './plan';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
 import { AISLE_RANGE } from '../range/rule';
 
@@ -29,6 +29,13 @@ export const USUAL_PANEL: Omit<PanelSettings, 'facets'> = {
   clearAll: true,
   counts: true,
   hideDead: true,
+};
+
+/** The nearest four of what can be bought. */
+export const USUAL_RELATED: RelatedShelf = {
+  heading: {},
+  range: { source: { kind: 'related' }, clauses: [{ kind: 'stock', states: ['in', 'low'] }] },
+  most: 4,
 };
 
 /** Featured first, then the newest, with everything for shoppers to choose from. */
@@ -88,5 +95,6 @@ export function housePlan(snapshot: Snapshot, name: string): Plan {
       [...snapshot.facets.keys()].map((key, at) => facetChoice(key, at < 5)),
       onCards.map((attribute) => attribute.key),
     ),
+    related: USUAL_RELATED,
   };
 }

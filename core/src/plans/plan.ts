@@ -132,12 +132,22 @@ export type FixtureOf<T extends FixtureType> = Extract<Fixture, { type: T }>;
 export type Shelf = FixtureOf<'shelf'>;
 export type FacetPanel = FixtureOf<'facets'>;
 
+/** What stands below a product, on the pages of the products whose main category the plan serves. */
+export interface RelatedShelf {
+  /** Own words in place of the shop's, per language. */
+  heading: Texts;
+  range: RangeRule;
+  /** At most so many products. */
+  most: number;
+}
+
 /** The design that one or many aisles are built from. */
 export interface Plan {
   id: string;
   name: string;
   reach: Reach;
   fixtures: readonly Fixture[];
+  related: RelatedShelf | null;
 }
 
 /** What was published at one moment. */

@@ -14,6 +14,7 @@ const plan = (id: string, ...include: ReachRule[]): Plan => ({
   name: id,
   reach: { include, exclude: [] },
   fixtures: [],
+  related: null,
 });
 
 const EVERYTHING: ReachRule = { kind: 'everything' };
@@ -42,7 +43,13 @@ const plansArbitrary = fc
   )
   .map((reaches) => [
     house,
-    ...reaches.map((reach, n): Plan => ({ id: `plan-${n}`, name: `Plan ${n}`, reach, fixtures: [] })),
+    ...reaches.map((reach, n): Plan => ({
+      id: `plan-${n}`,
+      name: `Plan ${n}`,
+      reach,
+      fixtures: [],
+      related: null,
+    })),
   ]);
 
 describe('choosePlan', () => {

@@ -84,9 +84,10 @@ export function aislesOfPlan(plans: readonly Plan[], aisles: AisleMap, planId: s
 
 /** The ids of the saved ranges that a plan's shelves show. */
 export const rangesOfPlan = (plan: Plan): string[] =>
-  plan.fixtures.flatMap((fixture) =>
-    fixture.type === 'shelf' && fixture.range.source.kind === 'saved' ? [fixture.range.source.range] : [],
-  );
+  [
+    ...plan.fixtures.flatMap((fixture) => (fixture.type === 'shelf' ? [fixture.range] : [])),
+    ...(plan.related ? [plan.related.range] : []),
+  ].flatMap(({ source }) => (source.kind === 'saved' ? [source.range] : []));
 
 /**
  * The edition with one plan put in place of its published form, or added to it, and the saved ranges that it uses as

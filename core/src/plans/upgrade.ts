@@ -29,6 +29,7 @@ export function upgradePlan(stored: unknown): Plan {
   const plan = stored as Plan;
   return {
     ...plan,
+    related: (plan as Partial<Plan>).related ?? null,
     fixtures: plan.fixtures.map((fixture): Fixture => {
       if (fixture.type === 'facets')
         return {

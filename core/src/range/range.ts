@@ -2,6 +2,7 @@ import type { Aisle } from '../catalogue/aisles';
 import { countOf, fullWords, intersectInto, wordsFor, type Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { categoryWords, clauseWords, faultOf, members } from './clauseWords';
+import { nearestTo } from './related';
 import { AISLE_RANGE, type RangeContext, type RangeRule, type RangeSource, type SavedRange } from './rule';
 
 export interface RangeResult {
@@ -26,7 +27,8 @@ export function runRange(
   let known = kept.get(snapshot);
   if (!known) kept.set(snapshot, (known = new Map()));
   const saved = savedOf(rule.source, context);
-  const key = `${followsAisle(rule, context) ? aisle.key : '*'}|${Math.floor(context.now / DAY)}|${JSON.stringify(rule)}|${saved ? JSON.stringify(saved.rule) : ''}`;
+  const of = rule.source.kind === 'related' ? (context.product ?? '') : '';
+  const key = `${followsAisle(rule, context) ? aisle.key : '*'}|${of}|${Math.floor(context.now / DAY)}|${JSON.stringify(rule)}|${saved ? JSON.stringify(saved.rule) : ''}`;
   let result = known.get(key);
   if (!result) {
     if (known.size >= MOST_KEPT) known.delete(known.keys().next().value!);
@@ -75,6 +77,12 @@ export function sourceWords(
         const p = snapshot.bySku.get(sku);
         if (p !== undefined) words[p >>> 5] |= 1 << (p & 31);
       }
+      return words;
+    }
+    case 'related': {
+      const words = wordsFor(snapshot.size);
+      if (context.product !== undefined)
+        for (const p of nearestTo(snapshot, context.product)) words[p >>> 5] |= 1 << (p & 31);
       return words;
     }
     case 'saved': {

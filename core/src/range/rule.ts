@@ -8,6 +8,8 @@ export type RangeSource =
   | { kind: 'catalogue' }
   /** Products by article number, in an order of their own. */
   | { kind: 'named'; skus: readonly string[] }
+  /** What has most in common with the product whose page it is; nothing on other pages. */
+  | { kind: 'related' }
   /** What a saved range shows. */
   | { kind: 'saved'; range: string };
 
@@ -62,6 +64,8 @@ export interface RangeContext {
   /** Milliseconds since 1970; the core has no clock of its own. */
   now: number;
   ranges: readonly SavedRange[];
+  /** Position of the product whose page it is, on product pages. */
+  product?: number;
 }
 
 /** At most so many clauses in a range, groups and their contents counted alike, and so many groups in each other. */

@@ -25,6 +25,8 @@ export function saySource(source: RangeSource, names: RangeNames): string {
     }
     case 'catalogue':
       return 'products of the whole shop';
+    case 'related':
+      return 'products related to the one on the page';
     case 'named':
       return source.skus.length === 1 ? 'one named product' : `${source.skus.length} named products`;
     case 'saved': {

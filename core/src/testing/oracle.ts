@@ -38,6 +38,8 @@ export class Oracle {
         const saved = context.ranges.find(({ id }) => id === source.range);
         return saved !== undefined && this.inRange(product, aisle, saved.rule, context);
       }
+      case 'related':
+        return false;
       case 'aisle':
         break;
     }

@@ -8,12 +8,13 @@ const plan = (id: string, name = id): Plan => ({
   name,
   reach: { include: [], exclude: [] },
   fixtures: [],
+  related: null,
 });
 
 describe('the content hash of an edition', () => {
   it('depends on what the plans say, not on how they are ordered or written', () => {
     const a = plan('a');
-    const shuffled = { fixtures: a.fixtures, reach: a.reach, name: a.name, id: a.id };
+    const shuffled = { related: a.related, fixtures: a.fixtures, reach: a.reach, name: a.name, id: a.id };
     expect(contentHash({ plans: [plan('b'), shuffled], ranges: [] })).toBe(
       contentHash({ plans: [a, plan('b')], ranges: [] }),
     );

@@ -8,6 +8,7 @@ import {
   permutationOf,
   runRange,
   shelfOf,
+  PRODUCT_ROOT,
   sieveOf,
   sortingOf,
   titleInShop,
@@ -62,13 +63,19 @@ const productLine = (snapshot: Snapshot, p: number): { sku: string; title: strin
   title: titleInShop(snapshot, snapshot.titles[p]),
 });
 
-/** The sieve of any range, as it would be in an aisle. */
-export const explainRange = (
+/** The sieve of any range, as it would be in an aisle, or below a product. */
+export function explainRangeAt(
   snapshot: Snapshot,
-  aisle: Aisle,
+  path: string | undefined,
   rule: RangeRule,
   context: RangeContext,
-): Sieve => sieveOf(snapshot, aisle, rule, context);
+): Sieve {
+  const slug = path?.startsWith(`${PRODUCT_ROOT}/`) ? path.slice(PRODUCT_ROOT.length + 1) : null;
+  const product = slug === null ? undefined : snapshot.bySlug.get(slug);
+  if (product === undefined) return sieveOf(snapshot, aisleAt(snapshot, path), rule, context);
+  const aisle = snapshot.aisles.byKey.get(`category:${snapshot.mainCategory[product]}`);
+  return sieveOf(snapshot, aisle ?? aisleAt(snapshot, '/'), rule, { ...context, product });
+}
 
 /** Why a product is on the shelf and where, or why not. */
 export function explainProduct(

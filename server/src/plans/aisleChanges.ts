@@ -1,5 +1,14 @@
 import type { AisleChangeSummary } from '@fond/contract';
-import { aisleProducts, changedAisles, textIn, type Edition, type Plan, type Snapshot } from '@fond/core';
+import {
+  aisleProducts,
+  changedAisles,
+  choosePlan,
+  textIn,
+  type Aisle,
+  type Edition,
+  type Plan,
+  type Snapshot,
+} from '@fond/core';
 
 const named = (plan: Plan | null): { id: string; name: string } | null =>
   plan && { id: plan.id, name: plan.name };
@@ -16,4 +25,29 @@ export function aisleChanges(snapshot: Snapshot, before: Edition, after: Edition
     from: named(from),
     to: named(to),
   }));
+}
+
+/** How many product pages would show other products below theirs. */
+export function changedProductPages(snapshot: Snapshot, before: Edition, after: Edition): number {
+  const front = snapshot.aisles.byPath.get('/')!;
+  const differs = new Map<number, boolean>();
+  let pages = 0;
+  for (const category of snapshot.mainCategory) {
+    let changed = differs.get(category);
+    if (changed === undefined) {
+      const aisle = snapshot.aisles.byKey.get(`category:${category}`) ?? front;
+      changed = relatedOf(before, aisle) !== relatedOf(after, aisle);
+      differs.set(category, changed);
+    }
+    if (changed) pages++;
+  }
+  return pages;
+}
+
+/** What the plan of an aisle puts below products, with the saved range it shows. */
+function relatedOf({ plans, ranges }: Edition, aisle: Aisle): string {
+  const related = choosePlan(plans, aisle).winner?.plan.related ?? null;
+  const source = related?.range.source;
+  const saved = source?.kind === 'saved' ? ranges.find(({ id }) => id === source.range) : null;
+  return JSON.stringify([related, saved?.rule]);
 }

@@ -19,7 +19,7 @@ import { canonicalJson, contentHash, publish, readLiveEdition, summaries } from 
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
 import { savedRanges } from '../ranges/savedRanges';
-import { aisleChanges } from './aisleChanges';
+import { aisleChanges, changedProductPages } from './aisleChanges';
 
 const samePlan = (a: Plan, b: Plan): boolean => canonicalJson(a) === canonicalJson(b);
 
@@ -92,6 +92,7 @@ export async function createPlan(sequelize: Sequelize, asked: NewPlan, userId: n
       name: asked.name,
       reach: asked.reach,
       fixtures: planOf(from).fixtures,
+      related: planOf(from).related,
     };
     await recordActivity(
       { userId, action: 'create', subject: `plan:${plan.id}`, detail: { name: plan.name, from: asked.from } },
@@ -172,7 +173,11 @@ export function changesOf(
 ): PlanChanges {
   const after = withDraft(edition, draft, ranges);
   const changes = aisleChanges(snapshot, edition, after);
-  return { changes, disputes: disputesOf(snapshot, after.plans, draft.id) };
+  return {
+    changes,
+    productPages: changedProductPages(snapshot, edition, after),
+    disputes: disputesOf(snapshot, after.plans, draft.id),
+  };
 }
 
 /** Aisles that a plan shares with another one that is just as exact. */

@@ -12,7 +12,7 @@ import {
 import { PlanModel, planOf, SavedRangeModel, UserModel } from '../database/models';
 import { contentHash, publish, readLiveEdition, summaries } from '../editions/editions';
 import { problem } from '../http/problem';
-import { aisleChanges } from '../plans/aisleChanges';
+import { aisleChanges, changedProductPages } from '../plans/aisleChanges';
 import { recordActivity } from '../people/activity';
 
 /** All saved ranges as the core reads them. */
@@ -118,7 +118,12 @@ const publicForm = ({ id, name, rule }: SavedRangeModel): SavedRange => ({ id, n
 /** The aisles that would look different if a range were published by itself. */
 export async function rangeChanges(snapshot: Snapshot, id: string): Promise<PlanChanges> {
   const [row, live] = await Promise.all([rowOf(id), readLiveEdition()]);
-  return { changes: aisleChanges(snapshot, live, withRange(live, publicForm(row))), disputes: [] };
+  const after = withRange(live, publicForm(row));
+  return {
+    changes: aisleChanges(snapshot, live, after),
+    productPages: changedProductPages(snapshot, live, after),
+    disputes: [],
+  };
 }
 
 /** Publishes a range, at the version the caller has seen, under all plans as they are live. */

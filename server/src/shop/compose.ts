@@ -6,6 +6,7 @@ import {
   PRODUCT_ROOT,
   type Edition,
   type PageModel,
+  type ProductModel,
   type ShopModel,
 } from '@fond/core';
 import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
@@ -78,6 +79,26 @@ export async function composeListing(
   return composePage(stand.snapshot, edition, { path, parameters, matches, now: pageTime() });
 }
 
+/** The product page behind an address; null where none is. */
+function composeProductAt(
+  { snapshot }: Stand,
+  edition: Edition,
+  { path, parameters }: ShopAddress,
+): ProductModel | null {
+  if (!path.startsWith(`${PRODUCT_ROOT}/`)) return null;
+  const slug = path.slice(PRODUCT_ROOT.length + 1);
+  return composeProduct(snapshot, edition, slug, parameters['lang'], pageTime());
+}
+
+/** What the desk's window shows: a page that a plan makes. */
+export const composePreview = async (
+  host: CatalogueHost,
+  stand: Stand,
+  edition: Edition,
+  address: ShopAddress,
+): Promise<PageModel | ProductModel | null> =>
+  composeProductAt(stand, edition, address) ?? (await composeListing(host, stand, edition, address));
+
 /** Whatever stands at an address of the shop: a listing, a product, or the page that says nothing is there. */
 export async function composeAddress(
   host: CatalogueHost,
@@ -85,13 +106,6 @@ export async function composeAddress(
   edition: Edition,
   address: ShopAddress | null,
 ): Promise<ShopModel> {
-  const { snapshot } = stand;
-  const missing = (): ShopModel => composeMissing(snapshot, edition.number, address?.parameters['lang']);
-  if (!address) return missing();
-  const { path, parameters } = address;
-  if (path.startsWith(`${PRODUCT_ROOT}/`)) {
-    const slug = path.slice(PRODUCT_ROOT.length + 1);
-    return composeProduct(snapshot, edition.number, slug, parameters['lang'], pageTime()) ?? missing();
-  }
-  return (await composeListing(host, stand, edition, address)) ?? missing();
+  const page = address && (await composePreview(host, stand, edition, address));
+  return page ?? composeMissing(stand.snapshot, edition.number, address?.parameters['lang']);
 }

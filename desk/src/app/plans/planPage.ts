@@ -18,6 +18,7 @@ import { HOUSE_PLAN_ID } from '@fond/core';
 import { floorFeature } from '../floor/floor.feature';
 import { Brief } from './brief/brief';
 import { firstAisle } from './firstAisle';
+import { PlanView } from './planView';
 import { PublishDialog } from './publishDialog';
 import { PlanActions } from './state/plan.actions';
 import { planFeature, type Saving } from './state/plan.feature';
@@ -37,6 +38,7 @@ const SAVING_WORDS: Readonly<Record<Saving, string>> = {
 /** Brief, window and tally: a plan is read, changed and seen on one screen. */
 @Component({
   selector: 'desk-plan',
+  providers: [PlanView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     DatePipe,

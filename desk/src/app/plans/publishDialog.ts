@@ -48,10 +48,17 @@ import { planFeature } from './state/plan.feature';
               </li>
             }
           </ul>
-        } @else {
+        } @else if (!found.productPages) {
           <p>
             No aisle looks different after this: the draft says what is live already, or another plan is more
             exact everywhere.
+          </p>
+        }
+        @if (found.productPages) {
+          <p>
+            <b class="figures">{{ found.productPages }}</b>
+            {{ found.productPages === 1 ? 'product page shows' : 'product pages show' }} other products below
+            the product.
           </p>
         }
         @if (found.disputes.length) {

@@ -7,6 +7,7 @@ export const plan: Plan = {
   name: 'Pans',
   reach: { include: [], exclude: [] },
   fixtures: startingFixtures([], []),
+  related: null,
 };
 
 export const stored = (version: number, document = plan, live: Plan | null = plan): StoredPlan => ({

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { PageModel, ShelfModel } from '@fond/core';
 import { ProductCard } from '../card/productCard';
+import { gridStyle } from './gridStyle';
 import { Arranging } from '../state/arranging';
 import { shopHref, ShopState } from '../state/shopState';
 
@@ -137,8 +138,5 @@ export class Shelf {
   protected readonly pins = inject(Arranging).pins;
   protected readonly href = shopHref;
   protected readonly eager = EAGER;
-  protected readonly grid = computed(() => {
-    const { columns, gap } = this.shelf();
-    return `--wide:${columns.wide};--medium:${columns.medium};--narrow:${columns.narrow};--gap:${gap}px`;
-  });
+  protected readonly grid = computed(() => gridStyle(this.shelf()));
 }

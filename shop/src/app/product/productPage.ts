@@ -3,6 +3,8 @@ import type { ProductModel } from '@fond/core';
 import { Badges } from '../card/badges';
 import { NoPicture } from '../card/noPicture';
 import { pictureAt, srcset } from '../card/picture';
+import { ProductCard } from '../card/productCard';
+import { gridStyle } from '../layout/gridStyle';
 import { Price } from '../card/price';
 import { Rating } from '../card/rating';
 import { shopHref, ShopState } from '../state/shopState';
@@ -10,7 +12,7 @@ import { shopHref, ShopState } from '../state/shopState';
 @Component({
   selector: 'shop-product',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Badges, NoPicture, Price, Rating],
+  imports: [Badges, NoPicture, Price, ProductCard, Rating],
   template: `
     @let one = product();
     <div class="page">
@@ -91,6 +93,21 @@ import { shopHref, ShopState } from '../state/shopState';
           }
         </div>
       </article>
+      @if (one.related; as shelf) {
+        <section class="related">
+          <h2>{{ shelf.heading }}</h2>
+          <div class="cards" [style]="grid()">
+            @for (card of shelf.cards; track card.id) {
+              <shop-card
+                [card]="card"
+                [sizes]="shelf.pictureSizes"
+                [widths]="one.frame.pictureWidths"
+                [lang]="one.frame.lang"
+              />
+            }
+          </div>
+        </section>
+      }
     </div>
   `,
 })
@@ -101,6 +118,11 @@ export class ProductPage {
   protected readonly at = pictureAt;
   protected readonly product = computed(() => this.state.model() as ProductModel);
   protected readonly shown = linkedSignal({ source: () => this.product().id, computation: () => 0 });
+
+  protected readonly grid = computed(() => {
+    const shelf = this.product().related;
+    return shelf && gridStyle(shelf);
+  });
 
   protected set(hash: string): string {
     return srcset(hash, this.product().frame.pictureWidths);

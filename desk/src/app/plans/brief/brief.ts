@@ -13,6 +13,7 @@ import { RangeVocabulary } from '../../ranges/rangeNames';
 import { floorFeature } from '../../floor/floor.feature';
 import { planFeature } from '../state/plan.feature';
 import { PlanActions } from '../state/plan.actions';
+import { PlanView, type SlipName } from '../planView';
 import { PlanEditor } from '../state/planEditor';
 import { CardSlip } from './cardSlip';
 import { FacetsSlip } from './facetsSlip';
@@ -21,11 +22,10 @@ import { GridSlip } from './gridSlip';
 import { OrderSlip } from './orderSlip';
 import { RangeSlip } from './rangeSlip';
 import { ReachSlip } from './reachSlip';
+import { RelatedSlip } from './relatedSlip';
 import { reachWords } from './reachWords';
 import { Word } from './word';
 import { elementWords, facetWords, FIXTURE_WORDS, orderWords, pageSizeWords, shortList } from './words';
-
-export type SlipName = 'reach' | 'frame' | 'range' | 'order' | 'grid' | 'facets' | 'card';
 
 /** Everything that can be set, by the words people look for. */
 const SETTINGS: readonly { name: string; slip: SlipName }[] = [
@@ -54,13 +54,14 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
   { name: 'Filter controls: list, swatches, slider, steps, switch', slip: 'facets' },
   { name: 'Advice on filters: which help here', slip: 'facets' },
   { name: 'Card: elements, attribute lines', slip: 'card' },
+  { name: 'Product pages: related products below', slip: 'related' },
 ];
 
 /** The plan in plain sentences; every underlined word opens its slip in place. */
 @Component({
   selector: 'desk-brief',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CardSlip, FacetsSlip, FrameSlip, GridSlip, OrderSlip, RangeSlip, ReachSlip, Word],
+  imports: [CardSlip, FacetsSlip, FrameSlip, GridSlip, OrderSlip, RangeSlip, ReachSlip, RelatedSlip, Word],
   templateUrl: './brief.html',
   styleUrl: './brief.scss',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -75,7 +76,8 @@ export class Brief {
   protected readonly marked = this.store.selectSignal(planFeature.selectMarked);
   private readonly finder = viewChild<ElementRef<HTMLInputElement>>('finder');
 
-  protected readonly open = signal<SlipName | null>(null);
+  private readonly view = inject(PlanView);
+  protected readonly open = this.view.open;
   protected readonly sought = signal('');
   protected readonly settings = computed(() => {
     const words = this.sought().toLowerCase().split(/\s+/).filter(Boolean);
@@ -127,6 +129,13 @@ export class Brief {
     );
     return words.length ? shortList(words, 4) : 'nothing yet';
   });
+  /** What stands below a product, after “Product pages show”. */
+  protected readonly related = computed(() => {
+    const related = this.editor.plan()?.related;
+    return related
+      ? `up to ${related.most} ${sayRange(related.range, this.vocabulary.names())}`
+      : 'nothing more';
+  });
   protected readonly card = computed(() =>
     shortList(
       (this.editor.shelf()?.card ?? [])
@@ -160,7 +169,7 @@ export class Brief {
   });
 
   protected toggle(name: SlipName): void {
-    this.open.update((open) => (open === name ? null : name));
+    this.view.show(this.open() === name ? null : name);
   }
 
   protected mark(id: string | null): void {
@@ -169,7 +178,7 @@ export class Brief {
 
   protected find(slip: SlipName): void {
     this.sought.set('');
-    this.open.set(slip);
+    this.view.show(slip);
     requestAnimationFrame(() => {
       const field = this.host.querySelector<HTMLElement>('.slip button, .slip input, .slip select');
       field?.focus();
@@ -185,7 +194,7 @@ export class Brief {
       this.finder()?.nativeElement.focus();
     } else if (event.key === 'Escape' && this.open() && !document.querySelector('.cdk-overlay-backdrop')) {
       const word = this.host.querySelector<HTMLElement>(`[data-slip="${this.open()}"]`);
-      this.open.set(null);
+      this.view.show(null);
       word?.focus();
     }
   }

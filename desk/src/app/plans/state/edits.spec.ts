@@ -8,6 +8,7 @@ const plan: Plan = {
   name: 'P',
   reach: { include: [], exclude: [] },
   fixtures: startingFixtures([], []),
+  related: null,
 };
 const types = (one: Plan): string[] => one.fixtures.map((fixture) => fixture.type);
 

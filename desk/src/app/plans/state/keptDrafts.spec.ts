@@ -3,7 +3,13 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import type { Plan } from '@fond/core';
 import { KeptDrafts } from './keptDrafts';
 
-const plan: Plan = { id: 'p', name: 'Pans', reach: { include: [], exclude: [] }, fixtures: [] };
+const plan: Plan = {
+  id: 'p',
+  name: 'Pans',
+  reach: { include: [], exclude: [] },
+  fixtures: [],
+  related: null,
+};
 
 describe('KeptDrafts', () => {
   const drafts = new KeptDrafts();

@@ -1,6 +1,6 @@
 import { createFeature, createReducer, createSelector, on } from '@ngrx/store';
 import type { EditionSummary, PlanChanges, Preview, Problem, StoredPlan, Vocabulary } from '@fond/contract';
-import { shelfModelOf, tallyOf, type PageModel, type Plan } from '@fond/core';
+import { shelfModelOf, tallyOf, type PageModel, type Plan, type ProductModel } from '@fond/core';
 import { edited, historyOf, redone, undone, type History } from './history';
 import { PlanActions } from './plan.actions';
 
@@ -30,7 +30,7 @@ export interface PlanState {
   address: string;
   showLive: boolean;
   preview: Preview | null;
-  livePage: PageModel | null;
+  livePage: PageModel | ProductModel | null;
   previewProblem: Problem | null;
   marked: string | null;
   publishing: Publishing | null;
@@ -165,7 +165,7 @@ export const planFeature = createFeature({
     })),
     on(PlanActions.livePageLoaded, (state, { model }): PlanState => ({
       ...state,
-      livePage: model.kind === 'listing' ? model : null,
+      livePage: model.kind === 'missing' ? null : model,
       previewProblem: null,
     })),
     on(PlanActions.previewFailed, (state, { problem }): PlanState => ({ ...state, previewProblem: problem })),
@@ -207,10 +207,10 @@ export const planFeature = createFeature({
         showLive ? live : draft,
       ),
       selectShelfModel: createSelector(selectDraftPage, (page) =>
-        page ? (shelfModelOf(page) ?? null) : null,
+        page?.kind === 'listing' ? (shelfModelOf(page) ?? null) : null,
       ),
       selectTally: createSelector(selectDraftPage, selectPlan, (page, plan) =>
-        page && plan && page.plan.id === plan.id ? tallyOf(page, plan) : null,
+        page?.kind === 'listing' && plan && page.plan.id === plan.id ? tallyOf(page, plan) : null,
       ),
       selectDiffersFromLive: createSelector(
         selectPlan,

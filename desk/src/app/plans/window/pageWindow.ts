@@ -24,6 +24,7 @@ import { facetWords, FIXTURE_WORDS, shortList } from '../brief/words';
 import { withoutPin, withPin } from '../state/pins';
 import { PlanActions } from '../state/plan.actions';
 import { planFeature } from '../state/plan.feature';
+import { PlanView } from '../planView';
 import { PlanEditor } from '../state/planEditor';
 
 type View = WidthName | 'all';
@@ -86,10 +87,15 @@ export class PageWindow {
   protected readonly missing = computed(
     () => this.preview() !== null && this.page() === null && !this.showLive(),
   );
+  /** Title of the product whose page is in the window. */
+  protected readonly product = computed(() => {
+    const page = this.page();
+    return page?.kind === 'product' ? page.title : null;
+  });
   /** The plan that serves the aisle, when it is another one than this. */
   protected readonly other = computed(() => {
     const page = this.page();
-    return page && !this.showLive() && page.plan.id !== this.id() ? page.plan : null;
+    return page && !this.showLive() && page.plan?.id !== this.id() ? page.plan : null;
   });
 
   /** The first page of each frame comes from the stored draft; everything after it is sent. */
@@ -147,10 +153,10 @@ export class PageWindow {
     );
   });
 
-  protected readonly arranging = signal(false);
+  protected readonly planView = inject(PlanView);
   /** While arranging: the places of what is pinned here. */
   private readonly pins = computed((): Record<string, number> | null =>
-    this.arranging() && !this.showLive()
+    this.planView.arranging() && !this.showLive()
       ? Object.fromEntries((this.preview()?.report?.pins ?? []).map(({ sku, place }) => [sku, place]))
       : null,
   );
@@ -220,7 +226,10 @@ export class PageWindow {
   protected go(address: string): void {
     const url = new URL(address, location.origin);
     url.searchParams.delete('draft');
-    void this.router.navigate([], { queryParams: { aisle: decodeURIComponent(url.pathname) + url.search } });
+    void this.router.navigate([], {
+      queryParams: { aisle: decodeURIComponent(url.pathname) + url.search },
+      queryParamsHandling: 'merge',
+    });
   }
 
   protected choose(path: string): void {

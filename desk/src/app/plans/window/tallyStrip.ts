@@ -125,14 +125,20 @@ type Evidence = 'products' | 'rows' | 'pictures' | 'facets';
         }
       </ul>
     } @else {
-      <p>The tally counts the page in the window once this plan serves it.</p>
+      <p>
+        {{
+          preview()?.page?.kind === 'product'
+            ? 'The tally counts listing pages; a product’s page has no rows and pages to count.'
+            : 'The tally counts the page in the window once this plan serves it.'
+        }}
+      </p>
     }
   `,
   styleUrl: './tallyStrip.scss',
   host: { '(keydown.escape)': 'open.set(null)' },
 })
 export class TallyStrip {
-  private readonly preview = inject(Store).selectSignal(planFeature.selectPreview);
+  protected readonly preview = inject(Store).selectSignal(planFeature.selectPreview);
   private readonly names = inject(RangeVocabulary).names;
   private readonly editor = inject(PlanEditor);
   /** The range in words, with what is left after each. */

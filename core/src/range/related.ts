@@ -1,0 +1,65 @@
+import type { ValueColumn } from '../catalogue/columns';
+import type { Posting } from '../catalogue/sets';
+import { listInto } from '../catalogue/sets';
+import type { Snapshot } from '../catalogue/snapshot';
+
+/** How many products count as related to one. */
+export const MOST_RELATED = 60;
+
+const kept = new WeakMap<Snapshot, Map<number, Uint32Array>>();
+const MOST_KEPT = 500;
+
+/**
+ * The products nearest to product `p`, the nearest first; at most MOST_RELATED, itself not among them.
+ *
+ * Nearness is the sum, over the values that two products share (own categories, collections, tags, attributes), of how
+ * telling each is: log(n / products with it), the inverse document frequency of K. Spärck Jones, “A statistical
+ * interpretation of term specificity” (1972). Equally near ones stand in the catalogue's order. Sharing nothing is no
+ * relation. Costs the lengths of the value sets it looks into.
+ */
+export function nearestTo(snapshot: Snapshot, p: number): Uint32Array {
+  let known = kept.get(snapshot);
+  if (!known) kept.set(snapshot, (known = new Map()));
+  let nearest = known.get(p);
+  if (!nearest) {
+    if (known.size >= MOST_KEPT) known.delete(known.keys().next().value!);
+    known.set(p, (nearest = computeNearest(snapshot, p)));
+  }
+  return nearest;
+}
+
+function computeNearest(snapshot: Snapshot, p: number): Uint32Array {
+  const { size } = snapshot;
+  const nearness = new Float64Array(size);
+  const touched: number[] = [];
+  for (const column of tellingColumns(snapshot))
+    for (let at = column.offsets[p]; at < column.offsets[p + 1]; at++) {
+      const posting = column.postings[column.codes[at]];
+      const weight = Math.log(size / posting.count);
+      if (weight <= 0) continue;
+      for (const other of membersOf(posting)) {
+        if (nearness[other] === 0) touched.push(other);
+        nearness[other] += weight;
+      }
+    }
+  return Uint32Array.from(
+    touched
+      .filter((other) => other !== p)
+      .sort((a, b) => nearness[b] - nearness[a] || a - b)
+      .slice(0, MOST_RELATED),
+  );
+}
+
+const tellingColumns = (snapshot: Snapshot): ValueColumn[] => [
+  snapshot.categoryItself,
+  snapshot.collection,
+  snapshot.tag,
+  ...[...snapshot.attributes.values()].map(({ column }) => column),
+];
+
+function membersOf({ list, words, count }: Posting): Uint32Array {
+  if (list) return list;
+  const members = new Uint32Array(count);
+  listInto(words!, members);
+  return members;
+}

@@ -1,0 +1,84 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
+import type { PlanChanges, Preview, ProductLine, StoredPlan } from '@fond/contract';
+import type { Plan, ProductModel, RelatedShelf, Sieve } from '@fond/core';
+import { startTestServer, type Desk, type TestServer } from '../support/server';
+
+let server: TestServer;
+let desk: Desk;
+let house: StoredPlan;
+let address: string;
+beforeAll(async () => {
+  server = await startTestServer(inject('databaseServer'), { demo: true });
+});
+afterAll(() => server.stop());
+beforeEach(async () => {
+  desk = await server.signIn();
+  house = (await desk.get('/api/plans/house')).body;
+  const { body } = await server.guest.get('/api/shop/listing').query({ aisle: '/cookware/pans' });
+  address = `/products/${body.items[0].slug}`;
+});
+
+const shown = async (): Promise<ProductModel> =>
+  (await server.guest.get('/api/shop/page').query({ address })).body;
+const withRelated = (related: RelatedShelf | null): Plan => ({ ...house.plan, related });
+const two = (heading: string): RelatedShelf => ({
+  heading: { en: heading },
+  range: { source: { kind: 'related' }, clauses: [{ kind: 'stock', states: ['in', 'low'] }] },
+  most: 2,
+});
+
+describe('what stands below a product', () => {
+  it('is seen in the window before it is published, and by shoppers afterwards', async () => {
+    const plan = withRelated(two('More like it'));
+    const preview = (await desk.post('/api/preview', { plan, address })).body as Preview;
+    const page = preview.page as ProductModel;
+    expect(page).toMatchObject({
+      kind: 'product',
+      plan: { id: 'house' },
+      related: { heading: 'More like it' },
+    });
+    expect(page.related!.cards).toHaveLength(2);
+    expect((await shown()).related?.heading).not.toBe('More like it');
+
+    const saved = (await desk.put('/api/plans/house', { plan, version: house.version })).body as StoredPlan;
+    const changes = (await desk.get('/api/plans/house/changes')).body as PlanChanges;
+    // Knives have a plan of their own in the demo shop.
+    const { products } = (await server.guest.get('/api/health')).body;
+    const knives = (await server.guest.get('/api/shop/listing').query({ aisle: '/knives-and-boards' })).body;
+    expect(changes).toMatchObject({ changes: [], productPages: products - knives.total });
+    await desk.post('/api/plans/house/publish', { version: saved.version, note: '' });
+    expect((await shown()).related!.cards.map(({ sku }) => sku)).toEqual(
+      page.related!.cards.map(({ sku }) => sku),
+    );
+  });
+
+  it('is counted for the product of the page, clause by clause', async () => {
+    const rule = two('').range;
+    const sieve = (await desk.post('/api/explain/range', { rule, address })).body as Sieve;
+    expect(sieve.source).toBeGreaterThan(10);
+    expect(sieve.count).toBe(sieve.steps[0].left);
+    const nowhere = (await desk.post('/api/explain/range', { rule, address: '/cookware' })).body as Sieve;
+    expect(nowhere).toMatchObject({ source: 0, help: [{ kind: 'source' }] });
+  });
+
+  it('can be named products, in their order', async () => {
+    const skus = ((await desk.get('/api/catalogue/products?q=kettle')).body as ProductLine[])
+      .slice(0, 3)
+      .map(({ sku }) => sku)
+      .reverse();
+    const levels = [{ key: 'named' as const, reversed: false }];
+    const related: RelatedShelf = {
+      ...two(''),
+      range: { source: { kind: 'named', skus }, clauses: [] },
+      most: 3,
+    };
+    const plan: Plan = {
+      ...withRelated(related),
+      fixtures: house.plan.fixtures.map((fixture) =>
+        fixture.type === 'shelf' ? { ...fixture, order: { ...fixture.order, levels } } : fixture,
+      ),
+    };
+    const page = ((await desk.post('/api/preview', { plan, address })).body as Preview).page as ProductModel;
+    expect(page.related!.cards.map(({ sku }) => sku)).toEqual(skus);
+  });
+});
