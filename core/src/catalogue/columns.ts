@@ -1,5 +1,5 @@
 import type { Texts } from './rows';
-import { borrowWords, giveBack, toPosting, wordsFor, type Posting, type Words } from './sets';
+import { borrowWords, giveBack, toPosting, wordsFor, type Posting, type Stretches, type Words } from './sets';
 
 /** One value of a column: how it stands in addresses and on screens. */
 export interface ColumnValue {
@@ -78,11 +78,17 @@ export class ValueColumnBuilder {
     this.offsets.push(this.codes.length);
   }
 
-  finish(): ValueColumn {
+  /** Packs them; with an order, product p is the one that was added as number `order[p]`. */
+  finish(order?: Uint32Array): ValueColumn {
     const size = this.offsets.length - 1;
     const codes = codesFor(this.codes.length, this.values.length);
-    codes.set(this.codes);
-    const offsets = Uint32Array.from(this.offsets);
+    const offsets = new Uint32Array(size + 1);
+    let filledTo = 0;
+    for (let p = 0; p < size; p++) {
+      const at = order ? order[p] : p;
+      for (let k = this.offsets[at]; k < this.offsets[at + 1]; k++) codes[filledTo++] = this.codes[k];
+      offsets[p + 1] = filledTo;
+    }
     const counts = new Uint32Array(this.values.length);
     for (const code of codes) counts[code]++;
     const lists = Array.from(counts, (count) => new Uint32Array(count));
@@ -149,7 +155,7 @@ export function changedNumbers(column: NumberColumn, changes: ReadonlyMap<number
 }
 
 /** Sets kept per number column; more of them make ranges quicker and cost n bits each. */
-const MOST_MARKS = 48;
+const MOST_MARKS = 128;
 
 /** The set of the first `k` products of `sorted`, lent: the nearest mark below, and the few that are missing. */
 function firstOf(column: NumberColumn, k: number): Words {
@@ -161,12 +167,19 @@ function firstOf(column: NumberColumn, k: number): Words {
   return words;
 }
 
-/** Adds the products at places `start` … `end - 1` of `sorted` to `into`. */
-export function uniteSpan(into: Words, column: NumberColumn, start: number, end: number): void {
+/** Adds the products at places `start` … `end - 1` of `sorted` to `into`; of a stretch of words only, where one is given. */
+export function uniteSpan(
+  into: Words,
+  column: NumberColumn,
+  start: number,
+  end: number,
+  stretches: Stretches = [0, into.length],
+): void {
   if (start >= end) return;
   const upTo = firstOf(column, end);
   const below = firstOf(column, start);
-  for (let w = 0; w < into.length; w++) into[w] |= upTo[w] & ~below[w];
+  for (let s = 0; s < stretches.length; s += 2)
+    for (let w = stretches[s]; w < stretches[s + 1]; w++) into[w] |= upTo[w] & ~below[w];
   giveBack(upTo);
   giveBack(below);
 }

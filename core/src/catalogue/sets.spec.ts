@@ -9,6 +9,7 @@ import {
   holds,
   intersectInto,
   listInto,
+  stretchesOf,
   toPosting,
   uniteInto,
   wordsFor,
@@ -132,5 +133,27 @@ describe('a value column', () => {
     builder.add([code]);
     builder.add([]);
     expect([...builder.finish().single!]).toEqual([1, 0]);
+  });
+});
+
+describe('stretches', () => {
+  it('hold every member, begin and end with one, and lie apart', () => {
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.nat(3_000), { maxLength: 60 }).map((members) => asWords(3_001, members)),
+        (words) => {
+          const stretches = stretchesOf(words);
+          const inside = new Set<number>();
+          for (let s = 0; s < stretches.length; s += 2) {
+            expect(words[stretches[s]]).not.toBe(0);
+            expect(words[stretches[s + 1] - 1]).not.toBe(0);
+            if (s) expect(stretches[s]).toBeGreaterThan(stretches[s - 1]);
+            for (let w = stretches[s]; w < stretches[s + 1]; w++) inside.add(w);
+          }
+          words.forEach((word, w) => word !== 0 && expect(inside.has(w)).toBe(true));
+          expect(countOf(words, stretches)).toBe(countOf(words));
+        },
+      ),
+    );
   });
 });

@@ -34,6 +34,25 @@ export function giveBack(words: Words): void {
   else if (free.length < MOST_SPARE) free.push(words);
 }
 
+/**
+ * Where a set has members: pairs of first word and the word behind the last. What is done within a range reads these
+ * stretches only; words between two of them hold nothing of it.
+ */
+export type Stretches = ArrayLike<number>;
+
+/** Empty words that are read along, as jumping over them would cost more. */
+const GAP = 4;
+
+export function stretchesOf(words: Words): Uint32Array {
+  const ends: number[] = [];
+  for (let w = 0; w < words.length; w++) {
+    if (words[w] === 0) continue;
+    if (ends.length && w - ends[ends.length - 1] <= GAP) ends[ends.length - 1] = w + 1;
+    else ends.push(w, w + 1);
+  }
+  return Uint32Array.from(ends);
+}
+
 /** All positions 0…size-1; bits beyond the last product stay clear. */
 export function fullWords(size: number): Words {
   const words = wordsFor(size).fill(0xffffffff);
@@ -77,21 +96,23 @@ function popcount(word: number): number {
   return Math.imul((v + (v >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
 }
 
-export function countOf(words: Words): number {
+export function countOf(words: Words, stretches: Stretches = [0, words.length]): number {
   let count = 0;
-  for (const word of words) count = (count + popcount(word | 0)) | 0;
+  for (let s = 0; s < stretches.length; s += 2)
+    for (let w = stretches[s]; w < stretches[s + 1]; w++) count = (count + popcount(words[w] | 0)) | 0;
   return count;
 }
 
 /** How many members a posting and a set have in common. */
-export function countCommon(posting: Posting, set: Words): number {
+export function countCommon(posting: Posting, set: Words, stretches: Stretches = [0, set.length]): number {
   let count = 0;
   if (posting.words) {
     const { words } = posting;
-    for (let w = 0; w < set.length; w++) {
-      const both = words[w] & set[w];
-      if (both !== 0) count = (count + popcount(both)) | 0;
-    }
+    for (let s = 0; s < stretches.length; s += 2)
+      for (let w = stretches[s]; w < stretches[s + 1]; w++) {
+        const both = words[w] & set[w];
+        if (both !== 0) count = (count + popcount(both)) | 0;
+      }
   } else {
     const list = posting.list!;
     for (const p of list) if (holds(set, p)) count++;
@@ -100,17 +121,18 @@ export function countCommon(posting: Posting, set: Words): number {
 }
 
 /** Writes the members in ascending order into `out` (at least as long as the set) and returns how many. */
-export function listInto(words: Words, out: Uint32Array): number {
+export function listInto(words: Words, out: Uint32Array, stretches: Stretches = [0, words.length]): number {
   let count = 0;
-  for (let w = 0; w < words.length; w++) {
-    let word = words[w] | 0;
-    const base = w << 5;
-    while (word !== 0) {
-      const bit = word & -word;
-      out[count] = base + 31 - Math.clz32(bit);
-      count = (count + 1) | 0;
-      word ^= bit;
+  for (let s = 0; s < stretches.length; s += 2)
+    for (let w = stretches[s]; w < stretches[s + 1]; w++) {
+      let word = words[w] | 0;
+      const base = w << 5;
+      while (word !== 0) {
+        const bit = word & -word;
+        out[count] = base + 31 - Math.clz32(bit);
+        count = (count + 1) | 0;
+        word ^= bit;
+      }
     }
-  }
   return count;
 }

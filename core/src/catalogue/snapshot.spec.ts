@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { FRAME, product } from '../testing/catalogues';
 import { aislesOf } from './aisles';
 import { textIn } from './rows';
+import { holds } from './sets';
 import { SnapshotBuilder, snapshotOf, UNCOUNTED } from './snapshot';
 
 describe('the aisles of a catalogue', () => {
@@ -94,5 +95,37 @@ describe('textIn', () => {
     expect(textIn({ fr: 'Poêle' }, 'en', ['en', 'fr'])).toBe('Poêle');
     expect(textIn({ en: 'Pan', fr: 'Poêle' }, 'fr', ['en', 'fr'])).toBe('Poêle');
     expect(textIn({}, 'en', ['en'])).toBe('');
+  });
+});
+
+describe('the places of products', () => {
+  const rows = [
+    product(1, { categories: [5], price: 100, attributes: { material: 'steel' }, featured: true }),
+    product(2, { categories: [], price: 200, attributes: { material: 'iron' } }),
+    product(3, { categories: [3, 5], price: 300, attributes: { material: 'copper' }, stock: 0 }),
+    product(4, { categories: [2], price: 400, tags: [1] }),
+    product(5, { categories: [3], price: 500, rating: 4, ratings: 2 }),
+  ];
+  const snapshot = snapshotOf(FRAME, rows);
+
+  it('follow the main category in the order of the tree, so that a range lies in few words', () => {
+    expect([...snapshot.ids]).toEqual([4, 3, 5, 1, 2]);
+  });
+
+  it('are the same in every column', () => {
+    for (const row of rows) {
+      const p = snapshot.bySku.get(row.sku)!;
+      expect(snapshot.ids[p]).toBe(row.id);
+      expect(snapshot.price.numbers[p]).toBe(row.price);
+      expect(snapshot.rating.numbers[p]).toEqual(row.rating ?? NaN);
+      expect(holds(snapshot.featured, p)).toBe(row.featured);
+      expect(holds(snapshot.inStock, p)).toBe(row.stock! > 0);
+      const { column } = snapshot.attributes.get('material')!;
+      const codes = column.codes.subarray(column.offsets[p], column.offsets[p + 1]);
+      expect(Array.from(codes, (code) => column.values[code].value)).toEqual(
+        'material' in row.attributes ? [row.attributes['material']] : [],
+      );
+      expect(snapshot.tag.offsets[p + 1] - snapshot.tag.offsets[p]).toBe(row.tags.length);
+    }
   });
 });

@@ -1,6 +1,16 @@
 import { boundIn, type NumberColumn, type ValueColumn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
-import { borrowWords, countCommon, countOf, giveBack, holds, listInto, type Words } from '../catalogue/sets';
+import {
+  borrowWords,
+  countCommon,
+  countOf,
+  giveBack,
+  holds,
+  listInto,
+  stretchesOf,
+  type Stretches,
+  type Words,
+} from '../catalogue/sets';
 import { bucketsOf, type BinCounts, type Bucket, type NumberSpread } from './count';
 import { countMembers, countRows, countSlot, spreadCounts, type PackedPart } from './packedRows';
 import { chosenWords, type Selections } from './selection';
@@ -104,13 +114,27 @@ export class Filtered {
     const slot = snapshot.packed.slots[part.slot];
     if (this.count < part.tuples) countMembers(slot, part, this.listOf(matches), counts);
     else spreadCounts(part, this.tuples(), counts);
-    if (!near) return counts;
-    const column = snapshot.facets.get(key)!;
-    if (column.kind === 'values' && crossingIsCheaper(column, countOf(near)))
-      for (let code = 0; code < counts.length; code++)
-        counts[code] += countCommon(column.postings[code], near);
-    else countNear(snapshot, part, this.listOf(near), counts);
+    if (near) this.countNear(key, part, near, counts);
     return counts;
+  }
+
+  /** Adds a facet's near misses to its counts, in the cheapest of three ways. */
+  private countNear(key: string, part: PackedPart, near: Words, counts: Uint32Array): void {
+    const { packed, facets } = this.snapshot;
+    const { stretches } = rangeOf(this.range);
+    const column = facets.get(key)!;
+    const slot = packed.slots[part.slot];
+    const members = this.lists.get(near)?.length ?? countOf(near, stretches);
+    if (column.kind === 'values' && crossingIsCheaper(column, members, stretches))
+      for (let code = 0; code < counts.length; code++)
+        counts[code] += countCommon(column.postings[code], near, stretches);
+    else if (members < part.tuples) countMembers(slot, part, this.listOf(near), counts);
+    else {
+      const histogram = borrowWords(packed.tuples);
+      countSlot(slot, near, stretches, histogram);
+      spreadCounts(part, histogram, counts);
+      giveBack(histogram);
+    }
   }
 
   /** Tuple counts over the matches. */
@@ -119,15 +143,16 @@ export class Filtered {
     const { snapshot, range, matches, count } = this;
     const { packed } = snapshot;
     const histogram = new Uint32Array(packed.tuples);
-    const whole = rangeOf(snapshot, range);
-    if (count * 2 <= whole.count) countRows(packed, matches, histogram);
+    const whole = rangeOf(range);
+    if (count * 2 <= whole.count) countRows(packed, matches, whole.stretches, histogram);
     else {
       // Most of the range: what it lost is quicker to count.
       const lost = borrowWords(range.length);
       for (let w = 0; w < lost.length; w++) lost[w] = range[w] & ~matches[w];
-      countRows(packed, lost, histogram);
+      countRows(packed, lost, whole.stretches, histogram);
       giveBack(lost);
-      for (let t = 0; t < histogram.length; t++) histogram[t] = whole.histogram[t] - histogram[t];
+      const all = rangeHistogram(snapshot, range);
+      for (let t = 0; t < histogram.length; t++) histogram[t] = all[t] - histogram[t];
     }
     return (this.histogram = histogram);
   }
@@ -147,67 +172,69 @@ export class Filtered {
   private listOf(words: Words): Uint32Array {
     let list = this.lists.get(words);
     if (!list) {
-      list = new Uint32Array(words === this.matches ? this.count : countOf(words));
-      listInto(words, list);
+      const { stretches } = rangeOf(this.range);
+      list = new Uint32Array(words === this.matches ? this.count : countOf(words, stretches));
+      listInto(words, list, stretches);
       this.lists.set(words, list);
     }
     return list;
   }
 }
 
-/** Costs in nanoseconds, as measured: to list a member and count it forward; to cross a word, and a listed product. */
+/** Costs in nanoseconds, as measured: to find a member and count it forward; to cross a word, and a listed product. */
 const FORWARD = 16;
 const CROSS_WORD = 4;
 const CROSS_LISTED = 3;
 
 /** Few values over many near misses are sooner counted by crossing each value's set with them. */
-function crossingIsCheaper({ postings }: ValueColumn, members: number): boolean {
+function crossingIsCheaper({ postings }: ValueColumn, members: number, stretches: Stretches): boolean {
   const most = members * FORWARD;
+  let length = 0;
+  for (let s = 0; s < stretches.length; s += 2) length += stretches[s + 1] - stretches[s];
   let cost = 0;
   for (const { words, list } of postings) {
-    cost += words ? words.length * CROSS_WORD : list!.length * CROSS_LISTED;
+    cost += words ? length * CROSS_WORD : list!.length * CROSS_LISTED;
     if (cost > most) return false;
   }
   return cost < most;
 }
 
-function countNear({ packed }: Snapshot, part: PackedPart, near: Uint32Array, counts: Uint32Array): void {
-  const slot = packed.slots[part.slot];
-  if (near.length < part.tuples) {
-    countMembers(slot, part, near, counts);
-    return;
-  }
-  const histogram = borrowWords(packed.tuples);
-  countSlot(slot, near, histogram);
-  spreadCounts(part, histogram, counts);
-  giveBack(histogram);
-}
-
 interface WholeRange {
   count: number;
-  histogram: Uint32Array;
+  stretches: Uint32Array;
+  /** Tuple counts, once they were asked for. */
+  histogram: Uint32Array | null;
   counts: Map<string, Uint32Array>;
 }
 
 const keptRanges = new WeakMap<Words, WholeRange>();
 
-/** Counts of a range without selections; ranges are kept with their snapshot and asked for again and again. */
-function rangeOf({ packed }: Snapshot, range: Words): WholeRange {
+/** What is known of a range without selections; ranges are kept with their snapshot and asked for again and again. */
+function rangeOf(range: Words): WholeRange {
   let whole = keptRanges.get(range);
   if (!whole) {
-    const histogram = new Uint32Array(packed.tuples);
-    countRows(packed, range, histogram);
-    keptRanges.set(range, (whole = { count: countOf(range), histogram, counts: new Map() }));
+    const stretches = stretchesOf(range);
+    whole = { count: countOf(range, stretches), stretches, histogram: null, counts: new Map() };
+    keptRanges.set(range, whole);
   }
   return whole;
 }
 
+function rangeHistogram({ packed }: Snapshot, range: Words): Uint32Array {
+  const whole = rangeOf(range);
+  if (!whole.histogram) {
+    whole.histogram = new Uint32Array(packed.tuples);
+    countRows(packed, range, whole.stretches, whole.histogram);
+  }
+  return whole.histogram;
+}
+
 function rangeCounts(snapshot: Snapshot, range: Words, key: string, part: PackedPart): Uint32Array {
-  const whole = rangeOf(snapshot, range);
+  const whole = rangeOf(range);
   let counts = whole.counts.get(key);
   if (!counts) {
     whole.counts.set(key, (counts = new Uint32Array(part.size)));
-    spreadCounts(part, whole.histogram, counts);
+    spreadCounts(part, rangeHistogram(snapshot, range), counts);
   }
   return counts;
 }
@@ -247,21 +274,28 @@ export function filterRange(
   selections: Selections,
   allOf: ReadonlySet<string> = new Set(),
 ): Filtered {
-  if (!selections.size) return new Filtered(snapshot, range, range, countOf(range), new Map(), 0);
+  if (!selections.size) return new Filtered(snapshot, range, range, rangeOf(range).count, new Map(), 0);
   const keys = [...selections.keys()];
+  const { stretches } = rangeOf(range);
   const chosen = keys.map((key) =>
-    chosenWords(snapshot, snapshot.facets.get(key)!, selections.get(key)!, allOf.has(key)),
+    chosenWords(snapshot, snapshot.facets.get(key)!, selections.get(key)!, allOf.has(key), range, stretches),
   );
   const matches = new Uint32Array(range.length);
-  if (chosen.length === 1) splitOne(range, chosen[0], matches);
-  else if (chosen.length === 2) splitTwo(range, chosen[0], chosen[1], matches);
-  else if (chosen.length === 3) splitThree(range, chosen[0], chosen[1], chosen[2], matches);
-  else splitAll(range, chosen, matches);
+  const [a, b, c] = chosen;
+  if (chosen.length > 3) splitAll(range, chosen, matches);
+  else
+    for (let s = 0; s < stretches.length; s += 2) {
+      const first = stretches[s];
+      const behind = stretches[s + 1];
+      if (chosen.length === 1) splitOne(range, a, matches, first, behind);
+      else if (chosen.length === 2) splitTwo(range, a, b, matches, first, behind);
+      else splitThree(range, a, b, c, matches, first, behind);
+    }
   return new Filtered(
     snapshot,
     range,
     matches,
-    countOf(matches),
+    countOf(matches, stretches),
     new Map(keys.flatMap((key, f) => (allOf.has(key) ? [] : [[key, chosen[f]]]))),
     keys.length,
   );
@@ -270,8 +304,8 @@ export function filterRange(
 // Each split turns the filters' words into those of the range that fail it alone, and writes what meets all. The usual
 // one to three filters take a single pass; more of them gather what fails once and twice.
 
-function splitOne(range: Words, a: Words, matches: Words): void {
-  for (let w = 0; w < range.length; w++) {
+function splitOne(range: Words, a: Words, matches: Words, first: number, behind: number): void {
+  for (let w = first; w < behind; w++) {
     const all = range[w] | 0;
     const meets = a[w] | 0;
     matches[w] = all & meets;
@@ -279,8 +313,8 @@ function splitOne(range: Words, a: Words, matches: Words): void {
   }
 }
 
-function splitTwo(range: Words, a: Words, b: Words, matches: Words): void {
-  for (let w = 0; w < range.length; w++) {
+function splitTwo(range: Words, a: Words, b: Words, matches: Words, first: number, behind: number): void {
+  for (let w = first; w < behind; w++) {
     const all = range[w] | 0;
     const meetsA = a[w] | 0;
     const meetsB = b[w] | 0;
@@ -290,8 +324,16 @@ function splitTwo(range: Words, a: Words, b: Words, matches: Words): void {
   }
 }
 
-function splitThree(range: Words, a: Words, b: Words, c: Words, matches: Words): void {
-  for (let w = 0; w < range.length; w++) {
+function splitThree(
+  range: Words,
+  a: Words,
+  b: Words,
+  c: Words,
+  matches: Words,
+  first: number,
+  behind: number,
+): void {
+  for (let w = first; w < behind; w++) {
     const all = range[w] | 0;
     const meetsA = a[w] | 0;
     const meetsB = b[w] | 0;

@@ -1,5 +1,5 @@
 import type { FacetColumn, NumberColumn, ValueColumn } from '../catalogue/columns';
-import type { Words } from '../catalogue/sets';
+import type { Stretches, Words } from '../catalogue/sets';
 
 /**
  * What every product holds in every facet, packed into one short row of two-byte slots, so that a product's part in all
@@ -199,9 +199,26 @@ export function niceStep(width: number, unit: number, most: number): number {
 // Plain loops over few arrays, each in a function of its own: that is what the compiler turns into tight code.
 
 /** Adds the tuples of a set's products to `histogram`, all slots in one pass. */
-export function countRows({ width, rows }: PackedRows, words: Words, histogram: Uint32Array): void {
+export function countRows(
+  { width, rows }: PackedRows,
+  words: Words,
+  stretches: Stretches,
+  histogram: Uint32Array,
+): void {
+  for (let s = 0; s < stretches.length; s += 2)
+    countStretch(width, rows, words, stretches[s], stretches[s + 1], histogram);
+}
+
+function countStretch(
+  width: number,
+  rows: Uint16Array,
+  words: Words,
+  first: number,
+  behind: number,
+  histogram: Uint32Array,
+): void {
   const fours = width - (width & 3);
-  for (let w = 0; w < words.length; w++) {
+  for (let w = first; w < behind; w++) {
     let word = words[w] | 0;
     while (word !== 0) {
       const bit = word & -word;
@@ -219,9 +236,23 @@ export function countRows({ width, rows }: PackedRows, words: Words, histogram: 
   }
 }
 
-/** Adds each member's number to `counts`: its tuple of one slot. */
-export function countSlot(slot: Uint16Array, members: Uint32Array, counts: Uint32Array): void {
-  for (const p of members) counts[slot[p]]++;
+/** Adds the tuples of a set's products to `histogram`, those of one slot only. */
+export function countSlot(
+  slot: Uint16Array,
+  words: Words,
+  stretches: Stretches,
+  histogram: Uint32Array,
+): void {
+  for (let s = 0; s < stretches.length; s += 2)
+    for (let w = stretches[s]; w < stretches[s + 1]; w++) {
+      let word = words[w] | 0;
+      const base = w << 5;
+      while (word !== 0) {
+        const bit = word & -word;
+        word ^= bit;
+        histogram[slot[base + 31 - Math.clz32(bit)]]++;
+      }
+    }
 }
 
 /** Counts a facet's codes, or bins, over few members without a histogram; adds to `counts`. */

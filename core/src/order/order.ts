@@ -26,7 +26,7 @@ const kept = new WeakMap<Snapshot, Map<string, Permutation>>();
  * Groups come first: lifted, the rest, sunk, sold out. Usual directions: featured first, newest and lately changed
  * first, names A to Z in the collation of `lang`, cheapest first, largest saving, best rated, most sold, most seen,
  * largest margin, largest stock first; random is another order each day of `context.now`; named follows the list.
- * Missing values stand last in either direction. The order is total: it ends on the position.
+ * Missing values stand last in either direction. The order is total: it ends on the product's number.
  */
 export function permutationOf(
   snapshot: Snapshot,
@@ -49,7 +49,7 @@ export function permutationOf(
       const difference = key[a] - key[b];
       if (difference) return difference;
     }
-    return a - b;
+    return snapshot.ids[a] - snapshot.ids[b];
   });
   const ranks = new Uint32Array(snapshot.size);
   for (let rank = 0; rank < positions.length; rank++) ranks[positions[rank]] = rank;
