@@ -96,6 +96,20 @@ try {
   await saved.waitForSelector('desk-clauses li');
   await shot(saved, 'ranges.png');
 
+  const collections = await browser.desk('/collections');
+  await collections.locator('.list a::-p-text(Winter sale)').click();
+  await collections.waitForSelector('desk-clauses li b');
+  await shot(collections, 'collections.png');
+
+  const below = await plan('/plans/house?aisle=%2Fcookware&open=related');
+  await below.locator('desk-related-slip .hint button').click();
+  const product = await frameOf(below);
+  await product.waitForSelector('.related .card');
+  await product.$eval('.related', (shelf) => shelf.scrollIntoView({ block: 'end' }));
+  await below.$eval('desk-related-slip', (slip) => slip.scrollIntoView({ block: 'center' }));
+  await below.waitForNetworkIdle({ idleTime: 500 });
+  await shot(below, 'related.png');
+
   const knives = await plan('/plans/knives?aisle=%2Fknives-and-boards');
   await knives.locator('[data-slip="grid"]').click();
   await knives.locator('[aria-label="Less: Columns, wide"]').click();

@@ -9,7 +9,7 @@ import {
   USUAL_ORDER,
   type Plan,
 } from '@fond/core';
-import { snapshotOf } from '../../core/src/catalogue/snapshot';
+import { snapshotOf } from '../../core/src/catalogue/snapshotBuilder';
 import { FRAME, product } from '../../core/src/testing/catalogues';
 import { planSchema } from './planSchema';
 

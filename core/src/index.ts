@@ -8,6 +8,7 @@ export * from './catalogue/patch';
 export * from './catalogue/rows';
 export * from './catalogue/sets';
 export * from './catalogue/snapshot';
+export * from './catalogue/snapshotBuilder';
 export * from './facets/advice';
 export * from './facets/count';
 export * from './facets/facetModel';

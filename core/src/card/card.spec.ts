@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { snapshotOf } from '../catalogue/snapshot';
+import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { CardElement } from '../plans/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { badgesOf, cardOf, plainText, shorten } from './card';

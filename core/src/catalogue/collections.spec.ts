@@ -9,7 +9,8 @@ import { Oracle } from '../testing/oracle';
 import { withRuleCollections } from './collections';
 import { patchSnapshot } from './patch';
 import type { CollectionRow } from './rows';
-import { snapshotOf, type Snapshot } from './snapshot';
+import { type Snapshot } from './snapshot';
+import { snapshotOf } from './snapshotBuilder';
 
 const collection = (id: number, change: Partial<CollectionRow>): CollectionRow => ({
   id,

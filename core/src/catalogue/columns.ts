@@ -62,6 +62,11 @@ export class ValueColumnBuilder {
 
   constructor(private readonly key: string) {}
 
+  /** The code of a value that was met before. */
+  known(value: string): number | undefined {
+    return this.codeOf.get(value);
+  }
+
   /** The code of a value, made on first sight. */
   code(value: string, describe: () => Omit<ColumnValue, 'value'>): number {
     const known = this.codeOf.get(value);
@@ -75,6 +80,11 @@ export class ValueColumnBuilder {
   add(codes: readonly number[]): void {
     if (codes.length > 1) this.single = false;
     for (const code of codes) this.codes.push(code);
+    this.offsets.push(this.codes.length);
+  }
+
+  addOne(code: number): void {
+    this.codes.push(code);
     this.offsets.push(this.codes.length);
   }
 

@@ -8,7 +8,8 @@ import { CONTEXT, FRAME, parametersArbitrary, product, productsArbitrary } from 
 import { patchSnapshot, type ProductChange } from './patch';
 import type { ProductRow } from './rows';
 import { fullWords } from './sets';
-import { snapshotOf, type Snapshot } from './snapshot';
+import { type Snapshot } from './snapshot';
+import { snapshotOf } from './snapshotBuilder';
 
 const changesArbitrary: fc.Arbitrary<ProductChange[]> = fc.array(
   fc.record(

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fullWords } from '../catalogue/sets';
-import { snapshotOf } from '../catalogue/snapshot';
+import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { FRAME, product } from '../testing/catalogues';
 import { adviseFacets, type FacetAdvice } from './advice';
 

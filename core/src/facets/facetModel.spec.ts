@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { snapshotOf } from '../catalogue/snapshot';
+import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import type { FixtureModel } from '../page/pageModel';
 import { facetChoice, housePlan } from '../plans/housePlan';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { snapshotOf } from '../catalogue/snapshot';
+import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { addressOf, encodedPick, NeighbourAddresses, type ListingState } from '../page/address';
 import { plainState } from '../page/shopFrame';
 import { FRAME, parametersArbitrary, product } from '../testing/catalogues';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { snapshotOf } from '../catalogue/snapshot';
+import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import { housePlan } from '../plans/housePlan';
 import { shelfOf } from '../plans/plan';

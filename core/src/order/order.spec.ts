@@ -4,7 +4,7 @@ import { countOf, fullWords, holds, wordsFor } from '../catalogue/sets';
 import { filterRange } from '../facets/filter';
 import { parseSelections } from '../facets/selection';
 import { pageOf } from './pageOf';
-import { snapshotOf } from '../catalogue/snapshot';
+import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { ProductRow } from '../catalogue/rows';
 import { CONTEXT, FRAME, NOW, product, productsArbitrary } from '../testing/catalogues';
 import { permutationOf, weightedRatings, windowByScore, windowOf } from './order';

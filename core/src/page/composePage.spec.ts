@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { snapshotOf } from '../catalogue/snapshot';
+import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { parseSelections } from '../facets/selection';
 import { housePlan } from '../plans/housePlan';
 import type { ShelfOrder } from '../order/sorting';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { snapshotOf } from '../catalogue/snapshot';
+import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { housePlan } from '../plans/housePlan';
 import type { Plan, RelatedShelf } from '../plans/plan';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { holds } from '../catalogue/sets';
-import { snapshotOf } from '../catalogue/snapshot';
+import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { CONTEXT, FRAME, NOW, product, productsArbitrary, ruleArbitrary } from '../testing/catalogues';
 import { Oracle } from '../testing/oracle';
 import { aisleProducts, runRange } from './range';

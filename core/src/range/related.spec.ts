@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { holds } from '../catalogue/sets';
-import { snapshotOf, type Snapshot } from '../catalogue/snapshot';
+import { type Snapshot } from '../catalogue/snapshot';
+import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { CONTEXT, FRAME, product, productsArbitrary } from '../testing/catalogues';
 import { MOST_RELATED, nearestTo } from './related';
 import { runRange } from './range';

@@ -3,7 +3,8 @@ import { FRAME, product } from '../testing/catalogues';
 import { aislesOf } from './aisles';
 import { textIn } from './rows';
 import { holds } from './sets';
-import { SnapshotBuilder, snapshotOf, UNCOUNTED } from './snapshot';
+import { UNCOUNTED } from './snapshot';
+import { SnapshotBuilder, snapshotOf } from './snapshotBuilder';
 
 describe('the aisles of a catalogue', () => {
   const aisles = aislesOf(FRAME);

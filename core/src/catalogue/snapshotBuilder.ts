@@ -1,0 +1,325 @@
+import { packRows } from '../facets/packedRows';
+import { stockStateOf } from '../card/figures';
+import { aislesOf, type Aisle, type AisleMap } from './aisles';
+import { numberColumn, ValueColumnBuilder, type FacetColumn } from './columns';
+import type {
+  AttributeRow,
+  AttributeValue,
+  CatalogueFrame,
+  DayFigures,
+  ImageRow,
+  ProductRow,
+  Texts,
+} from './rows';
+import { wordsFor } from './sets';
+import {
+  BOOLEAN_LABELS,
+  saleColumn,
+  stockColumn,
+  UNCOUNTED,
+  type ActivityColumn,
+  type AttributeColumn,
+  type Snapshot,
+} from './snapshot';
+
+const attributeTexts = (attribute: AttributeRow, value: string): Texts => attribute.valueLabels[value] ?? {};
+
+/** How a value stands in addresses: numbers without trailing zeros, yes/no in words, text as it is. */
+function addressValue(value: string | number | boolean): string {
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  return String(value);
+}
+
+/**
+ * Takes the products one by one, so that rows can stream from a database, and packs them.
+ * Add all, then `finish` once; adding after that is refused.
+ */
+export class SnapshotBuilder {
+  private readonly aisles: AisleMap;
+  private readonly ruled: ReadonlySet<number>;
+  private readonly lines = new Map<number, CategoryLine | null>();
+  private readonly groupCodes = { tag: new Map<number, number>(), collection: new Map<number, number>() };
+  private readonly ancestry = new Map<number, readonly Aisle[]>();
+  private readonly category = new ValueColumnBuilder('category');
+  private readonly categoryItself = new ValueColumnBuilder('category');
+  private readonly collection = new ValueColumnBuilder('collection');
+  private readonly tag = new ValueColumnBuilder('tag');
+  private readonly attributes: readonly { row: AttributeRow; column: ValueColumnBuilder }[];
+  private readonly rows: {
+    ids: number[];
+    skus: string[];
+    slugs: string[];
+    titles: Texts[];
+    descriptions: Texts[];
+    currencies: string[];
+    images: (readonly ImageRow[])[];
+    price: number[];
+    was: number[];
+    created: number[];
+    changed: number[];
+    sold: number[];
+    activity: (readonly DayFigures[])[];
+    stock: number[];
+    rating: number[];
+    ratings: number[];
+    mainCategory: number[];
+    featured: boolean[];
+  } = {
+    ids: [],
+    skus: [],
+    slugs: [],
+    titles: [],
+    descriptions: [],
+    currencies: [],
+    images: [],
+    price: [],
+    was: [],
+    created: [],
+    changed: [],
+    sold: [],
+    activity: [],
+    stock: [],
+    rating: [],
+    ratings: [],
+    mainCategory: [],
+    featured: [],
+  };
+  private finished = false;
+
+  constructor(private readonly frame: CatalogueFrame) {
+    this.aisles = aislesOf(frame);
+    this.ruled = new Set(frame.collections.flatMap(({ id, clauses }) => (clauses ? [id] : [])));
+    this.attributes = frame.attributes.map((row) => ({ row, column: new ValueColumnBuilder(row.key) }));
+    for (const aisle of this.aisles.all) {
+      if (aisle.kind !== 'category') continue;
+      const line: Aisle[] = [];
+      for (let at: Aisle | null = aisle; at; at = at.parent) line.push(at);
+      this.ancestry.set(aisle.id, line);
+    }
+  }
+
+  add(row: ProductRow): void {
+    if (this.finished) throw new Error('This snapshot is finished; start a new builder to add products.');
+    const { rows } = this;
+    rows.ids.push(row.id);
+    rows.skus.push(row.sku);
+    rows.slugs.push(row.slug);
+    rows.titles.push(row.titles);
+    rows.descriptions.push(row.descriptions);
+    rows.currencies.push(row.currency);
+    rows.images.push(row.images);
+    rows.price.push(row.price ?? NaN);
+    rows.was.push(row.was ?? NaN);
+    rows.created.push(row.created);
+    rows.changed.push(row.changed ?? row.created);
+    rows.sold.push(row.sold);
+    rows.activity.push(row.activity ?? []);
+    rows.stock.push(row.stock ?? UNCOUNTED);
+    rows.rating.push(row.rating ?? NaN);
+    rows.ratings.push(row.ratings);
+    rows.mainCategory.push(row.categories[0] ?? 0);
+    rows.featured.push(row.featured);
+
+    const itself: number[] = [];
+    const all: number[] = [];
+    for (const id of row.categories) {
+      const line = this.lineOf(id);
+      if (!line) continue;
+      addOnce(itself, line.own);
+      for (const code of line.all) addOnce(all, code);
+    }
+    this.category.add(all);
+    this.categoryItself.add(itself);
+    this.addGroups(this.tag, 'tag', row.tags);
+    this.addGroups(this.collection, 'collection', row.collections);
+    for (const { row: attribute, column } of this.attributes) {
+      const value = row.attributes[attribute.key];
+      if (value === undefined) column.add(NO_CODES);
+      else if (isMany(value)) {
+        const codes: number[] = [];
+        for (const one of value) addOnce(codes, codeOf(column, attribute, one));
+        column.add(codes);
+      } else column.addOne(codeOf(column, attribute, addressValue(value)));
+    }
+  }
+
+  finish(version: number): Snapshot {
+    this.finished = true;
+    const { frame, aisles } = this;
+    const order = this.shelfOrder();
+    const rows = inOrder(this.rows, order);
+    const size = rows.ids.length;
+    const featured = wordsFor(size);
+    const inStock = wordsFor(size);
+    for (let p = 0; p < size; p++) {
+      if (rows.featured[p]) featured[p >>> 5] |= 1 << (p & 31);
+      if (rows.stock[p] > 0) inStock[p >>> 5] |= 1 << (p & 31);
+    }
+    const price = numberColumn('price', Float64Array.from(rows.price), 100);
+    const rating = numberColumn('rating', Float64Array.from(rows.rating));
+    const category = this.category.finish(order);
+    const facets = new Map<string, FacetColumn>([
+      ['category', category],
+      ['price', price],
+    ]);
+    const attributes = new Map<string, AttributeColumn>();
+    for (const { row, column } of this.attributes) {
+      const packed = column.finish(order);
+      attributes.set(row.key, { row, column: packed });
+      if (row.filterable) facets.set(row.key, packed);
+    }
+    const tag = this.tag.finish(order);
+    facets.set('tag', tag);
+    facets.set('rating', rating);
+    facets.set('sale', saleColumn(price.numbers, rows.was));
+    facets.set('stock', stockColumn(rows.stock.map(stockStateOf)));
+    return {
+      version,
+      size,
+      frame,
+      aisles,
+      ids: Uint32Array.from(rows.ids),
+      skus: rows.skus,
+      slugs: rows.slugs,
+      bySku: new Map(rows.skus.map((sku, p) => [sku, p])),
+      bySlug: new Map(rows.slugs.map((slug, p) => [slug, p])),
+      titles: rows.titles,
+      descriptions: rows.descriptions,
+      currencies: rows.currencies,
+      images: rows.images,
+      price,
+      was: Float64Array.from(rows.was),
+      created: Float64Array.from(rows.created),
+      changed: Float64Array.from(rows.changed),
+      sold: Uint32Array.from(rows.sold),
+      activity: activityOf(rows.activity),
+      stock: Int32Array.from(rows.stock),
+      rating,
+      ratings: Uint32Array.from(rows.ratings),
+      mainCategory: Uint32Array.from(rows.mainCategory),
+      featured,
+      inStock,
+      category,
+      categoryItself: this.categoryItself.finish(order),
+      collection: this.collection.finish(order),
+      tag,
+      facets,
+      packed: packRows(facets, size),
+      attributes,
+    };
+  }
+
+  /**
+   * Products stand by their main category, in the order of the tree, then as they were added: a category's products, and
+   * those of all below it, are neighbours, so that a range lies in few words. By counting (Knuth, TAOCP 3, 5.2).
+   */
+  private shelfOrder(): Uint32Array {
+    const ranks = new Map<number, number>();
+    this.aisles.all.forEach((aisle, rank) => {
+      if (aisle.kind === 'category') ranks.set(aisle.id, rank);
+    });
+    const none = this.aisles.all.length;
+    const { mainCategory } = this.rows;
+    const starts = new Uint32Array(none + 2);
+    const rankOf = (at: number): number => ranks.get(mainCategory[at]) ?? none;
+    for (let at = 0; at < mainCategory.length; at++) starts[rankOf(at) + 1]++;
+    for (let rank = 1; rank < starts.length; rank++) starts[rank] += starts[rank - 1];
+    const order = new Uint32Array(mainCategory.length);
+    for (let at = 0; at < mainCategory.length; at++) order[starts[rankOf(at)]++] = at;
+    return order;
+  }
+
+  private aisleCode(column: ValueColumnBuilder, aisle: Aisle): number {
+    const value =
+      aisle.kind === 'category' ? aisle.path.slice(1) : aisle.path.slice(aisle.path.lastIndexOf('/') + 1);
+    return column.code(value, () => ({ labels: aisle.titles, number: null, swatch: null }));
+  }
+
+  /** The codes of a category and of all above it; looked up once a category, not once a product. */
+  private lineOf(id: number): CategoryLine | null {
+    let line = this.lines.get(id);
+    if (line === undefined) {
+      const own = this.aisles.byKey.get(`category:${id}`);
+      line = own
+        ? {
+            own: this.aisleCode(this.categoryItself, own),
+            all: this.ancestry.get(id)!.map((aisle) => this.aisleCode(this.category, aisle)),
+          }
+        : null;
+      this.lines.set(id, line);
+    }
+    return line;
+  }
+
+  private addGroups(column: ValueColumnBuilder, kind: 'tag' | 'collection', ids: readonly number[]): void {
+    const known = this.groupCodes[kind];
+    const codes: number[] = [];
+    for (const id of ids) {
+      let code = known.get(id);
+      if (code === undefined) {
+        const aisle = this.aisles.byKey.get(`${kind}:${id}`);
+        // Collections by rule take nothing that was put in by hand.
+        const taken = aisle && !(kind === 'collection' && this.ruled.has(id));
+        known.set(id, (code = taken ? this.aisleCode(column, aisle) : NO_CODE));
+      }
+      if (code !== NO_CODE) codes.push(code);
+    }
+    column.add(codes);
+  }
+}
+
+interface CategoryLine {
+  own: number;
+  all: readonly number[];
+}
+
+const NO_CODE = -1;
+const NO_CODES: readonly number[] = [];
+
+const addOnce = (codes: number[], code: number): void => {
+  if (!codes.includes(code)) codes.push(code);
+};
+
+const isMany = (value: AttributeValue): value is readonly string[] => typeof value === 'object';
+
+/** The code of a value; what it is called is only asked on first sight. */
+function codeOf(column: ValueColumnBuilder, attribute: AttributeRow, value: string): number {
+  return (
+    column.known(value) ??
+    column.code(value, () => ({
+      labels: attribute.type === 'boolean' ? BOOLEAN_LABELS[value] : attributeTexts(attribute, value),
+      number: attribute.type === 'number' ? Number(value) : null,
+      swatch: attribute.swatches[value] ?? null,
+    }))
+  );
+}
+
+/** Every list of a record in another order. */
+function inOrder<T extends object>(
+  lists: { [K in keyof T]: T[K][] },
+  order: Uint32Array,
+): { [K in keyof T]: T[K][] } {
+  const ordered = { ...lists };
+  for (const key of Object.keys(lists) as (keyof T)[])
+    ordered[key] = Array.from(order, (at) => lists[key][at]);
+  return ordered;
+}
+
+function activityOf(rows: readonly (readonly DayFigures[])[]): ActivityColumn {
+  const offsets = new Uint32Array(rows.length + 1);
+  rows.forEach((days, p) => (offsets[p + 1] = offsets[p] + days.length));
+  const all = rows.flat();
+  return {
+    offsets,
+    day: Uint32Array.from(all, ({ day }) => day),
+    sold: Uint32Array.from(all, ({ sold }) => sold),
+    views: Uint32Array.from(all, ({ views }) => views),
+  };
+}
+
+/** A snapshot of rows that are all at hand; tests and small tools use it. */
+export function snapshotOf(frame: CatalogueFrame, products: Iterable<ProductRow>, version = 1): Snapshot {
+  const builder = new SnapshotBuilder(frame);
+  for (const product of products) builder.add(product);
+  return builder.finish(version);
+}
