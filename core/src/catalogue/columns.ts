@@ -49,6 +49,25 @@ export interface NumberColumn {
 
 export type FacetColumn = ValueColumn | NumberColumn;
 
+/** Whole numbers in a growing typed array, which the garbage collector need not walk through. */
+class Wholes {
+  private array = new Uint32Array(1_024);
+  length = 0;
+
+  push(number: number): void {
+    if (this.length === this.array.length) {
+      const longer = new Uint32Array(this.length * 2);
+      longer.set(this.array);
+      this.array = longer;
+    }
+    this.array[this.length++] = number;
+  }
+
+  get numbers(): Uint32Array {
+    return this.array.subarray(0, this.length);
+  }
+}
+
 /**
  * Collects value codes per product in product order, then packs them.
  * `add` must be called once for every product, in ascending order, also for those without a value.
@@ -56,11 +75,13 @@ export type FacetColumn = ValueColumn | NumberColumn;
 export class ValueColumnBuilder {
   private readonly values: ColumnValue[] = [];
   private readonly codeOf = new Map<string, number>();
-  private readonly codes: number[] = [];
-  private readonly offsets: number[] = [0];
+  private readonly codes = new Wholes();
+  private readonly offsets = new Wholes();
   private single = true;
 
-  constructor(private readonly key: string) {}
+  constructor(private readonly key: string) {
+    this.offsets.push(0);
+  }
 
   /** The code of a value that was met before. */
   known(value: string): number | undefined {
@@ -93,10 +114,12 @@ export class ValueColumnBuilder {
     const size = this.offsets.length - 1;
     const codes = codesFor(this.codes.length, this.values.length);
     const offsets = new Uint32Array(size + 1);
+    const addedCodes = this.codes.numbers;
+    const addedOffsets = this.offsets.numbers;
     let filledTo = 0;
     for (let p = 0; p < size; p++) {
       const at = order ? order[p] : p;
-      for (let k = this.offsets[at]; k < this.offsets[at + 1]; k++) codes[filledTo++] = this.codes[k];
+      for (let k = addedOffsets[at]; k < addedOffsets[at + 1]; k++) codes[filledTo++] = addedCodes[k];
       offsets[p + 1] = filledTo;
     }
     const counts = new Uint32Array(this.values.length);

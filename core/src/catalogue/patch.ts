@@ -1,4 +1,3 @@
-import { stockStateOf } from '../card/figures';
 import { packRows } from '../facets/packedRows';
 import { changedNumbers, type FacetColumn } from './columns';
 import { saleColumn, stockColumn, UNCOUNTED, type Snapshot } from './snapshot';
@@ -53,7 +52,7 @@ export function patchSnapshot(
   const facets = new Map<string, FacetColumn>(snapshot.facets);
   facets.set('price', price);
   if (priced) facets.set('sale', saleColumn(price.numbers, was));
-  if (stocked) facets.set('stock', stockColumn(Array.from(stock, stockStateOf)));
+  if (stocked) facets.set('stock', stockColumn(stock));
   return {
     ...snapshot,
     version,

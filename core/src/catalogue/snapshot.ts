@@ -1,5 +1,5 @@
 import type { PackedRows } from '../facets/packedRows';
-import type { StockState } from '../card/figures';
+import { stockStateOf, type StockState } from '../card/figures';
 import type { AisleMap } from './aisles';
 import {
   ValueColumnBuilder,
@@ -90,14 +90,19 @@ const plainValue = (labels: Texts): Omit<ColumnValue, 'value'> => ({ labels, num
 export function saleColumn(prices: ArrayLike<number>, was: ArrayLike<number>): ValueColumn {
   const column = new ValueColumnBuilder('sale');
   for (let p = 0; p < prices.length; p++)
-    column.add(was[p] > prices[p] ? [column.code('yes', () => plainValue(BOOLEAN_LABELS['yes']))] : []);
+    if (was[p] > prices[p])
+      column.addOne(column.known('yes') ?? column.code('yes', () => plainValue(BOOLEAN_LABELS['yes'])));
+    else column.add([]);
   return column.finish();
 }
 
 /** The facet of availability. */
-export function stockColumn(states: readonly StockState[]): ValueColumn {
+export function stockColumn(stock: Int32Array): ValueColumn {
   const column = new ValueColumnBuilder('stock');
-  for (const state of states) column.add([column.code(state, () => plainValue(STOCK_LABELS[state]))]);
+  for (const pieces of stock) {
+    const state = stockStateOf(pieces);
+    column.addOne(column.known(state) ?? column.code(state, () => plainValue(STOCK_LABELS[state])));
+  }
   return column.finish();
 }
 

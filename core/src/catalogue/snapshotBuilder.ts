@@ -1,5 +1,4 @@
 import { packRows } from '../facets/packedRows';
-import { stockStateOf } from '../card/figures';
 import { aislesOf, type Aisle, type AisleMap } from './aisles';
 import { numberColumn, ValueColumnBuilder, type FacetColumn } from './columns';
 import type {
@@ -113,7 +112,7 @@ export class SnapshotBuilder {
     rows.created.push(row.created);
     rows.changed.push(row.changed ?? row.created);
     rows.sold.push(row.sold);
-    rows.activity.push(row.activity ?? []);
+    rows.activity.push(row.activity ?? NO_DAYS);
     rows.stock.push(row.stock ?? UNCOUNTED);
     rows.rating.push(row.rating ?? NaN);
     rows.ratings.push(row.ratings);
@@ -147,16 +146,23 @@ export class SnapshotBuilder {
     this.finished = true;
     const { frame, aisles } = this;
     const order = this.shelfOrder();
-    const rows = inOrder(this.rows, order);
-    const size = rows.ids.length;
+    const { rows } = this;
+    const size = order.length;
+    const lists = <T>(list: readonly T[]): T[] => inOrder(list, order, new Array<T>(size));
+    const floats = (list: readonly number[]): Float64Array => inOrder(list, order, new Float64Array(size));
+    const wholes = (list: readonly number[]): Uint32Array => inOrder(list, order, new Uint32Array(size));
+    const stock = inOrder(rows.stock, order, new Int32Array(size));
     const featured = wordsFor(size);
     const inStock = wordsFor(size);
     for (let p = 0; p < size; p++) {
-      if (rows.featured[p]) featured[p >>> 5] |= 1 << (p & 31);
-      if (rows.stock[p] > 0) inStock[p >>> 5] |= 1 << (p & 31);
+      if (rows.featured[order[p]]) featured[p >>> 5] |= 1 << (p & 31);
+      if (stock[p] > 0) inStock[p >>> 5] |= 1 << (p & 31);
     }
-    const price = numberColumn('price', Float64Array.from(rows.price), 100);
-    const rating = numberColumn('rating', Float64Array.from(rows.rating));
+    const price = numberColumn('price', floats(rows.price), 100);
+    const rating = numberColumn('rating', floats(rows.rating));
+    const was = floats(rows.was);
+    const skus = lists(rows.skus);
+    const slugs = lists(rows.slugs);
     const category = this.category.finish(order);
     const facets = new Map<string, FacetColumn>([
       ['category', category],
@@ -171,32 +177,32 @@ export class SnapshotBuilder {
     const tag = this.tag.finish(order);
     facets.set('tag', tag);
     facets.set('rating', rating);
-    facets.set('sale', saleColumn(price.numbers, rows.was));
-    facets.set('stock', stockColumn(rows.stock.map(stockStateOf)));
+    facets.set('sale', saleColumn(price.numbers, was));
+    facets.set('stock', stockColumn(stock));
     return {
       version,
       size,
       frame,
       aisles,
-      ids: Uint32Array.from(rows.ids),
-      skus: rows.skus,
-      slugs: rows.slugs,
-      bySku: new Map(rows.skus.map((sku, p) => [sku, p])),
-      bySlug: new Map(rows.slugs.map((slug, p) => [slug, p])),
-      titles: rows.titles,
-      descriptions: rows.descriptions,
-      currencies: rows.currencies,
-      images: rows.images,
+      ids: wholes(rows.ids),
+      skus,
+      slugs,
+      bySku: placesBy(skus),
+      bySlug: placesBy(slugs),
+      titles: lists(rows.titles),
+      descriptions: lists(rows.descriptions),
+      currencies: lists(rows.currencies),
+      images: lists(rows.images),
       price,
-      was: Float64Array.from(rows.was),
-      created: Float64Array.from(rows.created),
-      changed: Float64Array.from(rows.changed),
-      sold: Uint32Array.from(rows.sold),
-      activity: activityOf(rows.activity),
-      stock: Int32Array.from(rows.stock),
+      was,
+      created: floats(rows.created),
+      changed: floats(rows.changed),
+      sold: wholes(rows.sold),
+      activity: activityOf(rows.activity, order),
+      stock,
       rating,
-      ratings: Uint32Array.from(rows.ratings),
-      mainCategory: Uint32Array.from(rows.mainCategory),
+      ratings: wholes(rows.ratings),
+      mainCategory: wholes(rows.mainCategory),
       featured,
       inStock,
       category,
@@ -273,6 +279,7 @@ interface CategoryLine {
   all: readonly number[];
 }
 
+const NO_DAYS: readonly DayFigures[] = [];
 const NO_CODE = -1;
 const NO_CODES: readonly number[] = [];
 
@@ -294,27 +301,40 @@ function codeOf(column: ValueColumnBuilder, attribute: AttributeRow, value: stri
   );
 }
 
-/** Every list of a record in another order. */
-function inOrder<T extends object>(
-  lists: { [K in keyof T]: T[K][] },
+/** Fills `into` so that its place p holds what was added as number `order[p]`. */
+function inOrder<T, Into extends Record<number, T>>(
+  list: readonly T[],
   order: Uint32Array,
-): { [K in keyof T]: T[K][] } {
-  const ordered = { ...lists };
-  for (const key of Object.keys(lists) as (keyof T)[])
-    ordered[key] = Array.from(order, (at) => lists[key][at]);
-  return ordered;
+  into: Into,
+): Into {
+  for (let p = 0; p < order.length; p++) into[p] = list[order[p]];
+  return into;
 }
 
-function activityOf(rows: readonly (readonly DayFigures[])[]): ActivityColumn {
-  const offsets = new Uint32Array(rows.length + 1);
-  rows.forEach((days, p) => (offsets[p + 1] = offsets[p] + days.length));
-  const all = rows.flat();
-  return {
+function placesBy(names: readonly string[]): Map<string, number> {
+  const places = new Map<string, number>();
+  for (let p = 0; p < names.length; p++) places.set(names[p], p);
+  return places;
+}
+
+function activityOf(rows: readonly (readonly DayFigures[])[], order: Uint32Array): ActivityColumn {
+  const offsets = new Uint32Array(order.length + 1);
+  for (let p = 0; p < order.length; p++) offsets[p + 1] = offsets[p] + rows[order[p]].length;
+  const length = offsets[order.length];
+  const column = {
     offsets,
-    day: Uint32Array.from(all, ({ day }) => day),
-    sold: Uint32Array.from(all, ({ sold }) => sold),
-    views: Uint32Array.from(all, ({ views }) => views),
+    day: new Uint32Array(length),
+    sold: new Uint32Array(length),
+    views: new Uint32Array(length),
   };
+  for (let p = 0; p < order.length; p++)
+    rows[order[p]].forEach(({ day, sold, views }, k) => {
+      const at = offsets[p] + k;
+      column.day[at] = day;
+      column.sold[at] = sold;
+      column.views[at] = views;
+    });
+  return column;
 }
 
 /** A snapshot of rows that are all at hand; tests and small tools use it. */
