@@ -136,3 +136,11 @@ export function listInto(words: Words, out: Uint32Array, stretches: Stretches = 
     }
   return count;
 }
+
+/** A posting's members in ascending order. */
+export function membersOf({ list, words, count }: Posting): Uint32Array {
+  if (list) return list;
+  const members = new Uint32Array(count);
+  listInto(words!, members);
+  return members;
+}

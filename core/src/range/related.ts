@@ -1,6 +1,5 @@
 import type { ValueColumn } from '../catalogue/columns';
-import type { Posting } from '../catalogue/sets';
-import { listInto } from '../catalogue/sets';
+import { membersOf } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 
 /** How many products count as related to one. */
@@ -56,10 +55,3 @@ const tellingColumns = (snapshot: Snapshot): ValueColumn[] => [
   snapshot.tag,
   ...[...snapshot.attributes.values()].map(({ column }) => column),
 ];
-
-function membersOf({ list, words, count }: Posting): Uint32Array {
-  if (list) return list;
-  const members = new Uint32Array(count);
-  listInto(words!, members);
-  return members;
-}
