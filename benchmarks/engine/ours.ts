@@ -52,8 +52,10 @@ export class Ours {
     filtered.countAtLeast(snapshot.rating, [4.5, 4, 3.5, 3]);
     const order = permutationOf(snapshot, SORTINGS[request.order], 'en', CONTEXT);
     const places = pageOf(snapshot, filtered, order, selections, (request.page - 1) * PAGE_SIZE, PAGE_SIZE);
+    const total = filtered.count;
+    filtered.release();
     return {
-      total: filtered.count,
+      total,
       get counts() {
         return Object.fromEntries(VALUE_FACETS.map((key, k) => [key, readable(snapshot, key, counted[k])]));
       },

@@ -34,6 +34,22 @@ export function giveBack(words: Words): void {
   else if (free.length < MOST_SPARE) free.push(words);
 }
 
+const spareLists = new Map<number, Uint32Array[]>();
+
+/** A list for a moment, not cleared; lengths are rounded up to powers of two, so that few sizes are kept. */
+export function borrowList(length: number): Uint32Array {
+  const room = 2 ** Math.ceil(Math.log2(Math.max(length, 64)));
+  return (spareLists.get(room)?.pop() ?? new Uint32Array(room)).subarray(0, length);
+}
+
+/** The caller must not touch `list` afterwards. */
+export function giveBackList(list: Uint32Array): void {
+  const whole = new Uint32Array(list.buffer);
+  const free = spareLists.get(whole.length);
+  if (!free) spareLists.set(whole.length, [whole]);
+  else if (free.length < MOST_SPARE) free.push(whole);
+}
+
 /**
  * Where a set has members: pairs of first word and the word behind the last. What is done within a range reads these
  * stretches only; words between two of them hold nothing of it.

@@ -1,10 +1,12 @@
 import { boundIn, type NumberColumn, type ValueColumn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
 import {
+  borrowList,
   borrowWords,
   countCommon,
   countOf,
   giveBack,
+  giveBackList,
   holds,
   listInto,
   stretchesOf,
@@ -137,12 +139,23 @@ export class Filtered {
     }
   }
 
+  /**
+   * Gives back what was lent for this request; neither this nor `matches` may be used afterwards. Without it nothing is
+   * wrong, but memory outside the heap piles up until the collector walks the whole catalogue to find it.
+   */
+  release(): void {
+    for (const list of this.lists.values()) giveBackList(list);
+    for (const near of this.nearMisses.values()) giveBack(near);
+    if (this.histogram) giveBack(this.histogram);
+    if (this.matches !== this.range) giveBack(this.matches);
+  }
+
   /** Tuple counts over the matches. */
   private tuples(): Uint32Array {
     if (this.histogram) return this.histogram;
     const { snapshot, range, matches, count } = this;
     const { packed } = snapshot;
-    const histogram = new Uint32Array(packed.tuples);
+    const histogram = borrowWords(packed.tuples);
     const whole = rangeOf(range);
     if (count * 2 <= whole.count) countRows(packed, matches, whole.stretches, histogram);
     else {
@@ -173,7 +186,7 @@ export class Filtered {
     let list = this.lists.get(words);
     if (!list) {
       const { stretches } = rangeOf(this.range);
-      list = new Uint32Array(words === this.matches ? this.count : countOf(words, stretches));
+      list = borrowList(words === this.matches ? this.count : countOf(words, stretches));
       listInto(words, list, stretches);
       this.lists.set(words, list);
     }
@@ -280,7 +293,7 @@ export function filterRange(
   const chosen = keys.map((key) =>
     chosenWords(snapshot, snapshot.facets.get(key)!, selections.get(key)!, allOf.has(key), range, stretches),
   );
-  const matches = new Uint32Array(range.length);
+  const matches = borrowWords(range.length);
   const [a, b, c] = chosen;
   if (chosen.length > 3) splitAll(range, chosen, matches);
   else

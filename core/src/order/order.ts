@@ -1,7 +1,16 @@
 import type { Lang } from '../catalogue/rows';
 import { textIn } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
-import { countOf, fullWords, holds, intersectInto, listInto, type Words } from '../catalogue/sets';
+import {
+  borrowList,
+  countOf,
+  fullWords,
+  giveBackList,
+  holds,
+  intersectInto,
+  listInto,
+  type Words,
+} from '../catalogue/sets';
 import { activitySums, clauseWords, faultOf, numberOf } from '../range/clauseWords';
 import type { Clause, RangeContext } from '../range/rule';
 import type { OrderKey, OrderLevel, Sorting } from './sorting';
@@ -248,11 +257,12 @@ export function windowOf(
     }
     return out;
   }
-  const members = new Uint32Array(count);
+  const members = borrowList(count);
   listInto(words, members);
   for (let k = 0; k < count; k++) members[k] = ranks[members[k]];
   const lowest = lowestOf(members, until);
   for (let k = 0; k < length; k++) out[k] = positions[lowest[from + k]];
+  giveBackList(members);
   return out;
 }
 

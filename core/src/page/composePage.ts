@@ -67,6 +67,7 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
     const model = fixtureModel(composer, fixture, fixtures);
     if (model) fixtures.push(model);
   }
+  filtered?.release();
   const ownLanguage = snapshot.frame.languages[0];
   const title = titleOf(composer);
   const within = aisle.kind === 'search' ? null : appliedSearch(state, ownLanguage);
@@ -228,6 +229,7 @@ function fixtureModel(
       const whole = fixture.hideDead ? null : filterRange(snapshot, all, new Map());
       const context: FacetContext = { snapshot, aisle, state, addresses, filtered, whole };
       const facets = fixture.facets.flatMap((choice) => facetModel(context, choice) ?? []);
+      whole?.release();
       return { id, type: 'facets', side, share, header, counts, facets };
     }
     case 'shelf':
