@@ -115,6 +115,18 @@ describe('numbers from … to', () => {
     await low.focus();
     await page.keyboard.press('End');
     await page.waitForFunction((bound) => location.search === `?price=${bound}..${bound}`, {}, until);
+    // Back at its end of the scale a handle lets its bound go.
+    await (await page.$$(handles))[0].focus();
+    await page.keyboard.press('Home');
+    await page.waitForFunction((bound) => location.search === `?price=..${bound}`, {}, until);
+    await (await page.$$(handles))[1].focus();
+    await page.keyboard.press('End');
+    await page.waitForFunction(() => location.search === '');
+    await page.waitForFunction(
+      (text) => document.querySelector('.found strong')!.textContent === text,
+      {},
+      all,
+    );
   });
 
   it('are two fields and a button without JavaScript', async () => {

@@ -21,7 +21,6 @@ import { StateFields } from './stateFields';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [StateFields],
   template: `
-    @let range = facet().range!;
     <form class="range" method="get" [action]="action()" #form>
       <div class="slider">
         <div class="histogram" role="img" [attr.aria-label]="summary()">
@@ -30,53 +29,35 @@ import { StateFields } from './stateFields';
           }
         </div>
         @if (live()) {
-          <input
-            type="range"
-            [attr.aria-label]="facet().label + ', ' + words().from"
-            [min]="floor()"
-            [max]="ceil()"
-            [step]="step()"
-            [value]="from()"
-            (input)="dragged('from', $any($event.target))"
-            (change)="send(form)"
-          />
-          <input
-            type="range"
-            [attr.aria-label]="facet().label + ', ' + words().to"
-            [min]="floor()"
-            [max]="ceil()"
-            [step]="step()"
-            [value]="to()"
-            (input)="dragged('to', $any($event.target))"
-            (change)="send(form)"
-          />
+          @for (end of ends; track end) {
+            <input
+              type="range"
+              [attr.aria-label]="facet().label + ', ' + words()[end]"
+              [min]="scale().from"
+              [max]="scale().to"
+              [step]="step()"
+              [value]="at()[end]"
+              (input)="dragged(end, $any($event.target))"
+              (change)="send(form)"
+            />
+          }
         }
       </div>
       <shop-state-fields [page]="page()" [leave]="facet().key" />
-      <label>
-        <span>{{ words().from }}</span>
-        <input
-          type="number"
-          inputmode="decimal"
-          [name]="facet().key + '.from'"
-          min="0"
-          step="any"
-          [value]="dragging()?.from ?? range.from ?? ''"
-          [placeholder]="floor()"
-        />
-      </label>
-      <label>
-        <span>{{ words().to }}</span>
-        <input
-          type="number"
-          inputmode="decimal"
-          [name]="facet().key + '.to'"
-          min="0"
-          step="any"
-          [value]="dragging()?.to ?? range.to ?? ''"
-          [placeholder]="ceil()"
-        />
-      </label>
+      @for (end of ends; track end) {
+        <label>
+          <span>{{ words()[end] }}</span>
+          <input
+            type="number"
+            inputmode="decimal"
+            [name]="facet().key + '.' + end"
+            min="0"
+            step="any"
+            [value]="bounds()[end] ?? ''"
+            [placeholder]="scale()[end]"
+          />
+        </label>
+      }
       <button type="submit">{{ words().apply }}</button>
     </form>
   `,
@@ -87,28 +68,28 @@ export class NumberRange {
   protected readonly words = inject(ShopState).words;
   private readonly changes = inject(ChangeDetectorRef);
   protected readonly live = signal(false);
-  /** Where the handles are while they are moved; null is the end of the scale. It holds for one state of the page only. */
-  private readonly moved = signal<{ of: FacetModel; from: number | null; to: number | null } | null>(null);
-  protected readonly dragging = computed(() => {
+  protected readonly ends = ['from', 'to'] as const;
+  /** Where the handles are while they are moved. It holds for one state of the page only. */
+  private readonly moved = signal<({ of: FacetModel } & Bounds) | null>(null);
+  /** What is chosen, or just being dragged; null is the end of the scale. */
+  protected readonly bounds = computed((): Bounds => {
     const moved = this.moved();
-    return moved?.of === this.facet() ? moved : null;
+    return moved?.of === this.facet() ? moved : this.facet().range!;
   });
 
-  protected readonly floor = computed(() => Math.floor(this.facet().range!.min));
-  protected readonly ceil = computed(() => Math.ceil(this.facet().range!.max));
-  protected readonly step = computed(() => (this.ceil() - this.floor() > 20 ? 1 : 0.1));
-  protected readonly from = computed(() => {
-    const { from } = this.dragging() ?? this.facet().range!;
-    return from ?? this.floor();
+  protected readonly scale = computed(() => {
+    const { min, max } = this.facet().range!;
+    return { from: Math.floor(min), to: Math.ceil(max) };
   });
-  protected readonly to = computed(() => {
-    const { to } = this.dragging() ?? this.facet().range!;
-    return to ?? this.ceil();
-  });
+  protected readonly step = computed(() => (this.scale().to - this.scale().from > 20 ? 1 : 0.1));
+  protected readonly at = computed(() => ({
+    from: this.bounds().from ?? this.scale().from,
+    to: this.bounds().to ?? this.scale().to,
+  }));
 
   protected readonly bars = computed(() => {
     const { buckets } = this.facet().range!;
-    const { from, to } = this.dragging() ?? this.facet().range!;
+    const { from, to } = this.bounds();
     const most = Math.max(1, ...buckets.map((bucket) => bucket.count));
     return buckets.map((bucket) => ({
       from: bucket.from,
@@ -133,13 +114,19 @@ export class NumberRange {
     form.requestSubmit();
   }
 
-  /** A handle stops at the other one; at an end of the scale its side is open. */
-  protected dragged(side: 'from' | 'to', handle: HTMLInputElement): void {
+  /** A handle stops at the other one; at its end of the scale its side is open. */
+  protected dragged(end: keyof Bounds, handle: HTMLInputElement): void {
+    const { from, to } = this.at();
     const at = Number(handle.value);
-    const value = side === 'from' ? Math.min(at, this.to()) : Math.max(at, this.from());
+    const value = end === 'from' ? Math.min(at, to) : Math.max(at, from);
     handle.value = String(value);
-    const open = value === (side === 'from' ? this.floor() : this.ceil());
-    const range = this.dragging() ?? this.facet().range!;
-    this.moved.set({ of: this.facet(), from: range.from, to: range.to, [side]: open ? null : value });
+    const bounds = this.bounds();
+    const bound = value === this.scale()[end] ? null : value;
+    this.moved.set({ of: this.facet(), from: bounds.from, to: bounds.to, [end]: bound });
   }
+}
+
+interface Bounds {
+  from: number | null;
+  to: number | null;
 }
