@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { editionFrom } from '../plans/inherit';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import type { FixtureModel } from '../page/pageModel';
@@ -37,11 +38,12 @@ function facetsAt(
   const fixtures = plan.fixtures.map((fixture) =>
     fixture.type === 'facets' ? { ...fixture, facets: fixture.facets.map(change), ...settings } : fixture,
   );
-  const page = composePage(
-    snapshot,
-    { number: 1, plans: [{ ...plan, fixtures }], ranges: [] },
-    { path, parameters, matches, now: NOW },
-  )!;
+  const page = composePage(snapshot, editionFrom(1, { documents: [{ ...plan, fixtures }], ranges: [] }), {
+    path,
+    parameters,
+    matches,
+    now: NOW,
+  })!;
   const panel = page.fixtures.find(
     (fixture): fixture is Extract<FixtureModel, { type: 'facets' }> => fixture.type === 'facets',
   )!;
@@ -158,11 +160,12 @@ describe('the controls of a facet', () => {
         ? { ...fixture, facets: fixture.facets.map((one) => (one.key === key ? { ...one, ...change } : one)) }
         : fixture,
     );
-    const page = composePage(
-      shop,
-      { number: 1, plans: [{ ...plan, fixtures }], ranges: [] },
-      { path, parameters, matches: null, now: NOW },
-    )!;
+    const page = composePage(shop, editionFrom(1, { documents: [{ ...plan, fixtures }], ranges: [] }), {
+      path,
+      parameters,
+      matches: null,
+      now: NOW,
+    })!;
     const panel = page.fixtures.find(
       (fixture): fixture is Extract<FixtureModel, { type: 'facets' }> => fixture.type === 'facets',
     );
@@ -238,11 +241,12 @@ describe('the controls of a facet', () => {
 
   it('say in a chip what is chosen, also where the value alone would say nothing', () => {
     const plan = housePlan(shop, 'House');
-    const page = composePage(
-      shop,
-      { number: 1, plans: [plan], ranges: [] },
-      { path: '/', parameters: { sale: 'yes', 'oven-safe': 'yes' }, matches: null, now: NOW },
-    )!;
+    const page = composePage(shop, editionFrom(1, { documents: [plan], ranges: [] }), {
+      path: '/',
+      parameters: { sale: 'yes', 'oven-safe': 'yes' },
+      matches: null,
+      now: NOW,
+    })!;
     expect(page.applied.map(({ label }) => label)).toEqual(['Oven-safe: Yes', 'On sale']);
   });
 });

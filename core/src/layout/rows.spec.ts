@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { editionFrom } from '../plans/inherit';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import { housePlan } from '../plans/housePlan';
@@ -83,7 +84,7 @@ describe('cardWidth', () => {
 
 describe('tallyOf', () => {
   it('counts the page in the window', () => {
-    const edition = { number: 1, plans: [plan], ranges: [] };
+    const edition = editionFrom(1, { documents: [plan], ranges: [] });
     const page = composePage(snapshot, edition, {
       path: '/cookware/pans',
       parameters: {},

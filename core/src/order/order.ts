@@ -267,7 +267,7 @@ export function windowOf(
 }
 
 /** A member's rank is read at random and may have to be put in its place; a step of the walk is a bit. */
-const WALKS_PER_MEMBER = 3;
+const WALKS_PER_MEMBER = 6;
 
 /** The `k` lowest numbers, ascending: a heap of the lowest so far, its largest on top. O(n · log k). */
 function lowestOf(numbers: Uint32Array, k: number): Uint32Array {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { editionFrom } from '../plans/inherit';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { parseSelections } from '../facets/selection';
 import { housePlan } from '../plans/housePlan';
@@ -36,7 +37,7 @@ const withRange = (plan: Plan, range: RangeRule): Plan => ({
   fixtures: plan.fixtures.map((fixture) => (fixture.type === 'shelf' ? { ...fixture, range } : fixture)),
 });
 
-const editionOf = (...plans: Plan[]): Edition => ({ number: 1, plans, ranges: CONTEXT.ranges });
+const editionOf = (...plans: Plan[]): Edition => editionFrom(1, { documents: plans, ranges: CONTEXT.ranges });
 const panelOf = (page: PageModel) =>
   page.fixtures.find(
     (fixture): fixture is Extract<FixtureModel, { type: 'facets' }> => fixture.type === 'facets',
@@ -245,7 +246,10 @@ describe('a page', () => {
       rows,
     );
     const plan = housePlan(described, 'House');
-    const twice = { ...plan, fixtures: [...plan.fixtures, { id: 'again', type: 'description' } as const] };
+    const twice = {
+      ...plan,
+      fixtures: [...plan.fixtures, { id: 'again', type: 'description', when: null } as const],
+    };
     const page = composePage(described, editionOf(twice), {
       path: '/knives',
       parameters: {},

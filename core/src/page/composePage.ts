@@ -16,12 +16,14 @@ import {
   facetPanelOf,
   panelShare,
   shelfOf,
+  WIDTH_NAMES,
   type Edition,
   type Fixture,
   type Plan,
   type Shelf,
 } from '../plans/plan';
 import { choosePlan } from '../plans/reach';
+import { dayIn, shownAt, type PageFacts } from '../plans/shownWhen';
 import { namedOrder, runRange, type RangeResult } from '../range/range';
 import type { RangeContext } from '../range/rule';
 import type { SearchMatches } from '../text/searchIndex';
@@ -39,6 +41,10 @@ export interface PageRequest {
   matches: SearchMatches | null;
   /** Milliseconds since 1970; the core has no clock of its own. */
   now: number;
+  /** The shop's time zone; `UTC` unless given. */
+  zone?: string;
+  /** The shopper's number, 0 to 99, for fixtures that are shown to a share of them; 0 unless given. */
+  part?: number;
 }
 
 /**
@@ -53,19 +59,39 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
   const plan = aisle && choosePlan(edition.plans, aisle).winner?.plan;
   if (!aisle || !plan) return null;
   const { state, ignored, malformed } = readState(snapshot, plan, request);
-  const shelf = shelfOf(plan);
+  const facts = factsOf(snapshot, aisle, state, request);
+  // Which shelf the page has is settled before its products are known; all others may ask for them.
+  const shelf = plan.fixtures.find(
+    (fixture): fixture is Shelf =>
+      fixture.type === 'shelf' && shownAt(fixture.when, { ...facts, results: true }).length > 0,
+  );
   const context: RangeContext = { now: request.now, ranges: edition.ranges };
   const range = shelf ? runRange(snapshot, aisle, shelf.range, context) : null;
   const filtered =
     range &&
     filterRange(snapshot, searched(range.words, request.matches), state.selections, allOfFacets(plan));
   const addresses = new NeighbourAddresses(state, snapshot.frame.languages[0]);
-  const composer: Composer = { snapshot, aisle, plan, state, addresses, request, context, range, filtered };
+  const composer: Composer = {
+    snapshot,
+    aisle,
+    plan,
+    shelf,
+    state,
+    addresses,
+    request,
+    context,
+    range,
+    filtered,
+  };
 
+  const known: PageFacts = { ...facts, results: filtered === null || filtered.count > 0 };
   const fixtures: FixtureModel[] = [];
   for (const fixture of plan.fixtures) {
-    const model = fixtureModel(composer, fixture, fixtures);
-    if (model) fixtures.push(model);
+    const widths = shownAt(fixture.when, known);
+    const model = widths.length ? fixtureModel(composer, fixture, fixtures) : null;
+    if (!model) continue;
+    const hiddenAt = WIDTH_NAMES.filter((width) => !widths.includes(width));
+    fixtures.push(hiddenAt.length ? { ...model, hiddenAt } : model);
   }
   filtered?.release();
   const ownLanguage = snapshot.frame.languages[0];
@@ -100,10 +126,29 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
   };
 }
 
+function factsOf(
+  snapshot: Snapshot,
+  aisle: Aisle,
+  state: ListingState,
+  { now, zone = 'UTC', part = 0 }: PageRequest,
+): Omit<PageFacts, 'results'> {
+  return {
+    aisle,
+    lang: state.lang,
+    ...dayIn(zone, now),
+    firstPage: state.page === 1,
+    filtersUsed: state.selections.size > 0 || (state.q !== '' && aisle.kind !== 'search'),
+    hasDescription: textIn(aisle.descriptions, state.lang, snapshot.frame.languages) !== '',
+    part,
+  };
+}
+
 interface Composer {
   snapshot: Snapshot;
   aisle: Aisle;
   plan: Plan;
+  /** The shelf that the page shows. */
+  shelf: Shelf | undefined;
   state: ListingState;
   addresses: NeighbourAddresses;
   request: PageRequest;
@@ -233,7 +278,7 @@ function fixtureModel(
       return { id, type: 'facets', side, share, header, counts, facets };
     }
     case 'shelf':
-      return before.some((other) => other.type === 'shelf') ? null : shelfModel(composer, fixture);
+      return fixture === composer.shelf ? shelfModel(composer, fixture) : null;
   }
 }
 

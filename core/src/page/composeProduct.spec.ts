@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { editionFrom } from '../plans/inherit';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { housePlan } from '../plans/housePlan';
@@ -25,7 +26,7 @@ const snapshot = snapshotOf(FRAME, [
   }),
   product(2, { slug: 'lost', categories: [], price: null, created: 0 }),
 ]);
-const edition = { number: 7, plans: [housePlan(snapshot, 'House')], ranges: [] };
+const edition = editionFrom(7, { documents: [housePlan(snapshot, 'House')], ranges: [] });
 const ask = (slug: string, lang?: string) => composeProduct(snapshot, edition, slug, lang, NOW);
 
 describe('a product page', () => {
@@ -81,7 +82,8 @@ describe('the shelf below a product', () => {
   const shop = snapshotOf(FRAME, rows);
   const house = housePlan(shop, 'House');
   const below = (related: Plan['related'], slug = 'pan-1', lang?: string) =>
-    composeProduct(shop, { number: 1, plans: [{ ...house, related }], ranges: [] }, slug, lang, NOW)!.related;
+    composeProduct(shop, editionFrom(1, { documents: [{ ...house, related }], ranges: [] }), slug, lang, NOW)!
+      .related;
   const nearest: RelatedShelf = { heading: {}, range: { source: { kind: 'related' }, clauses: [] }, most: 4 };
 
   it('shows the nearest first, never the product itself, and no more than the plan says', () => {

@@ -3,7 +3,7 @@ import type { Money } from '../card/money';
 import type { AisleKind } from '../catalogue/aisles';
 import type { Lang } from '../catalogue/rows';
 import type { AppliedModel, FacetModel } from '../facets/facetModel';
-import type { PanelSettings, PerWidth, ShelfSettings } from '../plans/plan';
+import type { PanelSettings, PerWidth, ShelfSettings, WidthName } from '../plans/plan';
 
 /** A link; `href` is relative to the shop's root and starts with a slash. */
 export interface LinkModel {
@@ -50,7 +50,10 @@ export interface ShelfModel {
   clearAll: boolean;
 }
 
-export type FixtureModel =
+export type FixtureModel = {
+  /** Widths at which it is not shown, where it isn’t shown at all of them. */
+  hiddenAt?: readonly WidthName[];
+} & (
   | { id: string; type: 'breadcrumb'; trail: readonly LinkModel[] }
   | { id: string; type: 'title'; text: string }
   | { id: string; type: 'description'; html: string }
@@ -59,7 +62,8 @@ export type FixtureModel =
       PanelSettings,
       'side' | 'share' | 'header' | 'counts'
     >)
-  | ShelfModel;
+  | ShelfModel
+);
 
 /** What every page of the shop has around its own content. */
 export interface ShopFrame {

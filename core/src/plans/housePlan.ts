@@ -55,14 +55,15 @@ export const USUAL_ORDER: ShelfOrder = {
 /** The fixtures that a plan starts with: a whole page whose shelf follows its aisle. */
 export function startingFixtures(facets: readonly FacetChoice[], attributes: readonly string[]): Fixture[] {
   return [
-    { id: 'breadcrumb', type: 'breadcrumb' },
-    { id: 'title', type: 'title' },
-    { id: 'description', type: 'description' },
-    { id: 'navigation', type: 'navigation', hideEmpty: true, counts: true },
-    { id: 'facets', type: 'facets', ...USUAL_PANEL, facets },
+    { id: 'breadcrumb', type: 'breadcrumb', when: null },
+    { id: 'title', type: 'title', when: null },
+    { id: 'description', type: 'description', when: null },
+    { id: 'navigation', type: 'navigation', when: null, hideEmpty: true, counts: true },
+    { id: 'facets', type: 'facets', when: null, ...USUAL_PANEL, facets },
     {
       id: 'shelf',
       type: 'shelf',
+      when: null,
       range: AISLE_RANGE,
       order: USUAL_ORDER,
       columns: { wide: 3, medium: 2, narrow: 2 },
@@ -91,6 +92,7 @@ export function housePlan(snapshot: Snapshot, name: string): Plan {
     id: HOUSE_PLAN_ID,
     name,
     reach: { include: [{ kind: 'everything' }], exclude: [] },
+    rank: 0,
     fixtures: startingFixtures(
       [...snapshot.facets.keys()].map((key, at) => facetChoice(key, at < 5)),
       onCards.map((attribute) => attribute.key),

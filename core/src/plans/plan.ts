@@ -2,6 +2,8 @@ import type { AisleKind } from '../catalogue/aisles';
 import type { Texts } from '../catalogue/rows';
 import type { ShelfOrder } from '../order/sorting';
 import type { RangeRule, SavedRange } from '../range/rule';
+import type { Difference } from './differences';
+import type { Condition } from './shownWhen';
 
 /** One line of a reach. Categories, tags and collections are named by their id, so a new address changes nothing. */
 export type ReachRule =
@@ -103,6 +105,8 @@ export type PageSize = { by: 'products' | 'rows'; count: number } | { by: 'all' 
 interface FixtureBase {
   /** Unique in its plan; stays when the fixture moves. */
   id: string;
+  /** Null shows it always. */
+  when: Condition | null;
 }
 
 export type Fixture = FixtureBase &
@@ -141,21 +145,46 @@ export interface RelatedShelf {
   most: number;
 }
 
-/** The design that one or many aisles are built from. */
-export interface Plan {
+/** What a plan says of itself, and no base can say for it. */
+export interface PlanHead {
   id: string;
   name: string;
   reach: Reach;
+  /** Where two plans reach an aisle just as exactly, the greater rank wins; 0 unless somebody had to settle it. */
+  rank: number;
+}
+
+/** What pages are made of; a plan may take all of it, or most, from its base. */
+export interface PlanBody {
   fixtures: readonly Fixture[];
   related: RelatedShelf | null;
 }
 
+/** The design that one or many aisles are built from, with all values filled in. */
+export type Plan = PlanHead & PlanBody;
+
+/** A plan that builds on another one: only what differs is kept. */
+export interface HeirDocument extends PlanHead {
+  base: string;
+  own: Difference | null;
+}
+
+/** A plan as it is stored and published: whole, or as what differs from its base. */
+export type PlanDocument = Plan | HeirDocument;
+
+export const isHeir = (document: PlanDocument): document is HeirDocument => 'base' in document;
+
 /** What was published at one moment. */
-export interface Edition {
-  number: number;
-  plans: readonly Plan[];
+export interface EditionContent {
+  documents: readonly PlanDocument[];
   /** The saved ranges that the plans use, as they were then. */
   ranges: readonly SavedRange[];
+}
+
+/** An edition ready to be served: `plans` are its documents with what they inherit filled in. */
+export interface Edition extends EditionContent {
+  number: number;
+  plans: readonly Plan[];
 }
 
 /** The plan's shelf: the first one, which facets filter and paging pages. */

@@ -1,8 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { aislesOf } from '../catalogue/aisles';
+import { editionFrom } from './inherit';
+import { aislesOf, type Aisle } from '../catalogue/aisles';
 import { FRAME } from '../testing/catalogues';
-import { changedAisles, choosePlan, withDraft, withRange } from './reach';
+import {
+  changedAisles,
+  choosePlan,
+  exactness,
+  overlapsOf,
+  withDraft,
+  withoutPlans,
+  withRange,
+} from './reach';
 import { startingFixtures } from './housePlan';
 import type { RangeRule } from '../range/rule';
 import type { Plan, ReachRule } from './plan';
@@ -13,6 +22,7 @@ const plan = (id: string, ...include: ReachRule[]): Plan => ({
   id,
   name: id,
   reach: { include, exclude: [] },
+  rank: 0,
   fixtures: [],
   related: null,
 });
@@ -38,21 +48,72 @@ const plansArbitrary = fc
     fc.record({
       include: fc.array(ruleArbitrary, { maxLength: 3 }),
       exclude: fc.array(ruleArbitrary, { maxLength: 1 }),
+      rank: fc.integer({ min: 0, max: 2 }),
     }),
     { maxLength: 6 },
   )
   .map((reaches) => [
     house,
-    ...reaches.map((reach, n): Plan => ({
+    ...reaches.map(({ rank, ...reach }, n): Plan => ({
       id: `plan-${n}`,
       name: `Plan ${n}`,
       reach,
+      rank,
       fixtures: [],
       related: null,
     })),
   ]);
 
+/** The rule of exactness read plan by plan, slow and obvious. */
+function slowChoice(
+  plans: readonly Plan[],
+  aisle: Aisle,
+): { serving: string[]; disputed: string[]; leftOut: string[] } {
+  const claims = plans.flatMap((one) => {
+    const values = one.reach.include.flatMap((rule) => exactness(rule, aisle) ?? []);
+    return values.length ? [{ one, value: Math.min(...values) }] : [];
+  });
+  const out = (one: Plan): boolean => one.reach.exclude.some((rule) => exactness(rule, aisle) !== null);
+  const better = (a: (typeof claims)[number], b: (typeof claims)[number]): number =>
+    a.value - b.value || b.one.rank - a.one.rank || (a.one.id < b.one.id ? -1 : 1);
+  const serving = claims.filter(({ one }) => !out(one)).sort(better);
+  const [first] = serving;
+  return {
+    serving: serving.map(({ one }) => one.id),
+    disputed: serving
+      .slice(1)
+      .filter(({ one, value }) => value === first.value && one.rank === first.one.rank)
+      .map(({ one }) => one.id),
+    leftOut: claims
+      .filter(({ one }) => out(one))
+      .map(({ one }) => one.id)
+      .sort(),
+  };
+}
+
 describe('choosePlan', () => {
+  it('finds in its files what reading plan by plan finds', () => {
+    fc.assert(
+      fc.property(plansArbitrary, fc.constantFrom(...aisles.all), (plans, aisle) => {
+        const { winner, others, disputed, leftOut } = choosePlan(plans, aisle);
+        expect({
+          serving: [winner!, ...others].map((candidate) => candidate.plan.id),
+          disputed: disputed.map((candidate) => candidate.plan.id),
+          leftOut: leftOut.map((candidate) => candidate.plan.id).sort(),
+        }).toEqual(slowChoice(plans, aisle));
+      }),
+    );
+  });
+
+  it('lets the greater rank win among equals, and then nothing is in dispute', () => {
+    const one = plan('one', { kind: 'category', category: 2, below: true });
+    const two = { ...plan('two', { kind: 'category', category: 2, below: true }), rank: 1 };
+    const { winner, disputed, others } = choosePlan([house, one, two], at('/cookware/pans'));
+    expect(winner?.plan.id).toBe('two');
+    expect(disputed).toEqual([]);
+    expect(others.map((other) => other.plan.id)).toEqual(['one', 'house']);
+  });
+
   it('prefers the aisle itself, then the nearer ancestor, then the kind, then everything', () => {
     const kind = plan('kind', { kind: 'aisles', of: 'category' });
     const far = plan('far', { kind: 'category', category: 1, below: true });
@@ -115,17 +176,49 @@ describe('choosePlan', () => {
   });
 });
 
+describe('overlapsOf', () => {
+  it('names the aisles that two plans claim alike, from either side, and none that a third one wins', () => {
+    const one = plan('one', { kind: 'category', category: 1, below: true });
+    const two = plan('two', { kind: 'category', category: 1, below: true });
+    const three = plan('three', { kind: 'category', category: 2, below: true });
+    const all = [house, one, two, three];
+    const paths = (id: string): string[] => overlapsOf(all, aisles, id).map(({ aisle }) => aisle.path);
+    expect(paths('one')).toEqual(['/cookware', '/cookware/pots']);
+    expect(paths('two')).toEqual(paths('one'));
+    expect(paths('three')).toEqual([]);
+  });
+});
+
+describe('withoutPlans', () => {
+  it('takes plans out with the ranges that only they used, and leaves no heir without a base', () => {
+    const rule: RangeRule = { source: { kind: 'catalogue' }, clauses: [] };
+    const related = {
+      heading: {},
+      most: 4,
+      range: { source: { kind: 'saved' as const, range: 'offers' }, clauses: [] },
+    };
+    const edition = editionFrom(1, {
+      documents: [house, { ...plan('pans', EVERYTHING), related }],
+      ranges: [{ id: 'offers', name: 'Offers', rule }],
+    });
+    expect(withoutPlans(edition, ['pans'])).toMatchObject({ documents: [{ id: 'house' }], ranges: [] });
+    const heir = { id: 'h', name: 'h', reach: house.reach, rank: 0, base: 'house', own: null };
+    const built = editionFrom(1, { documents: [house, heir], ranges: [] });
+    expect(() => withoutPlans(built, ['house'])).toThrow('base-missing');
+  });
+});
+
 describe('changedAisles', () => {
   it('names the aisles that change hands and those whose plan changed, and no others', () => {
     const pans = plan('pans', { kind: 'category', category: 2, below: true });
-    const published = (...plans: Plan[]) => ({ number: 1, plans, ranges: [] });
+    const published = (...plans: Plan[]) => editionFrom(1, { documents: plans, ranges: [] });
     const before = published(house);
     const after = withDraft(before, pans, []);
     expect(changedAisles(aisles, before, after).map(({ aisle }) => aisle.path)).toEqual([
       '/cookware/pans',
       '/cookware/pans/crepe-pans',
     ]);
-    const redesigned: Plan = { ...pans, fixtures: [{ id: 't', type: 'title' }] };
+    const redesigned: Plan = { ...pans, fixtures: [{ id: 't', type: 'title', when: null }] };
     expect(changedAisles(aisles, after, published(house, redesigned))).toHaveLength(2);
     expect(changedAisles(aisles, after, published(house, { ...pans, name: 'Renamed' }))).toEqual([]);
   });
@@ -140,7 +233,7 @@ describe('changedAisles', () => {
           : fixture,
       ),
     };
-    const edition = { number: 1, plans: [linked], ranges: [{ id: 'offers', name: 'Offers', rule }] };
+    const edition = editionFrom(1, { documents: [linked], ranges: [{ id: 'offers', name: 'Offers', rule }] });
     expect(changedAisles(aisles, edition, edition)).toEqual([]);
     const changed = withRange(edition, { id: 'offers', name: 'Offers', rule: { ...rule, clauses: [] } });
     expect(changedAisles(aisles, edition, changed)).toHaveLength(aisles.all.length);

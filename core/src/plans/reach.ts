@@ -1,6 +1,7 @@
 import type { SavedRange } from '../range/rule';
 import type { Aisle, AisleMap } from '../catalogue/aisles';
-import type { Edition, Plan, Reach, ReachRule } from './plan';
+import { resolveAll } from './inherit';
+import type { Edition, Plan, PlanDocument, ReachRule } from './plan';
 
 /**
  * How exactly a rule means an aisle; smaller is more exact, null where it doesn't mean it at all.
@@ -33,19 +34,9 @@ export function exactness(rule: ReachRule, aisle: Aisle): number | null {
 const KIND = 1_000_000;
 const EVERYTHING = 2_000_000;
 
-/** The most exact include that means the aisle, or null where none does or an exclude takes it away. */
-export function reachOf(reach: Reach, aisle: Aisle): { rule: ReachRule; exactness: number } | null {
-  for (const rule of reach.exclude) if (exactness(rule, aisle) !== null) return null;
-  let best: { rule: ReachRule; exactness: number } | null = null;
-  for (const rule of reach.include) {
-    const value = exactness(rule, aisle);
-    if (value !== null && (!best || value < best.exactness)) best = { rule, exactness: value };
-  }
-  return best;
-}
-
 export interface Candidate {
   plan: Plan;
+  /** The most exact rule by which the plan reaches the aisle. */
   rule: ReachRule;
   exactness: number;
 }
@@ -54,27 +45,112 @@ export interface Candidate {
 export interface PlanChoice {
   winner: Candidate | null;
   others: readonly Candidate[];
-  /** Other plans exactly as exact as the winner: an overlap that somebody has to settle. */
+  /** Other plans exactly as exact as the winner, and of the same rank: an overlap that somebody has to settle. */
   disputed: readonly Candidate[];
+  /** Plans that would reach it but leave it out, each with the rule that does. */
+  leftOut: readonly (Candidate & { by: ReachRule })[];
 }
 
+/** More exact first, then the greater rank; the id comes last, so that the order of plans never matters. */
+const byClaim = (a: Candidate, b: Candidate): number =>
+  a.exactness - b.exactness || b.plan.rank - a.plan.rank || (a.plan.id < b.plan.id ? -1 : 1);
+
 /**
- * Decides which plan serves an aisle: the most exact reach wins. Where two are equally exact the plan with the
- * smaller id wins, so that the outcome never depends on the order of plans, and the overlap is told.
+ * Who serves which aisle. Plans are filed once by what their rules name, so that an aisle asks only for itself, the
+ * categories above it, its kind and what is for everything: a few look-ups, however many plans there are.
+ */
+class PlanMap {
+  private readonly filed = new Map<string, Claim[]>();
+
+  constructor(plans: readonly Plan[]) {
+    for (const plan of plans)
+      for (const rule of plan.reach.include) {
+        const place = placeOf(rule);
+        const claims = this.filed.get(place);
+        if (claims) claims.push({ plan, rule });
+        else this.filed.set(place, [{ plan, rule }]);
+      }
+  }
+
+  choose(aisle: Aisle): PlanChoice {
+    const best = new Map<Plan, Candidate>();
+    for (const place of placesOver(aisle))
+      for (const { plan, rule } of this.filed.get(place) ?? []) {
+        const value = exactness(rule, aisle);
+        const known = best.get(plan);
+        if (value !== null && (!known || value < known.exactness))
+          best.set(plan, { plan, rule, exactness: value });
+      }
+    const candidates: Candidate[] = [];
+    const leftOut: (Candidate & { by: ReachRule })[] = [];
+    for (const candidate of best.values()) {
+      const by = candidate.plan.reach.exclude.find((rule) => exactness(rule, aisle) !== null);
+      if (by) leftOut.push({ ...candidate, by });
+      else candidates.push(candidate);
+    }
+    candidates.sort(byClaim);
+    leftOut.sort(byClaim);
+    const [winner = null, ...others] = candidates;
+    const disputed = others.filter(
+      (other) => winner && other.exactness === winner.exactness && other.plan.rank === winner.plan.rank,
+    );
+    return { winner, others, disputed, leftOut };
+  }
+}
+
+interface Claim {
+  plan: Plan;
+  rule: ReachRule;
+}
+
+/** Where a rule is filed: under what it names. */
+function placeOf(rule: ReachRule): string {
+  switch (rule.kind) {
+    case 'everything':
+      return 'everything';
+    case 'aisles':
+      return `kind ${rule.of}`;
+    case 'aisle':
+      return rule.aisle;
+    case 'category':
+      return `category:${rule.category}`;
+  }
+}
+
+/** Every place where a rule that means the aisle can be filed. */
+function placesOver(aisle: Aisle): string[] {
+  const places = ['everything', `kind ${aisle.kind}`];
+  for (let at: Aisle | null = aisle; at; at = at.parent) places.push(at.key);
+  return places;
+}
+
+const maps = new WeakMap<readonly Plan[], PlanMap>();
+
+/**
+ * Decides which plan serves an aisle: the most exact reach wins, among equals the greater rank. Where that settles
+ * nothing the plan with the smaller id wins, so that the outcome never depends on the order of plans, and the overlap
+ * is told. What is worked out for a list of plans is kept for it; the list must not be changed afterwards.
  */
 export function choosePlan(plans: readonly Plan[], aisle: Aisle): PlanChoice {
-  const candidates: Candidate[] = [];
-  for (const plan of plans) {
-    const found = reachOf(plan.reach, aisle);
-    if (found) candidates.push({ plan, ...found });
-  }
-  candidates.sort((a, b) => a.exactness - b.exactness || (a.plan.id < b.plan.id ? -1 : 1));
-  const [winner = null, ...others] = candidates;
-  return {
-    winner,
-    others,
-    disputed: others.filter((other) => winner && other.exactness === winner.exactness),
-  };
+  let map = maps.get(plans);
+  if (!map) maps.set(plans, (map = new PlanMap(plans)));
+  return map.choose(aisle);
+}
+
+/** An aisle that two plans claim alike. */
+export interface Overlap {
+  aisle: Aisle;
+  other: Plan;
+}
+
+/** The aisles that a plan shares with another one that is just as exact and has the same rank. */
+export function overlapsOf(plans: readonly Plan[], aisles: AisleMap, planId: string): Overlap[] {
+  return aisles.all.flatMap((aisle) => {
+    const { winner, disputed } = choosePlan(plans, aisle);
+    const equals = winner ? [winner.plan, ...disputed.map(({ plan }) => plan)] : [];
+    if (!equals.some(({ id }) => id === planId)) return [];
+    return equals.filter(({ id }) => id !== planId).map((other) => ({ aisle, other }));
+  });
 }
 
 /** The aisles that a plan wins among `plans`. */
@@ -90,19 +166,50 @@ export const rangesOfPlan = (plan: Plan): string[] =>
   ].flatMap(({ source }) => (source.kind === 'saved' ? [source.range] : []));
 
 /**
- * The edition with one plan put in place of its published form, or added to it, and the saved ranges that it uses as
- * they stand in `ranges`. What no plan uses any more is left out.
+ * The edition with some plans put in place of their published form, or added to it, and the saved ranges that they use
+ * as they stand in `ranges`. Whatever builds on them follows. What no plan uses any more is left out.
+ *
+ * @throws {ChainError} where a plan's base is neither published nor among the drafts.
  */
-export function withDraft(edition: Edition, draft: Plan, ranges: readonly SavedRange[]): Edition {
-  const plans = [...edition.plans.filter((plan) => plan.id !== draft.id), draft];
-  const own = new Set(rangesOfPlan(draft));
+export function withDrafts(
+  edition: Edition,
+  drafts: readonly PlanDocument[],
+  ranges: readonly SavedRange[],
+): Edition {
+  const drafted = new Set(drafts.map(({ id }) => id));
+  const documents = [...edition.documents.filter(({ id }) => !drafted.has(id)), ...drafts];
+  const plans = resolveAll(documents);
+  const own = new Set(plans.filter(({ id }) => drafted.has(id)).flatMap(rangesOfPlan));
   const used = new Set(plans.flatMap(rangesOfPlan));
   const current = ranges.filter(({ id }) => own.has(id));
   const others = edition.ranges.filter(({ id }) => used.has(id) && !own.has(id));
   return {
     number: edition.number,
+    documents,
     plans,
     ranges: [...others, ...current].sort((a, b) => (a.id < b.id ? -1 : 1)),
+  };
+}
+
+/** `withDrafts` for a single plan. */
+export const withDraft = (edition: Edition, draft: PlanDocument, ranges: readonly SavedRange[]): Edition =>
+  withDrafts(edition, [draft], ranges);
+
+/**
+ * The edition without some plans, and without the ranges that only they used. Plans that build on them must have been
+ * given another base before.
+ *
+ * @throws {ChainError} where a plan still builds on one of them.
+ */
+export function withoutPlans(edition: Edition, ids: readonly string[]): Edition {
+  const documents = edition.documents.filter(({ id }) => !ids.includes(id));
+  const plans = resolveAll(documents);
+  const used = new Set(plans.flatMap(rangesOfPlan));
+  return {
+    number: edition.number,
+    documents,
+    plans,
+    ranges: edition.ranges.filter(({ id }) => used.has(id)),
   };
 }
 

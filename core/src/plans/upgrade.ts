@@ -1,7 +1,17 @@
 import { USUAL_ORDER, USUAL_PANEL } from './housePlan';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
 import type { RangeRule } from '../range/rule';
-import type { Edition, FacetChoice, Fixture, PageSize, Plan } from './plan';
+import { editionFrom } from './inherit';
+import {
+  isHeir,
+  type Edition,
+  type EditionContent,
+  type FacetChoice,
+  type Fixture,
+  type PageSize,
+  type Plan,
+  type PlanDocument,
+} from './plan';
 
 /** Ranges as they were written before they had clauses. */
 interface FirstRange {
@@ -25,12 +35,15 @@ type StoredFacet = Pick<FacetChoice, 'key' | 'label' | 'shown' | 'open'> & Parti
  * A stored plan in today's form. Stored documents are never rewritten, as editions don't change; they are read through
  * this instead. Today's documents come back as they are.
  */
-export function upgradePlan(stored: unknown): Plan {
-  const plan = stored as Plan;
+export function upgradePlan(stored: unknown): PlanDocument {
+  const document = stored as PlanDocument;
+  if (isHeir(document)) return document;
   return {
-    ...plan,
-    related: (plan as Partial<Plan>).related ?? null,
-    fixtures: plan.fixtures.map((fixture): Fixture => {
+    ...document,
+    rank: (document as Partial<Plan>).rank ?? 0,
+    related: (document as Partial<Plan>).related ?? null,
+    fixtures: document.fixtures.map((stored): Fixture => {
+      const fixture = { ...stored, when: (stored as Partial<Fixture>).when ?? null };
       if (fixture.type === 'facets')
         return {
           ...USUAL_PANEL,
@@ -68,10 +81,16 @@ function upgradeOrder(order: StoredShelf['order']): ShelfOrder {
   return { ...USUAL_ORDER, ...order, choices: choices.length ? choices : [sortChoice('recommended')] };
 }
 
-/** An edition's document: first the plans alone, later with the ranges they use. */
-export function upgradeEdition(number: number, stored: unknown): Edition {
-  const { plans, ranges } = Array.isArray(stored)
-    ? { plans: stored as unknown[], ranges: [] }
-    : (stored as { plans: unknown[]; ranges: Edition['ranges'] });
-  return { number, plans: plans.map(upgradePlan), ranges };
+/** What an edition holds: first its plans alone, later with the ranges they use, then as documents. */
+export function upgradeContent(stored: unknown): EditionContent {
+  const held = (Array.isArray(stored) ? { plans: stored, ranges: [] } : stored) as {
+    plans?: readonly unknown[];
+    documents?: readonly unknown[];
+    ranges: Edition['ranges'];
+  };
+  return { documents: (held.documents ?? held.plans ?? []).map(upgradePlan), ranges: held.ranges };
 }
+
+/** A stored edition, ready to be served. */
+export const upgradeEdition = (number: number, stored: unknown): Edition =>
+  editionFrom(number, upgradeContent(stored));

@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
+import { editionFrom } from '../plans/inherit';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import { shelfModelOf } from '../page/pageModel';
@@ -32,7 +33,7 @@ describe('SearchIndex', () => {
   });
 
   it('ranks a hit in the title above one elsewhere, and the page follows', () => {
-    const edition = { number: 1, plans: [housePlan(snapshot, 'House')], ranges: [] };
+    const edition = editionFrom(1, { documents: [housePlan(snapshot, 'House')], ranges: [] });
     const page = composePage(snapshot, edition, {
       path: '/search',
       parameters: { q: 'copper' },

@@ -1,0 +1,66 @@
+import { describe, expect, it } from 'vitest';
+import { startingFixtures } from './housePlan';
+import type { EditionContent, Fixture, Plan } from './plan';
+import { referencesIn, translated } from './portable';
+
+const plan: Plan = {
+  id: 'p',
+  name: 'Pans',
+  reach: {
+    include: [
+      { kind: 'category', category: 12, below: true },
+      { kind: 'aisle', aisle: 'tag:7' },
+      { kind: 'aisle', aisle: 'front' },
+    ],
+    exclude: [{ kind: 'aisle', aisle: 'collection:3' }],
+  },
+  rank: 0,
+  fixtures: startingFixtures([], []).map((fixture): Fixture => {
+    if (fixture.type === 'title')
+      return { ...fixture, when: { kind: 'category', category: 13, below: false } };
+    if (fixture.type !== 'shelf') return fixture;
+    const clauses = [
+      { kind: 'any' as const, of: [{ kind: 'tag' as const, tag: 8 }, { kind: 'sale' as const }] },
+    ];
+    return { ...fixture, range: { source: { kind: 'catalogue' }, clauses } };
+  }),
+  related: null,
+};
+const content: EditionContent = { documents: [plan], ranges: [] };
+
+describe('plans that go to another shop', () => {
+  it('tell everything that they name by this shop’s numbers', () => {
+    expect([...referencesIn(content)].sort()).toEqual([
+      'category:12',
+      'category:13',
+      'collection:3',
+      'tag:7',
+      'tag:8',
+    ]);
+  });
+
+  it('are the same where every number stays, and have that shop’s numbers where they don’t', () => {
+    const same = new Map([...referencesIn(content)].map((key) => [key, key]));
+    expect(translated(content, same)).toEqual(content);
+    const moved = new Map([...same, ['category:12', 'category:99'], ['tag:7', 'tag:1']] as [
+      string,
+      string,
+    ][]);
+    const there = translated(content, moved).documents[0] as Plan;
+    expect(there.reach.include).toEqual([
+      { kind: 'category', category: 99, below: true },
+      { kind: 'aisle', aisle: 'tag:1' },
+      { kind: 'aisle', aisle: 'front' },
+    ]);
+  });
+
+  it('leave out the lines that name what isn’t there, and nothing else', () => {
+    const there = translated(content, new Map()).documents[0] as Plan;
+    expect(there.reach).toEqual({ include: [{ kind: 'aisle', aisle: 'front' }], exclude: [] });
+    expect(there.fixtures.find(({ type }) => type === 'title')!.when).toBeNull();
+    expect(there.fixtures.find(({ type }) => type === 'shelf')).toMatchObject({
+      range: { clauses: [{ kind: 'any', of: [{ kind: 'sale' }] }] },
+    });
+    expect(there.fixtures).toHaveLength(plan.fixtures.length);
+  });
+});

@@ -1,0 +1,108 @@
+import { describe, expect, it } from 'vitest';
+import { aislesOf } from '../catalogue/aisles';
+import { FRAME } from '../testing/catalogues';
+import { sayCondition } from './sayCondition';
+import { dayIn, shownAt, splitsShoppers, type Condition, type PageFacts } from './shownWhen';
+
+const aisles = aislesOf(FRAME);
+const facts: PageFacts = {
+  aisle: aisles.byPath.get('/cookware/pans')!,
+  lang: 'en',
+  day: '2026-11-25',
+  weekday: 3,
+  firstPage: true,
+  filtersUsed: false,
+  hasDescription: false,
+  results: true,
+  part: 30,
+};
+const holds = (when: Condition, change: Partial<PageFacts> = {}): boolean =>
+  shownAt(when, { ...facts, ...change }).length === 3;
+
+describe('when a fixture is shown', () => {
+  it('is always, where nothing is said', () => {
+    expect(shownAt(null, facts)).toEqual(['wide', 'medium', 'narrow']);
+  });
+
+  it('goes by the aisle, its kind, and the categories above it', () => {
+    expect(holds({ kind: 'aisles', of: ['category', 'tag'] })).toBe(true);
+    expect(holds({ kind: 'aisles', of: ['front'] })).toBe(false);
+    expect(holds({ kind: 'category', category: 1, below: true })).toBe(true);
+    expect(holds({ kind: 'category', category: 1, below: false })).toBe(false);
+    expect(holds({ kind: 'category', category: 2, below: false })).toBe(true);
+    expect(holds({ kind: 'collection', collection: 1 })).toBe(false);
+  });
+
+  it('goes by width without being another page: the widths are told', () => {
+    const narrow: Condition = { kind: 'width', widths: ['narrow'] };
+    expect(shownAt(narrow, facts)).toEqual(['narrow']);
+    expect(shownAt({ kind: 'none', of: [narrow] }, facts)).toEqual(['wide', 'medium']);
+    expect(shownAt({ kind: 'all', of: [narrow, { kind: 'filters', used: true }] }, facts)).toEqual([]);
+  });
+
+  it('goes by days and weekdays of the shop’s own calendar', () => {
+    expect(holds({ kind: 'dates', from: '2026-11-25', to: '2026-11-25' })).toBe(true);
+    expect(holds({ kind: 'dates', from: '2026-11-26', to: null })).toBe(false);
+    expect(holds({ kind: 'dates', from: null, to: '2026-11-24' })).toBe(false);
+    expect(holds({ kind: 'weekdays', days: [6, 7] })).toBe(false);
+    const late = Date.UTC(2026, 10, 29, 23, 30);
+    expect(dayIn('UTC', late)).toEqual({ day: '2026-11-29', weekday: 7 });
+    expect(dayIn('Europe/Paris', late)).toEqual({ day: '2026-11-30', weekday: 1 });
+  });
+
+  it('goes by page, filters, description, results, language and share of shoppers', () => {
+    expect(holds({ kind: 'firstPage' }, { firstPage: false })).toBe(false);
+    expect(holds({ kind: 'filters', used: true }, { filtersUsed: true })).toBe(true);
+    expect(holds({ kind: 'description' })).toBe(false);
+    expect(holds({ kind: 'results', some: false }, { results: false })).toBe(true);
+    expect(holds({ kind: 'language', languages: ['fr'] })).toBe(false);
+    for (let part = 0; part < 100; part++)
+      expect(holds({ kind: 'share', from: 0, to: 40 }, { part })).toBe(
+        !holds({ kind: 'share', from: 40, to: 100 }, { part }),
+      );
+  });
+
+  it('nests with all, any and none', () => {
+    const first: Condition = { kind: 'firstPage' };
+    const used: Condition = { kind: 'filters', used: true };
+    expect(holds({ kind: 'all', of: [first, used] })).toBe(false);
+    expect(holds({ kind: 'any', of: [first, used] })).toBe(true);
+    expect(holds({ kind: 'none', of: [used, { kind: 'all', of: [first, used] }] })).toBe(true);
+  });
+
+  it('tells plans that show different things to different shoppers', () => {
+    const share: Condition = { kind: 'none', of: [{ kind: 'share', from: 0, to: 50 }] };
+    expect(splitsShoppers([{ fixtures: [{ when: null }] }])).toBe(false);
+    expect(splitsShoppers([{ fixtures: [{ when: null }, { when: share }] }])).toBe(true);
+  });
+});
+
+describe('sayCondition', () => {
+  const names = {
+    category: (id: number) => (id === 1 ? 'Cookware' : null),
+    collection: () => null,
+    tag: () => null,
+    attribute: () => null,
+    range: () => null,
+    language: () => 'French',
+  };
+
+  it('tells it as the end of a sentence, groups in brackets, and what is gone', () => {
+    expect(sayCondition(null, names)).toBe('always');
+    expect(
+      sayCondition(
+        {
+          kind: 'all',
+          of: [
+            { kind: 'category', category: 1, below: true },
+            { kind: 'any', of: [{ kind: 'firstPage' }, { kind: 'language', languages: ['fr'] }] },
+            { kind: 'none', of: [{ kind: 'width', widths: ['narrow'] }] },
+          ],
+        },
+        names,
+      ),
+    ).toBe('only in Cookware and below, (on the first page or in French) and not on narrow pages');
+    expect(sayCondition({ kind: 'collection', collection: 9 }, names)).toBe('only in something that is gone');
+    expect(sayCondition({ kind: 'share', from: 40, to: 100 }, names)).toBe('only for 60 % of shoppers');
+  });
+});
