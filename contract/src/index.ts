@@ -1,5 +1,7 @@
 export * from './jobs';
+export * from './people';
 export * from './plans';
 export * from './preview';
 export * from './problem';
+export * from './redirects';
 export * from './session';

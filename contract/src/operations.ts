@@ -1,25 +1,23 @@
 import Joi from 'joi';
-import { planSchema, reachSchema } from './planSchema';
+import { planDocumentSchema } from './planSchema';
 import type { Operation } from './operation';
+import { CAMPAIGN_OPERATIONS } from './campaignOperations';
 import { COLLECTION_OPERATIONS } from './collectionOperations';
+import { EDITION_OPERATIONS } from './editionOperations';
+import { PEOPLE_OPERATIONS } from './peopleOperations';
+import { PLAN_OPERATIONS } from './planOperations';
+import { PORTABLE_OPERATIONS } from './portableOperations';
+import { REDIRECT_OPERATIONS } from './redirectOperations';
 import { PRODUCT_OPERATIONS } from './productOperations';
 import { RANGE_OPERATIONS } from './rangeOperations';
-import { savedRuleSchema } from './rangeSchema';
+import { floor, disputes, moves } from './planShapes';
 import {
-  text,
   count,
   anything,
-  planId,
-  version,
   session,
   listing,
   job,
-  edition,
-  planSummary,
-  storedPlan,
-  floor,
-  changes,
-  disputes,
+  localTime,
   vocabulary,
   address,
   shelfReport,
@@ -27,15 +25,11 @@ import {
 
 export type { Operation } from './operation';
 export { OTHERWISE } from './byKind';
-export { planSchema } from './planSchema';
+export { conditionSchema } from './conditionSchema';
+export { heirSchema, planDocumentSchema, planSchema } from './planSchema';
 export { clausesSchema, MOST_NAMED, rangeSchema, savedRuleSchema } from './rangeSchema';
+export { redirectWishSchema } from './redirectOperations';
 export { importMappingSchema } from './shapes';
-
-const savedRange = Joi.object({
-  id: Joi.string().required(),
-  name: text.required(),
-  rule: savedRuleSchema.required(),
-});
 
 export const OPERATIONS = {
   health: {
@@ -105,6 +99,7 @@ export const OPERATIONS = {
     path: '/api/session',
     summary: 'Sign out',
     access: 'signed-in',
+    free: true,
     status: 204,
     answer: null,
     problems: [],
@@ -157,132 +152,35 @@ export const OPERATIONS = {
     answer: vocabulary,
     problems: [],
   },
-  plans: {
-    method: 'get',
-    path: '/api/plans',
-    summary: 'All plans',
-    access: 'signed-in',
-    status: 200,
-    answer: Joi.array().items(planSummary),
-    problems: ['database-away'],
-  },
-  createPlan: {
-    method: 'post',
-    path: '/api/plans',
-    summary: 'Start a plan with the fixtures of another',
-    access: 'signed-in',
-    body: Joi.object({
-      name: Joi.string().trim().min(1).max(80).required(),
-      reach: reachSchema.required(),
-      from: Joi.string().max(64).required().description('The plan whose fixtures it starts with'),
-    }),
-    status: 201,
-    answer: storedPlan,
-    problems: ['bad-input', 'not-found', 'database-away'],
-  },
-  readPlan: {
-    method: 'get',
-    path: '/api/plans/{id}',
-    summary: 'A plan’s draft, its version and its live form',
-    access: 'signed-in',
-    params: planId,
-    status: 200,
-    answer: storedPlan,
-    problems: ['not-found', 'database-away'],
-  },
-  savePlan: {
-    method: 'put',
-    path: '/api/plans/{id}',
-    summary: 'Save a draft over the version it was made from',
-    access: 'signed-in',
-    params: planId,
-    body: Joi.object({ plan: planSchema.required(), version }),
-    status: 200,
-    answer: storedPlan,
-    problems: ['bad-input', 'not-found', 'newer-draft', 'database-away'],
-  },
-  discardPlan: {
-    method: 'delete',
-    path: '/api/plans/{id}',
-    summary: 'Discard a plan that was never published',
-    access: 'signed-in',
-    params: planId,
-    status: 204,
-    answer: null,
-    problems: ['not-found', 'plan-in-use', 'database-away'],
-  },
-  planChanges: {
-    method: 'get',
-    path: '/api/plans/{id}/changes',
-    summary: 'The aisles that change when this draft is published',
-    access: 'signed-in',
-    params: planId,
-    status: 200,
-    answer: changes,
-    problems: ['not-found', 'database-away'],
-  },
-  publishPlan: {
-    method: 'post',
-    path: '/api/plans/{id}/publish',
-    summary: 'Publish a draft as a new edition',
-    access: 'signed-in',
-    params: planId,
-    body: Joi.object({ version, note: text.max(400).required() }),
-    status: 201,
-    answer: edition,
-    problems: ['bad-input', 'not-found', 'newer-draft', 'nothing-to-publish', 'database-away'],
-  },
+  ...PLAN_OPERATIONS,
   preview: {
     method: 'post',
     path: '/api/preview',
     summary: 'The page an address would show with this draft laid over what is live',
     access: 'signed-in',
-    body: Joi.object({ plan: planSchema.required(), address }),
+    free: true,
+    body: Joi.object({
+      plan: planDocumentSchema.required(),
+      address,
+      at: localTime.description('Another moment than now, by the shop’s clock'),
+      part: Joi.number().integer().min(0).max(99).description('The shopper’s number'),
+    }),
     status: 200,
     answer: Joi.object({
       page: anything.allow(null).required(),
       report: shelfReport.allow(null).required(),
       serves: count.required(),
       disputes: disputes.required(),
+      gained: moves.required(),
+      lost: moves.required(),
     }),
-    problems: ['bad-input', 'not-ready'],
+    problems: ['bad-input', 'base-not-live', 'plan-chain', 'not-ready'],
   },
-  editions: {
-    method: 'get',
-    path: '/api/editions',
-    summary: 'What was published, the newest first',
-    access: 'signed-in',
-    status: 200,
-    answer: Joi.array().items(edition),
-    problems: ['database-away'],
-  },
-  readEdition: {
-    method: 'get',
-    path: '/api/editions/{number}',
-    summary: 'One edition, whole',
-    access: 'signed-in',
-    params: Joi.object({ number: Joi.number().integer().min(1).required() }),
-    status: 200,
-    answer: Joi.object({
-      edition: edition.required(),
-      document: Joi.object({
-        plans: Joi.array().items(planSchema).required(),
-        ranges: Joi.array().items(savedRange).required(),
-      }).required(),
-    }),
-    problems: ['not-found', 'database-away'],
-  },
-  publishEdition: {
-    method: 'post',
-    path: '/api/editions/{number}/publish',
-    summary: 'Publish what an earlier edition held, as a new edition',
-    access: 'signed-in',
-    params: Joi.object({ number: Joi.number().integer().min(1).required() }),
-    body: Joi.object({ note: text.max(400).required() }),
-    status: 201,
-    answer: edition,
-    problems: ['bad-input', 'not-found', 'nothing-to-publish', 'database-away'],
-  },
+  ...EDITION_OPERATIONS,
+  ...CAMPAIGN_OPERATIONS,
+  ...PEOPLE_OPERATIONS,
+  ...PORTABLE_OPERATIONS,
+  ...REDIRECT_OPERATIONS,
   ...RANGE_OPERATIONS,
   ...PRODUCT_OPERATIONS,
   ...COLLECTION_OPERATIONS,

@@ -193,7 +193,7 @@ describe('the schema of plans', () => {
         };
       }),
     };
-    const upgraded = upgradePlan(first);
+    const upgraded = upgradePlan(first) as Plan;
     expect(faults(upgraded)).toEqual([]);
     expect(upgraded.fixtures.find(({ type }) => type === 'facets')).toMatchObject({
       share: 21,

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { CARD_ELEMENT_KINDS, FACET_CONTROLS, HOUSE_PLAN_ID, MOST_PER_PAGE, type Plan } from '@fond/core';
 import { byKind } from './byKind';
+import { conditionSchema } from './conditionSchema';
 import { orderSchema } from './orderSchema';
 import { rangeSchema, relatedRangeSchema } from './rangeSchema';
 
@@ -55,14 +56,16 @@ const pageSize = byKind('by', [
   { is: 'all', then: Joi.object({ by: Joi.valid('all').required() }) },
 ]);
 
+const fixtureBase = { id, when: conditionSchema };
+
 const FIXTURES = [
-  { is: 'breadcrumb', then: Joi.object({ id, type: Joi.valid('breadcrumb').required() }) },
-  { is: 'title', then: Joi.object({ id, type: Joi.valid('title').required() }) },
-  { is: 'description', then: Joi.object({ id, type: Joi.valid('description').required() }) },
+  { is: 'breadcrumb', then: Joi.object({ ...fixtureBase, type: Joi.valid('breadcrumb').required() }) },
+  { is: 'title', then: Joi.object({ ...fixtureBase, type: Joi.valid('title').required() }) },
+  { is: 'description', then: Joi.object({ ...fixtureBase, type: Joi.valid('description').required() }) },
   {
     is: 'navigation',
     then: Joi.object({
-      id,
+      ...fixtureBase,
       type: Joi.valid('navigation').required(),
       hideEmpty: Joi.boolean().required(),
       counts: Joi.boolean().required(),
@@ -71,7 +74,7 @@ const FIXTURES = [
   {
     is: 'facets',
     then: Joi.object({
-      id,
+      ...fixtureBase,
       type: Joi.valid('facets').required(),
       side: Joi.valid('start', 'end', 'above').required(),
       share: Joi.number().integer().min(15).max(40).required(),
@@ -99,7 +102,7 @@ const FIXTURES = [
   {
     is: 'shelf',
     then: Joi.object({
-      id,
+      ...fixtureBase,
       type: Joi.valid('shelf').required(),
       range: rangeSchema.required(),
       order: orderSchema.required(),
@@ -135,11 +138,16 @@ const fixture = byKind('type', FIXTURES);
 const servesEverything = (reach: Plan['reach']): boolean =>
   reach.exclude.length === 0 && reach.include.some((rule) => rule.kind === 'everything');
 
-/** A plan as the API takes it and stores it; unknown keys are refused. */
-export const planSchema = Joi.object<Plan>({
+const head = {
   id,
   name,
   reach: reachSchema.required(),
+  rank: Joi.number().integer().min(0).max(1000).required(),
+};
+
+/** A plan with all its values. */
+export const planSchema = Joi.object<Plan>({
+  ...head,
   fixtures: Joi.array().items(fixture).unique('id').max(60).required(),
   related: Joi.object({
     heading: texts,
@@ -158,3 +166,65 @@ export const planSchema = Joi.object<Plan>({
   .messages({
     'plan.house': 'The house plan serves everything that no other plan serves; that can’t be taken from it.',
   });
+
+/** As deep as a plan's settings lie: fixtures → one → its order → choices → one → label. */
+const DEEPEST_DIFFERENCE = 8;
+const MOST_ENTRIES = 400;
+
+type Fields = Readonly<Record<string, unknown>>;
+const isFields = (value: unknown): value is Fields =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+const hasOnly = (value: Fields, ...keys: string[]): boolean =>
+  Object.keys(value).length === keys.length && keys.every((key) => key in value);
+const isName = (value: unknown): boolean => typeof value === 'string' && value.length <= 200;
+const isShort = (list: unknown): list is unknown[] => Array.isArray(list) && list.length <= MOST_ENTRIES;
+const isPlace = (value: Fields): boolean => value['after'] === null || isName(value['after']);
+
+/**
+ * Whether a value has the form of a difference. What it sets is checked when it is filled in from its base; as a Joi
+ * schema of its own it would have to be written out for every depth.
+ */
+function isDifference(value: unknown, depth = DEEPEST_DIFFERENCE): boolean {
+  if (!isFields(value) || depth < 0) return false;
+  if (hasOnly(value, 'set')) return true;
+  if (hasOnly(value, 'at')) return areDifferences(value['at'], depth);
+  const { items, added, moved, removed } = value;
+  return (
+    hasOnly(value, 'items', 'added', 'moved', 'removed') &&
+    areDifferences(items, depth) &&
+    isShort(added) &&
+    added.every(
+      (one) => isFields(one) && hasOnly(one, 'item', 'after') && isFields(one['item']) && isPlace(one),
+    ) &&
+    isShort(moved) &&
+    moved.every((one) => isFields(one) && hasOnly(one, 'id', 'after') && isName(one['id']) && isPlace(one)) &&
+    isShort(removed) &&
+    removed.every(isName)
+  );
+}
+
+const areDifferences = (value: unknown, depth: number): boolean =>
+  isFields(value) &&
+  Object.keys(value).length <= MOST_ENTRIES &&
+  Object.entries(value).every(([key, inner]) => isName(key) && isDifference(inner, depth - 1));
+
+/** What an heir says otherwise than its base. */
+const ownSchema = Joi.object()
+  .unknown()
+  .custom((value: unknown, helpers) => (isDifference(value) ? value : helpers.error('own.form')))
+  .description('Difference')
+  .messages({
+    'own.form': 'has not the form of a difference: `set`, `at`, or items added, moved and removed',
+  });
+
+/** A plan that builds on another one. */
+export const heirSchema = Joi.object({
+  ...head,
+  base: Joi.string().max(64).required(),
+  own: ownSchema.allow(null).required(),
+}).description('Heir');
+
+/** A plan as the API takes it and stores it: whole, or as what differs from its base. Unknown keys are refused. */
+export const planDocumentSchema = Joi.alternatives()
+  .conditional('.base', { is: Joi.exist(), then: heirSchema, otherwise: planSchema })
+  .description('PlanDocument');

@@ -2,12 +2,14 @@ import type {
   AisleKind,
   AttributeType,
   Clause,
+  EditionContent,
   FacetAdvice,
   LostPin,
   PageModel,
   ProductModel,
   Placed,
   Plan,
+  PlanDocument,
   RangeAnswer,
   ReachRule,
   SavedRange,
@@ -30,12 +32,17 @@ export interface FloorAisle {
   plan: { id: string; name: string } | null;
   /** The rule of the plan's reach that won. */
   why: ReachRule | null;
-  /** Other plans that reach it, the most exact first. */
-  others: readonly { id: string; name: string; rule: ReachRule }[];
+  /** Other plans that reach it, the most exact first, with what keeps them from serving it. */
+  others: readonly (NamedPlan & { rule: ReachRule; against: Against })[];
+  /** Plans that would reach it but leave it out, each with the rule that does. */
+  leftOut: readonly (NamedPlan & { rule: ReachRule; by: ReachRule })[];
   disputed: boolean;
   /** When its plan was last published with a change. */
   publishedAt: string | null;
 }
+
+/** Why a plan that reaches an aisle doesn't serve it: less exact, of lower rank, or just as good but not first. */
+export type Against = 'less-exact' | 'lower-rank' | 'dispute';
 
 export interface Floor {
   aisles: readonly FloorAisle[];
@@ -44,27 +51,54 @@ export interface Floor {
   products: number;
 }
 
-export interface PlanSummary {
+export interface NamedPlan {
   id: string;
   name: string;
+}
+
+/** Where a plan stands: open to work on, put aside, or deleted and still to be had back. */
+export type PlanStanding = 'open' | 'aside' | 'deleted';
+
+export interface PlanSummary extends NamedPlan {
   version: number;
+  standing: PlanStanding;
+  /** The plan it builds on, with how many settings it says otherwise. */
+  base: NamedPlan | null;
+  own: number;
   /** Whether the live edition holds it, and whether the draft says something else. */
   live: boolean;
   changed: boolean;
   /** Aisles it serves in the live edition. */
   aisles: number;
+  note: string;
   updatedAt: string;
   updatedBy: string;
 }
 
 export interface StoredPlan {
+  /** As it is stored: whole, or as what differs from its base. */
+  document: PlanDocument;
+  /** With everything filled in that it inherits. */
   plan: Plan;
+  /** The plans it builds on, the nearest first: as they are live, or as drafts where they never were. */
+  bases: readonly PlanDocument[];
+  /** Plans that build on it, near or far. */
+  heirs: readonly NamedPlan[];
   version: number;
+  standing: PlanStanding;
+  note: string;
   updatedAt: string;
   updatedBy: string;
-  /** As published; null for a plan that never was. */
+  /** As published, filled in; null for a plan that never was or no longer is. */
   live: Plan | null;
+  liveDocument: PlanDocument | null;
 }
+
+/** How a new plan begins: on another plan, with differences only, or as a copy of it. */
+export type PlanBeginning = 'heir' | 'copy';
+
+/** What becomes of the plans that build on one that goes: they build on its base, or keep their look. */
+export type HeirsFate = 'base' | 'look';
 
 export interface AisleChangeSummary {
   key: string;
@@ -76,18 +110,76 @@ export interface AisleChangeSummary {
   to: { id: string; name: string } | null;
 }
 
+/** A plan that builds on one that changes, and so changes with it. */
+export interface HeirChange extends NamedPlan {
+  /** Aisles that it serves. */
+  aisles: number;
+  /** Paths of the changed settings that it does not take, because they are its own. */
+  kept: readonly (readonly string[])[];
+}
+
+/** Why a publication can't be made as it is asked for. */
+export type PublicationFault =
+  | { kind: 'base-not-live'; plan: NamedPlan; base: NamedPlan }
+  | { kind: 'overlap'; plan: NamedPlan; other: NamedPlan; aisles: number };
+
 export interface PlanChanges {
   changes: readonly AisleChangeSummary[];
   /** How many product pages would show others below the product. */
   productPages: number;
   disputes: readonly Dispute[];
+  heirs: readonly HeirChange[];
+  /** What has to be settled first; empty where nothing stands in the way. */
+  faults: readonly PublicationFault[];
+  /** Campaigns that run over the plans: the change is seen when they end. */
+  covered: readonly NamedPlan[];
+  /** What a look at the changed pages found; nothing of it stands in the way. */
+  findings: readonly PublicationFinding[];
+}
+
+export type PublicationFinding =
+  /** The aisle has products, but its shelf would show none of them. */
+  | { kind: 'empty-shelf'; path: string; title: string; plan: NamedPlan }
+  /** Pins whose products the shelf does not show. */
+  | { kind: 'lost-pins'; path: string; title: string; plan: NamedPlan; skus: readonly string[] }
+  /** Settings of an heir that say something of what its base no longer has. */
+  | { kind: 'idle-settings'; plan: NamedPlan; settings: readonly (readonly string[])[] };
+
+/** A draft at the version the caller has seen. */
+export interface DraftVersion {
+  id: string;
+  version: number;
 }
 
 /** An aisle that another plan claims just as exactly. */
 export interface Dispute {
+  key: string;
   path: string;
   title: string;
-  plan: { id: string; name: string };
+  plan: NamedPlan & { rank: number };
+}
+
+/** What would become of the shop if a plan were taken out of it. */
+export interface Withdrawal {
+  /** Aisles that fall back to another plan. */
+  changes: readonly AisleChangeSummary[];
+  heirs: readonly NamedPlan[];
+  /** The plan that heirs would build on; null where they would stand alone. */
+  base: NamedPlan | null;
+}
+
+/** What differs between two editions. */
+export interface EditionComparison {
+  changes: readonly AisleChangeSummary[];
+  plans: readonly {
+    id: string;
+    name: string;
+    what: 'added' | 'removed' | 'changed';
+    before: Plan | null;
+    after: Plan | null;
+  }[];
+  /** Names of saved ranges that differ. */
+  ranges: readonly string[];
 }
 
 export interface EditionSummary {
@@ -97,7 +189,9 @@ export interface EditionSummary {
   note: string;
   hash: string;
   live: boolean;
-  plans: readonly { id: string; name: string }[];
+  plans: readonly NamedPlan[];
+  /** Campaigns that ran over it. */
+  campaigns: readonly NamedPlan[];
 }
 
 /** A pin that can't hold in the aisle of the window. */
@@ -198,6 +292,18 @@ export interface Preview {
   /** How many aisles the draft would serve, and where another plan is just as exact. */
   serves: number;
   disputes: readonly Dispute[];
+  /** Aisles that would come to this plan, each from the plan that serves it now, and those that would leave it. */
+  gained: readonly AisleMove[];
+  lost: readonly AisleMove[];
+}
+
+/** An aisle that goes from one plan to another, or comes from it. */
+export interface AisleMove {
+  key: string;
+  path: string;
+  title: string;
+  /** The other plan; null where none served it, or none will. */
+  plan: NamedPlan | null;
 }
 
 /** The words that a plan can be written in: what the catalogue has to offer. */
@@ -222,4 +328,44 @@ export interface Vocabulary {
     /** The most frequent first; at most 200. */
     values: readonly { value: string; labels: Texts; count: number }[];
   }[];
+}
+
+/** When a campaign runs, in the clock time of its zone: `2026-12-24T18:00`. */
+export interface CampaignTimes {
+  zone: string;
+  startsLocal: string;
+  /** Null for one that goes on until it is ended by hand. */
+  endsLocal: string | null;
+}
+
+export interface Campaign extends CampaignTimes, NamedPlan {
+  startsAt: string;
+  endsAt: string | null;
+  state: 'waiting' | 'running' | 'over' | 'called-off';
+  /** Why it could not start. */
+  trouble: string | null;
+  createdBy: string;
+  plans: readonly NamedPlan[];
+  /** Aisles that look different while it runs. */
+  aisles: readonly AisleChangeSummary[];
+  /** Other campaigns of the same plans at the same time; the later start covers the earlier one. */
+  overlaps: readonly NamedPlan[];
+  /** What a change of clocks does to its times. */
+  clockNote: string | null;
+}
+
+/** Plans as a file that can go to another shop. */
+export interface PlanFile extends EditionContent {
+  format: 'fond-aisle/plans';
+  version: 1;
+  /** What each number that the plans name is called: `category:12` → `/cookware/pans`. */
+  names: Readonly<Record<string, string>>;
+  /** SHA-256 of the rest, its keys in order. */
+  hash: string;
+}
+
+export interface PlanImport {
+  /** What this shop doesn't have; while there is any that nobody has answered, nothing is imported. */
+  missing: readonly { key: string; name: string }[];
+  imported: readonly NamedPlan[] | null;
 }

@@ -23,6 +23,7 @@ export const PRODUCT_OPERATIONS = {
     path: '/api/catalogue/products/lookup',
     summary: 'The products of a list of article numbers, and which of them are unknown',
     access: 'signed-in',
+    free: true,
     body: Joi.object({ skus: Joi.array().items(sku).max(MOST_NAMED).required() }),
     status: 200,
     answer: productLookup,

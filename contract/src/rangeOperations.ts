@@ -1,13 +1,12 @@
 import Joi from 'joi';
 import type { Operation } from './operation';
-import { planSchema } from './planSchema';
+import { planDocumentSchema } from './planSchema';
 import { relatedRangeSchema, savedRuleSchema, sku } from './rangeSchema';
+import { edition, changes } from './planShapes';
 import {
   address,
   anything,
-  edition,
   facetAdvice,
-  changes,
   planId,
   productWhy,
   text,
@@ -94,17 +93,26 @@ export const RANGE_OPERATIONS = {
     path: '/api/ranges/{id}/publish',
     summary: 'Publish a saved range for all published plans that show it, with the plans as they are live',
     access: 'signed-in',
+    role: 'publisher',
     params: planId,
     body: Joi.object({ version, note: text.max(400).required() }),
     status: 201,
     answer: edition,
-    problems: ['bad-input', 'not-found', 'newer-draft', 'nothing-to-publish', 'database-away'],
+    problems: [
+      'bad-input',
+      'not-found',
+      'newer-draft',
+      'nothing-to-publish',
+      'approval-needed',
+      'database-away',
+    ],
   },
   explainRange: {
     method: 'post',
     path: '/api/explain/range',
     summary: 'What each clause of a range does in an aisle, and what would help where nothing is left',
     access: 'signed-in',
+    free: true,
     body: Joi.object({ rule: relatedRangeSchema.required(), address }),
     status: 200,
     answer: sieve,
@@ -115,7 +123,8 @@ export const RANGE_OPERATIONS = {
     path: '/api/explain/product',
     summary: 'Why a product is on a shelf and at which place, or which clause keeps it off',
     access: 'signed-in',
-    body: Joi.object({ plan: planSchema.required(), address, sku: sku.required() }),
+    free: true,
+    body: Joi.object({ plan: planDocumentSchema.required(), address, sku: sku.required() }),
     status: 200,
     answer: productWhy,
     problems: ['bad-input', 'unknown-aisle', 'not-found', 'not-ready'],
@@ -126,7 +135,8 @@ export const RANGE_OPERATIONS = {
     summary:
       'Which facets help in an aisle: coverage, values, evenness, and a recommendation with its reason',
     access: 'signed-in',
-    body: Joi.object({ plan: planSchema.required(), address }),
+    free: true,
+    body: Joi.object({ plan: planDocumentSchema.required(), address }),
     status: 200,
     answer: facetAdvice,
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],

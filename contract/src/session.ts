@@ -1,7 +1,15 @@
+/** What somebody may do; each may do all that those before it may. */
+export const ROLES = ['viewer', 'merchandiser', 'publisher', 'owner'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** Whether a role may do what another one is the least for. */
+export const mayAs = (role: Role, least: Role): boolean => ROLES.indexOf(role) >= ROLES.indexOf(least);
+
 export interface User {
   id: number;
   name: string;
   email: string;
+  role: Role;
 }
 
 /** Who is signed in, and the token that unsafe requests send along as `X-CSRF-Token`. */

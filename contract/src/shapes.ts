@@ -1,21 +1,31 @@
 import Joi from 'joi';
-import { planSchema } from './planSchema';
+import { ROLES } from './session';
 import { clausesSchema, savedRuleSchema } from './rangeSchema';
 
 /** Shapes of the bodies and answers of the API, shared by its operations. */
 
 export const text = Joi.string().allow('');
 export const count = Joi.number().integer().min(0);
-const time = Joi.string().isoDate();
+export const time = Joi.string().isoDate();
+/** Clock time without a zone of its own: `2026-12-24T18:00`. */
+export const localTime = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'a date and a time');
 export const named = Joi.object({ id: Joi.string().required(), name: text.required() });
 export const anything = Joi.object().unknown(true);
+export const texts = Joi.object().pattern(Joi.string(), text);
+
+/** Plans in answers are named only: they were checked on their way in, and their schema is long. */
+export const aPlan = anything.description('Plan');
+export const aDocument = anything.description('PlanDocument');
 export const planId = Joi.object({ id: Joi.string().max(64).required() });
 export const version = Joi.number().integer().min(1).required();
 
-const user = Joi.object({
+export const role = Joi.valid(...ROLES);
+
+export const user = Joi.object({
   id: count.required(),
   name: text.required(),
   email: text.required(),
+  role: role.required(),
 });
 
 export const session = Joi.object({ user: user.required(), csrfToken: Joi.string().required() });
@@ -150,89 +160,6 @@ export const job = Joi.object({
   failure: text.allow(null).required(),
   createdAt: time.required(),
   finishedAt: time.allow(null).required(),
-});
-
-export const edition = Joi.object({
-  number: count.required(),
-  publishedAt: time.required(),
-  publishedBy: text.required(),
-  note: text.required(),
-  hash: Joi.string().required(),
-  live: Joi.boolean().required(),
-  plans: Joi.array().items(named).required(),
-});
-
-export const planSummary = Joi.object({
-  id: Joi.string().required(),
-  name: text.required(),
-  version,
-  live: Joi.boolean().required(),
-  changed: Joi.boolean().required(),
-  aisles: count.required(),
-  updatedAt: time.required(),
-  updatedBy: text.required(),
-});
-
-export const storedPlan = Joi.object({
-  plan: planSchema.required(),
-  version,
-  updatedAt: time.required(),
-  updatedBy: text.required(),
-  live: planSchema.allow(null).required(),
-});
-
-const aisleKind = Joi.valid('front', 'category', 'collection', 'tag', 'search');
-const texts = Joi.object().pattern(Joi.string(), text);
-
-export const floor = Joi.object({
-  aisles: Joi.array()
-    .items(
-      Joi.object({
-        key: Joi.string().required(),
-        kind: aisleKind.required(),
-        path: Joi.string().required(),
-        title: text.required(),
-        titles: texts.required(),
-        parent: Joi.string().allow(null).required(),
-        products: count.required(),
-        productsItself: count.required(),
-        plan: named.allow(null).required(),
-        why: anything.allow(null).required(),
-        others: Joi.array()
-          .items(
-            Joi.object({ id: Joi.string().required(), name: text.required(), rule: anything.required() }),
-          )
-          .required(),
-        disputed: Joi.boolean().required(),
-        publishedAt: time.allow(null).required(),
-      }),
-    )
-    .required(),
-  plans: Joi.array().items(planSummary).required(),
-  edition: edition.required(),
-  products: count.required(),
-});
-
-export const disputes = Joi.array().items(
-  Joi.object({ path: Joi.string().required(), title: text.required(), plan: named.required() }),
-);
-
-export const changes = Joi.object({
-  changes: Joi.array()
-    .items(
-      Joi.object({
-        key: Joi.string().required(),
-        path: Joi.string().required(),
-        title: text.required(),
-        kind: aisleKind.required(),
-        products: count.required(),
-        from: named.allow(null).required(),
-        to: named.allow(null).required(),
-      }),
-    )
-    .required(),
-  productPages: count.required(),
-  disputes: disputes.required(),
 });
 
 export const vocabulary = Joi.object({
