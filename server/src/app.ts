@@ -3,6 +3,7 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
+import { CampaignClock } from './campaigns/campaignClock';
 import { CatalogueHost } from './catalogue/catalogueHost';
 import { uploadHandler } from './catalogue/import/upload';
 import { seedDemoPlans } from './demo/demoPlans';
@@ -10,6 +11,7 @@ import { DEMO_SIGN_IN, seedDemo } from './demo/seed';
 import { connect } from './database/connect';
 import { migrate } from './database/migrate';
 import { defineModels } from './database/models';
+import { summariseEarlier } from './editions/summary';
 import { builtFiles } from './http/builtFiles';
 import { mountOperations } from './http/mount';
 import { problem, problemHandler, sendProblem } from './http/problem';
@@ -48,6 +50,8 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const steps = await migrate(sequelize);
   if (steps.length) log.info({ steps }, 'Brought the database up to date');
 
+  await summariseEarlier();
+
   const pictures = new PictureStore(data);
   await pictures.prepare();
   if (demo) await seedDemo(sequelize, pictures, log);
@@ -57,6 +61,8 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   await jobs.settleInterrupted();
   const host = new CatalogueHost(sequelize, log);
   await host.start();
+  const clock = new CampaignClock(sequelize, host, log);
+  clock.start();
   const sessions = await makeSessions(sequelize);
 
   let stopped = false;
@@ -96,6 +102,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const stop = async (): Promise<void> => {
     stopped = true;
     await renditions;
+    await clock.stop();
     await settle(jobs, host, sessions, sequelize);
   };
   return { app, sequelize, host, jobs, pictures, stop };

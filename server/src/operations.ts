@@ -1,20 +1,32 @@
 import { rm } from 'node:fs/promises';
 import type { Sequelize } from 'sequelize';
-import type { CollectionWish, DemoSignIn } from '@fond/contract';
+import type {
+  CampaignTimes,
+  CollectionWish,
+  DemoSignIn,
+  DraftVersion,
+  PlanFile,
+  Role,
+  ShopSettings,
+} from '@fond/contract';
 import {
   aisleProducts,
   aislesOfPlan,
-  withDraft,
   type Aisle,
   type Plan,
+  type PlanDocument,
   type RangeContext,
   type RangeRule,
+  type Redirect,
   type Snapshot,
 } from '@fond/core';
+import { createCampaign, endCampaign, listCampaigns, moveCampaign } from './campaigns/campaigns';
+import { momentAt } from './campaigns/clock';
 import type { CatalogueHost } from './catalogue/catalogueHost';
 import { findProducts, lookUpProducts, setFeatured } from './catalogue/productList';
 import { importCatalogue } from './catalogue/import/importCatalogue';
 import { kindOf, readMapping } from './catalogue/import/upload';
+import { compareEditions } from './editions/compare';
 import { publishAgain, readEdition, summaries } from './editions/editions';
 import type { Call, Handlers } from './http/mount';
 import {
@@ -38,19 +50,39 @@ import { problem } from './http/problem';
 import { sessionOf, signIn, signOut } from './http/session';
 import { streamJob } from './jobs/jobEvents';
 import type { Jobs } from './jobs/jobs';
-import { findUser } from './people/users';
 import {
-  createPlan,
-  discardPlan,
-  disputesOf,
-  listPlans,
-  planChanges,
-  publishPlan,
-  readPlan,
-  savePlan,
-  type NewPlan,
-} from './plans/drafts';
+  addPerson,
+  changeRole,
+  changeSettings,
+  listPeople,
+  readActivity,
+  readSettings,
+  type ActivityQuery,
+  type NewPerson,
+} from './people/people';
+import { findUser, roleOf } from './people/users';
+import { createPlan, listPlans, readPlan, savePlan, type NewPlan } from './plans/drafts';
+import { draftedEdition } from './plans/draftedEdition';
 import { floorOf, vocabularyOf } from './plans/floor';
+import {
+  notePlan,
+  rebasePlan,
+  removePlan,
+  restorePlan,
+  withdrawalOf,
+  type Rebase,
+  type Removal,
+} from './plans/life';
+import {
+  approveRequest,
+  askToPublish,
+  declineRequest,
+  listRequests,
+  refuseUnapproved,
+} from './plans/requests';
+import { exportEdition, exportPlans, importPlans } from './plans/portable';
+import { notePresence } from './plans/presence';
+import { disputesOf, movesOf, planChanges, publishPlans } from './plans/publishing';
 import {
   createRange,
   deleteRange,
@@ -62,9 +94,18 @@ import {
   saveRange,
   type RangeWish,
 } from './ranges/savedRanges';
+import {
+  createRedirect,
+  deleteRedirect,
+  importRedirects,
+  listRedirects,
+  saveRedirect,
+  testRedirect,
+} from './redirects/redirects';
 import { composeAddress, composePreview, foldRangeParts, pageTime, readAddress } from './shop/compose';
 import { answerListing } from './shop/listing';
 import { standOf } from './shop/pages';
+import { partIn } from './shop/shopperPart';
 
 interface Parts {
   sequelize: Sequelize;
@@ -74,6 +115,8 @@ interface Parts {
 }
 
 const idOf = (call: Call): string => (call.params as { id: string }).id;
+/** A number that names something, where others are named by words. */
+const numberedOf = (call: Call): number => (call.params as { id: number }).id;
 const numberOf = (call: Call): number => (call.params as { number: number }).number;
 const userIdOf = (call: Call): number => call.user!.id;
 
@@ -103,14 +146,20 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
       if (!user) throw problem('sign-in-refused', 'Check both and try again.');
       return signIn(call.request, user);
     },
-    whoAmI: ({ request }) => sessionOf(request),
+    whoAmI: async ({ request }) => {
+      const { user, csrfToken } = sessionOf(request);
+      return { user: { ...user, role: await roleOf(user.id) }, csrfToken };
+    },
     signOut: ({ request }) => signOut(request),
 
     listing: (call) => answerListing(host, standOf(host), textParameters(call.query)),
-    page: ({ query }) => {
+    page: ({ query, request }) => {
       const stand = standOf(host);
       const { address } = query as { address: string };
-      return composeAddress(host, stand, stand.edition, readAddress(foldRangeParts(address) ?? address));
+      const read = readAddress(foldRangeParts(address) ?? address);
+      // A page that is updated in place is the same shopper's.
+      const part = partIn(request) ?? 0;
+      return composeAddress(host, stand, stand.edition, read && { ...read, part });
     },
 
     floor: () => floorOf(standOf(host)),
@@ -119,27 +168,64 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
     createPlan: (call) => createPlan(sequelize, call.body as NewPlan, userIdOf(call)),
     readPlan: (call) => readPlan(idOf(call)),
     savePlan: (call) => {
-      const { plan, version } = call.body as { plan: Plan; version: number };
+      const { plan, version } = call.body as { plan: PlanDocument; version: number };
       return savePlan(sequelize, idOf(call), plan, version, userIdOf(call));
     },
-    discardPlan: (call) => discardPlan(sequelize, idOf(call), userIdOf(call)),
-    planChanges: (call) => planChanges(standOf(host), idOf(call)),
-    publishPlan: (call) => {
-      const { version, note } = call.body as { version: number; note: string };
-      return shown(publishPlan(sequelize, idOf(call), version, note, userIdOf(call)));
+    rebasePlan: (call) => rebasePlan(sequelize, idOf(call), call.body as Rebase, userIdOf(call)),
+    notePlan: (call) => notePlan(sequelize, idOf(call), (call.body as { note: string }).note, userIdOf(call)),
+    presence: (call) => notePresence(idOf(call), userIdOf(call)),
+    planWithdrawal: (call) => withdrawalOf(standOf(host), idOf(call)),
+    removePlan: async (call) => ({
+      edition: await shown(removePlan(sequelize, idOf(call), call.body as Removal, userIdOf(call))),
+    }),
+    restorePlan: (call) => restorePlan(sequelize, idOf(call), userIdOf(call)),
+    publicationChanges: ({ body }) =>
+      planChanges(standOf(host), (body as { plans: readonly string[] }).plans),
+    publishPlans: async (call) => {
+      await refuseUnapproved();
+      return shown(
+        publishPlans(
+          sequelize,
+          standOf(host),
+          call.body as { plans: readonly DraftVersion[]; note: string },
+          userIdOf(call),
+        ),
+      );
     },
+    publicationRequests: () => listRequests(),
+    askToPublish: (call) =>
+      askToPublish(sequelize, call.body as { plans: readonly DraftVersion[]; note: string }, userIdOf(call)),
+    approveRequest: (call) =>
+      shown(approveRequest(sequelize, standOf(host), numberedOf(call), userIdOf(call))),
+    declineRequest: (call) =>
+      declineRequest(sequelize, numberedOf(call), (call.body as { words: string }).words, userIdOf(call)),
+
+    people: () => listPeople(),
+    addPerson: (call) => addPerson(sequelize, call.body as NewPerson, userIdOf(call)),
+    changeRole: (call) =>
+      changeRole(sequelize, numberedOf(call), (call.body as { role: Role }).role, userIdOf(call)),
+    settings: () => readSettings(),
+    changeSettings: (call) => shown(changeSettings(sequelize, call.body as ShopSettings, userIdOf(call))),
+    activity: ({ query }) => readActivity(query as ActivityQuery),
+
     preview: async ({ body }) => {
-      const { plan, address } = body as { plan: Plan; address: string };
+      const { address, at, part } = body as { address: string; at?: string; part?: number };
       const stand = standOf(host);
-      const { snapshot } = stand;
-      const read = readAddress(foldRangeParts(address) ?? address);
-      const edition = withDraft(stand.edition, plan, await savedRanges());
+      const { snapshot, beneath } = stand;
+      const plain = readAddress(foldRangeParts(address) ?? address);
+      const read = plain && {
+        ...plain,
+        part,
+        now: at === undefined ? undefined : momentAt('at', at, stand.zone).at,
+      };
+      const { edition, plan } = await draftedEdition(beneath, [(body as { plan: PlanDocument }).plan]);
       const aisle = read && snapshot.aisles.byPath.get(read.path);
       return {
         page: read && (await composePreview(host, stand, edition, read)),
         report: aisle ? reportShelf(snapshot, aisle, plan, contextOf(edition, pageTime())) : null,
         serves: aislesOfPlan(edition.plans, snapshot.aisles, plan.id).length,
         disputes: disputesOf(snapshot, edition.plans, plan.id),
+        ...movesOf(snapshot, beneath.plans, edition.plans, plan.id),
       };
     },
 
@@ -152,7 +238,8 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
     deleteRange: (call) => deleteRange(sequelize, idOf(call), userIdOf(call)),
 
     rangeChanges: (call) => rangeChanges(standOf(host).snapshot, idOf(call)),
-    publishRange: (call) => {
+    publishRange: async (call) => {
+      await refuseUnapproved();
       const { version, note } = call.body as { version: number; note: string };
       return shown(publishRange(sequelize, idOf(call), version, note, userIdOf(call)));
     },
@@ -204,8 +291,57 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
 
     editions: () => summaries(),
     readEdition: (call) => readEdition(numberOf(call)),
+    exportPlans: ({ query }) =>
+      exportPlans(standOf(host).snapshot, (query as { plans: string }).plans.split(',').filter(Boolean)),
+    exportEdition: (call) => exportEdition(standOf(host).snapshot, numberOf(call)),
+    importPlans: (call) =>
+      importPlans(
+        sequelize,
+        standOf(host).snapshot,
+        call.body as { file: PlanFile; mapping: Record<string, string | null> },
+        userIdOf(call),
+      ),
+    redirects: () => listRedirects(standOf(host).snapshot),
+    createRedirect: (call) =>
+      createRedirect(sequelize, standOf(host).snapshot, call.body as Redirect, userIdOf(call)),
+    saveRedirect: (call) =>
+      saveRedirect(
+        sequelize,
+        standOf(host).snapshot,
+        numberedOf(call),
+        call.body as Redirect,
+        userIdOf(call),
+      ),
+    deleteRedirect: (call) => deleteRedirect(sequelize, numberedOf(call), userIdOf(call)),
+    testRedirect: ({ query }) => testRedirect(standOf(host).snapshot, (query as { path: string }).path),
+    importRedirects: (call) => importRedirects(sequelize, (call.body as { csv: string }).csv, userIdOf(call)),
+    compareEditions: ({ params }) => {
+      const { number, with: other } = params as { number: number; with: number };
+      return compareEditions(standOf(host).snapshot, number, other);
+    },
     publishEdition: (call) =>
-      shown(publishAgain(sequelize, numberOf(call), (call.body as { note: string }).note, userIdOf(call))),
+      shown(
+        publishAgain(
+          sequelize,
+          numberOf(call),
+          call.body as { note: string; plans: readonly string[] | null },
+          userIdOf(call),
+        ),
+      ),
+
+    campaigns: () => listCampaigns(standOf(host)),
+    createCampaign: async (call) => {
+      await refuseUnapproved();
+      return createCampaign(
+        sequelize,
+        standOf(host),
+        call.body as CampaignTimes & { name: string; plans: readonly DraftVersion[] },
+        userIdOf(call),
+      );
+    },
+    moveCampaign: (call) =>
+      moveCampaign(sequelize, standOf(host), idOf(call), call.body as CampaignTimes, userIdOf(call)),
+    endCampaign: (call) => shown(endCampaign(sequelize, standOf(host), idOf(call), userIdOf(call))),
 
     importCatalogue: (call) => startImport(call, sequelize, host, jobs),
     jobs: () => jobs.latest(),
@@ -219,11 +355,11 @@ async function drafted(
   host: CatalogueHost,
   body: unknown,
 ): Promise<{ snapshot: Snapshot; aisle: Aisle; plan: Plan; context: RangeContext }> {
-  const { plan, address } = body as { plan: Plan; address: string };
-  const { snapshot, edition } = standOf(host);
+  const { address, plan: document } = body as { plan: PlanDocument; address: string };
+  const { snapshot, beneath } = standOf(host);
   const aisle = aisleAt(snapshot, readAddress(address)?.path);
-  const context = contextOf(withDraft(edition, plan, await savedRanges()), pageTime());
-  return { snapshot, aisle, plan, context };
+  const { edition, plan } = await draftedEdition(beneath, [document]);
+  return { snapshot, aisle, plan, context: contextOf(edition, pageTime()) };
 }
 
 /** Checked parameters back as text, as the facets read theirs. */

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { pino } from 'pino';
 import { holds } from '@fond/core';
+import { publishPlans } from '../../../tests/support/plans';
 import { startTestServer, type Desk, type TestServer } from '../../../tests/support/server';
 import { connect } from '../database/connect';
 import { CatalogueHost } from './catalogueHost';
@@ -32,7 +33,7 @@ const publishColumns = async (wide: number): Promise<number> => {
     plan: { ...stored.plan, fixtures },
     version: stored.version,
   });
-  const edition = await desk.post('/api/plans/house/publish', { version: saved.body.version, note: '' });
+  const edition = await publishPlans(desk, [{ id: 'house', version: saved.body.version }]);
   return edition.body.number;
 };
 

@@ -12,7 +12,8 @@ import {
   type Snapshot,
 } from '@fond/core';
 import { select } from '../database/rows';
-import { readLiveEdition } from '../editions/editions';
+import { readLive } from '../editions/editions';
+import { TIME_ZONE, zoneOf } from '../people/people';
 import { followChanges } from './followChanges';
 import { loadSnapshot } from './loadSnapshot';
 
@@ -20,6 +21,10 @@ import { loadSnapshot } from './loadSnapshot';
 export interface Stand {
   snapshot: Snapshot;
   edition: Edition;
+  /** What people have published, without the campaigns that run over it. */
+  beneath: Edition;
+  /** The shop's time zone. */
+  zone: string;
 }
 
 const LOOK_EVERY = 1_000;
@@ -90,17 +95,23 @@ export class CatalogueHost {
   }
 
   private async look(): Promise<void> {
-    const [{ version, number }] = await select<{ version: number; number: number | null }>(
+    const [{ version, number, zone: stored }] = await select<{
+      version: number;
+      number: number | null;
+      zone: string | null;
+    }>(
       this.sequelize,
       `SELECT (SELECT CAST(IFNULL(MAX(id), 0) AS SIGNED) FROM catalogue_changes) AS version,
-        (SELECT number FROM live_edition WHERE id = 1) AS number`,
+        (SELECT number FROM live_edition WHERE id = 1) AS number,
+        (SELECT JSON_VALUE(value, '$') FROM settings WHERE name = '${TIME_ZONE}') AS zone`,
     );
     if (number === null) throw new Error('The database holds no edition yet.');
     const { current } = this;
     const now = Date.now();
     const day = Math.floor(now / DAY);
+    const zone = zoneOf(stored);
     const known = current?.snapshot.version === version;
-    if (known && this.day === day && current.edition.number === number) return;
+    if (known && this.day === day && current.edition.number === number && current.zone === zone) return;
     const read = known
       ? current.snapshot
       : ((current && (await followChanges(this.sequelize, current.snapshot, version))) ??
@@ -108,9 +119,9 @@ export class CatalogueHost {
     // What a rule says of the last days holds for a day; what it says of prices and stock, until they change.
     const snapshot = known && this.day === day ? read : withRuleCollections(read, now);
     this.day = day;
-    const edition = current?.edition.number === number ? current.edition : await readLiveEdition();
+    const { edition, beneath } = current?.edition.number === number ? current : await readLive();
     this.warm(snapshot, edition);
-    this.current = { snapshot, edition };
+    this.current = { snapshot, edition, beneath, zone };
     this.log.debug(
       { version: snapshot.version, products: snapshot.size, edition: edition.number },
       'New stand',

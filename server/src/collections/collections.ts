@@ -13,11 +13,13 @@ import {
 import { cleanHtml } from '../catalogue/import/parseRecord';
 import { slugOf, takeSlug } from '../catalogue/slugs';
 import { shopSettings } from '../catalogue/shopSettings';
-import { PlanModel, planOf, SavedRangeModel } from '../database/models';
+import { PlanModel, SavedRangeModel } from '../database/models';
 import { insertRows, select } from '../database/rows';
 import { readLiveEdition } from '../editions/editions';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
+import { filledDrafts } from '../plans/filledDrafts';
+import { followSlug } from '../redirects/redirects';
 
 interface Row {
   id: number;
@@ -115,7 +117,7 @@ async function namesOf(id: number): Promise<string[]> {
   ]);
   const names = (clauses: readonly Clause[]): boolean =>
     [...eachClause(clauses)].some((clause) => clause.kind === 'collection' && clause.collection === id);
-  const plans = [...drafts.map(planOf), ...live.plans].filter((plan) =>
+  const plans = [...filledDrafts(drafts, live.documents), ...live.plans].filter((plan) =>
     planNames(plan, `collection:${id}`, names),
   );
   return [
@@ -177,6 +179,8 @@ export async function saveCollection(
         { theirs: await readCollection(sequelize, id, transaction) },
       );
     const slug = await slugFor(sequelize, wish, id, transaction);
+    if (slug !== row.slug)
+      await followSlug(`/collections/${row.slug}`, `/collections/${slug}`, userId, transaction);
     await write(sequelize, id, { ...wish, slug }, version + 1, userId, transaction);
     await note(sequelize, 'save', id, wish, userId, transaction);
   });

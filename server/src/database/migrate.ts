@@ -4,6 +4,10 @@ import { CATALOGUE } from './migrations/001-catalogue';
 import { DESK } from './migrations/002-desk';
 import { RANGES } from './migrations/003-ranges';
 import { COLLECTIONS } from './migrations/004-collections';
+import { LIFE_OF_PLANS } from './migrations/005-lifeOfPlans';
+import { PEOPLE } from './migrations/006-people';
+import { REDIRECTS } from './migrations/007-redirects';
+import { EDITION_SUMMARIES } from './migrations/008-editionSummaries';
 
 /** Steps that build the database, oldest first; a step that has run somewhere is never edited again. */
 const STEPS: readonly { name: string; statements: readonly string[] }[] = [
@@ -11,6 +15,10 @@ const STEPS: readonly { name: string; statements: readonly string[] }[] = [
   { name: '002-desk', statements: DESK },
   { name: '003-ranges', statements: RANGES },
   { name: '004-collections', statements: COLLECTIONS },
+  { name: '005-life-of-plans', statements: LIFE_OF_PLANS },
+  { name: '006-people', statements: PEOPLE },
+  { name: '007-redirects', statements: REDIRECTS },
+  { name: '008-edition-summaries', statements: EDITION_SUMMARIES },
 ];
 
 /** Brings the database up to date; answers with the names of the steps that ran. */

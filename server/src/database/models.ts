@@ -6,14 +6,34 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
-import type { ImportReport, JobProgress, JobState } from '@fond/contract';
-import { upgradeEdition, upgradePlan, type Edition, type Plan, type RangeRule } from '@fond/core';
+import type {
+  DraftVersion,
+  ImportReport,
+  JobProgress,
+  JobState,
+  NamedPlan,
+  PublicationRequest,
+  Role,
+} from '@fond/contract';
+import type { EditionNote } from '../editions/summary';
+import {
+  upgradeContent,
+  upgradeEdition,
+  upgradePlan,
+  type Edition,
+  type EditionContent,
+  type Layers,
+  type PlanDocument,
+  type RangeRule,
+  type RedirectCode,
+} from '@fond/core';
 
 export class UserModel extends Model<InferAttributes<UserModel>, InferCreationAttributes<UserModel>> {
   declare id: CreationOptional<number>;
   declare email: string;
   declare name: string;
   declare passwordHash: string;
+  declare role: CreationOptional<Role>;
   declare createdAt: Date;
 }
 
@@ -22,9 +42,15 @@ export class PlanModel extends Model<InferAttributes<PlanModel>, InferCreationAt
   /** In the form of the release that saved it; read it through `planOf`. */
   declare document: unknown;
   declare version: number;
+  declare standing: CreationOptional<PlanStanding>;
+  /** Words of the merchandisers to each other. */
+  declare note: CreationOptional<string>;
   declare updatedAt: Date;
   declare updatedBy: number | null;
 }
+
+/** Where a plan stands: open to work on, put aside, or deleted and still to be had back. */
+export type PlanStanding = 'open' | 'aside' | 'deleted';
 
 export class EditionModel extends Model<
   InferAttributes<EditionModel>,
@@ -34,6 +60,8 @@ export class EditionModel extends Model<
   /** In the form of its time; read it through `editionOf`. */
   declare document: unknown;
   declare hash: string;
+  /** Null only until an earlier release's edition has been summarised. */
+  declare summary: EditionNote | null;
   declare note: string;
   declare publishedAt: Date;
   declare publishedBy: number | null;
@@ -57,6 +85,61 @@ export class LiveEditionModel extends Model<
 > {
   declare id: number;
   declare number: number;
+}
+
+export class CampaignModel extends Model<
+  InferAttributes<CampaignModel>,
+  InferCreationAttributes<CampaignModel>
+> {
+  declare id: string;
+  declare name: string;
+  declare zone: string;
+  declare startsLocal: string;
+  declare endsLocal: string | null;
+  declare startsAt: Date;
+  declare endsAt: Date | null;
+  /** The plans as they were scheduled, and the ranges they use. */
+  declare content: EditionContent;
+  declare state: CreationOptional<'waiting' | 'running' | 'over' | 'called-off'>;
+  declare trouble: CreationOptional<string | null>;
+  declare createdAt: Date;
+  declare createdBy: number | null;
+}
+
+export class RedirectModel extends Model<
+  InferAttributes<RedirectModel>,
+  InferCreationAttributes<RedirectModel>
+> {
+  declare id: CreationOptional<number>;
+  declare fromPath: string;
+  declare toPath: string | null;
+  declare code: RedirectCode;
+  declare automatic: CreationOptional<boolean>;
+  declare createdAt: Date;
+  declare createdBy: number | null;
+}
+
+export class PresenceModel extends Model<
+  InferAttributes<PresenceModel>,
+  InferCreationAttributes<PresenceModel>
+> {
+  declare planId: string;
+  declare userId: number;
+  declare seenAt: Date;
+}
+
+export class PublicationRequestModel extends Model<
+  InferAttributes<PublicationRequestModel>,
+  InferCreationAttributes<PublicationRequestModel>
+> {
+  declare id: CreationOptional<number>;
+  declare plans: readonly (NamedPlan & DraftVersion)[];
+  declare note: string;
+  declare state: CreationOptional<PublicationRequest['state']>;
+  declare askedAt: Date;
+  declare askedBy: number | null;
+  declare answeredBy: CreationOptional<number | null>;
+  declare answer: CreationOptional<string>;
 }
 
 export class JobModel extends Model<InferAttributes<JobModel>, InferCreationAttributes<JobModel>> {
@@ -102,7 +185,14 @@ export function defineModels(sequelize: Sequelize): void {
   const user = () => ({ type: DataTypes.INTEGER.UNSIGNED, allowNull: true });
   const whole = () => ({ type: DataTypes.INTEGER.UNSIGNED, allowNull: false });
   UserModel.init(
-    { id: id(), email: text(), name: text(), passwordHash: text(), createdAt: time() },
+    {
+      id: id(),
+      email: text(),
+      name: text(),
+      passwordHash: text(),
+      role: { ...text(), defaultValue: 'owner' },
+      createdAt: time(),
+    },
     { sequelize, tableName: 'users' },
   );
   PlanModel.init(
@@ -110,6 +200,8 @@ export function defineModels(sequelize: Sequelize): void {
       id: { ...text(), primaryKey: true },
       document: json(),
       version: whole(),
+      standing: { ...text(), defaultValue: 'open' },
+      note: { ...text(), defaultValue: '' },
       updatedAt: time(),
       updatedBy: user(),
     },
@@ -131,6 +223,7 @@ export function defineModels(sequelize: Sequelize): void {
       number: { ...whole(), primaryKey: true },
       document: json(),
       hash: text(),
+      summary: { type: DataTypes.JSON, allowNull: true },
       note: text(),
       publishedAt: time(),
       publishedBy: user(),
@@ -140,6 +233,56 @@ export function defineModels(sequelize: Sequelize): void {
   LiveEditionModel.init(
     { id: { ...whole(), primaryKey: true }, number: whole() },
     { sequelize, tableName: 'live_edition' },
+  );
+  CampaignModel.init(
+    {
+      id: { ...text(), primaryKey: true },
+      name: text(),
+      zone: text(),
+      startsLocal: text(),
+      endsLocal: { ...text(), allowNull: true },
+      startsAt: time(),
+      endsAt: maybeTime(),
+      content: json(),
+      state: { ...text(), defaultValue: 'waiting' },
+      trouble: { ...text(), allowNull: true },
+      createdAt: time(),
+      createdBy: user(),
+    },
+    { sequelize, tableName: 'campaigns' },
+  );
+  RedirectModel.init(
+    {
+      id: id(),
+      fromPath: text(),
+      toPath: { ...text(), allowNull: true },
+      code: whole(),
+      automatic: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+      createdAt: time(),
+      createdBy: user(),
+    },
+    { sequelize, tableName: 'redirects' },
+  );
+  PresenceModel.init(
+    {
+      planId: { ...text(), primaryKey: true },
+      userId: { ...whole(), primaryKey: true },
+      seenAt: time(),
+    },
+    { sequelize, tableName: 'presence' },
+  );
+  PublicationRequestModel.init(
+    {
+      id: id(),
+      plans: json(),
+      note: text(),
+      state: { ...text(), defaultValue: 'waiting' },
+      askedAt: time(),
+      askedBy: user(),
+      answeredBy: user(),
+      answer: { ...text(), defaultValue: '' },
+    },
+    { sequelize, tableName: 'publication_requests' },
   );
   JobModel.init(
     {
@@ -166,7 +309,24 @@ export function defineModels(sequelize: Sequelize): void {
 }
 
 /** A plan's draft in today's form. */
-export const planOf = (row: PlanModel): Plan => upgradePlan(row.document);
+export const documentIn = (row: PlanModel): PlanDocument => upgradePlan(row.document);
 
-/** What an edition holds, in today's form. */
-export const editionOf = (row: EditionModel): Edition => upgradeEdition(row.number, row.document);
+/** What an edition holds, in today's form: what shoppers saw, or what stood beneath the campaigns that ran over it. */
+export const editionOf = (row: EditionModel, layer: 'shown' | 'beneath' = 'shown'): Edition => {
+  const { layers } = row.document as { layers?: Layers };
+  return upgradeEdition(row.number, layer === 'beneath' && layers ? layers.beneath : row.document);
+};
+
+/** What an edition showed, as documents; nothing is filled in. */
+export const contentOf = (row: EditionModel): EditionContent => upgradeContent(row.document);
+
+/** An edition as layers: what people published, and the campaigns that ran over it. */
+export function layersOf({ document }: EditionModel): Layers {
+  const { layers } = document as { layers?: Layers };
+  const { documents, ranges } = upgradeContent(layers ? layers.beneath : document);
+  const campaigns = (layers?.campaigns ?? []).map((campaign) => ({
+    ...campaign,
+    documents: campaign.documents.map(upgradePlan),
+  }));
+  return { beneath: { documents, ranges }, campaigns };
+}

@@ -1,8 +1,8 @@
 import type { Sequelize } from 'sequelize';
-import { HOUSE_PLAN_ID, type Plan } from '@fond/core';
-import { planOf, PlanModel, SettingModel } from '../database/models';
+import { basedOn, HOUSE_PLAN_ID, isHeir, type Plan } from '@fond/core';
+import { documentIn, PlanModel, SettingModel } from '../database/models';
 import { select } from '../database/rows';
-import { publish, readLiveEdition } from '../editions/editions';
+import { beneath, publish, readLiveLayers } from '../editions/editions';
 
 /** A second plan of the demo, for the knives: two plans are what makes the floor worth reading. */
 export async function seedDemoPlans(sequelize: Sequelize): Promise<void> {
@@ -13,13 +13,14 @@ export async function seedDemoPlans(sequelize: Sequelize): Promise<void> {
   );
   const house = await PlanModel.findByPk(HOUSE_PLAN_ID);
   if (!knives || !house) return;
-  const houseDocument = planOf(house);
-  const plan: Plan = {
-    ...houseDocument,
+  const whole = documentIn(house);
+  if (isHeir(whole)) return;
+  const edited: Plan = {
+    ...whole,
     id: 'knives',
     name: 'Knives, four across',
     reach: { include: [{ kind: 'category', category: knives.id, below: true }], exclude: [] },
-    fixtures: houseDocument.fixtures.map((fixture) => {
+    fixtures: whole.fixtures.map((fixture) => {
       if (fixture.type === 'facets')
         return {
           ...fixture,
@@ -35,14 +36,20 @@ export async function seedDemoPlans(sequelize: Sequelize): Promise<void> {
       };
     }),
   };
+  const plan = basedOn(edited, whole);
   await sequelize.transaction(async (transaction) => {
     await PlanModel.create(
       { id: plan.id, document: plan, version: 1, updatedAt: new Date(), updatedBy: null },
       { transaction },
     );
-    const live = await readLiveEdition(transaction);
+    const layers = await readLiveLayers(transaction);
+    const documents = [...layers.beneath.documents, plan];
     await publish(
-      { plans: [...live.plans, plan], ranges: live.ranges, note: 'Knives get their own plan', userId: null },
+      {
+        layers: beneath(layers, { ...layers.beneath, documents }),
+        note: 'Knives get their own plan',
+        userId: null,
+      },
       transaction,
     );
     await SettingModel.create({ name: 'demo-planned', value: true }, { transaction });

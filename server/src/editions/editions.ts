@@ -1,20 +1,33 @@
 import { createHash } from 'node:crypto';
 import { fn, col, type Sequelize, type Transaction } from 'sequelize';
 import type { EditionSummary } from '@fond/contract';
-import type { Edition } from '@fond/core';
+import {
+  documentsBy,
+  flattened,
+  resolveAll,
+  type Edition,
+  type EditionContent,
+  type Layers,
+} from '@fond/core';
 import { recordActivity } from '../people/activity';
-import { EditionModel, editionOf, LiveEditionModel, UserModel } from '../database/models';
+import { chainProblem } from '../plans/chainProblem';
+import {
+  contentOf,
+  EditionModel,
+  editionOf,
+  layersOf,
+  LiveEditionModel,
+  UserModel,
+} from '../database/models';
+import { noteOf } from './summary';
 import { problem } from '../http/problem';
 
-/** What is published together. */
-export type EditionContent = Omit<Edition, 'number'>;
-
 /** The same for the same plans and ranges, whatever order their keys or they themselves stand in. */
-export function contentHash({ plans, ranges }: EditionContent): string {
+export function contentHash({ documents, ranges }: EditionContent): string {
   const sorted = <T extends { id: string }>(list: readonly T[]): T[] =>
     [...list].sort((a, b) => (a.id < b.id ? -1 : 1));
   return createHash('sha256')
-    .update(canonicalJson({ plans: sorted(plans), ranges: sorted(ranges) }))
+    .update(canonicalJson({ documents: sorted(documents), ranges: sorted(ranges) }))
     .digest('hex');
 }
 
@@ -27,28 +40,50 @@ export function canonicalJson(value: unknown): string {
   );
 }
 
-/** What is live. Within a transaction the pointer is locked, so that nobody publishes before the caller has. */
-export async function readLiveEdition(transaction?: Transaction): Promise<Edition> {
+/** The row that is live. Within a transaction the pointer is locked, so that nobody publishes before the caller has. */
+async function liveRow(transaction?: Transaction): Promise<EditionModel> {
   const live = await LiveEditionModel.findByPk(
     1,
     transaction && { transaction, lock: transaction.LOCK.UPDATE },
   );
-  const edition = live && (await EditionModel.findByPk(live.number, { transaction }));
-  if (!edition) throw new Error('The database holds no edition yet.');
-  return editionOf(edition);
+  const row = live && (await EditionModel.findByPk(live.number, { transaction }));
+  if (!row) throw new Error('The database holds no edition yet.');
+  return row;
 }
 
-export interface Publication extends EditionContent {
+export const readLiveEdition = async (transaction?: Transaction): Promise<Edition> =>
+  editionOf(await liveRow(transaction));
+
+/** What is live, and what of it stands beneath the campaigns. */
+export async function readLive(): Promise<{ edition: Edition; beneath: Edition }> {
+  const row = await liveRow();
+  return { edition: editionOf(row), beneath: editionUnder(row) };
+}
+
+/** What is live as layers: what people published, and the campaigns that run over it. */
+export const readLiveLayers = async (transaction?: Transaction): Promise<Layers> =>
+  layersOf(await liveRow(transaction));
+
+export interface Publication {
+  layers: Layers;
   note: string;
   userId: number | null;
 }
+
+/** The layers with another one beneath. */
+export const beneath = (layers: Layers, { documents, ranges }: EditionContent): Layers => ({
+  ...layers,
+  beneath: { documents, ranges },
+});
 
 /**
  * Writes a new edition and points the shop at it, all within the caller's transaction: a server that dies on the way
  * leaves the edition before. The pointer's row is locked first, so that two publications follow one another.
  */
-export async function publish(publication: Publication, transaction: Transaction): Promise<number> {
-  const { plans, ranges, note, userId } = publication;
+export async function publish(
+  { layers, note, userId }: Publication,
+  transaction: Transaction,
+): Promise<number> {
   const live = await LiveEditionModel.findByPk(1, { transaction, lock: transaction.LOCK.UPDATE });
   const [{ last }] = (await EditionModel.findAll({
     attributes: [[fn('MAX', col('number')), 'last']],
@@ -56,12 +91,15 @@ export async function publish(publication: Publication, transaction: Transaction
     transaction,
   })) as unknown as [{ last: number | null }];
   const number = (last ?? 0) + 1;
+  const content = layers.campaigns.length ? flattened(layers) : layers.beneath;
+  const before = live && (await EditionModel.findByPk(live.number, { transaction }));
   await EditionModel.create(
     {
       number,
-      document: { plans, ranges },
-      hash: contentHash({ plans, ranges }),
-      note,
+      document: { ...content, ...(layers.campaigns.length && { layers }) },
+      hash: contentHash(content),
+      summary: noteOf(content, layers, before && contentOf(before)),
+      note: note.slice(0, 400),
       publishedAt: new Date(),
       publishedBy: userId,
     },
@@ -76,49 +114,126 @@ export async function publish(publication: Publication, transaction: Transaction
   return number;
 }
 
-/** Publishes what an earlier edition held under a new number; that edition itself stays as it is. */
+/** Publishes beneath the running campaigns what `change` makes of the layer beneath, and answers with the edition. */
+export async function publishBeneath(
+  sequelize: Sequelize,
+  change: (beneath: Edition, transaction: Transaction) => Promise<EditionContent & { note: string }>,
+  userId: number | null,
+): Promise<EditionSummary> {
+  const number = await sequelize.transaction(async (transaction) => {
+    const row = await liveRow(transaction);
+    const layers = layersOf(row);
+    const { note, ...content } = await change(editionUnder(row), transaction);
+    // Without campaigns the edition is what stands beneath them, and its hash is known.
+    const known = layers.campaigns.length ? contentHash(layers.beneath) : row.hash;
+    if (contentHash(content) === known)
+      throw problem('nothing-to-publish', 'This is what is published already.');
+    const next = beneath(layers, content);
+    const all = [...content.documents, ...layers.campaigns.flatMap(({ documents }) => documents)];
+    chainProblem(documentsBy(all), () => resolveAll(flattened(next).documents));
+    return publish({ layers: next, note, userId }, transaction);
+  });
+  return editionSummary(number);
+}
+
+/** Without the campaigns over it. */
+const editionUnder = (row: EditionModel): Edition => editionOf(row, 'beneath');
+
+/**
+ * Publishes what an earlier edition held under a new number, all of it or some plans only; that edition itself stays as
+ * it is. Campaigns that run go on over it.
+ */
 export async function publishAgain(
   sequelize: Sequelize,
   number: number,
-  note: string,
+  { note, plans }: { note: string; plans: readonly string[] | null },
   userId: number,
 ): Promise<EditionSummary> {
-  const published = await sequelize.transaction(async (transaction) => {
-    const edition = await EditionModel.findByPk(number, { transaction });
-    if (!edition) throw problem('not-found', `There is no edition ${number}.`);
-    const live = await readLiveEdition(transaction);
-    const { plans, ranges } = editionOf(edition);
-    if (contentHash(live) === contentHash({ plans, ranges }))
-      throw problem('nothing-to-publish', `What edition ${number} holds is live already.`);
-    return publish({ plans, ranges, note: note || `Edition ${number} again`, userId }, transaction);
-  });
-  return (await summaries()).find((edition) => edition.number === published)!;
+  const earlier = await editionRow(number);
+  const held = editionOf(earlier, 'beneath');
+  return publishBeneath(
+    sequelize,
+    (live) => {
+      const content = plans ? withPlansOf(live, held, plans) : held;
+      return Promise.resolve({
+        documents: content.documents,
+        ranges: content.ranges,
+        note:
+          note ||
+          (plans ? `${namesIn(held, live, plans)} as in edition ${number}` : `Edition ${number} again`),
+      });
+    },
+    userId,
+  );
 }
 
-/** All editions, the newest first. */
-export async function summaries(): Promise<EditionSummary[]> {
-  const [editions, live, users] = await Promise.all([
-    EditionModel.findAll({ order: [['number', 'DESC']] }),
+const namesIn = (held: Edition, live: Edition, ids: readonly string[]): string =>
+  ids
+    .map((id) => [...held.documents, ...live.documents].find((document) => document.id === id)?.name ?? id)
+    .join(', ');
+
+/** The live edition with some plans, and the ranges they use, as another edition held them; gone where it had none. */
+function withPlansOf(live: Edition, held: Edition, ids: readonly string[]): EditionContent {
+  const documents = [
+    ...live.documents.filter(({ id }) => !ids.includes(id)),
+    ...held.documents.filter(({ id }) => ids.includes(id)),
+  ];
+  const before = new Set(held.ranges.map(({ id }) => id));
+  return { documents, ranges: [...live.ranges.filter(({ id }) => !before.has(id)), ...held.ranges] };
+}
+
+async function editionRow(number: number): Promise<EditionModel> {
+  const row = await EditionModel.findByPk(number);
+  if (!row) throw problem('not-found', `There is no edition ${number}.`);
+  return row;
+}
+
+export const readEditionOf = async (number: number): Promise<Edition> => editionOf(await editionRow(number));
+
+/** Everything of an edition but its document, which is long. */
+const LISTED = ['number', 'hash', 'summary', 'note', 'publishedAt', 'publishedBy'];
+
+async function summarised(rows: readonly EditionModel[]): Promise<EditionSummary[]> {
+  const [live, users] = await Promise.all([
     LiveEditionModel.findByPk(1),
     UserModel.findAll({ attributes: ['id', 'name'] }),
   ]);
   const names = new Map(users.map((user) => [user.id, user.name]));
-  return editions.map((edition) => ({
-    number: edition.number,
-    publishedAt: edition.publishedAt.toISOString(),
-    publishedBy: names.get(edition.publishedBy ?? 0) ?? 'Fond Aisle',
-    note: edition.note,
-    hash: edition.hash,
-    live: edition.number === live?.number,
-    plans: editionOf(edition).plans.map(({ id, name }) => ({ id, name })),
+  return rows.map((row) => ({
+    number: row.number,
+    publishedAt: row.publishedAt.toISOString(),
+    publishedBy: names.get(row.publishedBy ?? 0) ?? 'Fond Aisle',
+    note: row.note,
+    hash: row.hash,
+    live: row.number === live?.number,
+    plans: row.summary?.plans ?? [],
+    campaigns: row.summary?.campaigns ?? [],
   }));
+}
+
+/** All editions, the newest first. */
+export const summaries = async (): Promise<EditionSummary[]> =>
+  summarised(await EditionModel.findAll({ attributes: LISTED, order: [['number', 'DESC']] }));
+
+export async function editionSummary(number: number): Promise<EditionSummary> {
+  const row = await EditionModel.findByPk(number, { attributes: LISTED });
+  if (!row) throw problem('not-found', `There is no edition ${number}.`);
+  return (await summarised([row]))[0];
+}
+
+/** Per plan, when it was last published with a change. */
+export async function lastPublications(): Promise<Map<string, string>> {
+  const rows = await EditionModel.findAll({ attributes: LISTED, order: [['number', 'ASC']] });
+  return new Map(
+    rows.flatMap(({ summary, publishedAt }) =>
+      (summary?.changed ?? []).map((id): [string, string] => [id, publishedAt.toISOString()]),
+    ),
+  );
 }
 
 export async function readEdition(
   number: number,
 ): Promise<{ edition: EditionSummary; document: EditionContent }> {
-  const [edition, all] = await Promise.all([EditionModel.findByPk(number), summaries()]);
-  if (!edition) throw problem('not-found', `There is no edition ${number}.`);
-  const { plans, ranges } = editionOf(edition);
-  return { edition: all.find((summary) => summary.number === number)!, document: { plans, ranges } };
+  const { documents, ranges } = await readEditionOf(number);
+  return { edition: await editionSummary(number), document: { documents, ranges } };
 }

@@ -7,6 +7,7 @@ const plan = (id: string, name = id): Plan => ({
   id,
   name,
   reach: { include: [], exclude: [] },
+  rank: 0,
   fixtures: [],
   related: null,
 });
@@ -14,15 +15,24 @@ const plan = (id: string, name = id): Plan => ({
 describe('the content hash of an edition', () => {
   it('depends on what the plans say, not on how they are ordered or written', () => {
     const a = plan('a');
-    const shuffled = { related: a.related, fixtures: a.fixtures, reach: a.reach, name: a.name, id: a.id };
-    expect(contentHash({ plans: [plan('b'), shuffled], ranges: [] })).toBe(
-      contentHash({ plans: [a, plan('b')], ranges: [] }),
+    const shuffled = {
+      related: a.related,
+      rank: a.rank,
+      fixtures: a.fixtures,
+      reach: a.reach,
+      name: a.name,
+      id: a.id,
+    };
+    expect(contentHash({ documents: [plan('b'), shuffled], ranges: [] })).toBe(
+      contentHash({ documents: [a, plan('b')], ranges: [] }),
     );
-    expect(contentHash({ plans: [plan('a', 'Other')], ranges: [] })).not.toBe(
-      contentHash({ plans: [a], ranges: [] }),
+    expect(contentHash({ documents: [plan('a', 'Other')], ranges: [] })).not.toBe(
+      contentHash({ documents: [a], ranges: [] }),
     );
     const offers = { id: 'offers', name: 'Offers', rule: AISLE_RANGE };
-    expect(contentHash({ plans: [a], ranges: [offers] })).not.toBe(contentHash({ plans: [a], ranges: [] }));
+    expect(contentHash({ documents: [a], ranges: [offers] })).not.toBe(
+      contentHash({ documents: [a], ranges: [] }),
+    );
   });
 });
 

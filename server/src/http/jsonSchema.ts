@@ -1,16 +1,35 @@
-import type Joi from 'joi';
+import Joi from 'joi';
 import parse from 'joi-to-json';
-import { clausesSchema, OTHERWISE, planSchema, rangeSchema } from '@fond/contract/operations';
+import {
+  clausesSchema,
+  conditionSchema,
+  heirSchema,
+  OTHERWISE,
+  planSchema,
+  rangeSchema,
+} from '@fond/contract/operations';
 
 export type Json = Record<string, unknown>;
 
 /** Schemas that stand once and are pointed at: clauses hold clauses, and plans are taken and answered in many places. */
-const SHARED = ['Clauses', 'Plan'] as const;
+const SHARED = ['Clauses', 'Condition', 'Difference', 'Heir', 'Plan', 'PlanDocument'] as const;
 type SharedName = (typeof SHARED)[number];
 
 function parsed(schema: Joi.Schema): Json {
   const { schemas: _, ...json } = parse(schema, 'open-api-3.1') as Json;
   return json;
+}
+
+/** An object whose keys name shared schemas gets bare marks for them: they needn't be written out to be pointed at. */
+function marked(schema: Joi.Schema): Joi.Schema {
+  const keys = (schema.$_terms['keys'] ?? []) as readonly { key: string; schema: Joi.Schema }[];
+  const marks = keys.flatMap(({ key, schema: inner }) => {
+    const description = inner.$_getFlag('description') as string | undefined;
+    if (!SHARED.some((name) => name === description)) return [];
+    const mark = Joi.any().description(description!);
+    return [[key, inner.$_getFlag('presence') === 'required' ? mark.required() : mark] as const];
+  });
+  return marks.length ? (schema as Joi.ObjectSchema).keys(Object.fromEntries(marks)) : schema;
 }
 
 const described = (node: unknown): unknown =>
@@ -27,27 +46,63 @@ function pointed(node: unknown, root: string): unknown {
 }
 
 /** A Joi schema as JSON Schema (2020-12), without the tool's own marks; shared parts are looked for under `root`. */
-export const jsonSchemaOf = (schema: Joi.Schema, root: string): Json => pointed(parsed(schema), root) as Json;
+export const jsonSchemaOf = (schema: Joi.Schema, root: string): Json =>
+  pointed(parsed(marked(schema)), root) as Json;
+
+/** What an heir says otherwise; it holds itself, which Joi's schema checks by walking through it. */
+function differenceSchema(itself: string): Json {
+  const name = { type: 'string', maxLength: 200 };
+  const inner = { type: 'object', additionalProperties: { $ref: itself } };
+  const exact = (properties: Json): Json => ({
+    type: 'object',
+    properties,
+    required: Object.keys(properties),
+    additionalProperties: false,
+  });
+  const after = { type: ['string', 'null'] };
+  return {
+    oneOf: [
+      exact({ set: {} }),
+      exact({ at: inner }),
+      exact({
+        items: inner,
+        added: { type: 'array', items: exact({ item: { type: 'object' }, after }) },
+        moved: { type: 'array', items: exact({ id: name, after }) },
+        removed: { type: 'array', items: name },
+      }),
+    ],
+  };
+}
 
 /** The shared schemas themselves, from their first level on. */
 export function sharedSchemas(root: string): Record<SharedName, Json> {
   const inside = (schema: Joi.Schema): Json =>
     Object.fromEntries(Object.entries(parsed(schema)).map(([key, value]) => [key, pointed(value, root)]));
-  return { Clauses: inside(clausesSchema), Plan: inside(planSchema) };
+  return {
+    Clauses: inside(clausesSchema),
+    Condition: inside(conditionSchema),
+    Difference: differenceSchema(`${root}/Difference`),
+    Heir: inside(heirSchema),
+    Plan: inside(planSchema),
+    PlanDocument: { oneOf: [{ $ref: `${root}/Plan` }, { $ref: `${root}/Heir` }] },
+  };
 }
 
 /** A schema that is published under an address of its own, with all it needs in it. */
-function published(title: string, schema: Joi.Schema, shared: readonly SharedName[]): Json {
+function published(title: string, own: Json, shared: readonly SharedName[]): Json {
   const all = sharedSchemas('#/$defs');
-  const { description: _, ...own } = parsed(schema);
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     $id: `/api/schema/${title.toLowerCase()}.json`,
     title,
-    ...(pointed(own, '#/$defs') as Json),
+    ...own,
     $defs: Object.fromEntries(shared.map((name) => [name, all[name]])),
   };
 }
 
-export const planJsonSchema = (): Json => published('Plan', planSchema, ['Clauses']);
-export const rangeJsonSchema = (): Json => published('Range', rangeSchema, ['Clauses']);
+export const planJsonSchema = (): Json => published('Plan', sharedSchemas('#/$defs').PlanDocument, SHARED);
+
+export function rangeJsonSchema(): Json {
+  const { description: _, ...own } = parsed(rangeSchema);
+  return published('Range', pointed(own, '#/$defs') as Json, ['Clauses']);
+}

@@ -1,7 +1,8 @@
 import type { Express, NextFunction, Request, RequestHandler, Response } from 'express';
 import type Joi from 'joi';
 import { OPERATIONS, type Operation, type OperationName } from '@fond/contract/operations';
-import type { User } from '@fond/contract';
+import { mayAs, type User } from '@fond/contract';
+import { roleOf } from '../people/users';
 import { readParameters } from './parameters';
 import { problem } from './problem';
 import { checkToken, sessionOf } from './session';
@@ -63,9 +64,13 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
 }
 
 function guard(operation: Operation): RequestHandler {
-  return (request, _response, next) => {
-    const { csrfToken } = sessionOf(request);
+  const least = operation.role ?? (operation.method === 'get' || operation.free ? 'viewer' : 'merchandiser');
+  return async (request, _response, next) => {
+    const { user, csrfToken } = sessionOf(request);
     if (operation.method !== 'get') checkToken(request, csrfToken);
+    // Read anew each time: a role that was taken away must not live on in an old session.
+    if (least !== 'viewer' && !mayAs(await roleOf(user.id), least))
+      throw problem('not-allowed', `That takes at least the role “${least}”. Ask an owner of the shop.`);
     next();
   };
 }

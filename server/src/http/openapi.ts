@@ -71,7 +71,12 @@ function answersOf(operation: Operation): Json {
 }
 
 /** The OpenAPI 3.1 document, made from the same table that mounts the operations, so the two can't differ. */
-export function openApiDocument(): Json {
+let made: Json | null = null;
+
+/** The document is the same for as long as the server runs, and takes seconds to write. */
+export const openApiDocument = (): Json => (made ??= writtenDocument());
+
+function writtenDocument(): Json {
   const paths: Record<string, Json> = {};
   for (const [name, entry] of Object.entries(OPERATIONS)) {
     const operation: Operation = entry;

@@ -1,105 +1,181 @@
 import { randomUUID } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
-import type { Dispute, EditionSummary, PlanChanges, PlanSummary, StoredPlan } from '@fond/contract';
+import type { PlanBeginning, PlanSummary, StoredPlan } from '@fond/contract';
 import {
   aislesOfPlan,
-  choosePlan,
+  chainOf,
+  documentsBy,
+  editionFrom,
+  entriesOf,
+  heirsOf,
   HOUSE_PLAN_ID,
-  textIn,
-  withDraft,
+  isHeir,
+  resolvePlan,
+  type Documents,
   type Edition,
   type Plan,
+  type PlanDocument,
+  type PlanHead,
   type Reach,
-  type SavedRange,
-  type Snapshot,
 } from '@fond/core';
 import type { Stand } from '../catalogue/catalogueHost';
-import { planOf, PlanModel, UserModel } from '../database/models';
-import { canonicalJson, contentHash, publish, readLiveEdition, summaries } from '../editions/editions';
+import { documentIn, PlanModel, UserModel } from '../database/models';
+import { canonicalJson, readLiveLayers } from '../editions/editions';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
-import { savedRanges } from '../ranges/savedRanges';
-import { aisleChanges, changedProductPages } from './aisleChanges';
+import { chainProblem, checkedPlan } from './chainProblem';
 
-const samePlan = (a: Plan, b: Plan): boolean => canonicalJson(a) === canonicalJson(b);
+export const sameDocument = (a: PlanDocument, b: PlanDocument): boolean =>
+  canonicalJson(a) === canonicalJson(b);
 
 async function namesOf(): Promise<Map<number, string>> {
   const users = await UserModel.findAll({ attributes: ['id', 'name'] });
   return new Map(users.map((user) => [user.id, user.name]));
 }
 
-async function rowOf(id: string, transaction?: Transaction): Promise<PlanModel> {
+export async function planRow(id: string, transaction?: Transaction): Promise<PlanModel> {
   const row = await PlanModel.findByPk(id, transaction && { transaction, lock: transaction.LOCK.UPDATE });
   if (!row) throw problem('not-found', 'There is no such plan. It may have been discarded.');
   return row;
 }
 
-async function storedPlan(row: PlanModel, edition: Edition): Promise<StoredPlan> {
-  const author = row.updatedBy === null ? null : await UserModel.findByPk(row.updatedBy);
+/**
+ * What people have published, without the campaigns that run over it. Never read within a transaction that holds a
+ * draft: publishing locks the live edition first and the drafts after it.
+ */
+export const readBeneath = async (): Promise<Edition> => {
+  const { beneath } = await readLiveLayers();
+  return editionFrom(0, beneath);
+};
+
+/**
+ * The documents that drafts are filled in from: those that are live and, where one builds on a plan that never was
+ * published, that plan's draft.
+ */
+export async function documentsFor(
+  drafts: readonly PlanDocument[],
+  live: readonly PlanDocument[],
+  transaction?: Transaction,
+): Promise<Documents> {
+  const documents = new Map(documentsBy(live));
+  for (const draft of drafts) documents.set(draft.id, draft);
+  const wanted = drafts.flatMap((draft) => (isHeir(draft) ? [draft.base] : []));
+  for (let base = wanted.pop(); base !== undefined; base = wanted.pop()) {
+    if (documents.has(base)) continue;
+    const row = await PlanModel.findByPk(base, { transaction });
+    if (!row) continue;
+    const document = documentIn(row);
+    documents.set(base, document);
+    if (isHeir(document)) wanted.push(document.base);
+  }
+  return documents;
+}
+
+/** A draft filled in; told in words where that can't be done. */
+export async function filledDraft(draft: PlanDocument, live: readonly PlanDocument[]): Promise<Plan> {
+  const documents = await documentsFor([draft], live);
+  return chainProblem(documents, () => resolvePlan(documents, draft.id));
+}
+
+async function storedPlan(row: PlanModel, beneath: Edition): Promise<StoredPlan> {
+  const [author, rows] = await Promise.all([
+    row.updatedBy === null ? null : UserModel.findByPk(row.updatedBy),
+    PlanModel.findAll({ where: { standing: 'open' } }),
+  ]);
+  const document = documentIn(row);
+  const documents = await documentsFor([document], beneath.documents);
+  const named = ({ id, name }: PlanDocument): { id: string; name: string } => ({ id, name });
+  const known = documentsBy([...beneath.documents, ...rows.map(documentIn)]);
   return {
-    plan: planOf(row),
+    document,
+    plan: chainProblem(documents, () => resolvePlan(documents, row.id)),
+    bases: chainOf(documents, row.id).slice(1),
+    heirs: heirsOf([...known.values()], row.id).map(named),
     version: row.version,
+    standing: row.standing,
+    note: row.note,
     updatedAt: row.updatedAt.toISOString(),
     updatedBy: author?.name ?? 'Fond Aisle',
-    live: edition.plans.find((plan) => plan.id === row.id) ?? null,
+    live: beneath.plans.find((plan) => plan.id === row.id) ?? null,
+    liveDocument: beneath.documents.find((published) => published.id === row.id) ?? null,
   };
 }
 
+/** Drafts as they are stored. */
+export const readDrafts = async (ids: readonly string[]): Promise<PlanDocument[]> =>
+  (await Promise.all(ids.map((id) => planRow(id)))).map(documentIn);
+
 export async function readPlan(id: string): Promise<StoredPlan> {
-  const [row, edition] = await Promise.all([rowOf(id), readLiveEdition()]);
-  return storedPlan(row, edition);
+  const [row, beneath] = await Promise.all([planRow(id), readBeneath()]);
+  return storedPlan(row, beneath);
 }
 
-export async function listPlans(stand: Stand): Promise<PlanSummary[]> {
-  const [rows, names, edition] = await Promise.all([
+export async function listPlans({ snapshot }: Stand): Promise<PlanSummary[]> {
+  const [rows, names, beneath] = await Promise.all([
     PlanModel.findAll({ order: [['id', 'ASC']] }),
     namesOf(),
-    readLiveEdition(),
+    readBeneath(),
   ]);
-  const { plans } = edition;
-  return rows
-    .map((row) => {
-      const live = plans.find((plan) => plan.id === row.id);
-      const document = planOf(row);
-      return {
-        id: row.id,
-        name: document.name,
-        version: row.version,
-        live: live !== undefined,
-        changed: !live || !samePlan(live, document),
-        aisles: aislesOfPlan(plans, stand.snapshot.aisles, row.id).length,
-        updatedAt: row.updatedAt.toISOString(),
-        updatedBy: names.get(row.updatedBy ?? 0) ?? 'Fond Aisle',
-      };
-    })
-    .sort(
-      (a, b) =>
-        Number(b.id === HOUSE_PLAN_ID) - Number(a.id === HOUSE_PLAN_ID) || a.name.localeCompare(b.name, 'en'),
-    );
+  const live = documentsBy(beneath.documents);
+  const drafts = documentsBy(rows.map(documentIn));
+  const summaries = rows.map((row): PlanSummary => {
+    const document = drafts.get(row.id)!;
+    const published = live.get(row.id);
+    const base = isHeir(document) ? document.base : null;
+    return {
+      id: row.id,
+      name: document.name,
+      version: row.version,
+      standing: row.standing,
+      base: base === null ? null : { id: base, name: drafts.get(base)?.name ?? base },
+      own: isHeir(document) ? entriesOf(document.own).length : 0,
+      live: published !== undefined,
+      changed: !published || !sameDocument(published, document),
+      aisles: aislesOfPlan(beneath.plans, snapshot.aisles, row.id).length,
+      note: row.note,
+      updatedAt: row.updatedAt.toISOString(),
+      updatedBy: names.get(row.updatedBy ?? 0) ?? 'Fond Aisle',
+    };
+  });
+  return summaries.sort(
+    (a, b) =>
+      Number(b.id === HOUSE_PLAN_ID) - Number(a.id === HOUSE_PLAN_ID) || a.name.localeCompare(b.name, 'en'),
+  );
 }
 
 export interface NewPlan {
   name: string;
   reach: Reach;
   from: string;
+  as: PlanBeginning;
+}
+
+/** A plan that begins on another one, or as a copy of what that one says. */
+function begun(head: PlanHead, from: PlanDocument, as: PlanBeginning): PlanDocument {
+  if (as === 'heir') return { ...head, base: from.id, own: null };
+  if (isHeir(from)) return { ...head, base: from.base, own: from.own };
+  return { ...head, fixtures: from.fixtures, related: from.related };
 }
 
 export async function createPlan(sequelize: Sequelize, asked: NewPlan, userId: number): Promise<StoredPlan> {
   const { id } = await sequelize.transaction(async (transaction) => {
-    const from = await rowOf(asked.from, transaction);
-    const plan: Plan = {
-      id: randomUUID(),
-      name: asked.name,
-      reach: asked.reach,
-      fixtures: planOf(from).fixtures,
-      related: planOf(from).related,
-    };
+    const from = documentIn(await planRow(asked.from, transaction));
+    const { name, reach } = asked;
+    const head = { id: randomUUID(), name, reach, rank: 0 };
+    const document = begun(head, from, asked.as);
+    const { documents: live } = await readBeneath();
+    checkedPlan(await documentsFor([document], live, transaction), head.id);
     await recordActivity(
-      { userId, action: 'create', subject: `plan:${plan.id}`, detail: { name: plan.name, from: asked.from } },
+      {
+        userId,
+        action: 'create',
+        subject: `plan:${head.id}`,
+        detail: { name, from: asked.from, as: asked.as },
+      },
       transaction,
     );
     return PlanModel.create(
-      { id: plan.id, document: plan, version: 1, updatedAt: new Date(), updatedBy: userId },
+      { id: head.id, document, version: 1, updatedAt: new Date(), updatedBy: userId },
       { transaction },
     );
   });
@@ -107,12 +183,12 @@ export async function createPlan(sequelize: Sequelize, asked: NewPlan, userId: n
 }
 
 /** Refuses to write over a version that the caller has not seen; the answer carries the newer draft. */
-async function refuseNewer(row: PlanModel, version: number): Promise<void> {
+export async function refuseNewer(row: PlanModel, version: number): Promise<void> {
   if (row.version === version) return;
-  const theirs = await storedPlan(row, await readLiveEdition());
+  const theirs = await storedPlan(row, await readBeneath());
   throw problem(
     'newer-draft',
-    `${theirs.updatedBy} saved version ${row.version} while you edited version ${version}. Yours is kept in this window: take theirs, or save yours over it.`,
+    `${theirs.updatedBy} saved version ${row.version} of “${theirs.plan.name}” while you edited version ${version}. Yours is kept in this window: take theirs, or save yours over it.`,
     undefined,
     { theirs },
   );
@@ -121,103 +197,38 @@ async function refuseNewer(row: PlanModel, version: number): Promise<void> {
 export async function savePlan(
   sequelize: Sequelize,
   id: string,
-  plan: Plan,
+  document: PlanDocument,
   version: number,
   userId: number,
 ): Promise<StoredPlan> {
-  if (plan.id !== id)
+  if (document.id !== id)
     throw problem('bad-input', 'Nothing was saved.', [
       { path: 'plan.id', message: 'is another plan’s than the address’s' },
     ]);
   await sequelize.transaction(async (transaction) => {
-    const row = await rowOf(id, transaction);
+    const row = await planRow(id, transaction);
     await refuseNewer(row, version);
-    if (samePlan(planOf(row), plan)) return;
-    await row.update(
-      { document: plan, version: row.version + 1, updatedAt: new Date(), updatedBy: userId },
-      { transaction },
-    );
-    await recordActivity(
-      { userId, action: 'save', subject: `plan:${id}`, detail: { version: row.version } },
-      transaction,
-    );
+    if (sameDocument(documentIn(row), document)) return;
+    const { documents: live } = await readBeneath();
+    checkedPlan(await documentsFor([document], live, transaction), id);
+    await writeDraft(row, document, userId, transaction);
   });
   return readPlan(id);
 }
 
-export async function discardPlan(sequelize: Sequelize, id: string, userId: number): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
-    const row = await rowOf(id, transaction);
-    const live = await readLiveEdition(transaction);
-    if (live.plans.some((plan) => plan.id === id))
-      throw problem('plan-in-use', 'Only a plan that was never published can be discarded.');
-    await row.destroy({ transaction });
-    await recordActivity(
-      { userId, action: 'discard', subject: `plan:${id}`, detail: { plan: planOf(row) } },
-      transaction,
-    );
-  });
-}
-
-/** What publishing a draft would do to the shop's aisles. */
-export async function planChanges(stand: Stand, id: string): Promise<PlanChanges> {
-  const [row, edition, ranges] = await Promise.all([rowOf(id), readLiveEdition(), savedRanges()]);
-  return changesOf(stand.snapshot, edition, planOf(row), ranges);
-}
-
-export function changesOf(
-  snapshot: Snapshot,
-  edition: Edition,
-  draft: Plan,
-  ranges: readonly SavedRange[],
-): PlanChanges {
-  const after = withDraft(edition, draft, ranges);
-  const changes = aisleChanges(snapshot, edition, after);
-  return {
-    changes,
-    productPages: changedProductPages(snapshot, edition, after),
-    disputes: disputesOf(snapshot, after.plans, draft.id),
-  };
-}
-
-/** Aisles that a plan shares with another one that is just as exact. */
-export function disputesOf(snapshot: Snapshot, plans: readonly Plan[], id: string): Dispute[] {
-  const { aisles, frame } = snapshot;
-  return aisles.all.flatMap((aisle) => {
-    const { winner, disputed } = choosePlan(plans, aisle);
-    const equals = winner ? [winner.plan, ...disputed.map(({ plan }) => plan)] : [];
-    if (!equals.some((plan) => plan.id === id)) return [];
-    return equals
-      .filter((plan) => plan.id !== id)
-      .map((plan) => ({
-        path: aisle.path,
-        title: textIn(aisle.titles, frame.languages[0], frame.languages),
-        plan: { id: plan.id, name: plan.name },
-      }));
-  });
-}
-
-/** Publishes a draft, at the version the caller has seen, beside all other plans as they are live. */
-export async function publishPlan(
-  sequelize: Sequelize,
-  id: string,
-  version: number,
-  note: string,
+/** Stores a draft under the next version, with its entry in the record. */
+export async function writeDraft(
+  row: PlanModel,
+  document: PlanDocument,
   userId: number,
-): Promise<EditionSummary> {
-  const number = await sequelize.transaction(async (transaction) => {
-    const row = await rowOf(id, transaction);
-    await refuseNewer(row, version);
-    const live = await readLiveEdition(transaction);
-    const published = live.plans.find((plan) => plan.id === id);
-    const draft = planOf(row);
-    const after = withDraft(live, draft, await savedRanges(transaction));
-    if (published && contentHash(after) === contentHash(live))
-      throw problem('nothing-to-publish', 'The draft is what shoppers see already.');
-    return publish(
-      { plans: after.plans, ranges: after.ranges, note: note || draft.name, userId },
-      transaction,
-    );
-  });
-  return (await summaries()).find((edition) => edition.number === number)!;
+  transaction: Transaction,
+): Promise<void> {
+  await row.update(
+    { document, version: row.version + 1, updatedAt: new Date(), updatedBy: userId },
+    { transaction },
+  );
+  await recordActivity(
+    { userId, action: 'save', subject: `plan:${row.id}`, detail: { version: row.version } },
+    transaction,
+  );
 }

@@ -1,17 +1,17 @@
-import type { Floor, FloorAisle, Vocabulary } from '@fond/contract';
+import type { Against, Floor, FloorAisle, Vocabulary } from '@fond/contract';
 import {
   aisleProducts,
   choosePlan,
   facetLabel,
   textIn,
+  type Candidate,
   type Plan,
   type Snapshot,
   type Texts,
   SEARCH_FACET,
 } from '@fond/core';
 import type { Stand } from '../catalogue/catalogueHost';
-import { canonicalJson, summaries } from '../editions/editions';
-import { EditionModel, editionOf } from '../database/models';
+import { lastPublications, summaries } from '../editions/editions';
 import { listPlans } from './drafts';
 
 /** All aisles with what serves them and why. */
@@ -21,7 +21,8 @@ export async function floorOf(stand: Stand): Promise<Floor> {
   const { languages } = snapshot.frame;
   const named = ({ id, name }: Plan): { id: string; name: string } => ({ id, name });
   const aisles = snapshot.aisles.all.map((aisle): FloorAisle => {
-    const { winner, others, disputed } = choosePlan(edition.plans, aisle);
+    const choice = choosePlan(edition.plans, aisle);
+    const { winner, others, disputed, leftOut } = choice;
     const count = (below: boolean): number => aisleProducts(snapshot, aisle, below).count;
     return {
       key: aisle.key,
@@ -34,7 +35,12 @@ export async function floorOf(stand: Stand): Promise<Floor> {
       productsItself: count(false),
       plan: winner && named(winner.plan),
       why: winner?.rule ?? null,
-      others: others.map((other) => ({ ...named(other.plan), rule: other.rule })),
+      others: others.map((other) => ({
+        ...named(other.plan),
+        rule: other.rule,
+        against: againstOf(winner!, other),
+      })),
+      leftOut: leftOut.map(({ plan, rule, by }) => ({ ...named(plan), rule, by })),
       disputed: disputed.length > 0,
       publishedAt: winner ? (published.get(winner.plan.id) ?? null) : null,
     };
@@ -42,19 +48,10 @@ export async function floorOf(stand: Stand): Promise<Floor> {
   return { aisles, plans, edition: editions.find((one) => one.live)!, products: snapshot.size };
 }
 
-/** Per plan, when it was last published with a change. */
-async function lastPublications(): Promise<Map<string, string>> {
-  const editions = await EditionModel.findAll({ order: [['number', 'ASC']] });
-  const dates = new Map<string, string>();
-  const forms = new Map<string, string>();
-  for (const edition of editions)
-    for (const plan of editionOf(edition).plans) {
-      const form = canonicalJson(plan);
-      if (forms.get(plan.id) === form) continue;
-      forms.set(plan.id, form);
-      dates.set(plan.id, edition.publishedAt.toISOString());
-    }
-  return dates;
+/** What keeps a plan that reaches an aisle from serving it. */
+function againstOf(winner: Candidate, other: Candidate): Against {
+  if (other.exactness !== winner.exactness) return 'less-exact';
+  return other.plan.rank === winner.plan.rank ? 'dispute' : 'lower-rank';
 }
 
 /** Lists of values to choose from are cut here; longer ones are searched by typing. */

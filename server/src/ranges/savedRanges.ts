@@ -9,10 +9,13 @@ import {
   type SavedRange,
   type Snapshot,
 } from '@fond/core';
-import { PlanModel, planOf, SavedRangeModel, UserModel } from '../database/models';
-import { contentHash, publish, readLiveEdition, summaries } from '../editions/editions';
+import { PlanModel, SavedRangeModel, UserModel } from '../database/models';
+import { publishBeneath, readLiveEdition } from '../editions/editions';
 import { problem } from '../http/problem';
 import { aisleChanges, changedProductPages } from '../plans/aisleChanges';
+import { filledDrafts } from '../plans/filledDrafts';
+import { publicationFindings } from '../plans/publicationFindings';
+import { pageTime } from '../shop/compose';
 import { recordActivity } from '../people/activity';
 
 /** All saved ranges as the core reads them. */
@@ -21,8 +24,10 @@ export async function savedRanges(transaction?: Transaction): Promise<SavedRange
   return rows.map(({ id, name, rule }) => ({ id, name, rule }));
 }
 
+/** All drafts that can be worked on, filled in. */
 async function drafts(): Promise<Plan[]> {
-  return (await PlanModel.findAll()).map(planOf);
+  const [rows, live] = await Promise.all([PlanModel.findAll(), readLiveEdition()]);
+  return filledDrafts(rows, live.documents);
 }
 
 /** The shelves, in drafts, that show a saved range. */
@@ -119,33 +124,38 @@ const publicForm = ({ id, name, rule }: SavedRangeModel): SavedRange => ({ id, n
 export async function rangeChanges(snapshot: Snapshot, id: string): Promise<PlanChanges> {
   const [row, live] = await Promise.all([rowOf(id), readLiveEdition()]);
   const after = withRange(live, publicForm(row));
+  const changes = aisleChanges(snapshot, live, after);
   return {
-    changes: aisleChanges(snapshot, live, after),
+    changes,
     productPages: changedProductPages(snapshot, live, after),
     disputes: [],
+    heirs: [],
+    faults: [],
+    covered: [],
+    findings: publicationFindings(snapshot, after, changes, pageTime()),
   };
 }
 
 /** Publishes a range, at the version the caller has seen, under all plans as they are live. */
-export async function publishRange(
+export function publishRange(
   sequelize: Sequelize,
   id: string,
   version: number,
   wish: string,
   userId: number,
 ): Promise<EditionSummary> {
-  const number = await sequelize.transaction(async (transaction) => {
-    const row = await rowOf(id, transaction);
-    await refuseNewer(row, version);
-    const live = await readLiveEdition(transaction);
-    if (!live.ranges.some((range) => range.id === id))
-      throw problem('nothing-to-publish', 'No published plan shows this range yet; publish one that does.');
-    const { plans, ranges } = withRange(live, publicForm(row));
-    if (contentHash({ plans, ranges }) === contentHash(live))
-      throw problem('nothing-to-publish', 'The range is what shoppers see already.');
-    return publish({ plans, ranges, note: wish || `Range “${row.name}”`, userId }, transaction);
-  });
-  return (await summaries()).find((edition) => edition.number === number)!;
+  return publishBeneath(
+    sequelize,
+    async (live, transaction) => {
+      const row = await rowOf(id, transaction);
+      await refuseNewer(row, version);
+      if (!live.ranges.some((range) => range.id === id))
+        throw problem('nothing-to-publish', 'No published plan shows this range yet; publish one that does.');
+      const { documents, ranges } = withRange(live, publicForm(row));
+      return { documents, ranges, note: wish || `Range “${row.name}”` };
+    },
+    userId,
+  );
 }
 
 /** Saves over the version the caller has seen. Shelves show it when a plan that uses it is published. */

@@ -18,6 +18,10 @@ export interface ShopAddress {
   path: string;
   /** Decoded once; repeated ones joined by a comma. */
   parameters: Record<string, string>;
+  /** The shopper's number, for fixtures that are shown to a share of them. */
+  part?: number;
+  /** Another moment than now, for the desk's window. */
+  now?: number;
 }
 
 /** Longer search texts are cut: nobody types them, and each word costs a look-up. */
@@ -71,12 +75,19 @@ export async function composeListing(
   host: CatalogueHost,
   stand: Stand,
   edition: Edition,
-  { path, parameters }: ShopAddress,
+  { path, parameters, part, now = pageTime() }: ShopAddress,
 ): Promise<PageModel | null> {
   const q = (parameters['q'] ?? '').trim();
   const lang = languageOf(stand.snapshot, parameters['lang']);
   const matches = q ? await host.search(stand.snapshot, lang, q) : null;
-  return composePage(stand.snapshot, edition, { path, parameters, matches, now: pageTime() });
+  return composePage(stand.snapshot, edition, {
+    path,
+    parameters,
+    matches,
+    now,
+    zone: stand.zone,
+    part,
+  });
 }
 
 /** The product page behind an address; null where none is. */

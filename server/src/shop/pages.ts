@@ -6,14 +6,16 @@ import { gzip } from 'node:zlib';
 import type { Express, Request, RequestHandler, Response } from 'express';
 import { LRUCache } from 'lru-cache';
 import type { ShopModel } from '@fond/core';
-import { withDraft } from '@fond/core';
 import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
 import { builtFiles } from '../http/builtFiles';
 import { problem } from '../http/problem';
 import { sessionOf } from '../http/session';
-import { readPlan } from '../plans/drafts';
-import { savedRanges } from '../ranges/savedRanges';
+import { draftedEdition } from '../plans/draftedEdition';
+import { readDrafts } from '../plans/drafts';
+import { editionWithout } from '../plans/life';
+import { redirectFrom } from '../redirects/redirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from './compose';
+import { partOf } from './shopperPart';
 
 /** What the built shop exports: renders a model as a whole HTML document. */
 export type RenderShop = (model: ShopModel) => Promise<string>;
@@ -39,7 +41,7 @@ interface KeptPage {
 const pack = promisify(gzip);
 
 /**
- * The shop's pages. A rendered page is kept under (edition, catalogue version, hour, address), so that nothing has to
+ * The shop's pages. A rendered page is kept under (edition, catalogue version, hour, part of the shoppers, address), so that nothing has to
  * be thrown away when something is published: its key is simply never asked for again.
  */
 export class ShopPages {
@@ -57,7 +59,7 @@ export class ShopPages {
     app.use('/shop', builtFiles(path.join(dist, 'shop', 'browser')));
     app.use('/shop', (request, response, next) => {
       if (request.method !== 'GET' && request.method !== 'HEAD') next();
-      else if (new URLSearchParams(request.url.split('?')[1]).has('draft'))
+      else if (asksForDraft(request.url))
         session(request, response, (error?: unknown) =>
           error ? next(error) : void this.sendDraft(request, response).catch(next),
         );
@@ -72,14 +74,31 @@ export class ShopPages {
       return;
     }
     const stand = standOf(this.host);
-    const key = `${stand.edition.number}|${stand.snapshot.version}|${pageTime()}|${request.url}`;
+    const part = partOf(request, response, stand.edition);
+    const key = `${stand.edition.number}|${stand.snapshot.version}|${stand.zone}|${pageTime()}|${part}|${request.url}`;
     let page = this.kept.get(key);
     if (!page) {
-      page = await this.document(request, stand);
+      page = await this.document(request, stand, part);
       this.kept.set(key, page);
     }
+    if (page.status === 404 && (await this.led(request, response, page))) return;
     response.set('Cache-Control', 'no-cache');
     await sendPage(request, response, page);
+  }
+
+  /** Answers by a redirect, where one leads away from an address at which nothing stands; it may change any time. */
+  private async led(request: Request, response: Response, missing: KeptPage): Promise<boolean> {
+    const address = readAddress(request.url);
+    // The shop goes on while the database is away; then an address is only missing.
+    const redirect = address && (await redirectFrom(address.path).catch(() => null));
+    if (!redirect) return false;
+    response.set('Cache-Control', 'no-cache');
+    if (redirect.to === null) await sendPage(request, response, { ...missing, status: 410 });
+    else {
+      const query = request.url.includes('?') ? request.url.slice(request.url.indexOf('?')) : '';
+      response.redirect(redirect.code, `/shop${encodeURI(redirect.to === '/' ? '' : redirect.to)}${query}`);
+    }
+    return true;
   }
 
   /** A page with a draft laid over what is live; only for those who are signed in, and never kept. */
@@ -87,20 +106,23 @@ export class ShopPages {
     sessionOf(request);
     const stand = standOf(this.host);
     const address = readAddress(request.url);
-    const { plan } = await readPlan(address?.parameters['draft'] ?? '');
-    if (address) delete address.parameters['draft'];
-    const model = await composeAddress(
-      this.host,
-      stand,
-      withDraft(stand.edition, plan, await savedRanges()),
-      address,
-    );
+    const { draft = '', without = '' } = address?.parameters ?? {};
+    if (address) {
+      delete address.parameters['draft'];
+      delete address.parameters['without'];
+    }
+    const edition = without
+      ? await editionWithout(without)
+      : (await draftedEdition(stand.beneath, await readDrafts(draft.split(',')))).edition;
+    const model = await composeAddress(this.host, stand, edition, address);
     response.set('Cache-Control', 'no-store').set('X-Robots-Tag', 'noindex');
     await sendPage(request, response, await this.rendered(model));
   }
 
-  private async document(request: Request, stand: Stand): Promise<KeptPage> {
-    return this.rendered(await composeAddress(this.host, stand, stand.edition, readAddress(request.url)));
+  private async document(request: Request, stand: Stand, part: number): Promise<KeptPage> {
+    const address = readAddress(request.url);
+    const model = await composeAddress(this.host, stand, stand.edition, address && { ...address, part });
+    return this.rendered(model);
   }
 
   private async rendered(model: ShopModel): Promise<KeptPage> {
@@ -123,6 +145,12 @@ async function sendPage(request: Request, response: Response, page: KeptPage): P
   page.gzip ??= await pack(page.html);
   response.set('Content-Encoding', 'gzip').send(page.gzip);
 }
+
+/** Pages as they would be: with drafts laid over what is live, or without a plan. */
+const asksForDraft = (url: string): boolean => {
+  const parameters = new URLSearchParams(url.split('?')[1]);
+  return parameters.has('draft') || parameters.has('without');
+};
 
 /** What is served now; throws while nothing is loaded yet. */
 export function standOf(host: CatalogueHost): Stand {

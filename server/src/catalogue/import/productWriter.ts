@@ -1,5 +1,7 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { insertRows, select, type Cell } from '../../database/rows';
+import { PRODUCT_ROOT } from '@fond/core';
+import { followSlug } from '../../redirects/redirects';
 import { slugOf, takeSlug } from '../slugs';
 import type { CategoryBook, GroupBook } from './groupBook';
 import type { ProductRecord } from './parseRecord';
@@ -93,15 +95,19 @@ export class ProductWriter {
     const fresh = records.filter((record) => !before.has(record.sku));
     const touched = new Set<string>();
     const core: Cell[][] = [];
+    const moved: [string, string][] = [];
     for (const record of records) {
       const known = before.get(record.sku);
       const row = this.coreOf(record, known);
       if (!known || CORE.some((name) => !same(row[name], known[name]))) {
         core.push([record.sku, ...CORE.map((name) => row[name])]);
         touched.add(record.sku);
+        if (known && known.slug !== row.slug) moved.push([known.slug, String(row.slug)]);
       }
     }
     await insertRows(this.sequelize, 'products', CORE_COLUMNS, core, this.transaction, CORE_COLUMNS.slice(1));
+    for (const [from, to] of moved)
+      await followSlug(`${PRODUCT_ROOT}/${from}`, `${PRODUCT_ROOT}/${to}`, null, this.transaction);
     const ids = fresh.length
       ? new Map(
           [...(await this.stored(records.map((record) => record.sku)))].map(([sku, { id }]) => [sku, id]),

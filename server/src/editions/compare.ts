@@ -1,0 +1,31 @@
+import type { EditionComparison } from '@fond/contract';
+import type { Plan, Snapshot } from '@fond/core';
+import { aisleChanges } from '../plans/aisleChanges';
+import { canonicalJson, readEditionOf } from './editions';
+
+/** What differs between two editions, the second one being the later word. */
+export async function compareEditions(
+  snapshot: Snapshot,
+  from: number,
+  to: number,
+): Promise<EditionComparison> {
+  const [before, after] = await Promise.all([readEditionOf(from), readEditionOf(to)]);
+  const plans: EditionComparison['plans'][number][] = [];
+  const inBefore = new Map(before.plans.map((plan) => [plan.id, plan]));
+  const inAfter = new Map(after.plans.map((plan) => [plan.id, plan]));
+  for (const id of new Set([...inBefore.keys(), ...inAfter.keys()])) {
+    const was: Plan | null = inBefore.get(id) ?? null;
+    const is: Plan | null = inAfter.get(id) ?? null;
+    if (was && is && canonicalJson(was) === canonicalJson(is)) continue;
+    const what = !was ? 'added' : !is ? 'removed' : 'changed';
+    plans.push({ id, name: (is ?? was)!.name, what, before: was, after: is });
+  }
+  const rules = (edition: typeof before): Map<string, string> =>
+    new Map(edition.ranges.map(({ name, rule }) => [name, canonicalJson(rule)]));
+  const [rulesBefore, rulesAfter] = [rules(before), rules(after)];
+  const ranges = [...new Set([...rulesBefore.keys(), ...rulesAfter.keys()])]
+    .filter((name) => rulesBefore.get(name) !== rulesAfter.get(name))
+    .sort((a, b) => a.localeCompare(b, 'en'));
+  plans.sort((a, b) => a.name.localeCompare(b.name, 'en'));
+  return { changes: aisleChanges(snapshot, before, after), plans, ranges };
+}

@@ -1,0 +1,141 @@
+import type { Sequelize, Transaction } from 'sequelize';
+import type { DraftVersion, EditionSummary, PublicationRequest } from '@fond/contract';
+import { mayAs } from '@fond/contract';
+import type { Stand } from '../catalogue/catalogueHost';
+import { PlanModel, PublicationRequestModel, UserModel } from '../database/models';
+import { problem } from '../http/problem';
+import { recordActivity } from '../people/activity';
+import { readSettings } from '../people/people';
+import { roleOf } from '../people/users';
+import { draftsAt, publishPlans } from './publishing';
+
+const MOST_LISTED = 50;
+
+/** Refuses to publish at once where the shop wants a second person's approval. */
+export async function refuseUnapproved(): Promise<void> {
+  const { approval } = await readSettings();
+  if (approval)
+    throw problem(
+      'approval-needed',
+      'In this shop somebody else has to approve a publication. Ask for it; your drafts wait as they are.',
+    );
+}
+
+export async function listRequests(): Promise<PublicationRequest[]> {
+  const [rows, users, plans] = await Promise.all([
+    PublicationRequestModel.findAll({
+      order: [
+        ['state', 'ASC'],
+        ['id', 'DESC'],
+      ],
+      limit: MOST_LISTED,
+    }),
+    UserModel.findAll({ attributes: ['id', 'name'] }),
+    PlanModel.findAll({ attributes: ['id', 'version'] }),
+  ]);
+  const names = new Map(users.map(({ id, name }) => [id, name]));
+  const versions = new Map(plans.map(({ id, version }) => [id, version]));
+  return rows.map((row) => ({
+    id: row.id,
+    plans: row.plans.map((plan) => ({ ...plan, current: versions.get(plan.id) === plan.version })),
+    note: row.note,
+    state: row.state,
+    askedBy: names.get(row.askedBy ?? 0) ?? 'Fond Aisle',
+    askedById: row.askedBy,
+    askedAt: row.askedAt.toISOString(),
+    answeredBy: row.answeredBy === null ? null : (names.get(row.answeredBy) ?? 'somebody'),
+    answer: row.answer,
+  }));
+}
+
+const readRequest = async (id: number): Promise<PublicationRequest> =>
+  (await listRequests()).find((request) => request.id === id)!;
+
+export async function askToPublish(
+  sequelize: Sequelize,
+  { plans, note }: { plans: readonly DraftVersion[]; note: string },
+  userId: number,
+): Promise<PublicationRequest> {
+  const id = await sequelize.transaction(async (transaction) => {
+    const drafts = await draftsAt(plans, transaction);
+    const row = await PublicationRequestModel.create(
+      {
+        plans: plans.map((plan, at) => ({ ...plan, name: drafts[at].name })),
+        note,
+        askedAt: new Date(),
+        askedBy: userId,
+      },
+      { transaction },
+    );
+    await recordActivity(
+      {
+        userId,
+        action: 'ask',
+        subject: `request:${row.id}`,
+        detail: { name: drafts.map(({ name }) => name).join(', '), note },
+      },
+      transaction,
+    );
+    return row.id;
+  });
+  return readRequest(id);
+}
+
+async function waitingRow(id: number, transaction?: Transaction): Promise<PublicationRequestModel> {
+  const row = await PublicationRequestModel.findByPk(
+    id,
+    transaction && { transaction, lock: transaction.LOCK.UPDATE },
+  );
+  if (!row) throw problem('not-found', 'There is no such request.');
+  if (row.state !== 'waiting') throw problem('request-answered', `It is ${row.state} already.`);
+  return row;
+}
+
+/** Publishes the drafts that were asked for; one that was edited since is a newer draft, which nobody has seen. */
+export async function approveRequest(
+  sequelize: Sequelize,
+  stand: Stand,
+  id: number,
+  userId: number,
+): Promise<EditionSummary> {
+  const asked = await waitingRow(id);
+  const { approval } = await readSettings();
+  if (approval && asked.askedBy === userId)
+    throw problem('approval-needed', 'You asked for it yourself; somebody else has to approve.');
+  const wish = {
+    plans: asked.plans.map(({ id: plan, version }) => ({ id: plan, version })),
+    note: asked.note,
+  };
+  return publishPlans(sequelize, stand, wish, userId, async (transaction) => {
+    const row = await waitingRow(id, transaction);
+    await row.update({ state: 'approved', answeredBy: userId }, { transaction });
+    await recordActivity(
+      { userId, action: 'approve', subject: `request:${id}`, detail: { name: names(row) } },
+      transaction,
+    );
+  });
+}
+
+const names = (row: PublicationRequestModel): string => row.plans.map(({ name }) => name).join(', ');
+
+/** A publisher may decline any; who asked may withdraw it. */
+export async function declineRequest(
+  sequelize: Sequelize,
+  id: number,
+  words: string,
+  userId: number,
+): Promise<PublicationRequest> {
+  await sequelize.transaction(async (transaction) => {
+    const row = await waitingRow(id, transaction);
+    const own = row.askedBy === userId;
+    if (!own && !mayAs(await roleOf(userId), 'publisher'))
+      throw problem('not-allowed', 'Only a publisher, or who asked, can answer it.');
+    const state = own ? 'withdrawn' : 'declined';
+    await row.update({ state, answeredBy: userId, answer: words }, { transaction });
+    await recordActivity(
+      { userId, action: state, subject: `request:${id}`, detail: { name: names(row), words } },
+      transaction,
+    );
+  });
+  return readRequest(id);
+}

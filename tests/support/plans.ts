@@ -1,0 +1,43 @@
+import type { EditionSummary, StoredPlan } from '@fond/contract';
+import type { Fixture, Plan, PlanDocument, ReachRule, ShelfSettings } from '@fond/core';
+import type { Desk } from './server';
+
+/** The plan with its shelf changed. */
+export const withShelf = (plan: Plan, change: Partial<ShelfSettings>): Plan => ({
+  ...plan,
+  fixtures: plan.fixtures.map((fixture): Fixture =>
+    fixture.type === 'shelf' ? { ...fixture, ...change } : fixture,
+  ),
+});
+
+export const readPlan = async (desk: Desk, id: string): Promise<StoredPlan> =>
+  (await desk.get(`/api/plans/${id}`)).body as StoredPlan;
+
+export const savePlan = (desk: Desk, plan: PlanDocument, version: number) =>
+  desk.put(`/api/plans/${plan.id}`, { plan, version });
+
+/** A plan on another one, or as a copy of it. */
+export async function createPlan(
+  desk: Desk,
+  name: string,
+  include: readonly ReachRule[],
+  { from = 'house', as = 'copy' }: { from?: string; as?: 'heir' | 'copy' } = {},
+): Promise<StoredPlan> {
+  const answer = await desk.post('/api/plans', { name, reach: { include, exclude: [] }, from, as });
+  if (answer.status !== 201) throw new Error(JSON.stringify(answer.body));
+  return answer.body as StoredPlan;
+}
+
+export const publishPlans = (desk: Desk, plans: readonly { id: string; version: number }[], note = '') =>
+  desk.post('/api/publications', { plans, note });
+
+/** Publishes a draft as it is stored now. */
+export async function publishStored(desk: Desk, id: string): Promise<EditionSummary> {
+  const { version } = await readPlan(desk, id);
+  const answer = await publishPlans(desk, [{ id, version }]);
+  if (answer.status !== 201) throw new Error(JSON.stringify(answer.body));
+  return answer.body as EditionSummary;
+}
+
+export const changesOf = async (desk: Desk, ...plans: string[]) =>
+  (await desk.post('/api/publications/changes', { plans })).body;
