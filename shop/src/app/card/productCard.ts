@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Card } from '@fond/core';
 import { shopHref } from '../state/shopState';
@@ -11,7 +12,7 @@ import { Rating } from './rating';
   selector: 'shop-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { class: 'card' },
-  imports: [Badges, NoPicture, Price, Rating],
+  imports: [Badges, NgTemplateOutlet, NoPicture, Price, Rating],
   template: `
     @let one = card();
     @if (pin(); as place) {
@@ -20,59 +21,70 @@ import { Rating } from './rating';
         <button type="button" class="unpin" [attr.aria-label]="'Take away the pin of ' + one.title">×</button>
       </p>
     }
+    @let looks =
+      {
+        picture: pictureLook,
+        badges: badgesLook,
+        category: categoryLook,
+        name: nameLook,
+        rating: ratingLook,
+        attribute: attributeLook,
+        description: descriptionLook,
+        stock: stockLook,
+        price: priceLook,
+      };
     @for (part of one.parts; track $index) {
-      @switch (part.part) {
-        @case ('picture') {
-          <div class="card-picture">
-            @if (one.images[0]; as image) {
-              <img
-                [src]="at(image.hash)"
-                [attr.srcset]="set(image.hash)"
-                [attr.sizes]="sizes()"
-                [width]="image.width"
-                [height]="image.height"
-                [attr.loading]="eager() ? 'eager' : 'lazy'"
-                [attr.fetchpriority]="first() ? 'high' : null"
-                decoding="async"
-                alt=""
-              />
-            } @else {
-              <shop-no-picture [lang]="lang()" />
-            }
-          </div>
-        }
-        @case ('badges') {
-          <shop-badges [badges]="one.badges" />
-        }
-        @case ('category') {
-          <p class="card-category">
-            <a [href]="href(part.href)">{{ part.text }}</a>
-          </p>
-        }
-        @case ('name') {
-          <h3 class="card-name">
-            <a [href]="href(one.href)">{{ one.title }}</a>
-          </h3>
-        }
-        @case ('rating') {
-          <shop-rating [rating]="part.rating" [ratings]="part.ratings" [lang]="lang()" />
-        }
-        @case ('attribute') {
-          <p class="card-attribute">
-            <span>{{ part.label }}</span> {{ part.text }}
-          </p>
-        }
-        @case ('description') {
-          <p class="card-description">{{ part.text }}</p>
-        }
-        @case ('stock') {
-          <p [class]="'card-stock stock-' + part.state">{{ part.text }}</p>
-        }
-        @case ('price') {
-          <shop-price [price]="one.price" [was]="one.was" [lang]="lang()" />
-        }
-      }
+      <ng-container [ngTemplateOutlet]="looks[part.part]" [ngTemplateOutletContext]="{ part }" />
     }
+    <ng-template #pictureLook>
+      <div class="card-picture">
+        @if (one.images[0]; as image) {
+          <img
+            [src]="at(image.hash)"
+            [attr.srcset]="set(image.hash)"
+            [attr.sizes]="sizes()"
+            [width]="image.width"
+            [height]="image.height"
+            [attr.loading]="eager() ? 'eager' : 'lazy'"
+            [attr.fetchpriority]="first() ? 'high' : null"
+            decoding="async"
+            alt=""
+          />
+        } @else {
+          <shop-no-picture [lang]="lang()" />
+        }
+      </div>
+    </ng-template>
+    <ng-template #badgesLook>
+      <shop-badges [badges]="one.badges" />
+    </ng-template>
+    <ng-template #categoryLook let-part="part">
+      <p class="card-category">
+        <a [href]="href(part.href)">{{ part.text }}</a>
+      </p>
+    </ng-template>
+    <ng-template #nameLook>
+      <h3 class="card-name">
+        <a [href]="href(one.href)">{{ one.title }}</a>
+      </h3>
+    </ng-template>
+    <ng-template #ratingLook let-part="part">
+      <shop-rating [rating]="part.rating" [ratings]="part.ratings" [lang]="lang()" />
+    </ng-template>
+    <ng-template #attributeLook let-part="part">
+      <p class="card-attribute">
+        <span>{{ part.label }}</span> {{ part.text }}
+      </p>
+    </ng-template>
+    <ng-template #descriptionLook let-part="part">
+      <p class="card-description">{{ part.text }}</p>
+    </ng-template>
+    <ng-template #stockLook let-part="part">
+      <p [class]="'card-stock stock-' + part.state">{{ part.text }}</p>
+    </ng-template>
+    <ng-template #priceLook>
+      <shop-price [price]="one.price" [was]="one.was" [lang]="lang()" />
+    </ng-template>
   `,
 })
 export class ProductCard {

@@ -77,22 +77,16 @@ const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, 
       <ul [class]="'values ' + control">
         @for (value of values; track value.value) {
           <li [class]="value.depth ? 'depth-' + value.depth : ''">
-            @if (value.href; as to) {
-              <a
-                [href]="href(to)"
-                rel="nofollow"
-                [attr.aria-current]="value.selected ? 'true' : null"
-                [style.--swatch]="value.swatch"
-              >
-                <span class="label">{{ value.label }}</span>
-                <span class="count">{{ panel().counts ? value.count : '' }}</span>
-              </a>
-            } @else {
-              <span class="dead" [style.--swatch]="value.swatch">
-                <span class="label">{{ value.label }}</span>
-                <span class="count">{{ panel().counts ? 0 : '' }}</span>
-              </span>
-            }
+            <a
+              [attr.href]="value.href && href(value.href)"
+              [attr.rel]="value.href && 'nofollow'"
+              [class.dead]="!value.href"
+              [attr.aria-current]="value.selected ? 'true' : null"
+              [style.--swatch]="value.swatch"
+            >
+              <span class="label">{{ value.label }}</span>
+              <span class="count">{{ panel().counts ? value.count : '' }}</span>
+            </a>
           </li>
         }
       </ul>

@@ -6,11 +6,12 @@ import { PreviewFrame } from '../state/previewFrame';
 import { shopHref, ShopState } from '../state/shopState';
 
 type PanelModel = Extract<FixtureModel, { type: 'facets' }>;
+type OtherModel = Exclude<FixtureModel, { type: 'facets' | 'shelf' }>;
 
 /** Fixtures in the plan's order; the facet panel stands beside the shelf that it filters. */
 type Block =
-  | { kind: 'single'; fixture: Exclude<FixtureModel, ShelfModel | PanelModel> }
-  | { kind: 'shelf'; shelf: ShelfModel; panel: PanelModel | null };
+  | { kind: 'single'; fixture: OtherModel }
+  | { kind: 'shelf'; shelf: ShelfModel & Pick<FixtureModel, 'hiddenAt'>; panel: PanelModel | null };
 
 @Component({
   selector: 'shop-listing',
@@ -22,7 +23,7 @@ type Block =
         @if (block.kind === 'single') {
           @let fixture = block.fixture;
           <div
-            class="fixture"
+            [class]="'fixture ' + hidden(fixture)"
             [attr.data-fixture]="fixture.id"
             [attr.data-ticket]="ticket(fixture.id)"
             [class.marked]="marked(fixture.id)"
@@ -82,7 +83,7 @@ type Block =
           >
             @if (block.panel; as panel) {
               <div
-                class="fixture panel-place"
+                [class]="'fixture panel-place ' + hidden(panel)"
                 [attr.data-fixture]="panel.id"
                 [attr.data-ticket]="ticket(panel.id)"
                 [class.marked]="marked(panel.id)"
@@ -91,7 +92,7 @@ type Block =
               </div>
             }
             <div
-              class="fixture"
+              [class]="'fixture ' + hidden(block.shelf)"
               [attr.data-fixture]="block.shelf.id"
               [attr.data-ticket]="ticket(block.shelf.id)"
               [class.marked]="marked(block.shelf.id)"
@@ -126,6 +127,11 @@ export class ListingPage {
 
   protected blockId(block: Block): string {
     return block.kind === 'single' ? block.fixture.id : block.shelf.id;
+  }
+
+  /** A page is one document for all widths; what a width doesn't show is left out by style. */
+  protected hidden({ hiddenAt = [] }: Pick<FixtureModel, 'hiddenAt'>): string {
+    return hiddenAt.map((width) => `not-${width}`).join(' ');
   }
 
   protected ticket(id: string): string | null {

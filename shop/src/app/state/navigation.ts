@@ -71,6 +71,11 @@ export class Navigation {
       if (!response.ok) throw new Error(`The shop answered ${response.status}.`);
       const model = (await response.json()) as ShopModel;
       if (turn !== this.latest) return;
+      // Where nothing stands a redirect may lead on, which only the server's own answer can do.
+      if (model.kind === 'missing') {
+        location.assign(target);
+        return;
+      }
       const change = moved(this.state.model(), model);
       const canonical = model.kind === 'listing' ? shopHref(model.href) : target;
       if (push) history.pushState(null, '', canonical);
