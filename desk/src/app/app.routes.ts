@@ -32,10 +32,30 @@ export const routes: Routes = [
         loadComponent: () => import('./floor/floorPage').then((m) => m.FloorPage),
       },
       {
+        path: 'floor/import',
+        title: 'Import plans · Fond Aisle',
+        loadComponent: () => import('./publishing/importPlansPage').then((m) => m.ImportPlansPage),
+      },
+      {
+        path: 'floor/share/:key',
+        title: 'Use the shared plan again · Fond Aisle',
+        loadComponent: () => import('./floor/sharePage').then((m) => m.SharePage),
+      },
+      {
         path: 'plans/:id',
         title: 'Plan · Fond Aisle',
         providers: [provideState(planFeature), provideEffects(planEffects)],
         loadComponent: () => import('./plans/planPage').then((m) => m.PlanPage),
+      },
+      {
+        path: 'plans/:id/leave',
+        title: 'Put aside or delete · Fond Aisle',
+        loadComponent: () => import('./publishing/leavePage').then((m) => m.LeavePage),
+      },
+      {
+        path: 'publish',
+        title: 'Publish · Fond Aisle',
+        loadComponent: () => import('./publishing/publishPage').then((m) => m.PublishPage),
       },
       {
         path: 'ranges',
@@ -61,6 +81,16 @@ export const routes: Routes = [
         path: 'editions',
         title: 'Editions · Fond Aisle',
         loadComponent: () => import('./editions/editionsPage').then((m) => m.EditionsPage),
+      },
+      {
+        path: 'redirects',
+        title: 'Redirects · Fond Aisle',
+        loadComponent: () => import('./redirects/redirectsPage').then((m) => m.RedirectsPage),
+      },
+      {
+        path: 'people',
+        title: 'People · Fond Aisle',
+        loadComponent: () => import('./people/peoplePage').then((m) => m.PeoplePage),
       },
       {
         path: 'catalogue/import',

@@ -2,26 +2,49 @@ import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Observable } from 'rxjs';
 import type {
+  ActivityEntry,
+  Campaign,
+  CampaignTimes,
   CollectionSummary,
   CollectionWish,
   DemoSignIn,
+  DraftVersion,
+  EditionComparison,
   EditionSummary,
   FacetAdviceRow,
   Floor,
+  HeirsFate,
   ImportMapping,
   Job,
+  PlanBeginning,
   PlanChanges,
+  PlanFile,
+  PlanImport,
+  PlanSummary,
   Preview,
   ProductLine,
   ProductLookup,
   ProductWhy,
+  PublicationRequest,
+  RedirectImport,
+  Role,
   Session,
+  ShopSettings,
   StoredCollection,
   StoredPlan,
   StoredRange,
+  StoredRedirect,
+  User,
   Vocabulary,
+  Withdrawal,
 } from '@fond/contract';
-import type { Plan, RangeRule, Reach, ShopModel, Sieve } from '@fond/core';
+import type { Plan, PlanDocument, RangeRule, Reach, Redirect, ShopModel, Sieve, Way } from '@fond/core';
+
+/** When and by whom a page is seen: another moment than now, and the shopper's number. */
+export interface SeenAs {
+  at?: string;
+  part?: number;
+}
 
 /** The server, one method per operation. */
 @Injectable({ providedIn: 'root' })
@@ -52,32 +75,65 @@ export class Api {
     return this.http.get<Vocabulary>('/api/catalogue/vocabulary');
   }
 
-  createPlan(name: string, reach: Reach, from: string): Observable<StoredPlan> {
-    return this.http.post<StoredPlan>('/api/plans', { name, reach, from });
+  plans(): Observable<PlanSummary[]> {
+    return this.http.get<PlanSummary[]>('/api/plans');
+  }
+
+  createPlan(name: string, reach: Reach, from: string, as: PlanBeginning): Observable<StoredPlan> {
+    return this.http.post<StoredPlan>('/api/plans', { name, reach, from, as });
   }
 
   readPlan(id: string): Observable<StoredPlan> {
     return this.http.get<StoredPlan>(`/api/plans/${id}`);
   }
 
-  savePlan(plan: Plan, version: number): Observable<StoredPlan> {
+  savePlan(plan: PlanDocument, version: number): Observable<StoredPlan> {
     return this.http.put<StoredPlan>(`/api/plans/${plan.id}`, { plan, version });
   }
 
-  discardPlan(id: string): Observable<void> {
-    return this.http.delete<void>(`/api/plans/${id}`);
+  rebasePlan(id: string, base: string | null, keep: HeirsFate, version: number): Observable<StoredPlan> {
+    return this.http.put<StoredPlan>(`/api/plans/${id}/base`, { base, keep, version });
   }
 
-  planChanges(id: string): Observable<PlanChanges> {
-    return this.http.get<PlanChanges>(`/api/plans/${id}/changes`);
+  notePlan(id: string, note: string): Observable<StoredPlan> {
+    return this.http.put<StoredPlan>(`/api/plans/${id}/note`, { note });
   }
 
-  publishPlan(id: string, version: number, note: string): Observable<EditionSummary> {
-    return this.http.post<EditionSummary>(`/api/plans/${id}/publish`, { version, note });
+  /** Says that somebody has the plan open; answers with the names of the others who have. */
+  bePresent(id: string): Observable<readonly string[]> {
+    return this.http.post<readonly string[]>(`/api/plans/${id}/presence`, {});
   }
 
-  preview(plan: Plan, address: string): Observable<Preview> {
-    return this.http.post<Preview>('/api/preview', { plan, address });
+  planWithdrawal(id: string): Observable<Withdrawal> {
+    return this.http.get<Withdrawal>(`/api/plans/${id}/withdrawal`);
+  }
+
+  removePlan(
+    id: string,
+    standing: 'aside' | 'deleted',
+    heirs: HeirsFate | null,
+  ): Observable<{ edition: EditionSummary | null }> {
+    return this.http.post<{ edition: EditionSummary | null }>(`/api/plans/${id}/removal`, {
+      standing,
+      heirs,
+    });
+  }
+
+  restorePlan(id: string): Observable<StoredPlan> {
+    return this.http.post<StoredPlan>(`/api/plans/${id}/restore`, {});
+  }
+
+  publicationChanges(plans: readonly string[]): Observable<PlanChanges> {
+    return this.http.post<PlanChanges>('/api/publications/changes', { plans });
+  }
+
+  publishPlans(plans: readonly DraftVersion[], note: string): Observable<EditionSummary> {
+    return this.http.post<EditionSummary>('/api/publications', { plans, note });
+  }
+
+  /** The page that a draft makes, as a shopper sees it: now, or at another moment. */
+  preview(plan: PlanDocument, address: string, seen: SeenAs = {}): Observable<Preview> {
+    return this.http.post<Preview>('/api/preview', { plan, address, ...seen });
   }
 
   /** What shoppers see at an address. */
@@ -160,8 +216,102 @@ export class Api {
     return this.http.get<EditionSummary[]>('/api/editions');
   }
 
-  publishEdition(number: number, note: string): Observable<EditionSummary> {
-    return this.http.post<EditionSummary>(`/api/editions/${number}/publish`, { note });
+  compareEditions(from: number, to: number): Observable<EditionComparison> {
+    return this.http.get<EditionComparison>(`/api/editions/${from}/compared/${to}`);
+  }
+
+  /** Publishes what an edition held again: all of it, or some plans only. */
+  publishEdition(number: number, plans: readonly string[] | null): Observable<EditionSummary> {
+    return this.http.post<EditionSummary>(`/api/editions/${number}/publish`, { note: '', plans });
+  }
+
+  people(): Observable<User[]> {
+    return this.http.get<User[]>('/api/people');
+  }
+
+  addPerson(person: { name: string; email: string; password: string; role: Role }): Observable<User> {
+    return this.http.post<User>('/api/people', person);
+  }
+
+  changeRole(id: number, role: Role): Observable<User> {
+    return this.http.put<User>(`/api/people/${id}/role`, { role });
+  }
+
+  settings(): Observable<ShopSettings> {
+    return this.http.get<ShopSettings>('/api/settings');
+  }
+
+  changeSettings(settings: ShopSettings): Observable<ShopSettings> {
+    return this.http.put<ShopSettings>('/api/settings', settings);
+  }
+
+  publicationRequests(): Observable<PublicationRequest[]> {
+    return this.http.get<PublicationRequest[]>('/api/publications/requests');
+  }
+
+  askToPublish(plans: readonly DraftVersion[], note: string): Observable<PublicationRequest> {
+    return this.http.post<PublicationRequest>('/api/publications/requests', { plans, note });
+  }
+
+  approveRequest(id: number): Observable<EditionSummary> {
+    return this.http.post<EditionSummary>(`/api/publications/requests/${id}/approve`, {});
+  }
+
+  declineRequest(id: number, words: string): Observable<PublicationRequest> {
+    return this.http.post<PublicationRequest>(`/api/publications/requests/${id}/decline`, { words });
+  }
+
+  /** A hundred entries of the record, older than one of them where that is given. */
+  activity(subject: string | null, before: number | null): Observable<ActivityEntry[]> {
+    return this.http.get<ActivityEntry[]>('/api/activity', {
+      params: { ...(subject !== null && { subject }), ...(before !== null && { before }) },
+    });
+  }
+
+  redirects(): Observable<StoredRedirect[]> {
+    return this.http.get<StoredRedirect[]>('/api/redirects');
+  }
+
+  createRedirect(redirect: Redirect): Observable<StoredRedirect> {
+    return this.http.post<StoredRedirect>('/api/redirects', redirect);
+  }
+
+  saveRedirect(id: number, redirect: Redirect): Observable<StoredRedirect> {
+    return this.http.put<StoredRedirect>(`/api/redirects/${id}`, redirect);
+  }
+
+  deleteRedirect(id: number): Observable<void> {
+    return this.http.delete<void>(`/api/redirects/${id}`);
+  }
+
+  testRedirect(path: string): Observable<Way> {
+    return this.http.get<Way>('/api/redirects/test', { params: { path } });
+  }
+
+  importRedirects(csv: string): Observable<RedirectImport> {
+    return this.http.post<RedirectImport>('/api/redirects/import', { csv });
+  }
+
+  importPlans(file: PlanFile, mapping: Readonly<Record<string, string | null>>): Observable<PlanImport> {
+    return this.http.post<PlanImport>('/api/import/plans', { file, mapping });
+  }
+
+  campaigns(): Observable<Campaign[]> {
+    return this.http.get<Campaign[]>('/api/campaigns');
+  }
+
+  createCampaign(
+    wish: CampaignTimes & { name: string; plans: readonly DraftVersion[] },
+  ): Observable<Campaign> {
+    return this.http.post<Campaign>('/api/campaigns', wish);
+  }
+
+  moveCampaign(id: string, times: CampaignTimes): Observable<Campaign> {
+    return this.http.put<Campaign>(`/api/campaigns/${id}`, times);
+  }
+
+  endCampaign(id: string): Observable<Campaign> {
+    return this.http.post<Campaign>(`/api/campaigns/${id}/end`, {});
   }
 
   importCatalogue(file: File, dryRun: boolean, mapping: ImportMapping): Observable<Job> {

@@ -1,7 +1,7 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { describe, expect, it } from 'vitest';
 import type { Problem } from '@fond/contract';
-import { isKind, mayPass, toProblem } from './problem';
+import { failureOf, isKind, mayPass, toProblem } from './problem';
 
 const told: Problem = { type: '/problems/newer-draft', title: 'Newer', status: 409, detail: 'By Ines' };
 
@@ -34,5 +34,14 @@ describe('what a problem means', () => {
   it('may pass by waiting only where the server or its database is away', () => {
     expect(mayPass(told)).toBe(false);
     expect(mayPass({ ...told, status: 503 })).toBe(true);
+  });
+});
+
+describe('failureOf', () => {
+  it('is the problem that a resource wraps, and null while nothing has failed', () => {
+    const problem = { type: '/problems/not-found', title: 'Nothing', status: 404, detail: 'Gone.' };
+    expect(failureOf(undefined)).toBeNull();
+    expect(failureOf(new Error('wrapped', { cause: problem }))).toEqual(problem);
+    expect(failureOf(new TypeError('x is not a function'))!.title).toBe('Something went wrong here');
   });
 });

@@ -33,6 +33,10 @@ export function toProblem(error: unknown): Problem {
   };
 }
 
+/** What a resource failed with; it wraps whatever is no `Error`, as problems are. Null while nothing has failed. */
+export const failureOf = (error: Error | undefined): Problem | null =>
+  error ? toProblem(error.cause ?? error) : null;
+
 export const isKind = (problem: Problem, name: ProblemName): boolean => problem.type === `/problems/${name}`;
 
 /** Whether waiting and trying again can help. */

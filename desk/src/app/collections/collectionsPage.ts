@@ -32,7 +32,7 @@ type Newer = Problem & { theirs: StoredCollection };
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ClauseList, MatButtonModule, MatProgressBarModule, NamedProducts, RouterLink],
   templateUrl: './collectionsPage.html',
-  styleUrls: ['../shell/listPage.scss', './collectionsPage.scss'],
+  styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss', './collectionsPage.scss'],
 })
 export class CollectionsPage {
   private readonly api = inject(Api);

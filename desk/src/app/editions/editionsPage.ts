@@ -1,141 +1,53 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatMenuModule } from '@angular/material/menu';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSnackBar } from '@angular/material/snack-bar';
+import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { EditionSummary, Problem } from '@fond/contract';
+import type { EditionSummary, NamedPlan, Problem } from '@fond/contract';
 import { Api } from '../api/api';
 import { FloorActions } from '../floor/floor.actions';
+import { CampaignCalendar } from './campaignCalendar';
+import { EditionCompare } from './editionCompare';
 
-/** Everything that was ever published; any of it can be published again. */
+/** Everything that was ever published, and what is scheduled; any of it can be compared and published again. */
 @Component({
   selector: 'desk-editions',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DatePipe, MatButtonModule, MatProgressBarModule],
-  template: `
-    @if (busy()) {
-      <mat-progress-bar mode="indeterminate" aria-label="Working" />
-    }
-    <div class="page">
-      <h1>Editions</h1>
-      <p class="lead">
-        An edition is what was published at one moment. It never changes; publishing an earlier one again
-        makes a new edition with the same content.
-      </p>
-      @if (problem(); as told) {
-        <div class="trouble" role="alert">
-          <strong>{{ told.title }}</strong> {{ told.detail }}
-          <button mat-button type="button" (click)="load()">Try again</button>
-        </div>
-      }
-      <table>
-        <thead>
-          <tr>
-            <th scope="col" class="number">Edition</th>
-            <th scope="col">Published</th>
-            <th scope="col">By</th>
-            <th scope="col">Note</th>
-            <th scope="col">Plans</th>
-            <th scope="col"><span class="unseen">Actions</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (edition of editions(); track edition.number) {
-            <tr [class.live]="edition.live">
-              <th scope="row" class="number figures">{{ edition.number }}</th>
-              <td class="figures">{{ edition.publishedAt | date: 'EEE d MMM y, HH:mm' }}</td>
-              <td>{{ edition.publishedBy }}</td>
-              <td>{{ edition.note }}</td>
-              <td class="plans">{{ names(edition) }}</td>
-              <td class="action">
-                @if (edition.live) {
-                  <span class="state">● live</span>
-                } @else {
-                  <button mat-button type="button" [disabled]="busy()" (click)="again(edition)">
-                    Publish again
-                  </button>
-                }
-              </td>
-            </tr>
-          }
-        </tbody>
-      </table>
-    </div>
-  `,
-  styles: `
-    .page {
-      max-width: 1180px;
-      margin: 0 auto;
-      padding: 18px 24px 60px;
-    }
-    h1 {
-      font: 600 34px/1 var(--condensed);
-      margin: 0;
-    }
-    .lead {
-      max-width: 70ch;
-      margin: 6px 0 18px;
-      color: var(--quiet);
-    }
-    table {
-      width: 100%;
-      border-collapse: collapse;
-      background: var(--sheet);
-    }
-    th,
-    td {
-      padding: 6px 12px;
-      text-align: start;
-      border-bottom: 1px solid var(--hairline);
-      height: 42px;
-    }
-    thead th {
-      height: auto;
-      color: var(--quiet);
-      font-weight: 500;
-      background: var(--ground);
-      border-bottom: 2px solid var(--ink);
-    }
-    .number {
-      width: 80px;
-      text-align: end;
-    }
-    tbody th {
-      font: 600 20px/1 var(--condensed);
-    }
-    .plans {
-      color: var(--quiet);
-    }
-    .action {
-      text-align: end;
-      white-space: nowrap;
-    }
-    .state {
-      padding-inline-end: 12px;
-      color: var(--moss);
-      font-weight: 600;
-    }
-    .live th,
-    .live td {
-      box-shadow: inset 0 -3px var(--moss);
-    }
-  `,
+  imports: [DatePipe, MatButtonModule, MatMenuModule, MatProgressBarModule, CampaignCalendar, EditionCompare],
+  templateUrl: './editionsPage.html',
+  styleUrls: ['../shell/sheet.scss', './editionsPage.scss'],
 })
 export class EditionsPage {
   private readonly api = inject(Api);
   private readonly store = inject(Store);
+  private readonly router = inject(Router);
   private readonly messages = inject(MatSnackBar);
+
+  /** From the address: `calendar` or the list, and the two editions that are compared, as `3,7`. */
+  readonly view = input<string>();
+  readonly compare = input<string>();
+
   protected readonly editions = signal<readonly EditionSummary[]>([]);
   protected readonly busy = signal(false);
   protected readonly problem = signal<Problem | null>(null);
+  /** The edition that another one is to be compared with. */
+  protected readonly first = signal<number | null>(null);
+  protected readonly pair = computed(() => {
+    const numbers = (this.compare() ?? '').split(',').map(Number);
+    return numbers.length === 2 && numbers.every(Number.isInteger)
+      ? { from: Math.min(...numbers), to: Math.max(...numbers) }
+      : null;
+  });
 
   constructor() {
     this.load();
   }
 
-  protected names(edition: EditionSummary): string {
-    return edition.plans.map((plan) => plan.name).join(', ');
+  protected names(plans: readonly NamedPlan[]): string {
+    return plans.map((plan) => plan.name).join(', ');
   }
 
   protected load(): void {
@@ -150,17 +62,34 @@ export class EditionsPage {
     });
   }
 
+  protected show(queryParams: { view?: string | null; compare?: string | null }): void {
+    void this.router.navigate([], { queryParams, queryParamsHandling: 'merge' });
+  }
+
+  /** The first choice waits for the second. */
+  protected choose(edition: EditionSummary): void {
+    const first = this.first();
+    if (first === null || first === edition.number) {
+      this.first.set(first === null ? edition.number : null);
+      return;
+    }
+    this.first.set(null);
+    this.show({ compare: `${first},${edition.number}` });
+  }
+
   /** Undoable rather than asked about: what was live is one click away. */
-  protected again(edition: EditionSummary): void {
+  protected again(edition: EditionSummary, plans: readonly NamedPlan[] | null = null): void {
     const before = this.editions().find(({ live }) => live);
     this.busy.set(true);
-    this.api.publishEdition(edition.number, '').subscribe({
+    const ids = plans?.map(({ id }) => id) ?? null;
+    this.api.publishEdition(edition.number, ids).subscribe({
       next: (published) => {
         this.store.dispatch(FloorActions.shopChanged());
         this.load();
+        const what = plans ? this.names(plans) : 'what it held';
         this.messages
           .open(
-            `Edition ${published.number} is live, with what edition ${edition.number} held.`,
+            `Edition ${published.number} is live, with ${what} as in edition ${edition.number}.`,
             before ? 'Undo' : 'OK',
           )
           .onAction()

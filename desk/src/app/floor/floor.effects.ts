@@ -28,7 +28,7 @@ const makePlan = createEffect(
     actions.pipe(
       ofType(FloorActions.ownPlanAsked),
       exhaustMap(({ name, reach, from, aisle }) =>
-        api.createPlan(name, reach, from).pipe(
+        api.createPlan(name, reach, from, 'heir').pipe(
           mapResponse({
             next: (stored) => FloorActions.ownPlanMade({ stored, aisle }),
             error: (problem: Problem) => FloorActions.ownPlanFailed({ problem }),
@@ -44,7 +44,8 @@ const openPlan = createEffect(
     actions.pipe(
       ofType(FloorActions.ownPlanMade),
       tap(
-        ({ stored, aisle }) => void router.navigate(['/plans', stored.plan.id], { queryParams: { aisle } }),
+        ({ stored, aisle }) =>
+          void router.navigate(['/plans', stored.document.id], { queryParams: { aisle } }),
       ),
     ),
   { functional: true, dispatch: false },

@@ -11,7 +11,7 @@ import { floorFeature, type FloorState } from './floor.feature';
 
 const floor = { aisles: [], plans: [], products: 7, edition: { number: 2 } } as unknown as Floor;
 const away: Problem = { type: '/problems/database-away', title: 'Away', status: 503, detail: '' };
-const made = { plan: { id: 'kettles' } } as unknown as StoredPlan;
+const made = { document: { id: 'kettles' } } as unknown as StoredPlan;
 const asked = FloorActions.ownPlanAsked({
   name: 'Kettles',
   reach: { include: [], exclude: [] },
@@ -75,7 +75,7 @@ describe('an aisle’s own plan', () => {
 
   it('is made from the one that serves it now, and opened at that aisle', () => {
     actions.next(asked);
-    expect(api.createPlan).toHaveBeenCalledWith('Kettles', { include: [], exclude: [] }, 'house');
+    expect(api.createPlan).toHaveBeenCalledWith('Kettles', { include: [], exclude: [] }, 'house', 'heir');
     expect(seen).toEqual([FloorActions.ownPlanMade({ stored: made, aisle: '/kettles' })]);
     actions.next(seen[0]);
     expect(router.navigate).toHaveBeenCalledWith(['/plans', 'kettles'], {

@@ -4,17 +4,20 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
-import { MatMenuModule } from '@angular/material/menu';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSelectModule } from '@angular/material/select';
-import { MatTooltipModule } from '@angular/material/tooltip';
+import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { FloorAisle } from '@fond/contract';
+import type { FloorAisle, PlanSummary, Problem } from '@fond/contract';
+import { Api } from '../api/api';
 import { whyWords } from '../plans/brief/reachWords';
 import { FloorActions } from './floor.actions';
 import { floorFeature } from './floor.feature';
+import { FloorMap } from './floorMap';
 import { floorLines, reachFor } from './floorTree';
+import { planColours } from './planColours';
+import { WhyAisle } from './whyAisle';
 
 const KIND_WORDS = {
   front: 'Front',
@@ -34,10 +37,10 @@ const KIND_WORDS = {
     MatFormFieldModule,
     MatIconModule,
     MatInputModule,
-    MatMenuModule,
     MatProgressBarModule,
     MatSelectModule,
-    MatTooltipModule,
+    FloorMap,
+    WhyAisle,
   ],
   templateUrl: './floorPage.html',
   styleUrl: './floorPage.scss',
@@ -45,9 +48,14 @@ const KIND_WORDS = {
 export class FloorPage {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
+  private readonly api = inject(Api);
+  private readonly messages = inject(MatSnackBar);
   /** Filters stand in the address, so that a view of the floor can be shared. */
   readonly q = input<string>();
   readonly plan = input<string>();
+  readonly view = input<string>();
+  /** The aisle whose reasons are open. */
+  readonly why = input<string>();
 
   protected readonly floor = this.store.selectSignal(floorFeature.selectFloor);
   protected readonly loading = this.store.selectSignal(floorFeature.selectLoading);
@@ -61,6 +69,19 @@ export class FloorPage {
       this.folded(),
     ),
   );
+  protected readonly opened = computed(() => this.why() ?? null);
+  protected readonly openPlans = computed(() =>
+    (this.floor()?.plans ?? []).filter(({ standing }) => standing === 'open'),
+  );
+  protected readonly away = computed(() =>
+    (this.floor()?.plans ?? []).filter(({ standing }) => standing !== 'open'),
+  );
+  /** Ids of the live plans whose drafts differ, where several could be published together. */
+  protected readonly differing = computed(() => {
+    const changed = this.openPlans().filter(({ changed: differs }) => differs);
+    return changed.length > 1 ? changed.map(({ id }) => id).join(',') : null;
+  });
+  private readonly colours = computed(() => planColours(this.openPlans()));
   protected readonly counts = computed(() => {
     const aisles = this.floor()?.aisles ?? [];
     return {
@@ -75,7 +96,7 @@ export class FloorPage {
     if (this.floor()) this.store.dispatch(FloorActions.shopChanged());
   }
 
-  protected why(aisle: FloorAisle): string {
+  protected reason(aisle: FloorAisle): string {
     return aisle.why ? whyWords(aisle.why, aisle, this.floor()?.aisles ?? []) : 'no plan reaches it';
   }
 
@@ -83,11 +104,48 @@ export class FloorPage {
     return aisle.others.map((other) => other.name).join(', ');
   }
 
-  protected filter(change: { q?: string; plan?: string | null }): void {
-    const queryParams = { q: this.q() ?? null, plan: this.plan() ?? null, ...change };
+  protected leavers(aisle: FloorAisle): string {
+    return aisle.leftOut.map(({ name }) => name).join(', ');
+  }
+
+  protected colour(id: string): string {
+    return this.colours().get(id) ?? 'transparent';
+  }
+
+  protected filter(change: {
+    q?: string;
+    plan?: string | null;
+    view?: string | null;
+    why?: string | null;
+  }): void {
+    const { q, ...rest } = change;
     void this.router.navigate([], {
-      queryParams: { q: queryParams.q || null, plan: queryParams.plan },
+      queryParams: q === undefined ? rest : { ...rest, q: q || null },
+      queryParamsHandling: 'merge',
       replaceUrl: true,
+    });
+  }
+
+  protected open(aisle: FloorAisle): void {
+    this.filter({ why: this.opened() === aisle.key ? null : aisle.key });
+  }
+
+  /** From the map to the aisle's reasons in the list. */
+  protected reveal(key: string): void {
+    this.filter({ view: null, why: key, plan: null, q: '' });
+    requestAnimationFrame(() => document.querySelector('.reasons')?.scrollIntoView({ block: 'center' }));
+  }
+
+  protected restore(plan: PlanSummary): void {
+    this.api.restorePlan(plan.id).subscribe({
+      next: () => {
+        this.store.dispatch(FloorActions.shopChanged());
+        this.messages
+          .open(`“${plan.name}” is back as a draft. It serves aisles once you publish it.`, 'Open it')
+          .onAction()
+          .subscribe(() => void this.router.navigate(['/plans', plan.id]));
+      },
+      error: (problem: Problem) => this.messages.open(`${problem.title}. ${problem.detail}`, 'OK'),
     });
   }
 

@@ -15,6 +15,7 @@ function aisle(key: string, title: string, parent: string | null, plan = 'house'
     plan: { id: plan, name: plan },
     why: { kind: 'everything' },
     others: [],
+    leftOut: [],
     disputed: false,
     publishedAt: null,
   };

@@ -59,3 +59,7 @@ export function reachFor(aisle: FloorAisle): Reach {
       : [{ kind: 'aisle' as const, aisle: aisle.key }];
   return { include, exclude: [] };
 }
+
+/** Whether a reach was made for an aisle and means nothing else: it is what `reachFor` makes. */
+export const leavesAlone = (reach: Reach, aisle: FloorAisle): boolean =>
+  JSON.stringify(reach) === JSON.stringify(reachFor(aisle));

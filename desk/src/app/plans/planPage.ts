@@ -1,4 +1,3 @@
-import { DatePipe } from '@angular/common';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -9,17 +8,24 @@ import {
   untracked,
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatDialog } from '@angular/material/dialog';
 import { MatIconModule } from '@angular/material/icon';
+import { MatMenuModule } from '@angular/material/menu';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { MatSnackBar } from '@angular/material/snack-bar';
 import { MatTooltipModule } from '@angular/material/tooltip';
+import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { filter, take } from 'rxjs';
+import type { PlanBeginning, Problem } from '@fond/contract';
 import { HOUSE_PLAN_ID } from '@fond/core';
+import { Api } from '../api/api';
+import { FloorActions } from '../floor/floor.actions';
 import { floorFeature } from '../floor/floor.feature';
 import { Brief } from './brief/brief';
 import { firstAisle } from './firstAisle';
+import { MergeDrafts } from './mergeDrafts';
 import { PlanView } from './planView';
-import { PublishDialog } from './publishDialog';
+import { Presence } from './presence';
 import { PlanActions } from './state/plan.actions';
 import { planFeature, type Saving } from './state/plan.feature';
 import { PlanEditor } from './state/planEditor';
@@ -41,13 +47,15 @@ const SAVING_WORDS: Readonly<Record<Saving, string>> = {
   providers: [PlanView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    DatePipe,
     MatButtonModule,
     MatIconModule,
+    MatMenuModule,
     MatProgressBarModule,
     MatTooltipModule,
     Brief,
+    MergeDrafts,
     PageWindow,
+    Presence,
     TallyStrip,
   ],
   templateUrl: './planPage.html',
@@ -56,7 +64,12 @@ const SAVING_WORDS: Readonly<Record<Saving, string>> = {
 })
 export class PlanPage {
   private readonly store = inject(Store);
-  private readonly dialog = inject(MatDialog);
+  private readonly api = inject(Api);
+  private readonly router = inject(Router);
+  private readonly messages = inject(MatSnackBar);
+  private readonly stored$ = this.store
+    .select(planFeature.selectSaving)
+    .pipe(filter((saving) => saving === 'saved'));
   private readonly editor = inject(PlanEditor);
   /** From the address: the plan, and the aisle in the window. */
   readonly id = input.required<string>();
@@ -71,6 +84,7 @@ export class PlanPage {
   protected readonly theirs = this.store.selectSignal(planFeature.selectTheirs);
   protected readonly restored = this.store.selectSignal(planFeature.selectRestored);
   protected readonly version = this.store.selectSignal(planFeature.selectVersion);
+  protected readonly standing = this.store.selectSignal(planFeature.selectStanding);
   protected readonly live = this.store.selectSignal(planFeature.selectLive);
   protected readonly differs = this.store.selectSignal(planFeature.selectDiffersFromLive);
   protected readonly published = this.store.selectSignal(planFeature.selectPublished);
@@ -138,27 +152,41 @@ export class PlanPage {
     this.store.dispatch(PlanActions.redone());
   }
 
-  protected takeTheirs(): void {
-    this.store.dispatch(PlanActions.theirsTaken({ at: Date.now() }));
-  }
-
-  protected keepMine(): void {
-    this.store.dispatch(PlanActions.mineKept());
-  }
-
-  protected discard(): void {
-    this.store.dispatch(PlanActions.discardAsked());
+  /** Copies the plan as it is into one of its own, which nobody is served yet. */
+  protected duplicate(as: PlanBeginning): void {
+    const plan = this.plan();
+    if (!plan) return;
+    const name = as === 'copy' ? `Copy of ${plan.name}` : `On ${plan.name}`;
+    this.api.createPlan(name.slice(0, 80), { include: [], exclude: [] }, plan.id, as).subscribe({
+      next: ({ document }) => {
+        this.store.dispatch(FloorActions.shopChanged());
+        void this.router.navigate(['/plans', document.id], { queryParams: { open: 'reach' } });
+      },
+      error: (problem: Problem) => this.messages.open(`${problem.title}. ${problem.detail}`, 'OK'),
+    });
   }
 
   protected again(): void {
     this.store.dispatch(PlanActions.opened({ id: this.id(), address: this.address() }));
   }
 
+  /** Publishing is told on a page of its own, once the draft is stored. */
   protected publish(): void {
-    this.store.dispatch(PlanActions.publishingAsked());
-    this.dialog
-      .open(PublishDialog, { width: '620px', autoFocus: 'dialog' })
-      .afterClosed()
-      .subscribe(() => this.store.dispatch(PlanActions.publishingClosed()));
+    this.store.dispatch(PlanActions.savingHurried());
+    this.stored$.pipe(take(1)).subscribe(() => {
+      const queryParams = { plans: this.id(), aisle: this.address().split('?')[0] };
+      void this.router.navigate(['/publish'], { queryParams });
+    });
+  }
+
+  protected haveBack(): void {
+    this.api.restorePlan(this.id()).subscribe({
+      next: (stored) => this.store.dispatch(PlanActions.storedAnew({ stored })),
+      error: (problem: Problem) => this.messages.open(`${problem.title}. ${problem.detail}`, 'OK'),
+    });
+  }
+
+  protected leave(): void {
+    void this.router.navigate(['/plans', this.id(), 'leave']);
   }
 }

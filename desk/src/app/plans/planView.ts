@@ -1,8 +1,9 @@
 import { inject, Injectable, linkedSignal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, type ParamMap } from '@angular/router';
+import { PARTS } from './brief/sentences';
 
-export const SLIP_NAMES = ['reach', 'frame', 'range', 'order', 'grid', 'facets', 'card', 'related'] as const;
+export const SLIP_NAMES = ['base', ...PARTS] as const;
 export type SlipName = (typeof SLIP_NAMES)[number];
 
 /** What of a plan is looked at: the open slip, and whether the shelf is being arranged. Both stand in the address. */

@@ -35,7 +35,7 @@ interface Draft {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ClauseList, MatButtonModule, MatProgressBarModule, NamedProducts, PublishRange, RouterLink],
   templateUrl: './rangesPage.html',
-  styleUrl: '../shell/listPage.scss',
+  styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss'],
 })
 export class RangesPage {
   private readonly store = inject(Store);

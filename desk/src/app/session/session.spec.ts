@@ -9,7 +9,10 @@ import { SessionActions } from './session.actions';
 import { sessionEffects } from './session.effects';
 import { sessionFeature, type SessionState } from './session.feature';
 
-const session: Session = { user: { id: 1, name: 'Ines', email: 'ines@pellmere.example' }, csrfToken: 't' };
+const session: Session = {
+  user: { id: 1, name: 'Ines', email: 'ines@pellmere.example', role: 'owner' },
+  csrfToken: 't',
+};
 const refused: Problem = { type: '/problems/sign-in-refused', title: 'Wrong', status: 401, detail: '' };
 const asked = SessionActions.signInAsked({ email: 'a@b.example', password: 'x', returnTo: '/plans/p' });
 

@@ -24,6 +24,17 @@ interface Target {
 const SCREENS: readonly Target[] = [
   { kind: 'Screen', name: 'Floor', detail: 'All aisles', commands: ['/floor'] },
   { kind: 'Screen', name: 'Editions', detail: 'What was published', commands: ['/editions'] },
+  {
+    kind: 'Screen',
+    name: 'Calendar',
+    detail: 'What is scheduled',
+    commands: ['/editions'],
+    query: { view: 'calendar' },
+  },
+  { kind: 'Screen', name: 'Publish', detail: 'Drafts that differ from what is live', commands: ['/publish'] },
+  { kind: 'Screen', name: 'Import plans', detail: 'Read a file of plans', commands: ['/floor/import'] },
+  { kind: 'Screen', name: 'Redirects', detail: 'Addresses that lead to others', commands: ['/redirects'] },
+  { kind: 'Screen', name: 'People', detail: 'Roles, approval, the record', commands: ['/people'] },
   { kind: 'Screen', name: 'Catalogue in', detail: 'Read a product file', commands: ['/catalogue/import'] },
 ];
 

@@ -80,6 +80,8 @@ export class Shell {
     { path: '/ranges', name: 'Ranges' },
     { path: '/collections', name: 'Collections' },
     { path: '/editions', name: 'Editions' },
+    { path: '/redirects', name: 'Redirects' },
+    { path: '/people', name: 'People' },
     { path: '/catalogue/import', name: 'Catalogue in' },
   ];
 

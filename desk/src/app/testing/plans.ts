@@ -6,16 +6,23 @@ export const plan: Plan = {
   id: 'p',
   name: 'Pans',
   reach: { include: [], exclude: [] },
+  rank: 0,
   fixtures: startingFixtures([], []),
   related: null,
 };
 
 export const stored = (version: number, document = plan, live: Plan | null = plan): StoredPlan => ({
+  document,
   plan: document,
+  bases: [],
+  heirs: [],
   version,
+  standing: 'open',
+  note: '',
   updatedAt: '2026-01-01T00:00:00.000Z',
   updatedBy: 'Ines Marlow',
   live,
+  liveDocument: live,
 });
 
 export const vocabulary: Vocabulary = {

@@ -8,31 +8,37 @@ import {
   viewChild,
 } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { HOUSE_PLAN_ID, listed, sayRange } from '@fond/core';
+import { HOUSE_PLAN_ID } from '@fond/core';
 import { RangeVocabulary } from '../../ranges/rangeNames';
 import { floorFeature } from '../../floor/floor.feature';
 import { planFeature } from '../state/plan.feature';
 import { PlanActions } from '../state/plan.actions';
 import { PlanView, type SlipName } from '../planView';
 import { PlanEditor } from '../state/planEditor';
+import { PlanOrigin } from '../state/planOrigin';
+import { BaseSlip } from './baseSlip';
 import { CardSlip } from './cardSlip';
 import { FacetsSlip } from './facetsSlip';
 import { FrameSlip } from './frameSlip';
 import { GridSlip } from './gridSlip';
 import { OrderSlip } from './orderSlip';
+import { OriginStrip } from './originStrip';
+import { PlanNote } from './planNote';
 import { RangeSlip } from './rangeSlip';
 import { ReachSlip } from './reachSlip';
 import { RelatedSlip } from './relatedSlip';
-import { reachWords } from './reachWords';
+import { sentencesOf, type BriefWords, type PartName } from './sentences';
 import { Word } from './word';
-import { elementWords, facetWords, FIXTURE_WORDS, orderWords, pageSizeWords, shortList } from './words';
 
 /** Everything that can be set, by the words people look for. */
 const SETTINGS: readonly { name: string; slip: SlipName }[] = [
+  { name: 'Builds on: base, own settings, hand back', slip: 'base' },
+  { name: 'Rank among plans that claim the same aisles', slip: 'reach' },
   { name: 'Reach: which aisles the plan serves', slip: 'reach' },
   { name: 'Except: aisles that are left out', slip: 'reach' },
   { name: 'Fixtures on the page: breadcrumb, title, description', slip: 'frame' },
   { name: 'Category navigation: counts, empty categories', slip: 'frame' },
+  { name: 'Shown when: days, widths, first page, filters, languages, share of shoppers', slip: 'frame' },
   { name: 'Range: which products', slip: 'range' },
   { name: 'Clauses: on sale, in stock, price, attributes, new', slip: 'range' },
   { name: 'Main category or any, categories below', slip: 'range' },
@@ -61,7 +67,20 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
 @Component({
   selector: 'desk-brief',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CardSlip, FacetsSlip, FrameSlip, GridSlip, OrderSlip, RangeSlip, ReachSlip, RelatedSlip, Word],
+  imports: [
+    BaseSlip,
+    OriginStrip,
+    PlanNote,
+    CardSlip,
+    FacetsSlip,
+    FrameSlip,
+    GridSlip,
+    OrderSlip,
+    RangeSlip,
+    ReachSlip,
+    RelatedSlip,
+    Word,
+  ],
   templateUrl: './brief.html',
   styleUrl: './brief.scss',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -77,6 +96,7 @@ export class Brief {
   private readonly finder = viewChild<ElementRef<HTMLInputElement>>('finder');
 
   private readonly view = inject(PlanView);
+  protected readonly origin = inject(PlanOrigin);
   protected readonly open = this.view.open;
   protected readonly sought = signal('');
   protected readonly settings = computed(() => {
@@ -89,66 +109,21 @@ export class Brief {
   protected readonly house = computed(() => this.editor.plan()?.id === HOUSE_PLAN_ID);
   protected readonly serves = computed(() => this.preview()?.serves ?? null);
   protected readonly disputes = computed(() => this.preview()?.disputes ?? []);
-  protected readonly reach = computed(() =>
-    reachWords(this.editor.plan()?.reach ?? { include: [], exclude: [] }, this.floor()?.aisles ?? []),
-  );
-  protected readonly frame = computed(() =>
-    (this.editor.plan()?.fixtures ?? [])
-      .filter((fixture) => fixture.type !== 'facets' && fixture.type !== 'shelf')
-      .map((fixture) => FIXTURE_WORDS[fixture.type])
-      .join(', '),
-  );
-  protected readonly range = computed(() => {
-    const range = this.editor.shelf()?.range;
-    return range ? sayRange(range, this.vocabulary.names()) : '';
-  });
-  protected readonly order = computed(() => orderWords(this.editor.shelf()?.order.levels ?? []));
-  /** What stands out of the keys' order, in the words of the sentence. */
-  protected readonly arranged = computed(() => {
-    const order = this.editor.shelf()?.order;
-    if (!order) return '';
-    const parts = [
-      order.lift.length ? 'some lifted' : '',
-      order.sink.length ? 'some sunk' : '',
-      order.soldOutLast ? 'sold out last' : '',
-      order.spread ? 'spread out' : '',
-      order.pins.length ? `${order.pins.length} ${order.pins.length === 1 ? 'pin' : 'pins'}` : '',
-    ].filter(Boolean);
-    return parts.length ? `, with ${listed(parts, 'and')}` : '';
+  private readonly words = computed((): BriefWords => ({
+    vocabulary: this.editor.vocabulary(),
+    aisles: this.floor()?.aisles ?? [],
+    names: this.vocabulary.names(),
+    lang: this.editor.lang(),
+  }));
+  /** Every part of the plan in words. */
+  protected readonly said = computed(() => {
+    const plan = this.editor.plan();
+    return plan ? sentencesOf(plan, this.words()) : null;
   });
   protected readonly lostPins = computed(() => this.preview()?.report?.lostPins.length ?? 0);
   protected readonly choices = computed(() => {
     const others = (this.editor.shelf()?.order.choices.length ?? 1) - 1;
     return others > 0 ? `${others} other ${others === 1 ? 'way' : 'ways'}` : 'nothing else';
-  });
-  protected readonly facets = computed(() => {
-    const panel = this.editor.panel();
-    if (!panel) return null;
-    const words = panel.facets.map((choice) =>
-      facetWords(choice, this.editor.vocabulary(), this.editor.lang()),
-    );
-    return words.length ? shortList(words, 4) : 'nothing yet';
-  });
-  /** What stands below a product, after “Product pages show”. */
-  protected readonly related = computed(() => {
-    const related = this.editor.plan()?.related;
-    return related
-      ? `up to ${related.most} ${sayRange(related.range, this.vocabulary.names())}`
-      : 'nothing more';
-  });
-  protected readonly card = computed(() =>
-    shortList(
-      (this.editor.shelf()?.card ?? [])
-        .filter((element) => element.on)
-        .map((element) => elementWords(element, this.editor.vocabulary(), this.editor.lang())),
-      7,
-    ),
-  );
-  protected readonly grid = computed(() => {
-    const shelf = this.editor.shelf();
-    if (!shelf) return '';
-    const { wide, medium, narrow } = shelf.columns;
-    return `${wide} ${wide === 1 ? 'column' : 'columns'} (${medium} medium, ${narrow} narrow), ${pageSizeWords(shelf.pageSize)}`;
   });
   protected readonly rows = computed(() => {
     const tally = this.editor.tally();
@@ -167,6 +142,30 @@ export class Brief {
     ];
     return own.length ? `with ${own.join(' and ')}` : 'with gap and last row as usual';
   });
+
+  protected readonly ownWords = computed(() => {
+    const own = this.origin.own().length;
+    return this.origin.base() ? `, with ${own} ${own === 1 ? 'setting' : 'settings'} of its own` : '';
+  });
+
+  /** Whether a part comes from the base as it is; null in a plan without one. */
+  protected inherited(part: PartName): string | null {
+    const base = this.origin.base();
+    return base && !this.origin.ownIn(part).length ? this.origin.from(part, base.name) : null;
+  }
+
+  /** One key hands back what is own in a part. */
+  protected handBack(part: PartName): void {
+    const own = this.origin.ownIn(part);
+    if (own.length)
+      this.store.dispatch(
+        PlanActions.handedBack({
+          paths: own.map(({ path }) => path),
+          what: `hand back ${part}`,
+          at: Date.now(),
+        }),
+      );
+  }
 
   protected toggle(name: SlipName): void {
     this.view.show(this.open() === name ? null : name);

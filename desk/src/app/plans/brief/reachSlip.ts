@@ -1,11 +1,23 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import { Store } from '@ngrx/store';
+import { switchMap } from 'rxjs';
+import type { AisleMove, Dispute, Problem } from '@fond/contract';
 import { HOUSE_PLAN_ID, type AisleKind, type Reach, type ReachRule } from '@fond/core';
+import { Api } from '../../api/api';
+import { FloorActions } from '../../floor/floor.actions';
 import { floorFeature } from '../../floor/floor.feature';
 import { planFeature } from '../state/plan.feature';
 import { PlanEditor } from '../state/planEditor';
 import { kindWord, ruleWords } from './reachWords';
+import { Stepper } from './stepper';
+import { shortList } from './words';
+
+interface Overlap {
+  plan: Dispute['plan'];
+  aisles: readonly Dispute[];
+  titles: string;
+}
 
 type Side = keyof Reach;
 const SIDES: readonly { side: Side; legend: string; add: string }[] = [
@@ -18,7 +30,7 @@ const KINDS: readonly AisleKind[] = ['category', 'collection', 'tag', 'front', '
 @Component({
   selector: 'desk-reach-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatIconModule],
+  imports: [MatIconModule, Stepper],
   template: `
     @if (house()) {
       <p>
@@ -70,32 +82,83 @@ const KINDS: readonly AisleKind[] = ['category', 'collection', 'tag', 'front', '
           </label>
         </fieldset>
       }
-      @if (disputes().length) {
+      @if (moves(); as found) {
+        <p class="moves" role="status">
+          @if (found.gained.length) {
+            <b class="figures">+{{ found.gained.length }}</b> {{ list(found.gained) }}.
+          }
+          @if (found.lost.length) {
+            <b class="figures">−{{ found.lost.length }}</b> {{ list(found.lost) }}.
+          }
+          @if (!found.gained.length && !found.lost.length) {
+            It serves the aisles that it serves live.
+          }
+        </p>
+      }
+      @for (overlap of overlaps(); track overlap.plan.id) {
         <div class="disputes" role="status">
-          <strong>In dispute</strong>
-          <ul>
-            @for (dispute of disputes(); track dispute.path + dispute.plan.id) {
-              <li>
-                {{ dispute.title }} is claimed just as exactly by <em>{{ dispute.plan.name }}</em>
-                <button type="button" class="word" (click)="leaveOut(dispute.path)">leave it out here</button>
-              </li>
-            }
-          </ul>
+          <strong>{{ overlap.plan.name }}</strong> claims
+          {{ overlap.aisles.length === 1 ? '' : overlap.aisles.length + ' aisles' }}
+          <em>{{ overlap.titles }}</em> just as exactly.
+          <div class="ways">
+            <button type="button" class="choice" (click)="leaveOutHere(overlap)">
+              Leave {{ overlap.aisles.length === 1 ? 'it' : 'them' }} out here
+            </button>
+            <button type="button" class="choice" [disabled]="busy()" (click)="leaveOutThere(overlap)">
+              Leave {{ overlap.aisles.length === 1 ? 'it' : 'them' }} out there
+            </button>
+            <button type="button" class="choice" (click)="outrank(overlap)">
+              Take over: rank this plan higher
+            </button>
+          </div>
         </div>
       }
+      @if (told(); as words) {
+        <p class="hint" role="status">
+          {{ words }}
+        </p>
+      }
+      <desk-stepper
+        label="Rank, where plans claim an aisle alike"
+        [value]="editor.plan()?.rank ?? 0"
+        [least]="0"
+        [most]="1000"
+        (changed)="rank($event)"
+      />
     }
   `,
 })
 export class ReachSlip {
   private readonly store = inject(Store);
-  private readonly editor = inject(PlanEditor);
+  private readonly api = inject(Api);
+  protected readonly editor = inject(PlanEditor);
   private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
   private readonly preview = this.store.selectSignal(planFeature.selectPreview);
   protected readonly sides = SIDES;
   protected readonly kinds = KINDS;
   protected readonly kindWord = kindWord;
   protected readonly house = computed(() => this.editor.plan()?.id === HOUSE_PLAN_ID);
-  protected readonly disputes = computed(() => this.preview()?.disputes ?? []);
+  protected readonly moves = computed(() => {
+    const preview = this.preview();
+    return preview && { gained: preview.gained, lost: preview.lost };
+  });
+  /** Aisles in dispute by the other plan. */
+  protected readonly overlaps = computed((): Overlap[] => {
+    const byPlan = new Map<string, Dispute[]>();
+    for (const dispute of this.preview()?.disputes ?? [])
+      byPlan.set(dispute.plan.id, [...(byPlan.get(dispute.plan.id) ?? []), dispute]);
+    return [...byPlan.values()].map((aisles) => ({
+      plan: aisles[0].plan,
+      aisles,
+      titles: shortList(
+        aisles.map(({ title }) => title),
+        4,
+      ),
+    }));
+  });
+  protected readonly busy = signal(false);
+  /** What was done in the other plan. */
+  protected readonly told = signal('');
 
   /** Aisles with how deep they hang, so that a plain list can show the tree. */
   protected readonly aisles = computed(() => {
@@ -144,9 +207,48 @@ export class ReachSlip {
     this.change(side, (rules) => rules.filter((_, place) => place !== at));
   }
 
-  protected leaveOut(path: string): void {
-    const aisle = this.floor()?.aisles.find((one) => one.path === path);
-    if (aisle) this.change('exclude', (rules) => [...rules, { kind: 'aisle', aisle: aisle.key }]);
+  protected list(moves: readonly AisleMove[]): string {
+    const words = moves.map(({ title, plan }) => (plan ? `${title} (${plan.name})` : title));
+    return shortList(words, 5);
+  }
+
+  protected leaveOutHere({ aisles }: Overlap): void {
+    this.change('exclude', (rules) => [...rules, ...aisles.map(aisleRule)]);
+  }
+
+  /** The other plan's draft leaves the aisles out; both are published together then. */
+  protected leaveOutThere({ plan, aisles }: Overlap): void {
+    this.busy.set(true);
+    this.api
+      .readPlan(plan.id)
+      .pipe(
+        switchMap(({ document, version }) => {
+          const { include, exclude } = document.reach;
+          const reach = { include, exclude: [...exclude, ...aisles.map(aisleRule)] };
+          return this.api.savePlan({ ...document, reach }, version);
+        }),
+      )
+      .subscribe({
+        next: () => {
+          this.busy.set(false);
+          this.told.set(
+            `The draft of “${plan.name}” leaves ${aisles.length === 1 ? 'the aisle' : 'them'} out. Publish both together; until then the overlap stands.`,
+          );
+          this.store.dispatch(FloorActions.shopChanged());
+        },
+        error: (problem: Problem) => {
+          this.busy.set(false);
+          this.told.set(`${problem.title}. ${problem.detail}`);
+        },
+      });
+  }
+
+  protected outrank({ plan }: Overlap): void {
+    this.rank(plan.rank + 1);
+  }
+
+  protected rank(rank: number): void {
+    this.editor.edit('rank', (plan) => ({ ...plan, rank }));
   }
 
   private change(side: Side, change: (rules: readonly ReachRule[]) => readonly ReachRule[]): void {
@@ -156,6 +258,8 @@ export class ReachSlip {
     }));
   }
 }
+
+const aisleRule = ({ key }: Dispute): ReachRule => ({ kind: 'aisle', aisle: key });
 
 /** A choice of the list as a rule: `kind:tag`, `category:12`, `front`. */
 function ruleOf(choice: string): ReachRule {

@@ -1,4 +1,4 @@
-import type { FloorAisle } from '@fond/contract';
+import type { Against, FloorAisle } from '@fond/contract';
 import type { AisleKind, Reach, ReachRule } from '@fond/core';
 
 const KINDS: Readonly<Record<AisleKind, string>> = {
@@ -55,5 +55,30 @@ export function whyWords(rule: ReachRule, aisle: FloorAisle, aisles: readonly Fl
       return `category:${rule.category}` === aisle.key
         ? `made for this aisle${rule.below ? ' and all below it' : ''}`
         : `serves ${ruleWords(rule, aisles)}`;
+  }
+}
+
+const AGAINST: Readonly<Record<Against, string>> = {
+  'less-exact': 'less exact',
+  'lower-rank': 'just as exact, but of lower rank',
+  dispute: 'just as exact, and no rank settles it',
+};
+
+/** What keeps a plan that reaches an aisle from serving it. */
+export const againstWords = (against: Against): string => AGAINST[against];
+
+/** How exact the rule is by which a plan won, in words. */
+export function exactnessWords(rule: ReachRule, aisle: FloorAisle, aisles: readonly FloorAisle[]): string {
+  switch (rule.kind) {
+    case 'everything':
+      return 'no other plan reaches it';
+    case 'aisles':
+      return `it serves ${KINDS[rule.of]}, and no plan is more exact`;
+    case 'aisle':
+      return 'it names this very aisle, and nothing is more exact';
+    case 'category':
+      return `category:${rule.category}` === aisle.key
+        ? `it names this very category${rule.below ? ' and all below it' : ''}`
+        : `it serves ${ruleWords(rule, aisles)}, the nearest that a plan names`;
   }
 }

@@ -15,13 +15,20 @@ import { Directive, input, output } from '@angular/core';
     '(click)': 'pressed.emit()',
     '(keydown.enter)': 'press($event)',
     '(keydown.space)': 'press($event)',
+    '[class.inherited]': 'inherited()',
+    '(keydown.backspace)': 'handBack.emit()',
+    '(keydown.delete)': 'handBack.emit()',
   },
 })
 export class Word {
   /** Name of the slip, and of the one that is open. */
   readonly deskWord = input.required<string>();
   readonly open = input.required<string | null>();
+  /** Whether what it says comes from the base; told in another colour and slant. */
+  readonly inherited = input(false);
   readonly pressed = output();
+  /** Backspace or Delete: what is own here goes back to the base. */
+  readonly handBack = output();
 
   protected press(event: Event): void {
     event.preventDefault();

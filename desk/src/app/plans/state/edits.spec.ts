@@ -7,6 +7,7 @@ const plan: Plan = {
   id: 'p',
   name: 'P',
   reach: { include: [], exclude: [] },
+  rank: 0,
   fixtures: startingFixtures([], []),
   related: null,
 };

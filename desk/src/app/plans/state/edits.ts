@@ -1,5 +1,6 @@
 import {
   USUAL_PANEL,
+  type Condition,
   type FacetPanel,
   type Fixture,
   type FixtureType,
@@ -29,6 +30,12 @@ export const withNavigation = (plan: Plan, change: { hideEmpty?: boolean; counts
   ),
 });
 
+/** The plan with one fixture shown under another condition; null shows it always. */
+export const withWhen = (plan: Plan, id: string, when: Condition | null): Plan => ({
+  ...plan,
+  fixtures: plan.fixtures.map((fixture): Fixture => (fixture.id === id ? { ...fixture, when } : fixture)),
+});
+
 /** The list with one entry moved; out of range places leave it as it is. */
 export function moved<T>(list: readonly T[], from: number, to: number): readonly T[] {
   if (to < 0 || to >= list.length || from === to || !list[from]) return list;
@@ -50,11 +57,11 @@ export const USUAL_ORDER: readonly FixtureType[] = [
 const fresh = (type: Exclude<FixtureType, 'shelf'>): Fixture => {
   switch (type) {
     case 'navigation':
-      return { id: type, type, hideEmpty: true, counts: true };
+      return { id: type, type, when: null, hideEmpty: true, counts: true };
     case 'facets':
-      return { id: type, type, ...USUAL_PANEL, facets: [] };
+      return { id: type, type, when: null, ...USUAL_PANEL, facets: [] };
     default:
-      return { id: type, type };
+      return { id: type, type, when: null };
   }
 };
 

@@ -1,14 +1,22 @@
 import { Injectable } from '@angular/core';
-import { upgradePlan, type Plan } from '@fond/core';
+import { upgradePlan, type PlanDocument } from '@fond/core';
+import type { History, Step } from './history';
 import type { KeptDraft } from './plan.actions';
 
 const keyOf = (id: string): string => `fond:draft:${id}`;
+/** A browser keeps about five million characters for one site; a plan has some ten thousand. */
+const MOST_KEPT = 40;
 
-/** Drafts that could not be saved yet, kept in this browser so that a reload loses nothing. */
+/** Drafts with the way they came, kept in this browser: a reload loses neither an edit nor its undo. */
 @Injectable({ providedIn: 'root' })
 export class KeptDrafts {
-  keep(plan: Plan, version: number): void {
-    localStorage.setItem(keyOf(plan.id), JSON.stringify({ plan, version } satisfies KeptDraft));
+  keep(history: History<PlanDocument>, version: number, unsaved: boolean): void {
+    const { past, present, future } = history;
+    this.write({
+      history: { past: past.slice(-MOST_KEPT), present, future: future.slice(0, MOST_KEPT), last: null },
+      version,
+      unsaved,
+    });
   }
 
   forget(id: string): void {
@@ -20,13 +28,36 @@ export class KeptDrafts {
     const text = localStorage.getItem(keyOf(id));
     if (!text) return null;
     try {
-      const kept = JSON.parse(text) as KeptDraft;
-      return kept.plan.id === id && Number.isInteger(kept.version)
-        ? { plan: upgradePlan(kept.plan), version: kept.version }
-        : null;
+      const { history, version, unsaved } = JSON.parse(text) as KeptDraft;
+      if (history.present.id !== id || !Number.isInteger(version)) return null;
+      const steps = (list: readonly Step<PlanDocument>[]): Step<PlanDocument>[] =>
+        list.map(({ value, what }) => ({ value: upgradePlan(value), what }));
+      return {
+        history: {
+          past: steps(history.past),
+          present: upgradePlan(history.present),
+          future: steps(history.future),
+          last: null,
+        },
+        version,
+        unsaved,
+      };
     } catch {
       this.forget(id);
       return null;
+    }
+  }
+
+  /** Where the browser has no room for the way, it keeps at least the draft. */
+  private write(kept: KeptDraft): void {
+    const key = keyOf(kept.history.present.id);
+    try {
+      localStorage.setItem(key, JSON.stringify(kept));
+    } catch {
+      localStorage.setItem(
+        key,
+        JSON.stringify({ ...kept, history: { ...kept.history, past: [], future: [] } } satisfies KeptDraft),
+      );
     }
   }
 }

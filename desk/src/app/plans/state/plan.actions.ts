@@ -1,11 +1,14 @@
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
-import type { EditionSummary, PlanChanges, Preview, Problem, StoredPlan, Vocabulary } from '@fond/contract';
-import type { Plan, ShopModel } from '@fond/core';
+import type { EditionSummary, Preview, Problem, StoredPlan, Vocabulary } from '@fond/contract';
+import type { Plan, PlanDocument, ShopModel } from '@fond/core';
+import type { SeenAs } from '../../api/api';
+import type { History } from './history';
 
-/** An edit that this browser kept because it could not be saved before the page was left. */
+/** What this browser kept of a plan: the way it came, and whether its last edits were saved before the page was left. */
 export interface KeptDraft {
-  plan: Plan;
+  history: History<PlanDocument>;
   version: number;
+  unsaved: boolean;
 }
 
 export const PlanActions = createActionGroup({
@@ -17,6 +20,10 @@ export const PlanActions = createActionGroup({
 
     /** `what` names the setting; quick edits of one setting are one step of the history. */
     Edited: props<{ plan: Plan; what: string; at: number }>(),
+    /** What is own at a path goes back to what the base says. */
+    'Handed Back': props<{ paths: readonly (readonly string[])[]; what: string; at: number }>(),
+    /** The server has changed what the plan builds on, or how it stands. */
+    'Stored Anew': props<{ stored: StoredPlan }>(),
     Undone: emptyProps(),
     Redone: emptyProps(),
 
@@ -27,22 +34,22 @@ export const PlanActions = createActionGroup({
     'Newer Draft Found': props<{ theirs: StoredPlan }>(),
     'Theirs Taken': props<{ at: number }>(),
     'Mine Kept': emptyProps(),
+    /** Both drafts put together, over the newer one. */
+    Merged: props<{ plan: Plan; at: number }>(),
 
     'Address Chosen': props<{ address: string }>(),
+    /** The window shows the page of another moment, or another shopper's. */
+    'Seen As': props<{ seen: SeenAs }>(),
     'Live Toggled': props<{ live: boolean }>(),
     Previewed: props<{ preview: Preview }>(),
     'Live Page Loaded': props<{ model: ShopModel }>(),
     'Preview Failed': props<{ problem: Problem }>(),
     'Fixture Marked': props<{ id: string | null }>(),
 
-    'Publishing Asked': emptyProps(),
-    'Changes Counted': props<{ changes: PlanChanges }>(),
-    'Publishing Closed': emptyProps(),
-    'Publishing Confirmed': props<{ note: string }>(),
-    Published: props<{ edition: EditionSummary }>(),
-    'Publishing Failed': props<{ problem: Problem }>(),
-
-    'Discard Asked': emptyProps(),
-    Discarded: props<{ name: string }>(),
+    /** Something waits for the draft to be stored. */
+    'Saving Hurried': emptyProps(),
+    Published: props<{ edition: EditionSummary; plans: readonly string[] }>(),
+    Noted: props<{ note: string }>(),
+    'Put Away': props<{ id: string }>(),
   },
 });

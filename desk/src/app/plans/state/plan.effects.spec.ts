@@ -3,11 +3,12 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Action } from '@ngrx/store';
 import type { Actions } from '@ngrx/effects';
 import type { EditionSummary, Preview, Problem, StoredPlan } from '@fond/contract';
-import type { Plan } from '@fond/core';
+import type { Plan, PlanDocument } from '@fond/core';
 import type { Api } from '../../api/api';
 import { FloorActions } from '../../floor/floor.actions';
 import { away, plan, stored, vocabulary } from '../../testing/plans';
 import { withShelf } from './edits';
+import { edited, historyOf } from './history';
 import type { KeptDrafts } from './keptDrafts';
 import { PlanActions } from './plan.actions';
 import { planEffects } from './plan.effects';
@@ -24,15 +25,10 @@ class Bench {
   readonly api = {
     readPlan: vi.fn((_id: string): Observable<StoredPlan> => of(stored(3))),
     vocabulary: vi.fn(() => of(vocabulary)),
-    savePlan: vi.fn((document: Plan, version: number) => of(stored(version + 1, document))),
-    preview: vi.fn((_plan: Plan, _address: string) =>
-      of({ page: null, report: null, serves: 0, disputes: [] } as Preview),
+    savePlan: vi.fn((document: PlanDocument, version: number) => of(stored(version + 1, document as Plan))),
+    preview: vi.fn((_plan: PlanDocument, _address: string, _seen: object) =>
+      of({ page: null, report: null, serves: 0, disputes: [], gained: [], lost: [] } as Preview),
     ),
-    planChanges: vi.fn(() => of({ changes: [], disputes: [] })),
-    publishPlan: vi.fn((_id: string, _version: number, _note: string) =>
-      of({ number: 4 } as unknown as EditionSummary),
-    ),
-    discardPlan: vi.fn(() => of(undefined)),
     livePage: vi.fn((_address: string) => of({ kind: 'missing' } as never)),
   };
   readonly kept = { keep: vi.fn(), forget: vi.fn(), read: vi.fn((): unknown => null) };
@@ -47,14 +43,12 @@ class Bench {
       planEffects.save(actions, api, state),
       planEffects.preview(actions, api, state),
       planEffects.livePage(actions, api, state),
-      planEffects.countChanges(actions, api, state),
-      planEffects.publish(actions, api, state),
-      planEffects.discard(actions, api, kept, state),
       planEffects.floorFollows(actions),
     ];
     for (const effect of running) effect.subscribe((action) => this.dispatch(action as Action));
     planEffects.keep(actions, kept, state).subscribe();
-    planEffects.forget(actions, kept, state).subscribe();
+    planEffects.settle(actions, kept, state).subscribe();
+    planEffects.forgetPutAway(actions, kept).subscribe();
   }
 
   get now(): PlanState {
@@ -91,12 +85,13 @@ describe('opening a plan', () => {
   it('reads it with its words and shows its page, and saves nothing', () => {
     bench.open();
     expect(bench.now).toMatchObject({ loading: false, version: 3, saving: 'saved' });
-    expect(bench.api.preview).toHaveBeenCalledWith(plan, '/');
+    expect(bench.api.preview).toHaveBeenCalledWith(plan, '/', {});
     expect(bench.api.savePlan).not.toHaveBeenCalled();
   });
 
   it('brings back what this browser had kept, and saves that', () => {
-    bench.kept.read.mockReturnValue({ plan: withShelf(plan, { gap: 44 }), version: 3 });
+    const history = edited(historyOf<PlanDocument>(plan), withShelf(plan, { gap: 44 }), 'gap', 0);
+    bench.kept.read.mockReturnValue({ history, version: 3, unsaved: true });
     bench.open();
     expect(bench.now.restored).toBe(false);
     expect(bench.api.savePlan).toHaveBeenCalledWith(withShelf(plan, { gap: 44 }), 3);
@@ -116,12 +111,16 @@ describe('editing', () => {
   it('keeps each edit in this browser at once and saves a moment after the last one', () => {
     bench.dispatch(edit(10));
     bench.dispatch(edit(20));
-    expect(bench.kept.keep).toHaveBeenLastCalledWith(withShelf(plan, { gap: 20 }), 3);
+    expect(bench.kept.keep).toHaveBeenLastCalledWith(
+      expect.objectContaining({ present: withShelf(plan, { gap: 20 }) }),
+      3,
+      true,
+    );
     vi.advanceTimersByTime(499);
     expect(bench.api.savePlan).not.toHaveBeenCalled();
     vi.advanceTimersByTime(1);
     expect(bench.api.savePlan).toHaveBeenCalledExactlyOnceWith(withShelf(plan, { gap: 20 }), 3);
-    expect(bench.kept.forget).toHaveBeenCalledWith('p');
+    expect(bench.kept.keep).toHaveBeenLastCalledWith(bench.now.history, 4, false);
   });
 
   it('sends what was edited while a save was on its way as the next one, over the version it made', () => {
@@ -132,9 +131,9 @@ describe('editing', () => {
     bench.dispatch(edit(30));
     vi.advanceTimersByTime(500);
     expect(bench.api.savePlan).toHaveBeenCalledTimes(1);
-    bench.kept.forget.mockClear();
+    bench.kept.keep.mockClear();
     answer.next(stored(4, withShelf(plan, { gap: 10 })));
-    expect(bench.kept.forget).not.toHaveBeenCalled();
+    expect(bench.kept.keep).not.toHaveBeenCalled();
     answer.complete();
     expect(bench.api.savePlan).toHaveBeenLastCalledWith(withShelf(plan, { gap: 30 }), 4);
     expect(bench.now).toMatchObject({ saving: 'saved', version: 5 });
@@ -161,7 +160,7 @@ describe('editing', () => {
     vi.advanceTimersByTime(10_000);
     expect(bench.api.savePlan).toHaveBeenCalledTimes(1);
     expect(bench.now).toMatchObject({ saving: 'refused', savingProblem: refused });
-    expect(bench.kept.forget).not.toHaveBeenCalled();
+    expect(bench.kept.keep).toHaveBeenLastCalledWith(expect.anything(), 3, true);
   });
 
   it('hands over a newer draft instead of saving over it, and saves mine once I say so', () => {
@@ -187,7 +186,7 @@ describe('editing', () => {
     bench.dispatch(edit(20));
     vi.advanceTimersByTime(30);
     const before = bench.count(PlanActions.previewed);
-    slow.next({ page: null, report: null, serves: 99, disputes: [] });
+    slow.next({ page: null, report: null, serves: 99, disputes: [], gained: [], lost: [] });
     expect(bench.count(PlanActions.previewed)).toBe(before);
     expect(bench.now.preview?.serves).toBe(0);
   });
@@ -195,7 +194,10 @@ describe('editing', () => {
   it('shows another address, and the live page beside it where that is wished', () => {
     bench.dispatch(PlanActions.addressChosen({ address: '/table' }));
     vi.advanceTimersByTime(30);
-    expect(bench.api.preview).toHaveBeenLastCalledWith(plan, '/table');
+    expect(bench.api.preview).toHaveBeenLastCalledWith(plan, '/table', {});
+    bench.dispatch(PlanActions.seenAs({ seen: { part: 7 } }));
+    vi.advanceTimersByTime(30);
+    expect(bench.api.preview).toHaveBeenLastCalledWith(plan, '/table', { part: 7 });
     expect(bench.api.livePage).not.toHaveBeenCalled();
     bench.dispatch(PlanActions.liveToggled({ live: true }));
     expect(bench.api.livePage).toHaveBeenCalledWith('/table');
@@ -205,36 +207,23 @@ describe('editing', () => {
 describe('publishing', () => {
   beforeEach(() => bench.open());
 
-  it('waits for the draft to be safe before it lists what changes', () => {
-    const answer = new Subject<StoredPlan>();
-    bench.api.savePlan.mockReturnValueOnce(answer);
+  it('has the draft stored at once', () => {
     bench.dispatch(edit(10));
-    bench.dispatch(PlanActions.publishingAsked());
-    expect(bench.api.savePlan).toHaveBeenCalledTimes(1);
-    expect(bench.api.planChanges).not.toHaveBeenCalled();
-    answer.next(stored(4, withShelf(plan, { gap: 10 })));
-    answer.complete();
-    expect(bench.api.planChanges).toHaveBeenCalledWith('p');
-    expect(bench.now.publishing?.changes).toEqual({ changes: [], disputes: [] });
+    bench.dispatch(PlanActions.savingHurried());
+    expect(bench.api.savePlan).toHaveBeenCalledExactlyOnceWith(withShelf(plan, { gap: 10 }), 3);
   });
 
-  it('publishes the version that was shown, once, and tells the floor', () => {
-    bench.dispatch(PlanActions.publishingAsked());
-    bench.dispatch(PlanActions.publishingConfirmed({ note: 'For winter' }));
-    expect(bench.api.publishPlan).toHaveBeenCalledExactlyOnceWith('p', 3, 'For winter');
-    expect(bench.now).toMatchObject({ publishing: null, published: { number: 4 } });
-    expect(bench.count(FloorActions.shopChanged)).toBe(1);
+  it('tells the floor, and the plan if it was among those that were published', () => {
+    const edition = { number: 4 } as unknown as EditionSummary;
+    bench.dispatch(PlanActions.published({ edition, plans: ['other'] }));
+    expect(bench.now.published).toBeNull();
+    bench.dispatch(PlanActions.published({ edition, plans: ['other', 'p'] }));
+    expect(bench.now.published).toEqual(edition);
+    expect(bench.count(FloorActions.shopChanged)).toBe(2);
   });
 
-  it('stays open with the reason where it fails', () => {
-    bench.api.publishPlan.mockReturnValueOnce(throwError(() => away));
-    bench.dispatch(PlanActions.publishingAsked());
-    bench.dispatch(PlanActions.publishingConfirmed({ note: '' }));
-    expect(bench.now.publishing).toMatchObject({ running: false, problem: away });
-  });
-
-  it('forgets what was kept of a discarded plan', () => {
-    bench.dispatch(PlanActions.discardAsked());
+  it('forgets what was kept of a plan that was put away', () => {
+    bench.dispatch(PlanActions.putAway({ id: 'p' }));
     expect(bench.kept.forget).toHaveBeenCalledWith('p');
     expect(bench.now.id).toBeNull();
   });

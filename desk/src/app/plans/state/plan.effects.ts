@@ -1,6 +1,4 @@
 import { inject } from '@angular/core';
-import { MatSnackBar } from '@angular/material/snack-bar';
-import { Router } from '@angular/router';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { mapResponse } from '@ngrx/operators';
 import { Store } from '@ngrx/store';
@@ -9,7 +7,6 @@ import {
   concatMap,
   debounceTime,
   EMPTY,
-  exhaustMap,
   filter,
   first,
   forkJoin,
@@ -35,6 +32,15 @@ const SAVE_AFTER = 500;
 const SAVE_AGAIN_AFTER = 2_000;
 const PREVIEW_AFTER = 30;
 
+/** Whatever changes the draft. */
+const EDITS = [
+  PlanActions.edited,
+  PlanActions.handedBack,
+  PlanActions.merged,
+  PlanActions.undone,
+  PlanActions.redone,
+] as const;
+
 const state$ = (): Observable<PlanState> => inject(Store).select(planFeature.selectPlanState);
 
 const load = createEffect(
@@ -59,10 +65,10 @@ const load = createEffect(
 const keep = createEffect(
   (actions = inject(Actions), drafts = inject(KeptDrafts), state = state$()) =>
     actions.pipe(
-      ofType(PlanActions.edited, PlanActions.undone, PlanActions.redone, PlanActions.mineKept),
+      ofType(...EDITS, PlanActions.mineKept),
       withLatestFrom(state),
       tap(([, { history, version }]) => {
-        if (history) drafts.keep(history.present, version);
+        if (history) drafts.keep(history, version, true);
       }),
     ),
   { functional: true, dispatch: false },
@@ -72,13 +78,7 @@ const keep = createEffect(
 const save = createEffect(
   (actions = inject(Actions), api = inject(Api), state = state$()) => {
     const edits = actions.pipe(
-      ofType(
-        PlanActions.edited,
-        PlanActions.undone,
-        PlanActions.redone,
-        PlanActions.mineKept,
-        PlanActions.loaded,
-      ),
+      ofType(...EDITS, PlanActions.mineKept, PlanActions.loaded),
       debounceTime(SAVE_AFTER),
     );
     const retries = actions.pipe(
@@ -86,17 +86,16 @@ const save = createEffect(
       switchMap(() => timer(SAVE_AGAIN_AFTER)),
     );
     // A publication waits for nothing but the draft.
-    const hurry = actions.pipe(ofType(PlanActions.publishingAsked));
+    const hurry = actions.pipe(ofType(PlanActions.savingHurried));
     return merge(edits, retries, hurry).pipe(
       concatMap(() =>
         state.pipe(
           first(),
           filter(({ saving, history }) => history !== null && (saving === 'edited' || saving === 'waiting')),
           concatMap(({ history, version }) => {
-            const plan = history!.present;
             return merge(
               of(PlanActions.savingStarted()),
-              api.savePlan(plan, version).pipe(
+              api.savePlan(history!.present, version).pipe(
                 map((stored): Action => PlanActions.saved({ stored })),
                 catchError((problem: Problem) => of(refusal(problem))),
               ),
@@ -109,14 +108,14 @@ const save = createEffect(
   { functional: true },
 );
 
-/** What was kept is forgotten only when nothing was edited since it was sent. */
-const forget = createEffect(
+/** What is kept counts as saved only when nothing was edited since it was sent. */
+const settle = createEffect(
   (actions = inject(Actions), drafts = inject(KeptDrafts), state = state$()) =>
     actions.pipe(
-      ofType(PlanActions.saved, PlanActions.theirsTaken),
+      ofType(PlanActions.saved, PlanActions.theirsTaken, PlanActions.storedAnew),
       withLatestFrom(state),
-      tap(([, { id, saving }]) => {
-        if (id && saving === 'saved') drafts.forget(id);
+      tap(([, { history, version, saving }]) => {
+        if (history && saving === 'saved') drafts.keep(history, version, false);
       }),
     ),
   { functional: true, dispatch: false },
@@ -133,19 +132,19 @@ const preview = createEffect(
   (actions = inject(Actions), api = inject(Api), state = state$()) =>
     actions.pipe(
       ofType(
+        ...EDITS,
         PlanActions.loaded,
         PlanActions.opened,
-        PlanActions.edited,
-        PlanActions.undone,
-        PlanActions.redone,
         PlanActions.theirsTaken,
+        PlanActions.storedAnew,
         PlanActions.addressChosen,
+        PlanActions.seenAs,
       ),
       debounceTime(PREVIEW_AFTER),
       withLatestFrom(state),
-      switchMap(([, { history, address }]) =>
+      switchMap(([, { history, address, seen }]) =>
         history
-          ? api.preview(history.present, address).pipe(
+          ? api.preview(history.present, address, seen).pipe(
               mapResponse({
                 next: (answer) => PlanActions.previewed({ preview: answer }),
                 error: (problem: Problem) => PlanActions.previewFailed({ problem }),
@@ -175,76 +174,20 @@ const livePage = createEffect(
   { functional: true },
 );
 
-/** The list of changes is of the stored draft, so it is asked for once everything is stored. */
-const countChanges = createEffect(
-  (actions = inject(Actions), api = inject(Api), state = state$()) =>
-    actions.pipe(
-      ofType(PlanActions.publishingAsked),
-      switchMap(() => state.pipe(first(({ saving }) => saving === 'saved'))),
-      switchMap(({ id }) =>
-        api.planChanges(id!).pipe(
-          mapResponse({
-            next: (changes) => PlanActions.changesCounted({ changes }),
-            error: (problem: Problem) => PlanActions.publishingFailed({ problem }),
-          }),
-        ),
-      ),
-    ),
-  { functional: true },
-);
-
-const publish = createEffect(
-  (actions = inject(Actions), api = inject(Api), state = state$()) =>
-    actions.pipe(
-      ofType(PlanActions.publishingConfirmed),
-      withLatestFrom(state),
-      exhaustMap(([{ note }, { id, version }]) =>
-        api.publishPlan(id!, version, note).pipe(
-          mapResponse({
-            next: (edition) => PlanActions.published({ edition }),
-            error: (problem: Problem) => PlanActions.publishingFailed({ problem }),
-          }),
-        ),
-      ),
-    ),
-  { functional: true },
-);
-
 const floorFollows = createEffect(
   (actions = inject(Actions)) =>
     actions.pipe(
-      ofType(PlanActions.published, PlanActions.discarded),
+      ofType(PlanActions.published, PlanActions.putAway, PlanActions.storedAnew),
       map(() => FloorActions.shopChanged()),
     ),
   { functional: true },
 );
 
-const discard = createEffect(
-  (actions = inject(Actions), api = inject(Api), kept = inject(KeptDrafts), state = state$()) =>
+const forgetPutAway = createEffect(
+  (actions = inject(Actions), kept = inject(KeptDrafts)) =>
     actions.pipe(
-      ofType(PlanActions.discardAsked),
-      withLatestFrom(state),
-      exhaustMap(([, { id, history }]) =>
-        api.discardPlan(id!).pipe(
-          tap(() => kept.forget(id!)),
-          mapResponse({
-            next: () => PlanActions.discarded({ name: history?.present.name ?? '' }),
-            error: (problem: Problem) => PlanActions.savingRefused({ problem }),
-          }),
-        ),
-      ),
-    ),
-  { functional: true },
-);
-
-const leaveDiscarded = createEffect(
-  (actions = inject(Actions), router = inject(Router), messages = inject(MatSnackBar)) =>
-    actions.pipe(
-      ofType(PlanActions.discarded),
-      tap(({ name }) => {
-        messages.open(`“${name}” is discarded. It was never published, so no page changed.`, 'OK');
-        void router.navigateByUrl('/floor');
-      }),
+      ofType(PlanActions.putAway),
+      tap(({ id }) => kept.forget(id)),
     ),
   { functional: true, dispatch: false },
 );
@@ -253,12 +196,9 @@ export const planEffects = {
   load,
   keep,
   save,
-  forget,
+  settle,
   preview,
   livePage,
-  countChanges,
-  publish,
   floorFollows,
-  discard,
-  leaveDiscarded,
+  forgetPutAway,
 };

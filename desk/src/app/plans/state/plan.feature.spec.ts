@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { away, plan, stored, vocabulary } from '../../testing/plans';
+import type { PlanDocument } from '@fond/core';
 import { withShelf } from './edits';
+import { edited, historyOf } from './history';
 import { PlanActions } from './plan.actions';
 import { planFeature, type PlanState } from './plan.feature';
 
@@ -87,10 +89,29 @@ describe('a plan being edited', () => {
   });
 
   it('brings back what this browser kept, as an edit that can be undone', () => {
-    const kept = { plan: wide, version: 3 };
+    const kept = {
+      history: edited(historyOf<PlanDocument>(plan), wide, 'gap', 0),
+      version: 3,
+      unsaved: true,
+    };
     const state = after(opened[0], PlanActions.loaded({ stored: stored(3), vocabulary, kept }));
     expect(state).toMatchObject({ restored: true, saving: 'edited', history: { present: wide } });
     expect(planFeature.reducer(state, PlanActions.undone()).history!.present).toEqual(plan);
+  });
+
+  it('goes on with the way it came after a reload, as long as nobody has saved another draft', () => {
+    const history = edited(historyOf<PlanDocument>(wide), plan, 'gap', 0);
+    const load = (version: number): PlanState =>
+      after(
+        opened[0],
+        PlanActions.loaded({
+          stored: stored(version),
+          vocabulary,
+          kept: { history, version: 3, unsaved: false },
+        }),
+      );
+    expect(load(3)).toMatchObject({ saving: 'saved', restored: false, history });
+    expect(load(4).history).toMatchObject({ past: [], present: plan });
   });
 
   it('differs from what is live until it is published', () => {
@@ -111,12 +132,10 @@ describe('a plan being edited', () => {
       hash: '',
       live: true,
       plans: [],
+      campaigns: [],
     };
-    const published = planFeature.reducer(
-      planFeature.reducer(saved, PlanActions.publishingAsked()),
-      PlanActions.published({ edition }),
-    );
-    expect(published).toMatchObject({ publishing: null, published: edition });
+    const published = planFeature.reducer(saved, PlanActions.published({ edition, plans: ['p'] }));
+    expect(published).toMatchObject({ published: edition });
     expect(differs(published)).toBe(false);
   });
 
@@ -131,5 +150,62 @@ describe('a plan being edited', () => {
       history: null,
       loading: true,
     });
+  });
+
+  it('is put together with a newer draft, over its version, with mine one undo away', () => {
+    const theirs = stored(7, { ...withShelf(plan, { gap: 8 }), name: 'Theirs' });
+    const merged = { ...wide, name: 'Theirs' };
+    const state = after(
+      ...opened,
+      edit,
+      PlanActions.newerDraftFound({ theirs }),
+      PlanActions.merged({ plan: merged, at: 9000 }),
+    );
+    expect(state).toMatchObject({ saving: 'edited', version: 7, theirs: null, stored: theirs.document });
+    expect(state.history!.present).toEqual(merged);
+    expect(planFeature.reducer(state, PlanActions.undone()).history!.present).toEqual(wide);
+  });
+});
+
+describe('a plan that builds on another', () => {
+  const heir = { id: 'h', name: 'Heir', reach: plan.reach, rank: 0, base: 'p', own: null };
+  const read = { ...stored(1, plan), document: heir, bases: [plan], liveDocument: null, live: null };
+  const open = [
+    PlanActions.opened({ id: 'h', address: '/' }),
+    PlanActions.loaded({ stored: read, vocabulary, kept: null }),
+  ];
+  const filled = (state: PlanState) => planFeature.selectPlan({ plan: state })!;
+
+  it('is edited whole and kept as what differs', () => {
+    const edited = after(
+      ...open,
+      PlanActions.edited({
+        plan: withShelf({ ...plan, id: 'h', name: 'Heir' }, { gap: 40 }),
+        what: 'gap',
+        at: 1,
+      }),
+    );
+    expect(edited.history!.present).toMatchObject({
+      base: 'p',
+      own: { at: { fixtures: { items: { shelf: { at: { gap: { set: 40 } } } } } } },
+    });
+    expect(filled(edited).fixtures).toEqual(wide.fixtures);
+  });
+
+  it('hands a setting back, and undo has it again', () => {
+    const edited = PlanActions.edited({
+      plan: withShelf({ ...plan, id: 'h', name: 'Heir' }, { gap: 40 }),
+      what: 'gap',
+      at: 1,
+    });
+    const back = PlanActions.handedBack({
+      paths: [['fixtures', 'shelf', 'gap']],
+      what: 'hand back',
+      at: 5000,
+    });
+    const state = after(...open, edited, back);
+    expect(state.history!.present).toEqual(heir);
+    expect(filled(state).fixtures).toEqual(plan.fixtures);
+    expect(filled(planFeature.reducer(state, PlanActions.undone())).fixtures).toEqual(wide.fixtures);
   });
 });

@@ -1,39 +1,61 @@
 import { createFeature, createReducer, createSelector, on } from '@ngrx/store';
-import type { EditionSummary, PlanChanges, Preview, Problem, StoredPlan, Vocabulary } from '@fond/contract';
-import { shelfModelOf, tallyOf, type PageModel, type Plan, type ProductModel } from '@fond/core';
+import type {
+  EditionSummary,
+  NamedPlan,
+  Preview,
+  Problem,
+  StoredPlan,
+  Vocabulary,
+  PlanStanding,
+} from '@fond/contract';
+import {
+  documentOf,
+  documentsBy,
+  filledIn,
+  handedBack,
+  isHeir,
+  resolvePlan,
+  shelfModelOf,
+  tallyOf,
+  type PageModel,
+  type Plan,
+  type PlanDocument,
+  type ProductModel,
+} from '@fond/core';
+import type { SeenAs } from '../../api/api';
 import { edited, historyOf, redone, undone, type History } from './history';
-import { PlanActions } from './plan.actions';
+import { PlanActions, type KeptDraft } from './plan.actions';
 
 /** Where the draft stands: kept here only, on its way, or safe. */
 export type Saving = 'saved' | 'edited' | 'saving' | 'waiting' | 'conflict' | 'refused';
-
-export interface Publishing {
-  changes: PlanChanges | null;
-  running: boolean;
-  problem: Problem | null;
-}
 
 export interface PlanState {
   id: string | null;
   loading: boolean;
   problem: Problem | null;
   vocabulary: Vocabulary | null;
-  history: History<Plan> | null;
+  history: History<PlanDocument> | null;
+  /** What the plan builds on, the nearest first, and what builds on it. */
+  bases: readonly PlanDocument[];
+  heirs: readonly NamedPlan[];
   /** The version the draft was made from, and its document. */
   version: number;
-  stored: Plan | null;
+  stored: PlanDocument | null;
   live: Plan | null;
+  liveDocument: PlanDocument | null;
+  note: string;
+  standing: PlanStanding;
   saving: Saving;
   savingProblem: Problem | null;
   theirs: StoredPlan | null;
   restored: boolean;
   address: string;
+  seen: SeenAs;
   showLive: boolean;
   preview: Preview | null;
   livePage: PageModel | ProductModel | null;
   previewProblem: Problem | null;
   marked: string | null;
-  publishing: Publishing | null;
   published: EditionSummary | null;
 }
 
@@ -43,30 +65,72 @@ const CLOSED: PlanState = {
   problem: null,
   vocabulary: null,
   history: null,
+  bases: [],
+  heirs: [],
   version: 0,
   stored: null,
   live: null,
+  liveDocument: null,
+  note: '',
+  standing: 'open',
   saving: 'saved',
   savingProblem: null,
   theirs: null,
   restored: false,
   address: '/',
+  seen: {},
   showLive: false,
   preview: null,
   livePage: null,
   previewProblem: null,
   marked: null,
-  publishing: null,
   published: null,
 };
 
 /** After an edit the draft waits to be saved, unless somebody has to decide first. */
-const afterEdit = (state: PlanState, history: History<Plan>): PlanState => ({
+const afterEdit = (state: PlanState, history: History<PlanDocument>): PlanState => ({
   ...state,
   history,
   published: null,
   saving: state.saving === 'conflict' ? 'conflict' : 'edited',
 });
+
+/** Everything that comes with a stored plan besides its draft. */
+const around = ({
+  version,
+  document,
+  bases,
+  heirs,
+  live,
+  liveDocument,
+  note,
+  standing,
+}: StoredPlan): Partial<PlanState> => ({
+  version,
+  stored: document,
+  bases,
+  heirs,
+  live,
+  liveDocument,
+  note,
+  standing,
+});
+
+/** The plan that a document builds on, filled in; null where it stands alone. */
+const baseOf = (document: PlanDocument, bases: readonly PlanDocument[]): Plan | null =>
+  isHeir(document) ? resolvePlan(documentsBy(bases), document.base) : null;
+
+function filled(document: PlanDocument, bases: readonly PlanDocument[]): Plan {
+  return isHeir(document) ? filledIn(document, baseOf(document, bases)!) : document;
+}
+
+/** What was kept goes on where it fits the stored draft; edits that were never saved come back in any case. */
+function historyFrom(stored: StoredPlan, kept: KeptDraft | null): History<PlanDocument> {
+  const fits =
+    kept?.version === stored.version &&
+    JSON.stringify(kept.history.present) === JSON.stringify(stored.document);
+  return kept && (kept.unsaved || fits) ? kept.history : historyOf(stored.document);
+}
 
 export const planFeature = createFeature({
   name: 'plan',
@@ -75,32 +139,42 @@ export const planFeature = createFeature({
     on(PlanActions.opened, (state, { id, address }): PlanState =>
       id === state.id && state.history ? { ...state, address } : { ...CLOSED, id, address, loading: true },
     ),
-    on(PlanActions.loaded, (state, { stored, vocabulary, kept }): PlanState => {
-      const history = historyOf(stored.plan);
-      const loaded: PlanState = {
-        ...state,
-        loading: false,
-        vocabulary,
-        version: stored.version,
-        stored: stored.plan,
-        live: stored.live,
-        history,
-      };
-      if (!kept) return loaded;
-      // What was kept comes back as an edit of its own, so that undo leads to the stored draft.
-      return {
-        ...loaded,
-        version: kept.version,
-        history: edited(history, kept.plan, 'kept edits', 0),
-        saving: 'edited',
-        restored: true,
-      };
-    }),
+    on(PlanActions.loaded, (state, { stored, vocabulary, kept }): PlanState => ({
+      ...state,
+      ...around(stored),
+      ...(kept?.unsaved && { version: kept.version, saving: 'edited', restored: true }),
+      loading: false,
+      vocabulary,
+      history: historyFrom(stored, kept),
+    })),
     on(PlanActions.loadingFailed, (state, { problem }): PlanState => ({ ...state, loading: false, problem })),
 
     on(PlanActions.edited, (state, { plan, what, at }): PlanState =>
-      state.history ? afterEdit(state, edited(state.history, plan, what, at)) : state,
+      state.history
+        ? afterEdit(
+            state,
+            edited(
+              state.history,
+              documentOf(state.history.present, baseOf(state.history.present, state.bases), plan),
+              what,
+              at,
+            ),
+          )
+        : state,
     ),
+    on(PlanActions.handedBack, (state, { paths, what, at }): PlanState => {
+      const document = state.history?.present;
+      if (!state.history || !document || !isHeir(document)) return state;
+      const own = paths.reduce((left, path) => handedBack(left, path), document.own);
+      return afterEdit(state, edited(state.history, { ...document, own }, what, at));
+    }),
+    on(PlanActions.storedAnew, (state, { stored }): PlanState => ({
+      ...state,
+      ...around(stored),
+      history: state.history ? edited(state.history, stored.document, 'base', 0) : historyOf(stored.document),
+      saving: 'saved',
+      published: null,
+    })),
     on(PlanActions.undone, (state): PlanState =>
       state.history ? afterEdit(state, undone(state.history)) : state,
     ),
@@ -115,9 +189,7 @@ export const planFeature = createFeature({
     })),
     on(PlanActions.saved, (state, { stored }): PlanState => ({
       ...state,
-      version: stored.version,
-      stored: stored.plan,
-      live: stored.live,
+      ...around(stored),
       restored: false,
       savingProblem: null,
       saving: state.saving === 'saving' ? 'saved' : state.saving,
@@ -141,15 +213,26 @@ export const planFeature = createFeature({
       state.theirs && state.history
         ? {
             ...state,
-            history: edited(state.history, state.theirs.plan, 'their draft', at),
-            version: state.theirs.version,
-            stored: state.theirs.plan,
-            live: state.theirs.live,
+            ...around(state.theirs),
+            history: edited(state.history, state.theirs.document, 'their draft', at),
             theirs: null,
             saving: 'saved',
           }
         : state,
     ),
+    on(PlanActions.merged, (state, { plan, at }): PlanState => {
+      const { theirs, history } = state;
+      if (!theirs || !history) return state;
+      const { document, bases } = theirs;
+      const merged = documentOf(document, baseOf(document, bases), plan);
+      return {
+        ...state,
+        ...around(theirs),
+        history: edited(history, merged, 'both drafts together', at),
+        theirs: null,
+        saving: 'edited',
+      };
+    }),
     on(PlanActions.mineKept, (state): PlanState =>
       state.theirs
         ? { ...state, version: state.theirs.version, live: state.theirs.live, theirs: null, saving: 'edited' }
@@ -157,6 +240,7 @@ export const planFeature = createFeature({
     ),
 
     on(PlanActions.addressChosen, (state, { address }): PlanState => ({ ...state, address })),
+    on(PlanActions.seenAs, (state, { seen }): PlanState => ({ ...state, seen })),
     on(PlanActions.liveToggled, (state, { live }): PlanState => ({ ...state, showLive: live })),
     on(PlanActions.previewed, (state, { preview }): PlanState => ({
       ...state,
@@ -171,38 +255,44 @@ export const planFeature = createFeature({
     on(PlanActions.previewFailed, (state, { problem }): PlanState => ({ ...state, previewProblem: problem })),
     on(PlanActions.fixtureMarked, (state, { id }): PlanState => ({ ...state, marked: id })),
 
-    on(PlanActions.publishingAsked, (state): PlanState => ({
-      ...state,
-      publishing: { changes: null, running: false, problem: null },
-    })),
-    on(PlanActions.changesCounted, (state, { changes }): PlanState =>
-      state.publishing ? { ...state, publishing: { ...state.publishing, changes } } : state,
-    ),
-    on(PlanActions.publishingClosed, (state): PlanState => ({ ...state, publishing: null })),
-    on(PlanActions.publishingConfirmed, (state): PlanState =>
-      state.publishing
-        ? { ...state, publishing: { ...state.publishing, running: true, problem: null } }
+    on(PlanActions.published, (state, { edition, plans }): PlanState =>
+      state.id !== null && plans.includes(state.id) && state.stored
+        ? {
+            ...state,
+            published: edition,
+            live: filled(state.stored, state.bases),
+            liveDocument: state.stored,
+            livePage: null,
+          }
         : state,
     ),
-    on(PlanActions.published, (state, { edition }): PlanState => ({
-      ...state,
-      publishing: null,
-      published: edition,
-      live: state.stored,
-      livePage: null,
-    })),
-    on(PlanActions.publishingFailed, (state, { problem }): PlanState =>
-      state.publishing
-        ? { ...state, publishing: { ...state.publishing, running: false, problem } }
-        : { ...state, savingProblem: problem },
-    ),
-    on(PlanActions.discarded, (): PlanState => CLOSED),
+    on(PlanActions.noted, (state, { note }): PlanState => ({ ...state, note })),
+    on(PlanActions.putAway, (state, { id }): PlanState => (state.id === id ? CLOSED : state)),
   ),
-  extraSelectors: ({ selectHistory, selectPreview, selectLivePage, selectShowLive, selectLive }) => {
-    const selectPlan = createSelector(selectHistory, (history) => history?.present ?? null);
+  extraSelectors: ({
+    selectHistory,
+    selectBases,
+    selectStored,
+    selectPreview,
+    selectLivePage,
+    selectShowLive,
+    selectLiveDocument,
+  }) => {
+    const selectDocument = createSelector(selectHistory, (history) => history?.present ?? null);
+    const selectPlan = createSelector(selectDocument, selectBases, (document, bases) =>
+      document ? filled(document, bases) : null,
+    );
     const selectDraftPage = createSelector(selectPreview, (preview) => preview?.page ?? null);
     return {
+      selectDocument,
       selectPlan,
+      /** The draft as both began with it, where somebody else has saved since. */
+      selectStoredPlan: createSelector(selectStored, selectBases, (stored, bases) =>
+        stored ? filled(stored, bases) : null,
+      ),
+      selectBase: createSelector(selectDocument, selectBases, (document, bases) =>
+        document ? baseOf(document, bases) : null,
+      ),
       selectPage: createSelector(selectDraftPage, selectLivePage, selectShowLive, (draft, live, showLive) =>
         showLive ? live : draft,
       ),
@@ -213,9 +303,9 @@ export const planFeature = createFeature({
         page?.kind === 'listing' && plan && page.plan.id === plan.id ? tallyOf(page, plan) : null,
       ),
       selectDiffersFromLive: createSelector(
-        selectPlan,
-        selectLive,
-        (plan, live) => plan !== null && (live === null || JSON.stringify(plan) !== JSON.stringify(live)),
+        selectDocument,
+        selectLiveDocument,
+        (document, live) => document !== null && JSON.stringify(document) !== JSON.stringify(live),
       ),
     };
   },

@@ -22,6 +22,7 @@ import { RangeVocabulary } from '../../ranges/rangeNames';
 import { floorFeature } from '../../floor/floor.feature';
 import { facetWords, FIXTURE_WORDS, shortList } from '../brief/words';
 import { withoutPin, withPin } from '../state/pins';
+import type { SeenAs } from '../../api/api';
 import { PlanActions } from '../state/plan.actions';
 import { planFeature } from '../state/plan.feature';
 import { PlanView } from '../planView';
@@ -52,6 +53,8 @@ export class PageWindow {
   protected readonly address = this.editor.address;
   protected readonly page = this.store.selectSignal(planFeature.selectPage);
   private readonly preview = this.store.selectSignal(planFeature.selectPreview);
+  protected readonly seen = this.store.selectSignal(planFeature.selectSeen);
+  protected readonly otherwise = computed(() => Object.keys(this.seen()).length > 0);
   protected readonly showLive = this.store.selectSignal(planFeature.selectShowLive);
   protected readonly problem = this.store.selectSignal(planFeature.selectPreviewProblem);
   protected readonly marked = this.store.selectSignal(planFeature.selectMarked);
@@ -241,6 +244,18 @@ export class PageWindow {
     if (lang === this.languages()[0]) url.searchParams.delete('lang');
     else url.searchParams.set('lang', lang);
     this.go(url.pathname + url.search);
+  }
+
+  /** Another moment or shopper; what is left empty is as now. */
+  protected see(change: SeenAs): void {
+    const { at, part } = { ...this.seen(), ...change };
+    this.store.dispatch(
+      PlanActions.seenAs({ seen: { ...(at && { at }), ...(part && part > 0 && part < 100 && { part }) } }),
+    );
+  }
+
+  protected seeNow(): void {
+    this.store.dispatch(PlanActions.seenAs({ seen: {} }));
   }
 
   protected toggleLive(live: boolean): void {

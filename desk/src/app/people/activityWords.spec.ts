@@ -1,0 +1,14 @@
+import { describe, expect, it } from 'vitest';
+import { activityWords } from './activityWords';
+
+describe('activityWords', () => {
+  it('say what was done and to what kind of thing', () => {
+    expect(activityWords({ action: 'save', subject: 'plan:house' })).toBe('saved');
+    expect(activityWords({ action: 'publish', subject: 'edition:4' })).toBe('published edition');
+    expect(activityWords({ action: 'schedule', subject: 'campaign:x' })).toBe('scheduled the campaign');
+  });
+
+  it('say at least the action of what they don’t know', () => {
+    expect(activityWords({ action: 'polish', subject: 'shelf:1' })).toBe('polish');
+  });
+});

@@ -1,0 +1,41 @@
+import type { ActivityEntry } from '@fond/contract';
+
+const DONE: Readonly<Record<string, string>> = {
+  save: 'saved',
+  create: 'started',
+  discard: 'discarded',
+  delete: 'deleted',
+  'put-aside': 'put aside',
+  restore: 'had back',
+  note: 'wrote a note on',
+  publish: 'published',
+  schedule: 'scheduled',
+  start: 'started',
+  over: 'ended',
+  'called-off': 'called off',
+  move: 'moved the times of',
+  ask: 'asked to publish',
+  approve: 'approved',
+  declined: 'declined',
+  withdrawn: 'withdrew',
+  add: 'let in',
+  role: 'gave a role to',
+  settings: 'changed the settings of',
+  import: 'imported',
+  featured: 'marked as featured',
+};
+
+const KINDS: Readonly<Record<string, string>> = {
+  edition: 'edition',
+  range: 'the range',
+  collection: 'the collection',
+  campaign: 'the campaign',
+  request: '',
+  product: 'the product',
+};
+
+/** What was done, before the name of what it was done to: “saved”, “published edition”. */
+export function activityWords({ action, subject }: Pick<ActivityEntry, 'action' | 'subject'>): string {
+  const kind = KINDS[subject.split(':')[0]] ?? '';
+  return [DONE[action] ?? action, kind].filter(Boolean).join(' ');
+}

@@ -1,0 +1,167 @@
+import type { FloorAisle, Vocabulary } from '@fond/contract';
+import {
+  differ,
+  entriesOf,
+  facetPanelOf,
+  listed,
+  sayCondition,
+  sayRange,
+  shelfOf,
+  type Plan,
+  type RangeNames,
+  type Shelf,
+} from '@fond/core';
+import { reachWords } from './reachWords';
+import { settingWords } from './settingWords';
+import { elementWords, facetWords, FIXTURE_WORDS, orderWords, pageSizeWords, shortList } from './words';
+
+/** What a plan's sentences name things by. */
+export interface BriefWords {
+  vocabulary: Vocabulary | null;
+  aisles: readonly FloorAisle[];
+  names: RangeNames;
+  lang: string;
+}
+
+/** Parts of a plan that are told in a sentence and edited in a slip of their own. */
+export const PARTS = ['reach', 'frame', 'range', 'order', 'grid', 'card', 'facets', 'related'] as const;
+export type PartName = (typeof PARTS)[number];
+
+export const PART_TITLES: Readonly<Record<PartName, string>> = {
+  reach: 'Serves',
+  frame: 'On the page',
+  range: 'Shelf shows',
+  order: 'Sorted by',
+  grid: 'Grid',
+  card: 'Each card shows',
+  facets: 'Filters',
+  related: 'Product pages show',
+};
+
+/** The paths of a part's settings in the plan; see `OwnEntry`. The reach is always a plan's own. */
+export function pathsOf(part: PartName, plan: Plan): (readonly string[])[] {
+  const shelf = shelfOf(plan)?.id ?? 'shelf';
+  const inShelf = (...names: string[]): string[][] => names.map((name) => ['fixtures', shelf, name]);
+  switch (part) {
+    case 'reach':
+      return [];
+    case 'frame':
+      return [
+        ...['breadcrumb', 'title', 'description', 'navigation'].map((id) => ['fixtures', id]),
+        ...inShelf('when'),
+        ['fixtures', facetPanelOf(plan)?.id ?? 'facets', 'when'],
+      ];
+    case 'range':
+      return inShelf('range');
+    case 'order':
+      return inShelf('order');
+    case 'grid':
+      return inShelf('columns', 'gap', 'pageSize', 'lastRow');
+    case 'card':
+      return inShelf('card');
+    case 'facets':
+      return [['fixtures', facetPanelOf(plan)?.id ?? 'facets']];
+    case 'related':
+      return [['related']];
+  }
+}
+
+/** Each part of a plan in words. */
+export function sentencesOf(plan: Plan, words: BriefWords): Record<PartName, string> {
+  const shelf = shelfOf(plan);
+  return {
+    reach: reachWords(plan.reach, words.aisles) + (plan.rank ? `, at rank ${plan.rank}` : ''),
+    frame:
+      plan.fixtures
+        .filter(({ type, when }) => when !== null || (type !== 'facets' && type !== 'shelf'))
+        .map(({ type, when }) => FIXTURE_WORDS[type] + (when ? ` (${sayCondition(when, words.names)})` : ''))
+        .join(', ') || 'nothing but the shelf',
+    range: shelf ? sayRange(shelf.range, words.names) : 'no products',
+    order: shelf ? orderWords(shelf.order.levels) + arrangedWords(shelf) : '',
+    grid: shelf ? gridWords(shelf) : '',
+    card: shelf ? cardWords(shelf, words) : '',
+    facets: facetsWords(plan, words),
+    related: plan.related
+      ? `up to ${plan.related.most} ${sayRange(plan.related.range, words.names)}`
+      : 'nothing more',
+  };
+}
+
+/** What stands out of the keys' order. */
+export function arrangedWords({ order }: Shelf): string {
+  const parts = [
+    order.lift.length ? 'some lifted' : '',
+    order.sink.length ? 'some sunk' : '',
+    order.soldOutLast ? 'sold out last' : '',
+    order.spread ? 'spread out' : '',
+    order.pins.length ? `${order.pins.length} ${order.pins.length === 1 ? 'pin' : 'pins'}` : '',
+  ].filter(Boolean);
+  return parts.length ? `, with ${listed(parts, 'and')}` : '';
+}
+
+export function gridWords({ columns: { wide, medium, narrow }, pageSize }: Shelf): string {
+  return `${wide} ${wide === 1 ? 'column' : 'columns'} (${medium} medium, ${narrow} narrow), ${pageSizeWords(pageSize)}`;
+}
+
+const cardWords = (shelf: Shelf, { vocabulary, lang }: BriefWords): string =>
+  shortList(
+    shelf.card.filter(({ on }) => on).map((element) => elementWords(element, vocabulary, lang)),
+    7,
+  ) || 'nothing yet';
+
+function facetsWords(plan: Plan, { vocabulary, lang }: BriefWords): string {
+  const panel = facetPanelOf(plan);
+  if (!panel) return 'none';
+  return (
+    shortList(
+      panel.facets.map((choice) => facetWords(choice, vocabulary, lang)),
+      4,
+    ) || 'nothing yet'
+  );
+}
+
+/** One part of a plan that says something else than it did. */
+export interface SentenceChange {
+  part: PartName | 'name';
+  title: string;
+  before: string | null;
+  after: string | null;
+  /** The single settings, where the sentence does not tell them. */
+  settings: readonly string[];
+}
+
+const begins = (path: readonly string[], prefix: readonly string[]): boolean =>
+  prefix.every((step, at) => path[at] === step);
+
+/**
+ * What two states of a plan say differently, as sentences old and new; null stands for no plan at all. Between two plans
+ * only what one can take from the other is compared: what they are called and serve is always their own.
+ */
+export function changesInWords(before: Plan | null, after: Plan | null, words: BriefWords): SentenceChange[] {
+  const was = before && sentencesOf(before, words);
+  const is = after && sentencesOf(after, words);
+  const settings = before && after ? entriesOf(differ(bodyOf(before), bodyOf(after))) : [];
+  const changes: SentenceChange[] = [];
+  const one = before?.id === after?.id;
+  if (one && before && after && before.name !== after.name)
+    changes.push({ part: 'name', title: 'Called', before: before.name, after: after.name, settings: [] });
+  for (const part of PARTS) {
+    if (part === 'reach' && before && after && !one) continue;
+    const paths = pathsOf(part, (after ?? before)!);
+    const within = settings
+      .filter(({ path }) => paths.some((prefix) => begins(path, prefix)))
+      .map((entry) => settingWords(entry));
+    if (was && is && was[part] === is[part] && !within.length) continue;
+    const told = was !== null && is !== null && was[part] === is[part];
+    changes.push({
+      part,
+      title: PART_TITLES[part],
+      before: told ? null : (was?.[part] ?? null),
+      after: is?.[part] ?? null,
+      settings: [...new Set(within)],
+    });
+  }
+  return changes;
+}
+
+const bodyOf = ({ fixtures, related }: Plan): object => ({ fixtures, related });

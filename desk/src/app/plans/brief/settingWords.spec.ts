@@ -1,0 +1,22 @@
+import { describe, expect, it } from 'vitest';
+import { settingWords } from './settingWords';
+
+const said = (path: string, what: 'set' | 'added' | 'moved' | 'removed' = 'set'): string =>
+  settingWords({ path: path.split('/'), what });
+
+describe('settingWords', () => {
+  it('name single settings as people do', () => {
+    expect(said('fixtures/shelf/columns/wide')).toBe('columns on wide pages');
+    expect(said('fixtures/shelf/gap')).toBe('gap between cards');
+    expect(said('fixtures/facets/facets/material/label')).toBe('filter material: label');
+    expect(said('fixtures/shelf/order/choices/price/label')).toBe('sort choice price: label');
+    expect(said('fixtures/shelf/card/attribute:hob/on')).toBe('hob on the card: shown or not');
+    expect(said('related')).toBe('related products');
+  });
+
+  it('name fixtures and list items that were added, moved or taken away', () => {
+    expect(said('fixtures/title', 'removed')).toBe('title taken away');
+    expect(said('fixtures/facets/facets/tag', 'added')).toBe('filter tag added');
+    expect(said('fixtures/shelf/card/price', 'moved')).toBe('price on the card moved');
+  });
+});

@@ -1,0 +1,79 @@
+import type { OwnEntry } from '@fond/core';
+import { FIXTURE_WORDS } from './words';
+
+/** Names of settings by the property that holds them. */
+const SETTINGS: Readonly<Record<string, string>> = {
+  when: 'shown when',
+  range: 'range',
+  source: 'source of the range',
+  clauses: 'clauses of the range',
+  order: 'order',
+  levels: 'sort keys',
+  choices: 'sort choices for shoppers',
+  lift: 'lifted products',
+  sink: 'sunk products',
+  soldOutLast: 'sold out last',
+  spread: 'spread',
+  pins: 'pins',
+  columns: 'columns',
+  wide: 'on wide pages',
+  medium: 'on medium pages',
+  narrow: 'on narrow pages',
+  gap: 'gap between cards',
+  pageSize: 'products a page',
+  lastRow: 'unfilled row',
+  card: 'card',
+  on: 'shown or not',
+  facets: 'filters',
+  side: 'side of the filters',
+  share: 'width of the filters',
+  header: 'heading of the filters',
+  clearAll: 'clear all',
+  counts: 'counts',
+  hideDead: 'values that lead nowhere',
+  hideEmpty: 'empty categories',
+  label: 'label',
+  shown: 'values before “more”',
+  open: 'open or folded',
+  control: 'control',
+  logic: 'any or all',
+  sort: 'order of the values',
+  related: 'related products',
+  heading: 'heading',
+  most: 'greatest number',
+};
+
+const WHAT: Readonly<Record<OwnEntry['what'], string>> = {
+  set: '',
+  added: 'added',
+  moved: 'moved',
+  removed: 'taken away',
+};
+
+const isFixture = (id: string): id is keyof typeof FIXTURE_WORDS => id in FIXTURE_WORDS;
+
+/** A single setting in words: “columns on wide pages”, “filter material: label”, “title taken away”. */
+export function settingWords({ path, what }: OwnEntry): string {
+  const [top, fixture, ...rest] = path;
+  const words =
+    top !== 'fixtures'
+      ? wordsOf(path)
+      : rest.length === 0
+        ? isFixture(fixture)
+          ? FIXTURE_WORDS[fixture]
+          : fixture
+        : wordsOf(rest);
+  return [words, WHAT[what]].filter(Boolean).join(' ');
+}
+
+function wordsOf(path: readonly string[]): string {
+  const [first, second, ...rest] = path;
+  if (second === undefined) return SETTINGS[first] ?? first;
+  const inner = rest.map((step) => SETTINGS[step] ?? step).join(' ');
+  if (first === 'facets') return `filter ${second}${inner && `: ${inner}`}`;
+  if (first === 'card') return `${second.replace(/^attribute:/, '')} on the card${inner && `: ${inner}`}`;
+  if (first === 'columns') return `columns ${SETTINGS[second] ?? second}`;
+  if (first === 'order' && second === 'choices' && rest.length)
+    return `sort choice ${rest[0]}${rest.length > 1 ? ': label' : ''}`;
+  return [SETTINGS[second] ?? second, inner].filter(Boolean).join(' ');
+}
