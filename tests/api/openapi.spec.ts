@@ -47,8 +47,12 @@ describe('the JSON Schema of a plan', () => {
   it('knows the fixtures and refuses unknown keys', async () => {
     const { body } = await server.guest.get('/api/schema/plan.json');
     expect(body.$schema).toContain('2020-12');
-    expect(body.required).toEqual(['id', 'name', 'reach', 'fixtures', 'related']);
-    expect(body.additionalProperties).toBe(false);
-    expect(JSON.stringify(body)).toContain('"shelf"');
+    expect(body.oneOf).toEqual([{ $ref: '#/$defs/Plan' }, { $ref: '#/$defs/Heir' }]);
+    const { Plan, Heir, Difference } = body.$defs;
+    expect(Plan.required).toEqual(['id', 'name', 'reach', 'rank', 'fixtures', 'related']);
+    expect(Heir.required).toEqual(['id', 'name', 'reach', 'rank', 'base', 'own']);
+    for (const schema of [Plan, Heir]) expect(schema.additionalProperties).toBe(false);
+    expect(JSON.stringify(Plan)).toContain('"shelf"');
+    expect(JSON.stringify(Difference)).toContain('#/$defs/Difference');
   });
 });

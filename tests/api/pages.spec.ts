@@ -1,5 +1,6 @@
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { publishPlans } from '../support/plans';
 import { startTestServer, type TestServer } from '../support/server';
 
 let server: TestServer;
@@ -47,10 +48,43 @@ describe('a page of the shop', () => {
     const fixtures = plan.fixtures.filter((fixture: { type: string }) => fixture.type !== 'breadcrumb');
     const saved = await desk.put('/api/plans/house', { plan: { ...plan, fixtures }, version });
     expect((await get('/shop/table')).text).toBe(before.text);
-    await desk.post('/api/plans/house/publish', { version: saved.body.version, note: '' });
+    await publishPlans(desk, [{ id: 'house', version: saved.body.version }], '');
     const after = await get('/shop/table');
     expect(before.text).toContain('class="trail"');
     expect(after.text).not.toContain('class="trail"');
+  });
+
+  it('gives a shopper a number that stays once a plan splits shoppers, and to nobody before', async () => {
+    expect((await get('/shop/storage')).headers['set-cookie']).toBeUndefined();
+    const desk = await server.signIn();
+    const publishWith = async (when: object | null): Promise<void> => {
+      const { plan, version } = (await desk.get('/api/plans/house')).body;
+      const fixtures = plan.fixtures.map((fixture: { type: string }) =>
+        fixture.type === 'title' ? { ...fixture, when } : fixture,
+      );
+      const saved = await desk.put('/api/plans/house', { plan: { ...plan, fixtures }, version });
+      await publishPlans(desk, [{ id: 'house', version: saved.body.version }]);
+    };
+    await publishWith({ kind: 'share', from: 0, to: 50 });
+    const first = await get('/shop/storage');
+    const [cookie] = first.headers['set-cookie'] as unknown as string[];
+    const part = Number(/^fond\.part=(\d+);.*HttpOnly/.exec(cookie)![1]);
+    const again = await get('/shop/storage').set('Cookie', `fond.part=${part}`);
+    expect(again.headers['set-cookie']).toBeUndefined();
+    expect(again.text).toBe(first.text);
+    expect(first.text.includes('<h1>')).toBe(part < 50);
+    const other = await get('/shop/storage').set('Cookie', `fond.part=${99 - part}`);
+    expect(other.text.includes('<h1>')).toBe(99 - part < 50);
+    expect(other.headers['vary']).toContain('Cookie');
+    await publishWith(null);
+  });
+
+  it('without a plan is what its aisles would fall back to, for who is signed in', async () => {
+    expect((await get('/shop/knives-and-boards?without=knives')).status).toBe(401);
+    const desk = await server.signIn();
+    const shown = await desk.get('/shop/knives-and-boards?without=knives');
+    expect(shown.text).toContain('"plan":{"id":"house"');
+    expect((await get('/shop/knives-and-boards')).text).toContain('"plan":{"id":"knives"');
   });
 
   it('with a draft laid over it is only for who is signed in, and kept by nobody', async () => {

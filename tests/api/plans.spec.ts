@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import type { EditionSummary, Floor, FloorAisle, StoredPlan } from '@fond/contract';
 import type { Plan } from '@fond/core';
+import { changesOf, createPlan, publishPlans, savePlan, withShelf } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
 let server: TestServer;
@@ -20,25 +21,13 @@ const read = async (id: string): Promise<StoredPlan> => (await desk.get(`/api/pl
 
 async function planFor(path: string, name: string, below = true): Promise<StoredPlan> {
   const category = Number((await aisleAt(path)).key.split(':')[1]);
-  const answer = await desk.post('/api/plans', {
-    name,
-    reach: { include: [{ kind: 'category', category, below }], exclude: [] },
-    from: 'house',
-  });
-  expect(answer.status).toBe(201);
-  return answer.body;
+  return createPlan(desk, name, [{ kind: 'category', category, below }]);
 }
 
-const withColumns = (plan: Plan, wide: number): Plan => ({
-  ...plan,
-  fixtures: plan.fixtures.map((fixture) =>
-    fixture.type === 'shelf' ? { ...fixture, columns: { ...fixture.columns, wide } } : fixture,
-  ),
-});
-const save = (stored: StoredPlan, plan: Plan) =>
-  desk.put(`/api/plans/${plan.id}`, { plan, version: stored.version });
-const publish = (id: string, version: number, note = '') =>
-  desk.post(`/api/plans/${id}/publish`, { version, note });
+const withColumns = (plan: Plan, wide: number): Plan =>
+  withShelf(plan, { columns: { wide, medium: 3, narrow: 2 } });
+const save = (stored: StoredPlan, plan: Plan) => savePlan(desk, plan, stored.version);
+const publish = (id: string, version: number, note = '') => publishPlans(desk, [{ id, version }], note);
 
 describe('a draft', () => {
   it('changes nothing for shoppers until it is published, and then exactly the aisles it told', async () => {
@@ -48,7 +37,7 @@ describe('a draft', () => {
     expect(wide.version).toBe(stored.version + 1);
     expect((await server.guest.get('/api/shop/listing').query({ aisle: '/table' })).body).toEqual(before);
 
-    const told = (await desk.get(`/api/plans/${stored.plan.id}/changes`)).body;
+    const told = await changesOf(desk, stored.plan.id);
     expect(told.changes.map((change: { path: string }) => change.path)).toEqual([
       '/table',
       '/table/plates',
@@ -105,16 +94,9 @@ describe('a draft', () => {
     expect((await read(stored.plan.id)).plan).toEqual(stored.plan);
   });
 
-  it('can be discarded while it was never published', async () => {
-    const stored = await planFor('/textiles', 'Textiles');
-    expect((await desk.delete(`/api/plans/${stored.plan.id}`)).status).toBe(204);
-    expect((await desk.get(`/api/plans/${stored.plan.id}`)).status).toBe(404);
-    expect((await desk.delete('/api/plans/house')).body.type).toBe('/problems/plan-in-use');
-  });
-
   it('of one category alone leaves what is below to the plan before', async () => {
     const stored = await planFor('/kettles-and-coffee', 'Kettles', false);
-    const { changes } = (await desk.get(`/api/plans/${stored.plan.id}/changes`)).body;
+    const { changes } = await changesOf(desk, stored.plan.id);
     expect(changes.map((change: { path: string }) => change.path)).toEqual(['/kettles-and-coffee']);
   });
 
@@ -122,11 +104,16 @@ describe('a draft', () => {
     const first = await planFor('/cookware/pots', 'Pots');
     await publish(first.plan.id, first.version);
     const second = await planFor('/cookware/pots', 'Pots again');
-    const { disputes } = (await desk.get(`/api/plans/${second.plan.id}/changes`)).body;
+    const { disputes } = await changesOf(desk, second.plan.id);
     expect(disputes[0]).toMatchObject({ path: '/cookware/pots', plan: { name: 'Pots' } });
     const preview = (await desk.post('/api/preview', { plan: second.plan, address: '/cookware/pots' })).body;
     expect(preview.disputes).toEqual(disputes);
-    await desk.delete(`/api/plans/${second.plan.id}`);
+    const refused = await publish(second.plan.id, second.version);
+    expect(refused.body).toMatchObject({ type: '/problems/overlap', faults: [{ kind: 'overlap' }] });
+    // A rank settles it.
+    const ranked = await save(second, { ...second.plan, rank: 1 });
+    expect((await publish(second.plan.id, ranked.body.version)).status).toBe(201);
+    expect((await aisleAt('/cookware/pots')).plan?.name).toBe('Pots again');
   });
 
   it('leaves the house plan serving everything', async () => {
@@ -161,7 +148,8 @@ describe('a preview', () => {
 describe('an edition', () => {
   it('can be published again, and itself never changes', async () => {
     const first = (await desk.get('/api/editions/1')).body;
-    const again = (await desk.post('/api/editions/1/publish', { note: '' })).body as EditionSummary;
+    const again = (await desk.post('/api/editions/1/publish', { note: '', plans: null }))
+      .body as EditionSummary;
     expect(again).toMatchObject({ live: true, note: 'Edition 1 again', hash: first.edition.hash });
     expect((await server.guest.get('/api/health')).body.edition).toBe(again.number);
     expect((await aisleAt('/knives-and-boards')).plan?.id).toBe('house');
@@ -173,14 +161,14 @@ describe('an edition', () => {
 
   it('is not published twice for nothing', async () => {
     const { edition } = await floor();
-    expect((await desk.post(`/api/editions/${edition.number}/publish`, { note: '' })).body.type).toBe(
-      '/problems/nothing-to-publish',
-    );
-    const live = (await desk.get(`/api/editions/${edition.number}`)).body.document.plans as Plan[];
+    expect(
+      (await desk.post(`/api/editions/${edition.number}/publish`, { note: '', plans: null })).body.type,
+    ).toBe('/problems/nothing-to-publish');
+    const live = (await desk.get(`/api/editions/${edition.number}`)).body.document.documents as Plan[];
     const house = await read('house');
     expect(live.find((plan) => plan.id === 'house')).toEqual(house.plan);
     expect((await publish('house', house.version)).body.type).toBe('/problems/nothing-to-publish');
-    expect((await desk.post('/api/editions/999/publish', { note: '' })).status).toBe(404);
+    expect((await desk.post('/api/editions/999/publish', { note: '', plans: null })).status).toBe(404);
   });
 
   it('is numbered without a gap or a double when several people publish at once', async () => {

@@ -5,7 +5,10 @@ import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import type { Plan, Shelf } from '@fond/core';
 import { DEMO_SIGN_IN } from '../../server/src/demo/seed';
+import { contentHash } from '../../server/src/editions/editions';
+import { withShelf } from '../support/plans';
 
 const ROOT = path.resolve(import.meta.dirname, '../..');
 const WITHIN = { timeout: 60_000, interval: 100 };
@@ -101,6 +104,45 @@ describe('the running application', () => {
     };
     expect(again.plan.name).toBe('Renamed before the end');
     expect(JSON.parse((await get('/api/health')).body)).toMatchObject({ products: 306 });
+  });
+
+  it('has the old edition or the new one, whole, whenever it is killed while publishing', async () => {
+    const desk = await signIn();
+    const read = async <T>(url: string): Promise<T> =>
+      (await (await fetch(address() + url, desk)).json()) as T;
+    const send = (url: string, method: string, body: object): Promise<Response> =>
+      fetch(address() + url, { method, ...desk, body: JSON.stringify(body) });
+    let answered = (await read<{ edition: number }>('/api/health')).edition;
+    for (const [round, delay] of [0, 4, 9, 15, 30].entries()) {
+      const { plan, version } = await read<{ plan: Plan; version: number }>('/api/plans/house');
+      // Two settings that belong together: an edition that holds only one of them was torn.
+      const mark = 10 + round;
+      const marked = { ...withShelf(plan, { gap: mark }), name: `House ${mark}` };
+      const saved = await send('/api/plans/house', 'PUT', { plan: marked, version });
+      const next = ((await saved.json()) as { version: number }).version;
+      const publishing = send('/api/publications', 'POST', {
+        plans: [{ id: 'house', version: next }],
+        note: '',
+      })
+        .then(async (answer) => ((await answer.json()) as { number: number }).number)
+        .catch(() => null);
+      await new Promise((resolve) => setTimeout(resolve, delay));
+      await end('SIGKILL');
+      answered = (await publishing) ?? answered;
+      await vi.waitFor(async () => expect(await databasePid()).toBeNaN(), WITHIN);
+      await start();
+      const { edition } = await read<{ edition: number }>('/api/health');
+      expect([answered, answered + 1]).toContain(edition);
+      answered = edition;
+      const { document, edition: summary } = await read<{
+        document: { documents: Plan[]; ranges: [] };
+        edition: { hash: string; live: boolean };
+      }>(`/api/editions/${edition}`);
+      expect(summary).toMatchObject({ live: true, hash: contentHash(document) });
+      const house = document.documents.find(({ id }) => id === 'house')!;
+      const gap = house.fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf')!.gap;
+      if (house.name.startsWith('House 1')) expect(house.name).toBe(`House ${gap}`);
+    }
   });
 
   it('goes on showing the shop while the database is away, says so at the desk, and recovers by itself', async () => {

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import type { Floor, ProductLine, ProductWhy, ShelfReport, StoredPlan, StoredRange } from '@fond/contract';
 import { AISLE_RANGE, type Clause, type Plan, type RangeRule, type Shelf } from '@fond/core';
+import { changesOf, publishPlans } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
 let server: TestServer;
@@ -195,8 +196,10 @@ describe('saved ranges', () => {
     const listed = (await desk.get('/api/ranges')).body as StoredRange[];
     expect(listed.find(({ id }) => id === range.id)!.usedIn).toEqual([
       { plan: { id: 'house', name: house.plan.name } },
+      // The knives’ plan builds on it, and so shows it too.
+      { plan: { id: 'knives', name: 'Knives, four across' } },
     ]);
-    await desk.post('/api/plans/house/publish', { version: saved.body.version, note: '' });
+    await publishPlans(desk, [{ id: 'house', version: saved.body.version }], '');
     const total = async (): Promise<number> =>
       (await server.guest.get('/api/shop/listing').query({ aisle: '/cookware' })).body.total;
     const before = await total();
@@ -208,9 +211,9 @@ describe('saved ranges', () => {
     const changed = await desk.put(`/api/ranges/${range.id}`, { name: 'Offers', rule: narrower, version: 1 });
     expect(changed.body.version).toBe(2);
     expect(await total()).toBe(before);
-    const changes = (await desk.get('/api/plans/house/changes')).body.changes;
+    const changes = (await changesOf(desk, 'house')).changes;
     expect(changes.length).toBeGreaterThan(0);
-    await desk.post('/api/plans/house/publish', { version: saved.body.version, note: 'Deeper cuts' });
+    await publishPlans(desk, [{ id: 'house', version: saved.body.version }], 'Deeper cuts');
     expect(await total()).toBeLessThan(before);
 
     expect((await desk.delete(`/api/ranges/${range.id}`)).body.type).toBe('/problems/range-in-use');
@@ -225,7 +228,7 @@ describe('saved ranges', () => {
     expect((await publish(1)).body.detail).toContain('No published plan shows this range');
     const linked = shelfChanged({ range: { source: { kind: 'saved', range: range.id }, clauses: [] } });
     const saved = await desk.put('/api/plans/house', { plan: linked, version: house.version });
-    await desk.post('/api/plans/house/publish', { version: saved.body.version, note: '' });
+    await publishPlans(desk, [{ id: 'house', version: saved.body.version }], '');
     // The draft goes on; what is live stays under the range that is published.
     const renamed = { ...linked, name: 'Not to be published' };
     const ahead = await desk.put('/api/plans/house', { plan: renamed, version: saved.body.version });
@@ -246,7 +249,7 @@ describe('saved ranges', () => {
     expect((await publish(2)).body.type).toBe('/problems/nothing-to-publish');
 
     const back = await desk.put('/api/plans/house', { plan: house.plan, version: ahead.body.version });
-    await desk.post('/api/plans/house/publish', { version: back.body.version, note: '' });
+    await publishPlans(desk, [{ id: 'house', version: back.body.version }], '');
   });
 
   it('refuse a name that another has, a version that is not the newest, and building on each other', async () => {

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { eventually, TestBrowser, textOf } from '../support/browser';
+import { eventually, planFor, publishOpen, TestBrowser, textOf } from '../support/browser';
 
 let browser: TestBrowser;
 beforeAll(async () => {
@@ -13,44 +13,9 @@ const found = (page: Page): Promise<string> => textOf(page, '.found strong');
 const button = (page: Page, text: string) => page.locator(`button::-p-text(${text})`);
 const box = (page: Page, text: string) => page.locator(`desk-panel-lines label::-p-text(${text}) input`);
 
-/** A plan for one category, as the floor makes it; other stories keep theirs. */
-async function planFor(path: string, name: string): Promise<{ page: Page; id: string }> {
-  const page = await browser.desk('/floor');
-  const id = await page.evaluate(
-    async (wanted, title) => {
-      const read = async (address: string) => (await fetch(address)).json();
-      const { aisles } = (await read('/api/floor')) as { aisles: { path: string; key: string }[] };
-      const category = Number(aisles.find((aisle) => aisle.path === wanted)!.key.split(':')[1]);
-      const { csrfToken } = (await read('/api/session')) as { csrfToken: string };
-      const answer = await fetch('/api/plans', {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json', 'X-CSRF-Token': csrfToken },
-        body: JSON.stringify({
-          name: title,
-          from: 'house',
-          reach: { include: [{ kind: 'category', category, below: true }], exclude: [] },
-        }),
-      });
-      return ((await answer.json()) as { plan: { id: string } }).plan.id;
-    },
-    path,
-    name,
-  );
-  await page.goto(`${browser.baseUrl}/plans/${id}`);
-  await page.waitForSelector('desk-tally li');
-  return { page, id };
-}
-
-async function publish(page: Page): Promise<void> {
-  await page.waitForFunction(() => document.querySelector('desk-plan')!.textContent.includes('Draft saved'));
-  await button(page, 'Publish …').click();
-  await page.locator('mat-dialog-container button::-p-text(Publish):not([disabled])').click();
-  await page.waitForFunction(() => !document.querySelector('mat-dialog-container'));
-}
-
 describe('the filters of a plan', () => {
   it('get a search box, a heading and dead values in the desk, and shoppers use them', async () => {
-    const { page } = await planFor('/textiles', 'Textiles plan');
+    const { page } = await planFor(browser, '/textiles', 'Textiles plan');
     await page.locator('[data-slip="facets"]').click();
     await button(page, 'Search here').click();
     await box(page, 'a heading').click();
@@ -62,7 +27,7 @@ describe('the filters of a plan', () => {
       () => document.querySelector('[data-slip="grid"]')!.textContent!,
       (text) => text.includes('all of them on one page'),
     );
-    await publish(page);
+    await publishOpen(page);
 
     const visitor = await browser.page();
     await visitor.goto(shop('/textiles'));
@@ -82,9 +47,9 @@ describe('the filters of a plan', () => {
     );
     expect(aprons).toBeGreaterThan(0);
     expect(await textOf(visitor, '.chips a')).toContain('“apron”');
-    const dead = await visitor.$$eval('.dead', (values) => values.map((value) => value.tagName));
+    const dead = await visitor.$$eval('.dead', (values) => values.map((value) => value.hasAttribute('href')));
     expect(dead.length).toBeGreaterThan(0);
-    expect(new Set(dead)).toEqual(new Set(['SPAN']));
+    expect(dead).not.toContain(true);
 
     await visitor.locator('.chips a').click();
     await visitor.waitForFunction((count) => document.querySelectorAll('.card').length === count, {}, all);

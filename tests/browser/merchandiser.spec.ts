@@ -28,14 +28,14 @@ describe('a merchandiser', () => {
     await page.waitForSelector('tbody tr');
     expect(await textOf(page, 'h1')).toBe('Floor');
 
-    // A plan of its own for Baking, from the menu of its line.
+    // A plan of its own for Baking, from the reasons below its line.
     await page.locator('input[type=search]').fill('baking');
     await eventually(
       page,
       () => document.querySelectorAll('tbody tr').length,
       (rows) => rows > 0 && rows < 15,
     );
-    await page.locator(label('More about Baking')).click();
+    await page.locator(label('Why this plan: Baking')).click();
     await page.locator('button::-p-text(Give it a plan of its own)').click();
     await page.waitForSelector('desk-tally li');
     expect(page.url()).toContain('aisle=%2Fbaking');
@@ -109,6 +109,8 @@ describe('a merchandiser', () => {
       () => document.querySelector('[data-slip="grid"]')?.textContent ?? '',
       (text) => text.startsWith('4 columns'),
     );
+    // So did the way it came: what was undone and done again before the reload can be undone once more.
+    expect(await page.$eval(label('Undo'), (button) => (button as HTMLButtonElement).disabled)).toBe(false);
 
     // Nothing of it is live yet.
     const shopper = await browser.page();
@@ -116,11 +118,14 @@ describe('a merchandiser', () => {
     expect(await columnsOf(shopper)).toBe(3);
 
     await page.locator('button::-p-text(Publish …)').click();
-    await page.waitForSelector('.aisles li');
-    const aisles = await page.$$eval('.aisles .path', (paths) => paths.map((path) => path.textContent));
-    expect(aisles).toContain('/baking/tins/loaf-tins');
-    expect(aisles).not.toContain('/tools');
-    await page.locator('mat-dialog-actions button::-p-text(Publish)').click();
+    await page.waitForSelector('desk-aisle-moves li');
+    const aisles = await page.$$eval('desk-aisle-moves .title', (titles) =>
+      titles.map((title) => title.textContent?.trim()),
+    );
+    expect(aisles).toContain('Loaf tins');
+    expect(aisles).not.toContain('Tools');
+    expect(await textOf(page, 'desk-difference')).toContain('4 columns');
+    await page.locator('desk-publish .actions button::-p-text(Publish):not([disabled])').click();
     await eventually(
       page,
       () => document.querySelector('.good')?.textContent ?? '',
@@ -152,7 +157,7 @@ describe('a merchandiser', () => {
     await two.waitForSelector('.trouble');
     expect(await textOf(two, '.trouble')).toContain('saved a newer draft');
 
-    await two.locator('button::-p-text(Take theirs)').click();
+    await two.locator('button::-p-text(Take theirs only)').click();
     await eventually(
       two,
       () => document.querySelector<HTMLInputElement>('[aria-label="Gap in pixels"]')!.value,
@@ -166,6 +171,29 @@ describe('a merchandiser', () => {
       (size) => size === '13',
     );
     await saved(two);
+  });
+
+  it('puts two drafts together, setting by setting, and sees who else is here', async () => {
+    const address = '/plans/knives?aisle=%2Fknives-and-boards';
+    const one = await planPage(address);
+    const two = await planPage(address);
+    await open(one, 'grid');
+    await open(two, 'grid');
+    const version = () => one.$eval('.version', (element) => element.textContent);
+    const before = await version();
+    await one.locator(label('More: Columns, narrow')).click();
+    await one.waitForFunction((old) => document.querySelector('.version')?.textContent !== old, {}, before);
+    await two.locator(label('Less: Columns, medium')).click();
+    await two.waitForSelector('desk-merge');
+    expect(await textOf(two, 'desk-merge')).toContain('alone, taken: columns on narrow pages');
+    await two.locator('desk-merge button::-p-text(Save both together)').click();
+    await two.waitForFunction(() => !document.querySelector('desk-merge'));
+    await saved(two);
+    await eventually(
+      two,
+      () => document.querySelector('[data-slip="grid"]')!.textContent!,
+      (text) => text.includes('2 medium, 3 narrow'),
+    );
   });
 
   it('keeps edits that could not be saved through a reload', async () => {
@@ -267,7 +295,8 @@ describe('a merchandiser', () => {
     await page.waitForSelector('tbody tr');
     const number = () => page.$eval('tbody tr.live th', (cell) => Number(cell.textContent));
     const before = await number();
-    await page.locator('button::-p-text(Publish again)').click();
+    await page.locator('button::-p-text(Have back …)').click();
+    await page.locator('[role=menuitem]::-p-text(All of it)').click();
     await eventually(
       page,
       () => Number(document.querySelector('tbody tr.live th')?.textContent),

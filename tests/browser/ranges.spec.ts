@@ -1,6 +1,6 @@
 import type { Frame, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { choose, eventually, frameOf, TestBrowser, textOf } from '../support/browser';
+import { choose, eventually, frameOf, publishOpen, TestBrowser, textOf } from '../support/browser';
 
 let browser: TestBrowser;
 beforeAll(async () => {
@@ -166,11 +166,7 @@ describe('arranging', () => {
       (text) => text.includes('Pinned at 2'),
     );
 
-    await page.waitForSelector('.saving.saved');
-    await button(page, 'Publish …').click();
-    await page.waitForSelector('.aisles li');
-    await page.locator('mat-dialog-actions button::-p-text(Publish)').click();
-    await page.waitForSelector('.good');
+    await publishOpen(page);
     const shopper = await browser.page();
     await shopper.setJavaScriptEnabled(false);
     await shopper.goto(`${browser.baseUrl}/shop/knives-and-boards/cutting-boards`);

@@ -102,3 +102,46 @@ export async function choose(page: Page, selector: string, text: string): Promis
   );
   await page.select(selector, value);
 }
+
+/** Publishes the plan that is open, on the page that tells what it will do. */
+export async function publishOpen(page: Page): Promise<void> {
+  await page.waitForSelector('.saving.saved');
+  await page.locator('desk-plan button::-p-text(Publish …)').click();
+  // Until the page knows what changes its button waits.
+  await page.waitForSelector('desk-publish desk-difference');
+  await page.locator('desk-publish .actions button::-p-text(Publish):not([disabled])').click();
+  await page.waitForSelector('desk-plan .good');
+}
+
+/** A plan for one category, as the floor makes it; other stories keep theirs. */
+export async function planFor(
+  browser: TestBrowser,
+  path: string,
+  name: string,
+): Promise<{ page: Page; id: string }> {
+  const page = await browser.desk('/floor');
+  const id = await page.evaluate(
+    async (wanted, title) => {
+      const read = async (address: string) => (await fetch(address)).json();
+      const { aisles } = (await read('/api/floor')) as { aisles: { path: string; key: string }[] };
+      const category = Number(aisles.find((aisle) => aisle.path === wanted)!.key.split(':')[1]);
+      const { csrfToken } = (await read('/api/session')) as { csrfToken: string };
+      const answer = await fetch('/api/plans', {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json', 'X-CSRF-Token': csrfToken },
+        body: JSON.stringify({
+          name: title,
+          from: 'house',
+          as: 'heir',
+          reach: { include: [{ kind: 'category', category, below: true }], exclude: [] },
+        }),
+      });
+      return ((await answer.json()) as { plan: { id: string } }).plan.id;
+    },
+    path,
+    name,
+  );
+  await page.goto(`${browser.baseUrl}/plans/${id}`);
+  await page.waitForSelector('desk-tally li');
+  return { page, id };
+}

@@ -1,0 +1,206 @@
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { eventually, planFor, publishOpen, TestBrowser, textOf } from '../support/browser';
+
+let browser: TestBrowser;
+let page: Page;
+beforeAll(async () => {
+  browser = await TestBrowser.launch(inject('baseUrl'));
+  page = await browser.desk('/floor');
+});
+afterAll(() => browser.close());
+
+const label = (name: string): string => `[aria-label="${name}"]`;
+const button = (text: string) => page.locator(`button::-p-text(${text})`);
+
+/** Opens the reasons of an aisle on the floor. */
+async function why(title: string): Promise<void> {
+  await page.goto(`${browser.baseUrl}/floor?q=${encodeURIComponent(title)}`);
+  await page.locator(label(`Why this plan: ${title}`)).click();
+  await page.waitForSelector('desk-why-aisle li');
+}
+const columnsAt = async (path: string): Promise<number> => {
+  const shopper = await browser.page();
+  await shopper.goto(`${browser.baseUrl}/shop${path}`);
+  const columns = await shopper.$eval(
+    '.cards',
+    (cards) => getComputedStyle(cards).gridTemplateColumns.split(' ').length,
+  );
+  await shopper.close();
+  return columns;
+};
+
+describe('plans that share, differ and agree', () => {
+  it('give Kettles a plan of its own, settle the overlap with a second one, and use the shared plan again', async () => {
+    await why('Kettles');
+    expect(await textOf(page, 'desk-why-aisle .winner')).toContain('no other plan reaches it');
+    await button('Give it a plan of its own').click();
+    await page.waitForSelector('desk-tally li');
+    expect(await textOf(page, 'desk-brief')).toContain('House plan, with 0 settings of its own');
+
+    await page.locator('[data-slip="grid"]').click();
+    await page.locator(label('More: Columns, wide')).click();
+    await page.locator(label('More: Gap in pixels')).click();
+    await eventually(
+      page,
+      () => document.querySelector('desk-origin')?.textContent ?? '',
+      (text) => text.includes('columns on wide pages') && text.includes('gap between cards'),
+    );
+    // One of the two goes back to what the house plan says.
+    await page.locator('desk-origin li:nth-child(2) button').click();
+    await eventually(
+      page,
+      () => document.querySelector<HTMLInputElement>('[aria-label="Gap in pixels"]')!.value,
+      (gap) => gap === '24',
+    );
+    expect(await textOf(page, 'desk-brief')).toContain('with 1 setting of its own');
+    await publishOpen(page);
+    expect(await columnsAt('/kettles-and-coffee/kettles')).toBe(4);
+
+    // A second plan claims it alike, which is told while its reach is edited.
+    await why('Kettles');
+    await button('Give it a plan of its own').click();
+    await page.waitForSelector('[data-slip="reach"]');
+    await page.locator('[data-slip="reach"]').click();
+    await eventually(
+      page,
+      () => document.querySelector('desk-reach-slip .disputes')?.textContent ?? '',
+      (text) => text.includes('claims') && text.includes('Kettles'),
+    );
+    // Publishing would be refused, and says so before it is tried.
+    await page.waitForSelector('.saving.saved');
+    await page.locator('desk-plan button::-p-text(Publish …)').click();
+    await page.waitForSelector('desk-publish .trouble');
+    expect(await page.$('desk-publish .actions button[disabled]')).not.toBeNull();
+    await page.locator('a::-p-text(Settle it under Serves)').click();
+    await page.locator('button::-p-text(Take over: rank this plan higher)').click();
+    await page.waitForFunction(() => !document.querySelector('desk-reach-slip .disputes'));
+    await publishOpen(page);
+    await why('Kettles');
+    expect(await textOf(page, 'desk-why-aisle')).toContain('just as exact, but of lower rank');
+
+    // And back to a shared plan, with a look at what changes.
+    await why('Kettles');
+    const link = await page.waitForSelector('desk-why-aisle a[href*="share"]');
+    await link!.click();
+    await page.waitForSelector('desk-share iframe');
+    await page.locator('desk-share .actions button:not([disabled])').click();
+    await page.waitForFunction(() => location.pathname === '/floor');
+    await eventually(
+      page,
+      () => document.querySelector('desk-why-aisle .winner')?.textContent ?? '',
+      (text) => text.includes('Kettles'),
+    );
+    // Twice over: the second plan was put aside, and the first one serves again until it is given back too.
+    expect(await textOf(page, 'desk-why-aisle')).not.toContain('lower rank');
+    await page.locator('summary::-p-text(put aside or deleted)').click();
+    expect(await textOf(page, '.away')).toContain('put aside');
+  });
+
+  it('run a campaign over what is published, and end it', async () => {
+    const { page } = await planFor(browser, '/table', 'Table weekend');
+    const before = await columnsAt('/table');
+    await page.locator('[data-slip="grid"]').click();
+    await page.locator(label('More: Columns, wide')).click();
+    await page.waitForSelector('.saving.saved');
+    await page.locator('desk-plan button::-p-text(Publish …)').click();
+    await page.locator('desk-publish label:nth-of-type(2) input[name=when]').click();
+    await page.locator('desk-campaign-fields [formcontrolname=name]').fill('Long weekend');
+    await page.waitForSelector('desk-campaign-fields input[type=datetime-local]');
+    await page.$$eval('desk-campaign-fields input[type=datetime-local]', (fields) => {
+      const set = (field: Element, value: string): void => {
+        (field as HTMLInputElement).value = value;
+        field.dispatchEvent(new Event('input', { bubbles: true }));
+      };
+      set(fields[0], '2020-01-01T08:00');
+      set(fields[1], '2090-01-01T08:00');
+    });
+    await page.locator('desk-publish .actions button::-p-text(Schedule):not([disabled])').click();
+    await page.waitForSelector('desk-campaign-calendar article');
+    // Its start is over, so the clock starts it with its next look.
+    await eventually(
+      page,
+      "fetch('/api/campaigns').then((answer) => answer.json()).then(([campaign]) => campaign.state)",
+      (state: string) => state === 'running',
+    );
+    expect(await columnsAt('/table')).toBe(before + 1);
+    await page.reload();
+    await page.locator('desk-campaign-calendar button::-p-text(End it now)').click();
+    await eventually(
+      page,
+      () => document.querySelector('desk-campaign-calendar .state')?.textContent?.trim() ?? '',
+      (state) => state === 'over',
+    );
+    expect(await columnsAt('/table')).toBe(before);
+  });
+
+  it('compare two editions, and have one plan back from an earlier one', async () => {
+    const { page } = await planFor(browser, '/storage', 'Storage plan');
+    await page.locator('[data-slip="grid"]').click();
+    await page.locator(label('More: Gap in pixels')).click();
+    await publishOpen(page);
+    const before = await columnsAt('/storage');
+    await page.locator('[data-slip="grid"]').click();
+    await page.locator(label('More: Columns, wide')).click();
+    await publishOpen(page);
+    expect(await columnsAt('/storage')).not.toBe(before);
+    await page.goto(`${browser.baseUrl}/editions`);
+    await page.waitForSelector('tbody tr');
+    const numbers = await page.$$eval('tbody th', (cells) => cells.map((cell) => Number(cell.textContent)));
+    await page.locator(label(`Compare edition ${numbers[0]}`)).click();
+    await page.locator(label(`Compare with edition ${numbers[numbers.length - 1]}`)).click();
+    await page.waitForSelector('desk-edition-compare h3');
+    expect(await textOf(page, 'desk-edition-compare')).toContain('Storage plan');
+    await page.locator(label(`Have edition ${numbers[1]} back`)).click();
+    await page.locator('[role=menuitem]::-p-text(Only Storage plan)').click();
+    await eventually(
+      page,
+      () => document.querySelector('mat-snack-bar-container')?.textContent ?? '',
+      (text) => text.includes('is live, with Storage plan as in edition'),
+    );
+    expect(await columnsAt('/storage')).toBe(before);
+  });
+
+  it('say when a fixture is shown, and the window can be set to see it', async () => {
+    await page.goto(`${browser.baseUrl}/plans/house?aisle=%2Ftable&open=frame`);
+    await page.waitForSelector('desk-tally li');
+    await page.locator('[aria-label^="When title is shown"]').click();
+    await page.waitForSelector(label('Add a condition'));
+    await page.select(label('Add a condition'), 'share');
+    await eventually(
+      page,
+      () => document.querySelector('[data-slip="frame"]')!.textContent!,
+      (text) => text.includes('title (only for 50 % of shoppers)'),
+    );
+    const frame = (await (await page.waitForSelector('desk-window iframe'))!.contentFrame())!;
+    await page.locator('.seen-as summary').click();
+    await page.$eval('.seen-as input[type=number]', (field) => {
+      (field as HTMLInputElement).value = '70';
+      field.dispatchEvent(new Event('change'));
+    });
+    await frame.waitForFunction(() => !document.querySelector('h1'));
+    await page.locator('.seen-as button').click();
+    await frame.waitForFunction(() => document.querySelector('h1'));
+    await page.locator(label('Undo')).click();
+    await page.waitForSelector('.saving.saved');
+  });
+
+  it('lead an old address on', async () => {
+    await page.goto(`${browser.baseUrl}/redirects`);
+    await page.locator('[formcontrolname=from]').fill('/old-kettles');
+    await page.locator('[formcontrolname=to]').fill('/kettles-and-coffee/kettles');
+    await page.locator('desk-redirects form button[type=submit]').click();
+    await page.waitForSelector('desk-redirects tbody th');
+    await page.locator('.try input').fill('/shop/old-kettles');
+    await page.locator('.try button').click();
+    await page.waitForSelector('output');
+    expect(await textOf(page, 'output')).toContain('a page of the shop');
+    const shopper = await browser.page();
+    await shopper.goto(`${browser.baseUrl}/shop/old-kettles`);
+    expect(new URL(shopper.url()).pathname).toBe('/shop/kettles-and-coffee/kettles');
+  });
+
+  it('never met an error in the console on the way', () => {
+    expect(browser.complaints.filter((complaint) => !/409|401/.test(complaint))).toEqual([]);
+  });
+});
