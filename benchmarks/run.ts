@@ -1,10 +1,11 @@
-import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pino } from 'pino';
 import { startDatabase } from '../server/src/database/process';
 import { engineRows } from './engine/engine';
 import { machine, type Row } from './measure';
+import { planRows } from './plans';
 import { previewRows } from './preview';
 import { demoRows, importRows, largeRows } from './server';
 
@@ -29,31 +30,55 @@ async function engine(size: number): Promise<Row[]> {
   }
 }
 
+interface Measured extends Row {
+  /** When it was measured; a section can be run by itself. */
+  measured: string;
+}
+
+const RESULTS = path.join(import.meta.dirname, 'results.json');
 const rows: Row[] = [];
+
+/** What was measured before, with what has just been measured in place of its earlier figures. */
+async function keep(found: readonly Row[]): Promise<void> {
+  const measured = new Date().toISOString();
+  const before = JSON.parse(await readFile(RESULTS, 'utf8').catch(() => '{}')) as { rows?: Measured[] };
+  const fresh = new Map(found.map((row) => [row.what, { ...row, measured }]));
+  const kept = (before.rows ?? []).map((row) => {
+    const again = fresh.get(row.what);
+    fresh.delete(row.what);
+    return again ?? row;
+  });
+  const all = { machine: machine(), rows: [...kept, ...fresh.values()] };
+  await writeFile(RESULTS, `${JSON.stringify(all, null, 2)}\n`);
+}
+
 const section = async (name: string, work: () => Promise<Row[]>): Promise<void> => {
   process.stderr.write(`… ${name}\n`);
   const found = await work();
   rows.push(...found);
   for (const { what, figure } of found) process.stderr.write(`  ${what}: ${figure}\n`);
   // After each section, so that a run that is broken off keeps what it has measured.
-  await writeFile(
-    path.join(import.meta.dirname, 'results.json'),
-    `${JSON.stringify({ date: new Date().toISOString(), machine: machine(), rows }, null, 2)}\n`,
-  );
+  await keep(found);
 };
-const engineAt = (size: number): Promise<void> =>
-  section(`engine and peers, ${size} products`, () => engine(size));
-
-await engineAt(10_000);
-await engineAt(LARGE);
-if (!process.argv.includes('engine')) {
-  const demo = await mkdtemp(path.join(tmpdir(), 'fond-bench-'));
-  await section('the demo shop (draws its pictures first, which takes some minutes)', () => demoRows(demo));
-  await section('preview', () => previewRows(demo));
-  await rm(demo, { recursive: true, force: true });
-  await section('import', importRows);
-  await section(`a server of ${LARGE} products (takes some minutes)`, () => largeRows(LARGE));
-}
-await engineAt(HUGE);
+/** `npm run bench` measures all; with the name of a section, only that one. */
+const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
+  plans: () => section('plans', planRows),
+  engine: async () => {
+    for (const size of [10_000, LARGE, HUGE])
+      await section(`engine and peers, ${size} products`, () => engine(size));
+  },
+  demo: async () => {
+    const demo = await mkdtemp(path.join(tmpdir(), 'fond-bench-'));
+    await section('the demo shop (draws its pictures first, which takes some minutes)', () => demoRows(demo));
+    await section('preview', () => previewRows(demo));
+    await rm(demo, { recursive: true, force: true });
+  },
+  import: () => section('import', importRows),
+  large: () => section(`a server of ${LARGE} products (takes some minutes)`, () => largeRows(LARGE)),
+};
+const asked = process.argv[2];
+if (asked !== undefined && !(asked in SECTIONS))
+  throw new Error(`“${asked}” is no section; there are ${Object.keys(SECTIONS).join(', ')}.`);
+for (const [name, run] of Object.entries(SECTIONS)) if (asked === undefined || name === asked) await run();
 process.stdout.write(`\n${machine()}\n\n`);
 print(rows);

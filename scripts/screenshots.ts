@@ -35,14 +35,14 @@ try {
   await shop('/kettles-and-coffee', 'shop-narrow.png', 390, 844);
   await shop('/products/' + (await slugOf('/kettles-and-coffee/teapots')), 'shop-product.png', 1280, 800);
 
-  const signIn = await browser.page();
-  await signIn.goto(`${application.baseUrl}/sign-in`);
-  await signIn.waitForSelector('.demo');
-  await shot(signIn, 'sign-in.png');
-
-  const floor = await browser.desk('/floor');
+  const floor = await browser.desk('/floor?q=boards');
   await floor.waitForSelector('tbody tr');
+  await floor.locator('[aria-label="Why this plan: Cutting boards"]').click();
+  await floor.waitForSelector('desk-why-aisle li');
   await shot(floor, 'floor.png');
+  await floor.goto(`${application.baseUrl}/floor?view=map`);
+  await floor.waitForSelector('.map svg .slice');
+  await shot(floor, 'floor-map.png');
 
   const house = await plan('/plans/house?aisle=%2Fcookware%2Fpans');
   await house.locator('[data-slip="grid"]').click();
@@ -110,16 +110,51 @@ try {
   await below.waitForNetworkIdle({ idleTime: 500 });
   await shot(below, 'related.png');
 
-  const knives = await plan('/plans/knives?aisle=%2Fknives-and-boards');
+  const knives = await plan('/plans/house?aisle=%2Ftable');
   await knives.locator('[data-slip="grid"]').click();
-  await knives.locator('[aria-label="Less: Columns, wide"]').click();
+  await knives.locator('[aria-label="More: Columns, wide"]').click();
   await knives.locator('button::-p-text(Publish …)').click();
-  await knives.waitForSelector('.aisles li');
+  await knives.waitForSelector('desk-before-after iframe');
   await shot(knives, 'publish.png');
+  await knives.locator('desk-publish label:nth-of-type(2) input[name=when]').click();
+  for (const [name, from, until] of campaigns(new Date())) {
+    await knives.goto(`${application.baseUrl}/publish?plans=house`);
+    await knives.waitForSelector('desk-difference');
+    await knives.locator('desk-publish label:nth-of-type(2) input[name=when]').click();
+    await knives.locator('desk-campaign-fields [formcontrolname=name]').fill(name);
+    await knives.$$eval(
+      'desk-campaign-fields input[type=datetime-local]',
+      (fields, values) =>
+        fields.forEach((field, at) => {
+          (field as HTMLInputElement).value = values[at];
+          field.dispatchEvent(new Event('input', { bubbles: true }));
+        }),
+      [from, until],
+    );
+    await knives.locator('desk-publish .actions button::-p-text(Schedule):not([disabled])').click();
+    await knives.waitForSelector('desk-campaign-calendar article');
+  }
+  await shot(knives, 'calendar.png');
 
-  const editions = await browser.desk('/editions');
-  await editions.waitForSelector('tbody tr');
+  const editions = await browser.desk('/editions?compare=1,2');
+  await editions.waitForSelector('desk-edition-compare dl');
   await shot(editions, 'editions.png');
+
+  const redirects = await browser.desk('/redirects');
+  for (const [from, to] of [
+    ['/frying-pans', '/cookware/pans/frying-pans'],
+    ['/pans', '/frying-pans'],
+    ['/curtains', '/textiles/curtains'],
+  ]) {
+    await redirects.locator('[formcontrolname=from]').fill(from);
+    await redirects.locator('[formcontrolname=to]').fill(to);
+    await redirects.locator('desk-redirects form button[type=submit]').click();
+    await redirects.waitForSelector(`tbody th::-p-text(${from})`);
+  }
+  await redirects.locator('.try input').fill('/pans');
+  await redirects.locator('.try button').click();
+  await redirects.waitForSelector('output');
+  await shot(redirects, 'redirects.png');
 
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-shot-'));
   const file = path.join(folder, 'spring.csv');
@@ -143,4 +178,14 @@ async function slugOf(aisle: string): Promise<string> {
   const answer = await fetch(`${application.baseUrl}/api/shop/listing?aisle=${aisle}&material=stoneware`);
   const { items } = (await answer.json()) as { items: { slug: string }[] };
   return items[0].slug;
+}
+
+/** Two that overlap, from tomorrow on: name, start, end. */
+function campaigns(now: Date): [string, string, string][] {
+  const day = (from: number, hour: string): string =>
+    `${new Date(now.getTime() + from * 86_400_000).toISOString().slice(0, 10)}T${hour}`;
+  return [
+    ['Winter table', day(1, '08:00'), day(5, '20:00')],
+    ['Long evenings', day(4, '17:00'), day(9, '23:00')],
+  ];
 }
