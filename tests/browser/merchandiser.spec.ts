@@ -1,6 +1,6 @@
 import type { Frame, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { eventually, frameOf, TestBrowser, textOf } from '../support/browser';
+import { eventually, frameOf, says, TestBrowser, textOf } from '../support/browser';
 
 let browser: TestBrowser;
 beforeAll(async () => {
@@ -124,7 +124,7 @@ describe('a merchandiser', () => {
     );
     expect(aisles).toContain('Loaf tins');
     expect(aisles).not.toContain('Tools');
-    expect(await textOf(page, 'desk-difference')).toContain('4 columns');
+    await says(page, 'desk-difference', '4 columns');
     await page.locator('desk-publish .actions button::-p-text(Publish):not([disabled])').click();
     await eventually(
       page,
@@ -134,14 +134,14 @@ describe('a merchandiser', () => {
 
     await shopper.reload();
     expect(await columnsOf(shopper)).toBe(4);
-    expect(await textOf(shopper, '.filters')).toContain('Made of');
+    await says(shopper, '.filters', 'Made of');
 
     // And the same without JavaScript.
     const plain = await browser.page();
     await plain.setJavaScriptEnabled(false);
     await plain.goto(`${browser.baseUrl}/shop/baking/tins`);
     expect(await columnsOf(plain)).toBe(4);
-    expect(await textOf(plain, '.filters')).toContain('Made of');
+    await says(plain, '.filters', 'Made of');
   });
 
   it('is shown a newer draft of somebody else, and loses nothing whichever is taken', async () => {
@@ -155,7 +155,7 @@ describe('a merchandiser', () => {
     await one.waitForFunction(() => document.querySelector('.version')?.textContent?.includes('2'));
     await two.locator(label('More: Products a page')).click();
     await two.waitForSelector('.trouble');
-    expect(await textOf(two, '.trouble')).toContain('saved a newer draft');
+    await says(two, '.trouble', 'saved a newer draft');
 
     await two.locator('button::-p-text(Take theirs only)').click();
     await eventually(
@@ -185,7 +185,7 @@ describe('a merchandiser', () => {
     await one.waitForFunction((old) => document.querySelector('.version')?.textContent !== old, {}, before);
     await two.locator(label('Less: Columns, medium')).click();
     await two.waitForSelector('desk-merge');
-    expect(await textOf(two, 'desk-merge')).toContain('alone, taken: columns on narrow pages');
+    await says(two, 'desk-merge', 'alone, taken: columns on narrow pages');
     await two.locator('desk-merge button::-p-text(Save both together)').click();
     await two.waitForFunction(() => !document.querySelector('desk-merge'));
     await saved(two);
@@ -211,7 +211,7 @@ describe('a merchandiser', () => {
       () => document.querySelector('.saving')!.textContent!,
       (text) => text.includes('waits'),
     );
-    expect(await textOf(page, '.trouble')).toContain('kept in this window');
+    await says(page, '.trouble', 'kept in this window');
     await page.reload();
     await eventually(
       page,
@@ -271,7 +271,7 @@ describe('a merchandiser', () => {
         () => document.querySelector('h2')?.textContent ?? '',
         (text) => text.includes('1 fault'),
       );
-      expect(await textOf(page, 'tbody tr')).toContain('“eight” is no price');
+      await says(page, 'tbody tr', '“eight” is no price');
       await writeFile(`${folder}/good.csv`, 'sku,title,category,price\nT-1,Tongs,Tools > Tongs,8\n');
       await (field as unknown as { uploadFile: (file: string) => Promise<void> }).uploadFile(
         `${folder}/good.csv`,

@@ -1,6 +1,6 @@
 import type { Frame, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { choose, eventually, frameOf, publishOpen, TestBrowser, textOf } from '../support/browser';
+import { choose, eventually, frameOf, publishOpen, says, TestBrowser, textOf } from '../support/browser';
 
 let browser: TestBrowser;
 beforeAll(async () => {
@@ -118,7 +118,7 @@ describe('a range in the desk', () => {
       () => document.querySelector('.touches')?.textContent ?? '',
       (text) => text.includes('Knives, four across'),
     );
-    expect(await textOf(page, '.sentence')).toContain('the aisle’s products that are in stock');
+    await says(page, '.sentence', 'the aisle’s products that are in stock');
   });
 });
 

@@ -84,6 +84,14 @@ export async function eventually<T>(
 export const textOf = (place: Page | Frame, selector: string): Promise<string> =>
   place.$eval(selector, (element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim());
 
+/** Waits until a place on the page says something; what it says arrives when it has been asked for. */
+export const says = (place: Page | Frame, selector: string, text: string): Promise<string> =>
+  eventually(
+    place,
+    `(document.querySelector(${JSON.stringify(selector)})?.textContent ?? '').replace(/\\s+/g, ' ').trim()`,
+    (said: string) => said.includes(text),
+  );
+
 /** The shop in the desk's window, once its application runs. */
 export async function frameOf(page: Page): Promise<Frame> {
   const element = await page.waitForSelector('desk-window iframe');
