@@ -25,6 +25,7 @@ export * from './order/pageOf';
 export * from './order/sorting';
 export * from './page/address';
 export * from './page/composePage';
+export * from './page/composePlain';
 export * from './page/composeProduct';
 export * from './page/pageModel';
 export * from './page/shopFrame';

@@ -1,39 +1,86 @@
-import type { CatalogueFrame, CategoryRow, CollectionRow, Texts } from './rows';
+import { textIn, type AttributeRow, type CatalogueFrame, type CategoryRow, type CollectionRow } from './rows';
+import type { FreePageRow, ImageRow, Texts } from './rows';
 
-export type AisleKind = 'front' | 'category' | 'collection' | 'tag' | 'search';
+export type AisleKind = 'front' | 'category' | 'collection' | 'tag' | 'value' | 'page' | 'search';
+
+export const AISLE_KINDS: readonly AisleKind[] = [
+  'front',
+  'category',
+  'collection',
+  'tag',
+  'value',
+  'page',
+  'search',
+];
 
 /** One shop address that lists products. */
 export interface Aisle {
-  /** Stays the same when an address changes: `front`, `search`, `category:12`, `tag:3`, `collection:5`. */
+  /** Stays the same when an address changes: `front`, `search`, `category:12`, `tag:3`, `value:material:steel`. */
   key: string;
   kind: AisleKind;
   /** As under the shop's root, for instance `/cookware/pans`. */
   path: string;
   titles: Texts;
   descriptions: Texts;
-  /** Id of the category, tag or collection; 0 for the front and the search. */
+  /** Id of the category, tag, collection, attribute or free page; 0 for the front and the search. */
   id: number;
   /** The aisle above in the category tree. */
   parent: Aisle | null;
   /** Aisles of the child categories, in the merchandiser's order. */
   children: Aisle[];
   colour: string | null;
+  /** Its own picture; of a category so far. */
+  picture: ImageRow | null;
   /** Article numbers in the order given by hand, for collections that have one. */
   arranged: readonly string[] | null;
+  /** Whose products it shows: those with this value. */
+  value: AisleValue | null;
+  /** The aisle in whose place a free page stands, and whose products it shows. */
+  standsFor: Aisle | null;
+  /** Not open to shoppers yet; only previews show it. */
+  closed: boolean;
+}
+
+export interface AisleValue {
+  /** Key of the attribute. */
+  attribute: string;
+  value: string;
 }
 
 export interface AisleMap {
   all: readonly Aisle[];
+  /** What shoppers find at an address; where a free page stands in for an aisle, that page. */
   byPath: ReadonlyMap<string, Aisle>;
   byKey: ReadonlyMap<string, Aisle>;
 }
 
-/** First path segments that a top category may not take, as other pages stand there. */
-export const RESERVED_SLUGS: readonly string[] = ['collections', 'tags', 'search', 'products'];
+/** First path segment of the aisles by attribute value. */
+export const VALUE_ROOT = 'by';
+
+/** First path segments that a top category or a free page may not take, as other pages stand there. */
+export const RESERVED_SLUGS: readonly string[] = [
+  'collections',
+  'tags',
+  'search',
+  'products',
+  'account',
+  VALUE_ROOT,
+];
 
 const SEARCH_TITLES: Texts = { en: 'Search', fr: 'Recherche' };
 
-const none = { descriptions: {}, id: 0, parent: null, children: [] as Aisle[], colour: null, arranged: null };
+const none = {
+  descriptions: {},
+  id: 0,
+  parent: null,
+  children: [] as Aisle[],
+  colour: null,
+  picture: null,
+  arranged: null,
+  value: null,
+  standsFor: null,
+  closed: false,
+};
 
 const groupAisle = (kind: 'tag' | 'collection', group: CollectionRow): Aisle => ({
   ...none,
@@ -47,7 +94,58 @@ const groupAisle = (kind: 'tag' | 'collection', group: CollectionRow): Aisle => 
   arranged: !group.clauses && group.arranged?.length ? group.arranged : null,
 });
 
-/** Every aisle of a catalogue: the front, the category tree from the top down, collections, tags, the search. */
+const valueAisles = (
+  { id, key, valueLabels, aisles = [] }: AttributeRow,
+  languages: CatalogueFrame['languages'],
+): Aisle[] =>
+  aisles.map(({ value, slug }) => {
+    const labels = valueLabels[value] ?? {};
+    return {
+      ...none,
+      key: `value:${key}:${value}`,
+      kind: 'value',
+      path: `/${VALUE_ROOT}/${key}/${slug}`,
+      titles: Object.fromEntries(languages.map((lang) => [lang, textIn(labels, lang, languages) || value])),
+      id,
+      children: [],
+      value: { attribute: key, value },
+    };
+  });
+
+const pageAisle = (page: FreePageRow, standsFor: Aisle | null): Aisle => ({
+  ...none,
+  key: `page:${page.id}`,
+  kind: 'page',
+  path: page.path,
+  titles: page.titles,
+  descriptions: page.descriptions,
+  id: page.id,
+  children: [],
+  colour: standsFor?.colour ?? null,
+  picture: standsFor?.picture ?? null,
+  arranged: standsFor?.arranged ?? null,
+  standsFor,
+  closed: !page.open,
+});
+
+/** A free page at the address of the aisle it stands in for, with that aisle's place in the tree. */
+const inPlace = (page: Aisle, { path, parent, children }: Aisle): Aisle => ({
+  ...page,
+  path,
+  parent,
+  children,
+});
+
+/** The aisle whose products a page is about: itself, or the one that a free page stands in for. */
+export const groundOf = (aisle: Aisle): Aisle => aisle.standsFor ?? aisle;
+
+/**
+ * Every aisle of a catalogue: the front, the category tree from the top down, collections, tags, values of attributes,
+ * free pages, the search.
+ *
+ * An open free page is found at the address of the aisle it stands in for as well; the aisle itself stays known by its
+ * key, as ranges, reaches and the tree still mean it. An address that two want belongs to the catalogue's own aisle.
+ */
 export function aislesOf(frame: CatalogueFrame): AisleMap {
   const all: Aisle[] = [
     {
@@ -71,6 +169,7 @@ export function aislesOf(frame: CatalogueFrame): AisleMap {
       .sort((a, b) => a.position - b.position || a.id - b.id)
       .map((category) => {
         const aisle: Aisle = {
+          ...none,
           key: `category:${category.id}`,
           kind: 'category',
           path: `${parent ? parent.path : ''}/${category.slug}`,
@@ -80,7 +179,7 @@ export function aislesOf(frame: CatalogueFrame): AisleMap {
           parent,
           children: [],
           colour: category.colour ?? parent?.colour ?? null,
-          arranged: null,
+          picture: category.picture ?? null,
         };
         all.push(aisle);
         aisle.children = walk(aisle, category.id);
@@ -89,10 +188,18 @@ export function aislesOf(frame: CatalogueFrame): AisleMap {
   all[0].children = walk(null, null);
   for (const group of frame.collections) all.push(groupAisle('collection', group));
   for (const group of frame.tags) all.push(groupAisle('tag', group));
-  all.push({ ...none, key: 'search', kind: 'search', path: '/search', titles: SEARCH_TITLES });
-  return {
-    all,
-    byPath: new Map(all.map((aisle) => [aisle.path, aisle])),
-    byKey: new Map(all.map((aisle) => [aisle.key, aisle])),
-  };
+  for (const attribute of frame.attributes) all.push(...valueAisles(attribute, frame.languages));
+  const search: Aisle = { ...none, key: 'search', kind: 'search', path: '/search', titles: SEARCH_TITLES };
+  const byKey = new Map([...all, search].map((aisle) => [aisle.key, aisle]));
+  const pages = (frame.pages ?? []).map((page) =>
+    pageAisle(page, page.standsFor === null ? null : (byKey.get(page.standsFor) ?? null)),
+  );
+  const own = [...all, search];
+  all.push(...pages, search);
+  const byPath = new Map([...pages, ...own].map((aisle) => [aisle.path, aisle]));
+  for (const page of pages) {
+    byKey.set(page.key, page);
+    if (page.standsFor && !page.closed) byPath.set(page.standsFor.path, inPlace(page, page.standsFor));
+  }
+  return { all, byPath, byKey };
 }

@@ -9,7 +9,7 @@ import type { Snapshot } from './snapshot';
  * out. O(products), only where there is such a collection.
  */
 export function withRuleCollections(snapshot: Snapshot, now: number): Snapshot {
-  const front = snapshot.aisles.byPath.get('/')!;
+  const front = snapshot.aisles.byKey.get('front')!;
   const ruled = snapshot.frame.collections.flatMap(({ id, slug, clauses }) => {
     if (!clauses) return [];
     const { words } = runRange(

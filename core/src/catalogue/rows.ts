@@ -22,6 +22,8 @@ export interface AttributeRow {
   valueLabels: Readonly<Record<string, Texts>>;
   /** CSS colour of a value, for swatches. */
   swatches: Readonly<Record<string, string>>;
+  /** Values with an aisle of their own each; none, or absent, where the attribute is only filtered by. */
+  aisles?: readonly { value: string; slug: string }[];
 }
 
 export interface CategoryRow {
@@ -33,6 +35,21 @@ export interface CategoryRow {
   titles: Texts;
   /** Sanitised HTML. */
   descriptions: Texts;
+  picture?: ImageRow | null;
+}
+
+/** A page with an address of its own, which may stand in for an aisle. */
+export interface FreePageRow {
+  id: number;
+  /** As under the shop's root, for instance `/spring-table`. */
+  path: string;
+  titles: Texts;
+  /** Sanitised HTML. */
+  descriptions: Texts;
+  /** Key of the aisle in whose place it stands; null where it stands for itself. */
+  standsFor: string | null;
+  /** Whether shoppers may see it. */
+  open: boolean;
 }
 
 /** A tag or a collection: a flat group of products with an address. */
@@ -114,6 +131,7 @@ export interface CatalogueFrame {
   categories: readonly CategoryRow[];
   tags: readonly GroupRow[];
   collections: readonly CollectionRow[];
+  pages?: readonly FreePageRow[];
 }
 
 /** The text in `lang`, else in the first language that has one, else the empty string. */

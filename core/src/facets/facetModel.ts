@@ -1,4 +1,4 @@
-import type { Aisle } from '../catalogue/aisles';
+import { groundOf, type Aisle } from '../catalogue/aisles';
 import type { FacetColumn, ValueColumn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
 import { valueLabel } from '../card/card';
@@ -246,6 +246,7 @@ function offeredCodes(
     }
     return any;
   };
-  walk(aisle.kind === 'category' ? aisle : snapshot.aisles.byPath.get('/')!, 0);
+  const ground = groundOf(aisle);
+  walk(ground.kind === 'category' ? ground : snapshot.aisles.byKey.get('front')!, 0);
   return offered;
 }

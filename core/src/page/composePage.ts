@@ -1,5 +1,5 @@
 import { cardOf, plainText, shorten } from '../card/card';
-import type { Aisle } from '../catalogue/aisles';
+import { groundOf, type Aisle } from '../catalogue/aisles';
 import { textIn } from '../catalogue/rows';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import type { Words } from '../catalogue/sets';
@@ -45,6 +45,10 @@ export interface PageRequest {
   zone?: string;
   /** The shopper's number, 0 to 99, for fixtures that are shown to a share of them; 0 unless given. */
   part?: number;
+  /** Whether the shopper has signed in. */
+  signedIn?: boolean;
+  /** Also a free page that is not open to shoppers yet. */
+  closed?: boolean;
 }
 
 /**
@@ -57,7 +61,7 @@ export interface PageRequest {
 export function composePage(snapshot: Snapshot, edition: Edition, request: PageRequest): PageModel | null {
   const aisle = snapshot.aisles.byPath.get(request.path);
   const plan = aisle && choosePlan(edition.plans, aisle).winner?.plan;
-  if (!aisle || !plan) return null;
+  if (!aisle || !plan || (aisle.closed && !request.closed)) return null;
   const { state, ignored, malformed } = readState(snapshot, plan, request);
   const facts = factsOf(snapshot, aisle, state, request);
   // Which shelf the page has is settled before its products are known; all others may ask for them.
@@ -130,7 +134,7 @@ function factsOf(
   snapshot: Snapshot,
   aisle: Aisle,
   state: ListingState,
-  { now, zone = 'UTC', part = 0 }: PageRequest,
+  { now, zone = 'UTC', part = 0, signedIn = false }: PageRequest,
 ): Omit<PageFacts, 'results'> {
   return {
     aisle,
@@ -140,6 +144,7 @@ function factsOf(
     filtersUsed: state.selections.size > 0 || (state.q !== '' && aisle.kind !== 'search'),
     hasDescription: textIn(aisle.descriptions, state.lang, snapshot.frame.languages) !== '',
     part,
+    signedIn,
   };
 }
 
@@ -172,11 +177,13 @@ function titleOf({ snapshot, aisle, state }: Composer): string {
 
 /**
  * What search engines may index: an aisle and its further pages in the plan's own order. Filtered, searched,
- * re-sorted and re-sized states repeat the same products, so they keep out and follow on.
+ * re-sorted and re-sized states repeat the same products, so they keep out and follow on. A free page that stands in for
+ * an aisle is indexed at that aisle's address alone, and one that is not open nowhere.
  */
 function canonicalOf({ snapshot, aisle, state }: Composer, page: number): string | null {
   if (state.selections.size || state.q || state.order || state.size || aisle.kind === 'search') return null;
-  return addressOf({ ...state, page }, snapshot.frame.languages[0]);
+  if (aisle.closed) return null;
+  return addressOf({ ...state, path: groundOf(aisle).path, page }, snapshot.frame.languages[0]);
 }
 
 interface ReadState {

@@ -5,7 +5,8 @@ import { FRAME, NOW, product } from '../testing/catalogues';
 import { housePlan } from '../plans/housePlan';
 import type { Plan, RelatedShelf } from '../plans/plan';
 import type { Clause } from '../range/rule';
-import { composeMissing, composeProduct } from './composeProduct';
+import { composeMissing } from './composePlain';
+import { composeProduct } from './composeProduct';
 
 const snapshot = snapshotOf(FRAME, [
   product(1, {

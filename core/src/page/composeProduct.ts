@@ -1,7 +1,7 @@
 import { attributeText, badgesOf, cardOf, plainText, shorten, stockWord } from '../card/card';
 import { moneyOf } from '../card/money';
 import type { Aisle } from '../catalogue/aisles';
-import { textIn, type Lang } from '../catalogue/rows';
+import { textIn, type AttributeRow, type Lang } from '../catalogue/rows';
 import { countOf, holds, type Words } from '../catalogue/sets';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
@@ -14,7 +14,7 @@ import { nearestTo } from '../range/related';
 import type { RangeContext } from '../range/rule';
 import { productPath } from './address';
 import { sortingOf } from './composePage';
-import type { MissingModel, ProductModel, RelatedModel } from './pageModel';
+import type { LinkModel, ProductModel, RelatedModel } from './pageModel';
 import { wordsIn } from './words';
 import { hrefOf, linkTo, plainState, shopFrameOf, trailOf } from './shopFrame';
 
@@ -34,7 +34,7 @@ export function composeProduct(
   const description = textIn(snapshot.descriptions[p], lang, languages);
   const category = snapshot.aisles.byKey.get(`category:${snapshot.mainCategory[p]}`) ?? null;
   const path = productPath(slug);
-  const aisle = category ?? snapshot.aisles.byPath.get('/')!;
+  const aisle = category ?? snapshot.aisles.byKey.get('front')!;
   const plan = choosePlan(edition.plans, aisle).winner?.plan ?? null;
   const price = snapshot.price.numbers[p];
   const was = snapshot.was[p];
@@ -42,7 +42,13 @@ export function composeProduct(
   const attributes: ProductModel['attributes'][number][] = [];
   for (const { row } of snapshot.attributes.values()) {
     const text = attributeText(snapshot, p, row.key, lang);
-    if (text) attributes.push({ key: row.key, label: textIn(row.labels, lang, languages) || row.key, text });
+    if (text)
+      attributes.push({
+        key: row.key,
+        label: textIn(row.labels, lang, languages) || row.key,
+        text,
+        links: valueLinks(snapshot, p, row, lang),
+      });
   }
   const tags = snapshot.facets.get('tag') as ValueColumn;
   return {
@@ -73,11 +79,20 @@ export function composeProduct(
     attributes,
     trail: category
       ? trailOf(snapshot, category, lang)
-      : [linkTo(snapshot, snapshot.aisles.byPath.get('/')!, lang)],
+      : [linkTo(snapshot, snapshot.aisles.byKey.get('front')!, lang)],
     tags: Array.from(tags.codes.subarray(tags.offsets[p], tags.offsets[p + 1]), (code) =>
       linkTo(snapshot, snapshot.aisles.byPath.get(`/tags/${tags.values[code].value}`)!, lang),
     ),
   };
+}
+
+/** The aisles of the values that a product has in an attribute. */
+function valueLinks(snapshot: Snapshot, p: number, { key, aisles }: AttributeRow, lang: Lang): LinkModel[] {
+  if (!aisles?.length) return [];
+  const { column } = snapshot.attributes.get(key)!;
+  return Array.from(column.codes.subarray(column.offsets[p], column.offsets[p + 1]), (code) =>
+    snapshot.aisles.byKey.get(`value:${key}:${column.values[code].value}`),
+  ).flatMap((aisle) => (aisle ? [linkTo(snapshot, aisle, lang)] : []));
 }
 
 /** The plan's shelf below a product; null where it has none, or nothing to put there. */
@@ -121,21 +136,4 @@ function inOrder(
   const sorting = sortingOf({ ...shelf, range }, 'recommended', aisle, context);
   // One more, as the product itself may be among them.
   return [...windowOf(words, countOf(words), permutationOf(snapshot, sorting, lang, context), 0, most + 1)];
-}
-
-/** The page behind an address that leads nowhere; it still has the shop around it. */
-export function composeMissing(snapshot: Snapshot, edition: number, asked: string | undefined): MissingModel {
-  const lang = languageOf(snapshot, asked);
-  return {
-    kind: 'missing',
-    frame: shopFrameOf(snapshot, {
-      lang,
-      edition,
-      current: null,
-      state: plainState('/', lang),
-      title: '',
-      description: '',
-      canonical: null,
-    }),
-  };
 }

@@ -123,7 +123,8 @@ export interface ProductModel {
   images: readonly CardImage[];
   rating: { rating: number; ratings: number } | null;
   stock: StockWord;
-  attributes: readonly { key: string; label: string; text: string }[];
+  /** `links` lead to the aisles of its values, where they have any. */
+  attributes: readonly { key: string; label: string; text: string; links: readonly LinkModel[] }[];
   trail: readonly LinkModel[];
   tags: readonly LinkModel[];
 }
@@ -133,7 +134,18 @@ export interface MissingModel {
   frame: ShopFrame;
 }
 
-export type ShopModel = PageModel | ProductModel | MissingModel;
+export interface AccountModel {
+  kind: 'account';
+  frame: ShopFrame;
+  /** Who is signed in; null while nobody is. */
+  shopper: string | null;
+  /** The email or the password was wrong. */
+  refused: boolean;
+  /** What signs the demo shopper in. */
+  demo: { email: string; password: string } | null;
+}
+
+export type ShopModel = PageModel | ProductModel | MissingModel | AccountModel;
 
 export const shelfModelOf = (page: PageModel): ShelfModel | undefined =>
   page.fixtures.find((fixture): fixture is ShelfModel => fixture.type === 'shelf');

@@ -1,4 +1,4 @@
-import type { Aisle } from '../catalogue/aisles';
+import { groundOf, type Aisle } from '../catalogue/aisles';
 import { textIn, type Lang } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import { RENDITION_WIDTHS } from '../layout/rows';
@@ -34,14 +34,16 @@ function aisleLink(snapshot: Snapshot, aisle: Aisle, lang: Lang): AisleLink {
   if (!languages) kept.set(snapshot, (languages = new Map()));
   let links = languages.get(lang);
   if (!links) languages.set(lang, (links = new Map()));
-  let link = links.get(aisle.key);
+  // A free page and the aisle it stands in for share an address, but not a title.
+  const key = `${aisle.key} ${aisle.path}`;
+  let link = links.get(key);
   if (!link) {
     link = {
       title: textIn(aisle.titles, lang, snapshot.frame.languages),
       href: hrefOf(snapshot, aisle.path, lang),
       count: aisleProducts(snapshot, aisle).count,
     };
-    links.set(aisle.key, link);
+    links.set(key, link);
   }
   return link;
 }
@@ -60,7 +62,7 @@ export function navigationOf(
   hideEmpty: boolean,
 ): NavigationItem[] {
   const line = new Set<Aisle>();
-  for (let at = current; at; at = at.parent) line.add(at);
+  for (let at = current && groundOf(current); at; at = at.parent) line.add(at);
   const items: NavigationItem[] = [];
   for (const aisle of aisles) {
     const { title, href, count } = aisleLink(snapshot, aisle, lang);
@@ -74,8 +76,8 @@ export function navigationOf(
 export function trailOf(snapshot: Snapshot, aisle: Aisle, lang: Lang): LinkModel[] {
   const trail: LinkModel[] = [];
   for (let at: Aisle | null = aisle; at; at = at.parent) trail.unshift(linkTo(snapshot, at, lang));
-  const front = snapshot.aisles.byPath.get('/')!;
-  if (aisle !== front) trail.unshift(linkTo(snapshot, front, lang));
+  const front = snapshot.aisles.byKey.get('front')!;
+  if (groundOf(aisle) !== front) trail.unshift(linkTo(snapshot, front, lang));
   return trail;
 }
 
@@ -94,7 +96,7 @@ export interface FrameRequest {
 export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFrame {
   const { lang, current, state } = request;
   const { languages, shopTitles } = snapshot.frame;
-  const front = snapshot.aisles.byPath.get('/')!;
+  const front = snapshot.aisles.byKey.get('front')!;
   const shop = textIn(shopTitles, lang, languages);
   const links = (kind: Aisle['kind']): LinkModel[] =>
     navigationOf(

@@ -13,6 +13,7 @@ export interface PageWords {
   inStock: string;
   fewLeft: (stock: number) => string;
   results: (q: string) => string;
+  account: string;
 }
 
 const EN: PageWords = {
@@ -44,6 +45,7 @@ const EN: PageWords = {
   inStock: 'In stock',
   fewLeft: (stock) => `Only ${stock} left`,
   results: (q) => `Results for “${q}”`,
+  account: 'Your account',
 };
 
 const FR: PageWords = {
@@ -75,6 +77,7 @@ const FR: PageWords = {
   inStock: 'En stock',
   fewLeft: (stock) => `Plus que ${stock}`,
   results: (q) => `Résultats pour « ${q} »`,
+  account: 'Votre compte',
 };
 
 /** English where a language has no words of its own yet. */

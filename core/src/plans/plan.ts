@@ -10,6 +10,8 @@ export type ReachRule =
   | { kind: 'everything' }
   | { kind: 'aisles'; of: AisleKind }
   | { kind: 'category'; category: number; below: boolean }
+  /** All aisles of one attribute's values. */
+  | { kind: 'values'; attribute: string }
   | { kind: 'aisle'; aisle: string };
 
 /** Which aisles a plan serves: those that meet an include and no exclude. */

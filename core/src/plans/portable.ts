@@ -1,7 +1,7 @@
 import type { EditionContent } from './plan';
 
 /**
- * What plans name of a shop, as `category:12`, `collection:3`, `tag:7`. These are a shop's own numbers, so a file that
+ * What plans name of a shop, as `category:12`, `collection:3`, `tag:7`, `page:2`. These are a shop's own numbers, so a file that
  * goes to another shop says what each of them is called.
  */
 export function referencesIn(content: unknown): Set<string> {
@@ -25,7 +25,7 @@ export const translated = (
 ): EditionContent => walk(content, (reference) => into.get(reference) ?? null) as EditionContent;
 
 const NUMBERED = ['category', 'collection', 'tag'] as const;
-const AISLE_KEY = /^(category|collection|tag):\d+$/;
+const AISLE_KEY = /^(category|collection|tag|page):\d+$/;
 /** Stands for something that names what isn't there. */
 const GONE = Symbol('gone');
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { editionFrom } from './inherit';
-import { aislesOf, type Aisle } from '../catalogue/aisles';
+import { AISLE_KINDS, aislesOf, type Aisle } from '../catalogue/aisles';
 import { FRAME } from '../testing/catalogues';
 import {
   changedAisles,
@@ -16,7 +16,16 @@ import { startingFixtures } from './housePlan';
 import type { RangeRule } from '../range/rule';
 import type { Plan, ReachRule } from './plan';
 
-const aisles = aislesOf(FRAME);
+const aisles = aislesOf({
+  ...FRAME,
+  attributes: FRAME.attributes.map((row) =>
+    row.key === 'material' ? { ...row, aisles: [{ value: 'iron', slug: 'iron' }] } : row,
+  ),
+  pages: [
+    { id: 1, path: '/guide', titles: {}, descriptions: {}, standsFor: null, open: true },
+    { id: 2, path: '/sold-out', titles: {}, descriptions: {}, standsFor: 'category:6', open: true },
+  ],
+});
 const at = (path: string) => aisles.byPath.get(path)!;
 const plan = (id: string, ...include: ReachRule[]): Plan => ({
   id,
@@ -34,12 +43,16 @@ const ruleArbitrary: fc.Arbitrary<ReachRule> = fc.oneof(
   fc.constant(EVERYTHING),
   fc.record({
     kind: fc.constant('aisles' as const),
-    of: fc.constantFrom('front', 'category', 'tag', 'search'),
+    of: fc.constantFrom(...AISLE_KINDS),
   }),
   fc.record({
     kind: fc.constant('category' as const),
     category: fc.integer({ min: 1, max: 6 }),
     below: fc.boolean(),
+  }),
+  fc.record({
+    kind: fc.constant('values' as const),
+    attribute: fc.constantFrom('material', 'colour'),
   }),
   fc.record({ kind: fc.constant('aisle' as const), aisle: fc.constantFrom(...aisles.byKey.keys()) }),
 );

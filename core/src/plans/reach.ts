@@ -9,6 +9,7 @@ import type { Edition, Plan, PlanDocument, ReachRule } from './plan';
  * This is the one place where exactness is written down:
  * - 0: the aisle itself (its address, or its category without what is below);
  * - 1 + d: a category with all below it, d steps above the aisle (d = 0 for that category's own aisle);
+ * - 1: all values of an attribute, for the aisles of its values;
  * - KIND: all aisles of one kind;
  * - EVERYTHING: every aisle.
  */
@@ -20,6 +21,8 @@ export function exactness(rule: ReachRule, aisle: Aisle): number | null {
       return rule.of === aisle.kind ? KIND : null;
     case 'aisle':
       return rule.aisle === aisle.key ? 0 : null;
+    case 'values':
+      return aisle.value?.attribute === rule.attribute ? 1 : null;
     case 'category': {
       if (aisle.kind !== 'category') return null;
       if (!rule.below) return aisle.id === rule.category ? 0 : null;
@@ -112,6 +115,8 @@ function placeOf(rule: ReachRule): string {
       return `kind ${rule.of}`;
     case 'aisle':
       return rule.aisle;
+    case 'values':
+      return `values ${rule.attribute}`;
     case 'category':
       return `category:${rule.category}`;
   }
@@ -120,6 +125,7 @@ function placeOf(rule: ReachRule): string {
 /** Every place where a rule that means the aisle can be filed. */
 function placesOver(aisle: Aisle): string[] {
   const places = ['everything', `kind ${aisle.kind}`];
+  if (aisle.value) places.push(`values ${aisle.value.attribute}`);
   for (let at: Aisle | null = aisle; at; at = at.parent) places.push(at.key);
   return places;
 }

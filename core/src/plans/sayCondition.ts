@@ -7,6 +7,8 @@ const KINDS: Readonly<Record<AisleKind, string>> = {
   category: 'categories',
   collection: 'collections',
   tag: 'tags',
+  value: 'aisles by value',
+  page: 'free pages',
   search: 'search results',
 };
 const DAYS = ['Mondays', 'Tuesdays', 'Wednesdays', 'Thursdays', 'Fridays', 'Saturdays', 'Sundays'];
@@ -60,10 +62,14 @@ function say(condition: Condition, names: RangeNames): string {
       return condition.used ? 'while filters are in use' : 'while no filter is in use';
     case 'description':
       return 'where the aisle has a description';
+    case 'picture':
+      return 'where the aisle has a picture';
     case 'results':
       return condition.some ? 'where there are products' : 'where there is no product';
     case 'share':
       return `for ${condition.to - condition.from} % of shoppers`;
+    case 'shopper':
+      return condition.signedIn ? 'for shoppers who have signed in' : 'for shoppers who have not signed in';
   }
 }
 

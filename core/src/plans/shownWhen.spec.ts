@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { aislesOf } from '../catalogue/aisles';
 import { FRAME } from '../testing/catalogues';
 import { sayCondition } from './sayCondition';
-import { dayIn, shownAt, splitsShoppers, type Condition, type PageFacts } from './shownWhen';
+import { dayIn, shopperFactsOf, shownAt, type Condition, type PageFacts } from './shownWhen';
 
 const aisles = aislesOf(FRAME);
 const facts: PageFacts = {
@@ -15,6 +15,7 @@ const facts: PageFacts = {
   hasDescription: false,
   results: true,
   part: 30,
+  signedIn: false,
 };
 const holds = (when: Condition, change: Partial<PageFacts> = {}): boolean =>
   shownAt(when, { ...facts, ...change }).length === 3;
@@ -70,10 +71,31 @@ describe('when a fixture is shown', () => {
     expect(holds({ kind: 'none', of: [used, { kind: 'all', of: [first, used] }] })).toBe(true);
   });
 
-  it('tells plans that show different things to different shoppers', () => {
+  it('tells what plans have to know of a shopper, so that nobody else is told apart', () => {
     const share: Condition = { kind: 'none', of: [{ kind: 'share', from: 0, to: 50 }] };
-    expect(splitsShoppers([{ fixtures: [{ when: null }] }])).toBe(false);
-    expect(splitsShoppers([{ fixtures: [{ when: null }, { when: share }] }])).toBe(true);
+    const known: Condition = { kind: 'any', of: [{ kind: 'shopper', signedIn: true }] };
+    expect(shopperFactsOf([{ fixtures: [{ when: null }] }])).toEqual({ part: false, signedIn: false });
+    expect(shopperFactsOf([{ fixtures: [{ when: null }, { when: share }] }])).toEqual({
+      part: true,
+      signedIn: false,
+    });
+    expect(shopperFactsOf([{ fixtures: [{ when: known }] }])).toEqual({ part: false, signedIn: true });
+  });
+
+  it('goes by who has signed in, and by the aisle’s picture', () => {
+    expect(holds({ kind: 'shopper', signedIn: true })).toBe(false);
+    expect(holds({ kind: 'shopper', signedIn: true }, { signedIn: true })).toBe(true);
+    expect(holds({ kind: 'shopper', signedIn: false })).toBe(true);
+    expect(holds({ kind: 'picture' })).toBe(false);
+    const pictured = { ...facts.aisle, picture: { hash: 'h', width: 10, height: 10 } };
+    expect(holds({ kind: 'picture' }, { aisle: pictured })).toBe(true);
+  });
+
+  it('takes a free page for the aisle it stands in for, but knows it as a free page', () => {
+    const page: PageFacts['aisle'] = { ...facts.aisle, key: 'page:1', kind: 'page', standsFor: facts.aisle };
+    expect(holds({ kind: 'category', category: 1, below: true }, { aisle: page })).toBe(true);
+    expect(holds({ kind: 'aisles', of: ['page'] }, { aisle: page })).toBe(true);
+    expect(holds({ kind: 'aisles', of: ['category'] }, { aisle: page })).toBe(false);
   });
 });
 
@@ -104,5 +126,8 @@ describe('sayCondition', () => {
     ).toBe('only in Cookware and below, (on the first page or in French) and not on narrow pages');
     expect(sayCondition({ kind: 'collection', collection: 9 }, names)).toBe('only in something that is gone');
     expect(sayCondition({ kind: 'share', from: 40, to: 100 }, names)).toBe('only for 60 % of shoppers');
+    expect(sayCondition({ kind: 'shopper', signedIn: false }, names)).toBe(
+      'only for shoppers who have not signed in',
+    );
   });
 });

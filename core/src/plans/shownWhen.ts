@@ -1,4 +1,4 @@
-import type { Aisle, AisleKind } from '../catalogue/aisles';
+import { groundOf, type Aisle, type AisleKind } from '../catalogue/aisles';
 import type { Lang } from '../catalogue/rows';
 import { WIDTH_NAMES, type WidthName } from './plan';
 
@@ -18,9 +18,13 @@ export type Condition =
   /** Whether shoppers have chosen or searched for anything. */
   | { kind: 'filters'; used: boolean }
   | { kind: 'description' }
+  /** The aisle has a picture of its own. */
+  | { kind: 'picture' }
   | { kind: 'results'; some: boolean }
   /** Shoppers whose number lies in `from` … `to - 1` of a hundred. A shopper keeps the number, so the split is steady. */
-  | { kind: 'share'; from: number; to: number };
+  | { kind: 'share'; from: number; to: number }
+  /** Whether the shopper has signed in at the shop. */
+  | { kind: 'shopper'; signedIn: boolean };
 
 export type ConditionKind = Condition['kind'];
 
@@ -44,6 +48,7 @@ export interface PageFacts {
   results: boolean;
   /** The shopper's number, 0 to 99. */
   part: number;
+  signedIn: boolean;
 }
 
 /** Making one takes longer than a page has. */
@@ -77,9 +82,9 @@ function holdsAt(condition: Condition, facts: PageFacts, width: WidthName): bool
     case 'aisles':
       return condition.of.includes(facts.aisle.kind);
     case 'category':
-      return isCategory(facts.aisle, condition.category, condition.below);
+      return isCategory(groundOf(facts.aisle), condition.category, condition.below);
     case 'collection':
-      return facts.aisle.kind === 'collection' && facts.aisle.id === condition.collection;
+      return groundOf(facts.aisle).key === `collection:${condition.collection}`;
     case 'language':
       return condition.languages.includes(facts.lang);
     case 'width':
@@ -97,10 +102,14 @@ function holdsAt(condition: Condition, facts: PageFacts, width: WidthName): bool
       return facts.filtersUsed === condition.used;
     case 'description':
       return facts.hasDescription;
+    case 'picture':
+      return facts.aisle.picture !== null;
     case 'results':
       return facts.results === condition.some;
     case 'share':
       return facts.part >= condition.from && facts.part < condition.to;
+    case 'shopper':
+      return facts.signedIn === condition.signedIn;
   }
 }
 
@@ -118,10 +127,20 @@ export function* eachCondition(condition: Condition | null): Generator<Condition
     for (const inner of condition.of) yield* eachCondition(inner);
 }
 
-/** Whether what a page shows depends on which shopper asks. */
-export const splitsShoppers = (
+/** What the pages of some plans have to know of the shopper who asks. */
+export interface ShopperFacts {
+  /** The number from 0 to 99. */
+  part: boolean;
+  signedIn: boolean;
+}
+
+export function shopperFactsOf(
   plans: readonly { fixtures: readonly { when: Condition | null }[] }[],
-): boolean =>
-  plans.some(({ fixtures }) =>
-    fixtures.some(({ when }) => [...eachCondition(when)].some(({ kind }) => kind === 'share')),
+): ShopperFacts {
+  const kinds = new Set(
+    plans.flatMap(({ fixtures }) =>
+      fixtures.flatMap(({ when }) => [...eachCondition(when)].map(({ kind }) => kind)),
+    ),
   );
+  return { part: kinds.has('share'), signedIn: kinds.has('shopper') };
+}

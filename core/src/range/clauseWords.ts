@@ -178,7 +178,8 @@ export function members(
   return words;
 }
 
-function attributeWords(snapshot: Snapshot, key: string, values: readonly string[]): Words {
+/** Products with one of some values of an attribute; with none named, those that have any. */
+export function attributeWords(snapshot: Snapshot, key: string, values: readonly string[]): Words {
   const { column } = snapshot.attributes.get(key)!;
   const words = wordsFor(snapshot.size);
   if (!values.length) for (const posting of column.postings) uniteInto(words, posting);

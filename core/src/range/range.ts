@@ -1,7 +1,7 @@
-import type { Aisle } from '../catalogue/aisles';
+import { groundOf, type Aisle } from '../catalogue/aisles';
 import { countOf, fullWords, intersectInto, wordsFor, type Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
-import { categoryWords, clauseWords, faultOf, members } from './clauseWords';
+import { attributeWords, categoryWords, clauseWords, faultOf, members } from './clauseWords';
 import { nearestTo } from './related';
 import { AISLE_RANGE, type RangeContext, type RangeRule, type RangeSource, type SavedRange } from './rule';
 
@@ -107,6 +107,10 @@ function aisleWords(snapshot: Snapshot, aisle: Aisle, below: boolean, main: bool
       return members(snapshot, snapshot.collection, aisle.path);
     case 'tag':
       return members(snapshot, snapshot.tag, aisle.path);
+    case 'value':
+      return attributeWords(snapshot, aisle.value!.attribute, [aisle.value!.value]);
+    case 'page':
+      return aisle.standsFor ? aisleWords(snapshot, groundOf(aisle), below, main) : fullWords(snapshot.size);
   }
 }
 
