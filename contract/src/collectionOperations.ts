@@ -2,10 +2,9 @@ import Joi from 'joi';
 import { eachClause, type Clause } from '@fond/core';
 import type { Operation } from './operation';
 import { clausesSchema, MOST_NAMED, sku } from './rangeSchema';
-import { collectionSummary, storedCollection, version } from './shapes';
+import { collectionSummary, storedCollection, textsOf, version } from './shapes';
 
 const collectionId = Joi.object({ id: Joi.number().integer().min(1).required() });
-const languages = Joi.string().pattern(/^[a-z]{2}$/, 'a language code');
 
 /** A rule that asks for collections could lead back to its own. */
 function withoutCollections(clauses: readonly Clause[], helpers: Joi.CustomHelpers): unknown {
@@ -21,8 +20,8 @@ const wish = {
     .max(100)
     .pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'small letters, digits and single hyphens')
     .required(),
-  titles: Joi.object().pattern(languages, Joi.string().trim().allow('').max(200)).required(),
-  descriptions: Joi.object().pattern(languages, Joi.string().allow('').max(20_000)).required(),
+  titles: textsOf(200),
+  descriptions: textsOf(20_000),
   clauses: clausesSchema
     .custom(withoutCollections)
     .messages({ 'collection.nested': 'ask for a collection; name the products’ own properties instead' })

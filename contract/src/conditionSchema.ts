@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import {
+  AISLE_KINDS,
   DEEPEST_CONDITION,
   eachCondition,
   MOST_CONDITIONS,
@@ -32,7 +33,7 @@ function forwards(
 }
 
 const KINDS: Readonly<Record<string, Joi.SchemaMap>> = {
-  aisles: { of: some('front', 'category', 'collection', 'tag', 'search') },
+  aisles: { of: some(...AISLE_KINDS) },
   category: { category: id, below: Joi.boolean().required() },
   collection: { collection: id },
   language: {
@@ -48,8 +49,10 @@ const KINDS: Readonly<Record<string, Joi.SchemaMap>> = {
   firstPage: {},
   filters: { used: Joi.boolean().required() },
   description: {},
+  picture: {},
   results: { some: Joi.boolean().required() },
   share: { from: part, to: part },
+  shopper: { signedIn: Joi.boolean().required() },
 };
 
 function schemaAt(depth: number): Joi.Schema {

@@ -1,3 +1,4 @@
+export * from './freePages';
 export * from './jobs';
 export * from './people';
 export * from './plans';

@@ -3,6 +3,7 @@ import { planDocumentSchema } from './planSchema';
 import type { Operation } from './operation';
 import { CAMPAIGN_OPERATIONS } from './campaignOperations';
 import { COLLECTION_OPERATIONS } from './collectionOperations';
+import { CATALOGUE_OPERATIONS, FREE_PAGE_OPERATIONS } from './freePageOperations';
 import { EDITION_OPERATIONS } from './editionOperations';
 import { PEOPLE_OPERATIONS } from './peopleOperations';
 import { PLAN_OPERATIONS } from './planOperations';
@@ -164,6 +165,7 @@ export const OPERATIONS = {
       address,
       at: localTime.description('Another moment than now, by the shop’s clock'),
       part: Joi.number().integer().min(0).max(99).description('The shopper’s number'),
+      signedIn: Joi.boolean().description('Whether the shopper has signed in'),
     }),
     status: 200,
     answer: Joi.object({
@@ -184,6 +186,8 @@ export const OPERATIONS = {
   ...RANGE_OPERATIONS,
   ...PRODUCT_OPERATIONS,
   ...COLLECTION_OPERATIONS,
+  ...FREE_PAGE_OPERATIONS,
+  ...CATALOGUE_OPERATIONS,
   importCatalogue: {
     method: 'post',
     path: '/api/catalogue/import',

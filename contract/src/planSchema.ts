@@ -1,5 +1,12 @@
 import Joi from 'joi';
-import { CARD_ELEMENT_KINDS, FACET_CONTROLS, HOUSE_PLAN_ID, MOST_PER_PAGE, type Plan } from '@fond/core';
+import {
+  AISLE_KINDS,
+  CARD_ELEMENT_KINDS,
+  FACET_CONTROLS,
+  HOUSE_PLAN_ID,
+  MOST_PER_PAGE,
+  type Plan,
+} from '@fond/core';
 import { byKind } from './byKind';
 import { conditionSchema } from './conditionSchema';
 import { orderSchema } from './orderSchema';
@@ -24,12 +31,16 @@ const perWidth = (least: number, most: number): Joi.ObjectSchema =>
 const sized = (by: 'products' | 'rows', most: number): Joi.ObjectSchema =>
   Joi.object({ by: Joi.valid(by).required(), count: Joi.number().integer().min(1).max(most).required() });
 
+/** Keys of aisles: `front`, `category:12`, `value:material:Cast iron`. */
+export const AISLE_KEY_PATTERN =
+  /^(front|search|(category|tag|collection|page):\d+|value:[^:\s]{1,64}:[^\n]{1,200})$/;
+
 const reachRule = Joi.alternatives()
   .try(
     Joi.object({ kind: Joi.valid('everything').required() }),
     Joi.object({
       kind: Joi.valid('aisles').required(),
-      of: Joi.valid('front', 'category', 'collection', 'tag', 'search').required(),
+      of: Joi.valid(...AISLE_KINDS).required(),
     }),
     Joi.object({
       kind: Joi.valid('category').required(),
@@ -37,10 +48,12 @@ const reachRule = Joi.alternatives()
       below: Joi.boolean().required(),
     }),
     Joi.object({
+      kind: Joi.valid('values').required(),
+      attribute: key,
+    }),
+    Joi.object({
       kind: Joi.valid('aisle').required(),
-      aisle: Joi.string()
-        .pattern(/^(front|search|(category|tag|collection):\d+)$/, 'the key of an aisle')
-        .required(),
+      aisle: Joi.string().max(340).pattern(AISLE_KEY_PATTERN, 'the key of an aisle').required(),
     }),
   )
   .match('one');

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { AISLE_KINDS } from '@fond/core';
 import { aDocument, aPlan, anything, count, named, text, texts, time, version } from './shapes';
 
 /** Shapes of plans, editions and the floor in the answers of the API. */
@@ -45,7 +46,7 @@ export const storedPlan = Joi.object({
   liveDocument: aDocument.allow(null).required(),
 });
 
-const aisleKind = Joi.valid('front', 'category', 'collection', 'tag', 'search');
+const aisleKind = Joi.valid(...AISLE_KINDS);
 
 export const floor = Joi.object({
   aisles: Joi.array()
@@ -72,6 +73,10 @@ export const floor = Joi.object({
         leftOut: Joi.array()
           .items(named.keys({ rule: anything.required(), by: anything.required() }))
           .required(),
+        standIn: Joi.object({ key: text.required(), title: text.required() }).allow(null).required(),
+        attribute: Joi.object({ key: text.required(), title: text.required() }).allow(null).required(),
+        closed: Joi.boolean().required(),
+        picture: text.allow(null).required(),
         disputed: Joi.boolean().required(),
         publishedAt: time.allow(null).required(),
       }),

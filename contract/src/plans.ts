@@ -37,6 +37,14 @@ export interface FloorAisle {
   /** Plans that would reach it but leave it out, each with the rule that does. */
   leftOut: readonly (NamedPlan & { rule: ReachRule; by: ReachRule })[];
   disputed: boolean;
+  /** The open free page that shoppers find in its place. */
+  standIn: { key: string; title: string } | null;
+  /** Of an aisle by value: which attribute’s. */
+  attribute: { key: string; title: string } | null;
+  /** Of a free page: not open to shoppers yet. */
+  closed: boolean;
+  /** Its own picture, by content hash. */
+  picture: string | null;
   /** When its plan was last published with a change. */
   publishedAt: string | null;
 }

@@ -12,6 +12,11 @@ export const localTime = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/,
 export const named = Joi.object({ id: Joi.string().required(), name: text.required() });
 export const anything = Joi.object().unknown(true);
 export const texts = Joi.object().pattern(Joi.string(), text);
+/** A text per language as it comes in, each of at most so many signs. */
+export const textsOf = (most: number): Joi.ObjectSchema =>
+  Joi.object()
+    .pattern(Joi.string().pattern(/^[a-z]{2}$/, 'a language code'), Joi.string().trim().allow('').max(most))
+    .required();
 
 /** Plans in answers are named only: they were checked on their way in, and their schema is long. */
 export const aPlan = anything.description('Plan');
@@ -305,6 +310,32 @@ export const storedCollection = Joi.object({
   skus: Joi.array().items(text).allow(null).required(),
   byHand: count.required(),
   namedIn: Joi.array().items(text).required(),
+});
+
+export const storedFreePage = Joi.object({
+  id: count.required(),
+  path: text.required(),
+  titles: texts.required(),
+  descriptions: texts.required(),
+  standsFor: text.allow(null).required(),
+  open: Joi.boolean().required(),
+  version,
+  updatedAt: time.required(),
+  updatedBy: text.required(),
+  plan: named.allow(null).required(),
+  products: count.required(),
+});
+
+export const attributeLine = Joi.object({
+  key: text.required(),
+  type: Joi.valid('text', 'many', 'number', 'boolean', 'colour').required(),
+  labels: texts.required(),
+  unit: text.allow(null).required(),
+  filterable: Joi.boolean().required(),
+  onCards: Joi.boolean().required(),
+  aisles: Joi.boolean().required(),
+  values: count.required(),
+  products: count.required(),
 });
 
 const productLine = Joi.object({

@@ -16,11 +16,13 @@ import { builtFiles } from './http/builtFiles';
 import { mountOperations } from './http/mount';
 import { problem, problemHandler, sendProblem } from './http/problem';
 import { NONCE_MARK, nonceOf, secureHeaders, signInLimit } from './http/security';
-import { makeSessions, type Sessions } from './http/session';
+import { makeSessions, secretOfShop, type Sessions } from './http/session';
 import { Jobs } from './jobs/jobs';
 import { PictureStore } from './media/pictures';
 import { handlersOf } from './operations';
 import { foundHousePlan } from './plans/foundHousePlan';
+import { seedDemoShopper, ShopperTokens } from './shoppers/shoppers';
+import { mountAccount } from './shop/account';
 import { loadShop, ShopPages } from './shop/pages';
 
 export interface ApplicationOptions {
@@ -56,14 +58,19 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   await pictures.prepare();
   if (demo) await seedDemo(sequelize, pictures, log);
   await foundHousePlan(sequelize);
-  if (demo) await seedDemoPlans(sequelize);
+  if (demo) {
+    await seedDemoPlans(sequelize);
+    await seedDemoShopper(sequelize);
+  }
   const jobs = new Jobs(log);
   await jobs.settleInterrupted();
   const host = new CatalogueHost(sequelize, log);
   await host.start();
   const clock = new CampaignClock(sequelize, host, log);
   clock.start();
-  const sessions = await makeSessions(sequelize);
+  const secret = await secretOfShop();
+  const sessions = makeSessions(sequelize, secret);
+  const tokens = new ShopperTokens(secret);
 
   let stopped = false;
   const renditions = makeRenditions(host, pictures, log, () => stopped);
@@ -75,14 +82,16 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   app.use(compression());
   app.get('/pictures/:name', pictures.handler());
   if (dist) {
-    new ShopPages(host, await loadShop(dist)).mount(app, dist, sessions.handler);
+    const render = await loadShop(dist);
+    mountAccount(app, { sequelize, host, render, tokens, demo });
+    new ShopPages(host, render, tokens).mount(app, dist, sessions.handler);
   }
   app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
   app.use('/api', express.json({ limit: '2mb' }));
-  mountOperations(app, handlersOf({ sequelize, host, jobs, demo: demo ? DEMO_SIGN_IN : null }), {
+  mountOperations(app, handlersOf({ sequelize, host, jobs, tokens, demo: demo ? DEMO_SIGN_IN : null }), {
     session: sessions.handler,
     before: { signIn: signInLimit(), importCatalogue: uploadHandler(data) },
     checkAnswers: options.checkAnswers ?? false,

@@ -1,10 +1,12 @@
 import { rm } from 'node:fs/promises';
 import type { Sequelize } from 'sequelize';
 import type {
+  AttributeChange,
   CampaignTimes,
   CollectionWish,
   DemoSignIn,
   DraftVersion,
+  FreePageWish,
   PlanFile,
   Role,
   ShopSettings,
@@ -23,6 +25,7 @@ import {
 import { createCampaign, endCampaign, listCampaigns, moveCampaign } from './campaigns/campaigns';
 import { momentAt } from './campaigns/clock';
 import type { CatalogueHost } from './catalogue/catalogueHost';
+import { changeAttribute, listAttributes, readAttribute, setCategoryPicture } from './catalogue/attributes';
 import { findProducts, lookUpProducts, setFeatured } from './catalogue/productList';
 import { importCatalogue } from './catalogue/import/importCatalogue';
 import { kindOf, readMapping } from './catalogue/import/upload';
@@ -44,6 +47,13 @@ import {
   readCollection,
   saveCollection,
 } from './collections/collections';
+import {
+  createFreePage,
+  deleteFreePage,
+  listFreePages,
+  readFreePage,
+  saveFreePage,
+} from './freePages/freePages';
 import { planJsonSchema, rangeJsonSchema } from './http/jsonSchema';
 import { openApiDocument } from './http/openapi';
 import { problem } from './http/problem';
@@ -105,12 +115,14 @@ import {
 import { composeAddress, composePreview, foldRangeParts, pageTime, readAddress } from './shop/compose';
 import { answerListing } from './shop/listing';
 import { standOf } from './shop/pages';
-import { partIn } from './shop/shopperPart';
+import { askingShopper } from './shop/shopper';
+import type { ShopperTokens } from './shoppers/shoppers';
 
 interface Parts {
   sequelize: Sequelize;
   host: CatalogueHost;
   jobs: Jobs;
+  tokens: ShopperTokens;
   demo: DemoSignIn | null;
 }
 
@@ -121,7 +133,7 @@ const numberOf = (call: Call): number => (call.params as { number: number }).num
 const userIdOf = (call: Call): number => call.user!.id;
 
 /** What each operation of the contract does. */
-export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
+export function handlersOf({ sequelize, host, jobs, tokens, demo }: Parts): Handlers {
   /** Lets this process serve what it has just written, before the answer goes out. */
   const shown = async <T>(written: Promise<T>): Promise<T> => {
     const answer = await written;
@@ -158,8 +170,8 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
       const { address } = query as { address: string };
       const read = readAddress(foldRangeParts(address) ?? address);
       // A page that is updated in place is the same shopper's.
-      const part = partIn(request) ?? 0;
-      return composeAddress(host, stand, stand.edition, read && { ...read, part });
+      const shopper = askingShopper(request, stand.edition, tokens);
+      return composeAddress(host, stand, stand.edition, read && { ...read, ...shopper });
     },
 
     floor: () => floorOf(standOf(host)),
@@ -209,13 +221,20 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
     activity: ({ query }) => readActivity(query as ActivityQuery),
 
     preview: async ({ body }) => {
-      const { address, at, part } = body as { address: string; at?: string; part?: number };
+      const { address, at, part, signedIn } = body as {
+        address: string;
+        at?: string;
+        part?: number;
+        signedIn?: boolean;
+      };
       const stand = standOf(host);
       const { snapshot, beneath } = stand;
       const plain = readAddress(foldRangeParts(address) ?? address);
       const read = plain && {
         ...plain,
         part,
+        signedIn,
+        closed: true,
         now: at === undefined ? undefined : momentAt('at', at, stand.zone).at,
       };
       const { edition, plan } = await draftedEdition(beneath, [(body as { plan: PlanDocument }).plan]);
@@ -235,6 +254,31 @@ export function handlersOf({ sequelize, host, jobs, demo }: Parts): Handlers {
     readRange: (call) => readRange(idOf(call)),
     saveRange: (call) =>
       saveRange(sequelize, idOf(call), call.body as RangeWish & { version: number }, userIdOf(call)),
+    freePages: () => listFreePages(sequelize, standOf(host)),
+    createFreePage: async (call) => {
+      const { snapshot } = standOf(host);
+      const id = await shown(createFreePage(sequelize, snapshot, call.body as FreePageWish, userIdOf(call)));
+      return readFreePage(sequelize, standOf(host), id);
+    },
+    readFreePage: (call) => readFreePage(sequelize, standOf(host), numberedOf(call)),
+    saveFreePage: async (call) => {
+      const id = numberedOf(call);
+      const wish = call.body as FreePageWish & { version: number };
+      await shown(saveFreePage(sequelize, standOf(host), id, wish, userIdOf(call)));
+      return readFreePage(sequelize, standOf(host), id);
+    },
+    deleteFreePage: (call) => shown(deleteFreePage(sequelize, numberedOf(call), userIdOf(call))),
+    attributes: () => listAttributes(standOf(host).snapshot),
+    changeAttribute: async (call) => {
+      const { key } = call.params as { key: string };
+      await shown(changeAttribute(sequelize, key, call.body as AttributeChange, userIdOf(call)));
+      return readAttribute(standOf(host).snapshot, key);
+    },
+    setCategoryPicture: (call) => {
+      const { sku } = call.body as { sku: string | null };
+      return shown(setCategoryPicture(sequelize, numberedOf(call), sku, userIdOf(call)));
+    },
+
     deleteRange: (call) => deleteRange(sequelize, idOf(call), userIdOf(call)),
 
     rangeChanges: (call) => rangeChanges(standOf(host).snapshot, idOf(call)),

@@ -132,7 +132,7 @@ export class CatalogueHost {
   private warm(snapshot: Snapshot, edition: Edition): void {
     const [lang] = snapshot.frame.languages;
     const context = { now: Date.now(), ranges: edition.ranges };
-    const front = snapshot.aisles.byPath.get('/')!;
+    const front = snapshot.aisles.byKey.get('front')!;
     for (const plan of edition.plans) {
       const shelf = shelfOf(plan);
       if (!shelf) continue;

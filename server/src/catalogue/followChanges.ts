@@ -1,6 +1,6 @@
-import type { Sequelize } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
 import { patchSnapshot, type Snapshot } from '@fond/core';
-import { select } from '../database/rows';
+import { runSql, select } from '../database/rows';
 
 /** More changes than this are read with everything else. */
 const MOST = 500;
@@ -44,3 +44,16 @@ export async function followChanges(
     version,
   );
 }
+
+/** Writes the numbered row that all servers on this database follow. */
+export const noteCatalogueChange = (
+  sequelize: Sequelize,
+  kind: string,
+  transaction: Transaction,
+): Promise<void> =>
+  runSql(
+    sequelize,
+    'INSERT INTO catalogue_changes (at, kind) VALUES (?, ?)',
+    [new Date(), kind],
+    transaction,
+  );

@@ -8,6 +8,7 @@ import {
   type CategoryRow,
   type CollectionRow,
   type DayFigures,
+  type FreePageRow,
   type GroupRow,
   type ImageRow,
   type ProductRow,
@@ -15,6 +16,7 @@ import {
   type Texts,
 } from '@fond/core';
 import { select } from '../database/rows';
+import { slugOf, takeSlug } from './slugs';
 import { shopSettings } from './shopSettings';
 
 const PRODUCTS_AT_ONCE = 5_000;
@@ -92,8 +94,9 @@ type Read = <T extends object>(sql: string, values?: unknown[]) => Promise<T[]>;
 
 async function readFrame(read: Read): Promise<CatalogueFrame> {
   const settings = await shopSettings(read);
-  const categories = await read<Omit<CategoryRow, 'titles' | 'descriptions'>>(
-    'SELECT id, parent_id AS parent, slug, position, colour FROM categories ORDER BY id',
+  const categories = await read<Omit<CategoryRow, 'titles' | 'descriptions' | 'picture'> & ImageRow>(
+    `SELECT id, parent_id AS parent, slug, position, colour, hash, width, height
+      FROM categories LEFT JOIN pictures ON source = picture ORDER BY id`,
   );
   const categoryTexts = new TextBook(
     await read<TextRow>('SELECT category_id AS id, lang, title, description FROM category_texts'),
@@ -110,9 +113,14 @@ async function readFrame(read: Read): Promise<CatalogueFrame> {
     shopTitles: settings.titles,
     shopDescriptions: settings.descriptions,
     attributes: await readAttributes(read),
-    categories: categories.map((row) => ({ ...row, ...categoryTexts.of(row.id) })),
+    categories: categories.map(({ hash, width, height, ...row }) => ({
+      ...row,
+      ...categoryTexts.of(row.id),
+      picture: hash === null ? null : { hash, width, height },
+    })),
     tags: await groups('tag'),
     collections: await readCollections(read, await groups('collection')),
+    pages: await readPages(read),
   };
 }
 
@@ -124,6 +132,26 @@ async function readCollections(read: Read, groups: readonly GroupRow[]): Promise
   return groups.map((group) => ({ ...group, ...made.get(group.id) }));
 }
 
+async function readPages(read: Read): Promise<FreePageRow[]> {
+  const rows = await read<Pick<FreePageRow, 'id' | 'path' | 'standsFor'> & { open: number }>(
+    'SELECT id, path, stands_for AS standsFor, open FROM free_pages ORDER BY id',
+  );
+  const texts = new TextBook(
+    await read<TextRow>('SELECT free_page_id AS id, lang, title, description FROM free_page_texts'),
+  );
+  return rows.map((row) => ({ ...row, ...texts.of(row.id), open: Boolean(row.open) }));
+}
+
+/** Each value that products have, with its address, in the order of the values: so an address rarely changes. */
+async function readAislesOf(read: Read, attribute: number): Promise<{ value: string; slug: string }[]> {
+  const values = await read<{ value: string }>(
+    'SELECT DISTINCT value FROM product_attributes WHERE attribute_id = ? ORDER BY value',
+    [attribute],
+  );
+  const taken = new Set<string>();
+  return values.map(({ value }) => ({ value, slug: takeSlug(slugOf(value), taken) }));
+}
+
 async function readAttributes(read: Read): Promise<AttributeRow[]> {
   const rows = await read<{
     id: number;
@@ -132,13 +160,18 @@ async function readAttributes(read: Read): Promise<AttributeRow[]> {
     unit: string | null;
     filterable: number;
     onCards: number;
-  }>('SELECT id, `key`, type, unit, filterable, on_cards AS onCards FROM attributes ORDER BY position, id');
+    hasAisles: number;
+  }>(
+    'SELECT id, `key`, type, unit, filterable, on_cards AS onCards, has_aisles AS hasAisles FROM attributes ORDER BY position, id',
+  );
   const labels = await read<{ id: number; lang: string; label: string }>(
     'SELECT attribute_id AS id, lang, label FROM attribute_texts',
   );
   const values = await read<{ id: number; value: string; swatch: string | null; labels: Texts }>(
     'SELECT attribute_id AS id, value, swatch, labels FROM attribute_values',
   );
+  const aisles = new Map<number, { value: string; slug: string }[]>();
+  for (const { id, hasAisles } of rows) if (hasAisles) aisles.set(id, await readAislesOf(read, id));
   return rows.map((row) => ({
     id: row.id,
     key: row.key,
@@ -155,6 +188,7 @@ async function readAttributes(read: Read): Promise<AttributeRow[]> {
     swatches: Object.fromEntries(
       values.flatMap(({ id, value, swatch }) => (id === row.id && swatch ? [[value, swatch]] : [])),
     ),
+    aisles: aisles.get(row.id),
   }));
 }
 

@@ -1,20 +1,12 @@
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
 import type { CollectionSummary, CollectionWish, StoredCollection } from '@fond/contract';
 import { MOST_NAMED } from '@fond/contract/operations';
-import {
-  aisleProducts,
-  eachClause,
-  textIn,
-  type Clause,
-  type Plan,
-  type Snapshot,
-  type Texts,
-} from '@fond/core';
-import { cleanHtml } from '../catalogue/import/parseRecord';
+import { aisleProducts, eachClause, type Clause, type Plan, type Snapshot } from '@fond/core';
+import { noteCatalogueChange } from '../catalogue/followChanges';
 import { slugOf, takeSlug } from '../catalogue/slugs';
-import { shopSettings } from '../catalogue/shopSettings';
+import { readTexts, writeTexts } from '../catalogue/texts';
 import { PlanModel, SavedRangeModel } from '../database/models';
-import { insertRows, select } from '../database/rows';
+import { insertRows, runSql, select } from '../database/rows';
 import { readLiveEdition } from '../editions/editions';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
@@ -69,20 +61,11 @@ export async function readCollection(
   transaction?: Transaction,
 ): Promise<StoredCollection> {
   const row = await rowOf(sequelize, id, transaction);
-  const texts = await select<{ lang: string; title: string; description: string }>(
-    sequelize,
-    'SELECT lang, title, description FROM collection_texts WHERE collection_id = ?',
-    [id],
-    transaction,
-  );
   const members = await membersOf(sequelize, id, transaction);
   const inOrder = arrangedFirst(members, row.arranged ?? []);
   return {
     ...said(row),
-    titles: Object.fromEntries(texts.map(({ lang, title }) => [lang, title])),
-    descriptions: Object.fromEntries(
-      texts.flatMap(({ lang, description }) => (description ? [[lang, description]] : [])),
-    ),
+    ...(await readTexts(sequelize, 'collection', id, transaction)),
     skus: inOrder.length > MOST_NAMED ? null : inOrder,
     byHand: members.length,
     namedIn: await namesOf(id),
@@ -195,8 +178,8 @@ export async function deleteCollection(sequelize: Sequelize, id: number, userId:
         'collection-in-use',
         `It is named in ${stored.namedIn.join(', ')}. Take it out there first.`,
       );
-    await run(sequelize, 'DELETE FROM product_collections WHERE collection_id = ?', [id], transaction);
-    await run(sequelize, 'DELETE FROM collections WHERE id = ?', [id], transaction);
+    await runSql(sequelize, 'DELETE FROM product_collections WHERE collection_id = ?', [id], transaction);
+    await runSql(sequelize, 'DELETE FROM collections WHERE id = ?', [id], transaction);
     await note(sequelize, 'delete', id, stored, userId, transaction);
   });
 }
@@ -228,39 +211,13 @@ async function write(
   userId: number,
   transaction: Transaction,
 ): Promise<void> {
-  const { languages } = await shopSettings((sql, values = []) => select(sequelize, sql, values, transaction));
-  if (!titles[languages[0]]?.trim()) throw refuse(`titles.${languages[0]}`, 'is missing; it names the aisle');
-  await writeTexts(sequelize, id, titles, descriptions, transaction);
+  await writeTexts(sequelize, 'collection', id, { titles, descriptions }, transaction);
   if (skus) await writeMembers(sequelize, id, skus, transaction);
-  await run(
+  await runSql(
     sequelize,
     `UPDATE collections SET slug = ?, clauses = ?, arranged = IFNULL(?, arranged), version = ?,
       updated_at = UTC_TIMESTAMP(3), updated_by = ? WHERE id = ?`,
     [slug, clauses && JSON.stringify(clauses), skus && JSON.stringify(skus), version, userId, id],
-    transaction,
-  );
-}
-
-async function writeTexts(
-  sequelize: Sequelize,
-  id: number,
-  titles: Texts,
-  descriptions: Texts,
-  transaction: Transaction,
-): Promise<void> {
-  const languages = [...new Set([...Object.keys(titles), ...Object.keys(descriptions)])];
-  const rows = languages.map((lang) => [
-    id,
-    lang,
-    textIn(titles, lang, []).trim(),
-    cleanHtml(textIn(descriptions, lang, [])),
-  ]);
-  await run(sequelize, 'DELETE FROM collection_texts WHERE collection_id = ?', [id], transaction);
-  await insertRows(
-    sequelize,
-    'collection_texts',
-    ['collection_id', 'lang', 'title', 'description'],
-    rows.filter(([, , title, description]) => title || description),
     transaction,
   );
 }
@@ -277,7 +234,7 @@ async function writeMembers(
   const fresh = skus.filter((sku) => !before.has(sku));
   const gone = [...before].filter((sku) => !after.has(sku));
   if (gone.length)
-    await run(
+    await runSql(
       sequelize,
       `DELETE c FROM product_collections c JOIN products p ON p.id = c.product_id
         WHERE c.collection_id = ? AND p.sku IN (?)`,
@@ -320,23 +277,9 @@ async function note(
   userId: number,
   transaction: Transaction,
 ): Promise<void> {
-  await run(
-    sequelize,
-    "INSERT INTO catalogue_changes (at, kind) VALUES (UTC_TIMESTAMP(3), 'collections')",
-    [],
-    transaction,
-  );
+  await noteCatalogueChange(sequelize, 'collections', transaction);
   await recordActivity(
     { userId, action, subject: `collection:${id}`, detail: { slug, clauses, skus } },
     transaction,
   );
-}
-
-async function run(
-  sequelize: Sequelize,
-  sql: string,
-  replacements: unknown[],
-  transaction: Transaction,
-): Promise<void> {
-  await sequelize.query(sql, { type: QueryTypes.RAW, replacements, transaction });
 }

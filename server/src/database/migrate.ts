@@ -7,6 +7,7 @@ import { COLLECTIONS } from './migrations/004-collections';
 import { LIFE_OF_PLANS } from './migrations/005-lifeOfPlans';
 import { PEOPLE } from './migrations/006-people';
 import { REDIRECTS } from './migrations/007-redirects';
+import { FREE_PAGES } from './migrations/009-freePages';
 import { EDITION_SUMMARIES } from './migrations/008-editionSummaries';
 
 /** Steps that build the database, oldest first; a step that has run somewhere is never edited again. */
@@ -19,6 +20,7 @@ const STEPS: readonly { name: string; statements: readonly string[] }[] = [
   { name: '006-people', statements: PEOPLE },
   { name: '007-redirects', statements: REDIRECTS },
   { name: '008-edition-summaries', statements: EDITION_SUMMARIES },
+  { name: '009-free-pages', statements: FREE_PAGES },
 ];
 
 /** Brings the database up to date; answers with the names of the steps that ran. */

@@ -15,6 +15,16 @@ export function select<T extends object>(
   return sequelize.query<T>(sql, { type: QueryTypes.SELECT, replacements, transaction });
 }
 
+/** A statement that answers with nothing. */
+export async function runSql(
+  sequelize: Sequelize,
+  sql: string,
+  replacements: unknown[],
+  transaction: Transaction,
+): Promise<void> {
+  await sequelize.query(sql, { type: QueryTypes.RAW, replacements, transaction });
+}
+
 /**
  * Inserts many rows with few statements and without a model object each. With `update`, rows whose key is there
  * already get the values of these columns instead.

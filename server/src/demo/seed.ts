@@ -6,10 +6,11 @@ import type { Logger } from 'pino';
 import type { Sequelize, Transaction } from 'sequelize';
 import type { DemoSignIn } from '@fond/contract';
 import type { Clause } from '@fond/core';
-import { importCatalogue, noteCatalogueChange } from '../catalogue/import/importCatalogue';
+import { noteCatalogueChange } from '../catalogue/followChanges';
+import { importCatalogue } from '../catalogue/import/importCatalogue';
 import { cleanHtml } from '../catalogue/import/parseRecord';
 import { SettingModel } from '../database/models';
-import { insertRows, select, type Cell } from '../database/rows';
+import { insertRows, runSql, select, type Cell } from '../database/rows';
 import type { PictureStore } from '../media/pictures';
 import { addUser } from '../people/users';
 import { Random } from './random';
@@ -44,6 +45,7 @@ interface AttributeSpec {
   type: string;
   unit: string | null;
   onCards: boolean;
+  aisles: boolean;
   label: Pair;
   values: Readonly<Record<string, Pair & { hex?: string }>>;
 }
@@ -54,7 +56,7 @@ const attribute = (
   label: Pair,
   values: AttributeSpec['values'] = {},
   rest: Partial<AttributeSpec> = {},
-): AttributeSpec => ({ key, type, unit: null, onCards: true, label, values, ...rest });
+): AttributeSpec => ({ key, type, unit: null, onCards: true, aisles: false, label, values, ...rest });
 
 const ATTRIBUTES: readonly AttributeSpec[] = [
   attribute('material', 'text', { en: 'Material', fr: 'Matière' }, MATERIALS),
@@ -62,7 +64,7 @@ const ATTRIBUTES: readonly AttributeSpec[] = [
   attribute('diameter', 'number', { en: 'Diameter', fr: 'Diamètre' }, {}, { unit: 'cm' }),
   attribute('capacity', 'number', { en: 'Capacity', fr: 'Contenance' }, {}, { unit: 'l' }),
   attribute('hob-types', 'many', { en: 'Hob types', fr: 'Feux' }, HOBS),
-  attribute('maker', 'text', { en: 'Maker', fr: 'Fabricant' }),
+  attribute('maker', 'text', { en: 'Maker', fr: 'Fabricant' }, {}, { aisles: true }),
   attribute('finish', 'text', { en: 'Finish', fr: 'Finition' }, FINISHES),
   attribute('oven-safe', 'boolean', { en: 'Oven-safe', fr: 'Passe au four' }, {}, { onCards: false }),
   attribute(
@@ -98,6 +100,7 @@ export async function seedDemo(sequelize: Sequelize, pictures: PictureStore, log
   await sequelize.transaction(async (transaction) => {
     await seedCategories(sequelize, transaction);
     await seedPictures(sequelize, transaction, pictures, made);
+    await seedCategoryPictures(sequelize, transaction);
     await seedDays(sequelize, transaction);
     await noteCatalogueChange(sequelize, 'demo', transaction);
   });
@@ -139,10 +142,10 @@ async function seedDefinitions(sequelize: Sequelize, transaction: Transaction): 
   await insertRows(
     sequelize,
     'attributes',
-    ['key', 'type', 'unit', 'on_cards', 'position'],
-    ATTRIBUTES.map(({ key, type, unit, onCards }, at) => [key, type, unit, onCards, at]),
+    ['key', 'type', 'unit', 'on_cards', 'has_aisles', 'position'],
+    ATTRIBUTES.map(({ key, type, unit, onCards, aisles }, at) => [key, type, unit, onCards, aisles, at]),
     transaction,
-    ['type', 'unit', 'on_cards', 'position'],
+    ['type', 'unit', 'on_cards', 'has_aisles', 'position'],
   );
   const ids = await idsBy(sequelize, transaction, 'SELECT id, `key` AS name FROM attributes');
   await insertRows(
@@ -327,4 +330,19 @@ async function seedPictures(
     'width',
     'height',
   ]);
+}
+
+/** A category is pictured by what sells best in it; those that hold no product themselves are left without. */
+async function seedCategoryPictures(sequelize: Sequelize, transaction: Transaction): Promise<void> {
+  await runSql(
+    sequelize,
+    `UPDATE categories SET picture = (
+      SELECT i.source FROM product_categories c
+        JOIN products p ON p.id = c.product_id
+        JOIN product_images i ON i.product_id = p.id AND i.position = 0
+        JOIN pictures USING (source)
+      WHERE c.category_id = categories.id ORDER BY p.sold DESC, p.id LIMIT 1)`,
+    [],
+    transaction,
+  );
 }

@@ -22,7 +22,7 @@ export interface Sessions {
 }
 
 /** All servers on one database sign cookies with one secret, made on first use. */
-async function secretOfShop(): Promise<string> {
+export async function secretOfShop(): Promise<string> {
   const [row] = await SettingModel.findOrCreate({
     where: { name: 'session-secret' },
     defaults: { name: 'session-secret', value: randomBytes(32).toString('hex') },
@@ -30,12 +30,12 @@ async function secretOfShop(): Promise<string> {
   return String(row.value);
 }
 
-export async function makeSessions(sequelize: Sequelize): Promise<Sessions> {
+export function makeSessions(sequelize: Sequelize, secret: string): Sessions {
   const Store = connectSession(session.Store);
   const store = new Store({ db: sequelize, tableName: 'sessions' });
   const handler = session({
     name: 'fond.sid',
-    secret: await secretOfShop(),
+    secret,
     store,
     resave: false,
     saveUninitialized: false,

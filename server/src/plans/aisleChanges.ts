@@ -29,7 +29,7 @@ export function aisleChanges(snapshot: Snapshot, before: Edition, after: Edition
 
 /** How many product pages would show other products below theirs. */
 export function changedProductPages(snapshot: Snapshot, before: Edition, after: Edition): number {
-  const front = snapshot.aisles.byPath.get('/')!;
+  const front = snapshot.aisles.byKey.get('front')!;
   const differs = new Map<number, boolean>();
   let pages = 0;
   for (const category of snapshot.mainCategory) {

@@ -4,12 +4,14 @@ import {
   choosePlan,
   facetLabel,
   textIn,
+  type Aisle,
   type Candidate,
   type Plan,
   type Snapshot,
   type Texts,
   SEARCH_FACET,
 } from '@fond/core';
+import { covered } from '../catalogue/attributes';
 import type { Stand } from '../catalogue/catalogueHost';
 import { lastPublications, summaries } from '../editions/editions';
 import { listPlans } from './drafts';
@@ -41,11 +43,29 @@ export async function floorOf(stand: Stand): Promise<Floor> {
         against: againstOf(winner!, other),
       })),
       leftOut: leftOut.map(({ plan, rule, by }) => ({ ...named(plan), rule, by })),
+      standIn: standInOf(snapshot, aisle),
+      closed: aisle.closed,
+      picture: aisle.picture?.hash ?? null,
+      attribute: attributeOf(snapshot, aisle),
       disputed: disputed.length > 0,
       publishedAt: winner ? (published.get(winner.plan.id) ?? null) : null,
     };
   });
   return { aisles, plans, edition: editions.find((one) => one.live)!, products: snapshot.size };
+}
+
+/** The open free page that shoppers find at an aisle's address. */
+function standInOf({ aisles, frame }: Snapshot, aisle: Aisle): FloorAisle['standIn'] {
+  const found = aisles.byPath.get(aisle.path);
+  if (!found || found.key === aisle.key) return null;
+  return { key: found.key, title: textIn(found.titles, frame.languages[0], frame.languages) };
+}
+
+function attributeOf(snapshot: Snapshot, { value }: Aisle): FloorAisle['attribute'] {
+  if (!value) return null;
+  const { frame } = snapshot;
+  const choice = { key: value.attribute, label: {} };
+  return { key: value.attribute, title: facetLabel(snapshot, choice, frame.languages[0]) };
 }
 
 /** What keeps a plan that reaches an aisle from serving it. */
@@ -92,11 +112,4 @@ export function vocabularyOf(snapshot: Snapshot): Vocabulary {
         .slice(0, MOST_VALUES),
     })),
   };
-}
-
-/** Products that have at least one value. */
-function covered(offsets: Uint32Array): number {
-  let count = 0;
-  for (let p = 0; p + 1 < offsets.length; p++) if (offsets[p + 1] > offsets[p]) count++;
-  return count;
 }

@@ -20,6 +20,10 @@ export interface ShopAddress {
   parameters: Record<string, string>;
   /** The shopper's number, for fixtures that are shown to a share of them. */
   part?: number;
+  /** Whether the shopper has signed in. */
+  signedIn?: boolean;
+  /** Also free pages that are not open to shoppers yet. */
+  closed?: boolean;
   /** Another moment than now, for the desk's window. */
   now?: number;
 }
@@ -75,7 +79,7 @@ export async function composeListing(
   host: CatalogueHost,
   stand: Stand,
   edition: Edition,
-  { path, parameters, part, now = pageTime() }: ShopAddress,
+  { path, parameters, part, signedIn, closed, now = pageTime() }: ShopAddress,
 ): Promise<PageModel | null> {
   const q = (parameters['q'] ?? '').trim();
   const lang = languageOf(stand.snapshot, parameters['lang']);
@@ -87,6 +91,8 @@ export async function composeListing(
     now,
     zone: stand.zone,
     part,
+    signedIn,
+    closed,
   });
 }
 

@@ -15,7 +15,8 @@ import { readDrafts } from '../plans/drafts';
 import { editionWithout } from '../plans/life';
 import { redirectFrom } from '../redirects/redirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from './compose';
-import { partOf } from './shopperPart';
+import { greetShopper, type AskingShopper } from './shopper';
+import type { ShopperTokens } from '../shoppers/shoppers';
 
 /** What the built shop exports: renders a model as a whole HTML document. */
 export type RenderShop = (model: ShopModel) => Promise<string>;
@@ -41,7 +42,7 @@ interface KeptPage {
 const pack = promisify(gzip);
 
 /**
- * The shop's pages. A rendered page is kept under (edition, catalogue version, hour, part of the shoppers, address), so that nothing has to
+ * The shop's pages. A rendered page is kept under (edition, catalogue version, hour, kind of shopper, address), so that nothing has to
  * be thrown away when something is published: its key is simply never asked for again.
  */
 export class ShopPages {
@@ -53,6 +54,7 @@ export class ShopPages {
   constructor(
     private readonly host: CatalogueHost,
     private readonly render: RenderShop,
+    private readonly tokens: ShopperTokens,
   ) {}
 
   mount(app: Express, dist: string, session: RequestHandler): void {
@@ -74,11 +76,11 @@ export class ShopPages {
       return;
     }
     const stand = standOf(this.host);
-    const part = partOf(request, response, stand.edition);
-    const key = `${stand.edition.number}|${stand.snapshot.version}|${stand.zone}|${pageTime()}|${part}|${request.url}`;
+    const shopper = greetShopper(request, response, stand.edition, this.tokens);
+    const key = `${stand.edition.number}|${stand.snapshot.version}|${stand.zone}|${pageTime()}|${shopper.part}|${shopper.signedIn}|${request.url}`;
     let page = this.kept.get(key);
     if (!page) {
-      page = await this.document(request, stand, part);
+      page = await this.document(request, stand, shopper);
       this.kept.set(key, page);
     }
     if (page.status === 404 && (await this.led(request, response, page))) return;
@@ -114,14 +116,19 @@ export class ShopPages {
     const edition = without
       ? await editionWithout(without)
       : (await draftedEdition(stand.beneath, await readDrafts(draft.split(',')))).edition;
-    const model = await composeAddress(this.host, stand, edition, address);
+    const model = await composeAddress(this.host, stand, edition, address && { ...address, closed: true });
     response.set('Cache-Control', 'no-store').set('X-Robots-Tag', 'noindex');
     await sendPage(request, response, await this.rendered(model));
   }
 
-  private async document(request: Request, stand: Stand, part: number): Promise<KeptPage> {
+  private async document(request: Request, stand: Stand, shopper: AskingShopper): Promise<KeptPage> {
     const address = readAddress(request.url);
-    const model = await composeAddress(this.host, stand, stand.edition, address && { ...address, part });
+    const model = await composeAddress(
+      this.host,
+      stand,
+      stand.edition,
+      address && { ...address, ...shopper },
+    );
     return this.rendered(model);
   }
 

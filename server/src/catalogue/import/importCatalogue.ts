@@ -1,9 +1,10 @@
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
 import type { AttributeType } from '@fond/core';
 import type { ImportError, ImportMapping, ImportReport, JobProgress } from '@fond/contract';
 import { SettingModel } from '../../database/models';
 import { insertRows, select } from '../../database/rows';
 import { recordActivity } from '../../people/activity';
+import { noteCatalogueChange } from '../followChanges';
 import { shopSettings } from '../shopSettings';
 import {
   ColumnFindings,
@@ -317,17 +318,4 @@ async function makeAttributes(
     transaction,
   );
   return ids;
-}
-
-/** The numbered row that all servers on this database follow. */
-export async function noteCatalogueChange(
-  sequelize: Sequelize,
-  kind: string,
-  transaction: Transaction,
-): Promise<void> {
-  await sequelize.query('INSERT INTO catalogue_changes (at, kind) VALUES (?, ?)', {
-    type: QueryTypes.RAW,
-    replacements: [new Date(), kind],
-    transaction,
-  });
 }

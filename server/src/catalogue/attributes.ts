@@ -1,0 +1,116 @@
+import type { Sequelize, Transaction } from 'sequelize';
+import type { AttributeChange, AttributeLine } from '@fond/contract';
+import type { AttributeColumn, Snapshot } from '@fond/core';
+import { insertRows, runSql, select } from '../database/rows';
+import { problem } from '../http/problem';
+import { recordActivity } from '../people/activity';
+import { noteCatalogueChange } from './followChanges';
+
+/** Numbers and yes/no say nothing of a product by themselves, so nobody looks for an aisle of them. */
+const WITH_AISLES = ['text', 'many', 'colour'];
+
+const lineOf = ({ row, column }: AttributeColumn): AttributeLine => ({
+  key: row.key,
+  type: row.type,
+  labels: row.labels,
+  unit: row.unit,
+  filterable: row.filterable,
+  onCards: row.onCards,
+  aisles: row.aisles !== undefined,
+  values: column.values.length,
+  products: covered(column.offsets),
+});
+
+/** Products that have at least one value. */
+export function covered(offsets: Uint32Array): number {
+  let count = 0;
+  for (let p = 0; p + 1 < offsets.length; p++) if (offsets[p + 1] > offsets[p]) count++;
+  return count;
+}
+
+export const listAttributes = ({ attributes }: Snapshot): AttributeLine[] =>
+  [...attributes.values()].map(lineOf);
+
+export function readAttribute({ attributes }: Snapshot, key: string): AttributeLine {
+  const found = attributes.get(key);
+  if (!found) throw problem('not-found', `There is no attribute “${key}”.`);
+  return lineOf(found);
+}
+
+export async function changeAttribute(
+  sequelize: Sequelize,
+  key: string,
+  change: AttributeChange,
+  userId: number,
+): Promise<void> {
+  await sequelize.transaction(async (transaction) => {
+    const [row] = await select<{ id: number; type: string }>(
+      sequelize,
+      'SELECT id, type FROM attributes WHERE `key` = ? FOR UPDATE',
+      [key],
+      transaction,
+    );
+    if (!row) throw problem('not-found', `There is no attribute “${key}”.`);
+    if (change.aisles && !WITH_AISLES.includes(row.type))
+      throw problem('bad-input', 'Nothing was changed.', [
+        { path: 'aisles', message: 'are for words and colours; numbers and yes or no make filters' },
+      ]);
+    await runSql(
+      sequelize,
+      'UPDATE attributes SET unit = ?, filterable = ?, on_cards = ?, has_aisles = ? WHERE id = ?',
+      [change.unit, change.filterable, change.onCards, change.aisles, row.id],
+      transaction,
+    );
+    await runSql(sequelize, 'DELETE FROM attribute_texts WHERE attribute_id = ?', [row.id], transaction);
+    await insertRows(
+      sequelize,
+      'attribute_texts',
+      ['attribute_id', 'lang', 'label'],
+      Object.entries(change.labels).flatMap(([lang, label]) => (label ? [[row.id, lang, label]] : [])),
+      transaction,
+    );
+    await noteCatalogueChange(sequelize, 'attributes', transaction);
+    await recordActivity(
+      { userId, action: 'save', subject: `attribute:${key}`, detail: { name: key, ...change } },
+      transaction,
+    );
+  });
+}
+
+/** The first picture of a product as the picture of a category; null takes the category's picture away. */
+export async function setCategoryPicture(
+  sequelize: Sequelize,
+  id: number,
+  sku: string | null,
+  userId: number,
+): Promise<void> {
+  await sequelize.transaction(async (transaction) => {
+    const [category] = await select(
+      sequelize,
+      'SELECT id FROM categories WHERE id = ? FOR UPDATE',
+      [id],
+      transaction,
+    );
+    if (!category) throw problem('not-found', 'There is no such category.');
+    const source = sku === null ? null : await firstPicture(sequelize, sku, transaction);
+    await runSql(sequelize, 'UPDATE categories SET picture = ? WHERE id = ?', [source, id], transaction);
+    await noteCatalogueChange(sequelize, 'categories', transaction);
+    await recordActivity(
+      { userId, action: 'save', subject: `category:${id}`, detail: { picture: sku } },
+      transaction,
+    );
+  });
+}
+
+async function firstPicture(sequelize: Sequelize, sku: string, transaction: Transaction): Promise<string> {
+  const [picture] = await select<{ source: string }>(
+    sequelize,
+    `SELECT i.source FROM product_images i JOIN products p ON p.id = i.product_id JOIN pictures USING (source)
+      WHERE p.sku = ? ORDER BY i.position LIMIT 1`,
+    [sku],
+    transaction,
+  );
+  if (!picture)
+    throw problem('bad-input', 'Nothing was changed.', [{ path: 'sku', message: `“${sku}” has no picture` }]);
+  return picture.source;
+}

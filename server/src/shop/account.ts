@@ -1,0 +1,87 @@
+import express, { type Express, type Request, type Response } from 'express';
+import type { Sequelize } from 'sequelize';
+import { ACCOUNT_PATH, composeAccount, type AccountModel } from '@fond/core';
+import type { CatalogueHost } from '../catalogue/catalogueHost';
+import { readParameters } from '../http/parameters';
+import { problem } from '../http/problem';
+import { signInLimit } from '../http/security';
+import { DEMO_SHOPPER, findShopper, THIRTY_DAYS, type ShopperTokens } from '../shoppers/shoppers';
+import { standOf, type RenderShop } from './pages';
+import { SHOPPER_COOKIE, shopperIn } from './shopper';
+
+export interface AccountOptions {
+  sequelize: Sequelize;
+  host: CatalogueHost;
+  render: RenderShop;
+  tokens: ShopperTokens;
+  /** Whether the page tells the demo shopper's sign-in. */
+  demo: boolean;
+}
+
+const ACCOUNT = `/shop${ACCOUNT_PATH}`;
+
+/** The shop's account page: plain forms, which need no JavaScript. */
+export function mountAccount(app: Express, { sequelize, host, render, tokens, demo }: AccountOptions): void {
+  const language = (request: Request): string | undefined => readParameters(request.originalUrl)['lang'];
+  /** Back to the account page, in the page's language. */
+  const back = (request: Request, response: Response): void => {
+    const lang = language(request);
+    response.redirect(303, ACCOUNT + (lang ? `?lang=${encodeURIComponent(lang)}` : ''));
+  };
+  const show = async (
+    request: Request,
+    response: Response,
+    refused: AccountModel['refused'],
+  ): Promise<void> => {
+    const { snapshot, edition } = standOf(host);
+    const model = composeAccount(snapshot, edition.number, language(request), {
+      shopper: shopperIn(request, tokens)?.name ?? null,
+      refused,
+      demo: demo ? { email: DEMO_SHOPPER.email, password: DEMO_SHOPPER.password } : null,
+    });
+    response
+      .status(refused ? 401 : 200)
+      .set('Cache-Control', 'no-store')
+      .type('html')
+      .send(await render(model));
+  };
+
+  app.get(ACCOUNT, (request, response) => show(request, response, false));
+  app.post(
+    ACCOUNT,
+    signInLimit(),
+    express.urlencoded({ extended: false, limit: '4kb' }),
+    async (request, response) => {
+      refuseStrangers(request);
+      const { email, password } = (request.body ?? {}) as { email?: unknown; password?: unknown };
+      const shopper =
+        typeof email === 'string' && typeof password === 'string'
+          ? await findShopper(sequelize, email.slice(0, 254), password.slice(0, 200))
+          : null;
+      if (!shopper) {
+        await show(request, response, true);
+        return;
+      }
+      response.cookie(SHOPPER_COOKIE, tokens.give(shopper, Date.now()), {
+        maxAge: THIRTY_DAYS,
+        httpOnly: true,
+        sameSite: 'lax',
+        secure: request.secure,
+        path: '/',
+      });
+      back(request, response);
+    },
+  );
+  app.post(`${ACCOUNT}/leave`, (request, response) => {
+    refuseStrangers(request);
+    response.clearCookie(SHOPPER_COOKIE, { path: '/' });
+    back(request, response);
+  });
+}
+
+/** Forms of other sites can't sign anybody in or out here. */
+function refuseStrangers(request: Request): void {
+  const origin = request.get('Origin');
+  if (origin !== undefined && new URL(origin).host !== request.get('Host'))
+    throw problem('token-needed', 'Sign in on the shop’s own page.');
+}
