@@ -1,6 +1,7 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { SiteFooter } from './layout/siteFooter';
 import { SiteHeader } from './layout/siteHeader';
+import { AccountPage } from './page/accountPage';
 import { ListingPage } from './page/listingPage';
 import { MissingPage } from './page/missingPage';
 import { ProductPage } from './product/productPage';
@@ -12,7 +13,7 @@ import { shopHref, ShopState } from './state/shopState';
 @Component({
   selector: 'shop-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SiteFooter, SiteHeader, ListingPage, MissingPage, ProductPage],
+  imports: [AccountPage, SiteFooter, SiteHeader, ListingPage, MissingPage, ProductPage],
   template: `
     <a class="skip" [href]="here() + '#products'">{{ state.words().skip }}</a>
     @if (state.busy()) {
@@ -26,6 +27,9 @@ import { shopHref, ShopState } from './state/shopState';
         }
         @case ('product') {
           <shop-product />
+        }
+        @case ('account') {
+          <shop-account />
         }
         @default {
           <shop-missing />

@@ -38,6 +38,15 @@ export interface ShopWords {
   details: string;
   sku: string;
   view: (place: number) => string;
+  account: string;
+  accountLink: string;
+  signIn: string;
+  signOut: string;
+  signedInAs: (name: string) => string;
+  email: string;
+  password: string;
+  refused: string;
+  demoShopper: string;
   footer: string;
   language: Readonly<Record<string, string>>;
 }
@@ -83,6 +92,15 @@ const EN: ShopWords = {
   details: 'Details',
   sku: 'Article',
   view: (place) => `View ${place}`,
+  account: 'Your account',
+  accountLink: 'Account',
+  signIn: 'Sign in',
+  signOut: 'Sign out',
+  signedInAs: (name) => `You are signed in as ${name}.`,
+  email: 'Email',
+  password: 'Password',
+  refused: 'That email and password don’t go together. Check both and try again.',
+  demoShopper: 'To try it, sign in as',
   footer: 'An invented shop for trying out Fond Aisle. Nothing here can be bought.',
   language: LANGUAGES,
 };
@@ -126,6 +144,15 @@ const FR: ShopWords = {
   details: 'Détails',
   sku: 'Article',
   view: (place) => `Vue ${place}`,
+  account: 'Votre compte',
+  accountLink: 'Compte',
+  signIn: 'Se connecter',
+  signOut: 'Se déconnecter',
+  signedInAs: (name) => `Vous êtes connecté en tant que ${name}.`,
+  email: 'E-mail',
+  password: 'Mot de passe',
+  refused: 'Cet e-mail et ce mot de passe ne vont pas ensemble. Vérifiez les deux et réessayez.',
+  demoShopper: 'Pour essayer, connectez-vous avec',
   footer: 'Une boutique inventée pour essayer Fond Aisle. Rien ne peut y être acheté.',
   language: LANGUAGES,
 };

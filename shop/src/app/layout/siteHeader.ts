@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { ShopFrame } from '@fond/core';
+import { ACCOUNT_PATH, type ShopFrame } from '@fond/core';
 import { shopHref } from '../state/shopState';
 import { shopWordsIn } from '../words';
 
@@ -31,18 +31,21 @@ import { shopWordsIn } from '../words';
           />
           <button type="submit">{{ words().search }}</button>
         </form>
-        <nav class="site-languages" aria-label="Language">
-          @for (language of frame().languages; track language.lang) {
-            <a
-              [href]="href(language.href)"
-              [attr.lang]="language.lang"
-              [attr.hreflang]="language.lang"
-              [attr.aria-current]="language.current ? 'true' : null"
-              [attr.aria-label]="words().language[language.lang]"
-              >{{ language.lang }}</a
-            >
-          }
-        </nav>
+        <div class="site-side">
+          <a class="site-account" [href]="account()">{{ words().accountLink }}</a>
+          <nav class="site-languages" aria-label="Language">
+            @for (language of frame().languages; track language.lang) {
+              <a
+                [href]="href(language.href)"
+                [attr.lang]="language.lang"
+                [attr.hreflang]="language.lang"
+                [attr.aria-current]="language.current ? 'true' : null"
+                [attr.aria-label]="words().language[language.lang]"
+                >{{ language.lang }}</a
+              >
+            }
+          </nav>
+        </div>
       </div>
       <nav class="site-aisles" [attr.aria-label]="frame().title">
         <ul>
@@ -67,7 +70,10 @@ export class SiteHeader {
   protected readonly href = shopHref;
   protected readonly words = computed(() => shopWordsIn(this.frame().lang));
   protected readonly ownLanguage = computed(() => this.frame().languages[0]?.lang === this.frame().lang);
-  protected readonly home = computed(() =>
-    shopHref(this.ownLanguage() ? '/' : `/?lang=${encodeURIComponent(this.frame().lang)}`),
-  );
+  protected readonly home = computed(() => this.plain('/'));
+  protected readonly account = computed(() => this.plain(ACCOUNT_PATH));
+
+  private plain(path: string): string {
+    return shopHref(this.ownLanguage() ? path : `${path}?lang=${encodeURIComponent(this.frame().lang)}`);
+  }
 }

@@ -74,7 +74,13 @@ import { shopHref, ShopState } from '../state/shopState';
             @for (attribute of one.attributes; track attribute.key) {
               <div>
                 <dt>{{ attribute.label }}</dt>
-                <dd>{{ attribute.text }}</dd>
+                <dd>
+                  @for (link of attribute.links; track link.href; let last = $last) {
+                    <a [href]="href(link.href)">{{ link.title }}</a>{{ last ? '' : ', ' }}
+                  } @empty {
+                    {{ attribute.text }}
+                  }
+                </dd>
               </div>
             }
             <div>
