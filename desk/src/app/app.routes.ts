@@ -78,6 +78,21 @@ export const routes: Routes = [
         loadComponent: () => import('./collections/collectionsPage').then((m) => m.CollectionsPage),
       },
       {
+        path: 'pages',
+        title: 'Pages · Fond Aisle',
+        loadComponent: () => import('./freePages/freePagesPage').then((m) => m.FreePagesPage),
+      },
+      {
+        path: 'pages/:id',
+        title: 'Page · Fond Aisle',
+        loadComponent: () => import('./freePages/freePagesPage').then((m) => m.FreePagesPage),
+      },
+      {
+        path: 'attributes',
+        title: 'Attributes · Fond Aisle',
+        loadComponent: () => import('./attributes/attributesPage').then((m) => m.AttributesPage),
+      },
+      {
         path: 'editions',
         title: 'Editions · Fond Aisle',
         loadComponent: () => import('./editions/editionsPage').then((m) => m.EditionsPage),

@@ -3,6 +3,8 @@ import { inject, Injectable } from '@angular/core';
 import type { Observable } from 'rxjs';
 import type {
   ActivityEntry,
+  AttributeChange,
+  AttributeLine,
   Campaign,
   CampaignTimes,
   CollectionSummary,
@@ -13,6 +15,7 @@ import type {
   EditionSummary,
   FacetAdviceRow,
   Floor,
+  FreePageWish,
   HeirsFate,
   ImportMapping,
   Job,
@@ -31,6 +34,7 @@ import type {
   Session,
   ShopSettings,
   StoredCollection,
+  StoredFreePage,
   StoredPlan,
   StoredRange,
   StoredRedirect,
@@ -40,10 +44,11 @@ import type {
 } from '@fond/contract';
 import type { Plan, PlanDocument, RangeRule, Reach, Redirect, ShopModel, Sieve, Way } from '@fond/core';
 
-/** When and by whom a page is seen: another moment than now, and the shopper's number. */
+/** When and by whom a page is seen: another moment than now, the shopper's number, and whether they have signed in. */
 export interface SeenAs {
   at?: string;
   part?: number;
+  signedIn?: boolean;
 }
 
 /** The server, one method per operation. */
@@ -266,6 +271,38 @@ export class Api {
     return this.http.get<ActivityEntry[]>('/api/activity', {
       params: { ...(subject !== null && { subject }), ...(before !== null && { before }) },
     });
+  }
+
+  freePages(): Observable<StoredFreePage[]> {
+    return this.http.get<StoredFreePage[]>('/api/pages');
+  }
+
+  readFreePage(id: number): Observable<StoredFreePage> {
+    return this.http.get<StoredFreePage>(`/api/pages/${id}`);
+  }
+
+  createFreePage(wish: FreePageWish): Observable<StoredFreePage> {
+    return this.http.post<StoredFreePage>('/api/pages', wish);
+  }
+
+  saveFreePage(id: number, wish: FreePageWish, version: number): Observable<StoredFreePage> {
+    return this.http.put<StoredFreePage>(`/api/pages/${id}`, { ...wish, version });
+  }
+
+  deleteFreePage(id: number): Observable<void> {
+    return this.http.delete<void>(`/api/pages/${id}`);
+  }
+
+  attributes(): Observable<AttributeLine[]> {
+    return this.http.get<AttributeLine[]>('/api/catalogue/attributes');
+  }
+
+  changeAttribute(key: string, change: AttributeChange): Observable<AttributeLine> {
+    return this.http.put<AttributeLine>(`/api/catalogue/attributes/${encodeURIComponent(key)}`, change);
+  }
+
+  setCategoryPicture(id: number, sku: string | null): Observable<void> {
+    return this.http.put<void>(`/api/catalogue/categories/${id}/picture`, { sku });
   }
 
   redirects(): Observable<StoredRedirect[]> {

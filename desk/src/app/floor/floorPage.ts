@@ -24,6 +24,8 @@ const KIND_WORDS = {
   category: 'Category',
   collection: 'Collection',
   tag: 'Tag',
+  value: 'Value',
+  page: 'Page',
   search: 'Search',
 };
 

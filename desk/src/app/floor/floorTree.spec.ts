@@ -16,6 +16,10 @@ function aisle(key: string, title: string, parent: string | null, plan = 'house'
     why: { kind: 'everything' },
     others: [],
     leftOut: [],
+    standIn: null,
+    attribute: null,
+    closed: false,
+    picture: null,
     disputed: false,
     publishedAt: null,
   };

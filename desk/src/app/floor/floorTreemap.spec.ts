@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { FloorAisle } from '@fond/contract';
-import { floorTreemap } from './floorTreemap';
+import { byPlan, floorTreemap } from './floorTreemap';
 import { planColours } from './planColours';
 
 const aisle = (
@@ -33,7 +33,7 @@ const colours = new Map([
 
 describe('the floor as a map', () => {
   it('draws categories that hold something, each as large as its own products, in its plan’s colour', () => {
-    const trace = floorTreemap(aisles, colours, null);
+    const trace = floorTreemap(aisles, byPlan(colours, null));
     expect(trace.ids).toEqual(['category:1', 'category:2']);
     expect(trace.parents).toEqual(['', 'category:1']);
     expect(trace.values).toEqual([2, 5]);
@@ -42,7 +42,7 @@ describe('the floor as a map', () => {
   });
 
   it('leaves the colour to the aisles of one plan where only those are looked for', () => {
-    const trace = floorTreemap(aisles, colours, 'pans');
+    const trace = floorTreemap(aisles, byPlan(colours, 'pans'));
     expect(trace.marker.colors[1]).toBe('#222');
     expect(trace.marker.colors[0]).not.toBe('#111');
   });

@@ -5,14 +5,22 @@ import { Store } from '@ngrx/store';
 import type { FloorAisle } from '@fond/contract';
 import { HOUSE_PLAN_ID } from '@fond/core';
 import { againstWords, exactnessWords, ruleWords } from '../plans/brief/reachWords';
+import { CategoryPicture } from './categoryPicture';
 import { floorFeature } from './floor.feature';
 
 /** Why an aisle uses its plan: the winner, every other candidate, and what keeps each from serving it. */
 @Component({
   selector: 'desk-why-aisle',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, RouterLink],
+  imports: [CategoryPicture, MatButtonModule, RouterLink],
   template: `
+    @if (aisle().standIn; as page) {
+      <p>
+        At its address shoppers find the free page
+        <a [routerLink]="['/pages', page.key.slice(5)]">{{ page.title }}</a>. What follows is about the aisle
+        behind it.
+      </p>
+    }
     <ol>
       @if (aisle().plan; as plan) {
         <li class="winner">
@@ -35,6 +43,9 @@ import { floorFeature } from './floor.feature';
         </li>
       }
     </ol>
+    @if (aisle().kind === 'category') {
+      <desk-category-picture [aisle]="aisle()" />
+    }
     <p class="ways">
       <button mat-stroked-button type="button" (click)="ownPlan.emit()">Give it a plan of its own</button>
       @if (shared(); as plan) {

@@ -32,6 +32,9 @@ const KINDS: Readonly<Record<string, string>> = {
   campaign: 'the campaign',
   request: '',
   product: 'the product',
+  page: 'the page',
+  attribute: 'the attribute',
+  category: 'the category',
 };
 
 /** What was done, before the name of what it was done to: “saved”, “published edition”. */

@@ -6,7 +6,9 @@ export function firstAisle(id: string, reach: Reach | null, aisles: readonly Flo
   const served = aisles.filter((aisle) => aisle.plan?.id === id);
   const byKey = new Map(aisles.map((aisle) => [aisle.key, aisle]));
   const claimed = reach
-    ? aisles.filter((aisle) => meets(reach.include, aisle, byKey) && !meets(reach.exclude, aisle, byKey))
+    ? aisles.filter(
+        (aisle) => reachMeets(reach.include, aisle, byKey) && !reachMeets(reach.exclude, aisle, byKey),
+      )
     : [];
   const [first] = [...(served.length ? served : claimed)].sort(
     (a, b) => Number(b.kind === 'category') - Number(a.kind === 'category') || b.products - a.products,
@@ -14,7 +16,8 @@ export function firstAisle(id: string, reach: Reach | null, aisles: readonly Flo
   return first?.path ?? null;
 }
 
-const meets = (
+/** Whether an aisle is meant by any of some rules. */
+export const reachMeets = (
   rules: readonly ReachRule[],
   aisle: FloorAisle,
   byKey: ReadonlyMap<string, FloorAisle>,
@@ -26,6 +29,8 @@ function includes(rule: ReachRule, aisle: FloorAisle, byKey: ReadonlyMap<string,
       return true;
     case 'aisles':
       return aisle.kind === rule.of;
+    case 'values':
+      return aisle.attribute?.key === rule.attribute;
     case 'aisle':
       return aisle.key === rule.aisle;
     case 'category': {

@@ -38,6 +38,14 @@ import { GoTo } from './goTo';
             screen.name
           }}</a>
         }
+        <button type="button" class="more" [matMenuTriggerFor]="more">
+          More <mat-icon svgIcon="fold" />
+        </button>
+        <mat-menu #more="matMenu">
+          @for (screen of others; track screen.path) {
+            <a mat-menu-item [routerLink]="screen.path">{{ screen.name }}</a>
+          }
+        </mat-menu>
       </nav>
       <button type="button" class="go-to" (click)="goTo()">
         <mat-icon svgIcon="search" aria-hidden="true" /> Go to an aisle or plan <kbd>Ctrl K</kbd>
@@ -79,10 +87,15 @@ export class Shell {
     { path: '/floor', name: 'Floor' },
     { path: '/ranges', name: 'Ranges' },
     { path: '/collections', name: 'Collections' },
+    { path: '/pages', name: 'Pages' },
     { path: '/editions', name: 'Editions' },
+  ];
+  /** Screens that are opened now and then. */
+  protected readonly others = [
+    { path: '/attributes', name: 'Attributes' },
+    { path: '/catalogue/import', name: 'Catalogue in' },
     { path: '/redirects', name: 'Redirects' },
     { path: '/people', name: 'People' },
-    { path: '/catalogue/import', name: 'Catalogue in' },
   ];
 
   constructor() {

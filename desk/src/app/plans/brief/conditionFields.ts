@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
-import { WIDTH_NAMES, type AisleKind, type Condition } from '@fond/core';
+import { AISLE_KINDS, WIDTH_NAMES, type Condition } from '@fond/core';
 import { RangeVocabulary } from '../../ranges/rangeNames';
 import { toggled } from './conditionKinds';
 import { kindWord } from './reachWords';
 
-const KINDS: readonly AisleKind[] = ['front', 'category', 'collection', 'tag', 'search'];
 const DAYS = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su'];
 
 /** The settings of one condition. */
@@ -137,6 +136,16 @@ const DAYS = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su'];
           where there is at least one product</label
         >
       }
+      @case ('shopper') {
+        <label
+          ><input
+            type="checkbox"
+            [checked]="one.signedIn"
+            (change)="changed.emit({ kind: 'shopper', signedIn: !one.signedIn })"
+          />
+          who have signed in</label
+        >
+      }
       @case ('share') {
         <label
           >shoppers from
@@ -182,7 +191,7 @@ export class ConditionFields {
   readonly condition = input.required<Condition>();
   readonly changed = output<Condition>();
   protected readonly words = inject(RangeVocabulary);
-  protected readonly kinds = KINDS;
+  protected readonly kinds = AISLE_KINDS;
   protected readonly kindWord = kindWord;
   protected readonly widths = WIDTH_NAMES;
   protected readonly days = DAYS;

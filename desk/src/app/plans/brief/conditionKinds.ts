@@ -12,8 +12,10 @@ export const CONDITION_WORDS: Readonly<Record<ConditionKind, string>> = {
   firstPage: 'the first page',
   filters: 'filters in use or not',
   description: 'an aisle with a description',
+  picture: 'an aisle with a picture',
   results: 'products there or not',
   share: 'a share of shoppers',
+  shopper: 'shoppers who have signed in',
   all: 'all of …',
   any: 'any of …',
   none: 'none of …',
@@ -51,7 +53,10 @@ export function freshCondition(
       return { kind, some: true };
     case 'share':
       return { kind, from: 0, to: 50 };
+    case 'shopper':
+      return { kind, signedIn: true };
     case 'firstPage':
+    case 'picture':
     case 'description':
       return { kind };
   }

@@ -3,13 +3,14 @@ import { MatIconModule } from '@angular/material/icon';
 import { Store } from '@ngrx/store';
 import { switchMap } from 'rxjs';
 import type { AisleMove, Dispute, Problem } from '@fond/contract';
-import { HOUSE_PLAN_ID, type AisleKind, type Reach, type ReachRule } from '@fond/core';
+import { AISLE_KINDS, HOUSE_PLAN_ID, type AisleKind, type Reach, type ReachRule } from '@fond/core';
 import { Api } from '../../api/api';
 import { FloorActions } from '../../floor/floor.actions';
 import { floorFeature } from '../../floor/floor.feature';
 import { planFeature } from '../state/plan.feature';
 import { PlanEditor } from '../state/planEditor';
 import { kindWord, ruleWords } from './reachWords';
+import { ReachMap } from './reachMap';
 import { Stepper } from './stepper';
 import { shortList } from './words';
 
@@ -24,13 +25,12 @@ const SIDES: readonly { side: Side; legend: string; add: string }[] = [
   { side: 'include', legend: 'Serves', add: 'Also serve' },
   { side: 'exclude', legend: 'Except', add: 'Leave out' },
 ];
-const KINDS: readonly AisleKind[] = ['category', 'collection', 'tag', 'front', 'search'];
 
 /** Which aisles the plan serves. What that means, and where another plan is just as exact, is told at once. */
 @Component({
   selector: 'desk-reach-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatIconModule, Stepper],
+  imports: [MatIconModule, ReachMap, Stepper],
   template: `
     @if (house()) {
       <p>
@@ -72,6 +72,9 @@ const KINDS: readonly AisleKind[] = ['category', 'collection', 'tag', 'front', '
                 @for (kind of kinds; track kind) {
                   <option [value]="'kind:' + kind">{{ kindWord(kind) }}</option>
                 }
+                @for (attribute of attributes(); track attribute.key) {
+                  <option [value]="'values:' + attribute.key">all of {{ attribute.title }}</option>
+                }
               </optgroup>
               <optgroup label="One aisle">
                 @for (aisle of aisles(); track aisle.key) {
@@ -81,6 +84,14 @@ const KINDS: readonly AisleKind[] = ['category', 'collection', 'tag', 'front', '
             </select>
           </label>
         </fieldset>
+      }
+      <p>
+        <button type="button" class="choice" [attr.aria-expanded]="mapped()" (click)="mapped.set(!mapped())">
+          {{ mapped() ? 'Close the map' : 'On the map' }}
+        </button>
+      </p>
+      @if (mapped()) {
+        <desk-reach-map />
       }
       @if (moves(); as found) {
         <p class="moves" role="status">
@@ -135,7 +146,7 @@ export class ReachSlip {
   private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
   private readonly preview = this.store.selectSignal(planFeature.selectPreview);
   protected readonly sides = SIDES;
-  protected readonly kinds = KINDS;
+  protected readonly kinds = AISLE_KINDS;
   protected readonly kindWord = kindWord;
   protected readonly house = computed(() => this.editor.plan()?.id === HOUSE_PLAN_ID);
   protected readonly moves = computed(() => {
@@ -157,6 +168,7 @@ export class ReachSlip {
     }));
   });
   protected readonly busy = signal(false);
+  protected readonly mapped = signal(false);
   /** What was done in the other plan. */
   protected readonly told = signal('');
 
@@ -169,6 +181,15 @@ export class ReachSlip {
       return { key: aisle.key, title: aisle.title, depth };
     });
   });
+
+  /** Attributes whose values have aisles. */
+  protected readonly attributes = computed(() => [
+    ...new Map(
+      (this.floor()?.aisles ?? []).flatMap(({ attribute }) =>
+        attribute ? [[attribute.key, attribute] as const] : [],
+      ),
+    ).values(),
+  ]);
 
   protected indent(depth: number): string {
     return '\u00a0\u00a0\u00a0'.repeat(depth);
@@ -261,9 +282,10 @@ export class ReachSlip {
 
 const aisleRule = ({ key }: Dispute): ReachRule => ({ kind: 'aisle', aisle: key });
 
-/** A choice of the list as a rule: `kind:tag`, `category:12`, `front`. */
+/** A choice of the list as a rule: `kind:tag`, `values:material`, `category:12`, `front`. */
 function ruleOf(choice: string): ReachRule {
   const [kind, id] = choice.split(':');
+  if (kind === 'values') return { kind, attribute: id };
   if (kind === 'kind') return { kind: 'aisles', of: id as AisleKind };
   if (kind === 'category') return { kind: 'category', category: Number(id), below: true };
   return { kind: 'aisle', aisle: choice };

@@ -6,6 +6,8 @@ const KINDS: Readonly<Record<AisleKind, string>> = {
   category: 'all categories',
   collection: 'all collections',
   tag: 'all tags',
+  value: 'all aisles by value',
+  page: 'all free pages',
   search: 'the search',
 };
 
@@ -24,10 +26,16 @@ export function ruleWords(rule: ReachRule, aisles: readonly FloorAisle[]): strin
       const title = titleOf(`category:${rule.category}`);
       return rule.below ? `${title} and all below it` : `${title} alone`;
     }
+    case 'values':
+      return `all of ${attributeTitle(rule.attribute, aisles)}`;
     case 'aisle':
       return titleOf(rule.aisle);
   }
 }
+
+/** What an attribute with aisles is called; its key where nothing has a value any more. */
+export const attributeTitle = (key: string, aisles: readonly FloorAisle[]): string =>
+  aisles.find(({ attribute }) => attribute?.key === key)?.attribute?.title ?? key;
 
 /** “a, b and c”. */
 export function joined(words: readonly string[]): string {
@@ -49,6 +57,8 @@ export function whyWords(rule: ReachRule, aisle: FloorAisle, aisles: readonly Fl
       return 'no other plan reaches it';
     case 'aisles':
       return `serves ${KINDS[rule.of]}`;
+    case 'values':
+      return `serves ${ruleWords(rule, aisles)}`;
     case 'aisle':
       return 'made for this aisle';
     case 'category':
@@ -73,7 +83,8 @@ export function exactnessWords(rule: ReachRule, aisle: FloorAisle, aisles: reado
     case 'everything':
       return 'no other plan reaches it';
     case 'aisles':
-      return `it serves ${KINDS[rule.of]}, and no plan is more exact`;
+    case 'values':
+      return `it serves ${ruleWords(rule, aisles)}, and no plan is more exact`;
     case 'aisle':
       return 'it names this very aisle, and nothing is more exact';
     case 'category':

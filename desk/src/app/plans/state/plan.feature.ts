@@ -249,7 +249,7 @@ export const planFeature = createFeature({
     })),
     on(PlanActions.livePageLoaded, (state, { model }): PlanState => ({
       ...state,
-      livePage: model.kind === 'missing' ? null : model,
+      livePage: model.kind === 'listing' || model.kind === 'product' ? model : null,
       previewProblem: null,
     })),
     on(PlanActions.previewFailed, (state, { problem }): PlanState => ({ ...state, previewProblem: problem })),

@@ -248,9 +248,15 @@ export class PageWindow {
 
   /** Another moment or shopper; what is left empty is as now. */
   protected see(change: SeenAs): void {
-    const { at, part } = { ...this.seen(), ...change };
+    const { at, part, signedIn } = { ...this.seen(), ...change };
     this.store.dispatch(
-      PlanActions.seenAs({ seen: { ...(at && { at }), ...(part && part > 0 && part < 100 && { part }) } }),
+      PlanActions.seenAs({
+        seen: {
+          ...(at && { at }),
+          ...(part && part > 0 && part < 100 && { part }),
+          ...(signedIn && { signedIn }),
+        },
+      }),
     );
   }
 
