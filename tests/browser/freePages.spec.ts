@@ -1,0 +1,128 @@
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { choose, eventually, says, TestBrowser, textOf } from '../support/browser';
+
+let browser: TestBrowser;
+beforeAll(async () => {
+  browser = await TestBrowser.launch(inject('baseUrl'));
+});
+afterAll(() => browser.close());
+
+const button = (page: Page, text: string) => page.locator(`button::-p-text(${text})`);
+const visit = async (address: string): Promise<Page> => {
+  const visitor = await browser.page();
+  await visitor.goto(`${browser.baseUrl}/shop${address}`);
+  return visitor;
+};
+
+describe('a free page', () => {
+  it('stands in for an aisle once it is open, and gives it back when it is deleted', async () => {
+    const page = await browser.desk('/pages');
+    await button(page, 'New page').click();
+    await page.locator('[aria-label="Title, en"]').fill('Tea, and what to make it in');
+    await page.locator('[aria-label="Address"]').fill('/tea-now');
+    await page.locator('input[name=place]:not(:checked)').click();
+    await choose(page, '[aria-label="Stands in for"]', 'Teapots');
+    await page.locator('label::-p-text(open to shoppers) input').click();
+    await button(page, 'Save').click();
+    await says(page, '.actions small', 'version 2');
+
+    const visitor = await visit('/kettles-and-coffee/teapots');
+    expect(await textOf(visitor, 'h1')).toBe('Tea, and what to make it in');
+    await page.goto(`${browser.baseUrl}/floor?q=teapots`);
+    await says(page, 'tbody', 'Tea, and what to make it in stands in');
+
+    await page.locator('a::-p-text(stands in)').click();
+    await says(page, '.hint', '/kettles-and-coffee/teapots');
+    await button(page, 'Delete').click();
+    await page.waitForFunction(() => location.pathname === '/pages');
+    await visitor.reload();
+    expect(await textOf(visitor, 'h1')).toBe('Teapots');
+  });
+
+  it('is told beside the field why it was not saved, and loses nothing', async () => {
+    const page = await browser.desk('/pages');
+    await button(page, 'New page').click();
+    await page.locator('[aria-label="Address"]').fill('/cookware');
+    await button(page, 'Save').click();
+    await says(page, '.fault', 'The address “/cookware” is the address of another aisle already.');
+    expect(await page.$eval('[aria-label="Address"]', (field) => (field as HTMLInputElement).value)).toBe(
+      '/cookware',
+    );
+  });
+});
+
+describe('the reach of a plan', () => {
+  it('is drawn on the map, and changed there', async () => {
+    const page = await browser.desk('/floor?q=baking');
+    await page.locator('[aria-label="Why this plan: Baking"]').click();
+    await button(page, 'Give it a plan of its own').click();
+    await page.locator('[data-slip="reach"]').click();
+    await button(page, 'On the map').click();
+    await says(page, 'desk-map-legend', 'gained');
+    const gained = (): Promise<number> =>
+      page.$eval('desk-treemap [role=img]', (map) =>
+        Number(/(\d+) gained/.exec(map.getAttribute('aria-label') ?? '')?.[1] ?? 0),
+      );
+    const before = await gained();
+    // The area of Storage, found by its words.
+    await page.waitForSelector('desk-treemap g.slice');
+    await page.evaluate(() => {
+      const slices = [...document.querySelectorAll('desk-treemap g.slice')];
+      const area = slices.find((slice) => slice.textContent?.includes('Storage'))!;
+      const { x, y, width } = area.querySelector('path')!.getBoundingClientRect();
+      const at = { bubbles: true, clientX: x + width / 2, clientY: y + 8, view: window };
+      area.querySelector('path')!.dispatchEvent(new MouseEvent('click', at));
+    });
+    await says(page, 'desk-reach-map [role=status]', 'Storage');
+    await button(page, 'Serve it and all below').click();
+    await says(page, '[data-slip="reach"]', 'Storage and all below it');
+    await eventually(
+      page,
+      () => document.querySelector('desk-treemap [role=img]')?.getAttribute('aria-label') ?? '',
+      (told) => Number(/(\d+) gained/.exec(told)?.[1] ?? 0) > before,
+    );
+  });
+});
+
+describe('an attribute', () => {
+  it('gets an aisle for each value in the desk, and shoppers find it from a product', async () => {
+    const page = await browser.desk('/attributes');
+    await page.locator('[aria-label="has aisles: made-in"]').click();
+    await page.waitForSelector('td a[href*="made-in"]');
+    await page.locator('td a[href*="made-in"]').click();
+    await page.waitForSelector('tbody .aisle-link');
+    const count = await page.$$eval('tbody .aisle-link', (links) => links.length);
+    expect(count).toBeGreaterThan(2);
+
+    const visitor = await visit('/knives-and-boards');
+    await visitor.locator('.card-name').click();
+    await visitor.locator('.details a[href*="/shop/by/made-in/"]').click();
+    await visitor.waitForFunction(() => location.pathname.startsWith('/shop/by/made-in/'));
+    await visitor.waitForSelector('.card');
+
+    await page.goto(`${browser.baseUrl}/attributes`);
+    await page.locator('[aria-label="has aisles: made-in"]').click();
+    await page.locator('button::-p-text(Undo)').click();
+    await page.waitForSelector('td a[href*="made-in"]');
+    await page.locator('[aria-label="has aisles: made-in"]').click();
+    await page.waitForFunction(() => !document.querySelector('td a[href*="made-in"]'));
+  });
+});
+
+describe('a shopper', () => {
+  it('signs in without JavaScript', async () => {
+    const visitor = await browser.page();
+    await visitor.setJavaScriptEnabled(false);
+    await visitor.goto(`${browser.baseUrl}/shop`);
+    await Promise.all([visitor.waitForNavigation(), visitor.click('.site-account')]);
+    await visitor.type('input[type=email]', 'shopper@pellmere.example');
+    await visitor.type('input[type=password]', 'wooden-spoon');
+    await Promise.all([visitor.waitForNavigation(), visitor.click('main button[type=submit]')]);
+    expect(await visitor.content()).toContain('You are signed in as');
+  });
+
+  it('never met an error in the console on the way', () => {
+    expect(browser.complaints.filter((complaint) => !/400|401/.test(complaint))).toEqual([]);
+  });
+});
