@@ -54,8 +54,8 @@ describe('a free page', () => {
 
 describe('the reach of a plan', () => {
   it('is drawn on the map, and changed there', async () => {
-    const page = await browser.desk('/floor?q=baking');
-    await page.locator('[aria-label="Why this plan: Baking"]').click();
+    const page = await browser.desk('/floor?q=tools');
+    await page.locator('[aria-label="Why this plan: Tools"]').click();
     await button(page, 'Give it a plan of its own').click();
     await page.locator('[data-slip="reach"]').click();
     await button(page, 'On the map').click();
@@ -65,18 +65,18 @@ describe('the reach of a plan', () => {
         Number(/(\d+) gained/.exec(map.getAttribute('aria-label') ?? '')?.[1] ?? 0),
       );
     const before = await gained();
-    // The area of Storage, found by its words.
+    // The area of Cookware, found by its words.
     await page.waitForSelector('desk-treemap g.slice');
     await page.evaluate(() => {
       const slices = [...document.querySelectorAll('desk-treemap g.slice')];
-      const area = slices.find((slice) => slice.textContent?.includes('Storage'))!;
+      const area = slices.find((slice) => slice.textContent?.includes('Cookware'))!;
       const { x, y, width } = area.querySelector('path')!.getBoundingClientRect();
       const at = { bubbles: true, clientX: x + width / 2, clientY: y + 8, view: window };
       area.querySelector('path')!.dispatchEvent(new MouseEvent('click', at));
     });
-    await says(page, 'desk-reach-map [role=status]', 'Storage');
+    await says(page, 'desk-reach-map [role=status]', 'Cookware');
     await button(page, 'Serve it and all below').click();
-    await says(page, '[data-slip="reach"]', 'Storage and all below it');
+    await says(page, '[data-slip="reach"]', 'Cookware and all below it');
     await eventually(
       page,
       () => document.querySelector('desk-treemap [role=img]')?.getAttribute('aria-label') ?? '',

@@ -7,9 +7,9 @@ import type { Texts } from '@fond/core';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (lang of languages(); track lang; let first = $first) {
-      <label [class.long]="long()">
-        <span>{{ lang }}</span>
-        @if (long()) {
+      @if (long()) {
+        <label class="long"
+          ><span>{{ lang }}</span>
           <textarea
             class="field"
             rows="3"
@@ -18,7 +18,10 @@ import type { Texts } from '@fond/core';
             [value]="textIn(lang)"
             (input)="write(lang, $any($event.target).value)"
           ></textarea>
-        } @else {
+        </label>
+      } @else {
+        <label
+          ><span>{{ lang }}</span>
           <input
             class="name"
             maxlength="200"
@@ -27,8 +30,8 @@ import type { Texts } from '@fond/core';
             [value]="textIn(lang)"
             (input)="write(lang, $any($event.target).value)"
           />
-        }
-      </label>
+        </label>
+      }
     }
     @if (fault(); as message) {
       <p class="fault">The {{ name().toLowerCase() }} {{ message }}.</p>

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { ACCOUNT_PATH, type ShopFrame } from '@fond/core';
+import type { ShopFrame } from '@fond/core';
 import { shopHref } from '../state/shopState';
 import { shopWordsIn } from '../words';
 
@@ -71,7 +71,7 @@ export class SiteHeader {
   protected readonly words = computed(() => shopWordsIn(this.frame().lang));
   protected readonly ownLanguage = computed(() => this.frame().languages[0]?.lang === this.frame().lang);
   protected readonly home = computed(() => this.plain('/'));
-  protected readonly account = computed(() => this.plain(ACCOUNT_PATH));
+  protected readonly account = computed(() => this.plain('/account'));
 
   private plain(path: string): string {
     return shopHref(this.ownLanguage() ? path : `${path}?lang=${encodeURIComponent(this.frame().lang)}`);

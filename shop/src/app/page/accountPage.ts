@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { ACCOUNT_PATH, type AccountModel } from '@fond/core';
+import type { AccountModel } from '@fond/core';
 import { shopHref, ShopState } from '../state/shopState';
 
 /** Where a shopper signs in and out: plain forms that the server answers. */
@@ -47,7 +47,7 @@ export class AccountPage {
   /** Answers come back in the page's own language. */
   protected action(step: string): string {
     const { lang, languages } = this.account().frame;
-    const path = shopHref(ACCOUNT_PATH + step);
+    const path = shopHref(`/account${step}`);
     return languages[0]?.lang === lang ? path : `${path}?lang=${encodeURIComponent(lang)}`;
   }
 }
