@@ -4,24 +4,14 @@ import { editionFrom } from '../plans/inherit';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import { housePlan } from '../plans/housePlan';
-import { shelfOf } from '../plans/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
-import {
-  cardWidth,
-  fullRowSizes,
-  MOST_PER_PAGE,
-  pictureSizes,
-  productsAPage,
-  renditionFor,
-  rowsOf,
-} from './rows';
+import { fullRowSizes, MOST_PER_PAGE, productsAPage, renditionFor, rowsOf } from './rows';
 import { tallyOf } from './tally';
 
 const columns = fc.integer({ min: 1, max: 6 });
 const rows = Array.from({ length: 28 }, (_, at) => product(at + 1));
 const snapshot = snapshotOf(FRAME, rows);
 const plan = housePlan(snapshot, 'House');
-const shelf = shelfOf(plan)!;
 
 describe('rowsOf', () => {
   it('lays out every card, and leaves none of its rows empty', () => {
@@ -59,26 +49,11 @@ describe('productsAPage', () => {
   });
 });
 
-describe('cardWidth', () => {
-  it('shares the room beside the facet panel among columns and gaps', () => {
-    // 1280 − 2·40 padding − 40 between = 1160, of which the panel takes 25 %; two gaps of 24 leave 822 for three cards.
-    expect(cardWidth(shelf, 1280, 25)).toBe(274);
-    expect(cardWidth(shelf, 1280, 0)).toBe((1200 - 48) / 3);
-    // 390 − 2·16 = 358, one gap of 12.
-    expect(cardWidth(shelf, 390, 25)).toBe(173);
-  });
-
+describe('renditionFor', () => {
   it('asks for the smallest rendition that stays sharp', () => {
     expect(renditionFor(288, 1)).toBe(360);
     expect(renditionFor(288, 2)).toBe(720);
     expect(renditionFor(900, 2)).toBe(960);
-  });
-
-  it('tells the browser the same widths', () => {
-    expect(pictureSizes(shelf, 25)).toBe(
-      '(min-width: 1440px) 314px, (min-width: 1024px) calc(((100vw - 120px) * 0.75 - 48px) / 3), ' +
-        '(min-width: 640px) calc((100vw - 80px) / 2), calc((100vw - 44px) / 2)',
-    );
   });
 });
 

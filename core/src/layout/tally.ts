@@ -1,7 +1,9 @@
 import type { PageModel } from '../page/pageModel';
-import { shelfModelOf } from '../page/pageModel';
-import { panelShare, shelfOf, WIDTH_NAMES, type PerWidth, type Plan } from '../plans/plan';
-import { cardWidth, DEVICE_WIDTHS, fullRowSizes, renditionFor, rowsOf, type RowFigures } from './rows';
+import { eachFixture, shelfModelOf } from '../page/pageModel';
+import { WIDTH_NAMES, type PerWidth, type Plan } from '../plans/plan';
+import { DEVICE_WIDTHS } from './frame';
+import { cardRooms, columnsIn, pictureRooms, shelfRooms, widthIn } from './room';
+import { fullRowSizes, renditionFor, rowsOf, type RowFigures } from './rows';
 
 export interface WidthTally {
   viewport: number;
@@ -28,19 +30,23 @@ export interface Tally {
 /** Null for a plan without a shelf. */
 export function tallyOf(page: PageModel, plan: Plan): Tally | null {
   const model = shelfModelOf(page);
-  const shelf = shelfOf(plan);
-  if (!model || !shelf) return null;
-  const share = panelShare(plan);
+  const shelf = plan.fixtures.find((fixture) => fixture.id === model?.id);
+  if (!model || shelf?.type !== 'shelf') return null;
+  const rooms = shelfRooms(plan.fixtures, shelf);
+  const columns = columnsIn(shelf);
+  const cards = cardRooms(rooms, columns, shelf.gap);
+  const pictures = pictureRooms(rooms, shelf);
   const lastCards = model.total ? model.total - (model.pages - 1) * model.size : 0;
   const at = (name: (typeof WIDTH_NAMES)[number]): WidthTally => {
     const viewport = DEVICE_WIDTHS[name];
-    const card = cardWidth(shelf, viewport, share);
+    const card = widthIn(cards, viewport);
+    const picture = widthIn(pictures, viewport);
     return {
       viewport,
-      full: rowsOf(Math.min(model.size, model.total), shelf.columns[name]),
-      last: rowsOf(lastCards, shelf.columns[name]),
+      full: rowsOf(Math.min(model.size, model.total), columns[name]),
+      last: rowsOf(lastCards, columns[name]),
       card: Math.round(card),
-      picture: { single: renditionFor(card, 1), double: renditionFor(card, 2) },
+      picture: { single: renditionFor(picture, 1), double: renditionFor(picture, 2) },
     };
   };
   return {
@@ -48,7 +54,7 @@ export function tallyOf(page: PageModel, plan: Plan): Tally | null {
     pages: model.pages,
     pageSize: model.size,
     widths: { wide: at('wide'), medium: at('medium'), narrow: at('narrow') },
-    facets: page.fixtures.flatMap((fixture) =>
+    facets: [...eachFixture(page.fixtures)].flatMap((fixture) =>
       fixture.type === 'facets'
         ? fixture.facets.map(({ key, label, values, range }) => ({
             key,
@@ -57,6 +63,6 @@ export function tallyOf(page: PageModel, plan: Plan): Tally | null {
           }))
         : [],
     ),
-    fullRowSizes: fullRowSizes(shelf.columns),
+    fullRowSizes: fullRowSizes(columns),
   };
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { editionFrom } from '../plans/inherit';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { parseSelections } from '../facets/selection';
-import { housePlan } from '../plans/housePlan';
+import { housePlan, usual } from '../plans/housePlan';
 import type { ShelfOrder } from '../order/sorting';
 import { shelfOf, type Edition, type Plan } from '../plans/plan';
 import type { RangeRule } from '../range/rule';
@@ -17,7 +17,8 @@ import {
   ruleArbitrary,
 } from '../testing/catalogues';
 import { Oracle } from '../testing/oracle';
-import { composePage, pagerOf } from './composePage';
+import { composePage } from './composePage';
+import { pagerOf } from './shelfModel';
 import { shelfModelOf, type FixtureModel, type PageModel } from './pageModel';
 
 const PATHS = [
@@ -248,7 +249,7 @@ describe('a page', () => {
     const plan = housePlan(described, 'House');
     const twice = {
       ...plan,
-      fixtures: [...plan.fixtures, { id: 'again', type: 'description', when: null } as const],
+      fixtures: [...plan.fixtures, { ...usual('again'), type: 'description' } as const],
     };
     const page = composePage(described, editionOf(twice), {
       path: '/knives',

@@ -5,7 +5,7 @@ import { textIn, type AttributeRow, type Lang } from '../catalogue/rows';
 import { countOf, holds, type Words } from '../catalogue/sets';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
-import { pictureSizes } from '../layout/rows';
+import { cardRooms, PAGE_ROOMS, sizesOf } from '../layout/room';
 import { permutationOf, windowOf } from '../order/order';
 import type { Edition, Plan, RelatedShelf, Shelf } from '../plans/plan';
 import { choosePlan } from '../plans/reach';
@@ -13,7 +13,7 @@ import { runRange } from '../range/range';
 import { nearestTo } from '../range/related';
 import type { RangeContext } from '../range/rule';
 import { productPath } from './address';
-import { sortingOf } from './composePage';
+import { sortingOf } from './shelfModel';
 import type { LinkModel, ProductModel, RelatedModel } from './pageModel';
 import { wordsIn } from './words';
 import { hrefOf, linkTo, plainState, shopFrameOf, trailOf } from './shopFrame';
@@ -117,7 +117,7 @@ function relatedModel(
     cards: places.map((other) => cardOf(snapshot, other, shelf.card, context.now, lang)),
     columns,
     gap: shelf.gap,
-    pictureSizes: pictureSizes({ ...shelf, columns }, 0),
+    pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap)),
   };
 }
 

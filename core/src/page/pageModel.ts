@@ -3,6 +3,14 @@ import type { Money } from '../card/money';
 import type { AisleKind } from '../catalogue/aisles';
 import type { Lang } from '../catalogue/rows';
 import type { AppliedModel, FacetModel } from '../facets/facetModel';
+import type {
+  BannerSettings,
+  ColumnsSettings,
+  ColumnWidth,
+  FocusPoint,
+  NavigationSettings,
+  PromotionSettings,
+} from '../plans/fixtures';
 import type { PanelSettings, PerWidth, ShelfSettings, WidthName } from '../plans/plan';
 
 /** A link; `href` is relative to the shop's root and starts with a slash. */
@@ -15,6 +23,8 @@ export interface NavigationItem extends LinkModel {
   count: number;
   current: boolean;
   colour: string | null;
+  /** Levels below the top, in a tree. */
+  depth?: number;
 }
 
 export interface PageLink {
@@ -41,6 +51,7 @@ export interface ShelfModel {
   pager: readonly (PageLink | null)[];
   previous: string | null;
   next: string | null;
+  form: ShelfSettings['form'];
   columns: PerWidth<number>;
   gap: number;
   lastRow: ShelfSettings['lastRow'];
@@ -50,14 +61,85 @@ export interface ShelfModel {
   clearAll: boolean;
 }
 
+/** A picture of the frame; `alt` is empty for one that only adorns. */
+export interface FramePicture extends CardImage {
+  alt: string;
+}
+
+export interface TileModel extends NavigationItem {
+  picture: CardImage | null;
+}
+
+/** How a fixture stands at each width, with what it takes from wider ones filled in. */
+export interface Placement {
+  /** Twelfths. */
+  spans: PerWidth<number>;
+  orders: PerWidth<number>;
+  stuckAt: readonly WidthName[];
+}
+
+/** A place within a container, with what stands there. */
+export interface SlotModel {
+  id: string;
+  fixtures: readonly FixtureModel[];
+}
+
 export type FixtureModel = {
   /** Widths at which it is not shown, where it isn’t shown at all of them. */
   hiddenAt?: readonly WidthName[];
+  /** How it stands, where that is not as usual. */
+  placement?: Placement;
 } & (
   | { id: string; type: 'breadcrumb'; trail: readonly LinkModel[] }
   | { id: string; type: 'title'; text: string }
   | { id: string; type: 'description'; html: string }
-  | { id: string; type: 'navigation'; items: readonly NavigationItem[]; counts: boolean }
+  | ({ id: string; type: 'navigation'; items: readonly NavigationItem[] } & Pick<
+      NavigationSettings,
+      'counts' | 'form' | 'colours'
+    >)
+  | ({
+      id: string;
+      type: 'banner';
+      picture: FramePicture | null;
+      heading: string;
+      text: string;
+      link: LinkModel | null;
+      sizes: string;
+    } & Pick<BannerSettings, 'height' | 'shade' | 'align' | 'focus'>)
+  | { id: string; type: 'words'; html: string }
+  | {
+      id: string;
+      type: 'picture';
+      picture: FramePicture;
+      ratio: number | null;
+      focus: FocusPoint;
+      caption: string;
+      href: string | null;
+      sizes: string;
+    }
+  | {
+      id: string;
+      type: 'tiles';
+      items: readonly TileModel[];
+      counts: boolean;
+      pictures: boolean;
+      columns: PerWidth<number>;
+      gap: number;
+      ratio: number;
+      sizes: string;
+    }
+  | ({ id: string; type: 'promotion'; heading: string; cards: readonly Card[]; pictureSizes: string } & Pick<
+      PromotionSettings,
+      'form' | 'columns' | 'gap' | 'autoplay'
+    >)
+  | { id: string; type: 'tabs'; slots: readonly (SlotModel & { label: string })[] }
+  | ({
+      id: string;
+      type: 'columns';
+      slots: readonly (SlotModel & { width: ColumnWidth; stuck: boolean })[];
+    } & Pick<ColumnsSettings, 'gap' | 'stacked'>)
+  | { id: string; type: 'space'; height: PerWidth<number> }
+  | { id: string; type: 'divider' }
   | ({ id: string; type: 'facets'; facets: readonly FacetModel[] } & Pick<
       PanelSettings,
       'side' | 'share' | 'header' | 'counts'
@@ -147,5 +229,14 @@ export interface AccountModel {
 
 export type ShopModel = PageModel | ProductModel | MissingModel | AccountModel;
 
-export const shelfModelOf = (page: PageModel): ShelfModel | undefined =>
-  page.fixtures.find((fixture): fixture is ShelfModel => fixture.type === 'shelf');
+/** All fixtures of a page, those within containers too, in the order in which they are read. */
+export function* eachFixture(fixtures: readonly FixtureModel[]): Generator<FixtureModel> {
+  for (const fixture of fixtures) {
+    yield fixture;
+    if (fixture.type === 'tabs' || fixture.type === 'columns')
+      for (const slot of fixture.slots) yield* eachFixture(slot.fixtures);
+  }
+}
+
+export const shelfModelOf = (page: Pick<PageModel, 'fixtures'>): ShelfModel | undefined =>
+  [...eachFixture(page.fixtures)].find((fixture): fixture is ShelfModel => fixture.type === 'shelf');

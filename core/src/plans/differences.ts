@@ -28,6 +28,8 @@ const NAMED_LISTS: Readonly<Record<string, (item: Fields) => string>> = {
   fixtures: ({ id }) => String(id),
   facets: ({ key }) => String(key),
   choices: ({ key }) => String(key),
+  columns: ({ id }) => String(id),
+  tabs: ({ id }) => String(id),
   card: ({ element, attribute }) =>
     attribute === null ? String(element) : `${String(element)}:${String(attribute)}`,
 };

@@ -1,4 +1,5 @@
 import type { Snapshot } from '../catalogue/snapshot';
+import { USUAL_LAYOUT, type NavigationSettings } from './fixtures';
 import type { CardElement, FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf } from './plan';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
 import { AISLE_RANGE } from '../range/rule';
@@ -52,20 +53,37 @@ export const USUAL_ORDER: ShelfOrder = {
   pins: [],
 };
 
+/** What every fixture has before anything is said of it. */
+export const usual = (id: string): Pick<Fixture, 'id' | 'when' | 'inside' | 'layout'> => ({
+  id,
+  when: null,
+  inside: null,
+  layout: USUAL_LAYOUT,
+});
+
+export const USUAL_NAVIGATION: NavigationSettings = {
+  type: 'navigation',
+  hideEmpty: true,
+  counts: true,
+  form: 'pills',
+  of: 'near',
+  colours: false,
+};
+
 /** The fixtures that a plan starts with: a whole page whose shelf follows its aisle. */
 export function startingFixtures(facets: readonly FacetChoice[], attributes: readonly string[]): Fixture[] {
   return [
-    { id: 'breadcrumb', type: 'breadcrumb', when: null },
-    { id: 'title', type: 'title', when: null },
-    { id: 'description', type: 'description', when: null },
-    { id: 'navigation', type: 'navigation', when: null, hideEmpty: true, counts: true },
-    { id: 'facets', type: 'facets', when: null, ...USUAL_PANEL, facets },
+    { ...usual('breadcrumb'), type: 'breadcrumb' },
+    { ...usual('title'), type: 'title' },
+    { ...usual('description'), type: 'description' },
+    { ...usual('navigation'), ...USUAL_NAVIGATION },
+    { ...usual('facets'), type: 'facets', ...USUAL_PANEL, facets },
     {
-      id: 'shelf',
+      ...usual('shelf'),
       type: 'shelf',
-      when: null,
       range: AISLE_RANGE,
       order: USUAL_ORDER,
+      form: 'grid',
       columns: { wide: 3, medium: 2, narrow: 2 },
       gap: 24,
       pageSize: { by: 'products', count: 12 },

@@ -3,6 +3,7 @@ import type { Texts } from '../catalogue/rows';
 import type { ShelfOrder } from '../order/sorting';
 import type { RangeRule, SavedRange } from '../range/rule';
 import type { Difference } from './differences';
+import type { FixtureLayout, FrameFixture, Slot } from './fixtures';
 import type { Condition } from './shownWhen';
 
 /** One line of a reach. Categories, tags and collections are named by their id, so a new address changes nothing. */
@@ -109,6 +110,9 @@ interface FixtureBase {
   id: string;
   /** Null shows it always. */
   when: Condition | null;
+  /** The place within a container where it stands; null for the page itself. */
+  inside: Slot | null;
+  layout: FixtureLayout;
 }
 
 export type Fixture = FixtureBase &
@@ -116,15 +120,16 @@ export type Fixture = FixtureBase &
     | { type: 'breadcrumb' }
     | { type: 'title' }
     | { type: 'description' }
-    | { type: 'navigation'; hideEmpty: boolean; counts: boolean }
     | ({ type: 'facets' } & PanelSettings)
     | ShelfSettings
+    | FrameFixture
   );
 
 export interface ShelfSettings {
   type: 'shelf';
   range: RangeRule;
   order: ShelfOrder;
+  form: 'grid' | 'list';
   columns: PerWidth<number>;
   /** Pixels between cards. */
   gap: number;
@@ -193,11 +198,5 @@ export interface Edition extends EditionContent {
 export const shelfOf = (plan: Plan): Shelf | undefined =>
   plan.fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf');
 
-export const facetPanelOf = (plan: Plan): FacetPanel | undefined =>
-  plan.fixtures.find((fixture): fixture is FacetPanel => fixture.type === 'facets');
-
-/** Percent of the wide page that the filters take from the shelf; above it they take nothing. */
-export const panelShare = (plan: Plan): number => {
-  const panel = facetPanelOf(plan);
-  return panel && panel.side !== 'above' ? panel.share : 0;
-};
+export const facetPanelOf = ({ fixtures }: Pick<Plan, 'fixtures'>): FacetPanel | undefined =>
+  fixtures.find((fixture): fixture is FacetPanel => fixture.type === 'facets');

@@ -12,7 +12,7 @@ import {
   withoutPlans,
   withRange,
 } from './reach';
-import { startingFixtures } from './housePlan';
+import { startingFixtures, usual } from './housePlan';
 import type { RangeRule } from '../range/rule';
 import type { Plan, ReachRule } from './plan';
 
@@ -231,7 +231,7 @@ describe('changedAisles', () => {
       '/cookware/pans',
       '/cookware/pans/crepe-pans',
     ]);
-    const redesigned: Plan = { ...pans, fixtures: [{ id: 't', type: 'title', when: null }] };
+    const redesigned: Plan = { ...pans, fixtures: [{ ...usual('t'), type: 'title' }] };
     expect(changedAisles(aisles, after, published(house, redesigned))).toHaveLength(2);
     expect(changedAisles(aisles, after, published(house, { ...pans, name: 'Renamed' }))).toEqual([]);
   });

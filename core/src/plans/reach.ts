@@ -167,7 +167,9 @@ export function aislesOfPlan(plans: readonly Plan[], aisles: AisleMap, planId: s
 /** The ids of the saved ranges that a plan's shelves show. */
 export const rangesOfPlan = (plan: Plan): string[] =>
   [
-    ...plan.fixtures.flatMap((fixture) => (fixture.type === 'shelf' ? [fixture.range] : [])),
+    ...plan.fixtures.flatMap((fixture) =>
+      fixture.type === 'shelf' || fixture.type === 'promotion' ? [fixture.range] : [],
+    ),
     ...(plan.related ? [plan.related.range] : []),
   ].flatMap(({ source }) => (source.kind === 'saved' ? [source.range] : []));
 

@@ -1,6 +1,7 @@
-import { USUAL_ORDER, USUAL_PANEL } from './housePlan';
+import { USUAL_NAVIGATION, USUAL_ORDER, USUAL_PANEL, usual } from './housePlan';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
 import type { RangeRule } from '../range/rule';
+import type { Difference } from './differences';
 import { editionFrom } from './inherit';
 import {
   isHeir,
@@ -25,6 +26,7 @@ interface StoredShelf {
   type: 'shelf';
   range: FirstRange | RangeRule;
   pageSize: number | PageSize;
+  form?: 'grid' | 'list';
   order: Omit<Partial<ShelfOrder>, 'choices'> & {
     choices: readonly (SortKey | ShelfOrder['choices'][number])[];
   };
@@ -37,34 +39,53 @@ type StoredFacet = Pick<FacetChoice, 'key' | 'label' | 'shown' | 'open'> & Parti
  */
 export function upgradePlan(stored: unknown): PlanDocument {
   const document = stored as PlanDocument;
-  if (isHeir(document)) return document;
+  if (isHeir(document)) return { ...document, own: upgradeOwn(document.own) };
   return {
     ...document,
     rank: (document as Partial<Plan>).rank ?? 0,
     related: (document as Partial<Plan>).related ?? null,
-    fixtures: document.fixtures.map((stored): Fixture => {
-      const fixture = { ...stored, when: (stored as Partial<Fixture>).when ?? null };
-      if (fixture.type === 'facets')
-        return {
-          ...USUAL_PANEL,
-          ...fixture,
-          facets: (fixture.facets as readonly StoredFacet[]).map((facet) => ({
-            ...facet,
-            control: facet.control ?? 'auto',
-            logic: facet.logic ?? 'any',
-            sort: facet.sort ?? 'auto',
-          })),
-        };
-      if (fixture.type !== 'shelf') return fixture;
-      const { range, order, pageSize } = fixture as unknown as StoredShelf;
+    fixtures: document.fixtures.map(upgradeFixture),
+  };
+}
+
+/** What an heir added is written out in full, so it is read like the fixtures of a whole plan. */
+function upgradeOwn(own: Difference | null): Difference | null {
+  if (!own || !('at' in own)) return own;
+  const { fixtures } = own.at;
+  if (!fixtures || !('added' in fixtures)) return own;
+  const added = fixtures.added.map(({ item, after }) => ({ item: upgradeFixture(item as Fixture), after }));
+  return { at: { ...own.at, fixtures: { ...fixtures, added } } };
+}
+
+function upgradeFixture(stored: Fixture): Fixture {
+  const fixture = { ...usual(stored.id), ...stored };
+  switch (fixture.type) {
+    case 'navigation':
+      return { ...USUAL_NAVIGATION, ...fixture };
+    case 'facets':
+      return {
+        ...USUAL_PANEL,
+        ...fixture,
+        facets: (fixture.facets as readonly StoredFacet[]).map((facet) => ({
+          ...facet,
+          control: facet.control ?? 'auto',
+          logic: facet.logic ?? 'any',
+          sort: facet.sort ?? 'auto',
+        })),
+      };
+    case 'shelf': {
+      const { range, order, pageSize, form } = fixture as unknown as StoredShelf;
       return {
         ...fixture,
         range: upgradeRange(range),
         order: upgradeOrder(order),
+        form: form ?? 'grid',
         pageSize: typeof pageSize === 'number' ? { by: 'products', count: pageSize } : pageSize,
       };
-    }),
-  };
+    }
+    default:
+      return fixture;
+  }
 }
 
 function upgradeRange(range: FirstRange | RangeRule): RangeRule {

@@ -1,0 +1,21 @@
+import type { PerWidth, WidthName } from '../plans/plan';
+
+/** Device widths that the desk shows and counts with, in CSS pixels. */
+export const DEVICE_WIDTHS: PerWidth<number> = { wide: 1280, medium: 820, narrow: 390 };
+
+/** From these viewport widths up the medium and the wide columns hold; the shop's style sheet uses the same. */
+export const BREAKPOINTS = { medium: 640, wide: 1024 };
+
+/** Frame of the shop's page: most width of its content, padding at each side, and the gaps within. */
+export const FRAME = {
+  content: 1360,
+  padding: { wide: 40, medium: 28, narrow: 16 } as PerWidth<number>,
+  panelGap: 40,
+  /** Between the twelve columns that fixtures span. */
+  columnGap: 24,
+  /** On narrow screens cards stand closer. */
+  narrowGap: 12,
+};
+
+export const widthNameOf = (viewport: number): WidthName =>
+  viewport >= BREAKPOINTS.wide ? 'wide' : viewport >= BREAKPOINTS.medium ? 'medium' : 'narrow';

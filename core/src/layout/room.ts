@@ -1,0 +1,155 @@
+import { isStacked, steppedAt, WHOLE_SPAN, type Column, type ColumnsSettings } from '../plans/fixtures';
+import { containerOf } from '../plans/nesting';
+import { facetPanelOf, type FacetPanel, type Fixture, type PerWidth, type WidthName } from '../plans/plan';
+import { BREAKPOINTS, FRAME, widthNameOf } from './frame';
+
+/**
+ * How wide a place on the page is, as a line: `share` of the viewport's width plus `fixed` CSS pixels. Everything that
+ * divides the page (padding, columns, gaps, spans) keeps it a line, so that one pair of numbers tells the width of a card
+ * at every viewport, and CSS can be told the same before it has any styles.
+ */
+export interface Room {
+  share: number;
+  fixed: number;
+}
+
+/** Rooms by width; `full` is that of viewports beyond which the page doesn't grow. */
+export type Rooms = PerWidth<Room> & { full: Room };
+
+const page = (width: WidthName): Room => ({ share: 1, fixed: -2 * FRAME.padding[width] });
+
+/** The page's content, between its paddings. */
+export const PAGE_ROOMS: Rooms = {
+  full: { share: 0, fixed: FRAME.content },
+  wide: page('wide'),
+  medium: page('medium'),
+  narrow: page('narrow'),
+};
+
+/** From this viewport width on the page doesn't grow any more. */
+export const FULL_VIEWPORT = FRAME.content + 2 * FRAME.padding.wide;
+
+const NAMES: readonly (keyof Rooms)[] = ['full', 'wide', 'medium', 'narrow'];
+
+/** Every room divided alike, with what holds at its width. */
+const divided = (rooms: Rooms, step: (room: Room, width: WidthName) => Room): Rooms =>
+  Object.fromEntries(
+    NAMES.map((name) => [name, step(rooms[name], name === 'full' ? 'wide' : name)]),
+  ) as unknown as Rooms;
+
+/** One of `columns` equal columns with `gap` pixels between them. */
+export const columnOf = ({ share, fixed }: Room, columns: number, gap: number): Room => ({
+  share: share / columns,
+  fixed: (fixed - (columns - 1) * gap) / columns,
+});
+
+/** A column of a container; shares divide what columns of fixed width and the gaps leave. */
+export function columnRoom({ share, fixed }: Room, { columns, gap }: ColumnsSettings, column: Column): Room {
+  if (column.width.by === 'pixels') return { share: 0, fixed: column.width.pixels };
+  let shares = 0;
+  let left = fixed - (columns.length - 1) * gap;
+  for (const { width } of columns)
+    if (width.by === 'share') shares += width.share;
+    else left -= width.pixels;
+  const part = column.width.share / shares;
+  return { share: share * part, fixed: left * part };
+}
+
+/** So many twelfths of a room whose grid has gaps of `FRAME.columnGap`. */
+const spanned = ({ share, fixed }: Room, span: number): Room => ({
+  share: (share * span) / WHOLE_SPAN,
+  fixed: (fixed * span) / WHOLE_SPAN - FRAME.columnGap * (1 - span / WHOLE_SPAN),
+});
+
+/**
+ * The room that a fixture has: what its container leaves it, and of that the twelfths it spans.
+ *
+ * @param fixtures All fixtures of the plan.
+ */
+export function roomsOf(fixtures: readonly Fixture[], fixture: Fixture): Rooms {
+  const container = containerOf(fixtures, fixture);
+  let rooms = container ? roomsOf(fixtures, container) : PAGE_ROOMS;
+  if (container?.type === 'columns') {
+    const column = container.columns.find(({ id }) => id === fixture.inside?.slot)!;
+    rooms = divided(rooms, (room, width) =>
+      isStacked(container, width) ? room : columnRoom(room, container, column),
+    );
+  }
+  const { span } = fixture.layout;
+  return divided(rooms, (room, width) => spanned(room, steppedAt(span, width)));
+}
+
+/** The filters that stand beside a shelf: those of the same place, at a side. */
+export function panelBeside(fixtures: readonly Fixture[], shelf: Fixture): FacetPanel | null {
+  const panel = facetPanelOf({ fixtures });
+  if (!panel || panel.side === 'above') return null;
+  const there = (fixture: Fixture): string =>
+    containerOf(fixtures, fixture) ? JSON.stringify(fixture.inside) : '';
+  return there(panel) === there(shelf) ? panel : null;
+}
+
+/** The room that a shelf's cards have: on wide pages its filters take their share. */
+export function shelfRooms(fixtures: readonly Fixture[], shelf: Fixture): Rooms {
+  const panel = panelBeside(fixtures, shelf);
+  return divided(roomsOf(fixtures, shelf), (room, width) => {
+    if (!panel || width !== 'wide') return room;
+    const rest = 1 - panel.share / 100;
+    return { share: room.share * rest, fixed: (room.fixed - FRAME.panelGap) * rest };
+  });
+}
+
+/** On narrow screens cards stand closer. */
+export const gapAt = (gap: number, width: WidthName): number =>
+  width === 'narrow' ? Math.min(gap, FRAME.narrowGap) : gap;
+
+/** The room of one card. */
+export const cardRooms = (rooms: Rooms, columns: PerWidth<number>, gap: number): Rooms =>
+  divided(rooms, (room, width) => columnOf(room, columns[width], gapAt(gap, width)));
+
+/** In a list every card has a row of its own, with its picture before its words. */
+export const LIST_PICTURE = { usual: 200, narrow: 120 };
+
+const LIST_ROOMS: Rooms = {
+  full: { share: 0, fixed: LIST_PICTURE.usual },
+  wide: { share: 0, fixed: LIST_PICTURE.usual },
+  medium: { share: 0, fixed: LIST_PICTURE.usual },
+  narrow: { share: 0, fixed: LIST_PICTURE.narrow },
+};
+
+/** What a shelf looks like: cards in a grid, one below another, or in a row that scrolls. */
+export interface ShelfForm {
+  form: 'grid' | 'list' | 'carousel';
+  columns: PerWidth<number>;
+  gap: number;
+}
+
+/** Cards in a row, by form. */
+export const columnsIn = ({ form, columns }: Pick<ShelfForm, 'form' | 'columns'>): PerWidth<number> =>
+  form === 'list' ? { wide: 1, medium: 1, narrow: 1 } : columns;
+
+/** The room of a card's picture, which in a grid is the card's. */
+export const pictureRooms = (rooms: Rooms, { form, columns, gap }: ShelfForm): Rooms =>
+  form === 'list' ? LIST_ROOMS : cardRooms(rooms, columns, gap);
+
+/** CSS pixels at a viewport's width, fractions kept. */
+export function widthIn(rooms: Rooms, viewport: number): number {
+  const { share, fixed } = viewport >= FULL_VIEWPORT ? rooms.full : rooms[widthNameOf(viewport)];
+  return share * viewport + fixed;
+}
+
+const plain = (number: number): number => Math.round(number * 1e4) / 1e4;
+
+function lengthOf({ share, fixed }: Room): string {
+  if (!share) return `${Math.round(fixed)}px`;
+  const sign = fixed < 0 ? '-' : '+';
+  return `calc(${plain(share * 100)}vw ${sign} ${plain(Math.abs(fixed))}px)`;
+}
+
+/** The `sizes` attribute of a picture as wide as a room: what the browser chooses a rendition by. */
+export const sizesOf = (rooms: Rooms): string =>
+  [
+    `(min-width: ${FULL_VIEWPORT}px) ${lengthOf(rooms.full)}`,
+    `(min-width: ${BREAKPOINTS.wide}px) ${lengthOf(rooms.wide)}`,
+    `(min-width: ${BREAKPOINTS.medium}px) ${lengthOf(rooms.medium)}`,
+    lengthOf(rooms.narrow),
+  ].join(', ');

@@ -1,0 +1,55 @@
+import type { Aisle } from '../catalogue/aisles';
+import { textIn } from '../catalogue/rows';
+import type { Words } from '../catalogue/sets';
+import type { Snapshot } from '../catalogue/snapshot';
+import type { Filtered } from '../facets/filter';
+import type { Plan, Shelf } from '../plans/plan';
+import type { RangeResult } from '../range/range';
+import type { RangeContext } from '../range/rule';
+import type { SearchMatches } from '../text/searchIndex';
+import type { ListingState, NeighbourAddresses } from './address';
+import { wordsIn } from './words';
+
+export interface PageRequest {
+  /** As under the shop's root. */
+  path: string;
+  /** The address's parameters, decoded once; facets and `order`, `page`, `size`, `q`, `lang`. */
+  parameters: Readonly<Record<string, string>>;
+  /** What the text index found for `q` in the page's language; null where nothing is searched for. */
+  matches: SearchMatches | null;
+  /** Milliseconds since 1970; the core has no clock of its own. */
+  now: number;
+  /** The shop's time zone; `UTC` unless given. */
+  zone?: string;
+  /** The shopper's number, 0 to 99, for fixtures that are shown to a share of them; 0 unless given. */
+  part?: number;
+  /** Whether the shopper has signed in. */
+  signedIn?: boolean;
+  /** Also a free page that is not open to shoppers yet. */
+  closed?: boolean;
+}
+
+/** What a page is made from, once its address, its plan and its products are known. */
+export interface Composer {
+  snapshot: Snapshot;
+  aisle: Aisle;
+  plan: Plan;
+  /** The shelf that the page shows. */
+  shelf: Shelf | undefined;
+  state: ListingState;
+  addresses: NeighbourAddresses;
+  request: PageRequest;
+  context: RangeContext;
+  range: RangeResult | null;
+  filtered: Filtered | null;
+}
+
+export function searched(range: Words, matches: SearchMatches | null): Words {
+  return matches ? range.map((word, w) => word & matches.words[w]) : range;
+}
+
+/** What the page is called: its aisle, or what was searched for. */
+export function titleOf({ snapshot, aisle, state }: Composer): string {
+  if (aisle.kind === 'search' && state.q) return wordsIn(state.lang).results(state.q);
+  return textIn(aisle.titles, state.lang, snapshot.frame.languages);
+}

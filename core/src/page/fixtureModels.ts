@@ -1,0 +1,150 @@
+import { textIn } from '../catalogue/rows';
+import { facetModel, type FacetContext } from '../facets/facetModel';
+import { filterRange } from '../facets/filter';
+import { steppedAt, USUAL_LAYOUT, type Stepped } from '../plans/fixtures';
+import { containerOf } from '../plans/nesting';
+import { shelfOf, WIDTH_NAMES, type FacetPanel, type Fixture, type PerWidth } from '../plans/plan';
+import { shownAt, type PageFacts } from '../plans/shownWhen';
+import { searched, titleOf, type Composer } from './composer';
+import {
+  bannerModel,
+  navigationModel,
+  pictureModel,
+  promotionModel,
+  tilesModel,
+  type FrameContext,
+} from './frameModels';
+import type { FixtureModel, Placement } from './pageModel';
+import { shelfModel } from './shelfModel';
+import { trailOf } from './shopFrame';
+
+/** Every fixture that is shown, in its container; what its container is not there for stands on the page itself. */
+export function fixtureModels(composer: Composer, facts: PageFacts): FixtureModel[] {
+  const { plan } = composer;
+  const made = new Map<string, FixtureModel>();
+  for (const fixture of plan.fixtures) {
+    const shown = shownAt(fixture.when, facts).filter((width) => !steppedAt(fixture.layout.hidden, width));
+    const model = shown.length ? fixtureModel(composer, fixture, made) : null;
+    if (!model) continue;
+    const hiddenAt = WIDTH_NAMES.filter((width) => !shown.includes(width));
+    made.set(fixture.id, {
+      ...model,
+      ...(hiddenAt.length && { hiddenAt }),
+      ...(isUsual(fixture) ? {} : { placement: placementOf(fixture) }),
+    });
+  }
+  const within = (container: Fixture | null, slot: string | null): FixtureModel[] =>
+    plan.fixtures.flatMap((fixture) => {
+      const model = made.get(fixture.id);
+      const there = containerOf(plan.fixtures, fixture) === container;
+      if (!model || !there || (container && fixture.inside?.slot !== slot)) return [];
+      return filled(model, (id) => within(fixture, id)) ?? [];
+    });
+  return within(null, null);
+}
+
+/** A container with what stands in its places; null for one in which nothing is shown. */
+function filled(model: FixtureModel, within: (slot: string) => FixtureModel[]): FixtureModel | null {
+  if (model.type === 'columns') {
+    const slots = model.slots.map((slot) => ({ ...slot, fixtures: within(slot.id) }));
+    return slots.some(({ fixtures }) => fixtures.length) ? { ...model, slots } : null;
+  }
+  if (model.type !== 'tabs') return model;
+  const slots = model.slots
+    .map((slot) => ({ ...slot, fixtures: within(slot.id) }))
+    .filter(({ fixtures }) => fixtures.length);
+  return slots.length ? { ...model, slots } : null;
+}
+
+function placementOf({ layout: { span, order, stuck } }: Fixture): Placement {
+  const filled = (stepped: Stepped<number>): PerWidth<number> => ({
+    wide: steppedAt(stepped, 'wide'),
+    medium: steppedAt(stepped, 'medium'),
+    narrow: steppedAt(stepped, 'narrow'),
+  });
+  return {
+    spans: filled(span),
+    orders: filled(order),
+    stuckAt: WIDTH_NAMES.filter((width) => steppedAt(stuck, width)),
+  };
+}
+
+const USUAL = JSON.stringify(USUAL_LAYOUT);
+const isUsual = ({ layout }: Fixture): boolean => layout === USUAL_LAYOUT || JSON.stringify(layout) === USUAL;
+
+function fixtureModel(
+  composer: Composer,
+  fixture: Fixture,
+  before: ReadonlyMap<string, FixtureModel>,
+): FixtureModel | null {
+  const { snapshot, aisle, plan, state, context } = composer;
+  const frame: FrameContext = { snapshot, aisle, plan, lang: state.lang, context };
+  const { id } = fixture;
+  switch (fixture.type) {
+    case 'breadcrumb':
+      return aisle.kind === 'front'
+        ? null
+        : { id, type: 'breadcrumb', trail: trailOf(snapshot, aisle, state.lang) };
+    case 'title':
+      return { id, type: 'title', text: titleOf(composer) };
+    case 'description': {
+      // Wherever it is put it stands once, and an aisle without one shows no box.
+      const html = textIn(aisle.descriptions, state.lang, snapshot.frame.languages);
+      const twice = [...before.values()].some((other) => other.type === 'description');
+      return html && !twice ? { id, type: 'description', html } : null;
+    }
+    case 'navigation':
+      return navigationModel(frame, fixture);
+    case 'banner':
+      return bannerModel(frame, fixture);
+    case 'words': {
+      const html = textIn(fixture.html, state.lang, snapshot.frame.languages);
+      return html ? { id, type: 'words', html } : null;
+    }
+    case 'picture':
+      return pictureModel(frame, fixture);
+    case 'tiles':
+      return tilesModel(frame, fixture);
+    case 'promotion':
+      return promotionModel(frame, fixture, shelfOf(plan));
+    case 'tabs':
+      return {
+        id,
+        type: 'tabs',
+        slots: fixture.tabs.map((tab) => ({
+          id: tab.id,
+          label: textIn(tab.label, state.lang, snapshot.frame.languages) || tab.id,
+          fixtures: [],
+        })),
+      };
+    case 'columns':
+      return {
+        id,
+        type: 'columns',
+        slots: fixture.columns.map((column) => ({ ...column, fixtures: [] })),
+        gap: fixture.gap,
+        stacked: fixture.stacked,
+      };
+    case 'space':
+      return { id, type: 'space', height: fixture.height };
+    case 'divider':
+      return { id, type: 'divider' };
+    case 'facets':
+      return facetsModel(composer, fixture);
+    case 'shelf':
+      return fixture === composer.shelf ? shelfModel(composer, fixture) : null;
+  }
+}
+
+function facetsModel(composer: Composer, fixture: FacetPanel): FixtureModel | null {
+  const { snapshot, aisle, state, filtered, addresses, range, request } = composer;
+  if (!filtered) return null;
+  const { id, side, share, header, counts } = fixture;
+  // A search within the aisle narrows like a filter; in the search aisle it is what the aisle holds.
+  const all = aisle.kind === 'search' ? searched(range!.words, request.matches) : range!.words;
+  const whole = fixture.hideDead ? null : filterRange(snapshot, all, new Map());
+  const context: FacetContext = { snapshot, aisle, state, addresses, filtered, whole };
+  const facets = fixture.facets.flatMap((choice) => facetModel(context, choice) ?? []);
+  whole?.release();
+  return { id, type: 'facets', side, share, header, counts, facets };
+}

@@ -1,0 +1,223 @@
+import { describe, expect, it } from 'vitest';
+import type { CatalogueFrame } from '../catalogue/rows';
+import { snapshotOf } from '../catalogue/snapshotBuilder';
+import type { BannerSettings, PromotionSettings, TilesSettings } from '../plans/fixtures';
+import { startingFixtures, usual, USUAL_NAVIGATION } from '../plans/housePlan';
+import { editionFrom } from '../plans/inherit';
+import type { Fixture } from '../plans/plan';
+import { FRAME, NOW, product } from '../testing/catalogues';
+import { composePage } from './composePage';
+import { eachFixture, shelfModelOf, type FixtureModel } from './pageModel';
+
+const PICTURE = { hash: 'f'.repeat(32), width: 800, height: 900 };
+const frame: CatalogueFrame = {
+  ...FRAME,
+  categories: FRAME.categories.map((row) => (row.slug === 'pans' ? { ...row, picture: PICTURE } : row)),
+};
+const snapshot = snapshotOf(frame, [
+  product(1, { categories: [2] }),
+  product(2, { categories: [3], was: 5000 }),
+  product(3, { categories: [4], featured: true }),
+  product(4, { categories: [5] }),
+]);
+const own = startingFixtures([], []);
+const ask = (fixtures: readonly Fixture[], path = '/cookware', lang = 'en') =>
+  composePage(
+    snapshot,
+    editionFrom(1, {
+      documents: [
+        {
+          id: 'house',
+          name: 'House',
+          reach: { include: [{ kind: 'everything' }], exclude: [] },
+          rank: 0,
+          fixtures,
+          related: null,
+        },
+      ],
+      ranges: [],
+    }),
+    { path, parameters: { lang }, matches: null, now: NOW },
+  )!.fixtures;
+const one = (fixture: Fixture, path?: string, lang?: string): FixtureModel | undefined =>
+  ask([fixture], path, lang)[0];
+
+const SAME = { wide: 2, medium: 2, narrow: 2 };
+const BANNER: Fixture & BannerSettings = {
+  ...usual('banner'),
+  type: 'banner',
+  picture: { kind: 'aisle' },
+  focus: { x: 20, y: 80 },
+  height: { wide: 300, medium: 200, narrow: 100 },
+  shade: 30,
+  align: 'start',
+  heading: {},
+  words: {},
+  link: null,
+};
+const TILES: Fixture & TilesSettings = {
+  ...usual('tiles'),
+  type: 'tiles',
+  of: { kind: 'children' },
+  hideEmpty: true,
+  counts: true,
+  pictures: true,
+  columns: SAME,
+  gap: 20,
+  ratio: 90,
+  most: null,
+};
+const PROMOTION: Fixture & PromotionSettings = {
+  ...usual('promotion'),
+  type: 'promotion',
+  heading: { en: 'On sale', fr: 'Soldes' },
+  range: { source: { kind: 'catalogue' }, clauses: [{ kind: 'sale' }] },
+  levels: [{ key: 'newest', reversed: false }],
+  form: 'carousel',
+  columns: SAME,
+  gap: 20,
+  most: 3,
+  card: null,
+  autoplay: 0,
+};
+
+describe('a banner', () => {
+  it('shows the aisle’s own picture, and is no empty box where there is neither picture nor word', () => {
+    expect(one(BANNER, '/cookware/pans')).toMatchObject({ picture: { ...PICTURE, alt: '' }, heading: '' });
+    expect(one(BANNER, '/knives')).toBeUndefined();
+    expect(one({ ...BANNER, heading: { fr: 'Couteaux' } }, '/knives', 'fr')).toMatchObject({
+      picture: null,
+      heading: 'Couteaux',
+    });
+  });
+
+  it('leads on in the page’s language within the shop, and elsewhere as it says', () => {
+    const link = (address: string) =>
+      one({ ...BANNER, link: { label: { en: 'Look' }, address } }, '/knives', 'fr');
+    expect(link('/cookware')).toMatchObject({ link: { href: '/cookware?lang=fr' } });
+    expect(link('https://elsewhere.example/x')).toMatchObject({
+      link: { href: 'https://elsewhere.example/x' },
+    });
+  });
+});
+
+describe('tiles', () => {
+  it('are the categories below that hold something, with what is really in them', () => {
+    expect(one(TILES)).toMatchObject({
+      items: [
+        { title: 'Pans', count: 2, picture: PICTURE },
+        { title: 'Pots', count: 1, picture: null },
+      ],
+    });
+    expect(one(TILES, '/knives'), 'nothing is below it').toBeUndefined();
+  });
+
+  it('are those that were chosen, in their order, without what is gone or empty', () => {
+    const of: TilesSettings['of'] = { kind: 'chosen', categories: [5, 99, 6, 2] };
+    const titles = (change: Partial<TilesSettings>): string[] => {
+      const model = one({ ...TILES, of, ...change });
+      return model?.type === 'tiles' ? model.items.map(({ title }) => title) : [];
+    };
+    expect(titles({})).toEqual(['Knives', 'Pans']);
+    expect(titles({ hideEmpty: false })).toEqual(['Knives', 'Empty', 'Pans']);
+    expect(titles({ most: 1 })).toEqual(['Knives']);
+  });
+});
+
+describe('a promoting shelf', () => {
+  it('shows its own range on the card of the aisle’s shelf, and nothing where it is empty', () => {
+    const [model] = ask([PROMOTION, ...own], '/knives', 'fr');
+    expect(model).toMatchObject({ heading: 'Soldes', cards: [{ sku: 'P-2' }] });
+    const cards = shelfModelOf({ fixtures: ask(own, '/cookware/pans') })!.cards;
+    expect(model.type === 'promotion' && model.cards[0].parts.map(({ part }) => part)).toEqual(
+      cards[0].parts.map(({ part }) => part),
+    );
+    const none = { ...PROMOTION, range: { ...PROMOTION.range, clauses: [{ kind: 'free' as const }] } };
+    expect(ask([none, ...own]).some(({ type }) => type === 'promotion')).toBe(false);
+  });
+});
+
+describe('the tree as navigation', () => {
+  it('opens towards where the page is and marks the way', () => {
+    const tree: Fixture = { ...usual('tree'), ...USUAL_NAVIGATION, of: 'tree' };
+    const model = one(tree, '/cookware/pans');
+    expect(
+      model?.type === 'navigation' &&
+        model.items.map(({ title, depth = 0, current }) => `${depth} ${title}${current ? ' *' : ''}`),
+    ).toEqual(['0 Cookware *', '1 Pans *', '2 Crêpe pans', '1 Pots', '0 Knives']);
+  });
+});
+
+describe('containers', () => {
+  const columns: Fixture = {
+    ...usual('columns'),
+    type: 'columns',
+    columns: [
+      { id: 'a', width: { by: 'share', share: 30 }, stuck: true },
+      { id: 'b', width: { by: 'share', share: 70 }, stuck: false },
+    ],
+    gap: 40,
+    stacked: 'medium',
+  };
+  const tabs: Fixture = {
+    ...usual('tabs'),
+    type: 'tabs',
+    tabs: [
+      { id: 'x', label: { en: 'First' } },
+      { id: 'y', label: {} },
+    ],
+    inside: { fixture: 'columns', slot: 'b' },
+  };
+  const within = (fixture: Fixture, container: string, slot: string): Fixture => ({
+    ...fixture,
+    inside: { fixture: container, slot },
+  });
+  const shape = (fixtures: readonly FixtureModel[]): unknown[] =>
+    fixtures.map((model) =>
+      model.type === 'columns' || model.type === 'tabs'
+        ? [model.type, ...model.slots.map((slot) => [slot.id, ...shape(slot.fixtures)])]
+        : model.type,
+    );
+
+  it('hold what stands in them, as deep as it goes', () => {
+    const shelf = within(
+      own.find(({ type }) => type === 'shelf')!,
+      'columns',
+      'b',
+    );
+    const words: Fixture = { ...usual('words'), type: 'words', html: { en: '<p>Hello</p>' } };
+    const page = ask([columns, tabs, within(words, 'tabs', 'y'), shelf, within(TILES, 'columns', 'a')]);
+    expect(shape(page)).toEqual([['columns', ['a', 'tiles'], ['b', ['tabs', ['y', 'words']], 'shelf']]]);
+    expect(shelfModelOf({ fixtures: page })?.total).toBe(3);
+    expect([...eachFixture(page)].map(({ type }) => type)).toEqual([
+      'columns',
+      'tiles',
+      'tabs',
+      'words',
+      'shelf',
+    ]);
+  });
+
+  it('are left out when nothing in them is shown, and give back what they held when they are not shown', () => {
+    expect(shape(ask([columns, tabs]))).toEqual([]);
+    const never: Fixture = { ...columns, when: { kind: 'aisles', of: ['front'] } };
+    expect(shape(ask([never, within(TILES, 'columns', 'a')]))).toEqual([]);
+    expect(shape(ask([within(TILES, 'gone', 'a')]))).toEqual(['tiles']);
+  });
+
+  it('are hidden, spanned and ordered by width', () => {
+    const layout: Fixture['layout'] = {
+      ...TILES.layout,
+      span: { wide: 6, medium: null, narrow: 12 },
+      hidden: { wide: false, medium: null, narrow: true },
+      stuck: { wide: true, medium: false, narrow: null },
+    };
+    expect(one({ ...TILES, layout })).toMatchObject({
+      hiddenAt: ['narrow'],
+      placement: { spans: { wide: 6, medium: 6, narrow: 12 }, stuckAt: ['wide'] },
+    });
+    expect(one(TILES)).not.toHaveProperty('placement');
+    const everywhere = { ...layout, hidden: { wide: true, medium: null, narrow: null } };
+    expect(one({ ...TILES, layout: everywhere })).toBeUndefined();
+  });
+});

@@ -1,0 +1,175 @@
+import { cardOf, type CardImage } from '../card/card';
+import type { Aisle } from '../catalogue/aisles';
+import { textIn, type Lang, type Texts } from '../catalogue/rows';
+import type { Snapshot } from '../catalogue/snapshot';
+import { cardRooms, pictureRooms, roomsOf, sizesOf } from '../layout/room';
+import { permutationOf, windowOf } from '../order/order';
+import type {
+  BannerSettings,
+  NavigationSettings,
+  PictureSettings,
+  PictureSource,
+  PromotionSettings,
+  TilesSettings,
+} from '../plans/fixtures';
+import type { Fixture, Plan, Shelf } from '../plans/plan';
+import { namedOrder, runRange } from '../range/range';
+import type { RangeContext } from '../range/rule';
+import type { FixtureModel, FramePicture, LinkModel, NavigationItem } from './pageModel';
+import { hrefOf, navigationOf } from './shopFrame';
+
+/** What the fixtures of the frame are made from. */
+export interface FrameContext {
+  snapshot: Snapshot;
+  aisle: Aisle;
+  plan: Plan;
+  lang: Lang;
+  context: RangeContext;
+}
+
+type Of<T> = Fixture & T;
+
+const said = ({ snapshot, lang }: FrameContext, texts: Texts): string =>
+  textIn(texts, lang, snapshot.frame.languages);
+
+/** A picture with the name it has for those who can't see it; null where there is none. */
+function pictureOf(frame: FrameContext, source: PictureSource | null): FramePicture | null {
+  if (!source) return null;
+  if (source.kind === 'kept') {
+    const { hash, width, height } = source;
+    return { hash, width, height, alt: said(frame, source.alt) };
+  }
+  const picture = keptPicture(frame.aisle);
+  // The aisle's title stands on the page in any case.
+  return picture && { ...picture, alt: '' };
+}
+
+function keptPicture({ picture }: Aisle): CardImage | null {
+  if (!picture?.hash) return null;
+  const { hash, width, height } = picture;
+  return { hash, width, height };
+}
+
+/** An address of the shop, in the page's language; of elsewhere, as it is. */
+function linkOf({ snapshot, lang }: FrameContext, address: string): string {
+  return address.startsWith('/') ? hrefOf(snapshot, address, lang) : address;
+}
+
+/** A banner; none where it has neither a picture nor words, as nobody wants an empty box. */
+export function bannerModel(frame: FrameContext, banner: Of<BannerSettings>): FixtureModel | null {
+  const picture = pictureOf(frame, banner.picture);
+  const heading = said(frame, banner.heading);
+  const text = said(frame, banner.words);
+  const title = banner.link && said(frame, banner.link.label);
+  const link: LinkModel | null =
+    banner.link && title ? { title, href: linkOf(frame, banner.link.address) } : null;
+  if (!picture && !heading && !text && !link) return null;
+  const { id, height, shade, align, focus } = banner;
+  const sizes = sizesOf(roomsOf(frame.plan.fixtures, banner));
+  return { id, type: 'banner', picture, heading, text, link, height, shade, align, focus, sizes };
+}
+
+export function pictureModel(frame: FrameContext, fixture: Of<PictureSettings>): FixtureModel | null {
+  const picture = pictureOf(frame, fixture.picture);
+  if (!picture) return null;
+  const { id, ratio, focus, address } = fixture;
+  return {
+    id,
+    type: 'picture',
+    picture,
+    ratio,
+    focus,
+    caption: said(frame, fixture.caption),
+    href: address === null ? null : linkOf(frame, address),
+    sizes: sizesOf(roomsOf(frame.plan.fixtures, fixture)),
+  };
+}
+
+/** The categories near the page, or the whole tree opened towards it; none where nothing is near. */
+export function navigationModel(
+  { snapshot, aisle, lang }: FrameContext,
+  { id, form, of, counts, colours, hideEmpty }: Of<NavigationSettings>,
+): FixtureModel | null {
+  const siblings = aisle.children.length ? aisle.children : (aisle.parent?.children ?? []);
+  const items: NavigationItem[] =
+    of === 'near'
+      ? navigationOf(snapshot, siblings, aisle, lang, hideEmpty)
+      : navigationTree(snapshot, aisle, lang, hideEmpty);
+  return items.length ? { id, type: 'navigation', items, counts, form, colours } : null;
+}
+
+/** All top categories; below those on the way to the page, what is below them. */
+function navigationTree(
+  snapshot: Snapshot,
+  current: Aisle,
+  lang: Lang,
+  hideEmpty: boolean,
+): NavigationItem[] {
+  const within = (aisles: readonly Aisle[], depth: number): NavigationItem[] =>
+    aisles.flatMap((aisle) => {
+      const [item] = navigationOf(snapshot, [aisle], current, lang, hideEmpty);
+      if (!item) return [];
+      const below = item.current ? within(aisle.children, depth + 1) : [];
+      return [depth ? { ...item, depth } : item, ...below];
+    });
+  return within(snapshot.aisles.byKey.get('front')!.children, 0);
+}
+
+/** Tiles of categories with what is really in them. */
+export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): FixtureModel | null {
+  const { snapshot, aisle, lang, plan } = frame;
+  const { of, hideEmpty, most } = tiles;
+  const wanted =
+    of.kind === 'children'
+      ? aisle.children
+      : of.categories.flatMap((id) => snapshot.aisles.byKey.get(`category:${id}`) ?? []);
+  const items = wanted
+    .flatMap((one) =>
+      navigationOf(snapshot, [one], aisle, lang, hideEmpty).map((item) => ({
+        ...item,
+        picture: tiles.pictures ? keptPicture(one) : null,
+      })),
+    )
+    .slice(0, most ?? undefined);
+  if (!items.length) return null;
+  const { id, counts, pictures, columns, gap, ratio } = tiles;
+  const sizes = sizesOf(cardRooms(roomsOf(plan.fixtures, tiles), columns, gap));
+  return { id, type: 'tiles', items, counts, pictures, columns, gap, ratio, sizes };
+}
+
+/** A promoting shelf; none where its range is empty, as shoppers can do nothing about it. */
+export function promotionModel(
+  frame: FrameContext,
+  promotion: Of<PromotionSettings>,
+  shelf: Shelf | undefined,
+): FixtureModel | null {
+  const { snapshot, aisle, plan, lang, context } = frame;
+  const { words, count } = runRange(snapshot, aisle, promotion.range, context);
+  const elements = promotion.card ?? shelf?.card;
+  if (!count || !elements) return null;
+  const permutation = permutationOf(
+    snapshot,
+    {
+      levels: promotion.levels,
+      lift: [],
+      sink: [],
+      soldOutLast: true,
+      named: namedOrder(promotion.range, aisle, context),
+    },
+    lang,
+    context,
+  );
+  const places = windowOf(words, count, permutation, 0, promotion.most);
+  const { id, form, columns, gap, autoplay } = promotion;
+  return {
+    id,
+    type: 'promotion',
+    heading: said(frame, promotion.heading),
+    form,
+    cards: Array.from(places, (p) => cardOf(snapshot, p, elements, context.now, lang)),
+    columns,
+    gap,
+    autoplay,
+    pictureSizes: sizesOf(pictureRooms(roomsOf(plan.fixtures, promotion), promotion)),
+  };
+}

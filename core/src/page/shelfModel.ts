@@ -1,0 +1,132 @@
+import { cardOf } from '../card/card';
+import type { Aisle } from '../catalogue/aisles';
+import { pictureRooms, shelfRooms, sizesOf } from '../layout/room';
+import { productsAPage } from '../layout/rows';
+import { arrangedWindow, heldPins } from '../order/arrange';
+import { permutationOf, windowByScore } from '../order/order';
+import { pageOf } from '../order/pageOf';
+import type { OrderLevel, Sorting, SortKey } from '../order/sorting';
+import { facetPanelOf, type Shelf } from '../plans/plan';
+import { namedOrder } from '../range/range';
+import type { RangeContext } from '../range/rule';
+import { addressOf, type ListingState } from './address';
+import type { Composer } from './composer';
+import type { PageLink, ShelfModel } from './pageModel';
+import { wordsIn } from './words';
+
+export type OrderChoice = SortKey | 'relevance';
+
+/** The sort choices of a page; the first holds while nobody has chosen. Searching puts the best match first. */
+export function orderChoices(shelf: Shelf | undefined, searching: boolean): OrderChoice[] {
+  const choices: OrderChoice[] = shelf?.order.choices.map(({ key }) => key) ?? [];
+  if (!choices.length) choices.push('recommended');
+  if (searching) choices.unshift('relevance');
+  return choices;
+}
+
+/** The levels behind a sort choice; the plan's own levels break its ties. */
+export function levelsOf(choice: OrderChoice, own: readonly OrderLevel[]): readonly OrderLevel[] {
+  if (choice === 'recommended' || choice === 'relevance') return own;
+  const reversed = choice === 'price-desc' || choice === 'name-desc';
+  const key = choice === 'price-desc' ? 'price' : choice === 'name-desc' ? 'name' : choice;
+  return [{ key, reversed }, ...own.filter((level) => level.key !== key)];
+}
+
+/** The aisle's own shelf: one page of what is left after filters, in the chosen order. */
+export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
+  const { snapshot, plan, state, request } = composer;
+  const filtered = composer.filtered!;
+  const total = filtered.count;
+  const size = state.size ?? productsAPage(shelf.pageSize, shelf.columns);
+  const pages = Math.max(1, Math.ceil(total / size));
+  const page = Math.min(state.page, pages);
+  const from = (page - 1) * size;
+
+  const words = wordsIn(state.lang);
+  const labelOf = (key: OrderChoice): string =>
+    shelf.order.choices.find((choice) => choice.key === key)?.label[state.lang] || words.sorts[key];
+  const choices = orderChoices(shelf, state.q !== '');
+  const chosen = (state.order ?? choices[0]) as OrderChoice;
+  const places = placesOf(composer, shelf, chosen, from, size);
+
+  const href = (change: Partial<ListingState>): string =>
+    addressOf({ ...state, ...change }, snapshot.frame.languages[0]);
+  return {
+    id: shelf.id,
+    type: 'shelf',
+    cards: Array.from(places, (p) => cardOf(snapshot, p, shelf.card, request.now, state.lang)),
+    total,
+    page,
+    pages,
+    size,
+    from: total ? from + 1 : 0,
+    to: from + places.length,
+    order: { key: chosen, label: labelOf(chosen) },
+    orders: choices.map((choice) => ({
+      key: choice,
+      label: labelOf(choice),
+      href: href({ order: choice === choices[0] ? null : choice, page: 1 }),
+      selected: choice === chosen,
+    })),
+    pager: pagerOf(page, pages).map((number): PageLink | null =>
+      number === null ? null : { page: number, href: href({ page: number }), current: number === page },
+    ),
+    previous: page > 1 ? href({ page: page - 1 }) : null,
+    next: page < pages ? href({ page: page + 1 }) : null,
+    form: shelf.form,
+    columns: shelf.columns,
+    gap: shelf.gap,
+    lastRow: shelf.lastRow,
+    pictureSizes: sizesOf(pictureRooms(shelfRooms(plan.fixtures, shelf), shelf)),
+    clearAll: facetPanelOf(plan)?.clearAll ?? true,
+  };
+}
+
+/** Groups belong to the plan's own order; a sort that a shopper chose is what it says. */
+export function sortingOf(shelf: Shelf, choice: OrderChoice, aisle: Aisle, context: RangeContext): Sorting {
+  const { levels, lift, sink, soldOutLast } = shelf.order;
+  const own = choice === 'recommended';
+  return {
+    levels: levelsOf(choice, levels),
+    lift: own ? lift : [],
+    sink: own ? sink : [],
+    soldOutLast,
+    named: namedOrder(shelf.range, aisle, context),
+  };
+}
+
+/** The products of one page. Pins and spread are the plan's own order too. */
+function placesOf(
+  composer: Composer,
+  shelf: Shelf,
+  choice: OrderChoice,
+  from: number,
+  size: number,
+): ArrayLike<number> {
+  const { snapshot, aisle, state, request, context } = composer;
+  const filtered = composer.filtered!;
+  const permutation = permutationOf(snapshot, sortingOf(shelf, choice, aisle, context), state.lang, context);
+  if (choice === 'relevance' && request.matches)
+    return windowByScore(filtered.matches, request.matches.scores, permutation, from, size);
+  const { pins, spread } = shelf.order;
+  if (choice !== 'recommended' || (!pins.length && !spread))
+    return pageOf(snapshot, filtered, permutation, state.selections, from, size);
+  const { held } = heldPins(snapshot, pins, aisle.key, filtered.matches);
+  return arrangedWindow(snapshot, filtered.matches, permutation, held, spread, from, size).map(({ p }) => p);
+}
+
+/** First, last and the neighbours of the current page; null stands for a gap of two pages or more. */
+export function pagerOf(page: number, pages: number): (number | null)[] {
+  const kept = new Set([1, pages, page - 1, page, page + 1]);
+  if (page <= 3) for (let n = 1; n <= 4; n++) kept.add(n);
+  if (page >= pages - 2) for (let n = pages - 3; n <= pages; n++) kept.add(n);
+  const numbers = [...kept].filter((n) => n >= 1 && n <= pages).sort((a, b) => a - b);
+  const pager: (number | null)[] = [];
+  numbers.forEach((n, at) => {
+    const gap = at ? n - numbers[at - 1] : 1;
+    if (gap === 2) pager.push(n - 1);
+    else if (gap > 2) pager.push(null);
+    pager.push(n);
+  });
+  return pager;
+}

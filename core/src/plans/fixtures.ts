@@ -1,0 +1,185 @@
+import type { Texts } from '../catalogue/rows';
+import type { OrderLevel } from '../order/sorting';
+import type { RangeRule } from '../range/rule';
+import type { CardElement, PerWidth, WidthName } from './plan';
+
+/** Where a fixture stands within a container: one of its columns, or one of its tabs. */
+export interface Slot {
+  /** Id of the container. */
+  fixture: string;
+  /** Id of the column or the tab. */
+  slot: string;
+}
+
+/** A value of the wide page, and what narrower ones have instead; null for what the next wider one has. */
+export interface Stepped<T> {
+  wide: T;
+  medium: T | null;
+  narrow: T | null;
+}
+
+/** How a fixture stands among its neighbours, at each width. */
+export interface FixtureLayout {
+  /** Twelfths of the room it stands in. */
+  span: Stepped<number>;
+  /** 0 stands as the plan lists it; what has less comes before, what has more behind. */
+  order: Stepped<number>;
+  /** Stays in view while the rest scrolls. */
+  stuck: Stepped<boolean>;
+  hidden: Stepped<boolean>;
+}
+
+export const WHOLE_SPAN = 12;
+
+const same = <T>(value: T): Stepped<T> => ({ wide: value, medium: null, narrow: null });
+
+/** Across the whole room, where it is listed, shown everywhere. */
+export const USUAL_LAYOUT: FixtureLayout = {
+  span: same(WHOLE_SPAN),
+  order: same(0),
+  stuck: same(false),
+  hidden: same(false),
+};
+
+/** The value at a width: its own, or that of the next wider one. */
+export function steppedAt<T>({ wide, medium, narrow }: Stepped<T>, width: WidthName): T {
+  if (width === 'wide') return wide;
+  return width === 'medium' ? (medium ?? wide) : (narrow ?? medium ?? wide);
+}
+
+/** The point of a picture that stays in view however it is cropped, in percent from the top left. */
+export interface FocusPoint {
+  x: number;
+  y: number;
+}
+
+/** The aisle's own picture, or one that was uploaded, by its content hash. */
+export type PictureSource =
+  { kind: 'aisle' } | { kind: 'kept'; hash: string; width: number; height: number; alt: Texts };
+
+/** `address` begins with a slash, within the shop, or with https://. */
+export interface LinkSettings {
+  label: Texts;
+  address: string;
+}
+
+export interface BannerSettings {
+  type: 'banner';
+  picture: PictureSource | null;
+  focus: FocusPoint;
+  /** CSS pixels. */
+  height: PerWidth<number>;
+  /** Percent of darkness over the picture, so that words can be read on it. */
+  shade: number;
+  align: 'start' | 'centre' | 'end';
+  heading: Texts;
+  words: Texts;
+  link: LinkSettings | null;
+}
+
+export interface WordsSettings {
+  type: 'words';
+  /** HTML, sanitised. */
+  html: Texts;
+}
+
+export interface PictureSettings {
+  type: 'picture';
+  picture: PictureSource | null;
+  focus: FocusPoint;
+  /** Height in percent of the width; null as the picture is. */
+  ratio: number | null;
+  caption: Texts;
+  /** Where it leads; null nowhere. */
+  address: string | null;
+}
+
+export interface NavigationSettings {
+  type: 'navigation';
+  hideEmpty: boolean;
+  counts: boolean;
+  form: 'pills' | 'list';
+  /** Near: what is below, else beside. Tree: all top categories, opened towards where the page is. */
+  of: 'near' | 'tree';
+  /** In each category's own colour. */
+  colours: boolean;
+}
+
+export interface TilesSettings {
+  type: 'tiles';
+  of: { kind: 'children' } | { kind: 'chosen'; categories: readonly number[] };
+  hideEmpty: boolean;
+  counts: boolean;
+  pictures: boolean;
+  columns: PerWidth<number>;
+  gap: number;
+  /** Height of a picture in percent of its width. */
+  ratio: number;
+  /** At most so many; null for all. */
+  most: number | null;
+}
+
+/** A shelf beside the aisle's own: another range, without pages and filters. */
+export interface PromotionSettings {
+  type: 'promotion';
+  heading: Texts;
+  range: RangeRule;
+  levels: readonly OrderLevel[];
+  form: 'grid' | 'list' | 'carousel';
+  columns: PerWidth<number>;
+  gap: number;
+  most: number;
+  /** Null: the card of the plan's shelf. */
+  card: readonly CardElement[] | null;
+  /** Seconds after which a carousel moves on by itself; 0 never. */
+  autoplay: number;
+}
+
+export interface Tab {
+  id: string;
+  label: Texts;
+}
+
+export interface TabsSettings {
+  type: 'tabs';
+  tabs: readonly Tab[];
+}
+
+/** A share of what is left beside columns of fixed width, or such a width in CSS pixels. */
+export type ColumnWidth = { by: 'share'; share: number } | { by: 'pixels'; pixels: number };
+
+export interface Column {
+  id: string;
+  width: ColumnWidth;
+  /** Stays in view while the others scroll. */
+  stuck: boolean;
+}
+
+export interface ColumnsSettings {
+  type: 'columns';
+  columns: readonly Column[];
+  gap: number;
+  /** From this width down the columns stand one above another. */
+  stacked: 'medium' | 'narrow';
+}
+
+export interface SpaceSettings {
+  type: 'space';
+  height: PerWidth<number>;
+}
+
+export type FrameFixture =
+  | BannerSettings
+  | WordsSettings
+  | PictureSettings
+  | NavigationSettings
+  | TilesSettings
+  | PromotionSettings
+  | TabsSettings
+  | ColumnsSettings
+  | SpaceSettings
+  | { type: 'divider' };
+
+/** Whether columns stand one above another at a width. */
+export const isStacked = ({ stacked }: ColumnsSettings, width: WidthName): boolean =>
+  width === 'narrow' || (width === 'medium' && stacked === 'medium');

@@ -1,0 +1,61 @@
+import { describe, expect, it } from 'vitest';
+import type { ColumnsSettings, Slot } from './fixtures';
+import { usual } from './housePlan';
+import { containerOf, nestingFaults, slotsOf, standingIn, withinOf } from './nesting';
+import type { Fixture } from './plan';
+
+const TWO: ColumnsSettings = {
+  type: 'columns',
+  columns: [
+    { id: 'a', width: { by: 'share', share: 50 }, stuck: false },
+    { id: 'b', width: { by: 'share', share: 50 }, stuck: false },
+  ],
+  gap: 0,
+  stacked: 'narrow',
+};
+const columns = (id: string, inside: Slot | null = null): Fixture => ({ ...usual(id), ...TWO, inside });
+const line = (id: string, inside: Slot | null = null): Fixture => ({ ...usual(id), type: 'divider', inside });
+const at = (fixture: string, slot = 'a'): Slot => ({ fixture, slot });
+const ids = (fixtures: readonly Fixture[]): string[] => fixtures.map(({ id }) => id);
+
+describe('fixtures within fixtures', () => {
+  const list = [
+    columns('outer'),
+    line('one', at('outer')),
+    columns('inner', at('outer', 'b')),
+    line('two', at('inner')),
+  ];
+
+  it('stand in places, in the plan’s order', () => {
+    expect(slotsOf(list[0])).toEqual(['a', 'b']);
+    expect(ids(standingIn(list, null))).toEqual(['outer']);
+    expect(ids(standingIn(list, at('outer', 'b')))).toEqual(['inner']);
+    expect(containerOf(list, list[3])?.id).toBe('inner');
+    expect(ids(withinOf(list, 'outer'))).toEqual(['outer', 'one', 'inner', 'two']);
+    expect(nestingFaults(list)).toEqual([]);
+  });
+
+  it('stand on the page itself where their container, or their place in it, is gone', () => {
+    const orphan = line('orphan', at('gone'));
+    const astray = line('astray', at('outer', 'c'));
+    expect(ids(standingIn([...list, orphan, astray], null))).toEqual(['outer', 'orphan', 'astray']);
+    expect(nestingFaults([...list, orphan, astray])).toEqual([
+      { at: 4, fault: 'no-container' },
+      { at: 5, fault: 'no-slot' },
+    ]);
+  });
+
+  it('can’t stand in themselves, nor too deep', () => {
+    const ring = [columns('x', at('y')), columns('y', at('x'))];
+    expect(nestingFaults(ring).map(({ fault }) => fault)).toEqual(['loop', 'loop']);
+    expect(ids(withinOf(ring, 'x'))).toEqual(['x', 'y']);
+    const deep = [
+      columns('c1'),
+      columns('c2', at('c1')),
+      columns('c3', at('c2')),
+      columns('c4', at('c3')),
+      line('deep', at('c4')),
+    ];
+    expect(nestingFaults(deep)).toEqual([{ at: 4, fault: 'too-deep' }]);
+  });
+});

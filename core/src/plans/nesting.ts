@@ -1,0 +1,57 @@
+import type { Slot } from './fixtures';
+import type { Fixture } from './plan';
+
+/** Fixtures stand in containers within containers at most so deep; deeper ones can't be overlooked any more. */
+export const DEEPEST_NESTING = 3;
+
+/** Ids of the places that a container has; none for what is no container. */
+export function slotsOf(fixture: Fixture): readonly string[] {
+  if (fixture.type === 'columns') return fixture.columns.map(({ id }) => id);
+  return fixture.type === 'tabs' ? fixture.tabs.map(({ id }) => id) : [];
+}
+
+/** The container a fixture stands in; null where it stands on the page itself, or where its container is gone. */
+export function containerOf(fixtures: readonly Fixture[], { inside }: Fixture): Fixture | null {
+  const found = inside && fixtures.find(({ id }) => id === inside.fixture);
+  return found && slotsOf(found).includes(inside.slot) ? found : null;
+}
+
+/** What stands in a place, in the plan's order; null for the page itself. */
+export function standingIn(fixtures: readonly Fixture[], place: Slot | null): Fixture[] {
+  return fixtures.filter((fixture) => {
+    if (!place) return containerOf(fixtures, fixture) === null;
+    return fixture.inside?.fixture === place.fixture && fixture.inside.slot === place.slot;
+  });
+}
+
+/** A fixture and all that stands within it, however deep, in the plan's order. */
+export function withinOf(fixtures: readonly Fixture[], id: string): Fixture[] {
+  return fixtures.filter((fixture) => {
+    const seen = new Set<string>();
+    for (let at: Fixture | null = fixture; at && !seen.has(at.id); at = containerOf(fixtures, at)) {
+      if (at.id === id) return true;
+      seen.add(at.id);
+    }
+    return false;
+  });
+}
+
+export type NestingFault = 'no-container' | 'no-slot' | 'loop' | 'too-deep';
+
+/** What is wrong with where fixtures stand, by their place in the list. */
+export function nestingFaults(fixtures: readonly Fixture[]): { at: number; fault: NestingFault }[] {
+  const byId = new Map(fixtures.map((fixture) => [fixture.id, fixture]));
+  return fixtures.flatMap((fixture, at): { at: number; fault: NestingFault }[] => {
+    const seen = new Set([fixture.id]);
+    let depth = 0;
+    for (let one = fixture; one.inside; depth++) {
+      const container = byId.get(one.inside.fixture);
+      if (!container) return [{ at, fault: 'no-container' }];
+      if (!slotsOf(container).includes(one.inside.slot)) return [{ at, fault: 'no-slot' }];
+      if (seen.has(container.id)) return [{ at, fault: 'loop' }];
+      seen.add(container.id);
+      one = container;
+    }
+    return depth > DEEPEST_NESTING ? [{ at, fault: 'too-deep' }] : [];
+  });
+}
