@@ -1,7 +1,7 @@
 import Joi from 'joi';
-import { AISLE_KEY_PATTERN } from './planSchema';
+import { AISLE_KEY_PATTERN } from './aisleKey';
 import type { Operation } from './operation';
-import { attributeLine, storedFreePage, textsOf, version } from './shapes';
+import { attributeLine, count, storedFreePage, textsOf, version } from './shapes';
 
 const id = Joi.object({ id: Joi.number().integer().min(1).required() });
 
@@ -100,6 +100,16 @@ export const CATALOGUE_OPERATIONS = {
     status: 200,
     answer: attributeLine,
     problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  uploadPicture: {
+    method: 'post',
+    path: '/api/pictures',
+    summary: 'Keep a picture: JPEG, PNG, WebP, AVIF or GIF',
+    access: 'signed-in',
+    upload: Joi.object({}),
+    status: 201,
+    answer: Joi.object({ hash: Joi.string().required(), width: count.required(), height: count.required() }),
+    problems: ['bad-input', 'too-large'],
   },
   setCategoryPicture: {
     method: 'put',

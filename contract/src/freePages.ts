@@ -24,6 +24,13 @@ export interface StoredFreePage extends FreePageWish {
   products: number;
 }
 
+/** A picture that was uploaded; its hash names its renditions. */
+export interface KeptPicture {
+  hash: string;
+  width: number;
+  height: number;
+}
+
 /** An attribute, with how much of the catalogue says anything of it. */
 export interface AttributeLine {
   key: string;

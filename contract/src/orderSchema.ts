@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { SORT_KEYS, type OrderKey, type Pin, type ShelfOrder } from '@fond/core';
+import { AISLE_KEY_PATTERN } from './aisleKey';
 import { clausesSchema, sku } from './rangeSchema';
 
 const ORDER_KEYS: readonly OrderKey[] = [
@@ -20,14 +21,17 @@ const ORDER_KEYS: readonly OrderKey[] = [
 
 const sameHold = (a: Pin, b: Pin): boolean => a.aisle === b.aisle && (a.sku === b.sku || a.place === b.place);
 
+/** What products are sorted by, the first key first. */
+export const levelsSchema = Joi.array()
+  .items(Joi.object({ key: Joi.valid(...ORDER_KEYS).required(), reversed: Joi.boolean().required() }))
+  .unique('key')
+  .min(1)
+  .max(6)
+  .required();
+
 /** How the products of a shelf are sorted. */
 export const orderSchema = Joi.object<ShelfOrder>({
-  levels: Joi.array()
-    .items(Joi.object({ key: Joi.valid(...ORDER_KEYS).required(), reversed: Joi.boolean().required() }))
-    .unique('key')
-    .min(1)
-    .max(6)
-    .required(),
+  levels: levelsSchema,
   choices: Joi.array()
     .items(
       Joi.object({
@@ -54,10 +58,7 @@ export const orderSchema = Joi.object<ShelfOrder>({
       Joi.object({
         sku: sku.required(),
         place: Joi.number().integer().min(1).max(10_000).required(),
-        aisle: Joi.string()
-          .pattern(/^(front|search|(category|tag|collection):\d+)$/, 'the key of an aisle')
-          .allow(null)
-          .required(),
+        aisle: Joi.string().max(340).pattern(AISLE_KEY_PATTERN, 'the key of an aisle').allow(null).required(),
       }),
     )
     .unique(sameHold)

@@ -19,6 +19,7 @@ import { NONCE_MARK, nonceOf, secureHeaders, signInLimit } from './http/security
 import { makeSessions, secretOfShop, type Sessions } from './http/session';
 import { Jobs } from './jobs/jobs';
 import { PictureStore } from './media/pictures';
+import { pictureUpload } from './media/uploadPicture';
 import { handlersOf } from './operations';
 import { foundHousePlan } from './plans/foundHousePlan';
 import { seedDemoShopper, ShopperTokens } from './shoppers/shoppers';
@@ -91,11 +92,19 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
     next();
   });
   app.use('/api', express.json({ limit: '2mb' }));
-  mountOperations(app, handlersOf({ sequelize, host, jobs, tokens, demo: demo ? DEMO_SIGN_IN : null }), {
-    session: sessions.handler,
-    before: { signIn: signInLimit(), importCatalogue: uploadHandler(data) },
-    checkAnswers: options.checkAnswers ?? false,
-  });
+  mountOperations(
+    app,
+    handlersOf({ sequelize, host, jobs, pictures, tokens, demo: demo ? DEMO_SIGN_IN : null }),
+    {
+      session: sessions.handler,
+      before: {
+        signIn: signInLimit(),
+        importCatalogue: uploadHandler(data),
+        uploadPicture: pictureUpload(),
+      },
+      checkAnswers: options.checkAnswers ?? false,
+    },
+  );
   app.use('/api', (request, response) => {
     sendProblem(
       response,

@@ -60,6 +60,8 @@ import { problem } from './http/problem';
 import { sessionOf, signIn, signOut } from './http/session';
 import { streamJob } from './jobs/jobEvents';
 import type { Jobs } from './jobs/jobs';
+import type { PictureStore } from './media/pictures';
+import { keepUploaded } from './media/uploadPicture';
 import {
   addPerson,
   changeRole,
@@ -71,6 +73,7 @@ import {
   type NewPerson,
 } from './people/people';
 import { findUser, roleOf } from './people/users';
+import { cleanPlan } from './plans/cleanPlan';
 import { createPlan, listPlans, readPlan, savePlan, type NewPlan } from './plans/drafts';
 import { draftedEdition } from './plans/draftedEdition';
 import { floorOf, vocabularyOf } from './plans/floor';
@@ -122,6 +125,7 @@ interface Parts {
   sequelize: Sequelize;
   host: CatalogueHost;
   jobs: Jobs;
+  pictures: PictureStore;
   tokens: ShopperTokens;
   demo: DemoSignIn | null;
 }
@@ -133,7 +137,7 @@ const numberOf = (call: Call): number => (call.params as { number: number }).num
 const userIdOf = (call: Call): number => call.user!.id;
 
 /** What each operation of the contract does. */
-export function handlersOf({ sequelize, host, jobs, tokens, demo }: Parts): Handlers {
+export function handlersOf({ sequelize, host, jobs, pictures, tokens, demo }: Parts): Handlers {
   /** Lets this process serve what it has just written, before the answer goes out. */
   const shown = async <T>(written: Promise<T>): Promise<T> => {
     const answer = await written;
@@ -181,7 +185,7 @@ export function handlersOf({ sequelize, host, jobs, tokens, demo }: Parts): Hand
     readPlan: (call) => readPlan(idOf(call)),
     savePlan: (call) => {
       const { plan, version } = call.body as { plan: PlanDocument; version: number };
-      return savePlan(sequelize, idOf(call), plan, version, userIdOf(call));
+      return savePlan(sequelize, idOf(call), cleanPlan(plan), version, userIdOf(call));
     },
     rebasePlan: (call) => rebasePlan(sequelize, idOf(call), call.body as Rebase, userIdOf(call)),
     notePlan: (call) => notePlan(sequelize, idOf(call), (call.body as { note: string }).note, userIdOf(call)),
@@ -237,7 +241,9 @@ export function handlersOf({ sequelize, host, jobs, tokens, demo }: Parts): Hand
         closed: true,
         now: at === undefined ? undefined : momentAt('at', at, stand.zone).at,
       };
-      const { edition, plan } = await draftedEdition(beneath, [(body as { plan: PlanDocument }).plan]);
+      const { edition, plan } = await draftedEdition(beneath, [
+        cleanPlan((body as { plan: PlanDocument }).plan),
+      ]);
       const aisle = read && snapshot.aisles.byPath.get(read.path);
       return {
         page: read && (await composePreview(host, stand, edition, read)),
@@ -274,6 +280,7 @@ export function handlersOf({ sequelize, host, jobs, tokens, demo }: Parts): Hand
       await shown(changeAttribute(sequelize, key, call.body as AttributeChange, userIdOf(call)));
       return readAttribute(standOf(host).snapshot, key);
     },
+    uploadPicture: ({ request }) => keepUploaded(pictures, request.file),
     setCategoryPicture: (call) => {
       const { sku } = call.body as { sku: string | null };
       return shown(setCategoryPicture(sequelize, numberedOf(call), sku, userIdOf(call)));

@@ -114,11 +114,12 @@ async function namesOf(id: number): Promise<string[]> {
 function planNames(plan: Plan, key: string, names: (clauses: readonly Clause[]) => boolean): boolean {
   const { include, exclude } = plan.reach;
   if ([...include, ...exclude].some((rule) => rule.kind === 'aisle' && rule.aisle === key)) return true;
-  return plan.fixtures.some(
-    (fixture) =>
-      fixture.type === 'shelf' &&
-      [fixture.range.clauses, fixture.order.lift, fixture.order.sink].some((clauses) => names(clauses)),
-  );
+  return plan.fixtures.some((fixture) => {
+    if (fixture.type === 'promotion') return names(fixture.range.clauses);
+    if (fixture.type !== 'shelf') return false;
+    const { range, order } = fixture;
+    return [range.clauses, order.lift, order.sink].some((clauses) => names(clauses));
+  });
 }
 
 const refuse = (path: string, message: string): Error =>

@@ -48,7 +48,9 @@ export class PictureStore {
   }
 
   private async make(original: string, width: number, target: string): Promise<string> {
-    const image = sharp(await readFile(original)).resize({ width, withoutEnlargement: true });
+    const image = sharp(await readFile(original))
+      .rotate()
+      .resize({ width, withoutEnlargement: true });
     await writeWhole(target, await image.webp({ quality: 82, effort: 2 }).toBuffer());
     return target;
   }

@@ -19,6 +19,7 @@ import { canonicalJson, readEditionOf } from '../editions/editions';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
 import { savedRanges } from '../ranges/savedRanges';
+import { cleanPlan } from './cleanPlan';
 import { chainProblem, checkedPlan } from './chainProblem';
 import { documentsFor, readBeneath, readDrafts } from './drafts';
 
@@ -112,7 +113,7 @@ async function write(
       reach: house ? { include: [], exclude: [] } : document.reach,
     };
     const renamed = withRanges({ ...document, ...head }, rangeIds);
-    return isHeir(renamed) ? { ...renamed, base: ids.get(renamed.base) ?? renamed.base } : renamed;
+    return cleanPlan(isHeir(renamed) ? { ...renamed, base: ids.get(renamed.base) ?? renamed.base } : renamed);
   });
   const { documents: live } = await readBeneath();
   const known = await documentsFor(fresh, live, transaction);

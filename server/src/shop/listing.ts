@@ -1,5 +1,6 @@
 import {
   choosePlan,
+  eachFixture,
   shelfModelOf,
   shelfOf,
   sieveOf,
@@ -54,7 +55,7 @@ export async function answerListing(
 
 function listingOf(stand: Stand, page: PageModel, explain: boolean): object {
   const shelf = shelfModelOf(page);
-  const panel = page.fixtures.find((fixture) => fixture.type === 'facets');
+  const panel = [...eachFixture(page.fixtures)].find((fixture) => fixture.type === 'facets');
   const { path, kind, title, description } = page.aisle;
   return {
     aisle: { path, kind, title, description },
