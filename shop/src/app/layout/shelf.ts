@@ -61,7 +61,7 @@ const EAGER = 6;
       }
       @if (model.cards.length) {
         <div
-          class="cards"
+          [class]="'cards form-' + model.form"
           [class.last-centre]="model.lastRow === 'centre'"
           [class.last-stretch]="model.lastRow === 'stretch'"
           [style]="grid()"

@@ -1,5 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type { FromFrame } from '@fond/contract';
+import { shelfIn } from './shelfIn';
 import { ShopState } from './shopState';
 
 /** One card of the shelf, as it stands in the document. */
@@ -134,10 +135,7 @@ export class Arranging {
   private place(sku: string, place: number): void {
     this.focused = sku;
     const model = this.state.model();
-    const total =
-      model.kind === 'listing'
-        ? (model.fixtures.find((fixture) => fixture.type === 'shelf')?.total ?? place)
-        : place;
+    const total = model.kind === 'listing' ? (shelfIn(model)?.total ?? place) : place;
     this.tell({ type: 'fond:place', sku, place: Math.min(place, total) });
   }
 

@@ -1,13 +1,13 @@
 import { inject, Injectable } from '@angular/core';
 import type { ShopModel } from '@fond/core';
+import { shelfIn } from './shelfIn';
 import { PreviewFrame } from './previewFrame';
 import { shopHref, ShopState } from './shopState';
 
 /** What a followed link changes decides where the page stands afterwards. */
 function moved(from: ShopModel, to: ShopModel): 'page' | 'products' | 'nothing' {
   if (from.kind !== 'listing' || to.kind !== 'listing' || from.aisle.key !== to.aisle.key) return 'page';
-  const pageOf = (model: typeof from): number =>
-    model.fixtures.find((fixture) => fixture.type === 'shelf')?.page ?? 1;
+  const pageOf = (model: typeof from): number => shelfIn(model)?.page ?? 1;
   return pageOf(from) === pageOf(to) || pageOf(to) === 1 ? 'nothing' : 'products';
 }
 

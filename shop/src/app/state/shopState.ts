@@ -10,6 +10,7 @@ import {
   TransferState,
 } from '@angular/core';
 import type { ShopModel } from '@fond/core';
+import { shelfIn } from './shelfIn';
 import { shopWordsIn } from '../words';
 
 const MODEL = makeStateKey<ShopModel>('model');
@@ -19,6 +20,8 @@ const MODEL = makeStateKey<ShopModel>('model');
 export class ShopState {
   readonly model = signal<ShopModel>(this.first());
   readonly words = computed(() => shopWordsIn(this.model().frame.lang));
+  /** The aisle's own shelf; undefined on a page without one. */
+  readonly shelf = computed(() => shelfIn(this.model()));
   /** True while the next page is on its way. */
   readonly busy = signal(false);
 

@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { FixtureModel } from '@fond/core';
+import { pictureAt, srcset } from '../card/picture';
+import { shopHref, ShopState } from '../state/shopState';
+
+/** A wide picture with words on it, or words on the shop's own colour. */
+@Component({
+  selector: 'shop-banner',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @let one = model();
+    <section [class]="'banner align-' + one.align" [class.plain]="!one.picture" [attr.style]="style()">
+      @if (one.picture; as picture) {
+        <img
+          [src]="at(picture.hash, 960)"
+          [attr.srcset]="set(picture.hash)"
+          [attr.sizes]="one.sizes"
+          [width]="picture.width"
+          [height]="picture.height"
+          [alt]="picture.alt"
+          fetchpriority="high"
+        />
+      }
+      @if (one.heading || one.text || one.link) {
+        <div class="banner-words">
+          @if (one.heading) {
+            <h2>{{ one.heading }}</h2>
+          }
+          @if (one.text) {
+            <p>{{ one.text }}</p>
+          }
+          @if (one.link; as link) {
+            <p>
+              <a class="button" [href]="href(link.href)">{{ link.title }}</a>
+            </p>
+          }
+        </div>
+      }
+    </section>
+  `,
+})
+export class Banner {
+  readonly model = input.required<Extract<FixtureModel, { type: 'banner' }>>();
+  private readonly state = inject(ShopState);
+  protected readonly at = pictureAt;
+  protected readonly style = computed(() => {
+    const { height, shade, focus } = this.model();
+    return `--wide:${height.wide}px;--medium:${height.medium}px;--narrow:${height.narrow}px;--shade:${shade / 100};--focus:${focus.x}% ${focus.y}%`;
+  });
+
+  protected set(hash: string): string {
+    return srcset(hash, this.state.model().frame.pictureWidths);
+  }
+
+  protected href(address: string): string {
+    return address.startsWith('/') ? shopHref(address) : address;
+  }
+}

@@ -1,0 +1,35 @@
+import { NgTemplateOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, input, type TemplateRef } from '@angular/core';
+import type { FixtureModel } from '@fond/core';
+
+/** Columns beside one another, which stand one above another where there is no room. */
+@Component({
+  selector: 'shop-columns',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NgTemplateOutlet],
+  template: `
+    @let one = model();
+    <div [class]="'columns stacked-' + one.stacked" [attr.style]="style()">
+      @for (slot of one.slots; track slot.id) {
+        <div [class.stuck]="slot.stuck">
+          <ng-container
+            [ngTemplateOutlet]="list()"
+            [ngTemplateOutletContext]="{ $implicit: slot.fixtures }"
+          />
+        </div>
+      }
+    </div>
+  `,
+})
+export class Columns {
+  readonly model = input.required<Extract<FixtureModel, { type: 'columns' }>>();
+  /** How fixtures are listed; handed in, as what lists them lists columns too. */
+  readonly list = input.required<TemplateRef<{ $implicit: readonly FixtureModel[] }>>();
+  protected readonly style = computed(() => {
+    const { slots, gap } = this.model();
+    const widths = slots.map(({ width }) =>
+      width.by === 'pixels' ? `${width.pixels}px` : `minmax(0,${width.share}fr)`,
+    );
+    return `--widths:${widths.join(' ')};--gap:${gap}px`;
+  });
+}

@@ -1,0 +1,205 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { FixtureModel, PageModel, ShelfModel } from '@fond/core';
+import { FacetPanel } from '../facets/facetPanel';
+import { Shelf } from '../layout/shelf';
+import { PreviewFrame } from '../state/previewFrame';
+import { shopHref, ShopState } from '../state/shopState';
+import { Banner } from './banner';
+import { Columns } from './columns';
+import { FramePicture } from './framePicture';
+import { Navigation } from './navigation';
+import { placementClasses, placementStyle } from './placement';
+import { Promotion } from './promotion';
+import { Tabs } from './tabs';
+import { Tiles } from './tiles';
+
+type PanelModel = Extract<FixtureModel, { type: 'facets' }>;
+type OtherModel = Exclude<FixtureModel, { type: 'facets' | 'shelf' }>;
+
+/** Fixtures in the plan's order; filters at a side stand beside the shelf that they filter. */
+type Block =
+  | { kind: 'single'; fixture: OtherModel }
+  | {
+      kind: 'shelf';
+      shelf: ShelfModel & Pick<FixtureModel, 'hiddenAt' | 'placement'>;
+      panel: PanelModel | null;
+    }
+  | { kind: 'panel'; panel: PanelModel };
+
+/** What stands in one place: on the page itself, in a column or in a tab. */
+@Component({
+  selector: 'shop-fixtures',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Banner, Columns, FacetPanel, FramePicture, Navigation, Promotion, Shelf, Tabs, Tiles],
+  host: { class: 'fixtures' },
+  template: `
+    <ng-template #list let-fixtures><shop-fixtures [fixtures]="fixtures" /></ng-template>
+    @for (block of blocks(); track blockId(block)) {
+      @switch (block.kind) {
+        @case ('single') {
+          @let fixture = block.fixture;
+          <div
+            [class]="'fixture ' + classes(fixture)"
+            [attr.style]="style(fixture)"
+            [attr.data-fixture]="fixture.id"
+            [attr.data-ticket]="ticket(fixture.id)"
+            [class.marked]="marked(fixture.id)"
+          >
+            @switch (fixture.type) {
+              @case ('breadcrumb') {
+                <nav class="trail" aria-label="Breadcrumb">
+                  <ol>
+                    @for (link of fixture.trail; track link.href; let last = $last) {
+                      <li>
+                        @if (last) {
+                          <span aria-current="page">{{ link.title }}</span>
+                        } @else {
+                          <a [href]="href(link.href)">{{ link.title }}</a>
+                        }
+                      </li>
+                    }
+                  </ol>
+                </nav>
+              }
+              @case ('title') {
+                <h1>{{ fixture.text }}</h1>
+              }
+              @case ('description') {
+                <div class="prose" [innerHTML]="fixture.html"></div>
+              }
+              @case ('words') {
+                <div class="prose" [innerHTML]="fixture.html"></div>
+              }
+              @case ('navigation') {
+                <shop-navigation [model]="fixture" [label]="page().aisle.title" />
+              }
+              @case ('banner') {
+                <shop-banner [model]="fixture" />
+              }
+              @case ('picture') {
+                <shop-frame-picture [model]="fixture" />
+              }
+              @case ('tiles') {
+                <shop-tiles [model]="fixture" />
+              }
+              @case ('promotion') {
+                <shop-promotion [model]="fixture" />
+              }
+              @case ('tabs') {
+                <shop-tabs [model]="fixture" [label]="page().aisle.title" [list]="list" />
+              }
+              @case ('columns') {
+                <shop-columns [model]="fixture" [list]="list" />
+              }
+              @case ('space') {
+                <div
+                  class="space"
+                  [attr.style]="
+                    '--wide:' +
+                    fixture.height.wide +
+                    'px;--medium:' +
+                    fixture.height.medium +
+                    'px;--narrow:' +
+                    fixture.height.narrow +
+                    'px'
+                  "
+                ></div>
+              }
+              @case ('divider') {
+                <hr />
+              }
+            }
+          </div>
+        }
+        @case ('panel') {
+          <div
+            [class]="'fixture ' + classes(block.panel)"
+            [attr.style]="style(block.panel)"
+            [attr.data-fixture]="block.panel.id"
+            [attr.data-ticket]="ticket(block.panel.id)"
+            [class.marked]="marked(block.panel.id)"
+          >
+            <shop-facets [panel]="block.panel" [page]="page()" [total]="total()" />
+          </div>
+        }
+        @default {
+          <div
+            class="with-panel"
+            [class.no-panel]="!block.panel"
+            [class.panel-end]="block.panel?.side === 'end'"
+            [class.panel-above]="block.panel?.side === 'above'"
+            [attr.style]="shelfStyle(block)"
+          >
+            @if (block.panel; as panel) {
+              <div
+                [class]="'fixture panel-place ' + classes(panel)"
+                [attr.data-fixture]="panel.id"
+                [attr.data-ticket]="ticket(panel.id)"
+                [class.marked]="marked(panel.id)"
+              >
+                <shop-facets [panel]="panel" [page]="page()" [total]="block.shelf.total" />
+              </div>
+            }
+            <div
+              [class]="'fixture ' + classes(block.shelf)"
+              [attr.data-fixture]="block.shelf.id"
+              [attr.data-ticket]="ticket(block.shelf.id)"
+              [class.marked]="marked(block.shelf.id)"
+            >
+              <shop-shelf [shelf]="block.shelf" [page]="page()" />
+            </div>
+          </div>
+        }
+      }
+    }
+  `,
+})
+export class FixtureList {
+  readonly fixtures = input.required<readonly FixtureModel[]>();
+  private readonly state = inject(ShopState);
+  private readonly frame = inject(PreviewFrame);
+  protected readonly href = shopHref;
+  protected readonly classes = placementClasses;
+  protected readonly style = placementStyle;
+
+  protected readonly page = computed(() => this.state.model() as PageModel);
+  protected readonly total = computed(() => this.state.shelf()?.total ?? 0);
+  protected readonly blocks = computed((): Block[] => {
+    const fixtures = this.fixtures();
+    const panel =
+      fixtures.find(
+        (fixture): fixture is PanelModel => fixture.type === 'facets' && fixture.facets.length > 0,
+      ) ?? null;
+    const beside = fixtures.some(({ type }) => type === 'shelf');
+    return fixtures.flatMap((fixture): Block[] => {
+      if (fixture.type === 'facets') return beside || fixture !== panel ? [] : [{ kind: 'panel', panel }];
+      return fixture.type === 'shelf'
+        ? [{ kind: 'shelf', shelf: fixture, panel }]
+        : [{ kind: 'single', fixture }];
+    });
+  });
+
+  protected blockId(block: Block): string {
+    switch (block.kind) {
+      case 'single':
+        return block.fixture.id;
+      case 'panel':
+        return block.panel.id;
+      case 'shelf':
+        return block.shelf.id;
+    }
+  }
+
+  protected shelfStyle({ shelf, panel }: Extract<Block, { kind: 'shelf' }>): string | null {
+    const shares = panel ? `--share:${panel.share}fr;--rest:${100 - panel.share}fr` : '';
+    return [placementStyle(shelf), shares].filter(Boolean).join(';') || null;
+  }
+
+  protected ticket(id: string): string | null {
+    return this.frame.tickets()[id] ?? null;
+  }
+
+  protected marked(id: string): boolean {
+    return this.frame.marked() === id;
+  }
+}
