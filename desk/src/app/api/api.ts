@@ -19,6 +19,7 @@ import type {
   HeirsFate,
   ImportMapping,
   Job,
+  KeptPicture,
   PlanBeginning,
   PlanChanges,
   PlanFile,
@@ -299,6 +300,12 @@ export class Api {
 
   changeAttribute(key: string, change: AttributeChange): Observable<AttributeLine> {
     return this.http.put<AttributeLine>(`/api/catalogue/attributes/${encodeURIComponent(key)}`, change);
+  }
+
+  uploadPicture(file: File): Observable<KeptPicture> {
+    const form = new FormData();
+    form.set('file', file);
+    return this.http.post<KeptPicture>('/api/pictures', form);
   }
 
   setCategoryPicture(id: number, sku: string | null): Observable<void> {

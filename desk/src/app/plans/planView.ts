@@ -3,8 +3,13 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, type ParamMap } from '@angular/router';
 import { PARTS } from './brief/sentences';
 
-export const SLIP_NAMES = ['base', ...PARTS] as const;
-export type SlipName = (typeof SLIP_NAMES)[number];
+const SLIP_NAMES = ['base', ...PARTS] as const;
+
+/** The slip of a part, of one fixture's settings, or of where and when it stands. */
+export type SlipName = (typeof SLIP_NAMES)[number] | `fixture:${string}` | `place:${string}`;
+
+const isSlip = (name: string): name is SlipName =>
+  SLIP_NAMES.some((known) => known === name) || /^(fixture|place):./.test(name);
 
 /** What of a plan is looked at: the open slip, and whether the shelf is being arranged. Both stand in the address. */
 @Injectable()
@@ -14,9 +19,10 @@ export class PlanView {
     requireSync: true,
   });
 
-  private readonly shown = linkedSignal(
-    () => SLIP_NAMES.find((name) => name === this.parameters().get('open')) ?? null,
-  );
+  private readonly shown = linkedSignal((): SlipName | null => {
+    const open = this.parameters().get('open');
+    return open !== null && isSlip(open) ? open : null;
+  });
   private readonly arranged = linkedSignal(() => this.parameters().has('arrange'));
   readonly open = this.shown.asReadonly();
   readonly arranging = this.arranged.asReadonly();

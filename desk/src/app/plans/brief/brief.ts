@@ -9,25 +9,17 @@ import {
 } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { HOUSE_PLAN_ID } from '@fond/core';
-import { RangeVocabulary } from '../../ranges/rangeNames';
-import { floorFeature } from '../../floor/floor.feature';
 import { planFeature } from '../state/plan.feature';
-import { PlanActions } from '../state/plan.actions';
 import { PlanView, type SlipName } from '../planView';
 import { PlanEditor } from '../state/planEditor';
 import { PlanOrigin } from '../state/planOrigin';
 import { BaseSlip } from './baseSlip';
-import { CardSlip } from './cardSlip';
-import { FacetsSlip } from './facetsSlip';
-import { FrameSlip } from './frameSlip';
-import { GridSlip } from './gridSlip';
-import { OrderSlip } from './orderSlip';
+import { FixtureList } from '../fixtures/fixtureList';
+import { BriefParts } from './briefParts';
 import { OriginStrip } from './originStrip';
 import { PlanNote } from './planNote';
-import { RangeSlip } from './rangeSlip';
 import { ReachSlip } from './reachSlip';
 import { RelatedSlip } from './relatedSlip';
-import { sentencesOf, type BriefWords, type PartName } from './sentences';
 import { Word } from './word';
 
 /** Everything that can be set, by the words people look for. */
@@ -36,9 +28,6 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
   { name: 'Rank among plans that claim the same aisles', slip: 'reach' },
   { name: 'Reach: which aisles the plan serves', slip: 'reach' },
   { name: 'Except: aisles that are left out', slip: 'reach' },
-  { name: 'Fixtures on the page: breadcrumb, title, description', slip: 'frame' },
-  { name: 'Category navigation: counts, empty categories', slip: 'frame' },
-  { name: 'Shown when: days, widths, first page, filters, languages, share of shoppers', slip: 'frame' },
   { name: 'Range: which products', slip: 'range' },
   { name: 'Clauses: on sale, in stock, price, attributes, new', slip: 'range' },
   { name: 'Main category or any, categories below', slip: 'range' },
@@ -67,36 +56,22 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
 @Component({
   selector: 'desk-brief',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    BaseSlip,
-    OriginStrip,
-    PlanNote,
-    CardSlip,
-    FacetsSlip,
-    FrameSlip,
-    GridSlip,
-    OrderSlip,
-    RangeSlip,
-    ReachSlip,
-    RelatedSlip,
-    Word,
-  ],
+  imports: [BaseSlip, FixtureList, OriginStrip, PlanNote, ReachSlip, RelatedSlip, Word],
   templateUrl: './brief.html',
-  styleUrl: './brief.scss',
+  styleUrls: ['./sentence.scss', './brief.scss'],
+  providers: [BriefParts],
   host: { '(document:keydown)': 'onKey($event)' },
 })
 export class Brief {
   private readonly store = inject(Store);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   protected readonly editor = inject(PlanEditor);
-  private readonly vocabulary = inject(RangeVocabulary);
-  private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
   private readonly preview = this.store.selectSignal(planFeature.selectPreview);
-  protected readonly marked = this.store.selectSignal(planFeature.selectMarked);
   private readonly finder = viewChild<ElementRef<HTMLInputElement>>('finder');
 
   private readonly view = inject(PlanView);
   protected readonly origin = inject(PlanOrigin);
+  protected readonly parts = inject(BriefParts);
   protected readonly open = this.view.open;
   protected readonly sought = signal('');
   protected readonly settings = computed(() => {
@@ -109,71 +84,10 @@ export class Brief {
   protected readonly house = computed(() => this.editor.plan()?.id === HOUSE_PLAN_ID);
   protected readonly serves = computed(() => this.preview()?.serves ?? null);
   protected readonly disputes = computed(() => this.preview()?.disputes ?? []);
-  private readonly words = computed((): BriefWords => ({
-    vocabulary: this.editor.vocabulary(),
-    aisles: this.floor()?.aisles ?? [],
-    names: this.vocabulary.names(),
-    lang: this.editor.lang(),
-  }));
-  /** Every part of the plan in words. */
-  protected readonly said = computed(() => {
-    const plan = this.editor.plan();
-    return plan ? sentencesOf(plan, this.words()) : null;
-  });
-  protected readonly lostPins = computed(() => this.preview()?.report?.lostPins.length ?? 0);
-  protected readonly choices = computed(() => {
-    const others = (this.editor.shelf()?.order.choices.length ?? 1) - 1;
-    return others > 0 ? `${others} other ${others === 1 ? 'way' : 'ways'}` : 'nothing else';
-  });
-  protected readonly rows = computed(() => {
-    const tally = this.editor.tally();
-    if (!tally) return '';
-    const { lastRow, columns } = tally.widths.wide.last;
-    return `: ${tally.pages} ${tally.pages === 1 ? 'page' : 'pages'}, last row ${lastRow} of ${columns}`;
-  });
-  /** Settings of the grid that stand as they usually do, told in a few words. */
-  protected readonly spacing = computed(() => {
-    const shelf = this.editor.shelf();
-    if (!shelf) return '';
-    const rows = { start: 'at the start', centre: 'in the middle', stretch: 'stretched' };
-    const own = [
-      ...(shelf.gap === 24 ? [] : [`a gap of ${shelf.gap} px`]),
-      ...(shelf.lastRow === 'start' ? [] : [`an unfilled row ${rows[shelf.lastRow]}`]),
-    ];
-    return own.length ? `with ${own.join(' and ')}` : 'with gap and last row as usual';
-  });
-
   protected readonly ownWords = computed(() => {
     const own = this.origin.own().length;
     return this.origin.base() ? `, with ${own} ${own === 1 ? 'setting' : 'settings'} of its own` : '';
   });
-
-  /** Whether a part comes from the base as it is; null in a plan without one. */
-  protected inherited(part: PartName): string | null {
-    const base = this.origin.base();
-    return base && !this.origin.ownIn(part).length ? this.origin.from(part, base.name) : null;
-  }
-
-  /** One key hands back what is own in a part. */
-  protected handBack(part: PartName): void {
-    const own = this.origin.ownIn(part);
-    if (own.length)
-      this.store.dispatch(
-        PlanActions.handedBack({
-          paths: own.map(({ path }) => path),
-          what: `hand back ${part}`,
-          at: Date.now(),
-        }),
-      );
-  }
-
-  protected toggle(name: SlipName): void {
-    this.view.show(this.open() === name ? null : name);
-  }
-
-  protected mark(id: string | null): void {
-    this.store.dispatch(PlanActions.fixtureMarked({ id }));
-  }
 
   protected find(slip: SlipName): void {
     this.sought.set('');

@@ -2,9 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { Store } from '@ngrx/store';
 import { valueAt } from '@fond/core';
 import { PlanActions } from '../state/plan.actions';
-import { PlanOrigin, type OwnSetting } from '../state/planOrigin';
+import { PlanOrigin, type OwnSetting, type Scope } from '../state/planOrigin';
 import { settingWords } from './settingWords';
-import type { PartName } from './sentences';
 
 /** At the head of a slip: which of its settings are own, what the base says there, and the way back to it. */
 @Component({
@@ -30,7 +29,7 @@ import type { PartName } from './sentences';
         </div>
       } @else {
         <p class="inherited">
-          All of it from {{ origin.from(part(), base.name) }}; what you change becomes own.
+          All of it from {{ origin.from(scope(), base.name) }}; what you change becomes own.
         </p>
       }
     }
@@ -68,8 +67,8 @@ import type { PartName } from './sentences';
 export class OriginStrip {
   private readonly store = inject(Store);
   protected readonly origin = inject(PlanOrigin);
-  readonly part = input.required<PartName>();
-  protected readonly own = computed(() => this.origin.ownIn(this.part()));
+  readonly scope = input.required<Scope>();
+  protected readonly own = computed(() => this.origin.ownIn(this.scope()));
   protected readonly words = settingWords;
 
   /** What the base has at the same place, where that can be said in a word or two. */
@@ -94,7 +93,7 @@ export class OriginStrip {
     this.store.dispatch(
       PlanActions.handedBack({
         paths: settings.map(({ path }) => path),
-        what: `hand back ${settings.length === 1 ? settingWords(settings[0]) : this.part()}`,
+        what: `hand back ${settings.length === 1 ? settingWords(settings[0]) : this.scope()}`,
         at: Date.now(),
       }),
     );

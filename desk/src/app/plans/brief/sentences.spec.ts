@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { startingFixtures, type Fixture, type Plan, type ShelfSettings } from '@fond/core';
 import { facetChoice } from '@fond/core';
 import { vocabulary } from '../../testing/plans';
-import { changesInWords, pathsOf, sentencesOf, type BriefWords } from './sentences';
+import { changesInWords, partOf, sentencesOf, type BriefWords } from './sentences';
 
 const words: BriefWords = {
   vocabulary,
@@ -57,8 +57,14 @@ describe('a plan in sentences', () => {
         fixture.type === 'shelf' ? { ...fixture, id: 'main' } : fixture,
       ),
     };
-    expect(pathsOf('order', renamed)).toEqual([['fixtures', 'main', 'order']]);
-    expect(pathsOf('reach', renamed)).toEqual([]);
+    const part = (...path: string[]) => partOf(path, renamed);
+    expect(part('fixtures', 'main', 'order', 'levels')).toBe('order');
+    expect(part('fixtures', 'main', 'columns', 'wide')).toBe('grid');
+    expect(part('fixtures', 'main', 'when')).toBe('frame');
+    expect(part('fixtures', 'facets', 'share')).toBe('facets');
+    expect(part('fixtures', 'facets', 'layout', 'span')).toBe('frame');
+    expect(part('fixtures', 'banner'), 'also one that is gone').toBe('frame');
+    expect(part('related', 'most')).toBe('related');
   });
 });
 

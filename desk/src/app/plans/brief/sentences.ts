@@ -4,13 +4,14 @@ import {
   entriesOf,
   facetPanelOf,
   listed,
-  sayCondition,
   sayRange,
   shelfOf,
+  type Fixture,
   type Plan,
   type RangeNames,
   type Shelf,
 } from '@fond/core';
+import { placeWords } from './placeWords';
 import { reachWords } from './reachWords';
 import { settingWords } from './settingWords';
 import { elementWords, facetWords, FIXTURE_WORDS, orderWords, pageSizeWords, shortList } from './words';
@@ -38,32 +39,21 @@ export const PART_TITLES: Readonly<Record<PartName, string>> = {
   related: 'Product pages show',
 };
 
-/** The paths of a part's settings in the plan; see `OwnEntry`. The reach is always a plan's own. */
-export function pathsOf(part: PartName, plan: Plan): (readonly string[])[] {
-  const shelf = shelfOf(plan)?.id ?? 'shelf';
-  const inShelf = (...names: string[]): string[][] => names.map((name) => ['fixtures', shelf, name]);
-  switch (part) {
-    case 'reach':
-      return [];
-    case 'frame':
-      return [
-        ...['breadcrumb', 'title', 'description', 'navigation'].map((id) => ['fixtures', id]),
-        ...inShelf('when'),
-        ['fixtures', facetPanelOf(plan)?.id ?? 'facets', 'when'],
-      ];
-    case 'range':
-      return inShelf('range');
-    case 'order':
-      return inShelf('order');
-    case 'grid':
-      return inShelf('columns', 'gap', 'pageSize', 'lastRow');
-    case 'card':
-      return inShelf('card');
-    case 'facets':
-      return [['fixtures', facetPanelOf(plan)?.id ?? 'facets']];
-    case 'related':
-      return [['related']];
-  }
+const GRID: readonly string[] = ['form', 'columns', 'gap', 'pageSize', 'lastRow'];
+const PLACE: readonly string[] = ['when', 'inside', 'layout'];
+
+/**
+ * The part of a plan that a setting belongs to, by its path; see `OwnEntry`. What stands on the page, where and when, is
+ * one part; the reach is always a plan's own.
+ */
+export function partOf(path: readonly string[], plan: Plan): PartName {
+  const [top, id, setting] = path;
+  if (top === 'related') return 'related';
+  if (setting !== undefined && PLACE.includes(setting)) return 'frame';
+  if (id === facetPanelOf(plan)?.id || id === 'facets') return 'facets';
+  if (id !== shelfOf(plan)?.id) return 'frame';
+  if (setting === 'range' || setting === 'order' || setting === 'card') return setting;
+  return setting !== undefined && GRID.includes(setting) ? 'grid' : 'frame';
 }
 
 /** Each part of a plan in words. */
@@ -74,7 +64,7 @@ export function sentencesOf(plan: Plan, words: BriefWords): Record<PartName, str
     frame:
       plan.fixtures
         .filter(({ type, when }) => when !== null || (type !== 'facets' && type !== 'shelf'))
-        .map(({ type, when }) => FIXTURE_WORDS[type] + (when ? ` (${sayCondition(when, words.names)})` : ''))
+        .map((fixture) => fixtureWords(fixture, words))
         .join(', ') || 'nothing but the shelf',
     range: shelf ? sayRange(shelf.range, words.names) : 'no products',
     order: shelf ? orderWords(shelf.order.levels) + arrangedWords(shelf) : '',
@@ -85,6 +75,12 @@ export function sentencesOf(plan: Plan, words: BriefWords): Record<PartName, str
       ? `up to ${plan.related.most} ${sayRange(plan.related.range, words.names)}`
       : 'nothing more',
   };
+}
+
+/** A fixture by its kind, with where and when where that is not as usual. */
+function fixtureWords(fixture: Fixture, { names }: BriefWords): string {
+  const place = placeWords(fixture, names);
+  return FIXTURE_WORDS[fixture.type] + (place ? ` (${place})` : '');
 }
 
 /** What stands out of the keys' order. */
@@ -99,7 +95,8 @@ export function arrangedWords({ order }: Shelf): string {
   return parts.length ? `, with ${listed(parts, 'and')}` : '';
 }
 
-export function gridWords({ columns: { wide, medium, narrow }, pageSize }: Shelf): string {
+export function gridWords({ form, columns: { wide, medium, narrow }, pageSize }: Shelf): string {
+  if (form === 'list') return `a list, ${pageSizeWords(pageSize)}`;
   return `${wide} ${wide === 1 ? 'column' : 'columns'} (${medium} medium, ${narrow} narrow), ${pageSizeWords(pageSize)}`;
 }
 
@@ -130,9 +127,6 @@ export interface SentenceChange {
   settings: readonly string[];
 }
 
-const begins = (path: readonly string[], prefix: readonly string[]): boolean =>
-  prefix.every((step, at) => path[at] === step);
-
 /**
  * What two states of a plan say differently, as sentences old and new; null stands for no plan at all. Between two plans
  * only what one can take from the other is compared: what they are called and serve is always their own.
@@ -147,9 +141,8 @@ export function changesInWords(before: Plan | null, after: Plan | null, words: B
     changes.push({ part: 'name', title: 'Called', before: before.name, after: after.name, settings: [] });
   for (const part of PARTS) {
     if (part === 'reach' && before && after && !one) continue;
-    const paths = pathsOf(part, (after ?? before)!);
     const within = settings
-      .filter(({ path }) => paths.some((prefix) => begins(path, prefix)))
+      .filter(({ path }) => partOf(path, (after ?? before)!) === part)
       .map((entry) => settingWords(entry));
     if (was && is && was[part] === is[part] && !within.length) continue;
     const told = was !== null && is !== null && was[part] === is[part];

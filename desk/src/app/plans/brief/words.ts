@@ -86,6 +86,15 @@ export const FIXTURE_WORDS: Readonly<Record<FixtureType, string>> = {
   navigation: 'category navigation',
   facets: 'filters',
   shelf: 'shelf',
+  banner: 'banner',
+  words: 'words',
+  picture: 'picture',
+  tiles: 'category tiles',
+  promotion: 'promoting shelf',
+  tabs: 'tabs',
+  columns: 'columns',
+  space: 'space',
+  divider: 'divider',
 };
 
 const ELEMENTS: Readonly<Record<CardElement['element'], string>> = {

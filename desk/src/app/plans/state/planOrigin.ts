@@ -1,12 +1,15 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { entriesOf, isHeir, originOf, type OwnEntry } from '@fond/core';
-import { pathsOf, type PartName } from '../brief/sentences';
+import { entriesOf, facetPanelOf, isHeir, originOf, shelfOf, type OwnEntry, type Plan } from '@fond/core';
+import { partOf, type PartName } from '../brief/sentences';
 import { planFeature } from './plan.feature';
 
 export interface OwnSetting extends OwnEntry {
   key: string;
 }
+
+/** A part of a plan, or one of its fixtures. */
+export type Scope = PartName | `fixture:${string}`;
 
 /** What of the plan being edited is its own, and where the rest comes from. */
 @Injectable({ providedIn: 'root' })
@@ -28,21 +31,40 @@ export class PlanOrigin {
     }));
   });
 
-  ownIn(part: PartName): OwnSetting[] {
+  ownIn(scope: Scope): OwnSetting[] {
     const plan = this.plan();
     if (!plan) return [];
-    const paths = pathsOf(part, plan);
     return this.own().filter(({ path }) =>
-      paths.some((prefix) => prefix.every((step, at) => path[at] === step)),
+      scope.startsWith('fixture:')
+        ? path[0] === 'fixtures' && path[1] === scope.slice('fixture:'.length)
+        : partOf(path, plan) === scope,
     );
   }
 
-  /** The name of the plan that a part without own settings comes from: the base, or one further up. */
-  from(part: PartName, otherwise: string): string {
+  /** The name of the plan that something without own settings comes from: the base, or one further up. */
+  from(scope: Scope, otherwise: string): string {
     const plan = this.plan();
-    const [path] = plan ? pathsOf(part, plan) : [];
-    if (!path) return otherwise;
-    const id = originOf(this.bases(), path);
+    if (!plan) return otherwise;
+    const id = originOf(this.bases(), pathOf(scope, plan));
     return this.bases().find((base) => base.id === id)?.name ?? otherwise;
+  }
+}
+
+/** Where what a scope is about stands in a plan. */
+function pathOf(scope: Scope, plan: Plan): string[] {
+  if (scope.startsWith('fixture:')) return ['fixtures', scope.slice('fixture:'.length)];
+  switch (scope) {
+    case 'related':
+      return ['related'];
+    case 'facets':
+      return ['fixtures', facetPanelOf(plan)?.id ?? 'facets'];
+    case 'range':
+    case 'order':
+    case 'card':
+      return ['fixtures', shelfOf(plan)?.id ?? 'shelf', scope];
+    case 'grid':
+      return ['fixtures', shelfOf(plan)?.id ?? 'shelf', 'columns'];
+    default:
+      return ['fixtures'];
   }
 }

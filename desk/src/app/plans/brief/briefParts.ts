@@ -1,0 +1,55 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { floorFeature } from '../../floor/floor.feature';
+import { RangeVocabulary } from '../../ranges/rangeNames';
+import { PlanView, type SlipName } from '../planView';
+import { PlanActions } from '../state/plan.actions';
+import { PlanEditor } from '../state/planEditor';
+import { PlanOrigin, type Scope } from '../state/planOrigin';
+import { sentencesOf, type BriefWords } from './sentences';
+
+/** What every sentence of the brief needs: its words, whether its slip is open, and where its settings come from. */
+@Injectable()
+export class BriefParts {
+  private readonly store = inject(Store);
+  private readonly editor = inject(PlanEditor);
+  private readonly view = inject(PlanView);
+  private readonly origin = inject(PlanOrigin);
+  private readonly vocabulary = inject(RangeVocabulary);
+  private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
+  readonly open = this.view.open;
+
+  readonly words = computed((): BriefWords => ({
+    vocabulary: this.editor.vocabulary(),
+    aisles: this.floor()?.aisles ?? [],
+    names: this.vocabulary.names(),
+    lang: this.editor.lang(),
+  }));
+  /** Every part of the plan in words. */
+  readonly said = computed(() => {
+    const plan = this.editor.plan();
+    return plan ? sentencesOf(plan, this.words()) : null;
+  });
+
+  /** Whether all of a part comes from the base; never in a plan without one. */
+  inherited(scope: Scope): boolean {
+    return this.origin.base() !== null && !this.origin.ownIn(scope).length;
+  }
+
+  /** One key hands back what is own in a part. */
+  handBack(scope: Scope): void {
+    const own = this.origin.ownIn(scope);
+    if (own.length)
+      this.store.dispatch(
+        PlanActions.handedBack({
+          paths: own.map(({ path }) => path),
+          what: `hand back ${scope}`,
+          at: Date.now(),
+        }),
+      );
+  }
+
+  toggle(name: SlipName): void {
+    this.view.show(this.open() === name ? null : name);
+  }
+}

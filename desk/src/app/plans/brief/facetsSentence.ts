@@ -1,0 +1,37 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { PlanEditor } from '../state/planEditor';
+import { BriefParts } from './briefParts';
+import { FacetsSlip } from './facetsSlip';
+import { OriginStrip } from './originStrip';
+import { Word } from './word';
+
+/** By what shoppers filter the aisle's shelf. */
+@Component({
+  selector: 'desk-facets-sentence',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FacetsSlip, OriginStrip, Word],
+  template: `
+    @if (editor.panel(); as panel) {
+      <p>
+        <b>Filters</b> {{ panel.side === 'above' ? 'above the shelf' : 'at the ' + panel.side + ' side' }} by
+        <span
+          deskWord="facets"
+          [open]="parts.open()"
+          [inherited]="parts.inherited('facets')"
+          (pressed)="parts.toggle('facets')"
+          (handBack)="parts.handBack('facets')"
+          >{{ parts.said()?.facets }}</span>, {{ panel.counts ? 'with' : 'without' }} counts.
+      </p>
+      @if (parts.open() === 'facets') {
+        <div class="slip" role="group" aria-label="Filters">
+          <desk-origin scope="facets" /><desk-facets-slip />
+        </div>
+      }
+    }
+  `,
+  styleUrl: './sentence.scss',
+})
+export class FacetsSentence {
+  protected readonly editor = inject(PlanEditor);
+  protected readonly parts = inject(BriefParts);
+}

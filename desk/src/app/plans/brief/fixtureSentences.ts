@@ -1,0 +1,98 @@
+import { listed, sayRange, type Fixture, type PerWidth, type Texts } from '@fond/core';
+import type { BriefWords } from './sentences';
+import { orderWords, shortList } from './words';
+
+const textIn = (texts: Texts, lang: string): string => {
+  const own: string | undefined = texts[lang];
+  return own || (Object.values(texts).find(Boolean) ?? '');
+};
+
+/** “3 (2 medium, 1 narrow)”, or one number where all widths have the same. */
+export function perWidthWords({ wide, medium, narrow }: PerWidth<number>, unit = ''): string {
+  if (wide === medium && medium === narrow) return `${wide}${unit}`;
+  return `${wide}${unit} (${medium} medium, ${narrow} narrow)`;
+}
+
+const plainWords = (html: string): string =>
+  html
+    .replace(/<[^>]*>/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+
+const shortened = (text: string, most = 60): string =>
+  text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text;
+
+const quoted = (text: string): string => (text ? `“${shortened(text)}”` : '');
+
+/** What a fixture shows, as the end of a sentence that begins with its name; the shelf and the filters have their own. */
+export function fixtureSentence(fixture: Fixture, { lang, names }: BriefWords): string {
+  switch (fixture.type) {
+    case 'breadcrumb':
+      return 'the way to this aisle';
+    case 'title':
+      return 'the aisle’s own';
+    case 'description':
+      return 'the aisle’s own words';
+    case 'divider':
+      return 'a line';
+    case 'space':
+      return perWidthWords(fixture.height, ' px');
+    case 'navigation': {
+      const what = fixture.of === 'near' ? 'the categories near the page' : 'the whole tree';
+      const how = [fixture.form === 'pills' ? 'in a row' : 'as a list', fixture.counts ? 'with counts' : ''];
+      if (fixture.colours) how.push('in their own colours');
+      if (!fixture.hideEmpty) how.push('empty ones too');
+      return `${what}, ${how.filter(Boolean).join(', ')}`;
+    }
+    case 'banner': {
+      const { picture } = fixture;
+      const on = !picture
+        ? 'on the shop’s colour'
+        : picture.kind === 'aisle'
+          ? 'on the aisle’s picture'
+          : 'on a picture';
+      const words =
+        quoted(textIn(fixture.heading, lang)) || quoted(textIn(fixture.words, lang)) || 'no words';
+      return `${words} ${on}, ${perWidthWords(fixture.height, ' px')} high`;
+    }
+    case 'words':
+      return quoted(plainWords(textIn(fixture.html, lang))) || 'none yet';
+    case 'picture':
+      if (!fixture.picture) return 'none yet';
+      return [
+        fixture.picture.kind === 'aisle' ? 'the aisle’s own' : 'one of its own',
+        quoted(textIn(fixture.caption, lang)),
+      ]
+        .filter(Boolean)
+        .join(', ');
+    case 'tiles': {
+      const what =
+        fixture.of.kind === 'children'
+          ? 'the categories below'
+          : shortList(
+              fixture.of.categories.map((id) => names.category(id) ?? 'one that is gone'),
+              3,
+            ) || 'none chosen yet';
+      return `${what}, ${perWidthWords(fixture.columns)} across`;
+    }
+    case 'promotion': {
+      const head = quoted(textIn(fixture.heading, lang));
+      const form = { carousel: 'a carousel', grid: 'a grid', list: 'a list' }[fixture.form];
+      return `${head ? `${head}: ` : ''}${sayRange(fixture.range, names)}, ${orderWords(fixture.levels)}; ${form} of up to ${fixture.most}`;
+    }
+    case 'tabs':
+      return listed(
+        fixture.tabs.map(({ id, label }) => quoted(textIn(label, lang)) || id),
+        'and',
+      );
+    case 'columns':
+      return `${fixture.columns
+        .map(({ width }) => (width.by === 'share' ? width.share : `${width.pixels} px`))
+        .join(
+          ' : ',
+        )}, one above another on ${fixture.stacked === 'medium' ? 'medium and narrow' : 'narrow'} pages`;
+    case 'facets':
+    case 'shelf':
+      return '';
+  }
+}

@@ -1,0 +1,47 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { planFeature } from '../state/plan.feature';
+import { PlanEditor } from '../state/planEditor';
+import { BriefParts } from './briefParts';
+import { CardSlip } from './cardSlip';
+import { GridSlip } from './gridSlip';
+import { OrderSlip } from './orderSlip';
+import { OriginStrip } from './originStrip';
+import { RangeSlip } from './rangeSlip';
+import { Word } from './word';
+
+/** The aisle's own shelf: which products, in which order, in which grid, on which card. */
+@Component({
+  selector: 'desk-shelf-sentences',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CardSlip, GridSlip, OrderSlip, OriginStrip, RangeSlip, Word],
+  templateUrl: './shelfSentences.html',
+  styleUrl: './sentence.scss',
+})
+export class ShelfSentences {
+  private readonly preview = inject(Store).selectSignal(planFeature.selectPreview);
+  protected readonly editor = inject(PlanEditor);
+  protected readonly parts = inject(BriefParts);
+  protected readonly lostPins = computed(() => this.preview()?.report?.lostPins.length ?? 0);
+  protected readonly choices = computed(() => {
+    const others = (this.editor.shelf()?.order.choices.length ?? 1) - 1;
+    return others > 0 ? `${others} other ${others === 1 ? 'way' : 'ways'}` : 'nothing else';
+  });
+  protected readonly rows = computed(() => {
+    const tally = this.editor.tally();
+    if (!tally) return '';
+    const { lastRow, columns } = tally.widths.wide.last;
+    return `: ${tally.pages} ${tally.pages === 1 ? 'page' : 'pages'}, last row ${lastRow} of ${columns}`;
+  });
+  /** Settings of the grid that stand as they usually do, told in a few words. */
+  protected readonly spacing = computed(() => {
+    const shelf = this.editor.shelf();
+    if (!shelf) return '';
+    const rows = { start: 'at the start', centre: 'in the middle', stretch: 'stretched' };
+    const own = [
+      ...(shelf.gap === 24 ? [] : [`a gap of ${shelf.gap} px`]),
+      ...(shelf.lastRow === 'start' ? [] : [`an unfilled row ${rows[shelf.lastRow]}`]),
+    ];
+    return own.length ? `with ${own.join(' and ')}` : 'with gap and last row as usual';
+  });
+}

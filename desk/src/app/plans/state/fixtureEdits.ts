@@ -1,0 +1,248 @@
+import {
+  containerOf,
+  standingIn,
+  USUAL_LAYOUT,
+  USUAL_NAVIGATION,
+  USUAL_PANEL,
+  usual,
+  withinOf,
+  type Condition,
+  type Fixture,
+  type FixtureOf,
+  type FixtureType,
+  type Plan,
+  type Slot,
+} from '@fond/core';
+
+/** Fixtures that a merchandiser can add; the shelf is there from the beginning, and stays. */
+export type AddedType = Exclude<FixtureType, 'shelf'>;
+
+/** Of these a page has one at most. */
+const SINGLE: readonly FixtureType[] = ['breadcrumb', 'title', 'facets', 'shelf'];
+
+/** What may be added to a plan: anything, but no second title or panel of filters. */
+export const addable = ({ fixtures }: Plan, types: readonly AddedType[]): AddedType[] =>
+  types.filter((type) => !SINGLE.includes(type) || !fixtures.some((fixture) => fixture.type === type));
+
+/** The first name of its kind that is free: `banner`, `banner-2` … */
+function freeId(taken: ReadonlySet<string>, wish: string): string {
+  const base = wish.replace(/-\d+$/, '');
+  let id = base;
+  for (let n = 2; taken.has(id); n++) id = `${base}-${n}`;
+  return id;
+}
+
+const same = (value: number) => ({ wide: value, medium: value, narrow: value });
+
+/** A fixture as it begins: it shows something at once, and follows its aisle. */
+export function freshFixture(type: AddedType, id: string): Fixture {
+  const base = usual(id);
+  switch (type) {
+    case 'breadcrumb':
+    case 'title':
+    case 'description':
+    case 'divider':
+      return { ...base, type };
+    case 'navigation':
+      return { ...base, ...USUAL_NAVIGATION };
+    case 'facets':
+      return { ...base, type, ...USUAL_PANEL, facets: [] };
+    case 'banner':
+      return {
+        ...base,
+        type,
+        picture: { kind: 'aisle' },
+        focus: { x: 50, y: 50 },
+        height: { wide: 320, medium: 260, narrow: 200 },
+        shade: 35,
+        align: 'start',
+        heading: { en: 'A few words' },
+        words: {},
+        link: null,
+      };
+    case 'words':
+      return { ...base, type, html: { en: '<p>Your words.</p>' } };
+    case 'picture':
+      return {
+        ...base,
+        type,
+        picture: { kind: 'aisle' },
+        focus: { x: 50, y: 50 },
+        ratio: 60,
+        caption: {},
+        address: null,
+      };
+    case 'tiles':
+      return {
+        ...base,
+        type,
+        of: { kind: 'children' },
+        hideEmpty: true,
+        counts: true,
+        pictures: true,
+        columns: { wide: 4, medium: 3, narrow: 2 },
+        gap: 24,
+        ratio: 90,
+        most: null,
+      };
+    case 'promotion':
+      return {
+        ...base,
+        type,
+        heading: {},
+        range: { source: { kind: 'aisle', below: true, main: false }, clauses: [] },
+        levels: [{ key: 'newest', reversed: false }],
+        form: 'carousel',
+        columns: { wide: 4, medium: 3, narrow: 2 },
+        gap: 24,
+        most: 12,
+        card: null,
+        autoplay: 0,
+      };
+    case 'tabs':
+      return {
+        ...base,
+        type,
+        tabs: [
+          { id: 'one', label: { en: 'First' } },
+          { id: 'two', label: { en: 'Second' } },
+        ],
+      };
+    case 'columns':
+      return {
+        ...base,
+        type,
+        columns: [
+          { id: 'side', width: { by: 'share', share: 30 }, stuck: false },
+          { id: 'main', width: { by: 'share', share: 70 }, stuck: false },
+        ],
+        gap: 40,
+        stacked: 'medium',
+      };
+    case 'space':
+      return { ...base, type, height: same(32) };
+  }
+}
+
+const withFixtures = (plan: Plan, fixtures: readonly Fixture[]): Plan => ({ ...plan, fixtures });
+
+/** The list with some fixtures put behind another one; behind nothing is before everything else in its place. */
+function inserted(fixtures: readonly Fixture[], some: readonly Fixture[], behind: string | null): Fixture[] {
+  if (behind === null) {
+    const place = some[0]?.inside ?? null;
+    const first = standingIn(fixtures, place)[0];
+    const at = first ? fixtures.indexOf(first) : fixtures.length;
+    return [...fixtures.slice(0, at), ...some, ...fixtures.slice(at)];
+  }
+  // Only the order among neighbours counts; what stands within them may be listed anywhere.
+  const at = fixtures.findIndex(({ id }) => id === behind) + 1;
+  return [...fixtures.slice(0, at), ...some, ...fixtures.slice(at)];
+}
+
+/** Adds a fixture of a kind in a place, behind another one there. Answers with the plan and the new one's id. */
+export function withAdded(
+  plan: Plan,
+  type: AddedType,
+  place: Slot | null,
+  behind: string | null,
+): { plan: Plan; id: string } {
+  const id = freeId(new Set(plan.fixtures.map((fixture) => fixture.id)), type);
+  const fresh = { ...freshFixture(type, id), inside: place };
+  return { plan: withFixtures(plan, inserted(plan.fixtures, [fresh], behind)), id };
+}
+
+/** Without a fixture and all that stands within it. The aisle's own shelf moves out of what is taken away. */
+export function withoutFixture(plan: Plan, id: string): Plan {
+  const gone = new Set(withinOf(plan.fixtures, id));
+  return withFixtures(
+    plan,
+    plan.fixtures.flatMap((fixture) => {
+      if (fixture.type === 'shelf' && gone.has(fixture)) return [{ ...fixture, inside: null }];
+      return gone.has(fixture) ? [] : [fixture];
+    }),
+  );
+}
+
+/** One fixture changed; it stays of its kind. */
+export const withFixture = <T extends FixtureType>(
+  plan: Plan,
+  id: string,
+  change: Partial<Omit<FixtureOf<T>, 'id' | 'type'>>,
+): Plan =>
+  withFixtures(
+    plan,
+    plan.fixtures.map((fixture): Fixture =>
+      fixture.id === id ? ({ ...fixture, ...change } as Fixture) : fixture,
+    ),
+  );
+
+/** The plan with one fixture shown under another condition; null shows it always. */
+export const withWhen = (plan: Plan, id: string, when: Condition | null): Plan =>
+  withFixtures(
+    plan,
+    plan.fixtures.map((fixture): Fixture => (fixture.id === id ? { ...fixture, when } : fixture)),
+  );
+
+/** A fixture, with all within it, put at a place of its neighbours there; within itself it can't stand. */
+export function withMoved(plan: Plan, id: string, place: Slot | null, at: number): Plan {
+  const { fixtures } = plan;
+  const moving = withinOf(fixtures, id);
+  if (!moving.length || (place && moving.some((fixture) => fixture.id === place.fixture))) return plan;
+  const rest = fixtures.filter((fixture) => !moving.includes(fixture));
+  const neighbours = standingIn(rest, place);
+  const behind = at > 0 ? (neighbours[Math.min(at, neighbours.length) - 1]?.id ?? null) : null;
+  const placed = moving.map((fixture): Fixture =>
+    fixture.id === id ? { ...fixture, inside: place } : fixture,
+  );
+  // The one that is moved comes first, so that its place is known.
+  placed.sort((a, b) => Number(b.id === id) - Number(a.id === id));
+  const next = inserted(rest, placed, behind);
+  const order = (list: readonly Fixture[]): string => list.map((fixture) => fixture.id).join();
+  const before = fixtures.find((fixture) => fixture.id === id)!;
+  const stays = order(next) === order(fixtures) && JSON.stringify(before.inside) === JSON.stringify(place);
+  return stays ? plan : withFixtures(plan, next);
+}
+
+/** Where a fixture stands, and as which of its neighbours. */
+export function placeOf({ fixtures }: Plan, id: string): { place: Slot | null; at: number; count: number } {
+  const fixture = fixtures.find((one) => one.id === id)!;
+  const place = containerOf(fixtures, fixture) ? fixture.inside : null;
+  const neighbours = standingIn(fixtures, place);
+  return { place, at: neighbours.indexOf(fixture), count: neighbours.length };
+}
+
+/** What is copied: a fixture first, then all that stands within it. */
+export const copyOf = ({ fixtures }: Plan, id: string): Fixture[] => {
+  const [...within] = withinOf(fixtures, id);
+  return within.sort((a, b) => Number(b.id === id) - Number(a.id === id));
+};
+
+/**
+ * A copy put in a place behind another fixture, under names that are free. A second shelf of the aisle, title or panel of
+ * filters is left out, as a page has one of each.
+ */
+export function withPasted(
+  plan: Plan,
+  copied: readonly Fixture[],
+  place: Slot | null,
+  behind: string | null,
+): { plan: Plan; id: string | null } {
+  const taken = new Set(plan.fixtures.map((fixture) => fixture.id));
+  const has = new Set(plan.fixtures.map(({ type }) => type));
+  const wanted = copied.filter(({ type }) => !(SINGLE.includes(type) && has.has(type)));
+  const names = new Map<string, string>();
+  for (const { id } of wanted) {
+    const free = freeId(taken, id);
+    taken.add(free);
+    names.set(id, free);
+  }
+  const [first] = copied;
+  const fresh = wanted.map((fixture): Fixture => {
+    const container = fixture.inside && names.get(fixture.inside.fixture);
+    const inside =
+      fixture === first || !fixture.inside || !container ? place : { ...fixture.inside, fixture: container };
+    return { ...fixture, id: names.get(fixture.id)!, inside, layout: fixture.layout ?? USUAL_LAYOUT };
+  });
+  if (!fresh.length) return { plan, id: null };
+  return { plan: withFixtures(plan, inserted(plan.fixtures, fresh, behind)), id: fresh[0].id };
+}
