@@ -161,16 +161,11 @@ describe('plans that share, differ and agree', () => {
   });
 
   it('say when a fixture is shown, and the window can be set to see it', async () => {
-    await page.goto(`${browser.baseUrl}/plans/house?aisle=%2Ftable&open=frame`);
+    await page.goto(`${browser.baseUrl}/plans/house?aisle=%2Ftable&open=place%3Atitle`);
     await page.waitForSelector('desk-tally li');
-    await page.locator('[aria-label^="When title is shown"]').click();
     await page.waitForSelector(label('Add a condition'));
     await page.select(label('Add a condition'), 'share');
-    await eventually(
-      page,
-      () => document.querySelector('[data-slip="frame"]')!.textContent!,
-      (text) => text.includes('title (only for 50 % of shoppers)'),
-    );
+    await says(page, '[data-slip="place:title"]', 'only for 50 % of shoppers');
     const frame = (await (await page.waitForSelector('desk-window iframe'))!.contentFrame())!;
     await page.locator('.seen-as summary').click();
     await page.$eval('.seen-as input[type=number]', (field) => {

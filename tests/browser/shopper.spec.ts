@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { cardWidth, DEVICE_WIDTHS, panelShare, shelfOf, WIDTH_NAMES, type Plan } from '@fond/core';
+import { cardRooms, DEVICE_WIDTHS, shelfOf, shelfRooms, widthIn, WIDTH_NAMES, type Plan } from '@fond/core';
 import { eventually, TestBrowser, textOf } from '../support/browser';
 
 let browser: TestBrowser;
@@ -165,11 +165,12 @@ describe('the arithmetic of widths', () => {
       async () => (await (await fetch('/api/plans/house')).json()).live,
     )) as Plan;
     const shelf = shelfOf(plan)!;
+    const rooms = cardRooms(shelfRooms(plan.fixtures, shelf), shelf.columns, shelf.gap);
     for (const name of WIDTH_NAMES) {
       const page = await browser.page(DEVICE_WIDTHS[name], 900);
       await page.goto(shop('/cookware'));
       const measured = await page.$eval('.card', (card) => card.getBoundingClientRect().width);
-      expect(measured, name).toBeCloseTo(cardWidth(shelf, DEVICE_WIDTHS[name], panelShare(plan)), 1);
+      expect(measured, name).toBeCloseTo(widthIn(rooms, DEVICE_WIDTHS[name]), 1);
       const scrolls = await page.evaluate(() => document.documentElement.scrollWidth > innerWidth);
       expect(scrolls, `${name} scrolls sideways`).toBe(false);
     }

@@ -1,0 +1,125 @@
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { usual, type Fixture } from '@fond/core';
+import { createPlan, publishStored, savePlan } from '../support/plans';
+import { startTestServer, type Desk, type TestServer } from '../support/server';
+
+let server: TestServer;
+let desk: Desk;
+beforeAll(async () => {
+  server = await startTestServer(inject('databaseServer'), { demo: true });
+  desk = await server.signIn();
+});
+afterAll(() => server.stop());
+
+const upload = (content: Buffer, name: string) =>
+  desk.agent.post('/api/pictures').set('X-CSRF-Token', desk.token).attach('file', content, name);
+const plain = (width: number, height: number) =>
+  sharp({ create: { width, height, channels: 3, background: '#a43' } });
+
+describe('an uploaded picture', () => {
+  it('is kept by its content and served in the widths that pages ask for', async () => {
+    const content = await plain(900, 600).png().toBuffer();
+    const { status, body } = await upload(content, 'board.png');
+    expect(status).toBe(201);
+    expect(body).toMatchObject({ width: 900, height: 600 });
+    expect((await upload(content, 'again.png')).body.hash).toBe(body.hash);
+    const rendition = await server.guest.get(`/pictures/${body.hash}-360.webp`);
+    expect((await sharp(rendition.body as Buffer).metadata()).width).toBe(360);
+  });
+
+  it('stands upright, however the camera was held', async () => {
+    const turned = await plain(300, 200).jpeg().withMetadata({ orientation: 6 }).toBuffer();
+    const { body } = await upload(turned, 'turned.jpg');
+    expect(body).toMatchObject({ width: 200, height: 300 });
+    const { width, height } = await sharp(
+      (await server.guest.get(`/pictures/${body.hash}-240.webp`)).body as Buffer,
+    ).metadata();
+    expect(width! < height!).toBe(true);
+  });
+
+  it('is refused in words where it is none, is too large, or may hold a script', async () => {
+    const refused = async (content: Buffer, name: string): Promise<string> => {
+      const { status, body } = await upload(content, name);
+      expect(status).toBe(400);
+      expect(body.errors[0].path).toBe('file');
+      return body.errors[0].message;
+    };
+    expect(await refused(Buffer.from('not a picture'), 'words.png')).toContain('no picture');
+    const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>steal()</script></svg>');
+    expect(await refused(svg, 'drawing.svg')).toContain('SVG');
+    const huge = await plain(10_000, 10_000).png({ compressionLevel: 9 }).toBuffer();
+    expect(await refused(huge, 'huge.png')).toContain('100 megapixels');
+    const none = await desk.agent.post('/api/pictures').set('X-CSRF-Token', desk.token).field('x', '1');
+    expect(none.status).toBe(400);
+  });
+
+  it('stands in a banner that shoppers get, and a banner of nothing here is refused', async () => {
+    const { body: kept } = await upload(await plain(1200, 500).webp().toBuffer(), 'wide.webp');
+    const { body: floor } = await desk.get('/api/floor');
+    const { key, path } = floor.aisles.find(({ kind }: { kind: string }) => kind === 'tag');
+    const { plan, version } = await createPlan(desk, 'With a banner', [{ kind: 'aisle', aisle: key }]);
+    const banner = (picture: object): Fixture => ({
+      ...usual('banner'),
+      type: 'banner',
+      picture: picture as never,
+      focus: { x: 50, y: 50 },
+      height: { wide: 300, medium: 200, narrow: 160 },
+      shade: 20,
+      align: 'start',
+      heading: { en: 'A wide one' },
+      words: {},
+      link: null,
+    });
+    const withBanner = (picture: object) => ({ ...plan, fixtures: [banner(picture), ...plan.fixtures] });
+    const strange = { kind: 'kept', hash: '../../etc', width: 1, height: 1, alt: {} };
+    expect((await savePlan(desk, withBanner(strange), version)).body.errors[0].path).toContain('hash');
+    expect((await savePlan(desk, withBanner({ kind: 'kept', ...kept, alt: {} }), version)).status).toBe(200);
+    await publishStored(desk, plan.id);
+    const { body } = await server.guest.get('/api/shop/page').query({ address: path });
+    expect(body.fixtures[0]).toMatchObject({ type: 'banner', picture: { hash: kept.hash } });
+  });
+});
+
+describe('fixtures in a plan', () => {
+  it('are refused with a plain word where they can’t stand as they are said to', async () => {
+    const { plan, version } = await createPlan(desk, 'Faulty', []);
+    const refused = async (...fixtures: object[]): Promise<{ path: string; message: string }> => {
+      const answer = await savePlan(
+        desk,
+        { ...plan, fixtures: [...plan.fixtures, ...(fixtures as Fixture[])] },
+        version,
+      );
+      expect(answer.status).toBe(400);
+      return answer.body.errors[0];
+    };
+    const columns = (a: number, b: number): object => ({
+      ...usual('columns'),
+      type: 'columns',
+      columns: [
+        { id: 'a', width: { by: 'share', share: a }, stuck: false },
+        { id: 'b', width: { by: 'share', share: b }, stuck: false },
+      ],
+      gap: 20,
+      stacked: 'narrow',
+    });
+    expect((await refused(columns(30, 60))).message).toContain('add up to 90');
+    const line = { ...usual('line'), type: 'divider', inside: { fixture: 'columns', slot: 'c' } };
+    expect((await refused(columns(50, 50), line)).message).toContain('“line”');
+    expect((await refused({ ...usual('x'), type: 'carousel' })).path).toContain('type');
+    const wide = { ...usual('w'), type: 'divider' } as Fixture;
+    const layout = { ...wide.layout, span: { wide: 13, medium: null, narrow: null } };
+    expect((await refused({ ...wide, layout })).path).toContain('span.wide');
+  });
+
+  it('lose scripts from their words when they are saved', async () => {
+    const { plan, version } = await createPlan(desk, 'Words', []);
+    const words: Fixture = {
+      ...usual('words'),
+      type: 'words',
+      html: { en: '<p>Good <b>words</b><script>steal()</script></p>' },
+    };
+    const { body } = await savePlan(desk, { ...plan, fixtures: [...plan.fixtures, words] }, version);
+    expect(body.plan.fixtures.at(-1).html.en).toBe('<p>Good <b>words</b></p>');
+  });
+});

@@ -1,0 +1,157 @@
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { DEVICE_WIDTHS, roomsOf, widthIn, WIDTH_NAMES, type Plan } from '@fond/core';
+import { eventually, frameOf, planFor, publishOpen, says, TestBrowser } from '../support/browser';
+
+const PATH = '/baking/tins';
+
+let browser: TestBrowser;
+let page: Page;
+let id: string;
+beforeAll(async () => {
+  browser = await TestBrowser.launch(inject('baseUrl'));
+});
+afterAll(() => browser.close());
+
+const label = (name: string): string => `[aria-label="${name}"]`;
+
+/** Adds a fixture where its button stands, by what the button says. */
+async function add(where: string, what: string): Promise<void> {
+  await page.waitForSelector(label(where));
+  await page.focus(label(where));
+  await page.keyboard.press('Enter');
+  await page.locator(`button[mat-menu-item]::-p-text(${what})`).click();
+}
+const lines = (): Promise<string[]> =>
+  page.$$eval('[data-line]', (sections) => sections.map((section) => section.getAttribute('data-line')!));
+const visit = async (width: number, script: boolean): Promise<Page> => {
+  const visitor = await browser.page(width, 900);
+  await visitor.setJavaScriptEnabled(script);
+  await visitor.goto(`${browser.baseUrl}/shop${PATH}`);
+  return visitor;
+};
+
+describe('a page built from its fixtures', () => {
+  it('gets columns with the tree beside the shelf, tabs and a banner, each where it shall stand', async () => {
+    const floor = await browser.desk('/floor');
+    const aisles = await floor.evaluate(async () => (await (await fetch('/api/floor')).json()).aisles);
+    expect(aisles.some(({ path }: { path: string }) => path === PATH)).toBe(true);
+    ({ page, id } = await planFor(browser, PATH, 'Tins plan'));
+    await add('Add behind title title', 'columns');
+    await page.waitForSelector('desk-columns-slip');
+    await page.locator(label('Column 1 stays in view')).click();
+    await add('Add at the top of column 1 of columns', 'category navigation');
+    await page.locator('desk-navigation-slip button::-p-text(as a list)').click();
+    await page.locator('desk-navigation-slip button::-p-text(the whole tree)').click();
+    await says(page, '[data-slip="fixture:navigation-2"]', 'the whole tree, as a list');
+
+    await add('Add at the top of column 2 of columns', 'banner');
+    await page.locator(label('Heading, en')).fill('Tins that let go');
+    await says(page, '[data-slip="fixture:banner"]', '“Tins that let go”');
+    await add('Add behind banner banner', 'tabs');
+    await page.locator(label('Tab 1, en')).fill('New in');
+    await add('Add at the top of tab “New in” of tabs', 'promoting shelf');
+    await says(page, 'desk-promotion-slip', 'a carousel');
+    await add('Add at the top of tab “Second” of tabs', 'words');
+    await page.locator('desk-words-slip [role=textbox]').fill('Grease them well.');
+    await says(page, '[data-slip="fixture:words"]', '“Grease them well.”');
+
+    await page.locator('[data-slip="place:shelf"]').click();
+    await page.select(label('Stands in'), 'columns/main');
+    const frame = await frameOf(page);
+    await frame.waitForFunction(
+      () => document.querySelectorAll('.columns > div:nth-child(2) .with-panel .card').length > 3,
+    );
+    await says(frame, '.banner h2', 'Tins that let go');
+    // Filters of the page itself don’t stand beside a shelf within a column.
+    expect(await frame.$('.columns .panel-place')).toBeNull();
+  });
+
+  it('is moved, copied and taken away by keyboard, and undone', async () => {
+    const before = await lines();
+    await page.focus('#handle-title');
+    await page.keyboard.down('Alt');
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.up('Alt');
+    await eventually(
+      page,
+      () => [...document.querySelectorAll('[data-line]')].map((one) => one.getAttribute('data-line')).join(),
+      (order) => order.startsWith('title,breadcrumb'),
+    );
+    await page.focus('#handle-words');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('c');
+    await page.keyboard.press('v');
+    await page.keyboard.up('Control');
+    await page.waitForSelector('[data-line="words-2"]');
+    await page.focus('#handle-words-2');
+    await page.keyboard.press('Delete');
+    await page.waitForFunction(() => !document.querySelector('[data-line="words-2"]'));
+    for (let step = 0; step < 3; step++) await page.locator(label('Undo')).click();
+    await eventually(
+      page,
+      () => [...document.querySelectorAll('[data-line]')].map((one) => one.getAttribute('data-line')).join(),
+      (order) => order === before.join(),
+    );
+  });
+
+  it('has a narrow page of its own, and sums that are not whole are told', async () => {
+    await page.locator('[data-slip="place:banner"]').click();
+    await page.locator(label('Hidden, narrow')).click();
+    await says(page, '[data-slip="place:banner"]', 'hidden on narrow');
+    await page.locator('[data-slip="fixture:columns"]').click();
+    await page.locator(label('More: Share of column 1')).click();
+    await says(page, 'desk-columns-slip [role=alert]', 'add up to 101');
+    await page.locator(label('Less: Share of column 2')).click();
+    await page.waitForFunction(() => !document.querySelector('desk-columns-slip [role=alert]'));
+    await page.waitForSelector('.saving.saved');
+  });
+
+  it('is what shoppers get at three widths, with JavaScript and without, as wide as it was counted', async () => {
+    await publishOpen(page);
+    const plan = (await page.evaluate(
+      async (plan) => (await (await fetch(`/api/plans/${plan}`)).json()).live,
+      id,
+    )) as Plan;
+    const shelf = plan.fixtures.find(({ type }) => type === 'shelf')!;
+    for (const name of WIDTH_NAMES)
+      for (const script of [true, false]) {
+        const visitor = await visit(DEVICE_WIDTHS[name], script);
+        const found = await visitor.$$eval(
+          'h1, .banner h2, .nav-list [aria-current], .tab-bar label, .card',
+          (elements) => elements.map((element) => element.checkVisibility()),
+        );
+        expect(found.filter(Boolean).length, `${name}, ${script}`).toBeGreaterThan(6);
+        const banner = await visitor.$eval('.banner', (element) => element.checkVisibility());
+        expect(banner, name).toBe(name !== 'narrow');
+        const width = await visitor.$eval(
+          '.columns #products',
+          (element) => element.getBoundingClientRect().width,
+        );
+        expect(width, name).toBeCloseTo(widthIn(roomsOf(plan.fixtures, shelf), DEVICE_WIDTHS[name]), 0);
+        const scrolls = await visitor.evaluate(() => document.documentElement.scrollWidth > innerWidth);
+        expect(scrolls, `${name} scrolls sideways`).toBe(false);
+        await visitor.close();
+      }
+  });
+
+  it('turns its tabs by keyboard and its carousel by buttons', async () => {
+    const visitor = await visit(1280, true);
+    await visitor.focus('.tab-bar input');
+    await visitor.keyboard.press('ArrowRight');
+    expect(
+      await visitor.$$eval('.tab-panels > div', (panels) => panels.map((one) => one.checkVisibility())),
+    ).toEqual([false, true]);
+    await visitor.keyboard.press('ArrowLeft');
+    await visitor.locator('.turns button:last-child').click();
+    await eventually(
+      visitor,
+      () => document.querySelector('.form-carousel')!.scrollLeft,
+      (left) => left > 100,
+    );
+  });
+
+  it('never met an error in the console on the way', () => {
+    expect(browser.complaints.filter((complaint) => !/400|401/.test(complaint))).toEqual([]);
+  });
+});
