@@ -34,6 +34,8 @@ export interface ApplicationOptions {
   demo: boolean;
   log: Logger;
   checkAnswers?: boolean;
+  /** Makes the pictures of all cards ahead, in the background; on unless it is turned off. */
+  makePictures?: boolean;
 }
 
 /** Everything of one server process, made ready; the caller listens and stops. */
@@ -74,7 +76,8 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const tokens = new ShopperTokens(secret);
 
   let stopped = false;
-  const renditions = makeRenditions(host, pictures, log, () => stopped);
+  const renditions =
+    options.makePictures === false ? Promise.resolve() : makeRenditions(host, pictures, log, () => stopped);
 
   const app = express();
   app.disable('x-powered-by');

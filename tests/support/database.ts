@@ -3,12 +3,14 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pino } from 'pino';
 import type { TestProject } from 'vitest/node';
+import { seedDemoShop, type DemoShop } from './demoShop';
 import { startDatabase } from '../../server/src/database/process';
 
 declare module 'vitest' {
   export interface ProvidedContext {
     /** Of the tests' own MariaDB server, without a database name. */
     databaseServer: string;
+    demoShop: DemoShop;
     baseUrl: string;
   }
 }
@@ -17,9 +19,13 @@ declare module 'vitest' {
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-test-'));
   const database = await startDatabase(folder, 0, pino({ level: 'warn' }));
-  project.provide('databaseServer', database.url.replace(/\/fond$/, ''));
+  const server = database.url.replace(/\/fond$/, '');
+  const demo = await seedDemoShop(server);
+  project.provide('databaseServer', server);
+  project.provide('demoShop', { database: demo.database, folder: demo.folder });
   return async () => {
     await database.stop();
+    await demo.remove();
     await rm(folder, { recursive: true, force: true });
   };
 }

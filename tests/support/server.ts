@@ -2,12 +2,13 @@ import { randomBytes } from 'node:crypto';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { createConnection } from 'mariadb';
 import { pino } from 'pino';
 import supertest from 'supertest';
+import { inject } from 'vitest';
 import type { Job } from '@fond/contract';
 import { createApplication, type Application } from '../../server/src/app';
 import { addUser } from '../../server/src/people/users';
+import { connectTo, copyDemoShop, createDatabase } from './demoShop';
 
 export const PASSWORD = 'correct-horse';
 
@@ -39,11 +40,11 @@ export async function startTestServer(
   options: { demo?: boolean; dist?: string } = {},
 ): Promise<TestServer> {
   const name = `t_${randomBytes(6).toString('hex')}`;
-  const url = new URL(server);
-  const connection = await createConnection({ host: url.hostname, port: Number(url.port), user: 'root' });
-  await connection.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_520_ci`);
+  const connection = await connectTo(server);
+  await createDatabase(connection, name);
   await connection.end();
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-server-'));
+  if (options.demo) await copyDemoShop(server, inject('demoShop'), name, folder);
   const application = await createApplication({
     databaseUrl: `${server}/${name}`,
     data: folder,
@@ -51,6 +52,7 @@ export async function startTestServer(
     demo: options.demo ?? false,
     log: pino({ level: 'fatal' }),
     checkAnswers: true,
+    makePictures: false,
   });
   const signIn = async (who = 'Ines Marlow'): Promise<Desk> => {
     const email = `${who.toLowerCase().replace(/\W+/g, '.')}@pellmere.example`;
