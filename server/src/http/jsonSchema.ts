@@ -20,16 +20,23 @@ function parsed(schema: Joi.Schema): Json {
   return json;
 }
 
-/** An object whose keys name shared schemas gets bare marks for them: they needn't be written out to be pointed at. */
+const nameOf = (schema: Joi.Schema): string | undefined =>
+  schema.$_getFlag('description') as string | undefined;
+
+/**
+ * The schema with a bare mark in place of every shared one within it, however deep: what is only pointed at needn't be
+ * written out, which for conditions within fixtures within plans takes seconds.
+ */
 function marked(schema: Joi.Schema): Joi.Schema {
-  const keys = (schema.$_terms['keys'] ?? []) as readonly { key: string; schema: Joi.Schema }[];
-  const marks = keys.flatMap(({ key, schema: inner }) => {
-    const description = inner.$_getFlag('description') as string | undefined;
-    if (!SHARED.some((name) => name === description)) return [];
-    const mark = Joi.any().description(description!);
-    return [[key, inner.$_getFlag('presence') === 'required' ? mark.required() : mark] as const];
-  });
-  return marks.length ? (schema as Joi.ObjectSchema).keys(Object.fromEntries(marks)) : schema;
+  const each = (inner: unknown): Joi.Schema | undefined => {
+    if (!Joi.isSchema(inner)) return undefined;
+    const name = nameOf(inner);
+    if (!SHARED.some((shared) => shared === name)) return marked(inner);
+    const mark = Joi.any().description(name!);
+    return inner.$_getFlag('presence') === 'required' ? mark.required() : mark;
+  };
+  // A function, as Joi documents it; its types take it for a switch.
+  return schema.$_modify({ each, ref: false } as unknown as Joi.ModifyOptions);
 }
 
 const described = (node: unknown): unknown =>
@@ -77,7 +84,9 @@ function differenceSchema(itself: string): Json {
 /** The shared schemas themselves, from their first level on. */
 export function sharedSchemas(root: string): Record<SharedName, Json> {
   const inside = (schema: Joi.Schema): Json =>
-    Object.fromEntries(Object.entries(parsed(schema)).map(([key, value]) => [key, pointed(value, root)]));
+    Object.fromEntries(
+      Object.entries(parsed(marked(schema))).map(([key, value]) => [key, pointed(value, root)]),
+    );
   return {
     Clauses: inside(clausesSchema),
     Condition: inside(conditionSchema),
@@ -100,9 +109,12 @@ function published(title: string, own: Json, shared: readonly SharedName[]): Jso
   };
 }
 
-export const planJsonSchema = (): Json => published('Plan', sharedSchemas('#/$defs').PlanDocument, SHARED);
+let plan: Json | null = null;
+
+export const planJsonSchema = (): Json =>
+  (plan ??= published('Plan', sharedSchemas('#/$defs').PlanDocument, SHARED));
 
 export function rangeJsonSchema(): Json {
-  const { description: _, ...own } = parsed(rangeSchema);
+  const { description: _, ...own } = parsed(marked(rangeSchema));
   return published('Range', pointed(own, '#/$defs') as Json, ['Clauses']);
 }
