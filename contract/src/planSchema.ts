@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { AISLE_KINDS, HOUSE_PLAN_ID, type Plan } from '@fond/core';
+import { AISLE_KINDS, COLOUR_NAMES, FONT_NAMES, HOUSE_PLAN_ID, type Plan } from '@fond/core';
 import { AISLE_KEY_PATTERN } from './aisleKey';
 import { fixturesSchema, id, texts } from './fixtureSchema';
 import { relatedRangeSchema } from './rangeSchema';
@@ -34,6 +34,21 @@ export const reachSchema = Joi.object({
   exclude: Joi.array().items(reachRule).max(200).required(),
 });
 
+const colour = Joi.string()
+  .pattern(/^#[0-9a-f]{6}$/, 'a colour such as #1d2b4f')
+  .required();
+
+/** The named values that a page is drawn with. */
+const lookSchema = Joi.object({
+  colours: Joi.object(Object.fromEntries(COLOUR_NAMES.map((one) => [one, colour]))).required(),
+  display: Joi.valid(...FONT_NAMES).required(),
+  text: Joi.valid(...FONT_NAMES).required(),
+  scale: Joi.number().integer().min(70).max(140).required(),
+  rhythm: Joi.number().integer().min(40).max(200).required(),
+  radius: Joi.number().integer().min(0).max(40).required(),
+  shadow: Joi.valid('none', 'soft', 'strong').required(),
+}).required();
+
 const servesEverything = (reach: Plan['reach']): boolean =>
   reach.exclude.length === 0 && reach.include.some((rule) => rule.kind === 'everything');
 
@@ -55,6 +70,7 @@ export const planSchema = Joi.object<Plan>({
   })
     .allow(null)
     .required(),
+  look: lookSchema,
 })
   .custom((plan: Plan, helpers) =>
     plan.id === HOUSE_PLAN_ID && !servesEverything(plan.reach)

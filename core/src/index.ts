@@ -21,6 +21,8 @@ export * from './layout/frame';
 export * from './layout/room';
 export * from './layout/rows';
 export * from './layout/tally';
+export * from './look/contrast';
+export * from './look/look';
 export * from './order/arrange';
 export * from './order/order';
 export * from './order/pageOf';

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { EditionSummary, Floor, PlanSummary, StoredPlan, Withdrawal } from '@fond/contract';
+import { USUAL_LOOK } from '@fond/core';
 import type { HeirDocument, Shelf } from '@fond/core';
 import {
   changesOf,
@@ -150,14 +151,22 @@ describe('what publishing would do', () => {
       order: { ...shelf.order, pins: [{ sku: 'nobody', place: 1, aisle: null }] },
     });
     const { id, name, reach, rank } = base.plan;
-    await savePlan(desk, { id, name, reach, rank, fixtures: emptied.fixtures, related: null }, base.version);
+    await savePlan(
+      desk,
+      { id, name, reach, rank, fixtures: emptied.fixtures, related: null, look: USUAL_LOOK },
+      base.version,
+    );
     const { findings } = await changesOf(desk, id, heir.document.id);
     const kinds = (kind: string) => findings.filter((finding: { kind: string }) => finding.kind === kind);
     expect(kinds('empty-shelf').map(({ path }: { path: string }) => path)).toContain('/cookware/pans');
     expect(kinds('lost-pins')[0]).toMatchObject({ skus: ['nobody'] });
 
     const without = emptied.fixtures.filter(({ type }) => type !== 'shelf');
-    await savePlan(desk, { id, name, reach, rank, fixtures: without, related: null }, base.version + 1);
+    await savePlan(
+      desk,
+      { id, name, reach, rank, fixtures: without, related: null, look: USUAL_LOOK },
+      base.version + 1,
+    );
     const bare = await changesOf(desk, id, heir.document.id);
     expect(bare.findings).toContainEqual({
       kind: 'idle-settings',

@@ -107,6 +107,22 @@ describe('a page built from its fixtures', () => {
     await page.waitForSelector('.saving.saved');
   });
 
+  it('is drawn with a look of its own, which says where words are hard to read', async () => {
+    await page.locator('[data-slip="look"]').click();
+    await page.locator('desk-look-slip button::-p-text(Garden)').click();
+    await says(page, '[data-slip="look"]', 'Fraunces and Source Serif');
+    const frame = await frameOf(page);
+    await frame.waitForFunction(() => document.documentElement.style.getPropertyValue('--radius') === '22px');
+    await page.$eval(label('Colour of quiet words'), (field) => {
+      (field as HTMLInputElement).value = '#cccccc';
+      field.dispatchEvent(new Event('input'));
+    });
+    await says(page, 'desk-look-slip [role=alert]', 'hard to read');
+    await page.locator(label('Undo')).click();
+    await page.waitForFunction(() => !document.querySelector('desk-look-slip [role=alert]'));
+    await says(page, 'desk-origin', 'colour of words');
+  });
+
   it('is what shoppers get at three widths, with JavaScript and without, as wide as it was counted', async () => {
     await publishOpen(page);
     const plan = (await page.evaluate(
@@ -122,6 +138,8 @@ describe('a page built from its fixtures', () => {
           (elements) => elements.map((element) => element.checkVisibility()),
         );
         expect(found.filter(Boolean).length, `${name}, ${script}`).toBeGreaterThan(6);
+        const radius = await visitor.$eval('html', (root) => root.style.getPropertyValue('--radius'));
+        expect(radius).toBe('22px');
         const banner = await visitor.$eval('.banner', (element) => element.checkVisibility());
         expect(banner, name).toBe(name !== 'narrow');
         const width = await visitor.$eval(

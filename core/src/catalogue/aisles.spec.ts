@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { USUAL_LOOK } from '../look/look';
 import { composePage } from '../page/composePage';
 import { composeProduct } from '../page/composeProduct';
 import { startingFixtures } from '../plans/housePlan';
@@ -32,6 +33,7 @@ const plan = (id: string, ...include: ReachRule[]): Plan => ({
   rank: 0,
   fixtures: startingFixtures([], []),
   related: null,
+  look: USUAL_LOOK,
 });
 const house = plan('house', { kind: 'everything' });
 const edition = (...plans: Plan[]) => editionFrom(1, { documents: [house, ...plans], ranges: [] });

@@ -70,6 +70,7 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
       lang: state.lang,
       edition: edition.number,
       current: aisle,
+      look: plan.look,
       state: shown,
       title,
       description: shorten(plainText(description), 155),

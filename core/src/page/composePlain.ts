@@ -1,4 +1,7 @@
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
+import { USUAL_LOOK } from '../look/look';
+import { HOUSE_PLAN_ID } from '../plans/housePlan';
+import type { Edition } from '../plans/plan';
 import type { AccountModel, MissingModel, ShopFrame } from './pageModel';
 import { plainState, shopFrameOf } from './shopFrame';
 import { wordsIn } from './words';
@@ -8,7 +11,7 @@ export const ACCOUNT_PATH = '/account';
 
 const plainFrame = (
   snapshot: Snapshot,
-  edition: number,
+  edition: Edition,
   asked: string | undefined,
   path: string,
   titleIn: (lang: string) => string,
@@ -16,8 +19,10 @@ const plainFrame = (
   const lang = languageOf(snapshot, asked);
   return shopFrameOf(snapshot, {
     lang,
-    edition,
+    edition: edition.number,
     current: null,
+    // The shop’s own look is the house plan’s.
+    look: edition.plans.find(({ id }) => id === HOUSE_PLAN_ID)?.look ?? USUAL_LOOK,
     state: plainState(path, lang),
     title: titleIn(lang),
     description: '',
@@ -28,7 +33,7 @@ const plainFrame = (
 /** The page behind an address that leads nowhere; it still has the shop around it. */
 export const composeMissing = (
   snapshot: Snapshot,
-  edition: number,
+  edition: Edition,
   asked: string | undefined,
 ): MissingModel => ({
   kind: 'missing',
@@ -38,7 +43,7 @@ export const composeMissing = (
 /** The page where a shopper signs in, or sees that they have. */
 export const composeAccount = (
   snapshot: Snapshot,
-  edition: number,
+  edition: Edition,
   asked: string | undefined,
   account: Pick<AccountModel, 'shopper' | 'refused' | 'demo'>,
 ): AccountModel => ({

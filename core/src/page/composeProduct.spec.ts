@@ -64,7 +64,7 @@ describe('a product page', () => {
 
   it('is not there for an unknown slug, and the page that says so keeps out of search engines', () => {
     expect(ask('gone')).toBeNull();
-    const missing = composeMissing(snapshot, 7, 'fr');
+    const missing = composeMissing(snapshot, editionFrom(7, { documents: [], ranges: [] }), 'fr');
     expect(missing.frame.meta.robots).toBe('noindex,follow');
     expect(missing.frame.navigation.map(({ title }) => title)).toEqual(['Cuisson']);
   });

@@ -6,6 +6,7 @@ import { countOf, holds, type Words } from '../catalogue/sets';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
 import { cardRooms, PAGE_ROOMS, sizesOf } from '../layout/room';
+import { USUAL_LOOK } from '../look/look';
 import { permutationOf, windowOf } from '../order/order';
 import type { Edition, Plan, RelatedShelf, Shelf } from '../plans/plan';
 import { choosePlan } from '../plans/reach';
@@ -60,6 +61,7 @@ export function composeProduct(
       lang,
       edition: edition.number,
       current: category,
+      look: plan?.look ?? USUAL_LOOK,
       state: plainState(path, lang),
       title,
       description: shorten(plainText(description), 155),

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { USUAL_LOOK } from '../look/look';
 import type { CatalogueFrame } from '../catalogue/rows';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { BannerSettings, PromotionSettings, TilesSettings } from '../plans/fixtures';
@@ -33,6 +34,7 @@ const ask = (fixtures: readonly Fixture[], path = '/cookware', lang = 'en') =>
           rank: 0,
           fixtures,
           related: null,
+          look: USUAL_LOOK,
         },
       ],
       ranges: [],

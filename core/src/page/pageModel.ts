@@ -157,6 +157,8 @@ export interface ShopFrame {
   languages: readonly { lang: Lang; href: string; current: boolean }[];
   /** Widths in which every picture is kept. */
   pictureWidths: readonly number[];
+  /** The look as custom properties, and the files of its fonts; null for the one that the style sheet has by itself. */
+  look: { variables: Readonly<Record<string, string>>; fonts: readonly string[] } | null;
   meta: { title: string; description: string; canonical: string; robots: string };
   edition: number;
 }

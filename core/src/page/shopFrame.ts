@@ -2,6 +2,7 @@ import { groundOf, type Aisle } from '../catalogue/aisles';
 import { textIn, type Lang } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import { RENDITION_WIDTHS } from '../layout/rows';
+import { fontFilesOf, lookVariables, USUAL_LOOK, type Look } from '../look/look';
 import { aisleProducts } from '../range/range';
 import { addressOf, type ListingState } from './address';
 import type { LinkModel, NavigationItem, ShopFrame } from './pageModel';
@@ -85,6 +86,7 @@ export interface FrameRequest {
   lang: Lang;
   edition: number;
   current: Aisle | null;
+  look: Look;
   /** The page's own state, for its addresses in the other languages. */
   state: ListingState;
   title: string;
@@ -92,6 +94,13 @@ export interface FrameRequest {
   /** Null keeps search engines out. */
   canonical: string | null;
 }
+
+const USUAL = JSON.stringify(USUAL_LOOK);
+
+const lookOf = (look: Look): ShopFrame['look'] =>
+  look === USUAL_LOOK || JSON.stringify(look) === USUAL
+    ? null
+    : { variables: lookVariables(look), fonts: fontFilesOf(look) };
 
 export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFrame {
   const { lang, current, state } = request;
@@ -118,6 +127,7 @@ export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFram
       current: other === lang,
     })),
     pictureWidths: RENDITION_WIDTHS,
+    look: lookOf(request.look),
     meta: {
       title: request.title && request.title !== shop ? `${request.title} · ${shop}` : shop,
       description: request.description,

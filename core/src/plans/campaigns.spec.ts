@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { USUAL_LOOK } from '../look/look';
 import { flattened, withCampaign, withoutCampaign, type CampaignLayer, type Layers } from './campaigns';
 import type { Plan } from './plan';
 
@@ -10,6 +11,7 @@ const plan = (id: string, name: string): Plan => ({
   rank: 0,
   fixtures: [],
   related: null,
+  look: USUAL_LOOK,
 });
 const campaign = (id: string, ...documents: Plan[]): CampaignLayer => ({
   id,

@@ -2,6 +2,7 @@ import type { Snapshot } from '../catalogue/snapshot';
 import { USUAL_LAYOUT, type NavigationSettings } from './fixtures';
 import type { CardElement, FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf } from './plan';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
+import { USUAL_LOOK } from '../look/look';
 import { AISLE_RANGE } from '../range/rule';
 
 export const HOUSE_PLAN_ID = 'house';
@@ -116,5 +117,6 @@ export function housePlan(snapshot: Snapshot, name: string): Plan {
       onCards.map((attribute) => attribute.key),
     ),
     related: USUAL_RELATED,
+    look: USUAL_LOOK,
   };
 }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { USUAL_LOOK } from '../look/look';
 import { startingFixtures } from './housePlan';
 import {
   basedOn,
@@ -17,7 +18,12 @@ import {
 import type { HeirDocument, Plan, PlanDocument, Shelf } from './plan';
 
 const head = (id: string) => ({ id, name: id, reach: { include: [], exclude: [] }, rank: 0 });
-const whole = (id: string): Plan => ({ ...head(id), fixtures: startingFixtures([], []), related: null });
+const whole = (id: string): Plan => ({
+  ...head(id),
+  fixtures: startingFixtures([], []),
+  related: null,
+  look: USUAL_LOOK,
+});
 const heir = (id: string, base: string, own: HeirDocument['own'] = null): HeirDocument => ({
   ...head(id),
   base,

@@ -1,5 +1,6 @@
 import { applied, differ, entriesOf, touches } from './differences';
 import {
+  bodyOf,
   isHeir,
   type Edition,
   type EditionContent,
@@ -49,8 +50,6 @@ export function chainOf(documents: Documents, id: string): PlanDocument[] {
   }
   return chain;
 }
-
-const bodyOf = ({ fixtures, related }: PlanBody): PlanBody => ({ fixtures, related });
 
 /** An heir filled in from its base. */
 export const filledIn = ({ id, name, reach, rank, own }: HeirDocument, base: PlanBody): Plan => ({
@@ -107,13 +106,12 @@ export function documentOf(before: PlanDocument, base: PlanBody | null, edited: 
 }
 
 /** The plan as one that stands alone and looks as it does now. */
-export const standingAlone = ({ id, name, reach, rank, fixtures, related }: Plan): Plan => ({
-  id,
-  name,
-  reach,
-  rank,
-  fixtures,
-  related,
+export const standingAlone = (plan: Plan): Plan => ({
+  id: plan.id,
+  name: plan.name,
+  reach: plan.reach,
+  rank: plan.rank,
+  ...bodyOf(plan),
 });
 
 /** The plan on another base, looking as it does now: whatever the new base says otherwise becomes its own. */

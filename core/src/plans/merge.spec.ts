@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { USUAL_LOOK } from '../look/look';
 import { startingFixtures } from './housePlan';
 import { mergePlans } from './merge';
 import type { Fixture, Plan, Shelf } from './plan';
@@ -10,6 +11,7 @@ const before: Plan = {
   rank: 0,
   fixtures: startingFixtures([], []),
   related: null,
+  look: USUAL_LOOK,
 };
 const shelf = (plan: Plan, change: Partial<Shelf>): Plan => ({
   ...plan,

@@ -7,7 +7,7 @@ import {
   type Difference,
   type OwnEntry,
 } from './differences';
-import type { Plan } from './plan';
+import { bodyOf, type Plan } from './plan';
 
 /** A setting that two people have changed to different things. */
 export interface MergeConflict {
@@ -29,12 +29,11 @@ export interface Merge {
 }
 
 /** Everything of a plan that can be edited; who it is stays. */
-const editable = ({ name, reach, rank, fixtures, related }: Plan): object => ({
-  name,
-  reach,
-  rank,
-  fixtures,
-  related,
+const editable = (plan: Plan): object => ({
+  name: plan.name,
+  reach: plan.reach,
+  rank: plan.rank,
+  ...bodyOf(plan),
 });
 
 const within = (path: readonly string[], prefix: readonly string[]): boolean =>

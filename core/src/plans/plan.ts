@@ -1,5 +1,6 @@
 import type { AisleKind } from '../catalogue/aisles';
 import type { Texts } from '../catalogue/rows';
+import type { Look } from '../look/look';
 import type { ShelfOrder } from '../order/sorting';
 import type { RangeRule, SavedRange } from '../range/rule';
 import type { Difference } from './differences';
@@ -165,10 +166,15 @@ export interface PlanHead {
 export interface PlanBody {
   fixtures: readonly Fixture[];
   related: RelatedShelf | null;
+  /** The named values that it is drawn with; the house plan’s are the shop’s. */
+  look: Look;
 }
 
 /** The design that one or many aisles are built from, with all values filled in. */
 export type Plan = PlanHead & PlanBody;
+
+/** What a plan says that another one could say for it. */
+export const bodyOf = ({ fixtures, related, look }: PlanBody): PlanBody => ({ fixtures, related, look });
 
 /** A plan that builds on another one: only what differs is kept. */
 export interface HeirDocument extends PlanHead {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { USUAL_LOOK } from '../look/look';
 import { startingFixtures } from './housePlan';
 import type { EditionContent, Fixture, Plan } from './plan';
 import { referencesIn, translated } from './portable';
@@ -25,6 +26,7 @@ const plan: Plan = {
     return { ...fixture, range: { source: { kind: 'catalogue' }, clauses } };
   }),
   related: null,
+  look: USUAL_LOOK,
 };
 const content: EditionContent = { documents: [plan], ranges: [] };
 

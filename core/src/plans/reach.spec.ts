@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { USUAL_LOOK } from '../look/look';
 import { editionFrom } from './inherit';
 import { AISLE_KINDS, aislesOf, type Aisle } from '../catalogue/aisles';
 import { FRAME } from '../testing/catalogues';
@@ -34,6 +35,7 @@ const plan = (id: string, ...include: ReachRule[]): Plan => ({
   rank: 0,
   fixtures: [],
   related: null,
+  look: USUAL_LOOK,
 });
 
 const EVERYTHING: ReachRule = { kind: 'everything' };
@@ -74,6 +76,7 @@ const plansArbitrary = fc
       rank,
       fixtures: [],
       related: null,
+      look: USUAL_LOOK,
     })),
   ]);
 

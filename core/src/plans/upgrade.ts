@@ -1,4 +1,5 @@
 import { USUAL_NAVIGATION, USUAL_ORDER, USUAL_PANEL, usual } from './housePlan';
+import { USUAL_LOOK } from '../look/look';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
 import type { RangeRule } from '../range/rule';
 import type { Difference } from './differences';
@@ -44,6 +45,7 @@ export function upgradePlan(stored: unknown): PlanDocument {
     ...document,
     rank: (document as Partial<Plan>).rank ?? 0,
     related: (document as Partial<Plan>).related ?? null,
+    look: (document as Partial<Plan>).look ?? USUAL_LOOK,
     fixtures: document.fixtures.map(upgradeFixture),
   };
 }

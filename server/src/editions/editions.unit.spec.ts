@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { AISLE_RANGE, type Plan } from '@fond/core';
+import { USUAL_LOOK, AISLE_RANGE, type Plan } from '@fond/core';
 import { canonicalJson, contentHash } from './editions';
 
 const plan = (id: string, name = id): Plan => ({
@@ -10,6 +10,7 @@ const plan = (id: string, name = id): Plan => ({
   rank: 0,
   fixtures: [],
   related: null,
+  look: USUAL_LOOK,
 });
 
 describe('the content hash of an edition', () => {
@@ -17,6 +18,7 @@ describe('the content hash of an edition', () => {
     const a = plan('a');
     const shuffled = {
       related: a.related,
+      look: a.look,
       rank: a.rank,
       fixtures: a.fixtures,
       reach: a.reach,

@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { applied, usual, type Difference, type Fixture, type HeirDocument, type Plan } from '@fond/core';
+import {
+  USUAL_LOOK,
+  applied,
+  usual,
+  type Difference,
+  type Fixture,
+  type HeirDocument,
+  type Plan,
+} from '@fond/core';
 import { cleanPlan } from './cleanPlan';
 
 const NASTY = '<p onclick="steal()">Words <script>steal()</script><a href="javascript:steal()">here</a></p>';
@@ -19,7 +27,12 @@ const fixturesOf = (base: readonly Fixture[], { own }: HeirDocument): unknown =>
 describe('cleanPlan', () => {
   it('takes scripts out of the words of a whole plan, and leaves the rest as it is', () => {
     const title: Fixture = { ...usual('title'), type: 'title' };
-    const plan = { ...heir({ at: {} }), fixtures: [title, words(NASTY)], related: null } as unknown as Plan;
+    const plan = {
+      ...heir({ at: {} }),
+      fixtures: [title, words(NASTY)],
+      related: null,
+      look: USUAL_LOOK,
+    } as unknown as Plan;
     const { base: _, own: __, ...whole } = plan as unknown as HeirDocument & Plan;
     expect(cleanPlan(whole).fixtures).toEqual([title, words(HARMLESS)]);
   });

@@ -3,6 +3,7 @@ import type { Sequelize, Transaction } from 'sequelize';
 import type { PlanBeginning, PlanSummary, StoredPlan } from '@fond/contract';
 import {
   aislesOfPlan,
+  bodyOf,
   chainOf,
   documentsBy,
   editionFrom,
@@ -154,7 +155,7 @@ export interface NewPlan {
 function begun(head: PlanHead, from: PlanDocument, as: PlanBeginning): PlanDocument {
   if (as === 'heir') return { ...head, base: from.id, own: null };
   if (isHeir(from)) return { ...head, base: from.base, own: from.own };
-  return { ...head, fixtures: from.fixtures, related: from.related };
+  return { ...head, ...bodyOf(from) };
 }
 
 export async function createPlan(sequelize: Sequelize, asked: NewPlan, userId: number): Promise<StoredPlan> {

@@ -1,5 +1,6 @@
 import type { AisleChangeSummary, NamedPlan, PublicationFinding } from '@fond/contract';
 import {
+  bodyOf,
   choosePlan,
   heldPins,
   idleOf,
@@ -46,7 +47,7 @@ function idleSettings({ documents, plans }: Edition): PublicationFinding[] {
   return documents.flatMap((document): PublicationFinding[] => {
     const base = isHeir(document) ? filled.get(document.base) : undefined;
     if (!isHeir(document) || !base) return [];
-    const idle = idleOf({ fixtures: base.fixtures, related: base.related }, document.own);
+    const idle = idleOf(bodyOf(base), document.own);
     if (!idle.length) return [];
     return [{ kind: 'idle-settings', plan: named(document), settings: idle.map(({ path }) => path) }];
   });

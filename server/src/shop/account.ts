@@ -34,7 +34,7 @@ export function mountAccount(app: Express, { sequelize, host, render, tokens, de
     refused: AccountModel['refused'],
   ): Promise<void> => {
     const { snapshot, edition } = standOf(host);
-    const model = composeAccount(snapshot, edition.number, language(request), {
+    const model = composeAccount(snapshot, edition, language(request), {
       shopper: shopperIn(request, tokens)?.name ?? null,
       refused,
       demo: demo ? { email: DEMO_SHOPPER.email, password: DEMO_SHOPPER.password } : null,

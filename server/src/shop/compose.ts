@@ -124,5 +124,5 @@ export async function composeAddress(
   address: ShopAddress | null,
 ): Promise<ShopModel> {
   const page = address && (await composePreview(host, stand, edition, address));
-  return page ?? composeMissing(stand.snapshot, edition.number, address?.parameters['lang']);
+  return page ?? composeMissing(stand.snapshot, edition, address?.parameters['lang']);
 }

@@ -1,5 +1,5 @@
 import type { Problem, StoredPlan, Vocabulary } from '@fond/contract';
-import { startingFixtures, type Plan } from '@fond/core';
+import { USUAL_LOOK, startingFixtures, type Plan } from '@fond/core';
 
 /** What specs of the desk open, save and publish. */
 export const plan: Plan = {
@@ -9,6 +9,7 @@ export const plan: Plan = {
   rank: 0,
   fixtures: startingFixtures([], []),
   related: null,
+  look: USUAL_LOOK,
 };
 
 export const stored = (version: number, document = plan, live: Plan | null = plan): StoredPlan => ({

@@ -2,7 +2,7 @@ import { DOCUMENT, effect, inject, Injectable } from '@angular/core';
 import { Meta, Title } from '@angular/platform-browser';
 import { shopHref, ShopState } from './shopState';
 
-/** Title, description, language and what search engines are told, in step with the model. */
+/** Title, description, language, look and what search engines are told, in step with the model. */
 @Injectable({ providedIn: 'root' })
 export class DocumentHead {
   private readonly document = inject(DOCUMENT);
@@ -16,8 +16,13 @@ export class DocumentHead {
   }
 
   private write(): void {
-    const { lang, meta } = this.state.model().frame;
-    this.document.documentElement.lang = lang;
+    const { lang, meta, look } = this.state.model().frame;
+    const root = this.document.documentElement;
+    root.lang = lang;
+    const style = Object.entries(look?.variables ?? {}).map(([name, value]) => `--${name}:${value}`);
+    if (style.length) root.setAttribute('style', style.join(';'));
+    else root.removeAttribute('style');
+    for (const file of look?.fonts ?? []) this.fetchEarly(file);
     this.title.setTitle(meta.title);
     this.meta.updateTag({ name: 'description', content: meta.description });
     this.meta.updateTag({ name: 'robots', content: meta.robots });
@@ -28,5 +33,19 @@ export class DocumentHead {
       this.document.head.appendChild(link);
     }
     link.href = shopHref(meta.canonical);
+  }
+
+  /** Asks for a font before any style does, so that words don't move when it comes. */
+  private fetchEarly(file: string): void {
+    const href = `/shop/fonts/${file}-latin-wght-normal.woff2`;
+    const { head } = this.document;
+    if (head.querySelector(`link[rel="preload"][href="${href}"]`)) return;
+    const link = this.document.createElement('link');
+    link.rel = 'preload';
+    link.href = href;
+    link.setAttribute('as', 'font');
+    link.type = 'font/woff2';
+    link.crossOrigin = 'anonymous';
+    head.appendChild(link);
   }
 }

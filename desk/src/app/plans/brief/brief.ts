@@ -16,6 +16,7 @@ import { PlanOrigin } from '../state/planOrigin';
 import { BaseSlip } from './baseSlip';
 import { FixtureList } from '../fixtures/fixtureList';
 import { BriefParts } from './briefParts';
+import { LookSlip } from './lookSlip';
 import { OriginStrip } from './originStrip';
 import { PlanNote } from './planNote';
 import { ReachSlip } from './reachSlip';
@@ -50,13 +51,14 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
   { name: 'Advice on filters: which help here', slip: 'facets' },
   { name: 'Card: elements, attribute lines', slip: 'card' },
   { name: 'Product pages: related products below', slip: 'related' },
+  { name: 'Look: colours, contrast, fonts, headings, space, corners, shadow', slip: 'look' },
 ];
 
 /** The plan in plain sentences; every underlined word opens its slip in place. */
 @Component({
   selector: 'desk-brief',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BaseSlip, FixtureList, OriginStrip, PlanNote, ReachSlip, RelatedSlip, Word],
+  imports: [BaseSlip, FixtureList, OriginStrip, PlanNote, ReachSlip, RelatedSlip, Word, LookSlip],
   templateUrl: './brief.html',
   styleUrls: ['./sentence.scss', './brief.scss'],
   providers: [BriefParts],

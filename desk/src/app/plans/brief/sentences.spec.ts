@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { startingFixtures, type Fixture, type Plan, type ShelfSettings } from '@fond/core';
+import { USUAL_LOOK, startingFixtures, type Fixture, type Plan, type ShelfSettings } from '@fond/core';
 import { facetChoice } from '@fond/core';
 import { vocabulary } from '../../testing/plans';
 import { changesInWords, partOf, sentencesOf, type BriefWords } from './sentences';
@@ -24,6 +24,7 @@ const plan: Plan = {
   rank: 0,
   fixtures: startingFixtures([facetChoice('material')], []),
   related: null,
+  look: USUAL_LOOK,
 };
 const shelf = (change: Partial<ShelfSettings>): Plan => ({
   ...plan,

@@ -1,12 +1,15 @@
 import type { FloorAisle, Vocabulary } from '@fond/contract';
 import {
+  bodyOf,
   differ,
   entriesOf,
   facetPanelOf,
+  FONTS,
   listed,
   sayRange,
   shelfOf,
   type Fixture,
+  type Look,
   type Plan,
   type RangeNames,
   type Shelf,
@@ -25,7 +28,17 @@ export interface BriefWords {
 }
 
 /** Parts of a plan that are told in a sentence and edited in a slip of their own. */
-export const PARTS = ['reach', 'frame', 'range', 'order', 'grid', 'card', 'facets', 'related'] as const;
+export const PARTS = [
+  'reach',
+  'frame',
+  'range',
+  'order',
+  'grid',
+  'card',
+  'facets',
+  'related',
+  'look',
+] as const;
 export type PartName = (typeof PARTS)[number];
 
 export const PART_TITLES: Readonly<Record<PartName, string>> = {
@@ -37,6 +50,7 @@ export const PART_TITLES: Readonly<Record<PartName, string>> = {
   card: 'Each card shows',
   facets: 'Filters',
   related: 'Product pages show',
+  look: 'Look',
 };
 
 const GRID: readonly string[] = ['form', 'columns', 'gap', 'pageSize', 'lastRow'];
@@ -48,7 +62,7 @@ const PLACE: readonly string[] = ['when', 'inside', 'layout'];
  */
 export function partOf(path: readonly string[], plan: Plan): PartName {
   const [top, id, setting] = path;
-  if (top === 'related') return 'related';
+  if (top === 'related' || top === 'look') return top;
   if (setting !== undefined && PLACE.includes(setting)) return 'frame';
   if (id === facetPanelOf(plan)?.id || id === 'facets') return 'facets';
   if (id !== shelfOf(plan)?.id) return 'frame';
@@ -74,7 +88,19 @@ export function sentencesOf(plan: Plan, words: BriefWords): Record<PartName, str
     related: plan.related
       ? `up to ${plan.related.most} ${sayRange(plan.related.range, words.names)}`
       : 'nothing more',
+    look: lookWords(plan.look),
   };
+}
+
+/** A look by its fonts, its corners, and how its headings stand to the usual ones. */
+export function lookWords({ display, text, radius, scale, shadow }: Look): string {
+  const fonts = display === text ? FONTS[text].name : `${FONTS[display].name} and ${FONTS[text].name}`;
+  const own = [
+    `corners of ${radius} px`,
+    ...(scale === 100 ? [] : [`headings at ${scale} %`]),
+    ...(shadow === 'none' ? [] : [`${shadow} shadows`]),
+  ];
+  return `${fonts}, ${listed(own, 'and')}`;
 }
 
 /** A fixture by its kind, with where and when where that is not as usual. */
@@ -156,5 +182,3 @@ export function changesInWords(before: Plan | null, after: Plan | null, words: B
   }
   return changes;
 }
-
-const bodyOf = ({ fixtures, related }: Plan): object => ({ fixtures, related });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { startingFixtures, type Plan } from '@fond/core';
+import { USUAL_LOOK, startingFixtures, type Plan } from '@fond/core';
 import { moved, withPanel, withShelf } from './edits';
 
 const plan: Plan = {
@@ -10,6 +10,7 @@ const plan: Plan = {
   rank: 0,
   fixtures: startingFixtures([], []),
   related: null,
+  look: USUAL_LOOK,
 };
 const types = (one: Plan): string[] => one.fixtures.map((fixture) => fixture.type);
 

@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { nestingFaults, standingIn, startingFixtures, type Fixture, type Plan, type Slot } from '@fond/core';
+import {
+  USUAL_LOOK,
+  nestingFaults,
+  standingIn,
+  startingFixtures,
+  type Fixture,
+  type Plan,
+  type Slot,
+} from '@fond/core';
 import {
   addable,
   copyOf,
@@ -20,6 +28,7 @@ const start: Plan = {
   rank: 0,
   fixtures: startingFixtures([], []),
   related: null,
+  look: USUAL_LOOK,
 };
 const ids = (fixtures: readonly Fixture[]): string[] => fixtures.map(({ id }) => id);
 const on = (plan: Plan, place: Slot | null = null): string[] => ids(standingIn(plan.fixtures, place));

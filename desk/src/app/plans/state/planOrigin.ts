@@ -55,7 +55,8 @@ function pathOf(scope: Scope, plan: Plan): string[] {
   if (scope.startsWith('fixture:')) return ['fixtures', scope.slice('fixture:'.length)];
   switch (scope) {
     case 'related':
-      return ['related'];
+    case 'look':
+      return [scope];
     case 'facets':
       return ['fixtures', facetPanelOf(plan)?.id ?? 'facets'];
     case 'range':

@@ -1,0 +1,16 @@
+/** Relative luminance of a CSS colour `#rrggbb`, 0 for black to 1 for white (WCAG 2.2, definition of relative luminance). */
+export function luminanceOf(colour: string): number {
+  const [red, green, blue] = [1, 3, 5].map((at) => {
+    const channel = parseInt(colour.slice(at, at + 2), 16) / 255;
+    return channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4;
+  });
+  return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
+}
+
+/** Contrast of two colours, 1 to 21; WCAG 2.2 asks for 4.5 between words and their ground. */
+export function contrastOf(one: string, other: string): number {
+  const [light, dark] = [luminanceOf(one), luminanceOf(other)].sort((a, b) => b - a);
+  return (light + 0.05) / (dark + 0.05);
+}
+
+export const LEAST_CONTRAST = 4.5;

@@ -1,0 +1,43 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { contrastOf, LEAST_CONTRAST, luminanceOf } from './contrast';
+import { COLOUR_NAMES, contrastsOf, lookVariables, READY_LOOKS, USUAL_LOOK } from './look';
+
+const channel = fc.integer({ min: 0, max: 255 });
+const colour = fc
+  .tuple(channel, channel, channel)
+  .map((channels) => `#${channels.map((one) => one.toString(16).padStart(2, '0')).join('')}`);
+
+describe('contrast', () => {
+  it('is 21 between black and white, and as the standard’s own example says', () => {
+    expect(contrastOf('#000000', '#ffffff')).toBeCloseTo(21, 10);
+    expect(luminanceOf('#ffffff')).toBeCloseTo(1, 10);
+    expect(contrastOf('#767676', '#ffffff')).toBeCloseTo(4.54, 2);
+  });
+
+  it('is the same from either side, and never below one', () => {
+    fc.assert(
+      fc.property(colour, colour, (one, other) => {
+        expect(contrastOf(one, other)).toBe(contrastOf(other, one));
+        expect(contrastOf(one, other)).toBeGreaterThanOrEqual(1);
+        expect(contrastOf(one, one)).toBe(1);
+      }),
+    );
+  });
+});
+
+describe('the ready looks', () => {
+  it('can be read in every pair that is in use', () => {
+    for (const [name, look] of Object.entries(READY_LOOKS))
+      for (const { what, contrast } of contrastsOf(look))
+        expect(contrast, `${name}: ${what}`).toBeGreaterThanOrEqual(LEAST_CONTRAST);
+  });
+});
+
+describe('lookVariables', () => {
+  it('names every colour by what it is for', () => {
+    const variables = lookVariables(USUAL_LOOK);
+    for (const name of COLOUR_NAMES) expect(variables[name]).toBe(USUAL_LOOK.colours[name]);
+    expect(variables).toMatchObject({ radius: '14px', scale: '1', lift: 'none' });
+  });
+});

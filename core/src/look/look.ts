@@ -1,0 +1,175 @@
+import { contrastOf } from './contrast';
+
+/** What the shop's colours are for. */
+export type ColourName = 'ink' | 'quiet' | 'ground' | 'band' | 'tile' | 'line' | 'mark' | 'sale' | 'good';
+
+export const COLOUR_NAMES: readonly ColourName[] = [
+  'ink',
+  'quiet',
+  'ground',
+  'band',
+  'tile',
+  'line',
+  'mark',
+  'sale',
+  'good',
+];
+
+/** Families that ship with the shop. */
+export type FontName = 'bricolage' | 'figtree' | 'fraunces' | 'source-serif' | 'work-sans';
+
+export interface Font {
+  name: string;
+  css: string;
+  /** Beginning of its file's name. */
+  file: string;
+}
+
+export const FONTS: Readonly<Record<FontName, Font>> = {
+  bricolage: {
+    name: 'Bricolage Grotesque',
+    css: "'Bricolage Grotesque Variable', 'Helvetica Neue', sans-serif",
+    file: 'bricolage-grotesque',
+  },
+  figtree: { name: 'Figtree', css: "'Figtree Variable', 'Helvetica Neue', sans-serif", file: 'figtree' },
+  fraunces: { name: 'Fraunces', css: "'Fraunces Variable', Georgia, serif", file: 'fraunces' },
+  'source-serif': {
+    name: 'Source Serif',
+    css: "'Source Serif 4 Variable', Georgia, serif",
+    file: 'source-serif-4',
+  },
+  'work-sans': { name: 'Work Sans', css: "'Work Sans Variable', Arial, sans-serif", file: 'work-sans' },
+};
+
+export const FONT_NAMES = Object.keys(FONTS) as FontName[];
+
+export type Shadow = 'none' | 'soft' | 'strong';
+
+/** The named values that every fixture of a page is drawn with. */
+export interface Look {
+  /** CSS colours `#rrggbb`. */
+  colours: Readonly<Record<ColourName, string>>;
+  /** Of headings, and of all else. */
+  display: FontName;
+  text: FontName;
+  /** Headings in percent of their usual size. */
+  scale: number;
+  /** Space between fixtures in percent of the usual. */
+  rhythm: number;
+  /** Corners, in CSS pixels. */
+  radius: number;
+  /** Below pictures of products. */
+  shadow: Shadow;
+}
+
+/** The looks that a shop can start from. */
+export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> = {
+  enamel: {
+    colours: {
+      ink: '#1d2b4f',
+      quiet: '#55607b',
+      ground: '#fffdf8',
+      band: '#fbf5e4',
+      tile: '#f1ebdd',
+      line: '#d9d2c1',
+      mark: '#f3dd9b',
+      sale: '#bb3a21',
+      good: '#3f6a3a',
+    },
+    display: 'bricolage',
+    text: 'figtree',
+    scale: 100,
+    rhythm: 100,
+    radius: 14,
+    shadow: 'none',
+  },
+  slate: {
+    colours: {
+      ink: '#22262b',
+      quiet: '#5b646d',
+      ground: '#ffffff',
+      band: '#eef0f2',
+      tile: '#f3f4f5',
+      line: '#d5d9dd',
+      mark: '#cfe3df',
+      sale: '#a8322a',
+      good: '#2c6650',
+    },
+    display: 'work-sans',
+    text: 'work-sans',
+    scale: 90,
+    rhythm: 90,
+    radius: 2,
+    shadow: 'none',
+  },
+  garden: {
+    colours: {
+      ink: '#23362a',
+      quiet: '#55685b',
+      ground: '#fbfaf4',
+      band: '#e7efdf',
+      tile: '#eef0e4',
+      line: '#cfd6c4',
+      mark: '#f0d9c8',
+      sale: '#a63d2f',
+      good: '#35663f',
+    },
+    display: 'fraunces',
+    text: 'source-serif',
+    scale: 105,
+    rhythm: 115,
+    radius: 22,
+    shadow: 'soft',
+  },
+};
+
+export const USUAL_LOOK: Look = READY_LOOKS.enamel;
+
+const SHADOWS: Readonly<Record<Shadow, string>> = {
+  none: 'none',
+  soft: '0 6px 18px rgb(0 0 0 / 9%)',
+  strong: '0 10px 28px rgb(0 0 0 / 20%)',
+};
+
+/** A look as custom properties of CSS, without their two hyphens. */
+export const lookVariables = (look: Look): Record<string, string> => ({
+  ...look.colours,
+  display: FONTS[look.display].css,
+  text: FONTS[look.text].css,
+  scale: String(look.scale / 100),
+  rhythm: String(look.rhythm / 100),
+  radius: `${look.radius}px`,
+  lift: SHADOWS[look.shadow],
+});
+
+/** Words on a ground, as they stand on the shop's pages. */
+export interface ContrastPair {
+  words: ColourName;
+  ground: ColourName;
+  /** What is written so. */
+  what: string;
+}
+
+export const CONTRAST_PAIRS: readonly ContrastPair[] = [
+  { words: 'ink', ground: 'ground', what: 'words on the page' },
+  { words: 'quiet', ground: 'ground', what: 'quiet words on the page' },
+  { words: 'ink', ground: 'band', what: 'words on the head and on bands' },
+  { words: 'quiet', ground: 'band', what: 'quiet words on the head and on bands' },
+  { words: 'ground', ground: 'ink', what: 'words on buttons' },
+  { words: 'ink', ground: 'mark', what: 'words that are marked' },
+  { words: 'sale', ground: 'ground', what: 'reduced prices' },
+  { words: 'ground', ground: 'sale', what: 'badges of reduced products' },
+  { words: 'good', ground: 'ground', what: 'words on stock' },
+];
+
+/** The contrast of every pair that is in use, in the order of `CONTRAST_PAIRS`. */
+export const contrastsOf = ({ colours }: Look): (ContrastPair & { contrast: number })[] =>
+  CONTRAST_PAIRS.map((pair) => ({
+    ...pair,
+    contrast: contrastOf(colours[pair.words], colours[pair.ground]),
+  }));
+
+/** Files of the families that a look is written in. */
+export const fontFilesOf = ({ display, text }: Look): string[] => [
+  ...new Set([FONTS[display].file, FONTS[text].file]),
+];

@@ -1,0 +1,244 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  COLOUR_NAMES,
+  contrastsOf,
+  FONT_NAMES,
+  FONTS,
+  LEAST_CONTRAST,
+  READY_LOOKS,
+  type ColourName,
+  type Look,
+  type Shadow,
+} from '@fond/core';
+import { PlanEditor } from '../state/planEditor';
+import { Stepper } from './stepper';
+
+const COLOUR_WORDS: Readonly<Record<ColourName, string>> = {
+  ink: 'words and buttons',
+  quiet: 'quiet words',
+  ground: 'the page',
+  band: 'head and bands',
+  tile: 'behind pictures',
+  line: 'lines',
+  mark: 'marks',
+  sale: 'reduced prices',
+  good: 'stock words',
+};
+
+const READY: readonly { key: keyof typeof READY_LOOKS; name: string }[] = [
+  { key: 'enamel', name: 'Enamel' },
+  { key: 'slate', name: 'Slate' },
+  { key: 'garden', name: 'Garden' },
+];
+
+const SHADOWS: readonly Shadow[] = ['none', 'soft', 'strong'];
+
+/** The named values that the page is drawn with, on the page itself; beside each pair of colours its contrast. */
+@Component({
+  selector: 'desk-look-slip',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Stepper],
+  template: `
+    @if (look(); as one) {
+      <div class="line">
+        <span>Start from</span>
+        <span class="choices">
+          @for (ready of readies; track ready.key) {
+            <button
+              type="button"
+              class="choice"
+              [attr.aria-pressed]="same(one, ready.key)"
+              (click)="start(ready.key)"
+            >
+              {{ ready.name }}
+            </button>
+          }
+        </span>
+      </div>
+      <div class="colours">
+        @for (name of colours; track name) {
+          <label>
+            <input
+              type="color"
+              [attr.aria-label]="'Colour of ' + words[name]"
+              [value]="one.colours[name]"
+              (input)="colour(name, $any($event.target).value)"
+            />
+            <span
+              >{{ words[name] }}<small class="figures">{{ one.colours[name] }}</small></span
+            >
+          </label>
+        }
+      </div>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Written on the page</th>
+            <th scope="col" class="number">Contrast</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (pair of contrasts(); track pair.what) {
+            <tr>
+              <th scope="row">
+                <span
+                  class="sample"
+                  [style.color]="one.colours[pair.words]"
+                  [style.background]="one.colours[pair.ground]"
+                  >Aa</span
+                >
+                {{ pair.what }}
+              </th>
+              <td class="number figures" [class.ragged]="pair.contrast < least">
+                {{ pair.contrast.toFixed(1) }}{{ pair.contrast < least ? ', too little' : '' }}
+              </td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      @if (poor()) {
+        <p class="turned" role="alert">
+          {{ poor() }} {{ poor() === 1 ? 'pair is' : 'pairs are' }} hard to read; words need {{ least }} to 1.
+        </p>
+      }
+      <div class="line">
+        <label
+          >Headings in
+          <select
+            aria-label="Font of headings"
+            (change)="change('display', { display: $any($event.target).value })"
+          >
+            @for (font of fontNames; track font) {
+              <option [value]="font" [selected]="font === one.display">{{ fonts[font].name }}</option>
+            }
+          </select></label
+        >
+        <label
+          >words in
+          <select aria-label="Font of words" (change)="change('text', { text: $any($event.target).value })">
+            @for (font of fontNames; track font) {
+              <option [value]="font" [selected]="font === one.text">{{ fonts[font].name }}</option>
+            }
+          </select></label
+        >
+      </div>
+      <div class="line">
+        <span>Headings at</span>
+        <desk-stepper
+          label="Headings in percent"
+          [value]="one.scale"
+          [least]="70"
+          [most]="140"
+          (changed)="change('scale', { scale: $event })"
+        />
+        <span>%, space at</span>
+        <desk-stepper
+          label="Space between fixtures in percent"
+          [value]="one.rhythm"
+          [least]="40"
+          [most]="200"
+          (changed)="change('rhythm', { rhythm: $event })"
+        />
+        <span>%</span>
+      </div>
+      <div class="line">
+        <span>Corners of</span>
+        <desk-stepper
+          label="Corners in pixels"
+          [value]="one.radius"
+          [least]="0"
+          [most]="40"
+          (changed)="change('radius', { radius: $event })"
+        />
+        <span>px, shadows</span>
+        <span class="choices">
+          @for (shadow of shadows; track shadow) {
+            <button
+              type="button"
+              class="choice"
+              [attr.aria-pressed]="one.shadow === shadow"
+              (click)="change('shadow', { shadow })"
+            >
+              {{ shadow }}
+            </button>
+          }
+        </span>
+      </div>
+      <p class="hint">
+        The house plan’s look is the shop’s: plans that build on it follow, each with what it says otherwise.
+      </p>
+    }
+  `,
+  styles: `
+    .colours {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+      gap: 4px 12px;
+      margin: 8px 0;
+    }
+    .colours label {
+      display: flex;
+      align-items: center;
+      gap: 8px;
+    }
+    input[type='color'] {
+      flex: none;
+      width: 32px;
+      height: 26px;
+      padding: 0;
+      border: 1px solid var(--hairline);
+      background: none;
+    }
+    small {
+      display: block;
+      line-height: 1.1;
+      color: var(--quiet);
+    }
+    .colours span {
+      line-height: 1.2;
+    }
+    .sample {
+      display: inline-block;
+      width: 30px;
+      margin-inline-end: 6px;
+      text-align: center;
+      font-weight: 600;
+      border: 1px solid var(--hairline);
+    }
+  `,
+})
+export class LookSlip {
+  private readonly editor = inject(PlanEditor);
+  protected readonly colours = COLOUR_NAMES;
+  protected readonly words = COLOUR_WORDS;
+  protected readonly readies = READY;
+  protected readonly fonts = FONTS;
+  protected readonly fontNames = FONT_NAMES;
+  protected readonly shadows = SHADOWS;
+  protected readonly least = LEAST_CONTRAST;
+  protected readonly look = computed(() => this.editor.plan()?.look ?? null);
+  protected readonly contrasts = computed(() => {
+    const look = this.look();
+    return look ? contrastsOf(look) : [];
+  });
+  protected readonly poor = computed(
+    () => this.contrasts().filter(({ contrast }) => contrast < LEAST_CONTRAST).length,
+  );
+
+  protected same(look: Look, key: keyof typeof READY_LOOKS): boolean {
+    return JSON.stringify(look) === JSON.stringify(READY_LOOKS[key]);
+  }
+
+  protected start(key: keyof typeof READY_LOOKS): void {
+    this.change('start', READY_LOOKS[key]);
+  }
+
+  protected colour(name: ColourName, colour: string): void {
+    const look = this.look();
+    if (look) this.change(`colour ${name}`, { colours: { ...look.colours, [name]: colour } });
+  }
+
+  protected change(what: string, change: Partial<Look>): void {
+    this.editor.edit(`look ${what}`, (plan) => ({ ...plan, look: { ...plan.look, ...change } }));
+  }
+}
