@@ -4,6 +4,7 @@ import path from 'node:path';
 import { pino } from 'pino';
 import { startDatabase } from '../server/src/database/process';
 import { engineRows } from './engine/engine';
+import { layoutRows } from './layout';
 import { machine, type Row } from './measure';
 import { planRows } from './plans';
 import { previewRows } from './preview';
@@ -63,6 +64,7 @@ const section = async (name: string, work: () => Promise<Row[]>): Promise<void> 
 /** `npm run bench` measures all; with the name of a section, only that one. */
 const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
   plans: () => section('plans', planRows),
+  layout: () => section('layout', () => Promise.resolve(layoutRows())),
   engine: async () => {
     for (const size of [10_000, LARGE, HUGE])
       await section(`engine and peers, ${size} products`, () => engine(size));
