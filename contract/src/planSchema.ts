@@ -71,6 +71,7 @@ export const planSchema = Joi.object<Plan>({
     .allow(null)
     .required(),
   look: lookSchema,
+  css: Joi.string().allow('').max(20_000).required(),
 })
   .custom((plan: Plan, helpers) =>
     plan.id === HOUSE_PLAN_ID && !servesEverything(plan.reach)

@@ -155,6 +155,21 @@ export const changes = Joi.object({
         skus: Joi.array().items(text),
       }),
       Joi.object({
+        kind: Joi.valid('empty-promotion').required(),
+        path: text.required(),
+        title: text.required(),
+        plan: named.required(),
+        fixture: text.required(),
+        aisles: count.required(),
+      }),
+      Joi.object({
+        kind: Joi.valid('poor-contrast').required(),
+        plan: named.required(),
+        pairs: Joi.array()
+          .items(Joi.object({ what: text.required(), contrast: Joi.number().required() }))
+          .required(),
+      }),
+      Joi.object({
         kind: Joi.valid('idle-settings').required(),
         plan: named.required(),
         settings: Joi.array().items(Joi.array().items(Joi.string())).required(),

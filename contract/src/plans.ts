@@ -150,6 +150,10 @@ export type PublicationFinding =
   | { kind: 'empty-shelf'; path: string; title: string; plan: NamedPlan }
   /** Pins whose products the shelf does not show. */
   | { kind: 'lost-pins'; path: string; title: string; plan: NamedPlan; skus: readonly string[] }
+  /** A promoting shelf that shows nothing on some of its plan’s aisles, the first of which is named. */
+  | { kind: 'empty-promotion'; path: string; title: string; plan: NamedPlan; fixture: string; aisles: number }
+  /** Words that are hard to read on their ground, by what is written so. */
+  | { kind: 'poor-contrast'; plan: NamedPlan; pairs: readonly { what: string; contrast: number }[] }
   /** Settings of an heir that say something of what its base no longer has. */
   | { kind: 'idle-settings'; plan: NamedPlan; settings: readonly (readonly string[])[] };
 

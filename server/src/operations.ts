@@ -14,9 +14,12 @@ import type {
 import {
   aisleProducts,
   aislesOfPlan,
+  confinedCss,
   type Aisle,
+  type PageModel,
   type Plan,
   type PlanDocument,
+  type ProductModel,
   type RangeContext,
   type RangeRule,
   type Redirect,
@@ -73,6 +76,7 @@ import {
   type NewPerson,
 } from './people/people';
 import { findUser, roleOf } from './people/users';
+import { refuseBadCss } from './plans/checkCss';
 import { cleanPlan } from './plans/cleanPlan';
 import { createPlan, listPlans, readPlan, savePlan, type NewPlan } from './plans/drafts';
 import { draftedEdition } from './plans/draftedEdition';
@@ -185,6 +189,7 @@ export function handlersOf({ sequelize, host, jobs, pictures, tokens, demo }: Pa
     readPlan: (call) => readPlan(idOf(call)),
     savePlan: (call) => {
       const { plan, version } = call.body as { plan: PlanDocument; version: number };
+      refuseBadCss(plan);
       return savePlan(sequelize, idOf(call), cleanPlan(plan), version, userIdOf(call));
     },
     rebasePlan: (call) => rebasePlan(sequelize, idOf(call), call.body as Rebase, userIdOf(call)),
@@ -241,12 +246,13 @@ export function handlersOf({ sequelize, host, jobs, pictures, tokens, demo }: Pa
         closed: true,
         now: at === undefined ? undefined : momentAt('at', at, stand.zone).at,
       };
+      refuseBadCss((body as { plan: PlanDocument }).plan);
       const { edition, plan } = await draftedEdition(beneath, [
         cleanPlan((body as { plan: PlanDocument }).plan),
       ]);
       const aisle = read && snapshot.aisles.byPath.get(read.path);
       return {
-        page: read && (await composePreview(host, stand, edition, read)),
+        page: read && withOwnCss(await composePreview(host, stand, edition, read), plan),
         report: aisle ? reportShelf(snapshot, aisle, plan, contextOf(edition, pageTime())) : null,
         serves: aislesOfPlan(edition.plans, snapshot.aisles, plan.id).length,
         disputes: disputesOf(snapshot, edition.plans, plan.id),
@@ -450,4 +456,10 @@ async function startImport(
       await rm(file.path, { force: true });
     }
   });
+}
+
+/** A preview brings the draft's CSS along, as nothing serves it yet. */
+function withOwnCss<T extends PageModel | ProductModel>(page: T | null, { id, css }: Plan): T | null {
+  if (!page?.frame.css || page.plan?.id !== id) return page;
+  return { ...page, frame: { ...page.frame, css: { text: confinedCss(css) } } };
 }

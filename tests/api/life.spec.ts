@@ -1,7 +1,6 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { EditionSummary, Floor, PlanSummary, StoredPlan, Withdrawal } from '@fond/contract';
-import { USUAL_LOOK } from '@fond/core';
-import type { HeirDocument, Shelf } from '@fond/core';
+import { USUAL_LOOK, usual, type Fixture, type HeirDocument, type Shelf } from '@fond/core';
 import {
   changesOf,
   createPlan,
@@ -153,7 +152,7 @@ describe('what publishing would do', () => {
     const { id, name, reach, rank } = base.plan;
     await savePlan(
       desk,
-      { id, name, reach, rank, fixtures: emptied.fixtures, related: null, look: USUAL_LOOK },
+      { id, name, reach, rank, fixtures: emptied.fixtures, related: null, look: USUAL_LOOK, css: '' },
       base.version,
     );
     const { findings } = await changesOf(desk, id, heir.document.id);
@@ -164,7 +163,7 @@ describe('what publishing would do', () => {
     const without = emptied.fixtures.filter(({ type }) => type !== 'shelf');
     await savePlan(
       desk,
-      { id, name, reach, rank, fixtures: without, related: null, look: USUAL_LOOK },
+      { id, name, reach, rank, fixtures: without, related: null, look: USUAL_LOOK, css: '' },
       base.version + 1,
     );
     const bare = await changesOf(desk, id, heir.document.id);
@@ -173,6 +172,35 @@ describe('what publishing would do', () => {
       plan: { id: heir.document.id, name: 'Woks' },
       settings: [['fixtures', 'shelf', 'gap']],
     });
+  });
+});
+
+describe('what is worth a look before publishing', () => {
+  it('are promoting shelves that show nothing, each once, and words that are hard to read', async () => {
+    const { plan, version } = await createPlan(desk, 'Bare', [category('/tools')]);
+    const promotion: Fixture = {
+      ...usual('free'),
+      type: 'promotion',
+      heading: {},
+      range: { source: { kind: 'aisle', below: true, main: false }, clauses: [{ kind: 'free' }] },
+      levels: [{ key: 'newest', reversed: false }],
+      form: 'carousel',
+      columns: { wide: 4, medium: 3, narrow: 2 },
+      gap: 24,
+      most: 8,
+      card: null,
+      autoplay: 0,
+    };
+    const look = { ...plan.look, colours: { ...plan.look.colours, quiet: '#cccccc' } };
+    await savePlan(desk, { ...plan, look, fixtures: [...plan.fixtures, promotion] }, version);
+    const { findings, changes } = await changesOf(desk, plan.id);
+    const found = (kind: string) => findings.filter((one: { kind: string }) => one.kind === kind);
+    expect(found('empty-promotion')).toEqual([
+      expect.objectContaining({ path: '/tools', fixture: 'free', aisles: changes.length }),
+    ]);
+    expect(found('poor-contrast')).toMatchObject([
+      { plan: { name: 'Bare' }, pairs: [{ what: 'quiet words on the page' }, {}] },
+    ]);
   });
 });
 

@@ -123,6 +123,19 @@ describe('a page built from its fixtures', () => {
     await says(page, 'desk-origin', 'colour of words');
   });
 
+  it('wears CSS of its own on its content alone, and says what may not stand in it', async () => {
+    await page.locator('desk-look-slip summary').click();
+    await page.locator(label('CSS of its own')).fill('@import "x"; h1 { color: red }');
+    await says(page, 'desk-look-slip [role=alert]', '@import');
+    await page.locator(label('CSS of its own')).fill('h1, a { letter-spacing: 3px }');
+    const frame = await frameOf(page);
+    const spacing = (selector: string): string =>
+      `getComputedStyle(document.querySelector(${JSON.stringify(selector)})).letterSpacing`;
+    await eventually(frame, spacing('h1'), (value) => value === '3px');
+    expect(await frame.evaluate(spacing('.site-aisles a'))).toBe('normal');
+    await page.waitForSelector('.saving.saved');
+  });
+
   it('is what shoppers get at three widths, with JavaScript and without, as wide as it was counted', async () => {
     await publishOpen(page);
     const plan = (await page.evaluate(
@@ -140,6 +153,8 @@ describe('a page built from its fixtures', () => {
         expect(found.filter(Boolean).length, `${name}, ${script}`).toBeGreaterThan(6);
         const radius = await visitor.$eval('html', (root) => root.style.getPropertyValue('--radius'));
         expect(radius).toBe('22px');
+        const spacing = await visitor.$eval('h1', (title) => getComputedStyle(title).letterSpacing);
+        expect(spacing).toBe('3px');
         const banner = await visitor.$eval('.banner', (element) => element.checkVisibility());
         expect(banner, name).toBe(name !== 'narrow');
         const width = await visitor.$eval(

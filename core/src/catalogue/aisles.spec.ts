@@ -34,6 +34,7 @@ const plan = (id: string, ...include: ReachRule[]): Plan => ({
   fixtures: startingFixtures([], []),
   related: null,
   look: USUAL_LOOK,
+  css: '',
 });
 const house = plan('house', { kind: 'everything' });
 const edition = (...plans: Plan[]) => editionFrom(1, { documents: [house, ...plans], ranges: [] });

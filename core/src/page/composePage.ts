@@ -71,6 +71,7 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
       edition: edition.number,
       current: aisle,
       look: plan.look,
+      styled: plan,
       state: shown,
       title,
       description: shorten(plainText(description), 155),

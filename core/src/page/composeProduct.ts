@@ -62,6 +62,7 @@ export function composeProduct(
       edition: edition.number,
       current: category,
       look: plan?.look ?? USUAL_LOOK,
+      styled: plan,
       state: plainState(path, lang),
       title,
       description: shorten(plainText(description), 155),

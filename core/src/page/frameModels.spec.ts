@@ -35,6 +35,7 @@ const ask = (fixtures: readonly Fixture[], path = '/cookware', lang = 'en') =>
           fixtures,
           related: null,
           look: USUAL_LOOK,
+          css: '',
         },
       ],
       ranges: [],

@@ -159,6 +159,8 @@ export interface ShopFrame {
   pictureWidths: readonly number[];
   /** The look as custom properties, and the files of its fonts; null for the one that the style sheet has by itself. */
   look: { variables: Readonly<Record<string, string>>; fonts: readonly string[] } | null;
+  /** The plan's own CSS: where it is served, or, in a preview, itself. */
+  css: { href: string } | { text: string } | null;
   meta: { title: string; description: string; canonical: string; robots: string };
   edition: number;
 }

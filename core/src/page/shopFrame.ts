@@ -3,6 +3,7 @@ import { textIn, type Lang } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import { RENDITION_WIDTHS } from '../layout/rows';
 import { fontFilesOf, lookVariables, USUAL_LOOK, type Look } from '../look/look';
+import type { Plan } from '../plans/plan';
 import { aisleProducts } from '../range/range';
 import { addressOf, type ListingState } from './address';
 import type { LinkModel, NavigationItem, ShopFrame } from './pageModel';
@@ -87,6 +88,8 @@ export interface FrameRequest {
   edition: number;
   current: Aisle | null;
   look: Look;
+  /** The plan whose own CSS the page has; null for none. */
+  styled: Plan | null;
   /** The page's own state, for its addresses in the other languages. */
   state: ListingState;
   title: string;
@@ -94,6 +97,12 @@ export interface FrameRequest {
   /** Null keeps search engines out. */
   canonical: string | null;
 }
+
+/** Where a plan's own CSS is served; another edition has another address, so it may be kept for ever. */
+const cssPath = ({ id }: Plan, edition: number): string => `/plan-css/${id}.css?v=${edition}`;
+
+/** CSS confined to the content of a page: neither the head nor the foot of the shop can be changed by it. */
+export const confinedCss = (css: string): string => `@scope (#main) {\n${css}\n}\n`;
 
 const USUAL = JSON.stringify(USUAL_LOOK);
 
@@ -128,6 +137,7 @@ export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFram
     })),
     pictureWidths: RENDITION_WIDTHS,
     look: lookOf(request.look),
+    css: request.styled?.css ? { href: cssPath(request.styled, request.edition) } : null,
     meta: {
       title: request.title && request.title !== shop ? `${request.title} · ${shop}` : shop,
       description: request.description,

@@ -12,6 +12,7 @@ const plan = (id: string, name: string): Plan => ({
   fixtures: [],
   related: null,
   look: USUAL_LOOK,
+  css: '',
 });
 const campaign = (id: string, ...documents: Plan[]): CampaignLayer => ({
   id,

@@ -118,5 +118,6 @@ export function housePlan(snapshot: Snapshot, name: string): Plan {
     ),
     related: USUAL_RELATED,
     look: USUAL_LOOK,
+    css: '',
   };
 }

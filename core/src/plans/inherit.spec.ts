@@ -23,6 +23,7 @@ const whole = (id: string): Plan => ({
   fixtures: startingFixtures([], []),
   related: null,
   look: USUAL_LOOK,
+  css: '',
 });
 const heir = (id: string, base: string, own: HeirDocument['own'] = null): HeirDocument => ({
   ...head(id),

@@ -12,6 +12,7 @@ const before: Plan = {
   fixtures: startingFixtures([], []),
   related: null,
   look: USUAL_LOOK,
+  css: '',
 };
 const shelf = (plan: Plan, change: Partial<Shelf>): Plan => ({
   ...plan,

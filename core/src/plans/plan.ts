@@ -168,13 +168,20 @@ export interface PlanBody {
   related: RelatedShelf | null;
   /** The named values that it is drawn with; the house plan’s are the shop’s. */
   look: Look;
+  /** CSS of its own, which reaches its pages’ content and nothing around it; empty for none. */
+  css: string;
 }
 
 /** The design that one or many aisles are built from, with all values filled in. */
 export type Plan = PlanHead & PlanBody;
 
 /** What a plan says that another one could say for it. */
-export const bodyOf = ({ fixtures, related, look }: PlanBody): PlanBody => ({ fixtures, related, look });
+export const bodyOf = ({ fixtures, related, look, css }: PlanBody): PlanBody => ({
+  fixtures,
+  related,
+  look,
+  css,
+});
 
 /** A plan that builds on another one: only what differs is kept. */
 export interface HeirDocument extends PlanHead {

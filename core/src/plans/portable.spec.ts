@@ -27,6 +27,7 @@ const plan: Plan = {
   }),
   related: null,
   look: USUAL_LOOK,
+  css: '',
 };
 const content: EditionContent = { documents: [plan], ranges: [] };
 

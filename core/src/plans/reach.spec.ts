@@ -36,6 +36,7 @@ const plan = (id: string, ...include: ReachRule[]): Plan => ({
   fixtures: [],
   related: null,
   look: USUAL_LOOK,
+  css: '',
 });
 
 const EVERYTHING: ReachRule = { kind: 'everything' };
@@ -77,6 +78,7 @@ const plansArbitrary = fc
       fixtures: [],
       related: null,
       look: USUAL_LOOK,
+      css: '',
     })),
   ]);
 

@@ -261,7 +261,7 @@ class Designs {
     if (text === undefined) {
       const { ranges } = this.published;
       const used = rangesOfPlan(plan).map((id) => ranges.find((range) => range.id === id)?.rule ?? null);
-      this.written.set(plan.id, (text = JSON.stringify([plan.fixtures, plan.look, used])));
+      this.written.set(plan.id, (text = JSON.stringify([plan.fixtures, plan.look, plan.css, used])));
     }
     return text;
   }

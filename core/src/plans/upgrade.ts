@@ -46,6 +46,7 @@ export function upgradePlan(stored: unknown): PlanDocument {
     rank: (document as Partial<Plan>).rank ?? 0,
     related: (document as Partial<Plan>).related ?? null,
     look: (document as Partial<Plan>).look ?? USUAL_LOOK,
+    css: (document as Partial<Plan>).css ?? '',
     fixtures: document.fixtures.map(upgradeFixture),
   };
 }

@@ -11,6 +11,7 @@ const plan = (id: string, name = id): Plan => ({
   fixtures: [],
   related: null,
   look: USUAL_LOOK,
+  css: '',
 });
 
 describe('the content hash of an edition', () => {
@@ -19,6 +20,7 @@ describe('the content hash of an edition', () => {
     const shuffled = {
       related: a.related,
       look: a.look,
+      css: a.css,
       rank: a.rank,
       fixtures: a.fixtures,
       reach: a.reach,

@@ -32,6 +32,7 @@ describe('cleanPlan', () => {
       fixtures: [title, words(NASTY)],
       related: null,
       look: USUAL_LOOK,
+      css: '',
     } as unknown as Plan;
     const { base: _, own: __, ...whole } = plan as unknown as HeirDocument & Plan;
     expect(cleanPlan(whole).fixtures).toEqual([title, words(HARMLESS)]);

@@ -19,6 +19,7 @@ import { canonicalJson, readEditionOf } from '../editions/editions';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
 import { savedRanges } from '../ranges/savedRanges';
+import { refuseBadCss } from './checkCss';
 import { cleanPlan } from './cleanPlan';
 import { chainProblem, checkedPlan } from './chainProblem';
 import { documentsFor, readBeneath, readDrafts } from './drafts';
@@ -113,6 +114,7 @@ async function write(
       reach: house ? { include: [], exclude: [] } : document.reach,
     };
     const renamed = withRanges({ ...document, ...head }, rangeIds);
+    refuseBadCss(renamed);
     return cleanPlan(isHeir(renamed) ? { ...renamed, base: ids.get(renamed.base) ?? renamed.base } : renamed);
   });
   const { documents: live } = await readBeneath();

@@ -2,11 +2,14 @@ import type { AisleChangeSummary, NamedPlan, PublicationFinding } from '@fond/co
 import {
   bodyOf,
   choosePlan,
+  contrastsOf,
   heldPins,
   idleOf,
   isHeir,
+  LEAST_CONTRAST,
   runRange,
   shelfOf,
+  type Aisle,
   type Edition,
   type Plan,
   type RangeContext,
@@ -16,7 +19,17 @@ import {
 const MOST = 40;
 const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
 
-/** Looks at the pages that a publication changes: shelves that would be empty, pins that can't hold, settings that idle. */
+/** A page that a publication changes, with the plan that would make it. */
+interface ChangedPage {
+  change: AisleChangeSummary;
+  aisle: Aisle;
+  plan: Plan;
+}
+
+/**
+ * Looks at the pages that a publication changes: shelves that would be empty, promoting ones too, pins that can't hold,
+ * words that are hard to read, settings that idle.
+ */
 export function publicationFindings(
   snapshot: Snapshot,
   after: Edition,
@@ -24,22 +37,76 @@ export function publicationFindings(
   now: number,
 ): PublicationFinding[] {
   const context: RangeContext = { now, ranges: after.ranges };
-  const onPages = changes.flatMap((change) => {
+  const pages = changes.flatMap((change): ChangedPage[] => {
     const aisle = snapshot.aisles.byKey.get(change.key);
     const plan = aisle && choosePlan(after.plans, aisle).winner?.plan;
-    const shelf = plan && shelfOf(plan);
-    if (!aisle || !shelf) return [];
-    const { words, count } = runRange(snapshot, aisle, shelf.range, context);
-    const where = { path: change.path, title: change.title, plan: named(plan) };
-    const found: PublicationFinding[] = [];
-    if (!count && change.products) found.push({ kind: 'empty-shelf', ...where });
-    const { lost } = heldPins(snapshot, shelf.order.pins, aisle.key, words);
-    // A pin for all aisles of a plan is looked at where its product is at home.
-    const missed = lost.filter(({ pin, reason }) => reason === 'unknown' || pin.aisle === aisle.key);
-    if (missed.length) found.push({ kind: 'lost-pins', ...where, skus: missed.map(({ pin }) => pin.sku) });
-    return found;
+    return aisle && plan ? [{ change, aisle, plan }] : [];
   });
-  return [...onPages, ...idleSettings(after)].slice(0, MOST);
+  return [
+    ...pages.flatMap((page) => shelfFindings(snapshot, page, context)),
+    ...emptyPromotions(snapshot, pages, context),
+    ...poorContrasts(pages),
+    ...idleSettings(after),
+  ].slice(0, MOST);
+}
+
+function shelfFindings(
+  snapshot: Snapshot,
+  { change, aisle, plan }: ChangedPage,
+  context: RangeContext,
+): PublicationFinding[] {
+  const shelf = shelfOf(plan);
+  if (!shelf) return [];
+  const { words, count } = runRange(snapshot, aisle, shelf.range, context);
+  const where = { path: change.path, title: change.title, plan: named(plan) };
+  const found: PublicationFinding[] = [];
+  if (!count && change.products) found.push({ kind: 'empty-shelf', ...where });
+  const { lost } = heldPins(snapshot, shelf.order.pins, aisle.key, words);
+  // A pin for all aisles of a plan is looked at where its product is at home.
+  const missed = lost.filter(({ pin, reason }) => reason === 'unknown' || pin.aisle === aisle.key);
+  if (missed.length) found.push({ kind: 'lost-pins', ...where, skus: missed.map(({ pin }) => pin.sku) });
+  return found;
+}
+
+/** Each promoting shelf once, with how many aisles would do without it. */
+function emptyPromotions(
+  snapshot: Snapshot,
+  pages: readonly ChangedPage[],
+  context: RangeContext,
+): PublicationFinding[] {
+  const found = new Map<string, Extract<PublicationFinding, { kind: 'empty-promotion' }>>();
+  for (const { change, aisle, plan } of pages)
+    for (const fixture of plan.fixtures) {
+      if (fixture.type !== 'promotion' || runRange(snapshot, aisle, fixture.range, context).count) continue;
+      const key = `${plan.id} ${fixture.id}`;
+      const known = found.get(key);
+      if (known) known.aisles++;
+      else
+        found.set(key, {
+          kind: 'empty-promotion',
+          path: change.path,
+          title: change.title,
+          plan: named(plan),
+          fixture: fixture.id,
+          aisles: 1,
+        });
+    }
+  return [...found.values()];
+}
+
+function poorContrasts(pages: readonly ChangedPage[]): PublicationFinding[] {
+  const plans = new Map(pages.map(({ plan }) => [plan.id, plan]));
+  return [...plans.values()].flatMap((plan): PublicationFinding[] => {
+    const pairs = contrastsOf(plan.look).filter(({ contrast }) => contrast < LEAST_CONTRAST);
+    if (!pairs.length) return [];
+    return [
+      {
+        kind: 'poor-contrast',
+        plan: named(plan),
+        pairs: pairs.map(({ what, contrast }) => ({ what, contrast: Math.round(contrast * 10) / 10 })),
+      },
+    ];
+  });
 }
 
 function idleSettings({ documents, plans }: Edition): PublicationFinding[] {

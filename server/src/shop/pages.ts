@@ -5,7 +5,7 @@ import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import type { Express, Request, RequestHandler, Response } from 'express';
 import { LRUCache } from 'lru-cache';
-import type { ShopModel } from '@fond/core';
+import { confinedCss, type ShopModel } from '@fond/core';
 import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
 import { builtFiles } from '../http/builtFiles';
 import { problem } from '../http/problem';
@@ -59,6 +59,7 @@ export class ShopPages {
 
   mount(app: Express, dist: string, session: RequestHandler): void {
     app.use('/shop', builtFiles(path.join(dist, 'shop', 'browser')));
+    app.get('/shop/plan-css/:name', (request, response) => this.sendCss(request, response));
     app.use('/shop', (request, response, next) => {
       if (request.method !== 'GET' && request.method !== 'HEAD') next();
       else if (asksForDraft(request.url))
@@ -86,6 +87,18 @@ export class ShopPages {
     if (page.status === 404 && (await this.led(request, response, page))) return;
     response.set('Cache-Control', 'no-cache');
     await sendPage(request, response, page);
+  }
+
+  /** A plan's own CSS as it is live; the address names the edition, so it never changes. */
+  private sendCss(request: Request<{ name: string }>, response: Response): void {
+    const { edition } = standOf(this.host);
+    const plan = edition.plans.find(({ id }) => `${id}.css` === request.params.name);
+    if (!plan?.css) throw problem('not-found', 'No plan has CSS of its own at this address.');
+    const lasting = request.query['v'] === String(edition.number);
+    response
+      .set('Cache-Control', lasting ? 'public, max-age=31536000, immutable' : 'no-cache')
+      .type('css')
+      .send(confinedCss(plan.css));
   }
 
   /** Answers by a redirect, where one leads away from an address at which nothing stands; it may change any time. */
@@ -118,7 +131,9 @@ export class ShopPages {
       : (await draftedEdition(stand.beneath, await readDrafts(draft.split(',')))).edition;
     const model = await composeAddress(this.host, stand, edition, address && { ...address, closed: true });
     response.set('Cache-Control', 'no-store').set('X-Robots-Tag', 'noindex');
-    await sendPage(request, response, await this.rendered(model));
+    // What a draft says in CSS is served nowhere yet; the desk sends it to the page once it runs.
+    const bare: ShopModel = { ...model, frame: { ...model.frame, css: null } };
+    await sendPage(request, response, await this.rendered(bare));
   }
 
   private async document(request: Request, stand: Stand, shopper: AskingShopper): Promise<KeptPage> {

@@ -10,6 +10,7 @@ export const plan: Plan = {
   fixtures: startingFixtures([], []),
   related: null,
   look: USUAL_LOOK,
+  css: '',
 };
 
 export const stored = (version: number, document = plan, live: Plan | null = plan): StoredPlan => ({

@@ -1,5 +1,6 @@
 import { DOCUMENT, effect, inject, Injectable } from '@angular/core';
 import { Meta, Title } from '@angular/platform-browser';
+import type { ShopFrame } from '@fond/core';
 import { shopHref, ShopState } from './shopState';
 
 /** Title, description, language, look and what search engines are told, in step with the model. */
@@ -9,6 +10,8 @@ export class DocumentHead {
   private readonly title = inject(Title);
   private readonly meta = inject(Meta);
   private readonly state = inject(ShopState);
+  /** Of the draft in the desk's window. */
+  private sheet: CSSStyleSheet | null = null;
 
   constructor() {
     this.write();
@@ -16,13 +19,14 @@ export class DocumentHead {
   }
 
   private write(): void {
-    const { lang, meta, look } = this.state.model().frame;
+    const { lang, meta, look, css } = this.state.model().frame;
     const root = this.document.documentElement;
     root.lang = lang;
     const style = Object.entries(look?.variables ?? {}).map(([name, value]) => `--${name}:${value}`);
     if (style.length) root.setAttribute('style', style.join(';'));
     else root.removeAttribute('style');
     for (const file of look?.fonts ?? []) this.fetchEarly(file);
+    this.wear(css);
     this.title.setTitle(meta.title);
     this.meta.updateTag({ name: 'description', content: meta.description });
     this.meta.updateTag({ name: 'robots', content: meta.robots });
@@ -47,5 +51,32 @@ export class DocumentHead {
     link.type = 'font/woff2';
     link.crossOrigin = 'anonymous';
     head.appendChild(link);
+  }
+
+  /** The plan's own CSS: as a file that the page asks for, or, in the desk's window, as a sheet of the document. */
+  private wear(css: ShopFrame['css']): void {
+    const { head } = this.document;
+    const href = css && 'href' in css ? shopHref(css.href) : null;
+    let link = head.querySelector<HTMLLinkElement>('link[data-plan]');
+    if (link && link.getAttribute('href') !== href) {
+      link.remove();
+      link = null;
+    }
+    if (href && !link) {
+      link = this.document.createElement('link');
+      link.rel = 'stylesheet';
+      link.setAttribute('href', href);
+      link.setAttribute('data-plan', '');
+      head.appendChild(link);
+    }
+    if (typeof CSSStyleSheet === 'undefined' || !('adoptedStyleSheets' in this.document)) return;
+    const sheets = this.document.adoptedStyleSheets.filter((sheet) => sheet !== this.sheet);
+    this.sheet = null;
+    if (css && 'text' in css) {
+      this.sheet = new CSSStyleSheet();
+      this.sheet.replaceSync(css.text);
+      sheets.push(this.sheet);
+    }
+    this.document.adoptedStyleSheets = sheets;
   }
 }

@@ -10,6 +10,8 @@ import {
   type Look,
   type Shadow,
 } from '@fond/core';
+import { Store } from '@ngrx/store';
+import { planFeature } from '../state/plan.feature';
 import { PlanEditor } from '../state/planEditor';
 import { Stepper } from './stepper';
 
@@ -164,12 +166,42 @@ const SHADOWS: readonly Shadow[] = ['none', 'soft', 'strong'];
           }
         </span>
       </div>
+      <details [open]="css() !== ''">
+        <summary>CSS of its own</summary>
+        <textarea
+          class="field"
+          rows="8"
+          maxlength="20000"
+          spellcheck="false"
+          aria-label="CSS of its own"
+          placeholder="h1 { text-transform: uppercase }"
+          [value]="css()"
+          (input)="style($any($event.target).value)"
+        ></textarea>
+        @for (fault of cssFaults(); track fault) {
+          <p class="turned" role="alert">The CSS {{ fault }}.</p>
+        }
+        <p class="hint">
+          It reaches the content of this plan’s pages, neither the head nor the foot of the shop. The look’s
+          values stand in it as var(--ink), var(--sale), var(--radius).
+        </p>
+      </details>
       <p class="hint">
         The house plan’s look is the shop’s: plans that build on it follow, each with what it says otherwise.
       </p>
     }
   `,
   styles: `
+    textarea {
+      width: 100%;
+      font:
+        13px/1.5 ui-monospace,
+        monospace;
+    }
+    summary {
+      color: var(--petrol);
+      cursor: pointer;
+    }
     .colours {
       display: grid;
       grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
@@ -209,6 +241,7 @@ const SHADOWS: readonly Shadow[] = ['none', 'soft', 'strong'];
 })
 export class LookSlip {
   private readonly editor = inject(PlanEditor);
+  private readonly problem = inject(Store).selectSignal(planFeature.selectPreviewProblem);
   protected readonly colours = COLOUR_NAMES;
   protected readonly words = COLOUR_WORDS;
   protected readonly readies = READY;
@@ -224,6 +257,16 @@ export class LookSlip {
   protected readonly poor = computed(
     () => this.contrasts().filter(({ contrast }) => contrast < LEAST_CONTRAST).length,
   );
+
+  protected readonly css = computed(() => this.editor.plan()?.css ?? '');
+  /** Why the page in the window could not be made with it. */
+  protected readonly cssFaults = computed(() =>
+    (this.problem()?.errors ?? []).flatMap(({ path, message }) => (path === 'plan.css' ? [message] : [])),
+  );
+
+  protected style(css: string): void {
+    this.editor.edit('CSS', (plan) => ({ ...plan, css }));
+  }
 
   protected same(look: Look, key: keyof typeof READY_LOOKS): boolean {
     return JSON.stringify(look) === JSON.stringify(READY_LOOKS[key]);

@@ -25,6 +25,7 @@ const plan: Plan = {
   fixtures: startingFixtures([facetChoice('material')], []),
   related: null,
   look: USUAL_LOOK,
+  css: '',
 };
 const shelf = (change: Partial<ShelfSettings>): Plan => ({
   ...plan,

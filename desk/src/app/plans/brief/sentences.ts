@@ -63,6 +63,7 @@ const PLACE: readonly string[] = ['when', 'inside', 'layout'];
 export function partOf(path: readonly string[], plan: Plan): PartName {
   const [top, id, setting] = path;
   if (top === 'related' || top === 'look') return top;
+  if (top === 'css') return 'look';
   if (setting !== undefined && PLACE.includes(setting)) return 'frame';
   if (id === facetPanelOf(plan)?.id || id === 'facets') return 'facets';
   if (id !== shelfOf(plan)?.id) return 'frame';
@@ -88,7 +89,7 @@ export function sentencesOf(plan: Plan, words: BriefWords): Record<PartName, str
     related: plan.related
       ? `up to ${plan.related.most} ${sayRange(plan.related.range, words.names)}`
       : 'nothing more',
-    look: lookWords(plan.look),
+    look: lookWords(plan.look) + (plan.css ? ', with CSS of its own' : ''),
   };
 }
 

@@ -40,6 +40,7 @@ const SETTINGS: Readonly<Record<string, string>> = {
   sort: 'order of the values',
   related: 'related products',
   look: 'look',
+  css: 'CSS of its own',
   colours: 'colour',
   ink: 'of words',
   quiet: 'of quiet words',

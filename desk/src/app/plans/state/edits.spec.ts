@@ -11,6 +11,7 @@ const plan: Plan = {
   fixtures: startingFixtures([], []),
   related: null,
   look: USUAL_LOOK,
+  css: '',
 };
 const types = (one: Plan): string[] => one.fixtures.map((fixture) => fixture.type);
 

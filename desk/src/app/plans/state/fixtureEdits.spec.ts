@@ -9,6 +9,7 @@ import {
   type Plan,
   type Slot,
 } from '@fond/core';
+import { planSchema } from '@fond/contract/operations';
 import {
   addable,
   copyOf,
@@ -29,6 +30,7 @@ const start: Plan = {
   fixtures: startingFixtures([], []),
   related: null,
   look: USUAL_LOOK,
+  css: '',
 };
 const ids = (fixtures: readonly Fixture[]): string[] => fixtures.map(({ id }) => id);
 const on = (plan: Plan, place: Slot | null = null): string[] => ids(standingIn(plan.fixtures, place));
@@ -68,6 +70,29 @@ describe('adding a fixture', () => {
   it('offers no second title, breadcrumb or panel of filters', () => {
     expect(addable(start, ['title', 'facets', 'breadcrumb', 'words'])).toEqual(['words']);
     expect(addable(withoutFixture(start, 'title'), ['title'])).toEqual(['title']);
+  });
+});
+
+describe('a fixture as it begins', () => {
+  const TYPES: readonly AddedType[] = [
+    'banner',
+    'words',
+    'picture',
+    'tiles',
+    'promotion',
+    'tabs',
+    'columns',
+    'navigation',
+    'space',
+    'divider',
+    'description',
+  ];
+
+  it('can be saved as it is, so that adding one never leaves a draft that waits', () => {
+    for (const type of TYPES) {
+      const { error } = planSchema.validate(add(start, type, null, null), { abortEarly: false });
+      expect(error?.message, type).toBeUndefined();
+    }
   });
 });
 

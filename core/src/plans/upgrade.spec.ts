@@ -1,0 +1,108 @@
+import { describe, expect, it } from 'vitest';
+import { USUAL_LOOK } from '../look/look';
+import { USUAL_LAYOUT } from './fixtures';
+import { startingFixtures, usual } from './housePlan';
+import { isHeir, type HeirDocument, type Plan } from './plan';
+import { upgradeContent, upgradeEdition, upgradePlan } from './upgrade';
+
+/** A plan as the first release stored it. */
+const FIRST = {
+  id: 'house',
+  name: 'House',
+  reach: { include: [{ kind: 'everything' }], exclude: [] },
+  fixtures: [
+    { id: 'title', type: 'title' },
+    { id: 'navigation', type: 'navigation', hideEmpty: false, counts: true },
+    {
+      id: 'facets',
+      type: 'facets',
+      side: 'end',
+      facets: [{ key: 'colour', label: {}, shown: 4, open: true }],
+    },
+    {
+      id: 'shelf',
+      type: 'shelf',
+      range: { source: 'aisle', below: true, stock: 'in' },
+      order: { levels: [{ key: 'price', reversed: false }], choices: ['price', 'newest'] },
+      columns: { wide: 4, medium: 2, narrow: 1 },
+      gap: 16,
+      pageSize: 24,
+      lastRow: 'start',
+      card: [],
+    },
+  ],
+};
+const whole = (stored: unknown): Plan => upgradePlan(stored) as Plan;
+
+describe('what earlier releases stored', () => {
+  it('keeps all that it said, and has the usual for what nobody could say then', () => {
+    const plan = whole(FIRST);
+    expect(plan).toMatchObject({ rank: 0, related: null, look: USUAL_LOOK });
+    for (const { when, inside, layout } of plan.fixtures)
+      expect({ when, inside, layout }).toEqual({ when: null, inside: null, layout: USUAL_LAYOUT });
+    const [, navigation, facets, shelf] = plan.fixtures;
+    expect(navigation).toMatchObject({ hideEmpty: false, form: 'pills', of: 'near', colours: false });
+    expect(facets).toMatchObject({
+      side: 'end',
+      share: 21,
+      facets: [{ key: 'colour', shown: 4, control: 'auto', logic: 'any', sort: 'auto' }],
+    });
+    expect(shelf).toMatchObject({
+      form: 'grid',
+      pageSize: { by: 'products', count: 24 },
+      range: {
+        source: { kind: 'aisle', below: true, main: false },
+        clauses: [{ kind: 'stock', states: ['in', 'low'] }],
+      },
+      order: { levels: [{ key: 'price', reversed: false }], pins: [], spread: null },
+    });
+    expect(shelf.type === 'shelf' && shelf.order.choices.map(({ key }) => key)).toEqual(['price', 'newest']);
+  });
+
+  it('is read the same when it is read again, and today’s documents come back as they are', () => {
+    expect(whole(whole(FIRST))).toEqual(whole(FIRST));
+    const today: Plan = {
+      ...whole(FIRST),
+      fixtures: startingFixtures([], []).map((fixture) => ({ ...fixture, inside: null })),
+    };
+    expect(upgradePlan(today)).toEqual(today);
+  });
+
+  it('is filled in where an heir has added a fixture, and left alone where it only differs', () => {
+    const heir = (own: HeirDocument['own']): HeirDocument => ({
+      id: 'h',
+      name: 'h',
+      reach: { include: [], exclude: [] },
+      rank: 0,
+      base: 'house',
+      own,
+    });
+    const old = { id: 'again', type: 'description', when: null };
+    const added = heir({
+      at: { fixtures: { items: {}, added: [{ item: old, after: 'title' }], moved: [], removed: [] } },
+    });
+    expect(upgradePlan(added)).toEqual(
+      heir({
+        at: {
+          fixtures: {
+            items: {},
+            added: [{ item: { ...usual('again'), type: 'description' }, after: 'title' }],
+            moved: [],
+            removed: [],
+          },
+        },
+      }),
+    );
+    const differing = heir({ at: { related: { set: null } } });
+    expect(upgradePlan(differing)).toEqual(differing);
+    expect(isHeir(upgradePlan(heir(null)))).toBe(true);
+  });
+
+  it('is an edition in each of its three forms', () => {
+    const forms: unknown[] = [[FIRST], { plans: [FIRST], ranges: [] }, { documents: [FIRST], ranges: [] }];
+    for (const form of forms) {
+      expect(upgradeContent(form)).toEqual({ documents: [whole(FIRST)], ranges: [] });
+      expect(upgradeEdition(4, form)).toMatchObject({ number: 4, plans: [{ id: 'house' }] });
+    }
+  });
+});

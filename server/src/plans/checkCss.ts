@@ -1,0 +1,57 @@
+import postcss, { CssSyntaxError, type AtRule, type Declaration } from 'postcss';
+import { isHeir, type PlanDocument } from '@fond/core';
+import { problem } from '../http/problem';
+
+/** Rules that only choose when others hold. */
+const AT_RULES: readonly string[] = ['media', 'supports', 'container'];
+
+function faultOfRule({ name }: AtRule): string | null {
+  if (AT_RULES.includes(name.toLowerCase())) return null;
+  return `“@${name}” reaches beyond the plan’s page; use @media, @supports and @container only`;
+}
+
+function faultOfDeclaration({ prop, value }: Declaration): string | null {
+  const said = value.toLowerCase();
+  if (/url\s*\(|image-set\s*\(|src\s*\(/.test(said))
+    return 'fetches something from elsewhere; pictures stand in fixtures';
+  if (/expression\s*\(/.test(said) || /^(behavior|-moz-binding)$/i.test(prop)) return 'runs code';
+  if (prop.toLowerCase() === 'position' && said.includes('fixed'))
+    return '“position: fixed” lays it over the whole window; use sticky';
+  return null;
+}
+
+/** What is wrong with a plan's own CSS, by line; nothing where it may stand. */
+export function cssFaults(css: string): { line: number; message: string }[] {
+  if (/<\/?style/i.test(css)) return [{ line: 1, message: 'is CSS alone; leave the <style> mark out' }];
+  try {
+    const faults: { line: number; message: string }[] = [];
+    postcss.parse(css).walk((node) => {
+      const message =
+        node.type === 'atrule' ? faultOfRule(node) : node.type === 'decl' ? faultOfDeclaration(node) : null;
+      if (message) faults.push({ line: node.source?.start?.line ?? 1, message });
+    });
+    return faults;
+  } catch (error) {
+    if (error instanceof CssSyntaxError) return [{ line: error.line ?? 1, message: error.reason }];
+    throw error;
+  }
+}
+
+/** The CSS that a document says itself. */
+function ownCss(document: PlanDocument): string {
+  if (!isHeir(document)) return document.css;
+  const { own } = document;
+  const said = own && 'at' in own ? own.at['css'] : undefined;
+  return said && 'set' in said ? String(said.set) : '';
+}
+
+/** @throws a problem with each fault and its line, where a plan's own CSS may not stand. */
+export function refuseBadCss(document: PlanDocument): void {
+  const faults = cssFaults(ownCss(document));
+  if (faults.length)
+    throw problem(
+      'bad-input',
+      'Nothing was saved.',
+      faults.map(({ line, message }) => ({ path: 'plan.css', message: `in line ${line} ${message}` })),
+    );
+}
