@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { runApplication } from '../tests/support/application';
-import { choose, frameOf, TestBrowser } from '../tests/support/browser';
+import { addFixture, choose, frameOf, planFor, says, TestBrowser } from '../tests/support/browser';
 
 const FOLDER = path.resolve(import.meta.dirname, '../docs/screenshots');
 await mkdir(FOLDER, { recursive: true });
@@ -29,6 +29,21 @@ async function plan(address: string): Promise<Page> {
   return page;
 }
 
+/** Columns with the tree beside a banner, tiles and the shelf. */
+async function build(page: Page): Promise<void> {
+  await addFixture(page, 'Add behind title title', 'columns');
+  await addFixture(page, 'Add at the top of column 1 of columns', 'category navigation');
+  await page.locator('desk-navigation-slip button::-p-text(as a list)').click();
+  await page.locator('desk-navigation-slip button::-p-text(the whole tree)').click();
+  await addFixture(page, 'Add at the top of column 2 of columns', 'banner');
+  await page.locator('[aria-label="Heading, en"]').fill('Water on, lights low');
+  await addFixture(page, 'Add behind banner banner', 'category tiles');
+  await page.locator('[data-slip="place:shelf"]').click();
+  await page.select('[aria-label="Stands in"]', 'columns/main');
+  await page.locator('[data-slip="fixture:columns"]').click();
+  await page.waitForSelector('.saving.saved');
+}
+
 try {
   await shop('/cookware/pans', 'shop-wide.png', 1280, 800);
   await shop('/table?material=stoneware', 'shop-medium.png', 820, 1000);
@@ -41,15 +56,38 @@ try {
   await floor.waitForSelector('desk-why-aisle li');
   await shot(floor, 'floor.png');
   await floor.goto(`${application.baseUrl}/floor?view=map`);
-  await floor.waitForSelector('.map svg .slice');
+  await floor.waitForSelector('desk-treemap svg .slice');
   await shot(floor, 'floor-map.png');
 
   const house = await plan('/plans/house?aisle=%2Fcookware%2Fpans');
   await house.locator('[data-slip="grid"]').click();
   await shot(house, 'plan.png');
-  await house.locator('[data-slip="facets"]').click();
-  await house.locator('.widths button::-p-text(All three)').click();
-  await shot(house, 'plan-widths.png');
+
+  const { page: built } = await planFor(browser, '/kettles-and-coffee', 'Kettles, built');
+  await build(built);
+  await built.locator('.widths button::-p-text(All three)').click();
+  await built.$eval('[data-line="columns"]', (line) => line.scrollIntoView());
+  await shot(built, 'page.png');
+
+  const looked = await plan('/plans/house?aisle=%2Fbaking&open=look');
+  await looked.locator('desk-look-slip button::-p-text(Garden)').click();
+  const garden = await frameOf(looked);
+  await garden.waitForFunction(() => document.documentElement.style.getPropertyValue('--radius') === '22px');
+  await looked.$eval('[data-slip="look"]', (word) => word.scrollIntoView());
+  await shot(looked, 'look.png');
+  await looked.locator('desk-look-slip button::-p-text(Enamel)').click();
+  await looked.waitForSelector('.saving.saved');
+
+  const pages = await browser.desk('/pages');
+  await pages.locator('button::-p-text(New page)').click();
+  await pages.locator('[aria-label="Title, en"]').fill('Tea, and what to make it in');
+  await pages.locator('[aria-label="Address"]').fill('/tea-now');
+  await pages.locator('input[name=place]:not(:checked)').click();
+  await choose(pages, '[aria-label="Stands in for"]', 'Teapots');
+  await pages.locator('label::-p-text(open to shoppers) input').click();
+  await pages.locator('button::-p-text(Save)').click();
+  await says(pages, '.actions small', 'version 2');
+  await shot(pages, 'pages.png');
 
   const emptied = await plan('/plans/house?aisle=%2Ftable');
   await emptied.locator('[data-slip="range"]').click();
@@ -74,27 +112,6 @@ try {
     await arranged.waitForNetworkIdle({ idleTime: 300 });
   }
   await shot(arranged, 'arrange.png');
-  await arranged.locator('[data-slip="facets"]').click();
-  await arranged.locator('button::-p-text(Which filters help here?)').click();
-  await arranged.waitForSelector('desk-facet-advice tbody tr');
-  await arranged.$eval('desk-facet-advice', (advice) => advice.scrollIntoView({ block: 'start' }));
-  await shot(arranged, 'advice.png');
-
-  const saved = await plan('/plans/house?aisle=%2Fcookware');
-  await saved.locator('[data-slip="range"]').click();
-  await choose(saved, '[aria-label="Add a clause"]', 'on sale');
-  await choose(saved, '[aria-label="Add a clause"]', 'in stock');
-  await saved.locator('button::-p-text(Save as a range)').click();
-  await saved.locator('[aria-label="Name of the range"]').fill('Offers ready to send');
-  await saved.locator('button::-p-text(Save it)').click();
-  await saved.waitForFunction(() =>
-    document.querySelector('[data-slip="range"]')?.textContent?.includes('Offers'),
-  );
-  await saved.waitForSelector('.saving.saved');
-  await saved.goto(`${application.baseUrl}/ranges`);
-  await saved.locator('a::-p-text(Offers ready to send)').click();
-  await saved.waitForSelector('desk-clauses li');
-  await shot(saved, 'ranges.png');
 
   const collections = await browser.desk('/collections');
   await collections.locator('.list a::-p-text(Winter sale)').click();

@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { DEVICE_WIDTHS, roomsOf, widthIn, WIDTH_NAMES, type Plan } from '@fond/core';
-import { eventually, frameOf, planFor, publishOpen, says, TestBrowser } from '../support/browser';
+import { addFixture, eventually, frameOf, planFor, publishOpen, says, TestBrowser } from '../support/browser';
 
 const PATH = '/baking/tins';
 
@@ -15,13 +15,7 @@ afterAll(() => browser.close());
 
 const label = (name: string): string => `[aria-label="${name}"]`;
 
-/** Adds a fixture where its button stands, by what the button says. */
-async function add(where: string, what: string): Promise<void> {
-  await page.waitForSelector(label(where));
-  await page.focus(label(where));
-  await page.keyboard.press('Enter');
-  await page.locator(`button[mat-menu-item]::-p-text(${what})`).click();
-}
+const add = (where: string, what: string): Promise<void> => addFixture(page, where, what);
 const lines = (): Promise<string[]> =>
   page.$$eval('[data-line]', (sections) => sections.map((section) => section.getAttribute('data-line')!));
 const visit = async (width: number, script: boolean): Promise<Page> => {

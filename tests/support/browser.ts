@@ -111,6 +111,17 @@ export async function choose(page: Page, selector: string, text: string): Promis
   await page.select(selector, value);
 }
 
+/** Adds a fixture where its button stands, by what the button says. */
+export async function addFixture(page: Page, where: string, what: string): Promise<void> {
+  const button = `[aria-label="${where}"]`;
+  await page.waitForSelector(button);
+  await page.focus(button);
+  await page.keyboard.press('Enter');
+  await page.locator(`button[mat-menu-item]::-p-text(${what})`).click();
+  // While the menu fades away it still takes clicks that are meant for what lies below.
+  await page.waitForFunction(() => !document.querySelector('.cdk-overlay-backdrop'));
+}
+
 /** Publishes the plan that is open, on the page that tells what it will do. */
 export async function publishOpen(page: Page): Promise<void> {
   await page.waitForSelector('.saving.saved');
@@ -130,10 +141,12 @@ export async function planFor(
   const page = await browser.desk('/floor');
   const id = await page.evaluate(
     async (wanted, title) => {
-      const read = async (address: string) => (await fetch(address)).json();
-      const { aisles } = (await read('/api/floor')) as { aisles: { path: string; key: string }[] };
+      // No function of its own: the loaders of scripts mark those with names that the page doesn’t know.
+      const { aisles } = (await (await fetch('/api/floor')).json()) as {
+        aisles: { path: string; key: string }[];
+      };
       const category = Number(aisles.find((aisle) => aisle.path === wanted)!.key.split(':')[1]);
-      const { csrfToken } = (await read('/api/session')) as { csrfToken: string };
+      const { csrfToken } = (await (await fetch('/api/session')).json()) as { csrfToken: string };
       const answer = await fetch('/api/plans', {
         method: 'POST',
         headers: { 'Content-Type': 'application/json', 'X-CSRF-Token': csrfToken },
