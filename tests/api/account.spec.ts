@@ -53,6 +53,8 @@ describe('the account page', () => {
     const agent = shopper();
     const strange = await agent.post('/shop/account').set('Origin', 'https://elsewhere.example').type('form');
     expect(strange.status).toBe(403);
+    const hidden = await agent.post('/shop/account').set('Origin', 'null').type('form');
+    expect(hidden.status).toBe(403);
     expect((await agent.get('/shop/account')).text).toContain('content="noindex,follow"');
   });
 });
@@ -103,5 +105,17 @@ describe('a shopper’s token', () => {
     for (const forged of [`${other}.${signature}`, said, `${said}.`, '.', 'x.y'])
       expect(tokens.read(forged, 1_000)).toBeNull();
     expect(new ShopperTokens('another').read(token, 1_000)).toBeNull();
+  });
+});
+
+describe('guessing a shopper’s password', () => {
+  it('is slowed down with a page that says so, not with data', async () => {
+    const agent = shopper();
+    let answer = await signIn(agent, { email, password: 'no' });
+    for (let tries = 0; tries < 12 && answer.status === 401; tries++)
+      answer = await signIn(agent, { email, password: 'no' });
+    expect(answer.status).toBe(429);
+    expect(answer.headers['content-type']).toContain('text/html');
+    expect(answer.text).toContain('tried too often');
   });
 });

@@ -8,12 +8,12 @@ import { parseSelections } from '../facets/selection';
 import { MOST_PER_PAGE } from '../layout/rows';
 import { facetPanelOf, shelfOf, type Edition, type Plan, type Shelf } from '../plans/plan';
 import { choosePlan } from '../plans/reach';
-import { dayIn, shownAt, type PageFacts } from '../plans/shownWhen';
+import { dayIn, type PageFacts } from '../plans/shownWhen';
 import { runRange } from '../range/range';
 import type { RangeContext } from '../range/rule';
 import { addressOf, NeighbourAddresses, type ListingState } from './address';
 import { searched, titleOf, type Composer, type PageRequest } from './composer';
-import { fixtureModels } from './fixtureModels';
+import { fixtureModels, isShown } from './fixtureModels';
 import { shelfModelOf, type PageModel } from './pageModel';
 import { orderChoices } from './shelfModel';
 import { shopFrameOf } from './shopFrame';
@@ -34,7 +34,7 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
   // Which shelf the page has is settled before its products are known; all others may ask for them.
   const shelf = plan.fixtures.find(
     (fixture): fixture is Shelf =>
-      fixture.type === 'shelf' && shownAt(fixture.when, { ...facts, results: true }).length > 0,
+      fixture.type === 'shelf' && isShown(plan.fixtures, fixture, { ...facts, results: true }),
   );
   const context: RangeContext = { now: request.now, ranges: edition.ranges };
   const range = shelf ? runRange(snapshot, aisle, shelf.range, context) : null;

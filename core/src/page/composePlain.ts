@@ -46,7 +46,7 @@ export const composeAccount = (
   snapshot: Snapshot,
   edition: Edition,
   asked: string | undefined,
-  account: Pick<AccountModel, 'shopper' | 'refused' | 'demo'>,
+  account: Pick<AccountModel, 'shopper' | 'fault' | 'demo'>,
 ): AccountModel => ({
   kind: 'account',
   frame: plainFrame(snapshot, edition, asked, ACCOUNT_PATH, (lang) => wordsIn(lang).account),

@@ -3,7 +3,14 @@ import { facetModel, type FacetContext } from '../facets/facetModel';
 import { filterRange } from '../facets/filter';
 import { steppedAt, USUAL_LAYOUT, type Stepped } from '../plans/fixtures';
 import { containerOf } from '../plans/nesting';
-import { shelfOf, WIDTH_NAMES, type FacetPanel, type Fixture, type PerWidth } from '../plans/plan';
+import {
+  shelfOf,
+  WIDTH_NAMES,
+  type FacetPanel,
+  type Fixture,
+  type PerWidth,
+  type WidthName,
+} from '../plans/plan';
 import { shownAt, type PageFacts } from '../plans/shownWhen';
 import { searched, titleOf, type Composer } from './composer';
 import {
@@ -18,12 +25,23 @@ import type { FixtureModel, Placement } from './pageModel';
 import { shelfModel } from './shelfModel';
 import { trailOf } from './shopFrame';
 
+/** The widths at which a fixture itself is shown, whatever it stands in. */
+const widthsOf = ({ when, layout }: Fixture, facts: PageFacts): WidthName[] =>
+  shownAt(when, facts).filter((width) => !steppedAt(layout.hidden, width));
+
+/** Whether a fixture is shown at any width, with all that it stands in. */
+export function isShown(fixtures: readonly Fixture[], fixture: Fixture, facts: PageFacts): boolean {
+  for (let at: Fixture | null = fixture; at; at = containerOf(fixtures, at))
+    if (!widthsOf(at, facts).length) return false;
+  return true;
+}
+
 /** Every fixture that is shown, in its container; what its container is not there for stands on the page itself. */
 export function fixtureModels(composer: Composer, facts: PageFacts): FixtureModel[] {
   const { plan } = composer;
   const made = new Map<string, FixtureModel>();
   for (const fixture of plan.fixtures) {
-    const shown = shownAt(fixture.when, facts).filter((width) => !steppedAt(fixture.layout.hidden, width));
+    const shown = widthsOf(fixture, facts);
     const model = shown.length ? fixtureModel(composer, fixture, made) : null;
     if (!model) continue;
     const hiddenAt = WIDTH_NAMES.filter((width) => !shown.includes(width));

@@ -201,11 +201,20 @@ describe('containers', () => {
     ]);
   });
 
-  it('are left out when nothing in them is shown, and give back what they held when they are not shown', () => {
+  it('are left out when nothing in them is shown, and take along what they hold when they are not shown', () => {
     expect(shape(ask([columns, tabs]))).toEqual([]);
     const never: Fixture = { ...columns, when: { kind: 'aisles', of: ['front'] } };
     expect(shape(ask([never, within(TILES, 'columns', 'a')]))).toEqual([]);
-    expect(shape(ask([within(TILES, 'gone', 'a')]))).toEqual(['tiles']);
+    expect(shape(ask([within(TILES, 'gone', 'a')])), 'its container is gone').toEqual(['tiles']);
+  });
+
+  it('that are not shown hold no shelf, so there is nothing to filter either', () => {
+    const never: Fixture = { ...columns, when: { kind: 'aisles', of: ['front'] } };
+    const [facets, shelf] = own.slice(-2);
+    expect(ask([never, facets, within(shelf, 'columns', 'b')])).toEqual([]);
+    const other: Fixture = { ...shelf, id: 'other' };
+    const page = ask([never, within(shelf, 'columns', 'b'), other]);
+    expect(shelfModelOf({ fixtures: page })?.id).toBe('other');
   });
 
   it('are hidden, spanned and ordered by width', () => {

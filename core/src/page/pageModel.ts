@@ -225,8 +225,8 @@ export interface AccountModel {
   frame: ShopFrame;
   /** Who is signed in; null while nobody is. */
   shopper: string | null;
-  /** The email or the password was wrong. */
-  refused: boolean;
+  /** The email or the password was wrong, or too often. */
+  fault: 'refused' | 'too-many' | null;
   /** What signs the demo shopper in. */
   demo: { email: string; password: string } | null;
 }

@@ -60,7 +60,8 @@ function upgradeOwn(own: Difference | null): Difference | null {
   return { at: { ...own.at, fixtures: { ...fixtures, added } } };
 }
 
-function upgradeFixture(stored: Fixture): Fixture {
+/** A stored fixture in today's form. */
+export function upgradeFixture(stored: Fixture): Fixture {
   const fixture = { ...usual(stored.id), ...stored };
   switch (fixture.type) {
     case 'navigation':

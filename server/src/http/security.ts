@@ -44,14 +44,16 @@ export const secureHeaders: RequestHandler[] = [
 const QUARTER_HOUR = 15 * 60_000;
 const TRIES = 10;
 
+const refuseInWords: RequestHandler = (_request, response) =>
+  sendProblem(response, problem('too-many-tries', 'Wait a quarter of an hour, then try again.'));
+
 /** Ten wrong passwords in a quarter of an hour from one address, then a pause. */
-export const signInLimit = (): RequestHandler =>
+export const signInLimit = (refuse: RequestHandler = refuseInWords): RequestHandler =>
   rateLimit({
     windowMs: QUARTER_HOUR,
     limit: TRIES,
     skipSuccessfulRequests: true,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
-    handler: (_request, response) =>
-      sendProblem(response, problem('too-many-tries', 'Wait a quarter of an hour, then try again.')),
+    handler: refuse,
   });

@@ -10,13 +10,22 @@ function faultOfRule({ name }: AtRule): string | null {
   return `“@${name}” reaches beyond the plan’s page; use @media, @supports and @container only`;
 }
 
+/** Where something may stand without leaving the page's flow of content behind. */
+const POSITIONS: readonly string[] = ['static', 'relative', 'absolute', 'sticky', 'inherit', 'initial'];
+
 function faultOfDeclaration({ prop, value }: Declaration): string | null {
-  const said = value.toLowerCase();
+  // What is quoted is printed, not obeyed.
+  const said = value
+    .replace(/"[^"]*"|'[^']*'/g, '""')
+    .toLowerCase()
+    .trim();
+  if (said.includes('\\') || prop.includes('\\')) return 'writes a name with escapes, which can’t be checked';
   if (/url\s*\(|image-set\s*\(|src\s*\(/.test(said))
     return 'fetches something from elsewhere; pictures stand in fixtures';
   if (/expression\s*\(/.test(said) || /^(behavior|-moz-binding)$/i.test(prop)) return 'runs code';
-  if (prop.toLowerCase() === 'position' && said.includes('fixed'))
-    return '“position: fixed” lays it over the whole window; use sticky';
+  // Named values too: what a variable holds isn't known here.
+  if (prop.toLowerCase() === 'position' && !POSITIONS.includes(said))
+    return `“position: ${value}” may lay it over the whole window; use sticky`;
   return null;
 }
 

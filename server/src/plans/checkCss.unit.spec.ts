@@ -33,6 +33,13 @@ describe('a plan’s own CSS', () => {
     expect(messages('</style><script>alert(1)</script>')).toContain('<style>');
   });
 
+  it('finds no way round by escapes and variables, but may print what it likes', () => {
+    expect(messages('.a { background: u\\72l(x) }')).toContain('escapes');
+    expect(messages('.a { --p: fixed; position: var(--p) }')).toContain('sticky');
+    expect(messages('.a { p\\6fsition: fixed }')).toContain('escapes');
+    expect(cssFaults('.a::before { content: "\\2014 url(x)" } .b { position: sticky }')).toEqual([]);
+  });
+
   it('is told every fault at once', () => {
     expect(cssFaults('@import "a";\n.a { position: fixed }').map(({ line }) => line)).toEqual([1, 2]);
   });

@@ -28,28 +28,24 @@ export function mountAccount(app: Express, { sequelize, host, render, tokens, de
     const lang = language(request);
     response.redirect(303, ACCOUNT + (lang ? `?lang=${encodeURIComponent(lang)}` : ''));
   };
-  const show = async (
-    request: Request,
-    response: Response,
-    refused: AccountModel['refused'],
-  ): Promise<void> => {
+  const show = async (request: Request, response: Response, fault: AccountModel['fault']): Promise<void> => {
     const { snapshot, edition } = standOf(host);
     const model = composeAccount(snapshot, edition, language(request), {
       shopper: shopperIn(request, tokens)?.name ?? null,
-      refused,
+      fault,
       demo: demo ? { email: DEMO_SHOPPER.email, password: DEMO_SHOPPER.password } : null,
     });
     response
-      .status(refused ? 401 : 200)
+      .status(fault === 'too-many' ? 429 : fault ? 401 : 200)
       .set('Cache-Control', 'no-store')
       .type('html')
       .send(await render(model));
   };
 
-  app.get(ACCOUNT, (request, response) => show(request, response, false));
+  app.get(ACCOUNT, (request, response) => show(request, response, null));
   app.post(
     ACCOUNT,
-    signInLimit(),
+    signInLimit((request, response) => show(request, response, 'too-many')),
     express.urlencoded({ extended: false, limit: '4kb' }),
     async (request, response) => {
       refuseStrangers(request);
@@ -59,7 +55,7 @@ export function mountAccount(app: Express, { sequelize, host, render, tokens, de
           ? await findShopper(sequelize, email.slice(0, 254), password.slice(0, 200))
           : null;
       if (!shopper) {
-        await show(request, response, true);
+        await show(request, response, 'refused');
         return;
       }
       response.cookie(SHOPPER_COOKIE, tokens.give(shopper, Date.now()), {
@@ -82,6 +78,7 @@ export function mountAccount(app: Express, { sequelize, host, render, tokens, de
 /** Forms of other sites can't sign anybody in or out here. */
 function refuseStrangers(request: Request): void {
   const origin = request.get('Origin');
-  if (origin !== undefined && new URL(origin).host !== request.get('Host'))
+  // Browsers that keep the origin to themselves send the word “null”.
+  if (origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== request.get('Host')))
     throw problem('token-needed', 'Sign in on the shop’s own page.');
 }

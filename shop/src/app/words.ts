@@ -46,6 +46,7 @@ export interface ShopWords {
   email: string;
   password: string;
   refused: string;
+  tooMany: string;
   demoShopper: string;
   footer: string;
   language: Readonly<Record<string, string>>;
@@ -100,6 +101,7 @@ const EN: ShopWords = {
   email: 'Email',
   password: 'Password',
   refused: 'That email and password don’t go together. Check both and try again.',
+  tooMany: 'That was tried too often. Wait a quarter of an hour, then try again.',
   demoShopper: 'To try it, sign in as',
   footer: 'An invented shop for trying out Fond Aisle. Nothing here can be bought.',
   language: LANGUAGES,
@@ -152,6 +154,7 @@ const FR: ShopWords = {
   email: 'E-mail',
   password: 'Mot de passe',
   refused: 'Cet e-mail et ce mot de passe ne vont pas ensemble. Vérifiez les deux et réessayez.',
+  tooMany: 'Trop de tentatives. Attendez un quart d’heure, puis réessayez.',
   demoShopper: 'Pour essayer, connectez-vous avec',
   footer: 'Une boutique inventée pour essayer Fond Aisle. Rien ne peut y être acheté.',
   language: LANGUAGES,

@@ -16,8 +16,10 @@ import { shopHref, ShopState } from '../state/shopState';
           <button class="button" type="submit">{{ words().signOut }}</button>
         </form>
       } @else {
-        @if (one.refused) {
-          <p class="account-fault" role="alert">{{ words().refused }}</p>
+        @if (one.fault; as fault) {
+          <p class="account-fault" role="alert">
+            {{ fault === 'refused' ? words().refused : words().tooMany }}
+          </p>
         }
         <form method="post" [action]="action('')">
           <label>

@@ -30,6 +30,8 @@ import { Word } from './word';
     }
   `,
   styleUrl: './sentence.scss',
+  // As wide as the slips of other sentences, though these stand beside their handle.
+  styles: '.slip { margin-inline: -28px; }',
 })
 export class FacetsSentence {
   protected readonly editor = inject(PlanEditor);

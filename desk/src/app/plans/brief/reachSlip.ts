@@ -69,6 +69,7 @@ const SIDES: readonly { side: Side; legend: string; add: string }[] = [
             <select [value]="''" (change)="add(part.side, $any($event.target))">
               <option value="">choose …</option>
               <optgroup label="All of a kind">
+                <option value="everything">every aisle</option>
                 @for (kind of kinds; track kind) {
                   <option [value]="'kind:' + kind">{{ kindWord(kind) }}</option>
                 }
@@ -285,6 +286,7 @@ const aisleRule = ({ key }: Dispute): ReachRule => ({ kind: 'aisle', aisle: key 
 /** A choice of the list as a rule: `kind:tag`, `values:material`, `category:12`, `front`. */
 function ruleOf(choice: string): ReachRule {
   const [kind, id] = choice.split(':');
+  if (kind === 'everything') return { kind };
   if (kind === 'values') return { kind, attribute: id };
   if (kind === 'kind') return { kind: 'aisles', of: id as AisleKind };
   if (kind === 'category') return { kind: 'category', category: Number(id), below: true };

@@ -17,6 +17,8 @@ import { Word } from './word';
   imports: [CardSlip, GridSlip, OrderSlip, OriginStrip, RangeSlip, Word],
   templateUrl: './shelfSentences.html',
   styleUrl: './sentence.scss',
+  // As wide as the slips of other sentences, though these stand beside their handle.
+  styles: '.slip { margin-inline: -28px; }',
 })
 export class ShelfSentences {
   private readonly preview = inject(Store).selectSignal(planFeature.selectPreview);
