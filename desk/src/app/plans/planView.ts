@@ -1,11 +1,11 @@
 import { inject, Injectable, linkedSignal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, type ParamMap } from '@angular/router';
-import { PARTS } from './brief/sentences';
+import { LINES } from './brief/sentences';
 
-const SLIP_NAMES = ['base', ...PARTS] as const;
+const SLIP_NAMES = ['base', ...LINES] as const;
 
-/** The slip of a part, of one fixture's settings, or of where and when it stands. */
+/** The slip of a line, of one fixture's settings, or of where and when it stands. */
 export type SlipName = (typeof SLIP_NAMES)[number] | `fixture:${string}` | `place:${string}`;
 
 const isSlip = (name: string): name is SlipName =>

@@ -11,7 +11,7 @@ import { RangeVocabulary } from '../ranges/rangeNames';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <dl>
-      @for (change of changes(); track change.part) {
+      @for (change of changes(); track change.line) {
         <dt>{{ change.title }}</dt>
         <dd>
           @if (change.before !== null) {

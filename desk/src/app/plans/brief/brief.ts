@@ -15,7 +15,7 @@ import { PlanEditor } from '../state/planEditor';
 import { PlanOrigin } from '../state/planOrigin';
 import { BaseSlip } from './baseSlip';
 import { FixtureList } from '../fixtures/fixtureList';
-import { BriefParts } from './briefParts';
+import { BriefLines } from './briefLines';
 import { LookSlip } from './lookSlip';
 import { OriginStrip } from './originStrip';
 import { PlanNote } from './planNote';
@@ -61,7 +61,7 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
   imports: [BaseSlip, FixtureList, OriginStrip, PlanNote, ReachSlip, RelatedSlip, Word, LookSlip],
   templateUrl: './brief.html',
   styleUrls: ['./sentence.scss', './brief.scss'],
-  providers: [BriefParts],
+  providers: [BriefLines],
   host: { '(document:keydown)': 'onKey($event)' },
 })
 export class Brief {
@@ -73,7 +73,7 @@ export class Brief {
 
   private readonly view = inject(PlanView);
   protected readonly origin = inject(PlanOrigin);
-  protected readonly parts = inject(BriefParts);
+  protected readonly lines = inject(BriefLines);
   protected readonly open = this.view.open;
   protected readonly sought = signal('');
   protected readonly settings = computed(() => {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { PlanEditor } from '../state/planEditor';
-import { BriefParts } from './briefParts';
+import { BriefLines } from './briefLines';
 import { FacetsSlip } from './facetsSlip';
 import { OriginStrip } from './originStrip';
 import { Word } from './word';
@@ -16,13 +16,13 @@ import { Word } from './word';
         <b>Filters</b> {{ panel.side === 'above' ? 'above the shelf' : 'at the ' + panel.side + ' side' }} by
         <span
           deskWord="facets"
-          [open]="parts.open()"
-          [inherited]="parts.inherited('facets')"
-          (pressed)="parts.toggle('facets')"
-          (handBack)="parts.handBack('facets')"
-          >{{ parts.said()?.facets }}</span>, {{ panel.counts ? 'with' : 'without' }} counts.
+          [open]="lines.open()"
+          [inherited]="lines.inherited('facets')"
+          (pressed)="lines.toggle('facets')"
+          (handBack)="lines.handBack('facets')"
+          >{{ lines.said()?.facets }}</span>, {{ panel.counts ? 'with' : 'without' }} counts.
       </p>
-      @if (parts.open() === 'facets') {
+      @if (lines.open() === 'facets') {
         <div class="slip" role="group" aria-label="Filters">
           <desk-origin scope="facets" /><desk-facets-slip />
         </div>
@@ -35,5 +35,5 @@ import { Word } from './word';
 })
 export class FacetsSentence {
   protected readonly editor = inject(PlanEditor);
-  protected readonly parts = inject(BriefParts);
+  protected readonly lines = inject(BriefLines);
 }

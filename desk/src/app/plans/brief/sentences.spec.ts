@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK, startingFixtures, type Fixture, type Plan, type ShelfSettings } from '@fond/core';
 import { facetChoice } from '@fond/core';
 import { vocabulary } from '../../testing/plans';
-import { changesInWords, partOf, sentencesOf, type BriefWords } from './sentences';
+import { changesInWords, lineOf, sentencesOf, type BriefWords } from './sentences';
 
 const words: BriefWords = {
   vocabulary,
@@ -35,7 +35,7 @@ const shelf = (change: Partial<ShelfSettings>): Plan => ({
 });
 
 describe('a plan in sentences', () => {
-  it('tells each part, with its rank and conditions where it has some', () => {
+  it('tells each line, with its rank and conditions where it has some', () => {
     const said = sentencesOf(plan, words);
     expect(said).toMatchObject({
       reach: 'every aisle',
@@ -52,21 +52,21 @@ describe('a plan in sentences', () => {
     });
   });
 
-  it('says where the settings of each part lie, by the plan’s own fixtures', () => {
+  it('says where the settings of each line lie, by the plan’s own fixtures', () => {
     const renamed = {
       ...plan,
       fixtures: plan.fixtures.map((fixture) =>
         fixture.type === 'shelf' ? { ...fixture, id: 'main' } : fixture,
       ),
     };
-    const part = (...path: string[]) => partOf(path, renamed);
-    expect(part('fixtures', 'main', 'order', 'levels')).toBe('order');
-    expect(part('fixtures', 'main', 'columns', 'wide')).toBe('grid');
-    expect(part('fixtures', 'main', 'when')).toBe('frame');
-    expect(part('fixtures', 'facets', 'share')).toBe('facets');
-    expect(part('fixtures', 'facets', 'layout', 'span')).toBe('frame');
-    expect(part('fixtures', 'banner'), 'also one that is gone').toBe('frame');
-    expect(part('related', 'most')).toBe('related');
+    const line = (...path: string[]) => lineOf(path, renamed);
+    expect(line('fixtures', 'main', 'order', 'levels')).toBe('order');
+    expect(line('fixtures', 'main', 'columns', 'wide')).toBe('grid');
+    expect(line('fixtures', 'main', 'when')).toBe('frame');
+    expect(line('fixtures', 'facets', 'share')).toBe('facets');
+    expect(line('fixtures', 'facets', 'layout', 'span')).toBe('frame');
+    expect(line('fixtures', 'banner'), 'also one that is gone').toBe('frame');
+    expect(line('related', 'most')).toBe('related');
   });
 });
 
@@ -83,7 +83,7 @@ describe('what two states say differently', () => {
     );
     expect(changes).toEqual([
       {
-        part: 'grid',
+        line: 'grid',
         title: 'Grid',
         before: '3 columns (2 medium, 2 narrow), 12 a page',
         after: '4 columns (2 medium, 2 narrow), 12 a page',
@@ -102,7 +102,7 @@ describe('what two states say differently', () => {
     expect(changesInWords(null, plan, words).every(({ before }) => before === null)).toBe(true);
     expect(changesInWords(plan, null, words).every(({ after }) => after === null)).toBe(true);
     expect(changesInWords(plan, { ...plan, name: 'All pans' }, words)).toEqual([
-      { part: 'name', title: 'Called', before: 'Pans', after: 'All pans', settings: [] },
+      { line: 'name', title: 'Called', before: 'Pans', after: 'All pans', settings: [] },
     ]);
   });
 

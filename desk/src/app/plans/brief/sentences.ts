@@ -27,8 +27,8 @@ export interface BriefWords {
   lang: string;
 }
 
-/** Parts of a plan that are told in a sentence and edited in a slip of their own. */
-export const PARTS = [
+/** Lines of the brief: what is told in a sentence and edited in a slip of their own. */
+export const LINES = [
   'reach',
   'frame',
   'range',
@@ -39,9 +39,9 @@ export const PARTS = [
   'related',
   'look',
 ] as const;
-export type PartName = (typeof PARTS)[number];
+export type LineName = (typeof LINES)[number];
 
-export const PART_TITLES: Readonly<Record<PartName, string>> = {
+export const LINE_TITLES: Readonly<Record<LineName, string>> = {
   reach: 'Serves',
   frame: 'On the page',
   range: 'Shelf shows',
@@ -57,10 +57,10 @@ const GRID: readonly string[] = ['form', 'columns', 'gap', 'pageSize', 'lastRow'
 const PLACE: readonly string[] = ['when', 'inside', 'layout'];
 
 /**
- * The part of a plan that a setting belongs to, by its path; see `OwnEntry`. What stands on the page, where and when, is
- * one part; the reach is always a plan's own.
+ * The line of the brief that a setting belongs to, by its path; see `OwnEntry`. What stands on the page, where and when, is
+ * one line; the reach is always a plan's own.
  */
-export function partOf(path: readonly string[], plan: Plan): PartName {
+export function lineOf(path: readonly string[], plan: Plan): LineName {
   const [top, id, setting] = path;
   if (top === 'related' || top === 'look') return top;
   if (top === 'css') return 'look';
@@ -71,8 +71,8 @@ export function partOf(path: readonly string[], plan: Plan): PartName {
   return setting !== undefined && GRID.includes(setting) ? 'grid' : 'frame';
 }
 
-/** Each part of a plan in words. */
-export function sentencesOf(plan: Plan, words: BriefWords): Record<PartName, string> {
+/** Each line of a plan’s brief in words. */
+export function sentencesOf(plan: Plan, words: BriefWords): Record<LineName, string> {
   const shelf = shelfOf(plan);
   return {
     reach: reachWords(plan.reach, words.aisles) + (plan.rank ? `, at rank ${plan.rank}` : ''),
@@ -144,9 +144,9 @@ function facetsWords(plan: Plan, { vocabulary, lang }: BriefWords): string {
   );
 }
 
-/** One part of a plan that says something else than it did. */
+/** One line of the brief that says something else than it did. */
 export interface SentenceChange {
-  part: PartName | 'name';
+  line: LineName | 'name';
   title: string;
   before: string | null;
   after: string | null;
@@ -165,19 +165,19 @@ export function changesInWords(before: Plan | null, after: Plan | null, words: B
   const changes: SentenceChange[] = [];
   const one = before?.id === after?.id;
   if (one && before && after && before.name !== after.name)
-    changes.push({ part: 'name', title: 'Called', before: before.name, after: after.name, settings: [] });
-  for (const part of PARTS) {
-    if (part === 'reach' && before && after && !one) continue;
+    changes.push({ line: 'name', title: 'Called', before: before.name, after: after.name, settings: [] });
+  for (const line of LINES) {
+    if (line === 'reach' && before && after && !one) continue;
     const within = settings
-      .filter(({ path }) => partOf(path, (after ?? before)!) === part)
+      .filter(({ path }) => lineOf(path, (after ?? before)!) === line)
       .map((entry) => settingWords(entry));
-    if (was && is && was[part] === is[part] && !within.length) continue;
-    const told = was !== null && is !== null && was[part] === is[part];
+    if (was && is && was[line] === is[line] && !within.length) continue;
+    const told = was !== null && is !== null && was[line] === is[line];
     changes.push({
-      part,
-      title: PART_TITLES[part],
-      before: told ? null : (was?.[part] ?? null),
-      after: is?.[part] ?? null,
+      line,
+      title: LINE_TITLES[line],
+      before: told ? null : (was?.[line] ?? null),
+      after: is?.[line] ?? null,
       settings: [...new Set(within)],
     });
   }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { Store } from '@ngrx/store';
 import { planFeature } from '../state/plan.feature';
 import { PlanEditor } from '../state/planEditor';
-import { BriefParts } from './briefParts';
+import { BriefLines } from './briefLines';
 import { CardSlip } from './cardSlip';
 import { GridSlip } from './gridSlip';
 import { OrderSlip } from './orderSlip';
@@ -23,7 +23,7 @@ import { Word } from './word';
 export class ShelfSentences {
   private readonly preview = inject(Store).selectSignal(planFeature.selectPreview);
   protected readonly editor = inject(PlanEditor);
-  protected readonly parts = inject(BriefParts);
+  protected readonly lines = inject(BriefLines);
   protected readonly lostPins = computed(() => this.preview()?.report?.lostPins.length ?? 0);
   protected readonly choices = computed(() => {
     const others = (this.editor.shelf()?.order.choices.length ?? 1) - 1;

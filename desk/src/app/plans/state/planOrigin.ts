@@ -1,15 +1,15 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { entriesOf, facetPanelOf, isHeir, originOf, shelfOf, type OwnEntry, type Plan } from '@fond/core';
-import { partOf, type PartName } from '../brief/sentences';
+import { lineOf, type LineName } from '../brief/sentences';
 import { planFeature } from './plan.feature';
 
 export interface OwnSetting extends OwnEntry {
   key: string;
 }
 
-/** A part of a plan, or one of its fixtures. */
-export type Scope = PartName | `fixture:${string}`;
+/** A line of the brief, or one of its fixtures. */
+export type Scope = LineName | `fixture:${string}`;
 
 /** What of the plan being edited is its own, and where the rest comes from. */
 @Injectable({ providedIn: 'root' })
@@ -37,7 +37,7 @@ export class PlanOrigin {
     return this.own().filter(({ path }) =>
       scope.startsWith('fixture:')
         ? path[0] === 'fixtures' && path[1] === scope.slice('fixture:'.length)
-        : partOf(path, plan) === scope,
+        : lineOf(path, plan) === scope,
     );
   }
 

@@ -10,7 +10,7 @@ import { sentencesOf, type BriefWords } from './sentences';
 
 /** What every sentence of the brief needs: its words, whether its slip is open, and where its settings come from. */
 @Injectable()
-export class BriefParts {
+export class BriefLines {
   private readonly store = inject(Store);
   private readonly editor = inject(PlanEditor);
   private readonly view = inject(PlanView);
@@ -25,18 +25,18 @@ export class BriefParts {
     names: this.vocabulary.names(),
     lang: this.editor.lang(),
   }));
-  /** Every part of the plan in words. */
+  /** Every line of the brief in words. */
   readonly said = computed(() => {
     const plan = this.editor.plan();
     return plan ? sentencesOf(plan, this.words()) : null;
   });
 
-  /** Whether all of a part comes from the base; never in a plan without one. */
+  /** Whether all of a line comes from the base; never in a plan without one. */
   inherited(scope: Scope): boolean {
     return this.origin.base() !== null && !this.origin.ownIn(scope).length;
   }
 
-  /** One key hands back what is own in a part. */
+  /** One key hands back what is own in a line. */
   handBack(scope: Scope): void {
     const own = this.origin.ownIn(scope);
     if (own.length)
