@@ -56,6 +56,7 @@ function plansOf(frame: CatalogueFrame): PlanDocument[] {
       id: `plan-${n}`,
       name: `Plan ${n}`,
       reach: { include: [{ kind: 'category', category: 1 + ((n * 7) % AISLES), below: true }], exclude: [] },
+      kind: 'page',
       rank: 0,
       base: n % (CHAIN - 1) === 1 ? house.id : `plan-${n - 1}`,
       own: {

@@ -3,6 +3,7 @@ import {
   CARD_ELEMENT_KINDS,
   FACET_CONTROLS,
   MOST_PER_PAGE,
+  NEVER_IN_PARTS,
   nestingFaults,
   WHOLE_SPAN,
   type Column,
@@ -15,9 +16,8 @@ import { levelsSchema, orderSchema } from './orderSchema';
 import { rangeSchema } from './rangeSchema';
 
 /** Names of fixtures, columns, tabs. */
-export const id = Joi.string()
-  .pattern(/^[a-z0-9][a-z0-9-]{0,63}$/, 'small letters, digits and hyphens')
-  .required();
+const FIXTURE_ID = /^[a-z0-9][a-z0-9-]{0,63}$/;
+export const id = Joi.string().pattern(FIXTURE_ID, 'small letters, digits and hyphens').required();
 const key = Joi.string().max(64).required();
 
 /** A text per language of at most so many signs. */
@@ -210,6 +210,15 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     stacked: Joi.valid('medium', 'narrow').required(),
   },
   space: { height: perWidth(0, 400) },
+  part: {
+    part: Joi.string().max(64).required(),
+    own: Joi.object()
+      .pattern(
+        FIXTURE_ID,
+        Joi.object({ heading: texts().allow(null), range: rangeSchema.allow(null).required() }),
+      )
+      .required(),
+  },
   facets: {
     side: Joi.valid('start', 'end', 'above').required(),
     share: whole(15, 40),
@@ -270,6 +279,12 @@ function nested(fixtures: readonly Fixture[], helpers: Joi.CustomHelpers): unkno
 }
 
 export const MOST_FIXTURES = 60;
+
+/** A part is one fixture with all that stands within it. */
+export function isPartOfFixtures(fixtures: readonly Fixture[]): boolean {
+  const roots = fixtures.filter(({ inside }) => inside === null);
+  return roots.length === 1 && !fixtures.some(({ type }) => NEVER_IN_PARTS.includes(type));
+}
 
 export const fixturesSchema = Joi.array()
   .items(fixture)

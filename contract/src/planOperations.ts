@@ -1,7 +1,8 @@
 import Joi from 'joi';
 import type { Operation } from './operation';
+import { fixturesSchema } from './fixtureSchema';
 import { planDocumentSchema, reachSchema } from './planSchema';
-import { aisleChanges, changes, edition, planSummary, storedPlan } from './planShapes';
+import { aisleChanges, changes, edition, partSummary, planSummary, storedPlan } from './planShapes';
 import { named, planId, text, version } from './shapes';
 
 /** At most so many plans in one publication; more than a shop has, and few enough to be told in one list. */
@@ -41,6 +42,28 @@ export const PLAN_OPERATIONS = {
     status: 201,
     answer: storedPlan,
     problems: ['bad-input', 'not-found', 'plan-chain', 'database-away'],
+  },
+  parts: {
+    method: 'get',
+    path: '/api/parts',
+    summary: 'All parts with what they show, and the plans that show them',
+    access: 'signed-in',
+    status: 200,
+    answer: Joi.array().items(partSummary),
+    problems: ['database-away'],
+  },
+  createPart: {
+    method: 'post',
+    path: '/api/parts',
+    summary: 'Keep a fixture and all within it as a part, which is drafted, published and removed as a plan',
+    access: 'signed-in',
+    body: Joi.object({
+      name: Joi.string().trim().min(1).max(80).required(),
+      fixtures: fixturesSchema,
+    }),
+    status: 201,
+    answer: storedPlan,
+    problems: ['bad-input', 'database-away'],
   },
   readPlan: {
     method: 'get',

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { AISLE_KINDS, COLOUR_NAMES, FONT_NAMES, HOUSE_PLAN_ID, type Plan } from '@fond/core';
 import { AISLE_KEY_PATTERN } from './aisleKey';
-import { fixturesSchema, id, texts } from './fixtureSchema';
+import { fixturesSchema, id, isPartOfFixtures, texts } from './fixtureSchema';
 import { relatedRangeSchema } from './rangeSchema';
 
 const name = Joi.string().trim().min(1).max(80).required();
@@ -54,6 +54,7 @@ const servesEverything = (reach: Plan['reach']): boolean =>
 
 const head = {
   id,
+  kind: Joi.valid('page', 'part').required(),
   name,
   reach: reachSchema.required(),
   rank: Joi.number().integer().min(0).max(1000).required(),
@@ -73,13 +74,20 @@ export const planSchema = Joi.object<Plan>({
   look: lookSchema,
   css: Joi.string().allow('').max(20_000).required(),
 })
-  .custom((plan: Plan, helpers) =>
-    plan.id === HOUSE_PLAN_ID && !servesEverything(plan.reach)
+  .custom((plan: Plan, helpers) => {
+    if (plan.kind === 'part') {
+      if (plan.reach.include.length) return helpers.error('plan.part.reach');
+      return isPartOfFixtures(plan.fixtures) ? plan : helpers.error('plan.part.fixtures');
+    }
+    return plan.id === HOUSE_PLAN_ID && !servesEverything(plan.reach)
       ? helpers.error('plan.house', { path: ['reach'] })
-      : plan,
-  )
+      : plan;
+  })
   .description('Plan')
   .messages({
+    'plan.part.reach': 'A part serves no aisle by itself; plans show it.',
+    'plan.part.fixtures':
+      'A part is one fixture with all within it. The page’s own shelf, filters, title, way and description, and links to other parts, can’t stand in it.',
     'plan.house': 'The house plan serves everything that no other plan serves; that can’t be taken from it.',
   });
 
@@ -136,6 +144,7 @@ const ownSchema = Joi.object()
 /** A plan that builds on another one. */
 export const heirSchema = Joi.object({
   ...head,
+  kind: Joi.valid('page').required(),
   base: Joi.string().max(64).required(),
   own: ownSchema.allow(null).required(),
 }).description('Heir');

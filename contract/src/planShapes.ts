@@ -20,6 +20,7 @@ const standing = Joi.valid('open', 'aside', 'deleted').required();
 export const planSummary = Joi.object({
   id: Joi.string().required(),
   name: text.required(),
+  kind: Joi.valid('page', 'part').required(),
   version,
   standing,
   base: named.allow(null).required(),
@@ -28,6 +29,20 @@ export const planSummary = Joi.object({
   changed: Joi.boolean().required(),
   aisles: count.required(),
   note: text.required(),
+  updatedAt: time.required(),
+  updatedBy: text.required(),
+});
+
+export const partSummary = Joi.object({
+  id: Joi.string().required(),
+  name: text.required(),
+  version,
+  standing,
+  fixtures: Joi.array().items(Joi.object().unknown()).required(),
+  usedIn: Joi.array().items(named).required(),
+  aisles: count.required(),
+  live: Joi.boolean().required(),
+  changed: Joi.boolean().required(),
   updatedAt: time.required(),
   updatedBy: text.required(),
 });
@@ -135,6 +150,11 @@ export const changes = Joi.object({
         kind: Joi.valid('base-not-live').required(),
         plan: named.required(),
         base: named.required(),
+      }),
+      Joi.object({
+        kind: Joi.valid('part-not-live').required(),
+        plan: named.required(),
+        part: named.required(),
       }),
       Joi.object({
         kind: Joi.valid('overlap').required(),

@@ -4,12 +4,14 @@ import type {
   Clause,
   EditionContent,
   FacetAdvice,
+  Fixture,
   LostPin,
   PageModel,
   ProductModel,
   Placed,
   Plan,
   PlanDocument,
+  PlanKind,
   RangeAnswer,
   ReachRule,
   SavedRange,
@@ -68,6 +70,7 @@ export interface NamedPlan {
 export type PlanStanding = 'open' | 'aside' | 'deleted';
 
 export interface PlanSummary extends NamedPlan {
+  kind: PlanKind;
   version: number;
   standing: PlanStanding;
   /** The plan it builds on, with how many settings it says otherwise. */
@@ -83,6 +86,21 @@ export interface PlanSummary extends NamedPlan {
   updatedBy: string;
 }
 
+/** A fixture kept for use in several plans. */
+export interface PartSummary extends NamedPlan {
+  version: number;
+  standing: PlanStanding;
+  fixtures: readonly Fixture[];
+  /** Plans that show it, as drafts or live. */
+  usedIn: readonly NamedPlan[];
+  /** Aisles of the live edition on which it is shown. */
+  aisles: number;
+  live: boolean;
+  changed: boolean;
+  updatedAt: string;
+  updatedBy: string;
+}
+
 export interface StoredPlan {
   /** As it is stored: whole, or as what differs from its base. */
   document: PlanDocument;
@@ -90,7 +108,7 @@ export interface StoredPlan {
   plan: Plan;
   /** The plans it builds on, the nearest first: as they are live, or as drafts where they never were. */
   bases: readonly PlanDocument[];
-  /** Plans that build on it, near or far. */
+  /** Plans that build on it, near or far; of a part, those that show it. */
   heirs: readonly NamedPlan[];
   version: number;
   standing: PlanStanding;
@@ -129,6 +147,7 @@ export interface HeirChange extends NamedPlan {
 /** Why a publication can't be made as it is asked for. */
 export type PublicationFault =
   | { kind: 'base-not-live'; plan: NamedPlan; base: NamedPlan }
+  | { kind: 'part-not-live'; plan: NamedPlan; part: NamedPlan }
   | { kind: 'overlap'; plan: NamedPlan; other: NamedPlan; aisles: number };
 
 export interface PlanChanges {

@@ -27,6 +27,7 @@ export const PROBLEM_TYPES = {
   'plan-in-use': { status: 409, title: 'The plan is in use' },
   'plan-chain': { status: 409, title: 'These plans can’t build on each other' },
   'base-not-live': { status: 409, title: 'The plan it builds on is not published' },
+  'part-not-live': { status: 409, title: 'A part it shows is not published' },
   overlap: { status: 409, title: 'Another plan claims the same aisles' },
   'request-answered': { status: 409, title: 'Somebody has answered already' },
   'last-owner': { status: 409, title: 'The shop needs an owner' },

@@ -80,6 +80,7 @@ import { refuseBadCss } from './plans/checkCss';
 import { cleanPlan } from './plans/cleanPlan';
 import { createPlan, listPlans, readPlan, savePlan, type NewPlan } from './plans/drafts';
 import { draftedEdition } from './plans/draftedEdition';
+import { createPart, listParts, type NewPart } from './plans/parts';
 import { floorOf, vocabularyOf } from './plans/floor';
 import {
   notePlan,
@@ -228,6 +229,9 @@ export function handlersOf({ sequelize, host, jobs, pictures, tokens, demo }: Pa
     settings: () => readSettings(),
     changeSettings: (call) => shown(changeSettings(sequelize, call.body as ShopSettings, userIdOf(call))),
     activity: ({ query }) => readActivity(query as ActivityQuery),
+
+    parts: () => listParts(standOf(host)),
+    createPart: (call) => createPart(sequelize, call.body as NewPart, userIdOf(call)),
 
     preview: async ({ body }) => {
       const { address, at, part, signedIn } = body as {

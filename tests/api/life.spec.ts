@@ -149,10 +149,10 @@ describe('what publishing would do', () => {
       range: { ...shelf.range, clauses: [{ kind: 'title', text: 'no such thing' }] },
       order: { ...shelf.order, pins: [{ sku: 'nobody', place: 1, aisle: null }] },
     });
-    const { id, name, reach, rank } = base.plan;
+    const { id, kind, name, reach, rank } = base.plan;
     await savePlan(
       desk,
-      { id, name, reach, rank, fixtures: emptied.fixtures, related: null, look: USUAL_LOOK, css: '' },
+      { id, kind, name, reach, rank, fixtures: emptied.fixtures, related: null, look: USUAL_LOOK, css: '' },
       base.version,
     );
     const { findings } = await changesOf(desk, id, heir.document.id);
@@ -163,7 +163,7 @@ describe('what publishing would do', () => {
     const without = emptied.fixtures.filter(({ type }) => type !== 'shelf');
     await savePlan(
       desk,
-      { id, name, reach, rank, fixtures: without, related: null, look: USUAL_LOOK, css: '' },
+      { id, kind, name, reach, rank, fixtures: without, related: null, look: USUAL_LOOK, css: '' },
       base.version + 1,
     );
     const bare = await changesOf(desk, id, heir.document.id);

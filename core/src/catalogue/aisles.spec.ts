@@ -3,7 +3,7 @@ import { USUAL_LOOK } from '../look/look';
 import { composePage } from '../page/composePage';
 import { composeProduct } from '../page/composeProduct';
 import { startingFixtures } from '../plans/housePlan';
-import { editionFrom } from '../plans/inherit';
+import { editionFrom } from '../plans/edition';
 import type { Plan, ReachRule } from '../plans/plan';
 import { choosePlan } from '../plans/reach';
 import { FRAME, NOW, product } from '../testing/catalogues';
@@ -30,6 +30,7 @@ const plan = (id: string, ...include: ReachRule[]): Plan => ({
   id,
   name: id,
   reach: { include, exclude: [] },
+  kind: 'page',
   rank: 0,
   fixtures: startingFixtures([], []),
   related: null,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { editionFrom } from '../plans/inherit';
+import { editionFrom } from '../plans/edition';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { parseSelections } from '../facets/selection';
 import { housePlan, usual } from '../plans/housePlan';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { editionFrom } from '../plans/inherit';
+import { editionFrom } from '../plans/edition';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { housePlan } from '../plans/housePlan';

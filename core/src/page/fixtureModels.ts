@@ -147,6 +147,9 @@ function fixtureModel(
       return { id, type: 'space', height: fixture.height };
     case 'divider':
       return { id, type: 'divider' };
+    case 'part':
+      // What a link shows has taken its place when the edition was made ready.
+      return null;
     case 'facets':
       return facetsModel(composer, fixture);
     case 'shelf':

@@ -4,7 +4,7 @@ import type { CatalogueFrame } from '../catalogue/rows';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { BannerSettings, PromotionSettings, TilesSettings } from '../plans/fixtures';
 import { startingFixtures, usual, USUAL_NAVIGATION } from '../plans/housePlan';
-import { editionFrom } from '../plans/inherit';
+import { editionFrom } from '../plans/edition';
 import type { Fixture } from '../plans/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { composePage } from './composePage';
@@ -31,6 +31,7 @@ const ask = (fixtures: readonly Fixture[], path = '/cookware', lang = 'en') =>
           id: 'house',
           name: 'House',
           reach: { include: [{ kind: 'everything' }], exclude: [] },
+          kind: 'page',
           rank: 0,
           fixtures,
           related: null,

@@ -8,6 +8,7 @@ const plan = (id: string, name: string): Plan => ({
   id,
   name,
   reach: { include: [], exclude: [] },
+  kind: 'page',
   rank: 0,
   fixtures: [],
   related: null,

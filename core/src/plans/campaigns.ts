@@ -1,6 +1,6 @@
-import { editionFrom } from './inherit';
+import { editionFrom, withDrafts } from './edition';
 import type { Edition, EditionContent, PlanDocument } from './plan';
-import { withDrafts } from './reach';
+
 import type { SavedRange } from '../range/rule';
 
 /** Plans that stand over what is published for as long as a campaign runs. */

@@ -168,6 +168,20 @@ export interface SpaceSettings {
   height: PerWidth<number>;
 }
 
+/** What a link says otherwise of one fixture of its part; null for what the part says. */
+export interface PartOwn {
+  heading: Texts | null;
+  range: RangeRule | null;
+}
+
+/** A link to a part: shows it as it is wherever it is used, but for what is said otherwise here. */
+export interface PartSettings {
+  type: 'part';
+  part: string;
+  /** By the name of a fixture of the part. */
+  own: Readonly<Record<string, PartOwn>>;
+}
+
 export type FrameFixture =
   | BannerSettings
   | WordsSettings
@@ -178,6 +192,7 @@ export type FrameFixture =
   | TabsSettings
   | ColumnsSettings
   | SpaceSettings
+  | PartSettings
   | { type: 'divider' };
 
 /** Whether columns stand one above another at a width. */

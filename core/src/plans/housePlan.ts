@@ -109,6 +109,7 @@ export function housePlan(snapshot: Snapshot, name: string): Plan {
   const onCards = snapshot.frame.attributes.filter((attribute) => attribute.onCards);
   return {
     id: HOUSE_PLAN_ID,
+    kind: 'page',
     name,
     reach: { include: [{ kind: 'everything' }], exclude: [] },
     rank: 0,

@@ -15,9 +15,15 @@ import {
   resolvePlan,
   standingAlone,
 } from './inherit';
-import type { HeirDocument, Plan, PlanDocument, Shelf } from './plan';
+import type { HeirDocument, Plan, PlanDocument, PlanHead, Shelf } from './plan';
 
-const head = (id: string) => ({ id, name: id, reach: { include: [], exclude: [] }, rank: 0 });
+const head = (id: string): PlanHead => ({
+  id,
+  name: id,
+  reach: { include: [], exclude: [] },
+  kind: 'page',
+  rank: 0,
+});
 const whole = (id: string): Plan => ({
   ...head(id),
   fixtures: startingFixtures([], []),

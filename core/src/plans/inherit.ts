@@ -1,9 +1,8 @@
 import { applied, differ, entriesOf, touches } from './differences';
 import {
   bodyOf,
+  headOf,
   isHeir,
-  type Edition,
-  type EditionContent,
   type HeirDocument,
   type Plan,
   type PlanBody,
@@ -52,12 +51,9 @@ export function chainOf(documents: Documents, id: string): PlanDocument[] {
 }
 
 /** An heir filled in from its base. */
-export const filledIn = ({ id, name, reach, rank, own }: HeirDocument, base: PlanBody): Plan => ({
-  id,
-  name,
-  reach,
-  rank,
-  ...(applied(bodyOf(base), own) as PlanBody),
+export const filledIn = (heir: HeirDocument, base: PlanBody): Plan => ({
+  ...headOf(heir),
+  ...(applied(bodyOf(base), heir.own) as PlanBody),
 });
 
 /**
@@ -86,40 +82,22 @@ function resolveWith(documents: Documents, id: string, filled: Map<string, Plan>
   return plan!;
 }
 
-/** An edition as it is served. @throws {ChainError} as `chainOf`. */
-export const editionFrom = (number: number, { documents, ranges }: EditionContent): Edition => ({
-  number,
-  documents,
-  ranges,
-  plans: resolveAll(documents),
-});
-
 /**
  * A plan's document after its page was edited: what the edited plan says otherwise than its base is its own, and what
  * was own and still stands stays so. A whole plan's document is the plan.
  */
 export function documentOf(before: PlanDocument, base: PlanBody | null, edited: Plan): PlanDocument {
   if (!isHeir(before) || !base) return edited;
-  const { id, name, reach, rank } = edited;
   const own = differ(bodyOf(base), bodyOf(edited), before.own);
-  return { id, name, reach, rank, base: before.base, own };
+  return { ...headOf(edited), base: before.base, own };
 }
 
 /** The plan as one that stands alone and looks as it does now. */
-export const standingAlone = (plan: Plan): Plan => ({
-  id: plan.id,
-  name: plan.name,
-  reach: plan.reach,
-  rank: plan.rank,
-  ...bodyOf(plan),
-});
+export const standingAlone = (plan: Plan): Plan => ({ ...headOf(plan), ...bodyOf(plan) });
 
 /** The plan on another base, looking as it does now: whatever the new base says otherwise becomes its own. */
 export const basedOn = (plan: Plan, base: Plan): HeirDocument => ({
-  id: plan.id,
-  name: plan.name,
-  reach: plan.reach,
-  rank: plan.rank,
+  ...headOf(plan),
   base: base.id,
   own: differ(bodyOf(base), bodyOf(plan)),
 });

@@ -8,6 +8,7 @@ const before: Plan = {
   id: 'p',
   name: 'Pans',
   reach: { include: [], exclude: [] },
+  kind: 'page',
   rank: 0,
   fixtures: startingFixtures([], []),
   related: null,

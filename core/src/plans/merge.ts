@@ -77,9 +77,9 @@ export function mergePlans(
       if (decisions[key] === 'theirs') ours = handedBack(ours, own.path);
       else others = handedBack(others, other.path);
     }
-  const merged = applied(applied(base, others), ours) as Omit<Plan, 'id'>;
+  const merged = applied(applied(base, others), ours) as Omit<Plan, 'id' | 'kind'>;
   return {
-    merged: { id: before.id, ...merged },
+    merged: { id: before.id, kind: before.kind, ...merged },
     conflicts,
     mineOnly: ourEntries.filter((entry) => !inConflict.has(entry)),
     theirsOnly: otherEntries.filter((entry) => !inConflict.has(entry)),

@@ -153,9 +153,13 @@ export interface RelatedShelf {
   most: number;
 }
 
+export type PlanKind = 'page' | 'part';
+
 /** What a plan says of itself, and no base can say for it. */
 export interface PlanHead {
   id: string;
+  /** A page serves aisles; a part serves none, and is shown by the plans that link to it. */
+  kind: PlanKind;
   name: string;
   reach: Reach;
   /** Where two plans reach an aisle just as exactly, the greater rank wins; 0 unless somebody had to settle it. */
@@ -174,6 +178,14 @@ export interface PlanBody {
 
 /** The design that one or many aisles are built from, with all values filled in. */
 export type Plan = PlanHead & PlanBody;
+
+export const headOf = ({ id, kind, name, reach, rank }: PlanHead): PlanHead => ({
+  id,
+  kind,
+  name,
+  reach,
+  rank,
+});
 
 /** What a plan says that another one could say for it. */
 export const bodyOf = ({ fixtures, related, look, css }: PlanBody): PlanBody => ({
@@ -201,7 +213,7 @@ export interface EditionContent {
   ranges: readonly SavedRange[];
 }
 
-/** An edition ready to be served: `plans` are its documents with what they inherit filled in. */
+/** An edition ready to be served: `plans` are its pages with what they inherit, and what parts they show, filled in. */
 export interface Edition extends EditionContent {
   number: number;
   plans: readonly Plan[];

@@ -15,6 +15,7 @@ const plan: Plan = {
     ],
     exclude: [{ kind: 'aisle', aisle: 'collection:3' }],
   },
+  kind: 'page',
   rank: 0,
   fixtures: startingFixtures([], []).map((fixture): Fixture => {
     if (fixture.type === 'title')

@@ -1,18 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
-import { editionFrom } from './inherit';
+import { editionFrom, withDrafts, withoutPlans, withRange } from './edition';
 import { AISLE_KINDS, aislesOf, type Aisle } from '../catalogue/aisles';
 import { FRAME } from '../testing/catalogues';
-import {
-  changedAisles,
-  choosePlan,
-  exactness,
-  overlapsOf,
-  withDraft,
-  withoutPlans,
-  withRange,
-} from './reach';
+import { changedAisles, choosePlan, exactness, overlapsOf } from './reach';
 import { startingFixtures, usual } from './housePlan';
 import type { RangeRule } from '../range/rule';
 import type { Plan, ReachRule } from './plan';
@@ -32,6 +24,7 @@ const plan = (id: string, ...include: ReachRule[]): Plan => ({
   id,
   name: id,
   reach: { include, exclude: [] },
+  kind: 'page',
   rank: 0,
   fixtures: [],
   related: null,
@@ -74,6 +67,7 @@ const plansArbitrary = fc
       id: `plan-${n}`,
       name: `Plan ${n}`,
       reach,
+      kind: 'page',
       rank,
       fixtures: [],
       related: null,
@@ -220,7 +214,15 @@ describe('withoutPlans', () => {
       ranges: [{ id: 'offers', name: 'Offers', rule }],
     });
     expect(withoutPlans(edition, ['pans'])).toMatchObject({ documents: [{ id: 'house' }], ranges: [] });
-    const heir = { id: 'h', name: 'h', reach: house.reach, rank: 0, base: 'house', own: null };
+    const heir = {
+      id: 'h',
+      name: 'h',
+      reach: house.reach,
+      kind: 'page' as const,
+      rank: 0,
+      base: 'house',
+      own: null,
+    };
     const built = editionFrom(1, { documents: [house, heir], ranges: [] });
     expect(() => withoutPlans(built, ['house'])).toThrow('base-missing');
   });
@@ -231,7 +233,7 @@ describe('changedAisles', () => {
     const pans = plan('pans', { kind: 'category', category: 2, below: true });
     const published = (...plans: Plan[]) => editionFrom(1, { documents: plans, ranges: [] });
     const before = published(house);
-    const after = withDraft(before, pans, []);
+    const after = withDrafts(before, [pans], []);
     expect(changedAisles(aisles, before, after).map(({ aisle }) => aisle.path)).toEqual([
       '/cookware/pans',
       '/cookware/pans/crepe-pans',
@@ -255,6 +257,6 @@ describe('changedAisles', () => {
     expect(changedAisles(aisles, edition, edition)).toEqual([]);
     const changed = withRange(edition, { id: 'offers', name: 'Offers', rule: { ...rule, clauses: [] } });
     expect(changedAisles(aisles, edition, changed)).toHaveLength(aisles.all.length);
-    expect(withDraft(changed, { ...linked, fixtures: [] }, []).ranges).toEqual([]);
+    expect(withDrafts(changed, [{ ...linked, fixtures: [] }], []).ranges).toEqual([]);
   });
 });

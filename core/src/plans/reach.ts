@@ -1,7 +1,6 @@
-import type { SavedRange } from '../range/rule';
 import type { Aisle, AisleMap } from '../catalogue/aisles';
-import { resolveAll } from './inherit';
-import type { Edition, Plan, PlanDocument, ReachRule } from './plan';
+import { rangesOfPlan } from './edition';
+import type { Edition, Plan, ReachRule } from './plan';
 
 /**
  * How exactly a rule means an aisle; smaller is more exact, null where it doesn't mean it at all.
@@ -163,69 +162,6 @@ export function overlapsOf(plans: readonly Plan[], aisles: AisleMap, planId: str
 export function aislesOfPlan(plans: readonly Plan[], aisles: AisleMap, planId: string): Aisle[] {
   return aisles.all.filter((aisle) => choosePlan(plans, aisle).winner?.plan.id === planId);
 }
-
-/** The ids of the saved ranges that a plan's shelves show. */
-export const rangesOfPlan = (plan: Plan): string[] =>
-  [
-    ...plan.fixtures.flatMap((fixture) =>
-      fixture.type === 'shelf' || fixture.type === 'promotion' ? [fixture.range] : [],
-    ),
-    ...(plan.related ? [plan.related.range] : []),
-  ].flatMap(({ source }) => (source.kind === 'saved' ? [source.range] : []));
-
-/**
- * The edition with some plans put in place of their published form, or added to it, and the saved ranges that they use
- * as they stand in `ranges`. Whatever builds on them follows. What no plan uses any more is left out.
- *
- * @throws {ChainError} where a plan's base is neither published nor among the drafts.
- */
-export function withDrafts(
-  edition: Edition,
-  drafts: readonly PlanDocument[],
-  ranges: readonly SavedRange[],
-): Edition {
-  const drafted = new Set(drafts.map(({ id }) => id));
-  const documents = [...edition.documents.filter(({ id }) => !drafted.has(id)), ...drafts];
-  const plans = resolveAll(documents);
-  const own = new Set(plans.filter(({ id }) => drafted.has(id)).flatMap(rangesOfPlan));
-  const used = new Set(plans.flatMap(rangesOfPlan));
-  const current = ranges.filter(({ id }) => own.has(id));
-  const others = edition.ranges.filter(({ id }) => used.has(id) && !own.has(id));
-  return {
-    number: edition.number,
-    documents,
-    plans,
-    ranges: [...others, ...current].sort((a, b) => (a.id < b.id ? -1 : 1)),
-  };
-}
-
-/** `withDrafts` for a single plan. */
-export const withDraft = (edition: Edition, draft: PlanDocument, ranges: readonly SavedRange[]): Edition =>
-  withDrafts(edition, [draft], ranges);
-
-/**
- * The edition without some plans, and without the ranges that only they used. Plans that build on them must have been
- * given another base before.
- *
- * @throws {ChainError} where a plan still builds on one of them.
- */
-export function withoutPlans(edition: Edition, ids: readonly string[]): Edition {
-  const documents = edition.documents.filter(({ id }) => !ids.includes(id));
-  const plans = resolveAll(documents);
-  const used = new Set(plans.flatMap(rangesOfPlan));
-  return {
-    number: edition.number,
-    documents,
-    plans,
-    ranges: edition.ranges.filter(({ id }) => used.has(id)),
-  };
-}
-
-/** The edition with one saved range put in place of its published form, for all shelves that show it. */
-export const withRange = (edition: Edition, range: SavedRange): Edition => ({
-  ...edition,
-  ranges: edition.ranges.map((one) => (one.id === range.id ? range : one)),
-});
 
 export interface AisleChange {
   aisle: Aisle;

@@ -37,7 +37,7 @@ const whole = (stored: unknown): Plan => upgradePlan(stored) as Plan;
 describe('what earlier releases stored', () => {
   it('keeps all that it said, and has the usual for what nobody could say then', () => {
     const plan = whole(FIRST);
-    expect(plan).toMatchObject({ rank: 0, related: null, look: USUAL_LOOK });
+    expect(plan).toMatchObject({ kind: 'page', rank: 0, related: null, look: USUAL_LOOK });
     for (const { when, inside, layout } of plan.fixtures)
       expect({ when, inside, layout }).toEqual({ when: null, inside: null, layout: USUAL_LAYOUT });
     const [, navigation, facets, shelf] = plan.fixtures;
@@ -73,6 +73,7 @@ describe('what earlier releases stored', () => {
       id: 'h',
       name: 'h',
       reach: { include: [], exclude: [] },
+      kind: 'page',
       rank: 0,
       base: 'house',
       own,

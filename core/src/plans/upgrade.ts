@@ -3,7 +3,7 @@ import { USUAL_LOOK } from '../look/look';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
 import type { RangeRule } from '../range/rule';
 import type { Difference } from './differences';
-import { editionFrom } from './inherit';
+import { editionFrom } from './edition';
 import {
   isHeir,
   type Edition,
@@ -40,9 +40,11 @@ type StoredFacet = Pick<FacetChoice, 'key' | 'label' | 'shown' | 'open'> & Parti
  */
 export function upgradePlan(stored: unknown): PlanDocument {
   const document = stored as PlanDocument;
-  if (isHeir(document)) return { ...document, own: upgradeOwn(document.own) };
+  const kind = (document as Partial<Plan>).kind ?? 'page';
+  if (isHeir(document)) return { ...document, kind, own: upgradeOwn(document.own) };
   return {
     ...document,
+    kind,
     rank: (document as Partial<Plan>).rank ?? 0,
     related: (document as Partial<Plan>).related ?? null,
     look: (document as Partial<Plan>).look ?? USUAL_LOOK,

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { editionFrom } from '../plans/inherit';
+import { editionFrom } from '../plans/edition';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import { shelfModelOf } from '../page/pageModel';

@@ -3,6 +3,8 @@ import { provideEffects } from '@ngrx/effects';
 import { provideState } from '@ngrx/store';
 import { floorEffects } from './floor/floor.effects';
 import { floorFeature } from './floor/floor.feature';
+import { partsEffects } from './parts/state/parts.effects';
+import { partsFeature } from './parts/state/parts.feature';
 import { planEffects } from './plans/state/plan.effects';
 import { planFeature } from './plans/state/plan.feature';
 import { rangesEffects } from './ranges/state/ranges.effects';
@@ -22,7 +24,8 @@ export const routes: Routes = [
     providers: [
       provideState(floorFeature),
       provideState(rangesFeature),
-      provideEffects(floorEffects, rangesEffects),
+      provideState(partsFeature),
+      provideEffects(floorEffects, rangesEffects, partsEffects),
     ],
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'floor' },
@@ -66,6 +69,11 @@ export const routes: Routes = [
         path: 'ranges/:id',
         title: 'Range · Fond Aisle',
         loadComponent: () => import('./ranges/rangesPage').then((m) => m.RangesPage),
+      },
+      {
+        path: 'parts',
+        title: 'Parts · Fond Aisle',
+        loadComponent: () => import('./parts/partsPage').then((m) => m.PartsPage),
       },
       {
         path: 'collections',

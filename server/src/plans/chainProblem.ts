@@ -1,5 +1,5 @@
 import { planSchema } from '@fond/contract/operations';
-import { ChainError, MOST_BASES, resolvePlan, type Documents, type Plan } from '@fond/core';
+import { ChainError, isHeir, MOST_BASES, resolvePlan, type Documents, type Plan } from '@fond/core';
 import { problem } from '../http/problem';
 
 /** Runs what fills plans in; where a chain of bases can't be followed, says which and why. */
@@ -39,6 +39,9 @@ export function chainProblem<T>(documents: Documents, fill: () => T): T {
  */
 export function checkedPlan(documents: Documents, id: string): Plan {
   const plan = chainProblem(documents, () => resolvePlan(documents, id));
+  const document = documents.get(id)!;
+  if (isHeir(document) && documents.get(document.base)?.kind === 'part')
+    throw problem('plan-chain', 'A plan can’t build on a part. Link to the part in it instead.');
   const { error } = planSchema.validate(plan, {
     abortEarly: false,
     convert: false,

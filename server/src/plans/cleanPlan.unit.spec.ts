@@ -17,6 +17,7 @@ const heir = (own: Difference): HeirDocument => ({
   id: 'h',
   name: 'h',
   reach: { include: [], exclude: [] },
+  kind: 'page',
   rank: 0,
   base: 'house',
   own,

@@ -1,9 +1,13 @@
-import { withDrafts, type Edition, type Plan, type PlanDocument } from '@fond/core';
+import { HOUSE_PLAN_ID, isHeir, withDrafts, type Edition, type Plan, type PlanDocument } from '@fond/core';
 import { savedRanges } from '../ranges/savedRanges';
 import { chainProblem } from './chainProblem';
 import { documentsFor } from './drafts';
+import { shownAlone } from './parts';
 
-/** What is live with drafts laid over it, and with the drafts of bases that were never published; the first of them. */
+/**
+ * What is live with drafts laid over it, and with the drafts of bases and parts that were never published; the first of
+ * them. A part is laid over every aisle alone.
+ */
 export async function draftedEdition(
   live: Edition,
   drafts: readonly PlanDocument[],
@@ -13,5 +17,12 @@ export async function draftedEdition(
   const bases = [...documents.values()].filter(({ id }) => !known.has(id));
   const ranges = await savedRanges();
   const edition = chainProblem(documents, () => withDrafts(live, [...bases, ...drafts], ranges));
-  return { edition, plan: edition.plans.find(({ id }) => id === drafts[0].id)! };
+  const [first] = drafts;
+  const plan = edition.plans.find(({ id }) => id === first.id);
+  if (plan || isHeir(first)) return { edition, plan: plan! };
+  const alone = shownAlone(
+    first,
+    edition.plans.find(({ id }) => id === HOUSE_PLAN_ID)!,
+  );
+  return { edition: { ...edition, plans: [alone] }, plan: alone };
 }

@@ -11,6 +11,7 @@ import {
   heirsOf,
   HOUSE_PLAN_ID,
   isHeir,
+  partsNamedIn,
   resolvePlan,
   type Documents,
   type Edition,
@@ -25,6 +26,7 @@ import { canonicalJson, readLiveLayers } from '../editions/editions';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
 import { chainProblem, checkedPlan } from './chainProblem';
+import { plansShowing } from './plansShowing';
 
 export const sameDocument = (a: PlanDocument, b: PlanDocument): boolean =>
   canonicalJson(a) === canonicalJson(b);
@@ -49,9 +51,15 @@ export const readBeneath = async (): Promise<Edition> => {
   return editionFrom(0, beneath);
 };
 
+/** Ids of the base and the parts of a document. */
+const neededBy = (document: PlanDocument): string[] => [
+  ...(isHeir(document) ? [document.base] : []),
+  ...partsNamedIn(document),
+];
+
 /**
- * The documents that drafts are filled in from: those that are live and, where one builds on a plan that never was
- * published, that plan's draft.
+ * The documents that drafts are filled in from: those that are live and, where one builds on a plan or shows a part that
+ * never was published, that one's draft.
  */
 export async function documentsFor(
   drafts: readonly PlanDocument[],
@@ -60,14 +68,14 @@ export async function documentsFor(
 ): Promise<Documents> {
   const documents = new Map(documentsBy(live));
   for (const draft of drafts) documents.set(draft.id, draft);
-  const wanted = drafts.flatMap((draft) => (isHeir(draft) ? [draft.base] : []));
-  for (let base = wanted.pop(); base !== undefined; base = wanted.pop()) {
-    if (documents.has(base)) continue;
-    const row = await PlanModel.findByPk(base, { transaction });
+  const wanted = drafts.flatMap(neededBy);
+  for (let id = wanted.pop(); id !== undefined; id = wanted.pop()) {
+    if (documents.has(id)) continue;
+    const row = await PlanModel.findByPk(id, { transaction });
     if (!row) continue;
     const document = documentIn(row);
-    documents.set(base, document);
-    if (isHeir(document)) wanted.push(document.base);
+    documents.set(id, document);
+    wanted.push(...neededBy(document));
   }
   return documents;
 }
@@ -86,19 +94,23 @@ async function storedPlan(row: PlanModel, beneath: Edition): Promise<StoredPlan>
   const document = documentIn(row);
   const documents = await documentsFor([document], beneath.documents);
   const named = ({ id, name }: PlanDocument): { id: string; name: string } => ({ id, name });
+  const live = documentsBy(beneath.documents);
   const known = documentsBy([...beneath.documents, ...rows.map(documentIn)]);
   return {
     document,
     plan: chainProblem(documents, () => resolvePlan(documents, row.id)),
     bases: chainOf(documents, row.id).slice(1),
-    heirs: heirsOf([...known.values()], row.id).map(named),
+    heirs:
+      document.kind === 'part'
+        ? plansShowing(known, row.id)
+        : heirsOf([...known.values()], row.id).map(named),
     version: row.version,
     standing: row.standing,
     note: row.note,
     updatedAt: row.updatedAt.toISOString(),
     updatedBy: author?.name ?? 'Fond Aisle',
-    live: beneath.plans.find((plan) => plan.id === row.id) ?? null,
-    liveDocument: beneath.documents.find((published) => published.id === row.id) ?? null,
+    live: live.has(row.id) ? resolvePlan(live, row.id) : null,
+    liveDocument: live.get(row.id) ?? null,
   };
 }
 
@@ -126,6 +138,7 @@ export async function listPlans({ snapshot }: Stand): Promise<PlanSummary[]> {
     return {
       id: row.id,
       name: document.name,
+      kind: document.kind,
       version: row.version,
       standing: row.standing,
       base: base === null ? null : { id: base, name: drafts.get(base)?.name ?? base },
@@ -155,14 +168,14 @@ export interface NewPlan {
 function begun(head: PlanHead, from: PlanDocument, as: PlanBeginning): PlanDocument {
   if (as === 'heir') return { ...head, base: from.id, own: null };
   if (isHeir(from)) return { ...head, base: from.base, own: from.own };
-  return { ...head, ...bodyOf(from) };
+  return { ...head, kind: from.kind, ...bodyOf(from) };
 }
 
 export async function createPlan(sequelize: Sequelize, asked: NewPlan, userId: number): Promise<StoredPlan> {
   const { id } = await sequelize.transaction(async (transaction) => {
     const from = documentIn(await planRow(asked.from, transaction));
     const { name, reach } = asked;
-    const head = { id: randomUUID(), name, reach, rank: 0 };
+    const head: PlanHead = { id: randomUUID(), kind: 'page', name, reach, rank: 0 };
     const document = begun(head, from, asked.as);
     const { documents: live } = await readBeneath();
     checkedPlan(await documentsFor([document], live, transaction), head.id);

@@ -18,7 +18,8 @@ import { listPlans } from './drafts';
 
 /** All aisles with what serves them and why. */
 export async function floorOf(stand: Stand): Promise<Floor> {
-  const [plans, editions, published] = await Promise.all([listPlans(stand), summaries(), lastPublications()]);
+  const [all, editions, published] = await Promise.all([listPlans(stand), summaries(), lastPublications()]);
+  const plans = all.filter(({ kind }) => kind === 'page');
   const { snapshot, edition } = stand;
   const { languages } = snapshot.frame;
   const named = ({ id, name }: Plan): { id: string; name: string } => ({ id, name });

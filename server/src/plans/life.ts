@@ -6,12 +6,14 @@ import {
   documentsBy,
   editionFrom,
   flattened,
+  headOf,
   heirsOf,
   HOUSE_PLAN_ID,
   isHeir,
-  resolveAll,
+  partsNamedIn,
   resolvePlan,
   standingAlone,
+  withoutPart,
   withoutPlans,
   type Documents,
   type Edition,
@@ -25,6 +27,7 @@ import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
 import { aisleChanges } from './aisleChanges';
 import { chainProblem, checkedPlan } from './chainProblem';
+import { plansShowing } from './plansShowing';
 import { documentsFor, planRow, readBeneath, readPlan, refuseNewer, writeDraft } from './drafts';
 
 const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
@@ -41,13 +44,24 @@ function withoutBase(heir: HeirDocument, documents: Documents, fate: HeirsFate):
   return fate === 'look' ? basedOn(plan, resolvePlan(documents, gone.base)) : { ...heir, base: gone.base };
 }
 
+/** What builds on a plan, or shows a part, after that one has gone; anything else as it is. */
+function withoutIt(document: PlanDocument, documents: Documents, id: string, fate: HeirsFate): PlanDocument {
+  const gone = documents.get(id);
+  if (gone?.kind === 'part')
+    return withoutPart(
+      document,
+      documents,
+      resolvePlan(documents, id),
+      fate === 'look' ? 'copies' : 'nothing',
+    );
+  return isHeir(document) && document.base === id ? withoutBase(document, documents, fate) : document;
+}
+
 /** An edition without a plan, whose heirs have been given another base. */
-function takenOut(edition: Edition, id: string, fate: HeirsFate): Edition {
+function takenOut({ number, ranges, ...edition }: Edition, id: string, fate: HeirsFate): Edition {
   const known = documentsBy(edition.documents);
-  const documents = edition.documents.map((document) =>
-    isHeir(document) && document.base === id ? withoutBase(document, known, fate) : document,
-  );
-  return withoutPlans({ ...edition, documents, plans: resolveAll(documents) }, [id]);
+  const documents = edition.documents.map((document) => withoutIt(document, known, id, fate));
+  return withoutPlans({ number, documents, ranges }, [id]);
 }
 
 /** What the shop would be without a plan. */
@@ -76,7 +90,12 @@ export async function withdrawalOf({ snapshot }: Stand, id: string): Promise<Wit
     : undefined;
   const after = takenOut(live, id, 'base');
   const heirs = new Map(
-    [...heirsOf(live.documents, id), ...heirsOf(drafts, id)].map((heir) => [heir.id, named(heir)]),
+    [
+      ...heirsOf(live.documents, id),
+      ...heirsOf(drafts, id),
+      ...plansShowing(documentsBy(live.documents), id),
+      ...plansShowing(documentsBy([...live.documents, ...drafts]), id),
+    ].map((heir) => [heir.id, named(heir)]),
   );
   return {
     changes: aisleChanges(
@@ -110,12 +129,24 @@ export async function removePlan(
   const rows = (await PlanModel.findAll()).filter((row) => row.standing !== 'deleted');
   const live = await readBeneath();
   // As drafts and as published, each once.
-  const building = [...documentsBy(nearHeirs([...live.documents, ...rows.map(documentIn)], id)).values()];
+  const drafts = rows.map(documentIn);
+  const building = [
+    ...new Map(
+      [
+        ...nearHeirs([...live.documents, ...drafts], id),
+        ...plansShowing(documentsBy(live.documents), id),
+        ...plansShowing(documentsBy([...live.documents, ...drafts]), id),
+      ].map((user) => [user.id, user]),
+    ).values(),
+  ];
   if (building.length && !heirs) {
     const names = building.map(({ name }) => `“${name}”`).join(', ');
+    const part = drafts.find((draft) => draft.id === id)?.kind === 'part';
     throw problem(
       'plan-in-use',
-      `${names} build on it. Say whether they keep their look or take its base.`,
+      part
+        ? `${names} show it. Say whether they keep copies of it or go without.`
+        : `${names} build on it. Say whether they keep their look or take its base.`,
       undefined,
       {
         heirs: building.map(named),
@@ -150,9 +181,10 @@ async function putAway(
   const rows = await PlanModel.findAll({ transaction, lock: transaction.LOCK.UPDATE });
   for (const heirRow of rows) {
     const heir = documentIn(heirRow);
-    if (!isHeir(heir) || heir.base !== id) continue;
     const documents = await documentsFor([heir], live.documents, transaction);
-    await writeDraft(heirRow, withoutBase(heir, documents, fate), userId, transaction);
+    if (!documents.has(id) || heirRow.standing === 'deleted') continue;
+    const without = chainProblem(documents, () => withoutIt(heir, documents, id, fate));
+    if (without !== heir) await writeDraft(heirRow, without, userId, transaction);
   }
   await row.update({ standing, updatedAt: new Date(), updatedBy: userId }, { transaction });
   await recordActivity(
@@ -170,7 +202,10 @@ async function putAway(
 async function refuseInCampaign(id: string): Promise<void> {
   const campaigns = await CampaignModel.findAll({ where: { state: ['waiting', 'running'] } });
   const using = campaigns.find(({ content }) =>
-    content.documents.some((document) => document.id === id || (isHeir(document) && document.base === id)),
+    content.documents.some(
+      (document) =>
+        document.id === id || (isHeir(document) && document.base === id) || partsNamedIn(document).has(id),
+    ),
   );
   if (using)
     throw problem('plan-in-use', `The campaign “${using.name}” shows it until it ends. End that first.`);
@@ -217,15 +252,7 @@ export async function rebasePlan(
     const plan = chainProblem(known, () => resolvePlan(known, id));
     let document: PlanDocument = standingAlone(plan);
     if (base !== null) {
-      const { id: own, name, reach, rank } = before;
-      const asked: HeirDocument = {
-        id: own,
-        name,
-        reach,
-        rank,
-        base,
-        own: isHeir(before) ? before.own : null,
-      };
+      const asked: HeirDocument = { ...headOf(before), base, own: isHeir(before) ? before.own : null };
       const documents = await documentsFor([asked], live, transaction);
       if (!documents.has(base)) throw problem('not-found', 'There is no such plan to build on.');
       checkedPlan(documents, id);

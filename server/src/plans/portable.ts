@@ -4,11 +4,13 @@ import type { NamedPlan, PlanFile, PlanImport } from '@fond/contract';
 import {
   HOUSE_PLAN_ID,
   isHeir,
+  partsNamedIn,
   rangesOfPlan,
   referencesIn,
   resolveAll,
   translated,
   type EditionContent,
+  type PartSettings,
   type PlanDocument,
   type RangeRule,
   type SavedRange,
@@ -37,7 +39,7 @@ function fileOf(snapshot: Snapshot, { documents, ranges }: EditionContent): Plan
   return { ...file, hash: hashOf(file) };
 }
 
-/** Drafts with all that they build on, and the saved ranges that any of them uses. */
+/** Drafts with all that they build on and show, and the saved ranges that any of them uses. */
 export async function exportPlans(snapshot: Snapshot, ids: readonly string[]): Promise<PlanFile> {
   const drafts = await readDrafts(ids);
   const live = await readBeneath();
@@ -47,6 +49,7 @@ export async function exportPlans(snapshot: Snapshot, ids: readonly string[]): P
     if (!document || wanted.has(document.id)) return;
     wanted.add(document.id);
     if (isHeir(document)) add(known.get(document.base));
+    for (const part of partsNamedIn(document)) add(known.get(part));
   };
   drafts.forEach(add);
   const documents = [...known.values()].filter(({ id }) => wanted.has(id));
@@ -113,7 +116,7 @@ async function write(
       name: `${document.name.slice(0, 68)} (imported)`,
       reach: house ? { include: [], exclude: [] } : document.reach,
     };
-    const renamed = withRanges({ ...document, ...head }, rangeIds);
+    const renamed = withNames({ ...document, ...head }, { ranges: rangeIds, parts: ids });
     refuseBadCss(renamed);
     return cleanPlan(isHeir(renamed) ? { ...renamed, base: ids.get(renamed.base) ?? renamed.base } : renamed);
   });
@@ -157,13 +160,19 @@ async function writeRanges(
   return ids;
 }
 
-/** The document with the saved ranges it names under other ids. */
-function withRanges<T>(value: T, ids: ReadonlyMap<string, string>): T {
-  if (Array.isArray(value)) return value.map((item: unknown) => withRanges(item, ids)) as T;
+/** The document with the saved ranges and the parts it names under other ids. */
+function withNames<T>(
+  value: T,
+  ids: { ranges: ReadonlyMap<string, string>; parts: ReadonlyMap<string, string> },
+): T {
+  if (Array.isArray(value)) return value.map((item: unknown) => withNames(item, ids)) as T;
   if (typeof value !== 'object' || value === null) return value;
   const source = value as unknown as RangeRule['source'];
-  if (source.kind === 'saved') return { ...source, range: ids.get(source.range) ?? source.range } as T;
-  return Object.fromEntries(
-    Object.entries(value).map(([key, inner]) => [key, withRanges(inner as unknown, ids)]),
-  ) as T;
+  if (source.kind === 'saved') return { ...source, range: ids.ranges.get(source.range) ?? source.range } as T;
+  const inner = Object.fromEntries(
+    Object.entries(value).map(([key, one]) => [key, withNames(one as unknown, ids)]),
+  );
+  const link = inner as Partial<PartSettings>;
+  if (link.type === 'part' && link.part !== undefined) link.part = ids.parts.get(link.part) ?? link.part;
+  return inner as T;
 }

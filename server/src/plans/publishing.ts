@@ -18,8 +18,10 @@ import {
   isHeir,
   keptOwn,
   overlapsOf,
+  partsNamedIn,
   titleInShop,
   withDrafts,
+  type Documents,
   type Edition,
   type Layers,
   type Plan,
@@ -57,8 +59,8 @@ async function changesOf(
   ranges: readonly SavedRange[],
 ): Promise<PlanChanges> {
   const live = editionFrom(0, layers.beneath);
-  const missing = await missingBases(drafts, live.documents);
-  // Bases that are not live are laid along, so that the rest can be told; publishing without them is refused.
+  const missing = await missingBeneath(drafts, live.documents);
+  // Bases and parts that are not live are laid along, so that the rest can be told; publishing without them is refused.
   const after = withDrafts(live, [...missing.documents, ...drafts], ranges);
   const shownBefore = editionFrom(0, flattened(layers));
   const shownAfter = editionFrom(0, flattened(beneath(layers, after)));
@@ -77,7 +79,7 @@ async function changesOf(
   };
 }
 
-async function missingBases(
+async function missingBeneath(
   drafts: readonly PlanDocument[],
   live: readonly PlanDocument[],
 ): Promise<{ documents: PlanDocument[]; faults: PublicationFault[] }> {
@@ -85,9 +87,14 @@ async function missingBases(
   const all = await documentsFor(drafts, live);
   const documents = [...all.values()].filter(({ id }) => !known.has(id));
   const faults = drafts.flatMap((plan): PublicationFault[] => {
-    if (!isHeir(plan) || known.has(plan.base)) return [];
-    const base = { id: plan.base, name: all.get(plan.base)?.name ?? plan.base };
-    return [{ kind: 'base-not-live', plan: named(plan), base }];
+    const nameOf = (id: string): NamedPlan => ({ id, name: all.get(id)?.name ?? id });
+    const parts = [...partsNamedIn(plan)].filter((id) => !known.has(id));
+    return [
+      ...(isHeir(plan) && !known.has(plan.base)
+        ? [{ kind: 'base-not-live' as const, plan: named(plan), base: nameOf(plan.base) }]
+        : []),
+      ...parts.map((id) => ({ kind: 'part-not-live' as const, plan: named(plan), part: nameOf(id) })),
+    ];
   });
   return { documents, faults };
 }
@@ -183,12 +190,31 @@ export async function publishPlans(
       await along(transaction);
       const known = await documentsFor(drafts, live.documents, transaction);
       const ranges = await savedRanges(transaction);
+      refuseMissingParts(drafts, live.documents, known);
       const after = chainProblem(known, () => withDrafts(live, drafts, ranges));
       refuseOverlaps(snapshot, after.plans, drafts);
       return { ...after, note: note || drafts.map(({ name }) => name).join(', ') };
     },
     userId,
   );
+}
+
+/** @throws the problem `part-not-live` where a draft shows a part that is neither live nor published along. */
+function refuseMissingParts(
+  drafts: readonly PlanDocument[],
+  live: readonly PlanDocument[],
+  known: Documents,
+): void {
+  const there = new Set([...live, ...drafts].map(({ id }) => id));
+  for (const draft of drafts)
+    for (const part of partsNamedIn(draft))
+      if (!there.has(part))
+        throw problem(
+          'part-not-live',
+          `“${draft.name}” shows the part “${known.get(part)?.name ?? part}”, which is not published. Publish both together, or take it out.`,
+          undefined,
+          { plan: draft.id, part },
+        );
 }
 
 export async function draftsAt(

@@ -24,6 +24,7 @@ import type {
   PlanChanges,
   PlanFile,
   PlanImport,
+  PartSummary,
   PlanSummary,
   Preview,
   ProductLine,
@@ -43,7 +44,17 @@ import type {
   Vocabulary,
   Withdrawal,
 } from '@fond/contract';
-import type { Plan, PlanDocument, RangeRule, Reach, Redirect, ShopModel, Sieve, Way } from '@fond/core';
+import type {
+  Fixture,
+  Plan,
+  PlanDocument,
+  RangeRule,
+  Reach,
+  Redirect,
+  ShopModel,
+  Sieve,
+  Way,
+} from '@fond/core';
 
 /** When and by whom a page is seen: another moment than now, the shopper's number, and whether they have signed in. */
 export interface SeenAs {
@@ -83,6 +94,14 @@ export class Api {
 
   plans(): Observable<PlanSummary[]> {
     return this.http.get<PlanSummary[]>('/api/plans');
+  }
+
+  parts(): Observable<PartSummary[]> {
+    return this.http.get<PartSummary[]>('/api/parts');
+  }
+
+  createPart(name: string, fixtures: readonly Fixture[]): Observable<StoredPlan> {
+    return this.http.post<StoredPlan>('/api/parts', { name, fixtures });
   }
 
   createPlan(name: string, reach: Reach, from: string, as: PlanBeginning): Observable<StoredPlan> {

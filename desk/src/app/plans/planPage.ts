@@ -19,6 +19,7 @@ import { filter, take } from 'rxjs';
 import type { PlanBeginning, Problem } from '@fond/contract';
 import { HOUSE_PLAN_ID } from '@fond/core';
 import { Api } from '../api/api';
+import { PartsActions } from '../parts/state/parts.actions';
 import { FloorActions } from '../floor/floor.actions';
 import { floorFeature } from '../floor/floor.feature';
 import { Brief } from './brief/brief';
@@ -85,6 +86,7 @@ export class PlanPage {
   protected readonly restored = this.store.selectSignal(planFeature.selectRestored);
   protected readonly version = this.store.selectSignal(planFeature.selectVersion);
   protected readonly standing = this.store.selectSignal(planFeature.selectStanding);
+  private readonly usedIn = this.store.selectSignal(planFeature.selectHeirs);
   protected readonly live = this.store.selectSignal(planFeature.selectLive);
   protected readonly differs = this.store.selectSignal(planFeature.selectDiffersFromLive);
   protected readonly published = this.store.selectSignal(planFeature.selectPublished);
@@ -104,6 +106,7 @@ export class PlanPage {
       untracked(() => {
         if (id !== this.openId) {
           this.openId = id;
+          this.store.dispatch(PartsActions.needed());
           this.store.dispatch(PlanActions.opened({ id, address }));
         } else if (address !== this.address()) this.store.dispatch(PlanActions.addressChosen({ address }));
       });
@@ -120,7 +123,9 @@ export class PlanPage {
     if (known !== undefined) return known;
     const plan = this.plan();
     const loaded = plan?.id === id ? plan : null;
-    const path = firstAisle(id, loaded?.reach ?? null, this.floor()?.aisles ?? []);
+    // A part is first seen where a plan shows it.
+    const serving = loaded?.kind === 'part' ? (this.usedIn()[0]?.id ?? id) : id;
+    const path = firstAisle(serving, loaded?.reach ?? null, this.floor()?.aisles ?? []);
     if (path !== null) this.beginnings.set(id, path);
     return path ?? '/';
   }

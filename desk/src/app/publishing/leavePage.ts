@@ -40,7 +40,12 @@ import { BeforeAfter } from './beforeAfter';
             @if (found.heirs.length) {
               <section>
                 <h2>
-                  {{ found.heirs.length === 1 ? 'A plan builds' : found.heirs.length + ' plans build' }} on it
+                  @if (part()) {
+                    {{ found.heirs.length === 1 ? 'A plan shows' : found.heirs.length + ' plans show' }} it
+                  } @else {
+                    {{ found.heirs.length === 1 ? 'A plan builds' : found.heirs.length + ' plans build' }} on
+                    it
+                  }
                 </h2>
                 <p class="note">{{ heirNames() }}</p>
                 <label>
@@ -50,7 +55,7 @@ import { BeforeAfter } from './beforeAfter';
                     [checked]="heirs() === 'look'"
                     (change)="heirs.set('look')"
                   />
-                  keep as they look now
+                  {{ part() ? 'keep a copy of it' : 'keep as they look now' }}
                 </label>
                 <br />
                 <label>
@@ -61,9 +66,11 @@ import { BeforeAfter } from './beforeAfter';
                     (change)="heirs.set('base')"
                   />
                   {{
-                    found.base
-                      ? 'build on ' + found.base.name + ' and take the rest from there'
-                      : 'stand alone'
+                    part()
+                      ? 'go without it'
+                      : found.base
+                        ? 'build on ' + found.base.name + ' and take the rest from there'
+                        : 'stand alone'
                   }}
                 </label>
               </section>
@@ -119,6 +126,7 @@ export class LeavePage {
   protected readonly heirs = signal<HeirsFate | null>(null);
 
   private readonly value = computed(() => (this.read.hasValue() ? this.read.value() : null));
+  protected readonly part = computed(() => this.value()?.plan.document.kind === 'part');
   protected readonly withdrawal = computed(() => this.value()?.found ?? null);
   protected readonly name = computed(() => this.value()?.plan.plan.name ?? '');
   protected readonly heirNames = computed(() =>
@@ -141,7 +149,7 @@ export class LeavePage {
         this.store.dispatch(PlanActions.putAway({ id: this.id() }));
         this.store.dispatch(FloorActions.shopChanged());
         this.tell(standing, edition, fate === null ? before : null);
-        void this.router.navigateByUrl('/floor');
+        void this.router.navigateByUrl(this.part() ? '/parts' : '/floor');
       },
       error: (problem: Problem) => {
         this.running.set(false);

@@ -1,9 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { Store } from '@ngrx/store';
 import type { Plan } from '@fond/core';
-import { floorFeature } from '../floor/floor.feature';
-import { changesInWords, type BriefWords } from '../plans/brief/sentences';
-import { RangeVocabulary } from '../ranges/rangeNames';
+import { BriefVocabulary } from '../plans/brief/briefVocabulary';
+import { changesInWords } from '../plans/brief/sentences';
 
 /** What two states of a plan say differently, sentence by sentence: the old one struck out, the new one below it. */
 @Component({
@@ -67,20 +65,11 @@ import { RangeVocabulary } from '../ranges/rangeNames';
   `,
 })
 export class PlanDifference {
-  private readonly store = inject(Store);
-  private readonly vocabulary = inject(RangeVocabulary);
-  private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
+  private readonly vocabulary = inject(BriefVocabulary);
   readonly before = input.required<Plan | null>();
   readonly after = input.required<Plan | null>();
 
-  private readonly words = computed((): BriefWords => {
-    const vocabulary = this.vocabulary.words();
-    return {
-      vocabulary,
-      aisles: this.floor()?.aisles ?? [],
-      names: this.vocabulary.names(),
-      lang: vocabulary?.languages[0] ?? 'en',
-    };
-  });
-  protected readonly changes = computed(() => changesInWords(this.before(), this.after(), this.words()));
+  protected readonly changes = computed(() =>
+    changesInWords(this.before(), this.after(), this.vocabulary.words()),
+  );
 }

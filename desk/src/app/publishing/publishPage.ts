@@ -142,7 +142,9 @@ export class PublishPage {
   }
 
   protected together(fault: PublicationFault): void {
-    if (fault.kind === 'base-not-live') this.look({ plans: [...this.chosen(), fault.base.id].join(',') });
+    const needed =
+      fault.kind === 'base-not-live' ? fault.base : fault.kind === 'part-not-live' ? fault.part : null;
+    if (needed) this.look({ plans: [...this.chosen(), needed.id].join(',') });
   }
 
   /** A plan that never was live is told by what it says otherwise than its base. */

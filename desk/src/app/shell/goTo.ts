@@ -33,6 +33,7 @@ const SCREENS: readonly Target[] = [
   },
   { kind: 'Screen', name: 'Publish', detail: 'Drafts that differ from what is live', commands: ['/publish'] },
   { kind: 'Screen', name: 'Import plans', detail: 'Read a file of plans', commands: ['/floor/import'] },
+  { kind: 'Screen', name: 'Parts', detail: 'Fixtures that several plans show', commands: ['/parts'] },
   { kind: 'Screen', name: 'Pages', detail: 'Free pages, and aisles they stand in for', commands: ['/pages'] },
   { kind: 'Screen', name: 'Attributes', detail: 'What is known of products', commands: ['/attributes'] },
   { kind: 'Screen', name: 'Redirects', detail: 'Addresses that lead to others', commands: ['/redirects'] },

@@ -9,6 +9,7 @@ import { Store } from '@ngrx/store';
 import { FloorActions } from '../floor/floor.actions';
 import { floorFeature } from '../floor/floor.feature';
 import { CatalogueWords } from '../ranges/catalogueWords';
+import { PartsActions } from '../parts/state/parts.actions';
 import { RangesActions } from '../ranges/state/ranges.actions';
 import { SessionActions } from '../session/session.actions';
 import { sessionFeature } from '../session/session.feature';
@@ -85,6 +86,7 @@ export class Shell {
   protected readonly edition = this.store.selectSignal(floorFeature.selectEdition);
   protected readonly screens = [
     { path: '/floor', name: 'Floor' },
+    { path: '/parts', name: 'Parts' },
     { path: '/ranges', name: 'Ranges' },
     { path: '/collections', name: 'Collections' },
     { path: '/pages', name: 'Pages' },
@@ -101,6 +103,7 @@ export class Shell {
   constructor() {
     this.store.dispatch(FloorActions.entered());
     this.store.dispatch(RangesActions.needed());
+    this.store.dispatch(PartsActions.needed());
     inject(CatalogueWords).load();
   }
 

@@ -6,6 +6,7 @@ export const plan: Plan = {
   id: 'p',
   name: 'Pans',
   reach: { include: [], exclude: [] },
+  kind: 'page',
   rank: 0,
   fixtures: startingFixtures([], []),
   related: null,

@@ -7,6 +7,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { HOUSE_PLAN_ID } from '@fond/core';
 import { planFeature } from '../state/plan.feature';
@@ -58,7 +59,7 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
 @Component({
   selector: 'desk-brief',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BaseSlip, FixtureList, OriginStrip, PlanNote, ReachSlip, RelatedSlip, Word, LookSlip],
+  imports: [RouterLink, BaseSlip, FixtureList, OriginStrip, PlanNote, ReachSlip, RelatedSlip, Word, LookSlip],
   templateUrl: './brief.html',
   styleUrls: ['./sentence.scss', './brief.scss'],
   providers: [BriefLines],
@@ -78,12 +79,14 @@ export class Brief {
   protected readonly sought = signal('');
   protected readonly settings = computed(() => {
     const words = this.sought().toLowerCase().split(/\s+/).filter(Boolean);
-    return words.length
+    return words.length && !this.part()
       ? SETTINGS.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)))
       : [];
   });
 
   protected readonly house = computed(() => this.editor.plan()?.id === HOUSE_PLAN_ID);
+  protected readonly part = computed(() => this.editor.plan()?.kind === 'part');
+  protected readonly usedIn = this.store.selectSignal(planFeature.selectHeirs);
   protected readonly serves = computed(() => this.preview()?.serves ?? null);
   protected readonly disputes = computed(() => this.preview()?.disputes ?? []);
   protected readonly ownWords = computed(() => {

@@ -1,11 +1,10 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { floorFeature } from '../../floor/floor.feature';
-import { RangeVocabulary } from '../../ranges/rangeNames';
 import { PlanView, type SlipName } from '../planView';
 import { PlanActions } from '../state/plan.actions';
 import { PlanEditor } from '../state/planEditor';
 import { PlanOrigin, type Scope } from '../state/planOrigin';
+import { BriefVocabulary } from './briefVocabulary';
 import { sentencesOf, type BriefWords } from './sentences';
 
 /** What every sentence of the brief needs: its words, whether its slip is open, and where its settings come from. */
@@ -15,16 +14,10 @@ export class BriefLines {
   private readonly editor = inject(PlanEditor);
   private readonly view = inject(PlanView);
   private readonly origin = inject(PlanOrigin);
-  private readonly vocabulary = inject(RangeVocabulary);
-  private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
+  private readonly vocabulary = inject(BriefVocabulary);
   readonly open = this.view.open;
 
-  readonly words = computed((): BriefWords => ({
-    vocabulary: this.editor.vocabulary(),
-    aisles: this.floor()?.aisles ?? [],
-    names: this.vocabulary.names(),
-    lang: this.editor.lang(),
-  }));
+  readonly words = computed((): BriefWords => this.vocabulary.words(this.editor.lang()));
   /** Every line of the brief in words. */
   readonly said = computed(() => {
     const plan = this.editor.plan();

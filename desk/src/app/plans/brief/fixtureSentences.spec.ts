@@ -8,6 +8,7 @@ import { placeWords } from './placeWords';
 import type { BriefWords } from './sentences';
 
 const words: BriefWords = {
+  parts: (id) => (id === 'offers-row' ? 'Offers row' : null),
   vocabulary,
   aisles: [],
   names: {

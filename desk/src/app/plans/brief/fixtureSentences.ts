@@ -25,7 +25,7 @@ const shortened = (text: string, most = 60): string =>
 const quoted = (text: string): string => (text ? `“${shortened(text)}”` : '');
 
 /** What a fixture shows, as the end of a sentence that begins with its name; the shelf and the filters have their own. */
-export function fixtureSentence(fixture: Fixture, { lang, names }: BriefWords): string {
+export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefWords): string {
   switch (fixture.type) {
     case 'breadcrumb':
       return 'the way to this aisle';
@@ -91,6 +91,16 @@ export function fixtureSentence(fixture: Fixture, { lang, names }: BriefWords): 
         .join(
           ' : ',
         )}, one above another on ${fixture.stacked === 'medium' ? 'medium and narrow' : 'narrow'} pages`;
+    case 'part': {
+      const own = Object.values(fixture.own);
+      const differs = [
+        own.some(({ heading }) => heading) ? 'another heading' : '',
+        own.some(({ range }) => range) ? 'other products' : '',
+      ].filter(Boolean);
+      const name = parts(fixture.part);
+      if (name === null) return 'one that is gone';
+      return `${quoted(name)}${differs.length ? `, with ${listed(differs, 'and')}` : ''}`;
+    }
     case 'facets':
     case 'shelf':
       return '';

@@ -36,7 +36,7 @@ describe('reachStates', () => {
   });
 
   it('tells first what changes and what is in dispute', () => {
-    const dispute = { ...moved('category:1'), plan: { id: 'o', name: 'O', rank: 0 } };
+    const dispute = { ...moved('category:1'), plan: { id: 'o', name: 'O', kind: 'page', rank: 0 } };
     const states = reachStates('mine', reach, aisles, {
       gained: [moved('category:4')],
       lost: [moved('category:3')],

@@ -5,6 +5,7 @@ import { vocabulary } from '../../testing/plans';
 import { changesInWords, lineOf, sentencesOf, type BriefWords } from './sentences';
 
 const words: BriefWords = {
+  parts: (id) => (id === 'offers-row' ? 'Offers row' : null),
   vocabulary,
   aisles: [],
   names: {
@@ -21,6 +22,7 @@ const plan: Plan = {
   id: 'p',
   name: 'Pans',
   reach: { include: [{ kind: 'everything' }], exclude: [] },
+  kind: 'page',
   rank: 0,
   fixtures: startingFixtures([facetChoice('material')], []),
   related: null,

@@ -24,6 +24,8 @@ export interface BriefWords {
   vocabulary: Vocabulary | null;
   aisles: readonly FloorAisle[];
   names: RangeNames;
+  /** What a part is called; null for one that is gone. */
+  parts: (id: string) => string | null;
   lang: string;
 }
 

@@ -95,6 +95,7 @@ export const FIXTURE_WORDS: Readonly<Record<FixtureType, string>> = {
   columns: 'columns',
   space: 'space',
   divider: 'divider',
+  part: 'part',
 };
 
 const ELEMENTS: Readonly<Record<CardElement['element'], string>> = {

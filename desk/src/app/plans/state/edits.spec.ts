@@ -7,6 +7,7 @@ const plan: Plan = {
   id: 'p',
   name: 'P',
   reach: { include: [], exclude: [] },
+  kind: 'page',
   rank: 0,
   fixtures: startingFixtures([], []),
   related: null,

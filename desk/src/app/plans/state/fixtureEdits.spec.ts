@@ -26,6 +26,7 @@ const start: Plan = {
   id: 'p',
   name: 'P',
   reach: { include: [], exclude: [] },
+  kind: 'page',
   rank: 0,
   fixtures: startingFixtures([], []),
   related: null,

@@ -1,5 +1,7 @@
 import {
   containerOf,
+  linkFor,
+  NEVER_IN_PARTS,
   standingIn,
   USUAL_LAYOUT,
   USUAL_NAVIGATION,
@@ -14,15 +16,19 @@ import {
   type Slot,
 } from '@fond/core';
 
-/** Fixtures that a merchandiser can add; the shelf is there from the beginning, and stays. */
-export type AddedType = Exclude<FixtureType, 'shelf'>;
+/** Fixtures that a merchandiser can make; the shelf is there from the beginning, and parts are chosen. */
+export type AddedType = Exclude<FixtureType, 'shelf' | 'part'>;
 
 /** Of these a page has one at most. */
 const SINGLE: readonly FixtureType[] = ['breadcrumb', 'title', 'facets', 'shelf'];
 
-/** What may be added to a plan: anything, but no second title or panel of filters. */
-export const addable = ({ fixtures }: Plan, types: readonly AddedType[]): AddedType[] =>
-  types.filter((type) => !SINGLE.includes(type) || !fixtures.some((fixture) => fixture.type === type));
+/** What may be added to a plan: anything, but no second title or panel of filters; to a part, what a page may have twice. */
+export const addable = ({ kind, fixtures }: Plan, types: readonly AddedType[]): AddedType[] =>
+  types.filter(
+    (type) =>
+      !(kind === 'part' && NEVER_IN_PARTS.includes(type)) &&
+      (!SINGLE.includes(type) || !fixtures.some((fixture) => fixture.type === type)),
+  );
 
 /** The first name of its kind that is free: `banner`, `banner-2` … */
 function freeId(taken: ReadonlySet<string>, wish: string): string {
@@ -149,6 +155,30 @@ export function withAdded(
   const id = freeId(new Set(plan.fixtures.map((fixture) => fixture.id)), type);
   const fresh = { ...freshFixture(type, id), inside: place };
   return { plan: withFixtures(plan, inserted(plan.fixtures, [fresh], behind)), id };
+}
+
+/** A link to a part in a place, behind another fixture there. Answers with the plan and the link's name. */
+export function withPart(
+  plan: Plan,
+  part: string,
+  place: Slot | null,
+  behind: string | null,
+): { plan: Plan; id: string } {
+  const id = freeId(new Set(plan.fixtures.map((fixture) => fixture.id)), 'part');
+  const link = linkFor({ ...usual(id), type: 'divider', inside: place }, part);
+  return { plan: withFixtures(plan, inserted(plan.fixtures, [link], behind)), id };
+}
+
+/** The plan with a fixture, and all within it, replaced by a link to the part that was made of it. */
+export function withLink(plan: Plan, id: string, part: string): Plan {
+  const within = withinOf(plan.fixtures, id);
+  return withFixtures(
+    plan,
+    plan.fixtures.flatMap((fixture) => {
+      if (fixture.id === id) return [linkFor(fixture, part)];
+      return within.includes(fixture) ? [] : [fixture];
+    }),
+  );
 }
 
 /** Without a fixture and all that stands within it. The aisle's own shelf moves out of what is taken away. */

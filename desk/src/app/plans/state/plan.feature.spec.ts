@@ -168,7 +168,15 @@ describe('a plan being edited', () => {
 });
 
 describe('a plan that builds on another', () => {
-  const heir = { id: 'h', name: 'Heir', reach: plan.reach, rank: 0, base: 'p', own: null };
+  const heir = {
+    id: 'h',
+    name: 'Heir',
+    reach: plan.reach,
+    kind: 'page' as const,
+    rank: 0,
+    base: 'p',
+    own: null,
+  };
   const read = { ...stored(1, plan), document: heir, bases: [plan], liveDocument: null, live: null };
   const open = [
     PlanActions.opened({ id: 'h', address: '/' }),

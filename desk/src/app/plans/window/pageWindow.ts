@@ -17,8 +17,9 @@ import { DomSanitizer, type SafeResourceUrl } from '@angular/platform-browser';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { FromFrame, ToFrame } from '@fond/contract';
-import { DEVICE_WIDTHS, sayRange, WIDTH_NAMES, type Pin, type WidthName } from '@fond/core';
+import { DEVICE_WIDTHS, linkOf, sayRange, WIDTH_NAMES, type Pin, type WidthName } from '@fond/core';
 import { RangeVocabulary } from '../../ranges/rangeNames';
+import { partsFeature } from '../../parts/state/parts.feature';
 import { floorFeature } from '../../floor/floor.feature';
 import { facetWords, FIXTURE_WORDS, shortList } from '../brief/words';
 import { withoutPin, withPin } from '../state/pins';
@@ -58,6 +59,7 @@ export class PageWindow {
   protected readonly showLive = this.store.selectSignal(planFeature.selectShowLive);
   protected readonly problem = this.store.selectSignal(planFeature.selectPreviewProblem);
   protected readonly marked = this.store.selectSignal(planFeature.selectMarked);
+  private readonly parts = this.store.selectSignal(partsFeature.selectById);
   private readonly vocabulary = this.editor.vocabulary;
   private readonly names = inject(RangeVocabulary).names;
 
@@ -151,7 +153,8 @@ export class PageWindow {
               3,
             )}`,
           ];
-        return [fixture.id, title];
+        const part = fixture.type === 'part' ? this.parts().get(fixture.part) : undefined;
+        return [fixture.id, part ? `${title} · ${part.name}` : title];
       }),
     );
   });
@@ -205,7 +208,7 @@ export class PageWindow {
         this.go(data.address);
         break;
       case 'fond:fixture':
-        this.store.dispatch(PlanActions.fixtureMarked({ id: data.id }));
+        this.store.dispatch(PlanActions.fixtureMarked({ id: data.id && linkOf(data.id) }));
         break;
       case 'fond:place':
         this.pin(`pin at ${data.place}`, (pins, aisle) => withPin(pins, data.sku, data.place, aisle));

@@ -1,0 +1,73 @@
+import type { RangeRule, SavedRange } from '../range/rule';
+import { resolveAll } from './inherit';
+import { servedPlans } from './parts';
+import type { Edition, EditionContent, Fixture, Plan, PlanDocument } from './plan';
+
+/** An edition as it is served. @throws {ChainError} where a plan's bases can't be followed. */
+export const editionFrom = (number: number, { documents, ranges }: EditionContent): Edition => ({
+  number,
+  documents,
+  ranges,
+  plans: servedPlans(resolveAll(documents)),
+});
+
+/** The ids of the saved ranges that a plan's shelves show, and those that its links to parts say. */
+export const rangesOfPlan = (plan: Plan): string[] =>
+  [...plan.fixtures.flatMap(rangesOf), ...(plan.related ? [plan.related.range] : [])].flatMap(({ source }) =>
+    source.kind === 'saved' ? [source.range] : [],
+  );
+
+function rangesOf(fixture: Fixture): readonly RangeRule[] {
+  if (fixture.type === 'part') return Object.values(fixture.own).flatMap(({ range }) => range ?? []);
+  return fixture.type === 'shelf' || fixture.type === 'promotion' ? [fixture.range] : [];
+}
+
+/**
+ * The edition with some plans put in place of their published form, or added to it, and the saved ranges that they use
+ * as they stand in `ranges`. Whatever builds on them follows. What no plan uses any more is left out.
+ *
+ * @throws {ChainError} where a plan's base is neither published nor among the drafts.
+ */
+export function withDrafts(
+  edition: Edition,
+  drafts: readonly PlanDocument[],
+  ranges: readonly SavedRange[],
+): Edition {
+  const drafted = new Set(drafts.map(({ id }) => id));
+  const documents = [...edition.documents.filter(({ id }) => !drafted.has(id)), ...drafts];
+  const resolved = resolveAll(documents);
+  const plans = servedPlans(resolved);
+  const own = new Set([...resolved, ...plans].filter(({ id }) => drafted.has(id)).flatMap(rangesOfPlan));
+  const used = new Set([...resolved, ...plans].flatMap(rangesOfPlan));
+  const current = ranges.filter(({ id }) => own.has(id));
+  const others = edition.ranges.filter(({ id }) => used.has(id) && !own.has(id));
+  return {
+    number: edition.number,
+    documents,
+    plans,
+    ranges: [...others, ...current].sort((a, b) => (a.id < b.id ? -1 : 1)),
+  };
+}
+
+/**
+ * The edition without some plans, and without the ranges that only they used. Plans that build on them must have been
+ * given another base before.
+ *
+ * @throws {ChainError} where a plan still builds on one of them.
+ */
+export function withoutPlans(
+  { number, ...held }: EditionContent & { number: number },
+  ids: readonly string[],
+): Edition {
+  const documents = held.documents.filter(({ id }) => !ids.includes(id));
+  const resolved = resolveAll(documents);
+  const used = new Set(resolved.flatMap(rangesOfPlan));
+  const ranges = held.ranges.filter(({ id }) => used.has(id));
+  return { number, documents, plans: servedPlans(resolved), ranges };
+}
+
+/** The edition with one saved range put in place of its published form, for all shelves that show it. */
+export const withRange = (edition: Edition, range: SavedRange): Edition => ({
+  ...edition,
+  ranges: edition.ranges.map((one) => (one.id === range.id ? range : one)),
+});
