@@ -1,5 +1,6 @@
 import {
   cardRooms,
+  EVEN_TILES,
   roomsOf,
   shelfRooms,
   sizesOf,
@@ -44,6 +45,7 @@ function fullPage(): { fixtures: Fixture[]; shelf: Shelf } {
     gap: 24,
     ratio: 90,
     most: null,
+    ...EVEN_TILES,
   }));
   return { fixtures: [...containers, ...tiles, shelf], shelf };
 }

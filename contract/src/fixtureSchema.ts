@@ -1,14 +1,20 @@
 import Joi from 'joi';
 import {
   CARD_ELEMENT_KINDS,
+  FREE_COLUMNS,
+  isInside,
+  MOST_ROWS,
+  overlap,
   FACET_CONTROLS,
   MOST_PER_PAGE,
   NEVER_IN_PARTS,
   nestingFaults,
+  SHELF_FORMS,
   WHOLE_SPAN,
   type Column,
   type Fixture,
   type NestingFault,
+  type TilePlace,
 } from '@fond/core';
 import { byKind } from './byKind';
 import { conditionSchema } from './conditionSchema';
@@ -127,6 +133,26 @@ function wholeShares(list: readonly Column[], helpers: Joi.CustomHelpers): unkno
   return sum === 100 ? list : helpers.error('columns.shares', { sum });
 }
 
+const tilePlace = Joi.object({
+  category: Joi.number().integer().min(1).required(),
+  x: whole(0, 100),
+  y: whole(0, 1000),
+  w: whole(1, 100),
+  h: whole(1, 1000),
+});
+
+/** Every tile stands within the grid, and no two over each other. */
+function noOverlap(places: readonly TilePlace[], helpers: Joi.CustomHelpers): unknown {
+  for (const [at, one] of places.entries()) {
+    const { category } = one;
+    if (!isInside(one))
+      return helpers.error('tiles.outside', { category, columns: FREE_COLUMNS, rows: MOST_ROWS });
+    const other = places.slice(0, at).find((earlier) => overlap(one, earlier));
+    if (other) return helpers.error('tiles.overlap', { category, other: other.category });
+  }
+  return places;
+}
+
 const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
   breadcrumb: {},
   title: {},
@@ -177,17 +203,32 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     gap,
     ratio: whole(20, 200),
     most: Joi.number().integer().min(1).max(60).allow(null).required(),
+    grid: Joi.valid('even', 'free').required(),
+    places: Joi.array().items(tilePlace).unique('category').max(60).required().custom(noOverlap).messages({
+      'tiles.outside':
+        'put the tile of category {{#category}} outside the grid, which has {{#columns}} columns and {{#rows}} rows',
+      'tiles.overlap': 'put the tiles of categories {{#category}} and {{#other}} over each other',
+    }),
+    rowHeight: whole(40, 400),
   },
   promotion: {
     heading: texts(),
     range: rangeSchema.required(),
     levels: levelsSchema,
-    form: Joi.valid('grid', 'list', 'carousel').required(),
+    form: Joi.valid(...SHELF_FORMS, 'carousel').required(),
     columns,
     gap,
     most: whole(1, 48),
     card: cardSchema.allow(null).required(),
     autoplay: whole(0, 60),
+  },
+  spotlight: {
+    range: rangeSchema.required(),
+    levels: levelsSchema,
+    heading: texts(),
+    button: texts(40),
+    side: Joi.valid('start', 'end').required(),
+    description: yes,
   },
   tabs: {
     tabs: Joi.array()
@@ -245,7 +286,7 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
   shelf: {
     range: rangeSchema.required(),
     order: orderSchema.required(),
-    form: Joi.valid('grid', 'list').required(),
+    form: Joi.valid(...SHELF_FORMS).required(),
     columns,
     gap,
     pageSize: pageSize.required(),

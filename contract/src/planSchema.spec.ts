@@ -2,10 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   CARD_ELEMENT_KINDS,
+  EVEN_TILES,
   housePlan,
   SORT_KEYS,
   sortChoice,
   upgradePlan,
+  usual,
   USUAL_ORDER,
   type Plan,
 } from '@fond/core';
@@ -205,5 +207,34 @@ describe('the schema of plans', () => {
       order: { choices: [sortChoice('recommended'), sortChoice('price')], pins: [] },
     });
     expect(upgradePlan(upgraded)).toEqual(upgraded);
+  });
+
+  it('says which tile stands outside its grid, or over another one', () => {
+    const tiles = (...places: object[]): string[] => {
+      const fixture = {
+        ...usual('tiles'),
+        type: 'tiles',
+        of: { kind: 'children' },
+        hideEmpty: true,
+        counts: true,
+        pictures: true,
+        columns: { wide: 4, medium: 3, narrow: 2 },
+        gap: 24,
+        ratio: 90,
+        most: null,
+        ...EVEN_TILES,
+        grid: 'free',
+        places,
+      };
+      const { error } = planSchema.validate(
+        { ...house, fixtures: [fixture] },
+        { abortEarly: false, convert: false },
+      );
+      return error?.details.map(({ message }) => message) ?? [];
+    };
+    const at = (category: number, x: number, w: number) => ({ category, x, y: 0, w, h: 1 });
+    expect(tiles(at(1, 0, 3), at(2, 3, 3))).toEqual([]);
+    expect(tiles(at(7, 4, 3))[0]).toContain('the tile of category 7 outside the grid');
+    expect(tiles(at(1, 0, 3), at(2, 2, 3))[0]).toContain('the tiles of categories 2 and 1 over each other');
   });
 });

@@ -17,5 +17,8 @@ export const FRAME = {
   narrowGap: 12,
 };
 
+/** Between the picture and the words of a spotlight. */
+export const SPOTLIGHT_GAP = 40;
+
 export const widthNameOf = (viewport: number): WidthName =>
   viewport >= BREAKPOINTS.wide ? 'wide' : viewport >= BREAKPOINTS.medium ? 'medium' : 'narrow';

@@ -1,6 +1,15 @@
-import { isStacked, steppedAt, WHOLE_SPAN, type Column, type ColumnsSettings } from '../plans/fixtures';
+import {
+  isStacked,
+  steppedAt,
+  WHOLE_SPAN,
+  type Column,
+  type ColumnsSettings,
+  type PromotionSettings,
+  type TilePlace,
+} from '../plans/fixtures';
 import { containerOf } from '../plans/nesting';
 import { facetPanelOf, type FacetPanel, type Fixture, type PerWidth, type WidthName } from '../plans/plan';
+import { FREE_COLUMNS } from './freeGrid';
 import { BREAKPOINTS, FRAME, widthNameOf } from './frame';
 
 /**
@@ -106,6 +115,22 @@ export const gapAt = (gap: number, width: WidthName): number =>
 export const cardRooms = (rooms: Rooms, columns: PerWidth<number>, gap: number): Rooms =>
   divided(rooms, (room, width) => columnOf(room, columns[width], gapAt(gap, width)));
 
+/** Whether a tile of a free grid stands across a narrow page, as it does on others across more than half of them. */
+export const isBroad = ({ w }: Pick<TilePlace, 'w'>): boolean => w > FREE_COLUMNS / 2;
+
+/** The room of a tile in a free grid; on narrow pages tiles stand in even columns, broad ones across all of them. */
+export const tileRooms = (
+  rooms: Rooms,
+  place: Pick<TilePlace, 'w'>,
+  columns: PerWidth<number>,
+  gap: number,
+): Rooms =>
+  divided(rooms, (room, width) => {
+    if (width === 'narrow') return isBroad(place) ? room : columnOf(room, columns.narrow, gapAt(gap, width));
+    const one = columnOf(room, FREE_COLUMNS, gap);
+    return { share: one.share * place.w, fixed: one.fixed * place.w + gap * (place.w - 1) };
+  });
+
 /** In a list every card has a row of its own, with its picture before its words. */
 export const LIST_PICTURE = { usual: 200, narrow: 120 };
 
@@ -116,20 +141,23 @@ const LIST_ROOMS: Rooms = {
   narrow: { share: 0, fixed: LIST_PICTURE.narrow },
 };
 
-/** What a shelf looks like: cards in a grid, one below another, or in a row that scrolls. */
-export interface ShelfForm {
-  form: 'grid' | 'list' | 'carousel';
+/** What decides how wide the cards of a shelf are. */
+export interface ShelfShape {
+  form: PromotionSettings['form'];
   columns: PerWidth<number>;
   gap: number;
 }
 
+/** One card below another, each with its picture before its words. */
+const isLines = (form: ShelfShape['form']): boolean => form === 'list' || form === 'folding';
+
 /** Cards in a row, by form. */
-export const columnsIn = ({ form, columns }: Pick<ShelfForm, 'form' | 'columns'>): PerWidth<number> =>
-  form === 'list' ? { wide: 1, medium: 1, narrow: 1 } : columns;
+export const columnsIn = ({ form, columns }: Pick<ShelfShape, 'form' | 'columns'>): PerWidth<number> =>
+  isLines(form) ? { wide: 1, medium: 1, narrow: 1 } : columns;
 
 /** The room of a card's picture, which in a grid is the card's. */
-export const pictureRooms = (rooms: Rooms, { form, columns, gap }: ShelfForm): Rooms =>
-  form === 'list' ? LIST_ROOMS : cardRooms(rooms, columns, gap);
+export const pictureRooms = (rooms: Rooms, { form, columns, gap }: ShelfShape): Rooms =>
+  isLines(form) ? LIST_ROOMS : cardRooms(rooms, columns, gap);
 
 /** CSS pixels at a viewport's width, fractions kept. */
 export function widthIn(rooms: Rooms, viewport: number): number {

@@ -18,6 +18,7 @@ import {
   navigationModel,
   pictureModel,
   promotionModel,
+  spotlightModel,
   tilesModel,
   type FrameContext,
 } from './frameModels';
@@ -125,6 +126,8 @@ function fixtureModel(
       return tilesModel(frame, fixture);
     case 'promotion':
       return promotionModel(frame, fixture, shelfOf(plan));
+    case 'spotlight':
+      return spotlightModel(frame, fixture);
     case 'tabs':
       return {
         id,

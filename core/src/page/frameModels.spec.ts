@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import type { CatalogueFrame } from '../catalogue/rows';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import type { BannerSettings, PromotionSettings, TilesSettings } from '../plans/fixtures';
-import { startingFixtures, usual, USUAL_NAVIGATION } from '../plans/housePlan';
+import type { BannerSettings, PromotionSettings, SpotlightSettings, TilesSettings } from '../plans/fixtures';
+import { EVEN_TILES, startingFixtures, usual, USUAL_NAVIGATION } from '../plans/housePlan';
 import { editionFrom } from '../plans/edition';
 import type { Fixture } from '../plans/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
@@ -70,7 +70,9 @@ const TILES: Fixture & TilesSettings = {
   gap: 20,
   ratio: 90,
   most: null,
+  ...EVEN_TILES,
 };
+const CARD = [{ element: 'name' as const, attribute: null, on: true }];
 const PROMOTION: Fixture & PromotionSettings = {
   ...usual('promotion'),
   type: 'promotion',
@@ -232,5 +234,67 @@ describe('containers', () => {
     expect(one(TILES)).not.toHaveProperty('placement');
     const everywhere = { ...layout, hidden: { wide: true, medium: null, narrow: null } };
     expect(one({ ...TILES, layout: everywhere })).toBeUndefined();
+  });
+});
+
+describe('tiles of a free grid', () => {
+  const places = [
+    { category: 4, x: 0, y: 0, w: 4, h: 2 },
+    { category: 2, x: 4, y: 1, w: 2, h: 1 },
+  ];
+
+  it('stand where they were put, in the order in which they are read there, broad ones across narrow pages', () => {
+    const model = one({ ...TILES, grid: 'free', places, rowHeight: 120 });
+    if (model?.type !== 'tiles') throw new Error('no tiles');
+    expect(model.rowHeight).toBe(120);
+    expect(model.items.map(({ category, place }) => [category, place?.x, place?.broad])).toEqual([
+      [4, 0, true],
+      [2, 4, false],
+    ]);
+    const [broad, slim] = model.items.map(({ sizes }) => sizes.split(', '));
+    expect(broad.at(-1), 'the whole of a narrow page').toBe('calc(100vw - 32px)');
+    expect(slim.at(-1)).toBe('calc(50vw - 22px)');
+  });
+});
+
+describe('a staggered shelf', () => {
+  it('tells every card its lane and place at each width; other forms tell none', () => {
+    const staggered = one({
+      ...PROMOTION,
+      form: 'staggered',
+      range: { source: { kind: 'catalogue' }, clauses: [] },
+      card: CARD,
+    });
+    if (staggered?.type !== 'promotion') throw new Error('no shelf');
+    expect(staggered.lanes).toHaveLength(staggered.cards.length);
+    expect(staggered.lanes?.map(({ wide }) => wide.lane)).toEqual([1, 2, 1]);
+    expect(one({ ...PROMOTION, card: CARD })).not.toHaveProperty('lanes');
+  });
+});
+
+describe('a spotlight', () => {
+  const SPOTLIGHT: Fixture & SpotlightSettings = {
+    ...usual('spotlight'),
+    type: 'spotlight',
+    range: { source: { kind: 'catalogue' }, clauses: [{ kind: 'featured' }] },
+    levels: [{ key: 'newest', reversed: false }],
+    heading: { en: 'Look here' },
+    button: {},
+    side: 'end',
+    description: true,
+  };
+
+  it('shows the first product of its range, in half of the room', () => {
+    const model = one(SPOTLIGHT);
+    expect(model).toMatchObject({ heading: 'Look here', button: 'See it', side: 'end', card: { id: 3 } });
+    expect(model).toMatchObject({ sizes: expect.stringContaining('(min-width: 1024px) calc(50vw - 60px)') });
+    expect(one({ ...SPOTLIGHT, button: { en: 'To the product' } })).toMatchObject({
+      button: 'To the product',
+    });
+  });
+
+  it('is no empty box where nothing is in its range', () => {
+    const none = { source: { kind: 'named' as const, skus: ['gone'] }, clauses: [] };
+    expect(one({ ...SPOTLIGHT, range: none })).toBeUndefined();
   });
 });

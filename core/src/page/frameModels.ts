@@ -1,8 +1,20 @@
-import { cardOf, type CardImage } from '../card/card';
+import { cardOf, plainText, shorten, type CardImage } from '../card/card';
 import type { Aisle } from '../catalogue/aisles';
 import { textIn, type Lang, type Texts } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
-import { cardRooms, pictureRooms, roomsOf, sizesOf } from '../layout/room';
+import { SPOTLIGHT_GAP } from '../layout/frame';
+import { freePlaces } from '../layout/freeGrid';
+import {
+  cardRooms,
+  columnOf,
+  isBroad,
+  pictureRooms,
+  roomsOf,
+  sizesOf,
+  tileRooms,
+  type Rooms,
+} from '../layout/room';
+import { lanesOf } from '../layout/staggered';
 import { permutationOf, windowOf } from '../order/order';
 import type {
   BannerSettings,
@@ -10,13 +22,15 @@ import type {
   PictureSettings,
   PictureSource,
   PromotionSettings,
+  SpotlightSettings,
   TilesSettings,
 } from '../plans/fixtures';
-import type { Fixture, Plan, Shelf } from '../plans/plan';
+import type { CardElement, Fixture, Plan, Shelf } from '../plans/plan';
 import { namedOrder, runRange } from '../range/range';
 import type { RangeContext } from '../range/rule';
-import type { FixtureModel, FramePicture, LinkModel, NavigationItem } from './pageModel';
+import type { FixtureModel, FramePicture, LinkModel, NavigationItem, TileModel } from './pageModel';
 import { hrefOf, navigationOf } from './shopFrame';
+import { wordsIn } from './words';
 
 /** What the fixtures of the frame are made from. */
 export interface FrameContext {
@@ -118,23 +132,50 @@ function navigationTree(
 /** Tiles of categories with what is really in them. */
 export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): FixtureModel | null {
   const { snapshot, aisle, lang, plan } = frame;
-  const { of, hideEmpty, most } = tiles;
+  const { id, of, hideEmpty, most, counts, pictures, columns, gap, ratio } = tiles;
   const wanted =
     of.kind === 'children'
       ? aisle.children
-      : of.categories.flatMap((id) => snapshot.aisles.byKey.get(`category:${id}`) ?? []);
+      : of.categories.flatMap((category) => snapshot.aisles.byKey.get(`category:${category}`) ?? []);
+  const rooms = roomsOf(plan.fixtures, tiles);
+  const even = sizesOf(cardRooms(rooms, columns, gap));
   const items = wanted
     .flatMap((one) =>
-      navigationOf(snapshot, [one], aisle, lang, hideEmpty).map((item) => ({
+      navigationOf(snapshot, [one], aisle, lang, hideEmpty).map((item): TileModel => ({
         ...item,
-        picture: tiles.pictures ? keptPicture(one) : null,
+        category: one.id,
+        picture: pictures ? keptPicture(one) : null,
+        sizes: even,
       })),
     )
     .slice(0, most ?? undefined);
   if (!items.length) return null;
-  const { id, counts, pictures, columns, gap, ratio } = tiles;
-  const sizes = sizesOf(cardRooms(roomsOf(plan.fixtures, tiles), columns, gap));
-  return { id, type: 'tiles', items, counts, pictures, columns, gap, ratio, sizes };
+  const free = tiles.grid === 'free';
+  return {
+    id,
+    type: 'tiles',
+    items: free ? placedTiles(items, tiles, rooms) : items,
+    counts,
+    pictures,
+    columns,
+    gap,
+    ratio,
+    rowHeight: free ? tiles.rowHeight : null,
+  };
+}
+
+/** Tiles where they were put, in the order in which they are read there. */
+function placedTiles(
+  items: readonly TileModel[],
+  { places, columns, gap }: TilesSettings,
+  rooms: Rooms,
+): TileModel[] {
+  const byId = new Map(items.map((item) => [item.category, item]));
+  return freePlaces([...byId.keys()], places).map((place) => ({
+    ...byId.get(place.category)!,
+    place: { ...place, broad: isBroad(place) },
+    sizes: sizesOf(tileRooms(rooms, place, columns, gap)),
+  }));
 }
 
 /** A promoting shelf; none where its range is empty, as shoppers can do nothing about it. */
@@ -147,29 +188,64 @@ export function promotionModel(
   const { words, count } = runRange(snapshot, aisle, promotion.range, context);
   const elements = promotion.card ?? shelf?.card;
   if (!count || !elements) return null;
-  const permutation = permutationOf(
-    snapshot,
-    {
-      levels: promotion.levels,
-      lift: [],
-      sink: [],
-      soldOutLast: true,
-      named: namedOrder(promotion.range, aisle, context),
-    },
-    lang,
-    context,
-  );
-  const places = windowOf(words, count, permutation, 0, promotion.most);
+  const places = firstOf(frame, promotion, words, count, promotion.most);
   const { id, form, columns, gap, autoplay } = promotion;
+  const rooms = roomsOf(plan.fixtures, promotion);
+  const cards = Array.from(places, (p) => cardOf(snapshot, p, elements, context.now, lang));
   return {
     id,
     type: 'promotion',
     heading: said(frame, promotion.heading),
     form,
-    cards: Array.from(places, (p) => cardOf(snapshot, p, elements, context.now, lang)),
+    cards,
     columns,
     gap,
     autoplay,
-    pictureSizes: sizesOf(pictureRooms(roomsOf(plan.fixtures, promotion), promotion)),
+    pictureSizes: sizesOf(pictureRooms(rooms, promotion)),
+    ...lanesOf(cards, rooms, promotion),
+  };
+}
+
+/** The first products of a range, in an order. */
+function firstOf(
+  { snapshot, aisle, lang, context }: FrameContext,
+  { range, levels }: Pick<PromotionSettings, 'range' | 'levels'>,
+  words: Uint32Array,
+  count: number,
+  most: number,
+): ArrayLike<number> {
+  const sorting = { levels, lift: [], sink: [], soldOutLast: true, named: namedOrder(range, aisle, context) };
+  return windowOf(words, count, permutationOf(snapshot, sorting, lang, context), 0, most);
+}
+
+/** What a spotlight shows of its product; badges and rating with the rest. */
+const SPOTLIT: readonly CardElement[] = (
+  ['picture', 'badges', 'category', 'name', 'rating', 'stock', 'price'] as const
+).map((element) => ({ element, attribute: null, on: true }));
+
+/** The first product of a range as a large banner; none where the range is empty. */
+export function spotlightModel(frame: FrameContext, spotlight: Of<SpotlightSettings>): FixtureModel | null {
+  const { snapshot, aisle, plan, lang, context } = frame;
+  const { words, count } = runRange(snapshot, aisle, spotlight.range, context);
+  if (!count) return null;
+  const [p] = Array.from(firstOf(frame, spotlight, words, count, 1));
+  const { id, side } = spotlight;
+  const text = textIn(snapshot.descriptions[p], lang, snapshot.frame.languages);
+  // The picture has half of the room where both stand beside each other; the style sheet does the same.
+  const rooms = roomsOf(plan.fixtures, spotlight);
+  return {
+    id,
+    type: 'spotlight',
+    card: cardOf(snapshot, p, SPOTLIT, context.now, lang),
+    heading: said(frame, spotlight.heading),
+    description: spotlight.description ? shorten(plainText(text), 260) : '',
+    button: said(frame, spotlight.button) || wordsIn(lang).seeProduct,
+    side,
+    sizes: sizesOf({
+      ...rooms,
+      full: columnOf(rooms.full, 2, SPOTLIGHT_GAP),
+      wide: columnOf(rooms.wide, 2, SPOTLIGHT_GAP),
+      medium: columnOf(rooms.medium, 2, SPOTLIGHT_GAP),
+    }),
   };
 }

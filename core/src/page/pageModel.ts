@@ -10,7 +10,10 @@ import type {
   FocusPoint,
   NavigationSettings,
   PromotionSettings,
+  SpotlightSettings,
+  TilePlace,
 } from '../plans/fixtures';
+import type { CardLane } from '../layout/staggered';
 import type { PanelSettings, PerWidth, ShelfSettings, WidthName } from '../plans/plan';
 
 /** A link; `href` is relative to the shop's root and starts with a slash. */
@@ -57,6 +60,8 @@ export interface ShelfModel {
   lastRow: ShelfSettings['lastRow'];
   /** For the pictures: `sizes` of a card's picture and the kept widths to offer. */
   pictureSizes: string;
+  /** Where each card stands in a staggered grid. */
+  lanes?: readonly CardLane[];
   /** Whether the chips of what is applied end with a way to give up all of them. */
   clearAll: boolean;
 }
@@ -67,7 +72,11 @@ export interface FramePicture extends CardImage {
 }
 
 export interface TileModel extends NavigationItem {
+  category: number;
   picture: CardImage | null;
+  sizes: string;
+  /** In a free grid, where it stands. */
+  place?: TilePlace & { broad: boolean };
 }
 
 /** How a fixture stands at each width, with what it takes from wider ones filled in. */
@@ -126,12 +135,23 @@ export type FixtureModel = {
       columns: PerWidth<number>;
       gap: number;
       ratio: number;
-      sizes: string;
+      /** Of a free grid, in CSS pixels; null where tiles stand in even rows. */
+      rowHeight: number | null;
     }
   | ({ id: string; type: 'promotion'; heading: string; cards: readonly Card[]; pictureSizes: string } & Pick<
-      PromotionSettings,
-      'form' | 'columns' | 'gap' | 'autoplay'
-    >)
+      ShelfModel,
+      'lanes'
+    > &
+      Pick<PromotionSettings, 'form' | 'columns' | 'gap' | 'autoplay'>)
+  | ({
+      id: string;
+      type: 'spotlight';
+      card: Card;
+      heading: string;
+      description: string;
+      button: string;
+      sizes: string;
+    } & Pick<SpotlightSettings, 'side'>)
   | { id: string; type: 'tabs'; slots: readonly (SlotModel & { label: string })[] }
   | ({
       id: string;

@@ -1,6 +1,7 @@
 import { cardOf } from '../card/card';
 import type { Aisle } from '../catalogue/aisles';
 import { pictureRooms, shelfRooms, sizesOf } from '../layout/room';
+import { lanesOf } from '../layout/staggered';
 import { productsAPage } from '../layout/rows';
 import { arrangedWindow, heldPins } from '../order/arrange';
 import { permutationOf, windowByScore } from '../order/order';
@@ -51,10 +52,12 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
 
   const href = (change: Partial<ListingState>): string =>
     addressOf({ ...state, ...change }, snapshot.frame.languages[0]);
+  const cards = Array.from(places, (p) => cardOf(snapshot, p, shelf.card, request.now, state.lang));
+  const rooms = shelfRooms(plan.fixtures, shelf);
   return {
     id: shelf.id,
     type: 'shelf',
-    cards: Array.from(places, (p) => cardOf(snapshot, p, shelf.card, request.now, state.lang)),
+    cards,
     total,
     page,
     pages,
@@ -77,7 +80,8 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     columns: shelf.columns,
     gap: shelf.gap,
     lastRow: shelf.lastRow,
-    pictureSizes: sizesOf(pictureRooms(shelfRooms(plan.fixtures, shelf), shelf)),
+    pictureSizes: sizesOf(pictureRooms(rooms, shelf)),
+    ...lanesOf(cards, rooms, shelf),
     clearAll: facetPanelOf(plan)?.clearAll ?? true,
   };
 }

@@ -14,6 +14,7 @@ export interface PageWords {
   fewLeft: (stock: number) => string;
   results: (q: string) => string;
   account: string;
+  seeProduct: string;
 }
 
 const EN: PageWords = {
@@ -46,6 +47,7 @@ const EN: PageWords = {
   fewLeft: (stock) => `Only ${stock} left`,
   results: (q) => `Results for “${q}”`,
   account: 'Your account',
+  seeProduct: 'See it',
 };
 
 const FR: PageWords = {
@@ -78,6 +80,7 @@ const FR: PageWords = {
   fewLeft: (stock) => `Plus que ${stock}`,
   results: (q) => `Résultats pour « ${q} »`,
   account: 'Votre compte',
+  seeProduct: 'Découvrir',
 };
 
 /** English where a language has no words of its own yet. */

@@ -19,7 +19,7 @@ export const rangesOfPlan = (plan: Plan): string[] =>
 
 function rangesOf(fixture: Fixture): readonly RangeRule[] {
   if (fixture.type === 'part') return Object.values(fixture.own).flatMap(({ range }) => range ?? []);
-  return fixture.type === 'shelf' || fixture.type === 'promotion' ? [fixture.range] : [];
+  return 'range' in fixture ? [fixture.range] : [];
 }
 
 /**

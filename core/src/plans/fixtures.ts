@@ -105,6 +105,15 @@ export interface NavigationSettings {
   colours: boolean;
 }
 
+/** Where a tile stands in a free grid, and how large it is: columns and rows, both from 0. */
+export interface TilePlace {
+  category: number;
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+
 export interface TilesSettings {
   type: 'tiles';
   of: { kind: 'children' } | { kind: 'chosen'; categories: readonly number[] };
@@ -117,6 +126,31 @@ export interface TilesSettings {
   ratio: number;
   /** At most so many; null for all. */
   most: number | null;
+  /** Even: rows of equal tiles. Free: each where it was put; narrow pages keep the order alone. */
+  grid: 'even' | 'free';
+  /** Of a free grid; what has no place is put where there is room. */
+  places: readonly TilePlace[];
+  /** Height of a free grid's rows, in CSS pixels. */
+  rowHeight: number;
+}
+
+/** What a shelf with pages looks like: rows of cards, one below another, lanes of cards, or lines that fold out. */
+export type ShelfForm = 'grid' | 'list' | 'staggered' | 'folding';
+
+export const SHELF_FORMS: readonly ShelfForm[] = ['grid', 'list', 'staggered', 'folding'];
+
+/** One product as a large banner: the first of a range. */
+export interface SpotlightSettings {
+  type: 'spotlight';
+  range: RangeRule;
+  levels: readonly OrderLevel[];
+  /** Words above the product's name. */
+  heading: Texts;
+  /** Words of the link to it; empty for the shop's own. */
+  button: Texts;
+  /** Where its picture stands, on pages that have room for both. */
+  side: 'start' | 'end';
+  description: boolean;
 }
 
 /** A shelf beside the aisle's own: another range, without pages and filters. */
@@ -125,7 +159,7 @@ export interface PromotionSettings {
   heading: Texts;
   range: RangeRule;
   levels: readonly OrderLevel[];
-  form: 'grid' | 'list' | 'carousel';
+  form: ShelfForm | 'carousel';
   columns: PerWidth<number>;
   gap: number;
   most: number;
@@ -189,6 +223,7 @@ export type FrameFixture =
   | NavigationSettings
   | TilesSettings
   | PromotionSettings
+  | SpotlightSettings
   | TabsSettings
   | ColumnsSettings
   | SpaceSettings

@@ -1,5 +1,5 @@
 import type { Snapshot } from '../catalogue/snapshot';
-import { USUAL_LAYOUT, type NavigationSettings } from './fixtures';
+import { USUAL_LAYOUT, type NavigationSettings, type TilesSettings } from './fixtures';
 import type { CardElement, FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf } from './plan';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
 import { USUAL_LOOK } from '../look/look';
@@ -69,6 +69,13 @@ export const USUAL_NAVIGATION: NavigationSettings = {
   form: 'pills',
   of: 'near',
   colours: false,
+};
+
+/** Tiles in rows. */
+export const EVEN_TILES: Pick<TilesSettings, 'grid' | 'places' | 'rowHeight'> = {
+  grid: 'even',
+  places: [],
+  rowHeight: 110,
 };
 
 /** The fixtures that a plan starts with: a whole page whose shelf follows its aisle. */

@@ -39,8 +39,8 @@ export interface Differing {
 }
 
 export const differingOf = ({ type }: Fixture): Differing => ({
-  heading: type === 'promotion' || type === 'banner',
-  range: type === 'promotion',
+  heading: type === 'promotion' || type === 'spotlight' || type === 'banner',
+  range: type === 'promotion' || type === 'spotlight',
 });
 
 /** The fixture with what a link says otherwise of it. */

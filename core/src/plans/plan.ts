@@ -4,7 +4,7 @@ import type { Look } from '../look/look';
 import type { ShelfOrder } from '../order/sorting';
 import type { RangeRule, SavedRange } from '../range/rule';
 import type { Difference } from './differences';
-import type { FixtureLayout, FrameFixture, Slot } from './fixtures';
+import type { FixtureLayout, FrameFixture, ShelfForm, Slot } from './fixtures';
 import type { Condition } from './shownWhen';
 
 /** One line of a reach. Categories, tags and collections are named by their id, so a new address changes nothing. */
@@ -130,7 +130,7 @@ export interface ShelfSettings {
   type: 'shelf';
   range: RangeRule;
   order: ShelfOrder;
-  form: 'grid' | 'list';
+  form: ShelfForm;
   columns: PerWidth<number>;
   /** Pixels between cards. */
   gap: number;

@@ -1,4 +1,4 @@
-import { USUAL_NAVIGATION, USUAL_ORDER, USUAL_PANEL, usual } from './housePlan';
+import { EVEN_TILES, USUAL_NAVIGATION, USUAL_ORDER, USUAL_PANEL, usual } from './housePlan';
 import { USUAL_LOOK } from '../look/look';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
 import type { RangeRule } from '../range/rule';
@@ -68,6 +68,8 @@ export function upgradeFixture(stored: Fixture): Fixture {
   switch (fixture.type) {
     case 'navigation':
       return { ...USUAL_NAVIGATION, ...fixture };
+    case 'tiles':
+      return { ...EVEN_TILES, ...fixture };
     case 'facets':
       return {
         ...USUAL_PANEL,

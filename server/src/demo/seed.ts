@@ -332,16 +332,23 @@ async function seedPictures(
   ]);
 }
 
-/** A category is pictured by what sells best in it; those that hold no product themselves are left without. */
+/** A category is pictured by what sells best of the products that are mainly in it or below it; an empty one has none. */
 async function seedCategoryPictures(sequelize: Sequelize, transaction: Transaction): Promise<void> {
   await runSql(
     sequelize,
-    `UPDATE categories SET picture = (
-      SELECT i.source FROM product_categories c
-        JOIN products p ON p.id = c.product_id
-        JOIN product_images i ON i.product_id = p.id AND i.position = 0
-        JOIN pictures USING (source)
-      WHERE c.category_id = categories.id ORDER BY p.sold DESC, p.id LIMIT 1)`,
+    `UPDATE categories JOIN (
+      WITH RECURSIVE tree AS (
+        SELECT id AS root, id FROM categories
+        UNION ALL SELECT tree.root, c.id FROM tree JOIN categories c ON c.parent_id = tree.id)
+      SELECT root, source FROM (
+        SELECT tree.root, i.source, ROW_NUMBER() OVER (PARTITION BY tree.root ORDER BY p.sold DESC, p.id) AS place
+        FROM tree
+          JOIN product_categories c ON c.category_id = tree.id AND c.position = 0
+          JOIN products p ON p.id = c.product_id
+          JOIN product_images i ON i.product_id = p.id AND i.position = 0
+          JOIN pictures USING (source)) ranked
+      WHERE place = 1) best ON best.root = categories.id
+    SET picture = best.source`,
     [],
     transaction,
   );

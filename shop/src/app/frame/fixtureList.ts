@@ -10,6 +10,7 @@ import { FramePicture } from './framePicture';
 import { Navigation } from './navigation';
 import { placementClasses, placementStyle } from './placement';
 import { Promotion } from './promotion';
+import { Spotlight } from './spotlight';
 import { Tabs } from './tabs';
 import { Tiles } from './tiles';
 
@@ -30,7 +31,7 @@ type Block =
 @Component({
   selector: 'shop-fixtures',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Banner, Columns, FacetPanel, FramePicture, Navigation, Promotion, Shelf, Tabs, Tiles],
+  imports: [Banner, Columns, FacetPanel, FramePicture, Navigation, Promotion, Shelf, Spotlight, Tabs, Tiles],
   host: { class: 'fixtures' },
   template: `
     <ng-template #list let-fixtures><shop-fixtures [fixtures]="fixtures" /></ng-template>
@@ -84,6 +85,9 @@ type Block =
               }
               @case ('promotion') {
                 <shop-promotion [model]="fixture" />
+              }
+              @case ('spotlight') {
+                <shop-spotlight [model]="fixture" />
               }
               @case ('tabs') {
                 <shop-tabs [model]="fixture" [label]="page().aisle.title" [list]="list" />

@@ -10,8 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { FixtureModel } from '@fond/core';
-import { ProductCard } from '../card/productCard';
-import { gridStyle } from '../layout/gridStyle';
+import { Cards } from '../card/cards';
 import { ShopState } from '../state/shopState';
 
 /**
@@ -21,7 +20,7 @@ import { ShopState } from '../state/shopState';
 @Component({
   selector: 'shop-promotion',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ProductCard],
+  imports: [Cards],
   template: `
     @let one = model();
     <section class="promotion" [attr.aria-label]="one.heading || null">
@@ -38,23 +37,13 @@ import { ShopState } from '../state/shopState';
           }
         </div>
       }
-      <div
+      <shop-cards
         #row
-        [class]="'cards form-' + one.form"
-        [style]="grid()"
+        [model]="one"
         [attr.tabindex]="turning() ? 0 : null"
         [attr.role]="turning() ? 'group' : null"
         [attr.aria-label]="turning() ? one.heading || null : null"
-      >
-        @for (card of one.cards; track card.id) {
-          <shop-card
-            [card]="card"
-            [sizes]="one.pictureSizes"
-            [widths]="state.model().frame.pictureWidths"
-            [lang]="state.model().frame.lang"
-          />
-        }
-      </div>
+      />
     </section>
   `,
 })
@@ -62,8 +51,7 @@ export class Promotion {
   readonly model = input.required<Extract<FixtureModel, { type: 'promotion' }>>();
   protected readonly state = inject(ShopState);
   protected readonly words = this.state.words;
-  private readonly row = viewChild.required<ElementRef<HTMLElement>>('row');
-  protected readonly grid = computed(() => gridStyle(this.model()));
+  private readonly row = viewChild.required<unknown, ElementRef<HTMLElement>>('row', { read: ElementRef });
   /** Whether there is more than one view of it. */
   protected readonly turning = computed(() => {
     const { form, cards, columns } = this.model();

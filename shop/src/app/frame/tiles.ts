@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { FixtureModel } from '@fond/core';
+import type { FixtureModel, TilePlace } from '@fond/core';
 import { pictureAt, srcset } from '../card/picture';
-import { gridStyle } from '../layout/gridStyle';
+import { gridStyle } from '../card/gridStyle';
 import { shopHref, ShopState } from '../state/shopState';
 
 /** Categories as tiles, each with its picture and what is in it. */
@@ -10,9 +10,9 @@ import { shopHref, ShopState } from '../state/shopState';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let one = model();
-    <ul class="cards tiles" [attr.style]="style()">
+    <ul [class]="one.rowHeight === null ? 'cards tiles' : 'cards tiles tiles-free'" [attr.style]="style()">
       @for (tile of one.items; track tile.href) {
-        <li>
+        <li [class.broad]="tile.place?.broad" [attr.style]="tile.place ? placeStyle(tile.place) : null">
           <a [href]="href(tile.href)" [style.--own]="tile.colour">
             @if (one.pictures) {
               <span class="tile-picture">
@@ -20,7 +20,7 @@ import { shopHref, ShopState } from '../state/shopState';
                   <img
                     [src]="at(picture.hash, 480)"
                     [attr.srcset]="set(picture.hash)"
-                    [attr.sizes]="one.sizes"
+                    [attr.sizes]="tile.sizes"
                     [width]="picture.width"
                     [height]="picture.height"
                     alt=""
@@ -46,7 +46,15 @@ export class Tiles {
   private readonly state = inject(ShopState);
   protected readonly at = pictureAt;
   protected readonly href = shopHref;
-  protected readonly style = computed(() => `${gridStyle(this.model())};--ratio:100 / ${this.model().ratio}`);
+  protected readonly style = computed(() => {
+    const { ratio, rowHeight } = this.model();
+    const row = rowHeight === null ? '' : `;--row:${rowHeight}px`;
+    return `${gridStyle(this.model())};--ratio:100 / ${ratio}${row}`;
+  });
+
+  protected placeStyle({ x, y, w, h }: TilePlace): string {
+    return `--column:${x + 1} / span ${w};--rows:${y + 1} / span ${h}`;
+  }
 
   protected set(hash: string): string {
     return srcset(hash, this.state.model().frame.pictureWidths);

@@ -1,17 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import type { PageModel, ShelfModel } from '@fond/core';
-import { ProductCard } from '../card/productCard';
-import { gridStyle } from './gridStyle';
-import { Arranging } from '../state/arranging';
+import { Cards } from '../card/cards';
 import { shopHref, ShopState } from '../state/shopState';
-
-/** Cards that are likely in the first view load their pictures at once. */
-const EAGER = 6;
 
 @Component({
   selector: 'shop-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ProductCard],
+  imports: [Cards],
   template: `
     @let model = shelf();
     <section id="products" tabindex="-1" [attr.aria-label]="words().products(model.total)">
@@ -60,28 +55,12 @@ const EAGER = 6;
         </ul>
       }
       @if (model.cards.length) {
-        <div
-          [class]="'cards form-' + model.form"
+        <shop-cards
+          [model]="model"
+          [first]="model.from"
           [class.last-centre]="model.lastRow === 'centre'"
           [class.last-stretch]="model.lastRow === 'stretch'"
-          [style]="grid()"
-        >
-          @for (card of model.cards; track card.id; let at = $index) {
-            <shop-card
-              [card]="card"
-              [sizes]="model.pictureSizes"
-              [widths]="page().frame.pictureWidths"
-              [lang]="page().frame.lang"
-              [eager]="at < eager"
-              [first]="at === 0"
-              [attr.data-sku]="pins() && card.sku"
-              [attr.data-place]="pins() && model.from + at"
-              [attr.draggable]="pins() && 'true'"
-              [attr.tabindex]="pins() && 0"
-              [pin]="pins()?.[card.sku] ?? null"
-            />
-          }
-        </div>
+        />
       } @else {
         <div class="nothing">
           <h2>{{ words().nothing }}</h2>
@@ -134,9 +113,5 @@ export class Shelf {
   readonly shelf = input.required<ShelfModel>();
   readonly page = input.required<PageModel>();
   protected readonly words = inject(ShopState).words;
-  /** Set while the desk's window arranges the shelf. */
-  protected readonly pins = inject(Arranging).pins;
   protected readonly href = shopHref;
-  protected readonly eager = EAGER;
-  protected readonly grid = computed(() => gridStyle(this.shelf()));
 }

@@ -4,7 +4,7 @@ import { Badges } from '../card/badges';
 import { NoPicture } from '../card/noPicture';
 import { pictureAt, srcset } from '../card/picture';
 import { ProductCard } from '../card/productCard';
-import { gridStyle } from '../layout/gridStyle';
+import { gridStyle } from '../card/gridStyle';
 import { Price } from '../card/price';
 import { Rating } from '../card/rating';
 import { shopHref, ShopState } from '../state/shopState';

@@ -1,8 +1,9 @@
 import { listed, sayRange, type Fixture, type PerWidth, type Texts } from '@fond/core';
 import type { BriefWords } from './sentences';
-import { orderWords, shortList } from './words';
+import { FORM_WORDS, orderWords, shortList } from './words';
 
-const textIn = (texts: Texts, lang: string): string => {
+/** The text in a language, or in any that there is. */
+export const textIn = (texts: Texts, lang: string): string => {
   const own: string | undefined = texts[lang];
   return own || (Object.values(texts).find(Boolean) ?? '');
 };
@@ -73,12 +74,17 @@ export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefW
               fixture.of.categories.map((id) => names.category(id) ?? 'one that is gone'),
               3,
             ) || 'none chosen yet';
-      return `${what}, ${perWidthWords(fixture.columns)} across`;
+      return fixture.grid === 'free'
+        ? `${what}, each where it was put`
+        : `${what}, ${perWidthWords(fixture.columns)} across`;
     }
     case 'promotion': {
       const head = quoted(textIn(fixture.heading, lang));
-      const form = { carousel: 'a carousel', grid: 'a grid', list: 'a list' }[fixture.form];
-      return `${head ? `${head}: ` : ''}${sayRange(fixture.range, names)}, ${orderWords(fixture.levels)}; ${form} of up to ${fixture.most}`;
+      return `${head ? `${head}: ` : ''}${sayRange(fixture.range, names)}, ${orderWords(fixture.levels)}; ${FORM_WORDS[fixture.form]} of up to ${fixture.most}`;
+    }
+    case 'spotlight': {
+      const head = quoted(textIn(fixture.heading, lang));
+      return `${head ? `${head}: ` : ''}the first of ${sayRange(fixture.range, names)}, ${orderWords(fixture.levels)}`;
     }
     case 'tabs':
       return listed(

@@ -2,15 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import {
   MOST_PER_PAGE,
   productsAPage,
+  SHELF_FORMS,
   WIDTH_NAMES,
   type PageSize,
   type ShelfSettings,
   type WidthName,
 } from '@fond/core';
 import { PlanEditor } from '../state/planEditor';
+import { Choices, type Choice } from './choices';
+import { FORM_WORDS } from './words';
 import { Stepper } from './stepper';
 
-const LAST_ROWS: readonly { value: ShelfSettings['lastRow']; name: string }[] = [
+const LAST_ROWS: readonly Choice<ShelfSettings['lastRow']>[] = [
   { value: 'start', name: 'at the start' },
   { value: 'centre', name: 'in the middle' },
   { value: 'stretch', name: 'stretched' },
@@ -20,9 +23,18 @@ const LAST_ROWS: readonly { value: ShelfSettings['lastRow']; name: string }[] = 
 @Component({
   selector: 'desk-grid-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Stepper],
+  imports: [Choices, Stepper],
   template: `
     @if (editor.shelf(); as shelf) {
+      <div class="line">
+        <span>Products as</span>
+        <desk-choices
+          label="Form"
+          [choices]="forms"
+          [value]="shelf.form"
+          (chosen)="editor.editShelf('form', { form: $event })"
+        />
+      </div>
       <table>
         <thead>
           <tr>
@@ -124,18 +136,12 @@ const LAST_ROWS: readonly { value: ShelfSettings['lastRow']; name: string }[] = 
       </div>
       <div class="line">
         <span>An unfilled last row stands</span>
-        <span class="choices">
-          @for (choice of lastRows; track choice.value) {
-            <button
-              type="button"
-              class="choice"
-              [attr.aria-pressed]="choice.value === shelf.lastRow"
-              (click)="editor.editShelf('last row', { lastRow: choice.value })"
-            >
-              {{ choice.name }}
-            </button>
-          }
-        </span>
+        <desk-choices
+          label="Last row"
+          [choices]="lastRows"
+          [value]="shelf.lastRow"
+          (chosen)="editor.editShelf('last row', { lastRow: $event })"
+        />
       </div>
     }
   `,
@@ -144,6 +150,7 @@ export class GridSlip {
   protected readonly editor = inject(PlanEditor);
   protected readonly widths = WIDTH_NAMES;
   protected readonly lastRows = LAST_ROWS;
+  protected readonly forms = SHELF_FORMS.map((value) => ({ value, name: FORM_WORDS[value] }));
   protected readonly sizes = computed(() => this.editor.tally()?.fullRowSizes.slice(0, 8) ?? []);
 
   protected readonly most = MOST_PER_PAGE;

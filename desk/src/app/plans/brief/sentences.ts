@@ -17,7 +17,15 @@ import {
 import { placeWords } from './placeWords';
 import { reachWords } from './reachWords';
 import { settingWords } from './settingWords';
-import { elementWords, facetWords, FIXTURE_WORDS, orderWords, pageSizeWords, shortList } from './words';
+import {
+  elementWords,
+  facetWords,
+  FIXTURE_WORDS,
+  FORM_WORDS,
+  orderWords,
+  pageSizeWords,
+  shortList,
+} from './words';
 
 /** What a plan's sentences name things by. */
 export interface BriefWords {
@@ -125,8 +133,8 @@ export function arrangedWords({ order }: Shelf): string {
 }
 
 export function gridWords({ form, columns: { wide, medium, narrow }, pageSize }: Shelf): string {
-  if (form === 'list') return `a list, ${pageSizeWords(pageSize)}`;
-  return `${wide} ${wide === 1 ? 'column' : 'columns'} (${medium} medium, ${narrow} narrow), ${pageSizeWords(pageSize)}`;
+  if (form === 'list' || form === 'folding') return `${FORM_WORDS[form]}, ${pageSizeWords(pageSize)}`;
+  return `${wide} ${form === 'staggered' ? 'staggered ' : ''}${wide === 1 ? 'column' : 'columns'} (${medium} medium, ${narrow} narrow), ${pageSizeWords(pageSize)}`;
 }
 
 const cardWords = (shelf: Shelf, { vocabulary, lang }: BriefWords): string =>

@@ -8,6 +8,7 @@ import type {
   OrderKey,
   OrderLevel,
   PageSize,
+  PromotionSettings,
   SortKey,
 } from '@fond/core';
 
@@ -91,11 +92,21 @@ export const FIXTURE_WORDS: Readonly<Record<FixtureType, string>> = {
   picture: 'picture',
   tiles: 'category tiles',
   promotion: 'promoting shelf',
+  spotlight: 'featured product',
   tabs: 'tabs',
   columns: 'columns',
   space: 'space',
   divider: 'divider',
   part: 'part',
+};
+
+/** What a shelf looks like. */
+export const FORM_WORDS: Readonly<Record<PromotionSettings['form'], string>> = {
+  grid: 'a grid',
+  list: 'a list',
+  staggered: 'a staggered grid',
+  folding: 'a folding list',
+  carousel: 'a carousel',
 };
 
 const ELEMENTS: Readonly<Record<CardElement['element'], string>> = {

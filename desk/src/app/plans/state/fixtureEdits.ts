@@ -1,5 +1,6 @@
 import {
   containerOf,
+  EVEN_TILES,
   linkFor,
   NEVER_IN_PARTS,
   standingIn,
@@ -90,6 +91,7 @@ export function freshFixture(type: AddedType, id: string): Fixture {
         gap: 24,
         ratio: 90,
         most: null,
+        ...EVEN_TILES,
       };
     case 'promotion':
       return {
@@ -104,6 +106,20 @@ export function freshFixture(type: AddedType, id: string): Fixture {
         most: 12,
         card: null,
         autoplay: 0,
+      };
+    case 'spotlight':
+      return {
+        ...base,
+        type,
+        range: {
+          source: { kind: 'aisle', below: true, main: false },
+          clauses: [{ kind: 'stock', states: ['in', 'low'] }],
+        },
+        levels: [{ key: 'rating', reversed: false }],
+        heading: {},
+        button: {},
+        side: 'start',
+        description: true,
       };
     case 'tabs':
       return {

@@ -1,0 +1,78 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Card } from '../card/card';
+import { WIDTH_NAMES } from '../plans/plan';
+import { DEVICE_WIDTHS } from './frame';
+import { cardRooms, gapAt, PAGE_ROOMS, widthIn } from './room';
+import { cardHeight, laneGap, pictureShape, staggeredPlaces } from './staggered';
+
+type Model = Pick<Card, 'images' | 'parts'>;
+const made = (height: number, lines: number): Model => ({
+  images: [{ hash: 'x', width: 100, height }],
+  parts: [
+    { part: 'picture' },
+    { part: 'badges' },
+    { part: 'name' },
+    ...Array.from({ length: lines }, () => ({ part: 'attribute' as const, key: 'a', label: 'A', text: 'x' })),
+  ],
+});
+const card = fc
+  .tuple(fc.integer({ min: 20, max: 300 }), fc.nat(4))
+  .map(([height, lines]) => made(height, lines));
+const columns = fc.record({
+  wide: fc.integer({ min: 1, max: 6 }),
+  medium: fc.integer({ min: 1, max: 4 }),
+  narrow: fc.integer({ min: 1, max: 2 }),
+});
+
+describe('a staggered grid', () => {
+  it('keeps pictures in their own shape, within bounds, and gives a card room for its lines', () => {
+    expect(pictureShape(made(100, 0))).toBe(1);
+    expect(pictureShape(made(10, 0))).toBe(0.6);
+    expect(pictureShape(made(900, 0))).toBe(1.5);
+    expect(pictureShape({ images: [] })).toBe(9 / 8);
+    const [plain, tall] = [cardHeight(made(100, 0)), cardHeight(made(100, 2))];
+    expect(plain.widths).toBe(1);
+    expect(tall.pixels).toBeGreaterThan(plain.pixels + 40);
+    expect(cardHeight({ images: [], parts: [{ part: 'name' }] }).widths).toBe(0);
+  });
+
+  it('lets no two cards overlap, and leaves no gap above any, at any viewport', () => {
+    fc.assert(
+      fc.property(
+        fc.array(card, { maxLength: 30 }),
+        columns,
+        fc.nat(60),
+        fc.integer({ min: 320, max: 1800 }),
+        (cards, per, gap, viewport) => {
+          const name = viewport >= 1024 ? 'wide' : viewport >= 640 ? 'medium' : 'narrow';
+          const width = widthIn(cardRooms(PAGE_ROOMS, per, gap), viewport);
+          const places = staggeredPlaces(cards, PAGE_ROOMS, per, gap).map((place) => place[name]);
+          const filled = new Map<number, number>();
+          places.forEach(({ lane, widths, pixels }, at) => {
+            const top = widths * width + pixels;
+            expect(lane).toBeGreaterThanOrEqual(1);
+            expect(lane).toBeLessThanOrEqual(per[name]);
+            expect(top).toBeCloseTo(filled.get(lane) ?? 0, 6);
+            const height = cardHeight(cards[at]);
+            filled.set(lane, top + height.widths * width + height.pixels + laneGap(gapAt(gap, name)));
+          });
+        },
+      ),
+    );
+  });
+
+  it('reads in the order of the shelf: no card stands higher than one before it, at the widths of devices', () => {
+    fc.assert(
+      fc.property(fc.array(card, { maxLength: 30 }), columns, (cards, per) => {
+        const places = staggeredPlaces(cards, PAGE_ROOMS, per, 24);
+        for (const name of WIDTH_NAMES) {
+          const width = widthIn(cardRooms(PAGE_ROOMS, per, 24), DEVICE_WIDTHS[name]);
+          const tops = places.map((place) => place[name].widths * width + place[name].pixels);
+          for (let at = 1; at < tops.length; at++)
+            expect(tops[at]).toBeGreaterThanOrEqual(tops[at - 1] - 0.5 - 1e-6);
+        }
+      }),
+    );
+  });
+});
