@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { AISLE_KEY_PATTERN } from './aisleKey';
 import type { Operation } from './operation';
-import { attributeLine, count, storedFreePage, textsOf, version } from './shapes';
+import { storedFreePage, textsOf, version } from './shapes';
 
 const id = Joi.object({ id: Joi.number().integer().min(1).required() });
 
@@ -70,56 +70,5 @@ export const FREE_PAGE_OPERATIONS = {
     status: 204,
     answer: null,
     problems: ['not-found', 'database-away'],
-  },
-} as const satisfies Record<string, Operation>;
-
-/** What is known of products, and the pictures of categories. */
-export const CATALOGUE_OPERATIONS = {
-  attributes: {
-    method: 'get',
-    path: '/api/catalogue/attributes',
-    summary: 'Attributes, with how many values each has and how many products have one',
-    access: 'signed-in',
-    status: 200,
-    answer: Joi.array().items(attributeLine),
-    problems: ['not-ready'],
-  },
-  changeAttribute: {
-    method: 'put',
-    path: '/api/catalogue/attributes/{key}',
-    summary: 'What an attribute is called, and whether it is filtered by, stands on cards, has aisles',
-    access: 'signed-in',
-    params: Joi.object({ key: Joi.string().max(64).required() }),
-    body: Joi.object({
-      labels: textsOf(120),
-      unit: Joi.string().trim().min(1).max(16).allow(null).required(),
-      filterable: Joi.boolean().required(),
-      onCards: Joi.boolean().required(),
-      aisles: Joi.boolean().required(),
-    }),
-    status: 200,
-    answer: attributeLine,
-    problems: ['bad-input', 'not-found', 'database-away'],
-  },
-  uploadPicture: {
-    method: 'post',
-    path: '/api/pictures',
-    summary: 'Keep a picture: JPEG, PNG, WebP, AVIF or GIF',
-    access: 'signed-in',
-    upload: Joi.object({}),
-    status: 201,
-    answer: Joi.object({ hash: Joi.string().required(), width: count.required(), height: count.required() }),
-    problems: ['bad-input', 'too-large'],
-  },
-  setCategoryPicture: {
-    method: 'put',
-    path: '/api/catalogue/categories/{id}/picture',
-    summary: 'The picture of a category: a product’s first one, or none',
-    access: 'signed-in',
-    params: id,
-    body: Joi.object({ sku: Joi.string().max(64).allow(null).required() }),
-    status: 204,
-    answer: null,
-    problems: ['bad-input', 'not-found', 'database-away'],
   },
 } as const satisfies Record<string, Operation>;

@@ -1,4 +1,4 @@
-import type { AttributeType, Texts } from '@fond/core';
+import type { Texts } from '@fond/core';
 import type { NamedPlan } from './plans';
 
 /** What a merchandiser says of a free page. */
@@ -23,27 +23,3 @@ export interface StoredFreePage extends FreePageWish {
   plan: NamedPlan | null;
   products: number;
 }
-
-/** A picture that was uploaded; its hash names its renditions. */
-export interface KeptPicture {
-  hash: string;
-  width: number;
-  height: number;
-}
-
-/** An attribute, with how much of the catalogue says anything of it. */
-export interface AttributeLine {
-  key: string;
-  type: AttributeType;
-  labels: Texts;
-  unit: string | null;
-  filterable: boolean;
-  onCards: boolean;
-  /** Whether each of its values has an aisle. */
-  aisles: boolean;
-  /** Different values, and products that have one. */
-  values: number;
-  products: number;
-}
-
-export type AttributeChange = Pick<AttributeLine, 'labels' | 'unit' | 'filterable' | 'onCards' | 'aisles'>;

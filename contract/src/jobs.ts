@@ -1,5 +1,8 @@
 export type JobState = 'queued' | 'running' | 'done' | 'failed';
 
+/** `import` reads a product file; `renditions` makes pictures that are missing. */
+export type JobKind = 'import' | 'renditions';
+
 export interface JobProgress {
   /** In words: “Reading”, “Writing”. */
   step: string;
@@ -11,9 +14,10 @@ export interface JobProgress {
 /** Something that takes longer than a request. */
 export interface Job {
   id: string;
-  kind: 'import';
+  kind: JobKind;
   state: JobState;
   progress: JobProgress;
+  /** Of an import. */
   report: ImportReport | null;
   /** Why it failed, in words, where the report does not tell. */
   failure: string | null;

@@ -190,6 +190,15 @@ export const changes = Joi.object({
           .required(),
       }),
       Joi.object({
+        kind: Joi.valid('small-pictures').required(),
+        plan: named.required(),
+        fixture: Joi.string().required(),
+        type: Joi.string().required(),
+        pictures: count.required(),
+        width: count.required(),
+        needed: count.required(),
+      }),
+      Joi.object({
         kind: Joi.valid('idle-settings').required(),
         plan: named.required(),
         settings: Joi.array().items(Joi.array().items(Joi.string())).required(),

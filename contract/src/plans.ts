@@ -5,6 +5,7 @@ import type {
   EditionContent,
   FacetAdvice,
   Fixture,
+  FixtureType,
   LostPin,
   PageModel,
   ProductModel,
@@ -173,6 +174,16 @@ export type PublicationFinding =
   | { kind: 'empty-promotion'; path: string; title: string; plan: NamedPlan; fixture: string; aisles: number }
   /** Words that are hard to read on their ground, by what is written so. */
   | { kind: 'poor-contrast'; plan: NamedPlan; pairs: readonly { what: string; contrast: number }[] }
+  /** Pictures that are narrower than a fixture of the plan draws them, the narrowest of which is told. */
+  | {
+      kind: 'small-pictures';
+      plan: NamedPlan;
+      fixture: string;
+      type: FixtureType;
+      pictures: number;
+      width: number;
+      needed: number;
+    }
   /** Settings of an heir that say something of what its base no longer has. */
   | { kind: 'idle-settings'; plan: NamedPlan; settings: readonly (readonly string[])[] };
 

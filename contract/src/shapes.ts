@@ -154,7 +154,7 @@ const report = Joi.object({
 
 export const job = Joi.object({
   id: Joi.string().required(),
-  kind: Joi.valid('import').required(),
+  kind: Joi.valid('import', 'renditions').required(),
   state: Joi.valid('queued', 'running', 'done', 'failed').required(),
   progress: Joi.object({
     step: text.required(),

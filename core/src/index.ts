@@ -18,6 +18,7 @@ export * from './facets/packedRows';
 export * from './facets/selection';
 export * from './facets/steps';
 export * from './layout/frame';
+export * from './layout/pictureNeeds';
 export * from './layout/room';
 export * from './layout/freeGrid';
 export * from './layout/rows';

@@ -19,6 +19,7 @@ import { NONCE_MARK, nonceOf, secureHeaders, signInLimit } from './http/security
 import { makeSessions, secretOfShop, type Sessions } from './http/session';
 import { Jobs } from './jobs/jobs';
 import { PictureStore } from './media/pictures';
+import { Renditions } from './media/renditions';
 import { pictureUpload } from './media/uploadPicture';
 import { handlersOf } from './operations';
 import { foundHousePlan } from './plans/foundHousePlan';
@@ -75,9 +76,8 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const sessions = makeSessions(sequelize, secret);
   const tokens = new ShopperTokens(secret);
 
-  let stopped = false;
-  const renditions =
-    options.makePictures === false ? Promise.resolve() : makeRenditions(host, pictures, log, () => stopped);
+  const renditions = new Renditions(host, pictures, jobs, log);
+  if (options.makePictures !== false) await renditions.startMissing();
 
   const app = express();
   app.disable('x-powered-by');
@@ -97,7 +97,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   app.use('/api', express.json({ limit: '2mb' }));
   mountOperations(
     app,
-    handlersOf({ sequelize, host, jobs, pictures, tokens, demo: demo ? DEMO_SIGN_IN : null }),
+    handlersOf({ sequelize, host, jobs, pictures, renditions, tokens, demo: demo ? DEMO_SIGN_IN : null }),
     {
       session: sessions.handler,
       before: {
@@ -121,8 +121,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   app.use(problemHandler(log));
 
   const stop = async (): Promise<void> => {
-    stopped = true;
-    await renditions;
+    renditions.stop();
     await clock.stop();
     await settle(jobs, host, sessions, sequelize);
   };
@@ -157,22 +156,5 @@ async function mountDesk(app: Express, dist: string): Promise<void> {
         .set('Cache-Control', 'no-cache')
         .type('html')
         .send(pieces.join(nonceOf(response)));
-  }
-}
-
-/** Makes the pictures of all cards in the background, while the shop is open; further views wait to be asked for. */
-async function makeRenditions(
-  host: CatalogueHost,
-  pictures: PictureStore,
-  log: Logger,
-  stopped: () => boolean,
-): Promise<void> {
-  try {
-    const hashes =
-      host.stand?.snapshot.images.flatMap((images) => images.flatMap(({ hash }) => hash ?? [])) ?? [];
-    const made = await pictures.makeAll([...new Set(hashes)], stopped);
-    if (made) log.info({ made }, 'Made picture renditions');
-  } catch (error) {
-    log.error({ err: error }, 'Picture renditions could not be made; they are made when asked for');
   }
 }

@@ -64,6 +64,7 @@ import { sessionOf, signIn, signOut } from './http/session';
 import { streamJob } from './jobs/jobEvents';
 import type { Jobs } from './jobs/jobs';
 import type { PictureStore } from './media/pictures';
+import { pictureReport, type Renditions } from './media/renditions';
 import { keepUploaded } from './media/uploadPicture';
 import {
   addPerson,
@@ -131,6 +132,7 @@ interface Parts {
   host: CatalogueHost;
   jobs: Jobs;
   pictures: PictureStore;
+  renditions: Renditions;
   tokens: ShopperTokens;
   demo: DemoSignIn | null;
 }
@@ -142,7 +144,7 @@ const numberOf = (call: Call): number => (call.params as { number: number }).num
 const userIdOf = (call: Call): number => call.user!.id;
 
 /** What each operation of the contract does. */
-export function handlersOf({ sequelize, host, jobs, pictures, tokens, demo }: Parts): Handlers {
+export function handlersOf({ sequelize, host, jobs, pictures, renditions, tokens, demo }: Parts): Handlers {
   /** Lets this process serve what it has just written, before the answer goes out. */
   const shown = async <T>(written: Promise<T>): Promise<T> => {
     const answer = await written;
@@ -291,6 +293,11 @@ export function handlersOf({ sequelize, host, jobs, pictures, tokens, demo }: Pa
       return readAttribute(standOf(host).snapshot, key);
     },
     uploadPicture: ({ request }) => keepUploaded(pictures, request.file),
+    pictures: async () => {
+      const { snapshot, edition } = standOf(host);
+      return pictureReport(snapshot, edition, renditions);
+    },
+    makeRenditions: (call) => renditions.start(userIdOf(call)),
     setCategoryPicture: (call) => {
       const { sku } = call.body as { sku: string | null };
       return shown(setCategoryPicture(sequelize, numberedOf(call), sku, userIdOf(call)));
@@ -440,7 +447,7 @@ async function startImport(
   const { mapping, dryRun } = call.body as { mapping?: string; dryRun?: '0' | '1' };
   const read = readMapping(mapping);
   const userId = userIdOf(call);
-  return jobs.start(userId, async (progress) => {
+  return jobs.start(userId, 'import', async (progress) => {
     try {
       const report = await importCatalogue(
         sequelize,

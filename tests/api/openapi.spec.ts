@@ -49,7 +49,17 @@ describe('the JSON Schema of a plan', () => {
     expect(body.$schema).toContain('2020-12');
     expect(body.oneOf).toEqual([{ $ref: '#/$defs/Plan' }, { $ref: '#/$defs/Heir' }]);
     const { Plan, Heir, Difference } = body.$defs;
-    expect(Plan.required).toEqual(['id', 'kind', 'name', 'reach', 'rank', 'fixtures', 'related', 'look', 'css']);
+    expect(Plan.required).toEqual([
+      'id',
+      'kind',
+      'name',
+      'reach',
+      'rank',
+      'fixtures',
+      'related',
+      'look',
+      'css',
+    ]);
     expect(Heir.required).toEqual(['id', 'kind', 'name', 'reach', 'rank', 'base', 'own']);
     for (const schema of [Plan, Heir]) expect(schema.additionalProperties).toBe(false);
     expect(JSON.stringify(Plan)).toContain('"shelf"');

@@ -1,5 +1,6 @@
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import type { Job, PictureReport } from '@fond/contract';
 import { usual, type Fixture } from '@fond/core';
 import { createPlan, publishStored, savePlan } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
@@ -26,6 +27,26 @@ describe('an uploaded picture', () => {
     expect((await upload(content, 'again.png')).body.hash).toBe(body.hash);
     const rendition = await server.guest.get(`/pictures/${body.hash}-360.webp`);
     expect((await sharp(rendition.body as Buffer).metadata()).width).toBe(360);
+  });
+
+  it('comes in the smallest kind that is there and the browser takes, never larger than it was', async () => {
+    const { body } = await upload(await plain(300, 200).png().toBuffer(), 'small.png');
+    const ask = (accept: string, address = `/pictures/${body.hash}-480`) =>
+      server.guest.get(address).set('Accept', accept);
+    const today = await ask('image/avif,image/webp,*/*');
+    expect(today.headers).toMatchObject({
+      'content-type': 'image/webp',
+      vary: expect.stringContaining('Accept'),
+    });
+    expect(today.headers['cache-control'], 'a smaller kind may come').toBe('public, max-age=3600');
+    const old = await ask('*/*');
+    expect(old.headers).toMatchObject({ 'content-type': 'image/jpeg' });
+    expect(old.headers['cache-control']).toContain('immutable');
+    expect((await sharp(old.body as Buffer).metadata()).width).toBe(300);
+    const named = await ask('*/*', `/pictures/${body.hash}-480.avif`);
+    expect(named.headers['content-type']).toBe('image/avif');
+    expect((await ask('image/avif,image/webp,*/*')).headers['content-type']).toBe('image/avif');
+    expect((await ask('*/*', `/pictures/${body.hash}-480.gif`)).status).toBe(404);
   });
 
   it('stands upright, however the camera was held', async () => {
@@ -78,6 +99,15 @@ describe('an uploaded picture', () => {
     await publishStored(desk, plan.id);
     const { body } = await server.guest.get('/api/shop/page').query({ address: path });
     expect(body.fixtures[0]).toMatchObject({ type: 'banner', picture: { hash: kept.hash } });
+
+    const report = (await desk.get('/api/pictures')).body as PictureReport;
+    expect(report.small.find(({ hash }) => hash === kept.hash)).toMatchObject({
+      of: { kind: 'uploaded' },
+      width: 1200,
+      needed: 1360,
+      plan: { id: plan.id },
+      fixture: 'banner',
+    });
   });
 });
 
@@ -121,5 +151,24 @@ describe('fixtures in a plan', () => {
     };
     const { body } = await savePlan(desk, { ...plan, fixtures: [...plan.fixtures, words] }, version);
     expect(body.plan.fixtures.at(-1).html.en).toBe('<p>Good <b>words</b></p>');
+  });
+});
+
+describe('renditions', () => {
+  it('that are missing are made by a job, which tells how far it is', async () => {
+    const before = (await desk.get('/api/pictures')).body as PictureReport;
+    expect(before.pictures).toBeGreaterThan(200);
+    expect(before.renditions.made).toBeLessThan(before.renditions.wanted);
+    const started = await desk.post('/api/pictures/renditions', {});
+    expect(started).toMatchObject({ status: 202, body: { kind: 'renditions', progress: { done: 0 } } });
+    expect((await desk.post('/api/pictures/renditions', {})).body.id, 'one at a time').toBe(started.body.id);
+    await expect
+      .poll(async () => ((await desk.get(`/api/jobs/${started.body.id}`)).body as Job).progress.done, {
+        timeout: 20_000,
+      })
+      .toBeGreaterThan(0);
+    const during = (await desk.get('/api/pictures')).body as PictureReport;
+    expect(during.job).toMatchObject({ id: started.body.id, state: 'running' });
+    expect(during.renditions.made).toBeGreaterThan(before.renditions.made);
   });
 });

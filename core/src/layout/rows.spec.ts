@@ -53,7 +53,8 @@ describe('renditionFor', () => {
   it('asks for the smallest rendition that stays sharp', () => {
     expect(renditionFor(288, 1)).toBe(360);
     expect(renditionFor(288, 2)).toBe(720);
-    expect(renditionFor(900, 2)).toBe(960);
+    expect(renditionFor(900, 2)).toBe(1920);
+    expect(renditionFor(2000, 2), 'the widest there is').toBe(2720);
   });
 });
 

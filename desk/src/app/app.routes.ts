@@ -106,6 +106,11 @@ export const routes: Routes = [
         loadComponent: () => import('./editions/editionsPage').then((m) => m.EditionsPage),
       },
       {
+        path: 'pictures',
+        title: 'Pictures · Fond Aisle',
+        loadComponent: () => import('./pictures/picturesPage').then((m) => m.PicturesPage),
+      },
+      {
         path: 'redirects',
         title: 'Redirects · Fond Aisle',
         loadComponent: () => import('./redirects/redirectsPage').then((m) => m.RedirectsPage),

@@ -9,6 +9,7 @@ import {
 import type {
   DraftVersion,
   ImportReport,
+  JobKind,
   JobProgress,
   JobState,
   NamedPlan,
@@ -144,7 +145,7 @@ export class PublicationRequestModel extends Model<
 
 export class JobModel extends Model<InferAttributes<JobModel>, InferCreationAttributes<JobModel>> {
   declare id: string;
-  declare kind: 'import';
+  declare kind: JobKind;
   declare state: JobState;
   declare progress: JobProgress;
   declare report: ImportReport | null;

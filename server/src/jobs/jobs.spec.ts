@@ -76,13 +76,13 @@ describe('jobs', () => {
   it('run one after the other, in the order in which they came', async () => {
     const order: string[] = [];
     const first = held();
-    const one = await jobs.start(null, async () => {
+    const one = await jobs.start(null, 'import', async () => {
       order.push('first begins');
       const done = await first.work();
       order.push('first ends');
       return done;
     });
-    const two = await jobs.start(null, async () => {
+    const two = await jobs.start(null, 'import', async () => {
       order.push('second begins');
       return report;
     });
@@ -95,10 +95,10 @@ describe('jobs', () => {
   });
 
   it('end as failed with a word that tells nothing of the machine, and let the next one run', async () => {
-    const one = await jobs.start(null, async () => {
+    const one = await jobs.start(null, 'import', async () => {
       throw new Error('disk full at /secret/path');
     });
-    const two = await jobs.start(null, async () => report);
+    const two = await jobs.start(null, 'import', async () => report);
     await jobs.idle();
     const failed = await jobs.read(one.id);
     expect(failed).toMatchObject({ state: 'failed', report: null });
@@ -108,13 +108,13 @@ describe('jobs', () => {
   });
 
   it('fail with their report where the file has errors', async () => {
-    const { id } = await jobs.start(null, async () => ({ ...report, errorCount: 3 }));
+    const { id } = await jobs.start(null, 'import', async () => ({ ...report, errorCount: 3 }));
     await jobs.idle();
     expect(await jobs.read(id)).toMatchObject({ state: 'failed', report: { errorCount: 3 }, failure: null });
   });
 
   it('that a killed server left behind are told so at the next start', async () => {
-    const { id } = await jobs.start(null, async () => report);
+    const { id } = await jobs.start(null, 'import', async () => report);
     await jobs.idle();
     await JobModel.update({ state: 'running', finishedAt: null }, { where: { id } });
     await new Jobs(pino({ level: 'silent' })).settleInterrupted();
@@ -141,7 +141,7 @@ describe('the stream of a job', () => {
 
   it('tells every step and closes after the last one', async () => {
     const { work, finish } = held();
-    const { id } = await jobs.start(null, async (progress) => {
+    const { id } = await jobs.start(null, 'import', async (progress) => {
       progress({ step: 'Reading', done: 1, total: 2 });
       return work();
     });
@@ -153,7 +153,7 @@ describe('the stream of a job', () => {
   });
 
   it('of one that has ended says so at once', async () => {
-    const { id } = await jobs.start(null, async () => report);
+    const { id } = await jobs.start(null, 'import', async () => report);
     await jobs.idle();
     const response = stream(id);
     await finished(response);
@@ -162,7 +162,7 @@ describe('the stream of a job', () => {
 
   it('stops when the reader goes', async () => {
     const { work, finish } = held();
-    const { id } = await jobs.start(null, work);
+    const { id } = await jobs.start(null, 'import', work);
     const response = stream(id);
     await expect.poll(() => response.states.length).toBeGreaterThan(0);
     response.emit('close');

@@ -2,19 +2,20 @@ import { randomUUID } from 'node:crypto';
 import { EventEmitter } from 'node:events';
 import { Op } from 'sequelize';
 import type { Logger } from 'pino';
-import type { ImportReport, Job, JobProgress } from '@fond/contract';
+import type { ImportReport, Job, JobKind, JobProgress } from '@fond/contract';
 import { JobModel } from '../database/models';
 import { problem } from '../http/problem';
 
 /** Progress reaches the database at most this often; listeners get every step. */
 const STORE_EVERY = 500;
 
-export type Work = (progress: (progress: JobProgress) => void) => Promise<ImportReport>;
+/** What a job does; an import answers with its report. */
+export type Work = (progress: (progress: JobProgress) => void) => Promise<ImportReport | null>;
 
-/** Runs what takes longer than a request, one after the other, and keeps what came of it in the database. */
+/** Runs what takes longer than a request, each kind one after the other, and keeps what came of it in the database. */
 export class Jobs {
   private readonly events = new EventEmitter().setMaxListeners(0);
-  private queue: Promise<void> = Promise.resolve();
+  private readonly queues = new Map<JobKind, Promise<void>>();
 
   constructor(private readonly log: Logger) {}
 
@@ -30,10 +31,10 @@ export class Jobs {
     );
   }
 
-  async start(userId: number | null, work: Work): Promise<Job> {
+  async start(userId: number | null, kind: JobKind, work: Work): Promise<Job> {
     const row = await JobModel.create({
       id: randomUUID(),
-      kind: 'import',
+      kind,
       state: 'queued',
       progress: { step: 'Waiting', done: 0, total: null },
       report: null,
@@ -42,13 +43,17 @@ export class Jobs {
       finishedAt: null,
       createdBy: userId,
     });
-    this.queue = this.queue.then(() => this.run(row, work));
+    const before = this.queues.get(kind) ?? Promise.resolve();
+    this.queues.set(
+      kind,
+      before.then(() => this.run(row, work)),
+    );
     return jobOf(row);
   }
 
   /** Resolves when everything that was started has ended. */
   async idle(): Promise<void> {
-    await this.queue;
+    await Promise.all(this.queues.values());
   }
 
   private async run(row: JobModel, work: Work): Promise<void> {
@@ -66,7 +71,7 @@ export class Jobs {
           .save({ fields: ['progress'] })
           .catch((error: unknown) => this.log.warn({ err: error }, 'Progress not kept'));
       });
-      await row.update({ state: report.errorCount ? 'failed' : 'done', report, finishedAt: new Date() });
+      await row.update({ state: report?.errorCount ? 'failed' : 'done', report, finishedAt: new Date() });
     } catch (error) {
       this.log.error({ err: error, job: row.id }, 'A job failed');
       row.set({
@@ -85,8 +90,11 @@ export class Jobs {
     return jobOf(row);
   }
 
+  /** The last imports. */
   async latest(): Promise<Job[]> {
-    return (await JobModel.findAll({ order: [['createdAt', 'DESC']], limit: 20 })).map(jobOf);
+    return (
+      await JobModel.findAll({ where: { kind: 'import' }, order: [['createdAt', 'DESC']], limit: 20 })
+    ).map(jobOf);
   }
 
   /** Calls back with every step until `stop` is called. */

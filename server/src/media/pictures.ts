@@ -1,13 +1,35 @@
 import { createHash } from 'node:crypto';
-import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
+import { mkdir, readdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { setTimeout as delay } from 'node:timers/promises';
 import type { RequestHandler } from 'express';
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { RENDITION_WIDTHS } from '@fond/core';
 import { problem } from '../http/problem';
 
-const NAME = /^([0-9a-f]{32})-(\d{2,4})\.webp$/;
+/** Kinds of renditions, the smallest files first. */
+export const FORMATS = ['avif', 'webp', 'jpg'] as const;
+export type Format = (typeof FORMATS)[number];
+
+/** Of what every browser of today takes; JPEG is made for whoever asks for it. */
+const MADE_AHEAD: readonly Format[] = ['webp', 'avif'];
+
+const NAME = /^([0-9a-f]{32})-(\d{2,4})(?:\.(avif|webp|jpg))?$/;
+const TYPES: Readonly<Record<Format, string>> = { avif: 'image/avif', webp: 'image/webp', jpg: 'image/jpeg' };
+
+const ENCODED: Readonly<Record<Format, (image: Sharp) => Sharp>> = {
+  avif: (image) => image.avif({ quality: 55, effort: 2 }),
+  webp: (image) => image.webp({ quality: 82, effort: 2 }),
+  // What is seen through has to have a ground.
+  jpg: (image) => image.flatten({ background: '#ffffff' }).jpeg({ quality: 80, mozjpeg: true }),
+};
+
+export interface Progress {
+  made: number;
+  wanted: number;
+}
+
+const nameOf = (hash: string, width: number, format: Format): string => `${hash}-${width}.${format}`;
 
 /** Originals by content hash, and renditions made from them when first asked for or ahead in the background. */
 export class PictureStore {
@@ -33,56 +55,109 @@ export class PictureStore {
   }
 
   /** Path of a rendition, made if it isn't there; null for an unknown picture or a width that is not kept. */
-  async rendition(hash: string, width: number): Promise<string | null> {
+  async rendition(hash: string, width: number, format: Format): Promise<string | null> {
     if (!RENDITION_WIDTHS.includes(width)) return null;
-    const target = path.join(this.renditions, `${hash}-${width}.webp`);
+    const target = path.join(this.renditions, nameOf(hash, width, format));
     if (await exists(target)) return target;
     const original = path.join(this.originals, hash);
     if (!(await exists(original))) return null;
     let making = this.making.get(target);
     if (!making) {
-      making = this.make(original, width, target).finally(() => this.making.delete(target));
+      making = this.make(original, width, format, target).finally(() => this.making.delete(target));
       this.making.set(target, making);
     }
     return making;
   }
 
-  private async make(original: string, width: number, target: string): Promise<string> {
+  private async make(original: string, width: number, format: Format, target: string): Promise<string> {
     const image = sharp(await readFile(original))
       .rotate()
       .resize({ width, withoutEnlargement: true });
-    await writeWhole(target, await image.webp({ quality: 82, effort: 2 }).toBuffer());
+    await writeWhole(target, await ENCODED[format](image).toBuffer());
     return target;
+  }
+
+  /** How many of the renditions that are made ahead are there. */
+  async progress(pictures: readonly PictureSize[]): Promise<Progress> {
+    const there = new Set(await readdir(this.renditions));
+    const wanted = wantedOf(pictures);
+    return { made: wanted.filter(({ name }) => there.has(name)).length, wanted: wanted.length };
   }
 
   /**
    * Makes the renditions that are missing, one after the other, until all are there or `stopped` says so. It rests
    * as long as it works, so that shoppers who come meanwhile don't have to wait.
    */
-  async makeAll(hashes: readonly string[], stopped: () => boolean): Promise<number> {
+  async makeAll(
+    pictures: readonly PictureSize[],
+    stopped: () => boolean,
+    tell: (progress: Progress) => void,
+  ): Promise<number> {
+    const there = new Set(await readdir(this.renditions));
+    const wanted = wantedOf(pictures);
+    const missing = wanted.filter(({ name }) => !there.has(name));
     let made = 0;
-    for (const hash of hashes)
-      for (const width of RENDITION_WIDTHS) {
-        if (stopped()) return made;
-        if (await exists(path.join(this.renditions, `${hash}-${width}.webp`))) continue;
-        const started = performance.now();
-        if (await this.rendition(hash, width)) made++;
-        await delay(performance.now() - started);
-      }
+    for (const { hash, width, format } of missing) {
+      if (stopped()) break;
+      const started = performance.now();
+      if (await this.rendition(hash, width, format)) made++;
+      tell({ made: wanted.length - missing.length + made, wanted: wanted.length });
+      await delay(performance.now() - started);
+    }
     return made;
   }
 
-  /** Serves `/pictures/{hash}-{width}.webp`. */
+  /**
+   * Serves `/pictures/{hash}-{width}` in the smallest kind that is there and that the browser takes, and
+   * `/pictures/{hash}-{width}.{kind}` in that kind.
+   */
   handler(): RequestHandler<{ name: string }> {
     return async (request, response) => {
       const name = NAME.exec(request.params.name);
-      const file = name && (await this.rendition(name[1], Number(name[2])));
+      if (!name) throw problem('not-found', 'There is no such picture.');
+      const [, hash, width] = name;
+      const asked = name[3] as Format | undefined;
+      const accepted = request.headers.accept ?? '';
+      const best = asked ?? (await this.bestFor(accepted, hash, Number(width)));
+      const file = await this.rendition(hash, Number(width), best);
       if (!file) throw problem('not-found', 'There is no such picture.');
-      response.set('Cache-Control', 'public, max-age=31536000, immutable');
+      // A better kind may be made later; until then what is there is kept for a while only.
+      const final = asked !== undefined || !accepted.includes(TYPES.avif) || best === 'avif';
+      response.set('Cache-Control', final ? 'public, max-age=31536000, immutable' : 'public, max-age=3600');
+      if (!asked) response.vary('Accept');
       response.sendFile(path.basename(file), { root: this.renditions });
     };
   }
+
+  /** AVIF takes long to make, so nobody waits for it. */
+  private async bestFor(accepted: string, hash: string, width: number): Promise<Format> {
+    if (
+      accepted.includes(TYPES.avif) &&
+      (await exists(path.join(this.renditions, nameOf(hash, width, 'avif'))))
+    )
+      return 'avif';
+    return accepted.includes(TYPES.webp) ? 'webp' : 'jpg';
+  }
 }
+
+/** An original by its content, and how wide it is in pixels. */
+export interface PictureSize {
+  hash: string;
+  width: number;
+}
+
+/** The renditions to be made of pictures: no wider than the first that holds all of the original. */
+const wantedOf = (pictures: readonly PictureSize[]) =>
+  MADE_AHEAD.flatMap((format) =>
+    pictures.flatMap(({ hash, width: own }) =>
+      RENDITION_WIDTHS.filter((_, at) => at === 0 || RENDITION_WIDTHS[at - 1] < own).map((width) => ({
+        hash,
+        width,
+        format,
+        name: nameOf(hash, width, format),
+      })),
+    ),
+  );
 
 const exists = (file: string): Promise<boolean> =>
   stat(file).then(

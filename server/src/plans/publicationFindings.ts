@@ -3,10 +3,12 @@ import {
   bodyOf,
   choosePlan,
   contrastsOf,
+  documentsBy,
   heldPins,
   idleOf,
   isHeir,
   LEAST_CONTRAST,
+  resolvePlan,
   runRange,
   shelfOf,
   type Aisle,
@@ -15,6 +17,7 @@ import {
   type RangeContext,
   type Snapshot,
 } from '@fond/core';
+import { smallPictures } from '../media/smallPictures';
 
 const MOST = 40;
 const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
@@ -28,7 +31,7 @@ interface ChangedPage {
 
 /**
  * Looks at the pages that a publication changes: shelves that would be empty, promoting ones too, pins that can't hold,
- * words that are hard to read, settings that idle.
+ * words that are hard to read, pictures that are too small, settings that idle.
  */
 export function publicationFindings(
   snapshot: Snapshot,
@@ -46,6 +49,7 @@ export function publicationFindings(
     ...pages.flatMap((page) => shelfFindings(snapshot, page, context)),
     ...emptyPromotions(snapshot, pages, context),
     ...poorContrasts(pages),
+    ...blurredPictures(snapshot, after, pages),
     ...idleSettings(after),
   ].slice(0, MOST);
 }
@@ -109,12 +113,37 @@ function poorContrasts(pages: readonly ChangedPage[]): PublicationFinding[] {
   });
 }
 
-function idleSettings({ documents, plans }: Edition): PublicationFinding[] {
-  const filled = new Map(plans.map((plan): [string, Plan] => [plan.id, plan]));
+/** Of the plans that the changed pages are made from, each fixture once, with the narrowest of its pictures. */
+function blurredPictures(
+  snapshot: Snapshot,
+  after: Edition,
+  pages: readonly ChangedPage[],
+): PublicationFinding[] {
+  const changed = new Set(pages.map(({ plan }) => plan.id));
+  const found = new Map<string, Extract<PublicationFinding, { kind: 'small-pictures' }>>();
+  for (const { plan, fixture, type, width, needed } of smallPictures(snapshot, after)) {
+    if (width >= needed || !changed.has(plan.id)) continue;
+    const known = found.get(`${plan.id} ${fixture}`);
+    if (known) known.pictures++;
+    else
+      found.set(`${plan.id} ${fixture}`, {
+        kind: 'small-pictures',
+        plan,
+        fixture,
+        type,
+        pictures: 1,
+        width,
+        needed,
+      });
+  }
+  return [...found.values()];
+}
+
+function idleSettings({ documents }: Edition): PublicationFinding[] {
+  const known = documentsBy(documents);
   return documents.flatMap((document): PublicationFinding[] => {
-    const base = isHeir(document) ? filled.get(document.base) : undefined;
-    if (!isHeir(document) || !base) return [];
-    const idle = idleOf(bodyOf(base), document.own);
+    if (!isHeir(document)) return [];
+    const idle = idleOf(bodyOf(resolvePlan(known, document.base)), document.own);
     if (!idle.length) return [];
     return [{ kind: 'idle-settings', plan: named(document), settings: idle.map(({ path }) => path) }];
   });

@@ -12,6 +12,7 @@ import type {
 import {
   aislesOfPlan,
   choosePlan,
+  documentsBy,
   editionFrom,
   flattened,
   heirsOf,
@@ -19,6 +20,7 @@ import {
   keptOwn,
   overlapsOf,
   partsNamedIn,
+  resolvePlan,
   titleInShop,
   withDrafts,
   type Documents,
@@ -125,8 +127,10 @@ function heirChanges(
   for (const id of drafted)
     for (const heir of heirsOf(after.documents, id)) {
       if (!isHeir(heir) || drafted.includes(heir.id)) continue;
-      const bodyIn = (edition: Edition): Plan | undefined =>
-        edition.plans.find((plan) => plan.id === heir.base);
+      const bodyIn = ({ documents }: Edition): Plan | undefined =>
+        documents.some((document) => document.id === heir.base)
+          ? resolvePlan(documentsBy(documents), heir.base)
+          : undefined;
       const [was, is] = [bodyIn(before), bodyIn(after)];
       found.set(heir.id, {
         ...named(heir),

@@ -31,7 +31,11 @@ describe('the words of the shop', () => {
 
 describe('a picture', () => {
   it('is offered in every kept width', () => {
-    expect(srcset('abc', [240, 480])).toBe('/pictures/abc-240.webp 240w, /pictures/abc-480.webp 480w');
-    expect(pictureAt('abc', 480)).toBe('/pictures/abc-480.webp');
+    const original = (width: number) => ({ hash: 'abc', width, height: 100 });
+    expect(srcset(original(2000), [240, 480])).toBe('/pictures/abc-240 240w, /pictures/abc-480 480w');
+    expect(srcset(original(300), [240, 480]), 'never larger than it is').toBe(
+      '/pictures/abc-240 240w, /pictures/abc-480 300w',
+    );
+    expect(pictureAt('abc', 480)).toBe('/pictures/abc-480');
   });
 });

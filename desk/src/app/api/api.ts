@@ -25,6 +25,7 @@ import type {
   PlanFile,
   PlanImport,
   PartSummary,
+  PictureReport,
   PlanSummary,
   Preview,
   ProductLine,
@@ -383,6 +384,14 @@ export class Api {
     form.set('mapping', JSON.stringify(mapping));
     form.set('file', file);
     return this.http.post<Job>('/api/catalogue/import', form);
+  }
+
+  pictures(): Observable<PictureReport> {
+    return this.http.get<PictureReport>('/api/pictures');
+  }
+
+  makeRenditions(): Observable<Job> {
+    return this.http.post<Job>('/api/pictures/renditions', {});
   }
 
   jobs(): Observable<Job[]> {

@@ -13,7 +13,7 @@ import { FloorActions } from './floor.actions';
   template: `
     <p>
       @if (aisle().picture; as hash) {
-        <img [src]="'/pictures/' + hash + '-240.webp'" width="44" height="50" alt="" />
+        <img [src]="'/pictures/' + hash + '-240'" width="44" height="50" alt="" />
         Its picture.
       } @else {
         It has no picture.

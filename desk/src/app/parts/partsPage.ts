@@ -18,7 +18,7 @@ import { partsFeature } from './state/parts.feature';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonModule, MatProgressBarModule, RouterLink],
   templateUrl: './partsPage.html',
-  styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss', './partsPage.scss'],
+  styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss', '../shell/table.scss'],
 })
 export class PartsPage {
   private readonly store = inject(Store);

@@ -59,7 +59,7 @@ import { Api } from '../api/api';
           (click)="point($event)"
           (keydown)="nudge($event)"
         >
-          <img [src]="'/pictures/' + one.hash + '-360.webp'" width="180" alt="" />
+          <img [src]="'/pictures/' + one.hash + '-360'" width="180" alt="" />
           <i [style.left.%]="focus().x" [style.top.%]="focus().y" aria-hidden="true"></i>
         </button>
         <label

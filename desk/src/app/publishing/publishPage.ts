@@ -31,6 +31,7 @@ import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
 import { settingWords } from '../plans/brief/settingWords';
+import { FIXTURE_WORDS } from '../plans/brief/words';
 import { PlanActions } from '../plans/state/plan.actions';
 import { AisleMoves } from './aisleMoves';
 import { BeforeAfter } from './beforeAfter';
@@ -88,6 +89,7 @@ export class PublishPage {
     defaultValue: [],
   });
 
+  protected readonly fixtureWords = FIXTURE_WORDS;
   protected readonly running = signal(false);
   protected readonly refused = signal<Problem | null>(null);
   protected readonly note = signal('');

@@ -36,6 +36,7 @@ const SCREENS: readonly Target[] = [
   { kind: 'Screen', name: 'Parts', detail: 'Fixtures that several plans show', commands: ['/parts'] },
   { kind: 'Screen', name: 'Pages', detail: 'Free pages, and aisles they stand in for', commands: ['/pages'] },
   { kind: 'Screen', name: 'Attributes', detail: 'What is known of products', commands: ['/attributes'] },
+  { kind: 'Screen', name: 'Pictures', detail: 'Sizes, and what is too small', commands: ['/pictures'] },
   { kind: 'Screen', name: 'Redirects', detail: 'Addresses that lead to others', commands: ['/redirects'] },
   { kind: 'Screen', name: 'People', detail: 'Roles, approval, the record', commands: ['/people'] },
   { kind: 'Screen', name: 'Catalogue in', detail: 'Read a product file', commands: ['/catalogue/import'] },

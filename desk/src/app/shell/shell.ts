@@ -95,6 +95,7 @@ export class Shell {
   /** Screens that are opened now and then. */
   protected readonly others = [
     { path: '/attributes', name: 'Attributes' },
+    { path: '/pictures', name: 'Pictures' },
     { path: '/catalogue/import', name: 'Catalogue in' },
     { path: '/redirects', name: 'Redirects' },
     { path: '/people', name: 'People' },

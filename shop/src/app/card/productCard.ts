@@ -1,6 +1,6 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Card } from '@fond/core';
+import type { Card, CardImage } from '@fond/core';
 import { shopHref } from '../state/shopState';
 import { Badges } from './badges';
 import { NoPicture } from './noPicture';
@@ -41,7 +41,7 @@ import { Rating } from './rating';
         @if (one.images[0]; as image) {
           <img
             [src]="at(image.hash)"
-            [attr.srcset]="set(image.hash)"
+            [attr.srcset]="set(image)"
             [attr.sizes]="sizes()"
             [width]="image.width"
             [height]="image.height"
@@ -102,7 +102,7 @@ export class ProductCard {
     return pictureAt(hash, 480);
   }
 
-  protected set(hash: string): string {
-    return srcset(hash, this.widths());
+  protected set(image: CardImage): string {
+    return srcset(image, this.widths());
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { FixtureModel } from '@fond/core';
+import type { CardImage, FixtureModel } from '@fond/core';
 import { pictureAt, srcset } from '../card/picture';
 import { shopHref, ShopState } from '../state/shopState';
 
@@ -13,7 +13,7 @@ import { shopHref, ShopState } from '../state/shopState';
       @if (one.picture; as picture) {
         <img
           [src]="at(picture.hash, 960)"
-          [attr.srcset]="set(picture.hash)"
+          [attr.srcset]="set(picture)"
           [attr.sizes]="one.sizes"
           [width]="picture.width"
           [height]="picture.height"
@@ -48,8 +48,8 @@ export class Banner {
     return `--wide:${height.wide}px;--medium:${height.medium}px;--narrow:${height.narrow}px;--shade:${shade / 100};--focus:${focus.x}% ${focus.y}%`;
   });
 
-  protected set(hash: string): string {
-    return srcset(hash, this.state.model().frame.pictureWidths);
+  protected set(image: CardImage): string {
+    return srcset(image, this.state.model().frame.pictureWidths);
   }
 
   protected href(address: string): string {

@@ -46,6 +46,6 @@ export class FramePicture {
     return `--ratio:${ratio === null ? `${picture.width} / ${picture.height}` : `100 / ${ratio}`};--focus:${focus.x}% ${focus.y}%`;
   });
   protected readonly set = computed(() =>
-    srcset(this.model().picture.hash, this.state.model().frame.pictureWidths),
+    srcset(this.model().picture, this.state.model().frame.pictureWidths),
   );
 }

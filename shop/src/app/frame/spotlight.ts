@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { CardPart, FixtureModel } from '@fond/core';
+import type { CardImage, CardPart, FixtureModel } from '@fond/core';
 import { Badges } from '../card/badges';
 import { NoPicture } from '../card/noPicture';
 import { pictureAt, srcset } from '../card/picture';
@@ -20,7 +20,7 @@ import { shopHref, ShopState } from '../state/shopState';
         @if (card.images[0]; as image) {
           <img
             [src]="at(image.hash, 960)"
-            [attr.srcset]="set(image.hash)"
+            [attr.srcset]="set(image)"
             [attr.sizes]="one.sizes"
             [width]="image.width"
             [height]="image.height"
@@ -62,7 +62,7 @@ export class Spotlight {
     this.model().card.parts.find((part): part is CardPart & { part: 'rating' } => part.part === 'rating'),
   );
 
-  protected set(hash: string): string {
-    return srcset(hash, this.state.model().frame.pictureWidths);
+  protected set(image: CardImage): string {
+    return srcset(image, this.state.model().frame.pictureWidths);
   }
 }

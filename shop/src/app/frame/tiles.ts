@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { FixtureModel, TilePlace } from '@fond/core';
+import type { CardImage, FixtureModel, TilePlace } from '@fond/core';
 import { pictureAt, srcset } from '../card/picture';
 import { gridStyle } from '../card/gridStyle';
 import { shopHref, ShopState } from '../state/shopState';
@@ -19,7 +19,7 @@ import { shopHref, ShopState } from '../state/shopState';
                 @if (tile.picture; as picture) {
                   <img
                     [src]="at(picture.hash, 480)"
-                    [attr.srcset]="set(picture.hash)"
+                    [attr.srcset]="set(picture)"
                     [attr.sizes]="tile.sizes"
                     [width]="picture.width"
                     [height]="picture.height"
@@ -56,7 +56,7 @@ export class Tiles {
     return `--column:${x + 1} / span ${w};--rows:${y + 1} / span ${h}`;
   }
 
-  protected set(hash: string): string {
-    return srcset(hash, this.state.model().frame.pictureWidths);
+  protected set(image: CardImage): string {
+    return srcset(image, this.state.model().frame.pictureWidths);
   }
 }

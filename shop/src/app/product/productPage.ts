@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
-import type { ProductModel } from '@fond/core';
+import type { ProductModel, CardImage } from '@fond/core';
 import { Badges } from '../card/badges';
 import { NoPicture } from '../card/noPicture';
 import { pictureAt, srcset } from '../card/picture';
@@ -31,7 +31,7 @@ import { shopHref, ShopState } from '../state/shopState';
             <img
               class="gallery-main"
               [src]="at(image.hash, 720)"
-              [attr.srcset]="set(image.hash)"
+              [attr.srcset]="set(image)"
               sizes="(min-width: 1024px) 600px, (min-width: 640px) 50vw, 100vw"
               [width]="image.width"
               [height]="image.height"
@@ -130,7 +130,7 @@ export class ProductPage {
     return shelf && gridStyle(shelf);
   });
 
-  protected set(hash: string): string {
-    return srcset(hash, this.product().frame.pictureWidths);
+  protected set(image: CardImage): string {
+    return srcset(image, this.product().frame.pictureWidths);
   }
 }

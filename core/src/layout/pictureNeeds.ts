@@ -1,0 +1,74 @@
+import type { PictureSource } from '../plans/fixtures';
+import type { Fixture, Plan } from '../plans/plan';
+import { BREAKPOINTS, DEVICE_WIDTHS, SPOTLIGHT_GAP } from './frame';
+import {
+  cardRooms,
+  columnOf,
+  FULL_VIEWPORT,
+  pictureRooms,
+  roomsOf,
+  shelfRooms,
+  tileRooms,
+  widthIn,
+  type Rooms,
+} from './room';
+
+/** Whose picture a fixture shows: its products', its categories', the aisle's own, or one that was uploaded. */
+export type PictureOwner = 'products' | 'categories' | 'aisle' | Extract<PictureSource, { kind: 'kept' }>;
+
+/** How wide the pictures of a fixture are drawn at the most, in CSS pixels. */
+export interface PictureNeed {
+  fixture: string;
+  type: Fixture['type'];
+  of: PictureOwner;
+  width: number;
+}
+
+/** A room is a line between these, so it is the widest at one of them. */
+const TURNING_POINTS: readonly number[] = [
+  DEVICE_WIDTHS.narrow,
+  BREAKPOINTS.medium - 1,
+  BREAKPOINTS.medium,
+  BREAKPOINTS.wide - 1,
+  BREAKPOINTS.wide,
+  FULL_VIEWPORT - 1,
+  FULL_VIEWPORT,
+];
+
+const widest = (rooms: Rooms): number =>
+  Math.ceil(Math.max(...TURNING_POINTS.map((viewport) => widthIn(rooms, viewport))));
+
+/** The width that every fixture of a plan needs of its pictures, on phones of 390 px and upwards. */
+export const pictureNeeds = ({ fixtures }: Pick<Plan, 'fixtures'>): PictureNeed[] =>
+  fixtures.flatMap((fixture): PictureNeed[] => {
+    const need = (of: PictureOwner, rooms: Rooms): PictureNeed[] => [
+      { fixture: fixture.id, type: fixture.type, of, width: widest(rooms) },
+    ];
+    switch (fixture.type) {
+      case 'shelf':
+        return need('products', pictureRooms(shelfRooms(fixtures, fixture), fixture));
+      case 'promotion':
+        return need('products', pictureRooms(roomsOf(fixtures, fixture), fixture));
+      case 'spotlight': {
+        const rooms = roomsOf(fixtures, fixture);
+        const half = (name: 'full' | 'wide' | 'medium') => columnOf(rooms[name], 2, SPOTLIGHT_GAP);
+        return need('products', { ...rooms, full: half('full'), wide: half('wide'), medium: half('medium') });
+      }
+      case 'tiles': {
+        if (!fixture.pictures) return [];
+        const rooms = roomsOf(fixtures, fixture);
+        if (fixture.grid === 'even')
+          return need('categories', cardRooms(rooms, fixture.columns, fixture.gap));
+        const broadest = { w: Math.max(2, ...fixture.places.map(({ w }) => w)) };
+        return need('categories', tileRooms(rooms, broadest, fixture.columns, fixture.gap));
+      }
+      case 'banner':
+      case 'picture': {
+        const { picture } = fixture;
+        if (!picture) return [];
+        return need(picture.kind === 'aisle' ? 'aisle' : picture, roomsOf(fixtures, fixture));
+      }
+      default:
+        return [];
+    }
+  });
