@@ -1,10 +1,27 @@
-import type { PageModel, ProductModel } from '@fond/core';
+import type { PageModel, ProductModel, WidthName } from '@fond/core';
+
+/** What a fixture's ticket offers: another one below, and what is changed at the width of the frame alone. */
+export type TicketTool = 'add' | 'columns' | 'span' | 'hide';
+
+/** A fixture changed in a frame, for that frame's width. */
+export interface TicketChange {
+  id: string;
+  tool: Exclude<TicketTool, 'add'>;
+  width: WidthName;
+  /** Columns or twelfths more, or fewer. */
+  by: number;
+}
 
 /** Messages between the desk's window and the frames of the shop in it; both are of one origin. */
 export type ToFrame =
   | { type: 'fond:page'; page: PageModel | ProductModel }
   /** What each fixture's ticket says, and which fixture is marked. */
-  | { type: 'fond:tickets'; tickets: Readonly<Record<string, string>>; marked: string | null }
+  | {
+      type: 'fond:tickets';
+      tickets: Readonly<Record<string, string>>;
+      tools: Readonly<Record<string, readonly TicketTool[]>>;
+      marked: string | null;
+    }
   /** Cards can be moved while this is set; the places of the pinned ones by article number. */
   | { type: 'fond:arrange'; pins: Readonly<Record<string, number>> | null }
   /** Scroll to this share of the page, 0 to 1. */
@@ -15,6 +32,8 @@ export type FromFrame =
   /** A link was followed; the address is relative to the shop's root. */
   | { type: 'fond:go'; address: string }
   | { type: 'fond:fixture'; id: string }
+  | { type: 'fond:add'; behind: string }
+  | ({ type: 'fond:change' } & TicketChange)
   /** A card was moved to a place of the whole listing, or its pin was taken away. */
   | { type: 'fond:place'; sku: string; place: number }
   | { type: 'fond:unpin'; sku: string }

@@ -17,6 +17,7 @@ export * from './facets/filter';
 export * from './facets/packedRows';
 export * from './facets/selection';
 export * from './facets/steps';
+export * from './layout/fixtureTally';
 export * from './layout/frame';
 export * from './layout/pictureNeeds';
 export * from './layout/room';

@@ -1,4 +1,4 @@
-import { inject, Injectable, linkedSignal } from '@angular/core';
+import { inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, type ParamMap } from '@angular/router';
 import { LINES } from './brief/sentences';
@@ -26,6 +26,14 @@ export class PlanView {
   private readonly arranged = linkedSignal(() => this.parameters().has('arrange'));
   readonly open = this.shown.asReadonly();
   readonly arranging = this.arranged.asReadonly();
+
+  /** The fixture behind which one is to be added; taken up by the list that it stands in. */
+  private readonly addingBehind = signal<string | null>(null);
+  readonly adding = this.addingBehind.asReadonly();
+
+  addBehind(fixture: string | null): void {
+    this.addingBehind.set(fixture);
+  }
 
   show(slip: SlipName | null): void {
     this.shown.set(slip);

@@ -12,6 +12,7 @@ import { placementClasses, placementStyle } from './placement';
 import { Promotion } from './promotion';
 import { Spotlight } from './spotlight';
 import { Tabs } from './tabs';
+import { TicketTools } from './ticketTools';
 import { Tiles } from './tiles';
 
 type PanelModel = Extract<FixtureModel, { type: 'facets' }>;
@@ -31,7 +32,19 @@ type Block =
 @Component({
   selector: 'shop-fixtures',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Banner, Columns, FacetPanel, FramePicture, Navigation, Promotion, Shelf, Spotlight, Tabs, Tiles],
+  imports: [
+    Banner,
+    Columns,
+    FacetPanel,
+    FramePicture,
+    Navigation,
+    Promotion,
+    Shelf,
+    Spotlight,
+    Tabs,
+    TicketTools,
+    Tiles,
+  ],
   host: { class: 'fixtures' },
   template: `
     <ng-template #list let-fixtures><shop-fixtures [fixtures]="fixtures" /></ng-template>
@@ -113,6 +126,9 @@ type Block =
                 <hr />
               }
             }
+            @if (marked(fixture.id)) {
+              <shop-ticket-tools [model]="fixture" />
+            }
           </div>
         }
         @case ('panel') {
@@ -151,6 +167,9 @@ type Block =
               [class.marked]="marked(block.shelf.id)"
             >
               <shop-shelf [shelf]="block.shelf" [page]="page()" />
+              @if (marked(block.shelf.id)) {
+                <shop-ticket-tools [model]="block.shelf" />
+              }
             </div>
           </div>
         }

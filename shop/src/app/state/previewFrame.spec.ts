@@ -67,7 +67,12 @@ describe('a page in the desk’s window', () => {
 
   it('marks the fixture that the desk points at, and tells which one is clicked', () => {
     const frame = started('?draft=p');
-    say({ type: 'fond:tickets', tickets: { shelf: 'Shelf: 14 products' }, marked: 'shelf' });
+    say({
+      type: 'fond:tickets',
+      tickets: { shelf: 'Shelf: 14 products' },
+      tools: { shelf: ['columns'] },
+      marked: 'shelf',
+    });
     expect(frame.tickets()).toEqual({ shelf: 'Shelf: 14 products' });
     expect(frame.marked()).toBe('shelf');
     document.body.innerHTML = '<div data-fixture="shelf"><p id="inside">Card</p></div>';

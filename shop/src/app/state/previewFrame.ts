@@ -1,7 +1,15 @@
 import { inject, Injectable, signal } from '@angular/core';
-import type { FromFrame, ToFrame } from '@fond/contract';
+import type { FromFrame, TicketChange, TicketTool, ToFrame } from '@fond/contract';
+import type { WidthName } from '@fond/core';
 import { Arranging } from './arranging';
 import { ShopState } from './shopState';
+
+/** From these viewport widths on, as in the style sheet. */
+const WIDTHS: readonly (readonly [WidthName, number])[] = [
+  ['wide', 1024],
+  ['medium', 640],
+  ['narrow', 0],
+];
 
 /**
  * The shop as the desk's window shows it: the desk sends each page model as the draft changes, and hears of links and
@@ -13,6 +21,9 @@ export class PreviewFrame {
   private readonly arranging = inject(Arranging);
   readonly tickets = signal<Readonly<Record<string, string>>>({});
   readonly marked = signal<string | null>(null);
+  readonly tools = signal<Readonly<Record<string, readonly TicketTool[]>>>({});
+  /** The width of this frame. */
+  readonly width = signal<WidthName>('wide');
   inside = false;
   private scrollingTo: number | null = null;
 
@@ -20,6 +31,7 @@ export class PreviewFrame {
     this.inside = window.parent !== window && new URLSearchParams(location.search).has('draft');
     if (!this.inside) return;
     document.documentElement.classList.add('in-window');
+    this.width.set(WIDTHS.find(([, from]) => window.innerWidth >= from)![0]);
     window.addEventListener('message', (event: MessageEvent<ToFrame>) => {
       if (event.origin === location.origin && event.source === window.parent) this.hear(event.data);
     });
@@ -29,7 +41,8 @@ export class PreviewFrame {
       (event) => {
         const fixture = event.target instanceof Element ? event.target.closest('[data-fixture]') : null;
         const id = fixture?.getAttribute('data-fixture');
-        if (id) this.tell({ type: 'fond:fixture', id });
+        const tool = event.target instanceof Element && event.target.closest('.ticket-tools');
+        if (id && !tool) this.tell({ type: 'fond:fixture', id });
       },
       true,
     );
@@ -39,6 +52,14 @@ export class PreviewFrame {
 
   ask(address: string): void {
     this.tell({ type: 'fond:go', address });
+  }
+
+  add(behind: string): void {
+    this.tell({ type: 'fond:add', behind });
+  }
+
+  change(change: TicketChange): void {
+    this.tell({ type: 'fond:change', ...change });
   }
 
   private tell(message: FromFrame): void {
@@ -56,6 +77,7 @@ export class PreviewFrame {
         break;
       case 'fond:tickets':
         this.tickets.set(message.tickets);
+        this.tools.set(message.tools);
         this.marked.set(message.marked);
         break;
       case 'fond:scroll':

@@ -12,6 +12,8 @@ import {
   documentOf,
   documentsBy,
   filledIn,
+  fixtureFigures,
+  fixtureFindings,
   handedBack,
   isHeir,
   resolvePlan,
@@ -301,6 +303,12 @@ export const planFeature = createFeature({
       ),
       selectTally: createSelector(selectDraftPage, selectPlan, (page, plan) =>
         page?.kind === 'listing' && plan && page.plan.id === plan.id ? tallyOf(page, plan) : null,
+      ),
+      selectFixtureFigures: createSelector(selectDraftPage, selectPlan, (page, plan) =>
+        page?.kind === 'listing' && plan && page.plan.id === plan.id ? fixtureFigures(page, plan) : [],
+      ),
+      selectFixtureFindings: createSelector(selectDraftPage, selectPlan, (page, plan) =>
+        page?.kind === 'listing' && plan && page.plan.id === plan.id ? fixtureFindings(page, plan) : [],
       ),
       selectDiffersFromLive: createSelector(
         selectDocument,

@@ -16,12 +16,13 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { DomSanitizer, type SafeResourceUrl } from '@angular/platform-browser';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { FromFrame, ToFrame } from '@fond/contract';
+import type { FromFrame, TicketTool, ToFrame } from '@fond/contract';
 import { DEVICE_WIDTHS, linkOf, sayRange, WIDTH_NAMES, type Pin, type WidthName } from '@fond/core';
 import { RangeVocabulary } from '../../ranges/rangeNames';
 import { partsFeature } from '../../parts/state/parts.feature';
 import { floorFeature } from '../../floor/floor.feature';
 import { facetWords, FIXTURE_WORDS, shortList } from '../brief/words';
+import { changedAt, toolsOf } from '../state/ticketTools';
 import { withoutPin, withPin } from '../state/pins';
 import type { SeenAs } from '../../api/api';
 import { PlanActions } from '../state/plan.actions';
@@ -159,6 +160,16 @@ export class PageWindow {
     );
   });
 
+  /** What can be done in the frames: with this plan's own fixtures on its draft, and not while cards are arranged. */
+  private readonly tools = computed((): Record<string, TicketTool[]> => {
+    const plan = this.editor.plan();
+    if (!plan || this.showLive() || this.other() || this.planView.arranging()) return {};
+    const part = plan.kind === 'part';
+    return Object.fromEntries(
+      plan.fixtures.map((fixture) => [fixture.id, toolsOf(fixture, part && fixture.inside === null)]),
+    );
+  });
+
   protected readonly planView = inject(PlanView);
   /** While arranging: the places of what is pinned here. */
   private readonly pins = computed((): Record<string, number> | null =>
@@ -175,7 +186,7 @@ export class PageWindow {
       const page = this.page();
       if (page) this.sendAll({ type: 'fond:page', page });
     });
-    effect(() => this.sendAll({ type: 'fond:tickets', tickets: this.tickets(), marked: this.marked() }));
+    effect(() => this.sendAll(this.ticketMessage()));
     effect(() => this.sendAll({ type: 'fond:arrange', pins: this.pins() }));
     afterNextRender(() => {
       const watch = new ResizeObserver(([entry]) =>
@@ -183,6 +194,10 @@ export class PageWindow {
       );
       watch.observe(this.stage().nativeElement);
     });
+  }
+
+  private ticketMessage(): ToFrame {
+    return { type: 'fond:tickets', tickets: this.tickets(), tools: this.tools(), marked: this.marked() };
   }
 
   private sendAll(message: ToFrame, except?: MessageEventSource | null): void {
@@ -200,7 +215,7 @@ export class PageWindow {
       case 'fond:ready': {
         const page = this.page();
         if (page) this.sendAll({ type: 'fond:page', page });
-        this.sendAll({ type: 'fond:tickets', tickets: this.tickets(), marked: this.marked() });
+        this.sendAll(this.ticketMessage());
         this.sendAll({ type: 'fond:arrange', pins: this.pins() });
         break;
       }
@@ -209,6 +224,12 @@ export class PageWindow {
         break;
       case 'fond:fixture':
         this.store.dispatch(PlanActions.fixtureMarked({ id: data.id && linkOf(data.id) }));
+        break;
+      case 'fond:add':
+        this.planView.addBehind(data.behind);
+        break;
+      case 'fond:change':
+        this.editor.edit(`${data.tool} of ${data.id}, ${data.width}`, (plan) => changedAt(plan, data));
         break;
       case 'fond:place':
         this.pin(`pin at ${data.place}`, (pins, aisle) => withPin(pins, data.sku, data.place, aisle));

@@ -1,18 +1,30 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { sayClause, saySource, WIDTH_NAMES, type WidthName } from '@fond/core';
+import {
+  sayClause,
+  saySource,
+  WIDTH_NAMES,
+  type FixtureFigures,
+  type FixtureFinding,
+  type WidthName,
+} from '@fond/core';
 import { RangeVocabulary } from '../../ranges/rangeNames';
+import { FIXTURE_WORDS } from '../brief/words';
+import { PlanView } from '../planView';
+import { PlanActions } from '../state/plan.actions';
 import { planFeature } from '../state/plan.feature';
+import { findingWords } from './findingWords';
 import { PlanEditor } from '../state/planEditor';
 
-type Evidence = 'products' | 'rows' | 'pictures' | 'facets';
+type Evidence = 'products' | 'rows' | 'pictures' | 'facets' | 'fixtures' | 'findings';
 
 /** One line of figures for the page in the window; each opens what it was counted from. */
 @Component({
   selector: 'desk-tally',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (tally(); as figures) {
+    @if (line().length) {
+      @let figures = tally();
       @if (open(); as what) {
         <div class="evidence" role="region" aria-label="Evidence">
           @switch (what) {
@@ -30,7 +42,7 @@ type Evidence = 'products' | 'rows' | 'pictures' | 'facets';
                   }
                   <tr>
                     <th scope="row">After what shoppers chose</th>
-                    <td>{{ figures.products }}</td>
+                    <td>{{ figures?.products }}</td>
                   </tr>
                 </tbody>
               </table>
@@ -40,7 +52,7 @@ type Evidence = 'products' | 'rows' | 'pictures' | 'facets';
                 <caption>
                   Rows of
                   {{
-                    figures.pageSize
+                    figures?.pageSize
                   }}
                   products a page
                 </caption>
@@ -54,8 +66,8 @@ type Evidence = 'products' | 'rows' | 'pictures' | 'facets';
                   </tr>
                 </thead>
                 <tbody>
-                  @for (name of widths; track name) {
-                    @let at = figures.widths[name];
+                  @for (name of figures ? widths : []; track name) {
+                    @let at = figures!.widths[name];
                     <tr>
                       <th scope="row">{{ name }} {{ at.viewport }}</th>
                       <td>{{ at.full.columns }}</td>
@@ -81,8 +93,8 @@ type Evidence = 'products' | 'rows' | 'pictures' | 'facets';
                   </tr>
                 </thead>
                 <tbody>
-                  @for (name of widths; track name) {
-                    @let at = figures.widths[name];
+                  @for (name of figures ? widths : []; track name) {
+                    @let at = figures!.widths[name];
                     <tr>
                       <th scope="row">{{ name }} {{ at.viewport }}</th>
                       <td>{{ at.card }}</td>
@@ -93,13 +105,62 @@ type Evidence = 'products' | 'rows' | 'pictures' | 'facets';
                 </tbody>
               </table>
             }
+            @case ('fixtures') {
+              <table>
+                <caption>
+                  What stands on this page
+                </caption>
+                <thead>
+                  <tr>
+                    <th scope="col">Fixture</th>
+                    <th scope="col">Holds</th>
+                    <th scope="col">Rows</th>
+                    @for (name of widths; track name) {
+                      <th scope="col">{{ name }}</th>
+                    }
+                  </tr>
+                </thead>
+                <tbody>
+                  @for (one of fixtures(); track one.id) {
+                    <tr>
+                      <th scope="row">{{ words[one.type] }}</th>
+                      <td>{{ one.items ?? '' }}</td>
+                      <td>{{ rows(one) }}</td>
+                      @for (name of widths; track name) {
+                        <td>
+                          {{
+                            one.hiddenAt.includes(name)
+                              ? 'hidden'
+                              : one.widths
+                                ? one.widths[name] + ' px'
+                                : ''
+                          }}
+                        </td>
+                      }
+                    </tr>
+                  }
+                </tbody>
+              </table>
+            }
+            @case ('findings') {
+              <ul class="findings">
+                @for (finding of findings(); track $index) {
+                  <li>
+                    <button type="button" class="word" (click)="show(finding)">
+                      {{ words[finding.type] }}
+                    </button>
+                    {{ said(finding) }}.
+                  </li>
+                }
+              </ul>
+            }
             @case ('facets') {
               <table>
                 <caption>
                   Filters on this page
                 </caption>
                 <tbody>
-                  @for (facet of figures.facets; track facet.key) {
+                  @for (facet of figures?.facets ?? []; track facet.key) {
                     <tr>
                       <th scope="row">{{ facet.label }}</th>
                       <td>{{ facet.values }} values</td>
@@ -138,7 +199,8 @@ type Evidence = 'products' | 'rows' | 'pictures' | 'facets';
   host: { '(keydown.escape)': 'open.set(null)' },
 })
 export class TallyStrip {
-  protected readonly preview = inject(Store).selectSignal(planFeature.selectPreview);
+  private readonly store = inject(Store);
+  protected readonly preview = this.store.selectSignal(planFeature.selectPreview);
   private readonly names = inject(RangeVocabulary).names;
   private readonly editor = inject(PlanEditor);
   /** The range in words, with what is left after each. */
@@ -154,13 +216,19 @@ export class TallyStrip {
   });
 
   protected readonly tally = this.editor.tally;
+  private readonly view = inject(PlanView);
+  protected readonly fixtures = this.store.selectSignal(planFeature.selectFixtureFigures);
+  protected readonly findings = this.store.selectSignal(planFeature.selectFixtureFindings);
+  protected readonly words = FIXTURE_WORDS;
+  protected readonly said = findingWords;
   protected readonly open = signal<Evidence | null>(null);
   protected readonly widths = WIDTH_NAMES;
 
   protected readonly line = computed(
     (): { name: string; value: string; evidence: Evidence; ragged?: boolean }[] => {
       const tally = this.tally();
-      if (!tally) return [];
+      const page = this.pageFigures();
+      if (!tally) return page;
       const { widths } = tally;
       const each = (text: (name: WidthName) => string): string => WIDTH_NAMES.map(text).join(' · ');
       const ragged = widths.wide.last.lastRow !== widths.wide.last.columns;
@@ -184,9 +252,45 @@ export class TallyStrip {
           value: String(tally.facets.length),
           evidence: 'facets',
         },
+        ...page,
       ];
     },
   );
+
+  /** Of what stands on the page besides the shelf. */
+  private readonly pageFigures = computed(
+    (): { name: string; value: string; evidence: Evidence; ragged?: boolean }[] => {
+      const fixtures = this.fixtures().length;
+      const findings = this.findings().length;
+      if (!fixtures) return [];
+      return [
+        { name: fixtures === 1 ? 'fixture' : 'fixtures', value: String(fixtures), evidence: 'fixtures' },
+        ...(findings
+          ? [
+              {
+                name: findings === 1 ? 'finding' : 'findings',
+                value: String(findings),
+                evidence: 'findings' as const,
+                ragged: true,
+              },
+            ]
+          : []),
+      ];
+    },
+  );
+
+  /** One number, or one a width. */
+  protected rows({ rows }: FixtureFigures): string {
+    if (!rows) return '';
+    const { wide, medium, narrow } = rows;
+    return wide === medium && medium === narrow ? String(wide) : `${wide} · ${medium} · ${narrow}`;
+  }
+
+  /** The slip where it can be mended. */
+  protected show({ fixture }: FixtureFinding): void {
+    this.view.show(`fixture:${fixture}`);
+    this.store.dispatch(PlanActions.fixtureMarked({ id: fixture }));
+  }
 
   protected toggle(evidence: Evidence): void {
     this.open.update((open) => (open === evidence ? null : evidence));

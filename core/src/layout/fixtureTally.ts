@@ -1,0 +1,141 @@
+import type { FixtureModel, PageModel } from '../page/pageModel';
+import { eachFixture } from '../page/pageModel';
+import { steppedAt } from '../plans/fixtures';
+import { WIDTH_NAMES, type Fixture, type PerWidth, type Plan, type WidthName } from '../plans/plan';
+import { DEVICE_WIDTHS } from './frame';
+import { pictureNeeds } from './pictureNeeds';
+import { columnsIn, roomsOf, widthIn } from './room';
+import { rowsOf } from './rows';
+
+/** What one fixture is on the page in the window. */
+export interface FixtureFigures {
+  id: string;
+  type: FixtureModel['type'];
+  /** Cards, tiles, links or tabs in it; null for what has none. */
+  items: number | null;
+  /** Rows at each width, of what stands in rows. */
+  rows: PerWidth<number> | null;
+  /** Its width in CSS pixels at the widths of devices; null within a part, whose plan doesn't say. */
+  widths: PerWidth<number> | null;
+  /** Widths at which it is hidden. */
+  hiddenAt: readonly WidthName[];
+}
+
+const perWidth = <T>(at: (name: WidthName) => T): PerWidth<T> => ({
+  wide: at('wide'),
+  medium: at('medium'),
+  narrow: at('narrow'),
+});
+
+function itemsOf(model: FixtureModel): number | null {
+  switch (model.type) {
+    case 'shelf':
+    case 'promotion':
+      return model.cards.length;
+    case 'tiles':
+    case 'navigation':
+      return model.items.length;
+    case 'facets':
+      return model.facets.length;
+    case 'tabs':
+    case 'columns':
+      return model.slots.length;
+    default:
+      return null;
+  }
+}
+
+function rowsIn(model: FixtureModel): PerWidth<number> | null {
+  if (model.type === 'tiles' && model.rowHeight === null)
+    return perWidth((name) => rowsOf(model.items.length, model.columns[name]).rows);
+  if (model.type === 'shelf' || model.type === 'promotion') {
+    if (model.form !== 'grid' && model.form !== 'list') return null;
+    const columns = columnsIn(model);
+    return perWidth((name) => rowsOf(model.cards.length, columns[name]).rows);
+  }
+  return null;
+}
+
+/** Every fixture that the page shows, in reading order, with its figures. */
+export function fixtureFigures(
+  page: Pick<PageModel, 'fixtures'>,
+  plan: Pick<Plan, 'fixtures'>,
+): FixtureFigures[] {
+  const own = new Map(plan.fixtures.map((fixture) => [fixture.id, fixture]));
+  return [...eachFixture(page.fixtures)].map((model) => {
+    const fixture = own.get(model.id);
+    const rooms = fixture && roomsOf(plan.fixtures, fixture);
+    return {
+      id: model.id,
+      type: model.type,
+      items: itemsOf(model),
+      rows: rowsIn(model),
+      widths: rooms ? perWidth((name) => Math.round(widthIn(rooms, DEVICE_WIDTHS[name]))) : null,
+      hiddenAt: model.hiddenAt ?? [],
+    };
+  });
+}
+
+/** Something about a fixture on the page in the window that its merchandiser will want to know. */
+export type FixtureFinding = { fixture: string; type: Fixture['type'] } & (
+  | { kind: 'shows-nothing' }
+  | { kind: 'description-twice' }
+  /** The picture is narrower than it is drawn. */
+  | { kind: 'picture-small'; width: number; needed: number }
+  | { kind: 'tab-unnamed'; tab: string }
+  /** Fewer cards than one row has, at these widths. */
+  | { kind: 'row-unfilled'; cards: number; widths: readonly WidthName[] }
+  /** All of it is in view, so there is nothing to turn. */
+  | { kind: 'nothing-to-turn'; cards: number }
+);
+
+/** Whose showing nothing is worth a word: what a merchandiser put there to be seen. */
+const MEANT_TO_SHOW: readonly Fixture['type'][] = [
+  'banner',
+  'words',
+  'picture',
+  'tiles',
+  'promotion',
+  'spotlight',
+  'tabs',
+  'columns',
+  'part',
+];
+
+/** What is worth a word about the fixtures of a plan on one of its pages; those with a condition may well not be there. */
+export function fixtureFindings(page: PageModel, plan: Pick<Plan, 'fixtures'>): FixtureFinding[] {
+  const models = new Map([...eachFixture(page.fixtures)].map((model) => [model.id, model]));
+  const needs = new Map(pictureNeeds(plan).map((need) => [need.fixture, need.width]));
+  const { lang } = page.frame;
+  const descriptions = plan.fixtures.filter(({ type }) => type === 'description');
+  return plan.fixtures.flatMap((fixture): FixtureFinding[] => {
+    const { id, type } = fixture;
+    const model = models.get(id);
+    const found: FixtureFinding[] = [];
+    if (type === 'description' && fixture !== descriptions[0])
+      found.push({ fixture: id, type, kind: 'description-twice' });
+    if (!model) {
+      const hidden = WIDTH_NAMES.every((name) => steppedAt(fixture.layout.hidden, name));
+      if (MEANT_TO_SHOW.includes(type) && fixture.when === null && !hidden)
+        found.push({ fixture: id, type, kind: 'shows-nothing' });
+      return found;
+    }
+    if (fixture.type === 'tabs')
+      for (const tab of fixture.tabs)
+        if (!tab.label[lang]) found.push({ fixture: id, type, kind: 'tab-unnamed', tab: tab.id });
+    if ((model.type === 'banner' || model.type === 'picture') && model.picture) {
+      const needed = needs.get(id) ?? 0;
+      const { width } = model.picture;
+      if (width < needed) found.push({ fixture: id, type, kind: 'picture-small', width, needed });
+    }
+    if (model.type === 'promotion') {
+      const cards = model.cards.length;
+      const few = WIDTH_NAMES.filter((name) => cards < model.columns[name]);
+      if (model.form === 'grid' && few.length)
+        found.push({ fixture: id, type, kind: 'row-unfilled', cards, widths: few });
+      if (model.form === 'carousel' && WIDTH_NAMES.every((name) => cards <= model.columns[name]))
+        found.push({ fixture: id, type, kind: 'nothing-to-turn', cards });
+    }
+    return found;
+  });
+}
