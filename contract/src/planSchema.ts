@@ -1,5 +1,12 @@
 import Joi from 'joi';
-import { AISLE_KINDS, COLOUR_NAMES, FONT_NAMES, HOUSE_PLAN_ID, type Plan } from '@fond/core';
+import {
+  AISLE_KINDS,
+  BREAKPOINT_BOUNDS,
+  COLOUR_NAMES,
+  FONT_NAMES,
+  HOUSE_PLAN_ID,
+  type Plan,
+} from '@fond/core';
 import { AISLE_KEY_PATTERN } from './aisleKey';
 import { fixturesSchema, id, isPartOfFixtures, texts } from './fixtureSchema';
 import { relatedRangeSchema } from './rangeSchema';
@@ -38,9 +45,17 @@ const colour = Joi.string()
   .pattern(/^#[0-9a-f]{6}$/, 'a colour such as #1d2b4f')
   .required();
 
+const colours = Joi.object(Object.fromEntries(COLOUR_NAMES.map((one) => [one, colour]))).required();
+const breakpoint = (name: keyof typeof BREAKPOINT_BOUNDS): Joi.NumberSchema => {
+  const { least, most } = BREAKPOINT_BOUNDS[name];
+  return Joi.number().integer().min(least).max(most).required();
+};
+
 /** The named values that a page is drawn with. */
 const lookSchema = Joi.object({
-  colours: Joi.object(Object.fromEntries(COLOUR_NAMES.map((one) => [one, colour]))).required(),
+  colours,
+  dark: colours.allow(null),
+  breakpoints: Joi.object({ medium: breakpoint('medium'), wide: breakpoint('wide') }).required(),
   display: Joi.valid(...FONT_NAMES).required(),
   text: Joi.valid(...FONT_NAMES).required(),
   scale: Joi.number().integer().min(70).max(140).required(),

@@ -22,6 +22,8 @@ export type ToFrame =
       tools: Readonly<Record<string, readonly TicketTool[]>>;
       marked: string | null;
     }
+  /** Whether the page is shown as in dark surroundings. */
+  | { type: 'fond:dark'; dark: boolean }
   /** Cards can be moved while this is set; the places of the pinned ones by article number. */
   | { type: 'fond:arrange'; pins: Readonly<Record<string, number>> | null }
   /** Scroll to this share of the page, 0 to 1. */

@@ -26,6 +26,7 @@ export * from './layout/rows';
 export * from './layout/staggered';
 export * from './layout/tally';
 export * from './look/contrast';
+export * from './look/dark';
 export * from './look/look';
 export * from './order/arrange';
 export * from './order/order';

@@ -103,7 +103,7 @@ const MEANT_TO_SHOW: readonly Fixture['type'][] = [
 ];
 
 /** What is worth a word about the fixtures of a plan on one of its pages; those with a condition may well not be there. */
-export function fixtureFindings(page: PageModel, plan: Pick<Plan, 'fixtures'>): FixtureFinding[] {
+export function fixtureFindings(page: PageModel, plan: Pick<Plan, 'fixtures' | 'look'>): FixtureFinding[] {
   const models = new Map([...eachFixture(page.fixtures)].map((model) => [model.id, model]));
   const needs = new Map(pictureNeeds(plan).map((need) => [need.fixture, need.width]));
   const { lang } = page.frame;

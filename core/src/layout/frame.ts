@@ -3,8 +3,16 @@ import type { PerWidth, WidthName } from '../plans/plan';
 /** Device widths that the desk shows and counts with, in CSS pixels. */
 export const DEVICE_WIDTHS: PerWidth<number> = { wide: 1280, medium: 820, narrow: 390 };
 
-/** From these viewport widths up the medium and the wide columns hold; the shop's style sheet uses the same. */
-export const BREAKPOINTS = { medium: 640, wide: 1024 };
+export interface Breakpoints {
+  medium: number;
+  wide: number;
+}
+
+/** From these viewport widths up the medium and the wide columns hold; the shop's style sheet uses the same, unless a look has its own. */
+export const BREAKPOINTS: Breakpoints = { medium: 640, wide: 1024 };
+
+/** The devices that the desk shows keep their names, so a breakpoint lies between two of them. */
+export const BREAKPOINT_BOUNDS = { medium: { least: 480, most: 820 }, wide: { least: 821, most: 1280 } };
 
 /** Frame of the shop's page: most width of its content, padding at each side, and the gaps within. */
 export const FRAME = {
@@ -20,5 +28,5 @@ export const FRAME = {
 /** Between the picture and the words of a spotlight. */
 export const SPOTLIGHT_GAP = 40;
 
-export const widthNameOf = (viewport: number): WidthName =>
-  viewport >= BREAKPOINTS.wide ? 'wide' : viewport >= BREAKPOINTS.medium ? 'medium' : 'narrow';
+export const widthNameOf = (viewport: number, breakpoints: Breakpoints = BREAKPOINTS): WidthName =>
+  viewport >= breakpoints.wide ? 'wide' : viewport >= breakpoints.medium ? 'medium' : 'narrow';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { USUAL_LOOK } from '../look/look';
 import { EVEN_TILES, startingFixtures, usual } from '../plans/housePlan';
 import type { Fixture, Shelf } from '../plans/plan';
 import { pictureNeeds } from './pictureNeeds';
@@ -29,7 +30,7 @@ describe('what pictures need', () => {
           fixture.type === 'shelf' ? { ...fixture, columns: { wide, medium, narrow }, gap } : fixture,
         );
         const shelf = fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf')!;
-        const [need] = pictureNeeds({ fixtures });
+        const [need] = pictureNeeds({ fixtures, look: USUAL_LOOK });
         const rooms = pictureRooms(shelfRooms(fixtures, shelf), shelf);
         const widths = Array.from({ length: 1700 }, (_, at) => widthIn(rooms, 390 + at));
         expect(need).toMatchObject({
@@ -43,7 +44,8 @@ describe('what pictures need', () => {
   });
 
   it('is told of whose pictures they are; fixtures without any need nothing', () => {
-    const needs = (...fixtures: Fixture[]) => pictureNeeds({ fixtures }).map(({ of, width }) => [of, width]);
+    const needs = (...fixtures: Fixture[]) =>
+      pictureNeeds({ fixtures, look: USUAL_LOOK }).map(({ of, width }) => [of, width]);
     expect(needs(banner({ kind: 'aisle' }))).toEqual([['aisle', 1360]]);
     expect(needs(banner(kept))).toEqual([[kept, 1360]]);
     expect(needs(banner(null), { ...usual('line'), type: 'divider' })).toEqual([]);

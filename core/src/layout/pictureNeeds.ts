@@ -1,6 +1,6 @@
 import type { PictureSource } from '../plans/fixtures';
 import type { Fixture, Plan } from '../plans/plan';
-import { BREAKPOINTS, DEVICE_WIDTHS, SPOTLIGHT_GAP } from './frame';
+import { DEVICE_WIDTHS, SPOTLIGHT_GAP, type Breakpoints } from './frame';
 import {
   cardRooms,
   columnOf,
@@ -24,25 +24,26 @@ export interface PictureNeed {
   width: number;
 }
 
-/** A room is a line between these, so it is the widest at one of them. */
-const TURNING_POINTS: readonly number[] = [
-  DEVICE_WIDTHS.narrow,
-  BREAKPOINTS.medium - 1,
-  BREAKPOINTS.medium,
-  BREAKPOINTS.wide - 1,
-  BREAKPOINTS.wide,
-  FULL_VIEWPORT - 1,
-  FULL_VIEWPORT,
-];
-
-const widest = (rooms: Rooms): number =>
-  Math.ceil(Math.max(...TURNING_POINTS.map((viewport) => widthIn(rooms, viewport))));
+/** A room is a line between breakpoints, so it is the widest at one of these. */
+const widest = (rooms: Rooms, breakpoints: Breakpoints): number => {
+  const { medium, wide } = breakpoints;
+  const turning = [
+    DEVICE_WIDTHS.narrow,
+    medium - 1,
+    medium,
+    wide - 1,
+    wide,
+    FULL_VIEWPORT - 1,
+    FULL_VIEWPORT,
+  ];
+  return Math.ceil(Math.max(...turning.map((viewport) => widthIn(rooms, viewport, breakpoints))));
+};
 
 /** The width that every fixture of a plan needs of its pictures, on phones of 390 px and upwards. */
-export const pictureNeeds = ({ fixtures }: Pick<Plan, 'fixtures'>): PictureNeed[] =>
+export const pictureNeeds = ({ fixtures, look }: Pick<Plan, 'fixtures' | 'look'>): PictureNeed[] =>
   fixtures.flatMap((fixture): PictureNeed[] => {
     const need = (of: PictureOwner, rooms: Rooms): PictureNeed[] => [
-      { fixture: fixture.id, type: fixture.type, of, width: widest(rooms) },
+      { fixture: fixture.id, type: fixture.type, of, width: widest(rooms, look.breakpoints) },
     ];
     switch (fixture.type) {
       case 'shelf':

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { USUAL_LAYOUT, type ColumnsSettings, type FixtureLayout } from '../plans/fixtures';
 import { facetChoice, startingFixtures, usual } from '../plans/housePlan';
 import type { Fixture, Shelf } from '../plans/plan';
-import { DEVICE_WIDTHS, FRAME } from './frame';
+import { BREAKPOINTS, DEVICE_WIDTHS, FRAME } from './frame';
 import {
   cardRooms,
   columnRoom,
@@ -58,10 +58,15 @@ describe('the room of a card', () => {
   });
 
   it('is told to the browser as the same line', () => {
-    expect(sizesOf(cardRooms(shelfRooms(withShare(25), shelf), shelf.columns, shelf.gap))).toBe(
+    const rooms = cardRooms(shelfRooms(withShare(25), shelf), shelf.columns, shelf.gap);
+    expect(sizesOf(rooms, BREAKPOINTS)).toBe(
       '(min-width: 1440px) 314px, (min-width: 1024px) calc(25vw - 46px), ' +
         '(min-width: 640px) calc(50vw - 40px), calc(50vw - 22px)',
     );
+    expect(sizesOf(rooms, { medium: 700, wide: 1100 })).toContain(
+      '(min-width: 1100px) calc(25vw - 46px), (min-width: 700px) calc(50vw - 40px)',
+    );
+    expect(widthIn(rooms, 1050, { medium: 700, wide: 1100 }), 'medium still').toBeCloseTo(525 - 40);
   });
 });
 

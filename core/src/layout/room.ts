@@ -10,7 +10,7 @@ import {
 import { containerOf } from '../plans/nesting';
 import { facetPanelOf, type FacetPanel, type Fixture, type PerWidth, type WidthName } from '../plans/plan';
 import { FREE_COLUMNS } from './freeGrid';
-import { BREAKPOINTS, FRAME, widthNameOf } from './frame';
+import { BREAKPOINTS, FRAME, widthNameOf, type Breakpoints } from './frame';
 
 /**
  * How wide a place on the page is, as a line: `share` of the viewport's width plus `fixed` CSS pixels. Everything that
@@ -160,8 +160,8 @@ export const pictureRooms = (rooms: Rooms, { form, columns, gap }: ShelfShape): 
   isLines(form) ? LIST_ROOMS : cardRooms(rooms, columns, gap);
 
 /** CSS pixels at a viewport's width, fractions kept. */
-export function widthIn(rooms: Rooms, viewport: number): number {
-  const { share, fixed } = viewport >= FULL_VIEWPORT ? rooms.full : rooms[widthNameOf(viewport)];
+export function widthIn(rooms: Rooms, viewport: number, breakpoints: Breakpoints = BREAKPOINTS): number {
+  const { share, fixed } = viewport >= FULL_VIEWPORT ? rooms.full : rooms[widthNameOf(viewport, breakpoints)];
   return share * viewport + fixed;
 }
 
@@ -174,10 +174,10 @@ function lengthOf({ share, fixed }: Room): string {
 }
 
 /** The `sizes` attribute of a picture as wide as a room: what the browser chooses a rendition by. */
-export const sizesOf = (rooms: Rooms): string =>
+export const sizesOf = (rooms: Rooms, { medium, wide }: Breakpoints): string =>
   [
     `(min-width: ${FULL_VIEWPORT}px) ${lengthOf(rooms.full)}`,
-    `(min-width: ${BREAKPOINTS.wide}px) ${lengthOf(rooms.wide)}`,
-    `(min-width: ${BREAKPOINTS.medium}px) ${lengthOf(rooms.medium)}`,
+    `(min-width: ${wide}px) ${lengthOf(rooms.wide)}`,
+    `(min-width: ${medium}px) ${lengthOf(rooms.medium)}`,
     lengthOf(rooms.narrow),
   ].join(', ');

@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { contrastOf, LEAST_CONTRAST, luminanceOf } from './contrast';
-import { COLOUR_NAMES, contrastsOf, lookVariables, READY_LOOKS, USUAL_LOOK } from './look';
+import { darkColours } from './dark';
+import {
+  COLOUR_NAMES,
+  contrastsOf,
+  lookVariables,
+  READY_LOOKS,
+  USUAL_LOOK,
+  type ColourName,
+  type Colours,
+} from './look';
 
 const channel = fc.integer({ min: 0, max: 255 });
 const colour = fc
@@ -29,7 +38,7 @@ describe('contrast', () => {
 describe('the ready looks', () => {
   it('can be read in every pair that is in use', () => {
     for (const [name, look] of Object.entries(READY_LOOKS))
-      for (const { what, contrast } of contrastsOf(look))
+      for (const { what, contrast } of contrastsOf(look.colours))
         expect(contrast, `${name}: ${what}`).toBeGreaterThanOrEqual(LEAST_CONTRAST);
   });
 });
@@ -39,5 +48,29 @@ describe('lookVariables', () => {
     const variables = lookVariables(USUAL_LOOK);
     for (const name of COLOUR_NAMES) expect(variables[name]).toBe(USUAL_LOOK.colours[name]);
     expect(variables).toMatchObject({ radius: '14px', scale: '1', lift: 'none' });
+  });
+});
+
+describe('colours for dark pages', () => {
+  it('can be read in every pair that is in use, whatever colours they are made from', () => {
+    const colours = fc.record(
+      Object.fromEntries(COLOUR_NAMES.map((name) => [name, colour])) as Record<ColourName, typeof colour>,
+    );
+    const readable = (light: Colours): void => {
+      for (const { what, contrast } of contrastsOf(darkColours(light)))
+        expect(contrast, what).toBeGreaterThanOrEqual(LEAST_CONTRAST);
+    };
+    fc.assert(fc.property(colours, readable));
+    for (const { colours: ready } of Object.values(READY_LOOKS)) readable(ready);
+  });
+
+  it('are dark, and among the variables of a look that has them', () => {
+    const dark = darkColours(USUAL_LOOK.colours);
+    expect(luminanceOf(dark.ground)).toBeLessThan(0.03);
+    expect(lookVariables({ ...USUAL_LOOK, dark })).toMatchObject({
+      'ground-dark': dark.ground,
+      ground: '#fffdf8',
+    });
+    expect(Object.keys(lookVariables(USUAL_LOOK)).some((name) => name.endsWith('-dark'))).toBe(false);
   });
 });

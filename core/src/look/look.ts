@@ -1,3 +1,4 @@
+import { BREAKPOINTS, type Breakpoints } from '../layout/frame';
 import { contrastOf } from './contrast';
 
 /** What the shop's colours are for. */
@@ -45,10 +46,16 @@ export const FONT_NAMES = Object.keys(FONTS) as FontName[];
 
 export type Shadow = 'none' | 'soft' | 'strong';
 
+/** CSS colours `#rrggbb`. */
+export type Colours = Readonly<Record<ColourName, string>>;
+
 /** The named values that every fixture of a page is drawn with. */
 export interface Look {
-  /** CSS colours `#rrggbb`. */
-  colours: Readonly<Record<ColourName, string>>;
+  colours: Colours;
+  /** Instead of these, where a shopper's device asks for dark pages; null for a shop that is light at all times. */
+  dark: Colours | null;
+  /** From these viewport widths on, in CSS pixels, pages are medium and wide. */
+  breakpoints: Breakpoints;
   /** Of headings, and of all else. */
   display: FontName;
   text: FontName;
@@ -76,6 +83,8 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
       sale: '#bb3a21',
       good: '#3f6a3a',
     },
+    dark: null,
+    breakpoints: BREAKPOINTS,
     display: 'bricolage',
     text: 'figtree',
     scale: 100,
@@ -95,6 +104,8 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
       sale: '#a8322a',
       good: '#2c6650',
     },
+    dark: null,
+    breakpoints: BREAKPOINTS,
     display: 'work-sans',
     text: 'work-sans',
     scale: 90,
@@ -114,6 +125,8 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
       sale: '#a63d2f',
       good: '#35663f',
     },
+    dark: null,
+    breakpoints: BREAKPOINTS,
     display: 'fraunces',
     text: 'source-serif',
     scale: 105,
@@ -131,9 +144,10 @@ const SHADOWS: Readonly<Record<Shadow, string>> = {
   strong: '0 10px 28px rgb(0 0 0 / 20%)',
 };
 
-/** A look as custom properties of CSS, without their two hyphens. */
+/** A look as custom properties of CSS, without their two hyphens; those of dark pages end in `-dark`. */
 export const lookVariables = (look: Look): Record<string, string> => ({
   ...look.colours,
+  ...Object.fromEntries(Object.entries(look.dark ?? {}).map(([name, colour]) => [`${name}-dark`, colour])),
   display: FONTS[look.display].css,
   text: FONTS[look.text].css,
   scale: String(look.scale / 100),
@@ -163,7 +177,7 @@ export const CONTRAST_PAIRS: readonly ContrastPair[] = [
 ];
 
 /** The contrast of every pair that is in use, in the order of `CONTRAST_PAIRS`. */
-export const contrastsOf = ({ colours }: Look): (ContrastPair & { contrast: number })[] =>
+export const contrastsOf = (colours: Colours): (ContrastPair & { contrast: number })[] =>
   CONTRAST_PAIRS.map((pair) => ({
     ...pair,
     contrast: contrastOf(colours[pair.words], colours[pair.ground]),

@@ -102,7 +102,7 @@ function valueLinks(snapshot: Snapshot, p: number, { key, aisles }: AttributeRow
 function relatedModel(
   snapshot: Snapshot,
   aisle: Aisle,
-  { fixtures, related }: Plan,
+  { fixtures, related, look }: Plan,
   p: number,
   context: RangeContext,
   lang: Lang,
@@ -120,7 +120,7 @@ function relatedModel(
     cards: places.map((other) => cardOf(snapshot, other, shelf.card, context.now, lang)),
     columns,
     gap: shelf.gap,
-    pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap)),
+    pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), look.breakpoints),
   };
 }
 

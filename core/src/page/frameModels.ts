@@ -2,7 +2,7 @@ import { cardOf, plainText, shorten, type CardImage } from '../card/card';
 import type { Aisle } from '../catalogue/aisles';
 import { textIn, type Lang, type Texts } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
-import { SPOTLIGHT_GAP } from '../layout/frame';
+import { SPOTLIGHT_GAP, type Breakpoints } from '../layout/frame';
 import { freePlaces } from '../layout/freeGrid';
 import {
   cardRooms,
@@ -79,7 +79,7 @@ export function bannerModel(frame: FrameContext, banner: Of<BannerSettings>): Fi
     banner.link && title ? { title, href: linkOf(frame, banner.link.address) } : null;
   if (!picture && !heading && !text && !link) return null;
   const { id, height, shade, align, focus } = banner;
-  const sizes = sizesOf(roomsOf(frame.plan.fixtures, banner));
+  const sizes = sizesOf(roomsOf(frame.plan.fixtures, banner), frame.plan.look.breakpoints);
   return { id, type: 'banner', picture, heading, text, link, height, shade, align, focus, sizes };
 }
 
@@ -95,7 +95,7 @@ export function pictureModel(frame: FrameContext, fixture: Of<PictureSettings>):
     focus,
     caption: said(frame, fixture.caption),
     href: address === null ? null : linkOf(frame, address),
-    sizes: sizesOf(roomsOf(frame.plan.fixtures, fixture)),
+    sizes: sizesOf(roomsOf(frame.plan.fixtures, fixture), frame.plan.look.breakpoints),
   };
 }
 
@@ -138,7 +138,8 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
       ? aisle.children
       : of.categories.flatMap((category) => snapshot.aisles.byKey.get(`category:${category}`) ?? []);
   const rooms = roomsOf(plan.fixtures, tiles);
-  const even = sizesOf(cardRooms(rooms, columns, gap));
+  const { breakpoints } = plan.look;
+  const even = sizesOf(cardRooms(rooms, columns, gap), breakpoints);
   const items = wanted
     .flatMap((one) =>
       navigationOf(snapshot, [one], aisle, lang, hideEmpty).map((item): TileModel => ({
@@ -154,7 +155,7 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
   return {
     id,
     type: 'tiles',
-    items: free ? placedTiles(items, tiles, rooms) : items,
+    items: free ? placedTiles(items, tiles, rooms, breakpoints) : items,
     counts,
     pictures,
     columns,
@@ -169,12 +170,13 @@ function placedTiles(
   items: readonly TileModel[],
   { places, columns, gap }: TilesSettings,
   rooms: Rooms,
+  breakpoints: Breakpoints,
 ): TileModel[] {
   const byId = new Map(items.map((item) => [item.category, item]));
   return freePlaces([...byId.keys()], places).map((place) => ({
     ...byId.get(place.category)!,
     place: { ...place, broad: isBroad(place) },
-    sizes: sizesOf(tileRooms(rooms, place, columns, gap)),
+    sizes: sizesOf(tileRooms(rooms, place, columns, gap), breakpoints),
   }));
 }
 
@@ -201,7 +203,7 @@ export function promotionModel(
     columns,
     gap,
     autoplay,
-    pictureSizes: sizesOf(pictureRooms(rooms, promotion)),
+    pictureSizes: sizesOf(pictureRooms(rooms, promotion), plan.look.breakpoints),
     ...lanesOf(cards, rooms, promotion),
   };
 }
@@ -241,11 +243,14 @@ export function spotlightModel(frame: FrameContext, spotlight: Of<SpotlightSetti
     description: spotlight.description ? shorten(plainText(text), 260) : '',
     button: said(frame, spotlight.button) || wordsIn(lang).seeProduct,
     side,
-    sizes: sizesOf({
-      ...rooms,
-      full: columnOf(rooms.full, 2, SPOTLIGHT_GAP),
-      wide: columnOf(rooms.wide, 2, SPOTLIGHT_GAP),
-      medium: columnOf(rooms.medium, 2, SPOTLIGHT_GAP),
-    }),
+    sizes: sizesOf(
+      {
+        ...rooms,
+        full: columnOf(rooms.full, 2, SPOTLIGHT_GAP),
+        wide: columnOf(rooms.wide, 2, SPOTLIGHT_GAP),
+        medium: columnOf(rooms.medium, 2, SPOTLIGHT_GAP),
+      },
+      plan.look.breakpoints,
+    ),
   };
 }

@@ -178,7 +178,14 @@ export interface ShopFrame {
   /** Widths in which every picture is kept. */
   pictureWidths: readonly number[];
   /** The look as custom properties, and the files of its fonts; null for the one that the style sheet has by itself. */
-  look: { variables: Readonly<Record<string, string>>; fonts: readonly string[] } | null;
+  look: {
+    variables: Readonly<Record<string, string>>;
+    fonts: readonly string[];
+    /** Whether it has colours for dark pages among its variables. */
+    dark: boolean;
+    /** Breakpoints of its own, as the style sheet is asked for with them: `700-1100`. */
+    widths: string | null;
+  } | null;
   /** The plan's own CSS: where it is served, or, in a preview, itself. */
   css: { href: string } | { text: string } | null;
   meta: { title: string; description: string; canonical: string; robots: string };

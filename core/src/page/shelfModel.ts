@@ -80,7 +80,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     columns: shelf.columns,
     gap: shelf.gap,
     lastRow: shelf.lastRow,
-    pictureSizes: sizesOf(pictureRooms(rooms, shelf)),
+    pictureSizes: sizesOf(pictureRooms(rooms, shelf), plan.look.breakpoints),
     ...lanesOf(cards, rooms, shelf),
     clearAll: facetPanelOf(plan)?.clearAll ?? true,
   };

@@ -1,6 +1,7 @@
 import { groundOf, type Aisle } from '../catalogue/aisles';
 import { textIn, type Lang } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
+import { BREAKPOINTS, type Breakpoints } from '../layout/frame';
 import { RENDITION_WIDTHS } from '../layout/rows';
 import { fontFilesOf, lookVariables, USUAL_LOOK, type Look } from '../look/look';
 import type { Plan } from '../plans/plan';
@@ -109,7 +110,15 @@ const USUAL = JSON.stringify(USUAL_LOOK);
 const lookOf = (look: Look): ShopFrame['look'] =>
   look === USUAL_LOOK || JSON.stringify(look) === USUAL
     ? null
-    : { variables: lookVariables(look), fonts: fontFilesOf(look) };
+    : {
+        variables: lookVariables(look),
+        fonts: fontFilesOf(look),
+        dark: look.dark !== null,
+        widths: widthsOf(look.breakpoints),
+      };
+
+const widthsOf = ({ medium, wide }: Breakpoints): string | null =>
+  medium === BREAKPOINTS.medium && wide === BREAKPOINTS.wide ? null : `${medium}-${wide}`;
 
 export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFrame {
   const { lang, current, state } = request;

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { USUAL_LOOK } from '../look/look';
+import { READY_LOOKS, USUAL_LOOK } from '../look/look';
 import { USUAL_LAYOUT } from './fixtures';
 import { startingFixtures, usual } from './housePlan';
+import { documentsBy, resolvePlan } from './inherit';
 import { isHeir, type HeirDocument, type Plan } from './plan';
 import { upgradeContent, upgradeEdition, upgradePlan } from './upgrade';
 
@@ -105,5 +106,14 @@ describe('what earlier releases stored', () => {
       expect(upgradeContent(form)).toEqual({ documents: [whole(FIRST)], ranges: [] });
       expect(upgradeEdition(4, form)).toMatchObject({ number: 4, plans: [{ id: 'house' }] });
     }
+  });
+
+  it('reads looks from before pages could be dark, whole or as an heir set them', () => {
+    const { dark: _, breakpoints: __, ...first } = { ...READY_LOOKS.slate };
+    const house = { ...FIRST, look: first };
+    expect(whole(house)).toMatchObject({ look: READY_LOOKS.slate });
+    const heir = { ...house, id: 'heir', base: 'house', own: { at: { look: { set: first } } } };
+    const { look } = resolvePlan(documentsBy([upgradePlan(house), upgradePlan(heir)]), 'heir');
+    expect(look).toEqual(READY_LOOKS.slate);
   });
 });

@@ -1,5 +1,5 @@
 import { EVEN_TILES, USUAL_NAVIGATION, USUAL_ORDER, USUAL_PANEL, usual } from './housePlan';
-import { USUAL_LOOK } from '../look/look';
+import { USUAL_LOOK, type Look } from '../look/look';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
 import type { RangeRule } from '../range/rule';
 import type { Difference } from './differences';
@@ -47,20 +47,34 @@ export function upgradePlan(stored: unknown): PlanDocument {
     kind,
     rank: (document as Partial<Plan>).rank ?? 0,
     related: (document as Partial<Plan>).related ?? null,
-    look: (document as Partial<Plan>).look ?? USUAL_LOOK,
+    look: upgradeLook((document as Partial<Plan>).look),
     css: (document as Partial<Plan>).css ?? '',
     fixtures: document.fixtures.map(upgradeFixture),
   };
 }
 
+/** A look as it was before pages could be dark, and widths begin elsewhere; none at all before plans had one. */
+const upgradeLook = (look: Partial<Look> | undefined): Look => ({
+  ...USUAL_LOOK,
+  dark: null,
+  breakpoints: USUAL_LOOK.breakpoints,
+  ...look,
+});
+
 /** What an heir added is written out in full, so it is read like the fixtures of a whole plan. */
 function upgradeOwn(own: Difference | null): Difference | null {
   if (!own || !('at' in own)) return own;
-  const { fixtures } = own.at;
+  const { fixtures, look } = own.at;
+  if (look && 'set' in look)
+    return upgradeOwn({ at: { ...own.at, look: { at: differencesOf(look.set as Partial<Look>) } } });
   if (!fixtures || !('added' in fixtures)) return own;
   const added = fixtures.added.map(({ item, after }) => ({ item: upgradeFixture(item as Fixture), after }));
   return { at: { ...own.at, fixtures: { ...fixtures, added } } };
 }
+
+/** A look that was set whole says each of its values by itself, and nothing of those it didn't know. */
+const differencesOf = (look: Partial<Look>): Record<string, Difference> =>
+  Object.fromEntries(Object.entries(look).map(([key, set]) => [key, { set }]));
 
 /** A stored fixture in today's form. */
 export function upgradeFixture(stored: Fixture): Fixture {

@@ -101,7 +101,12 @@ function emptyPromotions(
 function poorContrasts(pages: readonly ChangedPage[]): PublicationFinding[] {
   const plans = new Map(pages.map(({ plan }) => [plan.id, plan]));
   return [...plans.values()].flatMap((plan): PublicationFinding[] => {
-    const pairs = contrastsOf(plan.look).filter(({ contrast }) => contrast < LEAST_CONTRAST);
+    const { colours, dark } = plan.look;
+    const told = [
+      ...contrastsOf(colours),
+      ...(dark ? contrastsOf(dark).map((pair) => ({ ...pair, what: `${pair.what} in the dark` })) : []),
+    ];
+    const pairs = told.filter(({ contrast }) => contrast < LEAST_CONTRAST);
     if (!pairs.length) return [];
     return [
       {

@@ -9,6 +9,7 @@ import { confinedCss, type ShopModel } from '@fond/core';
 import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
 import { builtFiles } from '../http/builtFiles';
 import { problem } from '../http/problem';
+import { styleSheets } from './styleSheet';
 import { sessionOf } from '../http/session';
 import { draftedEdition } from '../plans/draftedEdition';
 import { readDrafts } from '../plans/drafts';
@@ -58,7 +59,14 @@ export class ShopPages {
   ) {}
 
   mount(app: Express, dist: string, session: RequestHandler): void {
-    app.use('/shop', builtFiles(path.join(dist, 'shop', 'browser')));
+    const folder = path.join(dist, 'shop', 'browser');
+    const files = builtFiles(folder);
+    app.get('/shop/:name', styleSheets(folder));
+    app.use('/shop', (request, response, next) => {
+      // No page has an ending, so nobody who asks for one waits for the disk.
+      if (path.extname(request.path)) void files(request, response, next);
+      else next();
+    });
     app.get('/shop/plan-css/:name', (request, response) => this.sendCss(request, response));
     app.use('/shop', (request, response, next) => {
       if (request.method !== 'GET' && request.method !== 'HEAD') next();

@@ -25,6 +25,8 @@ export class DocumentHead {
     const style = Object.entries(look?.variables ?? {}).map(([name, value]) => `--${name}:${value}`);
     if (style.length) root.setAttribute('style', style.join(';'));
     else root.removeAttribute('style');
+    root.classList.toggle('dark-too', look?.dark ?? false);
+    this.lay(look?.widths ?? null);
     for (const file of look?.fonts ?? []) this.fetchEarly(file);
     this.wear(css);
     this.title.setTitle(meta.title);
@@ -37,6 +39,15 @@ export class DocumentHead {
       this.document.head.appendChild(link);
     }
     link.href = shopHref(meta.canonical);
+  }
+
+  /** The style sheet of the shop, with the widths at which its pages change. */
+  private lay(widths: string | null): void {
+    const link = this.document.head.querySelector<HTMLLinkElement>('link[rel="stylesheet"][href*="styles-"]');
+    const [href] = link?.getAttribute('href')?.split('?') ?? [];
+    if (!link || !href) return;
+    const wanted = widths === null ? href : `${href}?widths=${widths}`;
+    if (link.getAttribute('href') !== wanted) link.setAttribute('href', wanted);
   }
 
   /** Asks for a font before any style does, so that words don't move when it comes. */

@@ -1,15 +1,11 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import type { FromFrame, TicketChange, TicketTool, ToFrame } from '@fond/contract';
 import type { WidthName } from '@fond/core';
 import { Arranging } from './arranging';
 import { ShopState } from './shopState';
 
-/** From these viewport widths on, as in the style sheet. */
-const WIDTHS: readonly (readonly [WidthName, number])[] = [
-  ['wide', 1024],
-  ['medium', 640],
-  ['narrow', 0],
-];
+/** From these viewport widths on pages are medium and wide, as in the style sheet. */
+const USUAL_WIDTHS = [640, 1024];
 
 /**
  * The shop as the desk's window shows it: the desk sends each page model as the draft changes, and hears of links and
@@ -23,7 +19,11 @@ export class PreviewFrame {
   readonly marked = signal<string | null>(null);
   readonly tools = signal<Readonly<Record<string, readonly TicketTool[]>>>({});
   /** The width of this frame. */
-  readonly width = signal<WidthName>('wide');
+  readonly width = computed((): WidthName => {
+    const own = this.state.model().frame.look?.widths?.split('-').map(Number);
+    const [medium, wide] = own ?? USUAL_WIDTHS;
+    return window.innerWidth >= wide ? 'wide' : window.innerWidth >= medium ? 'medium' : 'narrow';
+  });
   inside = false;
   private scrollingTo: number | null = null;
 
@@ -31,7 +31,6 @@ export class PreviewFrame {
     this.inside = window.parent !== window && new URLSearchParams(location.search).has('draft');
     if (!this.inside) return;
     document.documentElement.classList.add('in-window');
-    this.width.set(WIDTHS.find(([, from]) => window.innerWidth >= from)![0]);
     window.addEventListener('message', (event: MessageEvent<ToFrame>) => {
       if (event.origin === location.origin && event.source === window.parent) this.hear(event.data);
     });
@@ -80,6 +79,12 @@ export class PreviewFrame {
         this.tools.set(message.tools);
         this.marked.set(message.marked);
         break;
+      case 'fond:dark': {
+        const { classList } = document.documentElement;
+        classList.toggle('dark-now', message.dark);
+        classList.toggle('light-now', !message.dark);
+        break;
+      }
       case 'fond:scroll':
         this.scrollingTo = Math.round(message.share * this.room());
         window.scrollTo({ top: this.scrollingTo });

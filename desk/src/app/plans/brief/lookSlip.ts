@@ -1,11 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
+  BREAKPOINT_BOUNDS,
   COLOUR_NAMES,
   contrastsOf,
+  darkColours,
   FONT_NAMES,
   FONTS,
   LEAST_CONTRAST,
   READY_LOOKS,
+  type Breakpoints,
   type ColourName,
   type Look,
   type Shadow,
@@ -13,6 +16,7 @@ import {
 import { Store } from '@ngrx/store';
 import { planFeature } from '../state/plan.feature';
 import { PlanEditor } from '../state/planEditor';
+import { Choices, type Choice } from './choices';
 import { Stepper } from './stepper';
 
 const COLOUR_WORDS: Readonly<Record<ColourName, string>> = {
@@ -33,13 +37,16 @@ const READY: readonly { key: keyof typeof READY_LOOKS; name: string }[] = [
   { key: 'garden', name: 'Garden' },
 ];
 
-const SHADOWS: readonly Shadow[] = ['none', 'soft', 'strong'];
+const SHADOWS: readonly Choice<Shadow>[] = (['none', 'soft', 'strong'] as const).map((value) => ({
+  value,
+  name: value,
+}));
 
 /** The named values that the page is drawn with, on the page itself; beside each pair of colours its contrast. */
 @Component({
   selector: 'desk-look-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Stepper],
+  imports: [Choices, Stepper],
   template: `
     @if (look(); as one) {
       <div class="line">
@@ -57,17 +64,38 @@ const SHADOWS: readonly Shadow[] = ['none', 'soft', 'strong'];
           }
         </span>
       </div>
+      <div class="line">
+        <span>Pages are</span>
+        <desk-choices
+          label="Light and dark"
+          [choices]="shades"
+          [value]="one.dark !== null"
+          (chosen)="shade($event)"
+        />
+      </div>
+      @if (one.dark) {
+        <div class="line">
+          <span>Colours of</span>
+          <desk-choices
+            label="Colours of"
+            [choices]="sets"
+            [value]="editing()"
+            (chosen)="editing.set($event)"
+          />
+        </div>
+      }
+      @let shown = (editing() === 'dark' && one.dark) || one.colours;
       <div class="colours">
         @for (name of colours; track name) {
           <label>
             <input
               type="color"
               [attr.aria-label]="'Colour of ' + words[name]"
-              [value]="one.colours[name]"
+              [value]="shown[name]"
               (input)="colour(name, $any($event.target).value)"
             />
             <span
-              >{{ words[name] }}<small class="figures">{{ one.colours[name] }}</small></span
+              >{{ words[name] }}<small class="figures">{{ shown[name] }}</small></span
             >
           </label>
         }
@@ -83,10 +111,7 @@ const SHADOWS: readonly Shadow[] = ['none', 'soft', 'strong'];
           @for (pair of contrasts(); track pair.what) {
             <tr>
               <th scope="row">
-                <span
-                  class="sample"
-                  [style.color]="one.colours[pair.words]"
-                  [style.background]="one.colours[pair.ground]"
+                <span class="sample" [style.color]="shown[pair.words]" [style.background]="shown[pair.ground]"
                   >Aa</span
                 >
                 {{ pair.what }}
@@ -153,18 +178,31 @@ const SHADOWS: readonly Shadow[] = ['none', 'soft', 'strong'];
           (changed)="change('radius', { radius: $event })"
         />
         <span>px, shadows</span>
-        <span class="choices">
-          @for (shadow of shadows; track shadow) {
-            <button
-              type="button"
-              class="choice"
-              [attr.aria-pressed]="one.shadow === shadow"
-              (click)="change('shadow', { shadow })"
-            >
-              {{ shadow }}
-            </button>
-          }
-        </span>
+        <desk-choices
+          label="Shadows"
+          [choices]="shadows"
+          [value]="one.shadow"
+          (chosen)="change('shadow', { shadow: $event })"
+        />
+      </div>
+      <div class="line">
+        <span>Pages are medium from</span>
+        <desk-stepper
+          label="Medium pages from, in pixels"
+          [value]="one.breakpoints.medium"
+          [least]="bounds.medium.least"
+          [most]="bounds.medium.most"
+          (changed)="width('medium', $event)"
+        />
+        <span>px, wide from</span>
+        <desk-stepper
+          label="Wide pages from, in pixels"
+          [value]="one.breakpoints.wide"
+          [least]="bounds.wide.least"
+          [most]="bounds.wide.most"
+          (changed)="width('wide', $event)"
+        />
+        <span>px</span>
       </div>
       <details [open]="css() !== ''">
         <summary>CSS of its own</summary>
@@ -249,10 +287,20 @@ export class LookSlip {
   protected readonly fontNames = FONT_NAMES;
   protected readonly shadows = SHADOWS;
   protected readonly least = LEAST_CONTRAST;
+  protected readonly shades = [
+    { value: false, name: 'light' },
+    { value: true, name: 'light, or dark where a device asks for it' },
+  ] as const;
+  protected readonly sets = [
+    { value: 'light', name: 'light pages' },
+    { value: 'dark', name: 'dark pages' },
+  ] as const;
+  protected readonly editing = signal<'light' | 'dark'>('light');
+  protected readonly bounds = BREAKPOINT_BOUNDS;
   protected readonly look = computed(() => this.editor.plan()?.look ?? null);
   protected readonly contrasts = computed(() => {
     const look = this.look();
-    return look ? contrastsOf(look) : [];
+    return look ? contrastsOf((this.editing() === 'dark' && look.dark) || look.colours) : [];
   });
   protected readonly poor = computed(
     () => this.contrasts().filter(({ contrast }) => contrast < LEAST_CONTRAST).length,
@@ -269,16 +317,41 @@ export class LookSlip {
   }
 
   protected same(look: Look, key: keyof typeof READY_LOOKS): boolean {
-    return JSON.stringify(look) === JSON.stringify(READY_LOOKS[key]);
+    const { dark, breakpoints } = look;
+    return JSON.stringify(look) === JSON.stringify({ ...READY_LOOKS[key], dark, breakpoints });
   }
 
   protected start(key: keyof typeof READY_LOOKS): void {
-    this.change('start', READY_LOOKS[key]);
+    const look = this.look();
+    const ready = READY_LOOKS[key];
+    // What a shop has decided of dark pages and widths stays, whatever its colours are.
+    if (look)
+      this.change('start', {
+        ...ready,
+        dark: look.dark && darkColours(ready.colours),
+        breakpoints: look.breakpoints,
+      });
   }
 
   protected colour(name: ColourName, colour: string): void {
     const look = this.look();
-    if (look) this.change(`colour ${name}`, { colours: { ...look.colours, [name]: colour } });
+    if (!look) return;
+    if (this.editing() === 'dark' && look.dark)
+      this.change(`dark colour ${name}`, { dark: { ...look.dark, [name]: colour } });
+    else this.change(`colour ${name}`, { colours: { ...look.colours, [name]: colour } });
+  }
+
+  /** Dark pages begin with colours that keep the character of the light ones. */
+  protected shade(dark: boolean): void {
+    const look = this.look();
+    if (!look || dark === (look.dark !== null)) return;
+    this.editing.set(dark ? 'dark' : 'light');
+    this.change('light and dark', { dark: dark ? darkColours(look.colours) : null });
+  }
+
+  protected width(name: keyof Breakpoints, from: number): void {
+    const look = this.look();
+    if (look) this.change(`width ${name}`, { breakpoints: { ...look.breakpoints, [name]: from } });
   }
 
   protected change(what: string, change: Partial<Look>): void {

@@ -56,7 +56,11 @@ export class PageWindow {
   protected readonly page = this.store.selectSignal(planFeature.selectPage);
   private readonly preview = this.store.selectSignal(planFeature.selectPreview);
   protected readonly seen = this.store.selectSignal(planFeature.selectSeen);
-  protected readonly otherwise = computed(() => Object.keys(this.seen()).length > 0);
+  /** Whether the page is seen as in dark surroundings, where its look has colours for them. */
+  private readonly inTheDark = signal(false);
+  protected readonly canBeDark = computed(() => this.page()?.frame.look?.dark ?? false);
+  protected readonly dark = computed(() => this.inTheDark() && this.canBeDark());
+  protected readonly otherwise = computed(() => this.dark() || Object.keys(this.seen()).length > 0);
   protected readonly showLive = this.store.selectSignal(planFeature.selectShowLive);
   protected readonly problem = this.store.selectSignal(planFeature.selectPreviewProblem);
   protected readonly marked = this.store.selectSignal(planFeature.selectMarked);
@@ -187,6 +191,7 @@ export class PageWindow {
       if (page) this.sendAll({ type: 'fond:page', page });
     });
     effect(() => this.sendAll(this.ticketMessage()));
+    effect(() => this.sendAll({ type: 'fond:dark', dark: this.dark() }));
     effect(() => this.sendAll({ type: 'fond:arrange', pins: this.pins() }));
     afterNextRender(() => {
       const watch = new ResizeObserver(([entry]) =>
@@ -216,6 +221,7 @@ export class PageWindow {
         const page = this.page();
         if (page) this.sendAll({ type: 'fond:page', page });
         this.sendAll(this.ticketMessage());
+        this.sendAll({ type: 'fond:dark', dark: this.dark() });
         this.sendAll({ type: 'fond:arrange', pins: this.pins() });
         break;
       }
@@ -284,7 +290,12 @@ export class PageWindow {
     );
   }
 
+  protected darken(dark: boolean): void {
+    this.inTheDark.set(dark);
+  }
+
   protected seeNow(): void {
+    this.inTheDark.set(false);
     this.store.dispatch(PlanActions.seenAs({ seen: {} }));
   }
 

@@ -1,0 +1,129 @@
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { addFixture, frameOf, planFor, publishOpen, says, TestBrowser } from '../support/browser';
+
+const PATH = '/tools';
+const label = (name: string): string => `[aria-label="${name}"]`;
+
+let browser: TestBrowser;
+let page: Page;
+beforeAll(async () => {
+  browser = await TestBrowser.launch(inject('baseUrl'));
+});
+afterAll(() => browser.close());
+
+interface Box {
+  top: number;
+  bottom: number;
+  left: number;
+  right: number;
+}
+
+const boxes = (visitor: Page, selector: string): Promise<Box[]> =>
+  visitor.$$eval(selector, (all) =>
+    all.map((one) => {
+      const { top, bottom, left, right } = one.getBoundingClientRect();
+      return { top, bottom, left, right };
+    }),
+  );
+const overlapping = (all: readonly Box[]): number =>
+  all.filter((a, at) =>
+    all
+      .slice(at + 1)
+      .some(
+        (b) => a.top < b.bottom - 1 && b.top < a.bottom - 1 && a.left < b.right - 1 && b.left < a.right - 1,
+      ),
+  ).length;
+
+describe('the forms of a page', () => {
+  it('are chosen in the brief and seen at once: tiles where they are put, a product large, lanes of cards', async () => {
+    ({ page } = await planFor(browser, PATH, 'Tools plan'));
+    await addFixture(page, 'Add behind title title', 'category tiles');
+    await page.locator('desk-tiles-slip button::-p-text(where you put them)').click();
+    await page.waitForSelector('desk-tile-grid .grid-stack-item');
+    const frame = await frameOf(page);
+    await frame.waitForSelector('.tiles-free li');
+    const first = () => frame.$eval('.tiles-free li', (tile) => tile.getAttribute('style'));
+    const before = await first();
+    await page.focus('desk-tile-grid .grid-stack-item');
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.up('Shift');
+    await frame.waitForFunction(
+      (style) => document.querySelector('.tiles-free li')?.getAttribute('style') !== style,
+      {},
+      before,
+    );
+    await frame.waitForFunction(() =>
+      document.querySelector('.tiles-free li')?.getAttribute('style')?.includes('span 4'),
+    );
+
+    await addFixture(page, 'Add behind category tiles tiles', 'featured product');
+    await page.locator(label('Heading, en')).fill('Best of its kind');
+    await says(frame, '.spotlight', 'Best of its kind');
+    await page.locator('[data-slip="grid"]').click();
+    await page.locator('desk-grid-slip button::-p-text(a staggered grid)').click();
+    await frame.waitForSelector('.with-panel .form-staggered .card');
+    await says(page, '[data-slip="grid"]', 'staggered columns');
+  });
+
+  it('are told in the tally, with what is worth a word', async () => {
+    await page.locator('desk-tally button::-p-text(fixtures)').click();
+    await says(page, 'desk-tally .evidence', 'featured product');
+    await says(page, 'desk-tally .evidence', '1200 px');
+  });
+
+  it('change at a ticket in the window, for the width of that frame alone', async () => {
+    const frame = await frameOf(page);
+    const press = async (selector: string): Promise<void> => {
+      await frame.waitForSelector(selector);
+      await frame.$eval(selector, (element) => (element as HTMLElement).click());
+    };
+    await press('.tiles-free');
+    await press('.ticket-tools button::-p-text(Hide at this width)');
+    await says(page, '[data-slip="place:tiles"]', 'hidden on wide');
+    await page.locator(label('Undo')).click();
+    await press('.spotlight-heading');
+    await press('[data-fixture="spotlight"] .ticket-tools button::-p-text(Add below)');
+    await page.locator('button[mat-menu-item]::-p-text(divider)').click();
+    await page.waitForSelector('[data-line="spotlight"] ~ [data-line="divider"]');
+  });
+
+  it('may be dark, and change at other widths', async () => {
+    await page.locator('[data-slip="look"]').click();
+    await page.locator('desk-look-slip button::-p-text(dark where a device asks)').click();
+    await page.locator(label('Wide pages from, in pixels')).fill('1100');
+    await page.keyboard.press('Enter');
+    const frame = await frameOf(page);
+    await frame.waitForFunction(() =>
+      document.querySelector('link[href*="styles-"]')?.getAttribute('href')?.endsWith('?widths=640-1100'),
+    );
+    await publishOpen(page);
+  });
+
+  it('are what shoppers get without JavaScript, where nothing overlaps at any width', async () => {
+    const visitor = await browser.page(1280, 900);
+    await visitor.setJavaScriptEnabled(false);
+    for (const width of [1280, 1110, 1050, 820, 650, 390]) {
+      await visitor.setViewport({ width, height: 900 });
+      await visitor.goto(`${browser.baseUrl}/shop${PATH}`);
+      const cards = await boxes(visitor, '.form-staggered > .card');
+      expect(cards.length, `${width} px`).toBeGreaterThan(6);
+      expect(overlapping(cards), `cards at ${width} px`).toBe(0);
+      const tiles = await boxes(visitor, '.tiles-free > li');
+      expect(overlapping(tiles), `tiles at ${width} px`).toBe(0);
+      const lanes = new Set(cards.map(({ left }) => Math.round(left)));
+      // Wide begins at 1100 px here.
+      expect(lanes.size, `lanes at ${width} px`).toBe(width >= 1100 ? 3 : 2);
+      expect(await visitor.evaluate(() => document.documentElement.scrollWidth)).toBe(width);
+    }
+    await visitor.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
+    const ground = () => visitor.$eval('body', (body) => getComputedStyle(body).backgroundColor);
+    const dark = await ground();
+    await visitor.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }]);
+    expect(await ground()).toBe('rgb(255, 253, 248)');
+    expect(dark).not.toBe('rgb(255, 253, 248)');
+    expect(browser.complaints).toEqual([]);
+  });
+});

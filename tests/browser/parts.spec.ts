@@ -1,0 +1,119 @@
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import {
+  addFixture,
+  choose,
+  frameOf,
+  planFor,
+  publishOpen,
+  says,
+  TestBrowser,
+  textOf,
+} from '../support/browser';
+
+let browser: TestBrowser;
+let whisks: Page;
+let graters: Page;
+let partAddress: string;
+beforeAll(async () => {
+  browser = await TestBrowser.launch(inject('baseUrl'));
+});
+afterAll(() => browser.close());
+
+const label = (name: string): string => `[aria-label="${name}"]`;
+/** What shoppers get without JavaScript. */
+async function shopper(path: string): Promise<Page> {
+  const page = await browser.page();
+  await page.setJavaScriptEnabled(false);
+  await page.goto(`${browser.baseUrl}/shop${path}`);
+  return page;
+}
+const headings = (page: Page): Promise<string[]> =>
+  page.$$eval('.promotion h2', (all) => all.map((one) => one.textContent!.trim()));
+
+describe('a part', () => {
+  it('is kept from a fixture of a plan, which links to it from then on', async () => {
+    ({ page: whisks } = await planFor(browser, '/tools/whisks', 'Whisks plan'));
+    await addFixture(whisks, 'Add behind title title', 'promoting shelf');
+    await whisks.locator(label('Heading, en')).fill('From the whole shop');
+    await choose(whisks, `desk-promotion-slip ${label('Source')}`, 'of the whole shop');
+    await says(whisks, '[data-slip="fixture:promotion"]', 'products of the whole shop');
+    await whisks.locator(label('More: promoting shelf promotion')).click();
+    await whisks.locator('button[mat-menu-item]::-p-text(Keep as a part)').click();
+    await says(whisks, '[data-line="promotion"]', 'Part. “From the whole shop”');
+    await whisks.waitForSelector('.saving.saved');
+    partAddress = await whisks.$eval('desk-part-slip a', (link) => (link as HTMLAnchorElement).href);
+    const frame = await frameOf(whisks);
+    await says(frame, '.promotion h2', 'From the whole shop');
+  });
+
+  it('is shown by another plan under another heading with other products, and published along', async () => {
+    ({ page: graters } = await planFor(browser, '/tools/graters', 'Graters plan'));
+    const adder = label('Add behind title title');
+    await graters.waitForSelector(adder);
+    await graters.focus(adder);
+    await graters.keyboard.press('Enter');
+    await graters.locator('button[mat-menu-item]::-p-text(part)').click();
+    await graters.locator('button[mat-menu-item]::-p-text(From the whole shop)').click();
+    await graters.waitForFunction(() => !document.querySelector('.cdk-overlay-backdrop'));
+    await graters.locator('desk-part-slip label::-p-text(another heading)').click();
+    await graters.locator(`desk-part-slip ${label('Heading, en')}`).fill('On sale for you');
+    await graters.locator('desk-part-slip label::-p-text(other products)').click();
+    await choose(graters, 'desk-part-slip desk-clauses select', 'on sale');
+    await says(graters, '[data-line="part"]', 'with another heading and other products');
+    await says(await frameOf(graters), '.promotion h2', 'On sale for you');
+
+    await graters.waitForSelector('.saving.saved');
+    await graters.locator('desk-plan button::-p-text(Publish …)').click();
+    await says(
+      graters,
+      'desk-publish .trouble',
+      'shows the part From the whole shop, which is not published',
+    );
+    await graters.locator('desk-publish button::-p-text(Publish both together)').click();
+    await graters.waitForFunction(() => !document.querySelector('desk-publish .trouble'));
+    await graters.locator('desk-publish .actions button::-p-text(Publish):not([disabled])').click();
+    await graters.waitForSelector('desk-plan .good');
+    await publishOpen(whisks);
+    const [one, other] = [await shopper('/tools/graters'), await shopper('/tools/whisks')];
+    expect(await headings(one)).toEqual(['On sale for you']);
+    expect(await headings(other)).toEqual(['From the whole shop']);
+    expect(
+      await one.$$eval('.promotion .card', (cards) => cards.every((card) => card.querySelector('s'))),
+    ).toBe(true);
+  });
+
+  it('changes in all of them at once, where it is edited alone', async () => {
+    const page = await browser.desk('/parts');
+    await says(page, 'desk-parts tbody tr', 'From the whole shop');
+    const row = await textOf(page, 'desk-parts tbody tr');
+    expect(row).toContain('Whisks plan');
+    expect(row).toContain('Graters plan');
+    expect(row).toContain('● live');
+    await page.locator('desk-parts tbody th a').click();
+    await page.waitForFunction((address) => location.href.startsWith(address), {}, partAddress);
+    await says(page, 'desk-brief', 'Shown by');
+    await page.locator('[data-slip="fixture:promotion"]').click();
+    await page.locator('desk-promotion-slip button::-p-text(a folding list)').click();
+    const frame = await frameOf(page);
+    await frame.waitForSelector('.form-folding details');
+    expect(await frame.$('.with-panel'), 'it is seen alone').toBeNull();
+    await publishOpen(page);
+    for (const path of ['/tools/graters', '/tools/whisks']) {
+      const visitor = await shopper(path);
+      await visitor.waitForSelector('.promotion .form-folding details');
+      await visitor.focus('.promotion summary');
+      await visitor.keyboard.press('Enter');
+      await visitor.waitForSelector('.promotion details[open] .card');
+    }
+  });
+
+  it('is cut loose into a copy, which can be undone', async () => {
+    await graters.goto(`${browser.baseUrl}${new URL(graters.url()).pathname}?open=fixture:part`);
+    await graters.locator('desk-part-slip button::-p-text(Cut loose)').click();
+    await says(graters, '[data-line="part"]', 'Promoting shelf. “On sale for you”');
+    await graters.locator(label('Undo')).click();
+    await says(graters, '[data-line="part"]', 'Part. “From the whole shop”');
+    expect(browser.complaints).toEqual([]);
+  });
+});
