@@ -71,7 +71,7 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
   },
   demo: async () => {
     const demo = await mkdtemp(path.join(tmpdir(), 'fond-bench-'));
-    await section('the demo shop (draws its pictures first, which takes some minutes)', () => demoRows(demo));
+    await section('the demo shop', () => demoRows(demo));
     await section('preview', () => previewRows(demo));
     await rm(demo, { recursive: true, force: true });
   },

@@ -37,11 +37,15 @@ export async function startApplication(folder: string, demo: boolean): Promise<R
     });
   });
   const started = performance.now();
-  const child: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'server/src/start.ts'], {
-    cwd: ROOT,
-    env: environmentOf(folder, port, demo),
-    stdio: ['ignore', 'ignore', 'inherit'],
-  });
+  const child: ChildProcess = spawn(
+    process.execPath,
+    ['--import', 'tsx', 'server/src/start.ts', '--no-pictures'],
+    {
+      cwd: ROOT,
+      env: environmentOf(folder, port, demo),
+      stdio: ['ignore', 'ignore', 'inherit'],
+    },
+  );
   const url = `http://127.0.0.1:${port}`;
   for (;;) {
     const page = await fetch(`${url}/shop`).catch(() => null);
@@ -66,23 +70,6 @@ async function residentMegabytes(pid: number): Promise<number> {
   return Number(/VmRSS:\s+(\d+)/.exec(status)![1]) / 1024;
 }
 
-/** Clock ticks that a process has spent so far, user and system; usually a hundredth of a second each. */
-async function ticks(pid: number): Promise<number> {
-  const stat = await readFile(`/proc/${pid}/stat`, 'utf8');
-  const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
-  return Number(fields[11]) + Number(fields[12]);
-}
-
-/** The first start goes on drawing pictures in the background; pages are measured when that is done. */
-async function idle(pid: number): Promise<void> {
-  for (let before = await ticks(pid); ;) {
-    await delay(1_000);
-    const now = await ticks(pid);
-    if (now - before < 8) return;
-    before = now;
-  }
-}
-
 const page = async (url: string): Promise<void> => {
   const answer = await fetch(url);
   if (!answer.ok) throw new Error(`${url} answered ${answer.status}`);
@@ -102,7 +89,6 @@ export async function demoRows(folder: string): Promise<Row[]> {
       values: { seconds: second.ready / 1000 },
     },
   ];
-  await idle(second.pid);
   const addresses = Array.from(
     { length: 160 },
     (_, n) =>

@@ -69,6 +69,35 @@ try {
   await built.$eval('[data-line="columns"]', (line) => line.scrollIntoView());
   await shot(built, 'page.png');
 
+  const { page: tiled } = await planFor(browser, '/tools', 'Tools');
+  await addFixture(tiled, 'Add behind title title', 'promoting shelf');
+  await tiled.locator('[aria-label="Heading, en"]').fill('New in the shop');
+  await tiled.locator('[aria-label="More: promoting shelf promotion"]').click();
+  await tiled.locator('button[mat-menu-item]::-p-text(Keep as a part)').click();
+  await says(tiled, '[data-line="promotion"]', 'Part.');
+  await addFixture(tiled, 'Add behind title title', 'category tiles');
+  await tiled.locator('desk-tiles-slip button::-p-text(where you put them)').click();
+  await tiled.waitForSelector('desk-tile-grid .grid-stack-item');
+  await tiled.focus('desk-tile-grid .grid-stack-item');
+  await tiled.keyboard.down('Shift');
+  for (const key of ['ArrowRight', 'ArrowRight', 'ArrowDown', 'ArrowDown'] as const)
+    await tiled.keyboard.press(key);
+  await tiled.keyboard.up('Shift');
+  await tiled.waitForSelector('.saving.saved');
+  await tiled.$eval('[data-line="tiles"]', (line) => line.scrollIntoView());
+  await shot(tiled, 'tiles.png');
+  const { page: spooned } = await planFor(browser, '/table', 'Table');
+  await spooned.waitForSelector('[aria-label="Add behind title title"]');
+  await spooned.focus('[aria-label="Add behind title title"]');
+  await spooned.keyboard.press('Enter');
+  await spooned.locator('button[mat-menu-item]::-p-text(part)').click();
+  await spooned.locator('button[mat-menu-item]::-p-text(New in the shop)').click();
+  await says(spooned, '[data-line="part"]', 'Part.');
+  await spooned.waitForSelector('.saving.saved');
+  const parts = await browser.desk('/parts');
+  await parts.waitForSelector('desk-parts tbody tr a');
+  await shot(parts, 'parts.png');
+
   const looked = await plan('/plans/house?aisle=%2Fbaking&open=look');
   await looked.locator('desk-look-slip button::-p-text(Garden)').click();
   const garden = await frameOf(looked);

@@ -62,6 +62,7 @@ const lookSchema = Joi.object({
   rhythm: Joi.number().integer().min(40).max(200).required(),
   radius: Joi.number().integer().min(0).max(40).required(),
   shadow: Joi.valid('none', 'soft', 'strong').required(),
+  frame: Joi.valid('none', 'line', 'filled').required(),
 }).required();
 
 const servesEverything = (reach: Plan['reach']): boolean =>

@@ -28,6 +28,8 @@ async function main(): Promise<void> {
       dist: DIST,
       demo: config.demo,
       log,
+      // For measurements and tests, which nothing in the background shall disturb.
+      makePictures: !process.argv.includes('--no-pictures'),
     });
   } catch (error) {
     await database?.stop();

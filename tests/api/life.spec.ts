@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { EditionSummary, Floor, PlanSummary, StoredPlan, Withdrawal } from '@fond/contract';
-import { USUAL_LOOK, usual, type Fixture, type HeirDocument, type Shelf } from '@fond/core';
+import { USUAL_CAROUSEL, USUAL_LOOK, usual, type Fixture, type HeirDocument, type Shelf } from '@fond/core';
 import {
   changesOf,
   createPlan,
@@ -189,7 +189,7 @@ describe('what is worth a look before publishing', () => {
       gap: 24,
       most: 8,
       card: null,
-      autoplay: 0,
+      ...USUAL_CAROUSEL,
     };
     const look = { ...plan.look, colours: { ...plan.look.colours, quiet: '#cccccc' } };
     await savePlan(desk, { ...plan, look, fixtures: [...plan.fixtures, promotion] }, version);

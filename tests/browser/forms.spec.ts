@@ -90,6 +90,13 @@ describe('the forms of a page', () => {
     await page.waitForSelector('[data-line="spotlight"] ~ [data-line="divider"]');
   });
 
+  it('let shoppers turn the grid into a list, which other aisles remember', async () => {
+    await page.locator('[data-slip="grid"]').click();
+    await page.locator('desk-grid-slip label::-p-text(turn it into a list)').click();
+    await (await frameOf(page)).waitForSelector('.views a');
+    await page.waitForSelector('.saving.saved');
+  });
+
   it('may be dark, and change at other widths', async () => {
     await page.locator('[data-slip="look"]').click();
     await page.locator('desk-look-slip button::-p-text(dark where a device asks)').click();
@@ -118,6 +125,10 @@ describe('the forms of a page', () => {
       expect(lanes.size, `lanes at ${width} px`).toBe(width >= 1100 ? 3 : 2);
       expect(await visitor.evaluate(() => document.documentElement.scrollWidth)).toBe(width);
     }
+    await visitor.goto(`${browser.baseUrl}/shop${PATH}?view=list`);
+    expect(await visitor.$$eval('.form-list > .card', (cards) => cards.length)).toBeGreaterThan(6);
+    await visitor.goto(`${browser.baseUrl}/shop${PATH}?page=2`);
+    expect(await visitor.$('.with-panel .form-list'), 'it is remembered').not.toBeNull();
     await visitor.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
     const ground = () => visitor.$eval('body', (body) => getComputedStyle(body).backgroundColor);
     const dark = await ground();

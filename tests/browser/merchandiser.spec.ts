@@ -1,6 +1,6 @@
 import type { Frame, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { eventually, frameOf, says, TestBrowser, textOf } from '../support/browser';
+import { eventually, frameOf, says, TestBrowser, textOf, publishChosen } from '../support/browser';
 
 let browser: TestBrowser;
 beforeAll(async () => {
@@ -125,7 +125,7 @@ describe('a merchandiser', () => {
     expect(aisles).toContain('Loaf tins');
     expect(aisles).not.toContain('Tools');
     await says(page, 'desk-difference', '4 columns');
-    await page.locator('desk-publish .actions button::-p-text(Publish):not([disabled])').click();
+    await publishChosen(page);
     await eventually(
       page,
       () => document.querySelector('.good')?.textContent ?? '',

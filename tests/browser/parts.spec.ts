@@ -5,6 +5,7 @@ import {
   choose,
   frameOf,
   planFor,
+  publishChosen,
   publishOpen,
   says,
   TestBrowser,
@@ -71,9 +72,10 @@ describe('a part', () => {
       'shows the part From the whole shop, which is not published',
     );
     await graters.locator('desk-publish button::-p-text(Publish both together)').click();
-    await graters.waitForFunction(() => !document.querySelector('desk-publish .trouble'));
-    await graters.locator('desk-publish .actions button::-p-text(Publish):not([disabled])').click();
-    await graters.waitForSelector('desk-plan .good');
+    await graters.waitForFunction(
+      () => document.querySelectorAll('desk-publish desk-difference').length === 2,
+    );
+    await publishChosen(graters);
     await publishOpen(whisks);
     const [one, other] = [await shopper('/tools/graters'), await shopper('/tools/whisks')];
     expect(await headings(one)).toEqual(['On sale for you']);
@@ -106,6 +108,62 @@ describe('a part', () => {
       await visitor.keyboard.press('Enter');
       await visitor.waitForSelector('.promotion details[open] .card');
     }
+  });
+
+  it('stands in each tab of a front with other products, beside a carousel, at every width', async () => {
+    const { page, id } = await planFor(browser, '/', 'Front plan');
+    await addFixture(page, 'Add behind title title', 'tabs');
+    await page.locator(label('Tab 1, en')).fill('All');
+    await page.locator(label('Tab 2, en')).fill('On sale');
+    for (const [tab, link] of [
+      ['All', 'part'],
+      ['On sale', 'part-2'],
+    ]) {
+      const adder = label(`Add at the top of tab “${tab}” of tabs`);
+      await page.waitForSelector(adder);
+      await page.focus(adder);
+      await page.keyboard.press('Enter');
+      await page.locator('button[mat-menu-item]::-p-text(part)').click();
+      await page.locator('button[mat-menu-item]::-p-text(From the whole shop)').click();
+      await page.waitForSelector(`[data-line="${link}"]`);
+      await page.waitForFunction(() => !document.querySelector('.cdk-overlay-backdrop'));
+    }
+    await page.locator('desk-part-slip label::-p-text(other products)').click();
+    await choose(page, 'desk-part-slip desk-clauses select', 'on sale');
+    await says(page, '[data-line="part-2"]', 'with other products');
+    await addFixture(page, 'Add behind tabs tabs', 'promoting shelf');
+    await page.locator('desk-promotion-slip label::-p-text(a dot for each view)').click();
+    await says(page, '[data-line="promotion"]', 'a carousel');
+    await publishOpen(page);
+
+    for (const width of [1280, 820, 390]) {
+      const plain = await browser.page(width, 900);
+      await plain.setJavaScriptEnabled(false);
+      await plain.goto(`${browser.baseUrl}/shop`);
+      expect(await plain.$$eval('.tabs .form-folding', (all) => all.length), 'both are in the document').toBe(
+        2,
+      );
+      expect(await plain.evaluate(() => document.documentElement.scrollWidth)).toBe(width);
+      const full = await browser.page(width, 900);
+      await full.goto(`${browser.baseUrl}/shop`);
+      await full.waitForSelector('.dots button:nth-child(2)');
+      await full.$eval('.dots button:nth-child(2)', (dot) => (dot as HTMLElement).click());
+      await full.waitForSelector('.dots button:nth-child(2)[aria-current]');
+      await full.focus('.tab-bar input');
+      await full.keyboard.press('ArrowRight');
+      await full.waitForFunction(() => {
+        const [first, second] = [...document.querySelectorAll('.tabs .form-folding')];
+        return first.getBoundingClientRect().height === 0 && second.getBoundingClientRect().height > 0;
+      });
+    }
+    // The front belongs to other stories too.
+    const status = await page.evaluate(async (plan) => {
+      const { csrfToken } = (await (await fetch('/api/session')).json()) as { csrfToken: string };
+      const headers = { 'Content-Type': 'application/json', 'X-CSRF-Token': csrfToken };
+      const body = JSON.stringify({ standing: 'aside', heirs: null });
+      return (await fetch(`/api/plans/${plan}/removal`, { method: 'POST', headers, body })).status;
+    }, id);
+    expect(status).toBe(200);
   });
 
   it('is cut loose into a copy, which can be undone', async () => {

@@ -27,7 +27,7 @@ const freePort = (): Promise<number> =>
 export async function runApplication(environment: Record<string, string> = {}): Promise<RunningApplication> {
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-app-'));
   const port = await freePort();
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/start.ts'], {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/start.ts', '--no-pictures'], {
     cwd: ROOT,
     env: {
       ...process.env,

@@ -128,11 +128,20 @@ export async function publishOpen(page: Page): Promise<void> {
   await page.locator('desk-plan button::-p-text(Publish …)').click();
   // Until the page knows what changes its button waits.
   await page.waitForSelector('desk-publish desk-difference');
-  await page.locator('desk-publish .actions button::-p-text(Publish):not([disabled])').click();
-  await page.waitForSelector('desk-plan .good');
+  await publishChosen(page);
 }
 
-/** A plan for one category, as the floor makes it; other stories keep theirs. */
+/** Publishes what is chosen on the page that tells what it will do; says why where it is refused. */
+export async function publishChosen(page: Page): Promise<void> {
+  // Pages before and after are still being drawn beside it, so that a pointer might miss it.
+  const button = await page.waitForSelector('desk-publish .actions button::-p-text(Publish):not([disabled])');
+  await button!.evaluate((one) => (one as HTMLElement).click());
+  await page.waitForSelector('desk-plan .good, desk-publish .trouble');
+  const refused = await page.$('desk-publish .trouble');
+  if (refused) throw new Error(`Not published: ${await textOf(page, 'desk-publish .trouble')}`);
+}
+
+/** A plan for one aisle, a category with what is below it, as the floor makes it; other stories keep theirs. */
 export async function planFor(
   browser: TestBrowser,
   path: string,
@@ -145,7 +154,10 @@ export async function planFor(
       const { aisles } = (await (await fetch('/api/floor')).json()) as {
         aisles: { path: string; key: string }[];
       };
-      const category = Number(aisles.find((aisle) => aisle.path === wanted)!.key.split(':')[1]);
+      const { key } = aisles.find((aisle) => aisle.path === wanted)!;
+      const rule = key.startsWith('category:')
+        ? { kind: 'category', category: Number(key.split(':')[1]), below: true }
+        : { kind: 'aisle', aisle: key };
       const { csrfToken } = (await (await fetch('/api/session')).json()) as { csrfToken: string };
       const answer = await fetch('/api/plans', {
         method: 'POST',
@@ -154,7 +166,7 @@ export async function planFor(
           name: title,
           from: 'house',
           as: 'heir',
-          reach: { include: [{ kind: 'category', category, below: true }], exclude: [] },
+          reach: { include: [rule], exclude: [] },
         }),
       });
       return ((await answer.json()) as { plan: { id: string } }).plan.id;

@@ -30,6 +30,7 @@ export const RESERVED_PARAMETERS: readonly string[] = [
   'page',
   'size',
   'lang',
+  'view',
   'q',
   'explain',
   'draft',

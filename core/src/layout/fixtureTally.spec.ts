@@ -3,7 +3,7 @@ import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import { editionFrom } from '../plans/edition';
 import type { PromotionSettings } from '../plans/fixtures';
-import { housePlan, startingFixtures, usual } from '../plans/housePlan';
+import { housePlan, startingFixtures, usual, USUAL_CAROUSEL } from '../plans/housePlan';
 import type { Fixture, Plan } from '../plans/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { fixtureFigures, fixtureFindings } from './fixtureTally';
@@ -36,7 +36,7 @@ const row: Fixture & PromotionSettings = {
   gap: 24,
   most: 12,
   card: null,
-  autoplay: 0,
+  ...USUAL_CAROUSEL,
 };
 
 describe('the figures of fixtures', () => {

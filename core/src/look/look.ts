@@ -44,6 +44,9 @@ export const FONTS: Readonly<Record<FontName, Font>> = {
 
 export const FONT_NAMES = Object.keys(FONTS) as FontName[];
 
+/** Nothing, a line, or a ground of their own. */
+export type CardFrame = 'none' | 'line' | 'filled';
+
 export type Shadow = 'none' | 'soft' | 'strong';
 
 /** CSS colours `#rrggbb`. */
@@ -67,6 +70,8 @@ export interface Look {
   radius: number;
   /** Below pictures of products. */
   shadow: Shadow;
+  /** Around cards. */
+  frame: CardFrame;
 }
 
 /** The looks that a shop can start from. */
@@ -91,6 +96,7 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
     rhythm: 100,
     radius: 14,
     shadow: 'none',
+    frame: 'none',
   },
   slate: {
     colours: {
@@ -112,6 +118,7 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
     rhythm: 90,
     radius: 2,
     shadow: 'none',
+    frame: 'none',
   },
   garden: {
     colours: {
@@ -133,6 +140,7 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
     rhythm: 115,
     radius: 22,
     shadow: 'soft',
+    frame: 'none',
   },
 };
 
@@ -142,6 +150,13 @@ const SHADOWS: Readonly<Record<Shadow, string>> = {
   none: 'none',
   soft: '0 6px 18px rgb(0 0 0 / 9%)',
   strong: '0 10px 28px rgb(0 0 0 / 20%)',
+};
+
+/** Drawn within the card, so that no picture is any narrower for it. */
+const FRAMES: Readonly<Record<CardFrame, Record<string, string>>> = {
+  none: {},
+  line: { 'card-frame': 'inset 0 0 0 1px var(--line)', 'card-pad': '12px', 'card-radius': 'var(--radius)' },
+  filled: { 'card-ground': 'var(--band)', 'card-pad': '12px', 'card-radius': 'var(--radius)' },
 };
 
 /** A look as custom properties of CSS, without their two hyphens; those of dark pages end in `-dark`. */
@@ -154,6 +169,7 @@ export const lookVariables = (look: Look): Record<string, string> => ({
   rhythm: String(look.rhythm / 100),
   radius: `${look.radius}px`,
   lift: SHADOWS[look.shadow],
+  ...FRAMES[look.frame],
 });
 
 /** Words on a ground, as they stand on the shop's pages. */

@@ -12,7 +12,11 @@ export interface ListingState {
   size: number | null;
   q: string;
   lang: Lang;
+  /** What the shopper has turned the shelf into; null for what they chose before, or the plan's own form. */
+  view: ShelfView | null;
 }
+
+export type ShelfView = 'grid' | 'list';
 
 const encoded = new Map<string, string>();
 const MOST_ENCODED = 4096;
@@ -42,6 +46,7 @@ function around(state: ListingState, ownLanguage: Lang): { before: string[]; aft
   if (state.order) after.push(`order=${encode(state.order)}`);
   if (state.size) after.push(`size=${state.size}`);
   if (state.page > 1) after.push(`page=${state.page}`);
+  if (state.view) after.push(`view=${state.view}`);
   if (state.lang !== ownLanguage) after.push(`lang=${encode(state.lang)}`);
   return { before: state.q ? [`q=${encode(state.q)}`] : [], after };
 }
@@ -51,7 +56,7 @@ const joined = (path: string, parts: readonly string[]): string =>
 
 /**
  * The one address of a state, relative to the shop's root: parameters always in the same order (`q`, facets by
- * key, order, size, page, lang) and none that says what holds anyway.
+ * key, order, size, page, view, lang) and none that says what holds anyway.
  */
 export function addressOf(state: ListingState, ownLanguage: Lang): string {
   const { before, after } = around(state, ownLanguage);

@@ -413,3 +413,45 @@ describe('a plan’s own order', () => {
     for (let at = 1; at < 20; at++) expect(materialOf(all[at])).not.toBe(materialOf(all[at - 1]));
   });
 });
+
+describe('a shelf that shoppers may turn into a list', () => {
+  const snapshot = snapshotOf(FRAME, [product(1), product(2)]);
+  const ask = (listSwitch: boolean, parameters: Record<string, string>, view?: 'grid' | 'list') => {
+    const house = housePlan(snapshot, 'House');
+    const fixtures = house.fixtures.map((fixture) =>
+      fixture.type === 'shelf' ? { ...fixture, listSwitch } : fixture,
+    );
+    return composePage(snapshot, editionOf({ ...house, fixtures }), {
+      path: '/cookware/pans',
+      parameters,
+      matches: null,
+      now: NOW,
+      view,
+    })!;
+  };
+  const formOf = (page: PageModel) => shelfModelOf(page)!.form;
+
+  it('is what the address says, else what they chose before, else what the plan says', () => {
+    expect(formOf(ask(true, {}))).toBe('grid');
+    expect(formOf(ask(true, { view: 'list' }))).toBe('list');
+    expect(formOf(ask(true, {}, 'list'))).toBe('list');
+    expect(formOf(ask(true, { view: 'grid' }, 'list'))).toBe('grid');
+    const views = shelfModelOf(ask(true, {}, 'list'))!.views;
+    expect(views).toEqual([
+      { view: 'grid', href: '/cookware/pans?view=grid', selected: false },
+      { view: 'list', href: '/cookware/pans?view=list', selected: true },
+    ]);
+  });
+
+  it('stays as the plan has it where they may not', () => {
+    const page = ask(false, { view: 'list' }, 'list');
+    expect(formOf(page)).toBe('grid');
+    expect(shelfModelOf(page)!.views).toBeNull();
+  });
+
+  it('repeats the page, so search engines keep to the one without; a strange view is told', () => {
+    expect(ask(true, { view: 'list' }).frame.meta.robots).toBe('noindex,follow');
+    expect(ask(true, {}).frame.meta.robots).toBe('index,follow');
+    expect(ask(true, { view: 'heap' }).malformed).toMatchObject([{ path: 'view' }]);
+  });
+});

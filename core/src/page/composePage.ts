@@ -120,7 +120,8 @@ const allOfFacets = (plan: Plan): ReadonlySet<string> =>
  * an aisle is indexed at that aisle's address alone, and one that is not open nowhere.
  */
 function canonicalOf({ snapshot, aisle, state }: Composer, page: number): string | null {
-  if (state.selections.size || state.q || state.order || state.size || aisle.kind === 'search') return null;
+  if (state.selections.size || state.q || state.order || state.size || state.view || aisle.kind === 'search')
+    return null;
   if (aisle.closed) return null;
   return addressOf({ ...state, path: groundOf(aisle).path, page }, snapshot.frame.languages[0]);
 }
@@ -153,6 +154,9 @@ function readState(snapshot: Snapshot, plan: Plan, request: PageRequest): ReadSt
     order = null;
   }
   if (order === choices[0]) order = null;
+  const view = parameters['view'];
+  if (view !== undefined && view !== 'grid' && view !== 'list')
+    faults.push({ path: 'view', message: `“${view.slice(0, 40)}” is neither grid nor list.` });
   return {
     state: {
       path: request.path,
@@ -162,6 +166,7 @@ function readState(snapshot: Snapshot, plan: Plan, request: PageRequest): ReadSt
       size,
       q,
       lang: languageOf(snapshot, parameters['lang']),
+      view: shelfOf(plan)?.listSwitch && (view === 'grid' || view === 'list') ? view : null,
     },
     ignored,
     malformed: faults,

@@ -7,7 +7,7 @@ import type { Plan, Shelf } from '../plans/plan';
 import type { RangeResult } from '../range/range';
 import type { RangeContext } from '../range/rule';
 import type { SearchMatches } from '../text/searchIndex';
-import type { ListingState, NeighbourAddresses } from './address';
+import type { ListingState, NeighbourAddresses, ShelfView } from './address';
 import { wordsIn } from './words';
 
 export interface PageRequest {
@@ -25,6 +25,8 @@ export interface PageRequest {
   part?: number;
   /** Whether the shopper has signed in. */
   signedIn?: boolean;
+  /** The grid or the list that the shopper chose before; null for the plan's own form. */
+  view?: ShelfView | null;
   /** Also a free page that is not open to shoppers yet. */
   closed?: boolean;
 }

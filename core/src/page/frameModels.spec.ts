@@ -3,7 +3,7 @@ import { USUAL_LOOK } from '../look/look';
 import type { CatalogueFrame } from '../catalogue/rows';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { BannerSettings, PromotionSettings, SpotlightSettings, TilesSettings } from '../plans/fixtures';
-import { EVEN_TILES, startingFixtures, usual, USUAL_NAVIGATION } from '../plans/housePlan';
+import { EVEN_TILES, startingFixtures, usual, USUAL_NAVIGATION, USUAL_CAROUSEL } from '../plans/housePlan';
 import { editionFrom } from '../plans/edition';
 import type { Fixture } from '../plans/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
@@ -84,7 +84,7 @@ const PROMOTION: Fixture & PromotionSettings = {
   gap: 20,
   most: 3,
   card: null,
-  autoplay: 0,
+  ...USUAL_CAROUSEL,
 };
 
 describe('a banner', () => {
@@ -296,5 +296,29 @@ describe('a spotlight', () => {
   it('is no empty box where nothing is in its range', () => {
     const none = { source: { kind: 'named' as const, skus: ['gone'] }, clauses: [] };
     expect(one({ ...SPOTLIGHT, range: none })).toBeUndefined();
+  });
+});
+
+describe('what tiles tell', () => {
+  const tiles = (change: Partial<TilesSettings>, lang?: string) => {
+    const model = one({ ...TILES, ...change }, '/cookware', lang);
+    return model?.type === 'tiles' ? model : null;
+  };
+  const titles = (change: Partial<TilesSettings>) => tiles(change)?.items.map(({ title }) => title);
+
+  it('is in the order that was chosen, without what was left out', () => {
+    expect(titles({ sort: 'name' })).toEqual(['Pans', 'Pots']);
+    expect(titles({ sort: 'count' })).toEqual(['Pans', 'Pots']);
+    expect(titles({ of: { kind: 'chosen', categories: [5, 2] }, sort: 'count' })).toEqual(['Pans', 'Knives']);
+    expect(titles({ except: [2] })).toEqual(['Pots']);
+    expect(tiles({ except: [2, 4] })).toBeNull();
+  });
+
+  it('has words around the number in the page’s language, and names as long as is wanted', () => {
+    const said = { before: { en: 'all' }, after: { en: 'products', fr: 'produits' } };
+    expect(tiles(said)).toMatchObject({ before: 'all', after: 'products' });
+    expect(tiles(said, 'fr')).toMatchObject({ after: 'produits' });
+    expect(tiles({ length: 4 })?.items[0].title).toBe('Pans');
+    expect(tiles({ length: 3 })?.items[0].title).toBe('Pa…');
   });
 });

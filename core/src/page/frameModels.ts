@@ -129,13 +129,25 @@ function navigationTree(
   return within(snapshot.aisles.byKey.get('front')!.children, 0);
 }
 
+type Comparison = (a: TileModel, b: TileModel) => number;
+
+/** Sorting is stable, so what is equal stays as it was given. */
+const TILE_ORDERS: Readonly<Record<TilesSettings['sort'], (lang: Lang) => Comparison>> = {
+  given: () => () => 0,
+  name: (lang) => {
+    const { compare } = new Intl.Collator(lang);
+    return (a, b) => compare(a.title, b.title);
+  },
+  count: () => (a, b) => b.count - a.count,
+};
+
 /** Tiles of categories with what is really in them. */
 export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): FixtureModel | null {
   const { snapshot, aisle, lang, plan } = frame;
   const { id, of, hideEmpty, most, counts, pictures, columns, gap, ratio } = tiles;
   const wanted =
     of.kind === 'children'
-      ? aisle.children
+      ? aisle.children.filter((child) => !tiles.except.includes(child.id))
       : of.categories.flatMap((category) => snapshot.aisles.byKey.get(`category:${category}`) ?? []);
   const rooms = roomsOf(plan.fixtures, tiles);
   const { breakpoints } = plan.look;
@@ -144,11 +156,13 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
     .flatMap((one) =>
       navigationOf(snapshot, [one], aisle, lang, hideEmpty).map((item): TileModel => ({
         ...item,
+        title: tiles.length === null ? item.title : shorten(item.title, tiles.length),
         category: one.id,
         picture: pictures ? keptPicture(one) : null,
         sizes: even,
       })),
     )
+    .sort(TILE_ORDERS[tiles.sort](lang))
     .slice(0, most ?? undefined);
   if (!items.length) return null;
   const free = tiles.grid === 'free';
@@ -157,6 +171,8 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
     type: 'tiles',
     items: free ? placedTiles(items, tiles, rooms, breakpoints) : items,
     counts,
+    before: said(frame, tiles.before),
+    after: said(frame, tiles.after),
     pictures,
     columns,
     gap,
@@ -191,7 +207,7 @@ export function promotionModel(
   const elements = promotion.card ?? shelf?.card;
   if (!count || !elements) return null;
   const places = firstOf(frame, promotion, words, count, promotion.most);
-  const { id, form, columns, gap, autoplay } = promotion;
+  const { id, form, columns, gap, autoplay, arrows, dots, loop } = promotion;
   const rooms = roomsOf(plan.fixtures, promotion);
   const cards = Array.from(places, (p) => cardOf(snapshot, p, elements, context.now, lang));
   return {
@@ -203,6 +219,9 @@ export function promotionModel(
     columns,
     gap,
     autoplay,
+    arrows,
+    dots,
+    loop,
     pictureSizes: sizesOf(pictureRooms(rooms, promotion), plan.look.breakpoints),
     ...lanesOf(cards, rooms, promotion),
   };

@@ -60,6 +60,8 @@ export interface ShelfModel {
   lastRow: ShelfSettings['lastRow'];
   /** For the pictures: `sizes` of a card's picture and the kept widths to offer. */
   pictureSizes: string;
+  /** The grid and the list that shoppers may choose between; null where they may not. */
+  views: readonly { view: 'grid' | 'list'; href: string; selected: boolean }[] | null;
   /** Where each card stands in a staggered grid. */
   lanes?: readonly CardLane[];
   /** Whether the chips of what is applied end with a way to give up all of them. */
@@ -131,6 +133,9 @@ export type FixtureModel = {
       type: 'tiles';
       items: readonly TileModel[];
       counts: boolean;
+      /** Words around the count. */
+      before: string;
+      after: string;
       pictures: boolean;
       columns: PerWidth<number>;
       gap: number;
@@ -142,7 +147,7 @@ export type FixtureModel = {
       ShelfModel,
       'lanes'
     > &
-      Pick<PromotionSettings, 'form' | 'columns' | 'gap' | 'autoplay'>)
+      Pick<PromotionSettings, 'form' | 'columns' | 'gap' | 'autoplay' | 'arrows' | 'dots' | 'loop'>)
   | ({
       id: string;
       type: 'spotlight';

@@ -10,7 +10,7 @@ import type { OrderLevel, Sorting, SortKey } from '../order/sorting';
 import { facetPanelOf, type Shelf } from '../plans/plan';
 import { namedOrder } from '../range/range';
 import type { RangeContext } from '../range/rule';
-import { addressOf, type ListingState } from './address';
+import { addressOf, type ListingState, type ShelfView } from './address';
 import type { Composer } from './composer';
 import type { PageLink, ShelfModel } from './pageModel';
 import { wordsIn } from './words';
@@ -31,6 +31,12 @@ export function levelsOf(choice: OrderChoice, own: readonly OrderLevel[]): reado
   const reversed = choice === 'price-desc' || choice === 'name-desc';
   const key = choice === 'price-desc' ? 'price' : choice === 'name-desc' ? 'name' : choice;
   return [{ key, reversed }, ...own.filter((level) => level.key !== key)];
+}
+
+/** The form that a shopper sees: the plan's, unless it lets them choose, and they did. */
+function formOf({ form, listSwitch }: Shelf, view: ShelfView | null): Shelf['form'] {
+  if (!listSwitch || view === null) return form;
+  return view === 'list' ? 'list' : form === 'list' ? 'grid' : form;
 }
 
 /** The aisle's own shelf: one page of what is left after filters, in the chosen order. */
@@ -54,6 +60,8 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     addressOf({ ...state, ...change }, snapshot.frame.languages[0]);
   const cards = Array.from(places, (p) => cardOf(snapshot, p, shelf.card, request.now, state.lang));
   const rooms = shelfRooms(plan.fixtures, shelf);
+  const form = formOf(shelf, state.view ?? request.view ?? null);
+  const shape = { ...shelf, form };
   return {
     id: shelf.id,
     type: 'shelf',
@@ -76,12 +84,19 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     ),
     previous: page > 1 ? href({ page: page - 1 }) : null,
     next: page < pages ? href({ page: page + 1 }) : null,
-    form: shelf.form,
+    form,
+    views: shelf.listSwitch
+      ? (['grid', 'list'] as const).map((view) => ({
+          view,
+          href: href({ view }),
+          selected: (view === 'list') === (form === 'list'),
+        }))
+      : null,
     columns: shelf.columns,
     gap: shelf.gap,
     lastRow: shelf.lastRow,
-    pictureSizes: sizesOf(pictureRooms(rooms, shelf), plan.look.breakpoints),
-    ...lanesOf(cards, rooms, shelf),
+    pictureSizes: sizesOf(pictureRooms(rooms, shape), plan.look.breakpoints),
+    ...lanesOf(cards, rooms, shape),
     clearAll: facetPanelOf(plan)?.clearAll ?? true,
   };
 }

@@ -17,6 +17,7 @@ export const plainState = (path: string, lang: Lang): ListingState => ({
   page: 1,
   size: null,
   q: '',
+  view: null,
   lang,
 });
 

@@ -117,6 +117,15 @@ export interface TilePlace {
 export interface TilesSettings {
   type: 'tiles';
   of: { kind: 'children' } | { kind: 'chosen'; categories: readonly number[] };
+  /** Categories below that are left out. */
+  except: readonly number[];
+  /** As the tree or the choice has them, by name, or those with the most products first. */
+  sort: 'given' | 'name' | 'count';
+  /** Words around the number of products, such as “86 products”. */
+  before: Texts;
+  after: Texts;
+  /** Names are cut at a word, so that no more than so many letters stay; null for all. */
+  length: number | null;
   hideEmpty: boolean;
   counts: boolean;
   pictures: boolean;
@@ -167,6 +176,10 @@ export interface PromotionSettings {
   card: readonly CardElement[] | null;
   /** Seconds after which a carousel moves on by itself; 0 never. */
   autoplay: number;
+  /** Of a carousel: buttons to turn it, a dot for each view, and whether the first view follows on the last. */
+  arrows: boolean;
+  dots: boolean;
+  loop: boolean;
 }
 
 export interface Tab {

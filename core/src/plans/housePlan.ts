@@ -1,5 +1,5 @@
 import type { Snapshot } from '../catalogue/snapshot';
-import { USUAL_LAYOUT, type NavigationSettings, type TilesSettings } from './fixtures';
+import { USUAL_LAYOUT, type NavigationSettings, type PromotionSettings, TilesSettings } from './fixtures';
 import type { CardElement, FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf } from './plan';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
 import { USUAL_LOOK } from '../look/look';
@@ -71,11 +71,27 @@ export const USUAL_NAVIGATION: NavigationSettings = {
   colours: false,
 };
 
-/** Tiles in rows. */
-export const EVEN_TILES: Pick<TilesSettings, 'grid' | 'places' | 'rowHeight'> = {
+/** Tiles as they begin: in rows, in the tree's order, with their whole names. */
+export const EVEN_TILES: Pick<
+  TilesSettings,
+  'grid' | 'places' | 'rowHeight' | 'except' | 'sort' | 'before' | 'after' | 'length'
+> = {
+  except: [],
+  sort: 'given',
+  before: {},
+  after: {},
+  length: null,
   grid: 'even',
   places: [],
   rowHeight: 110,
+};
+
+/** A carousel as it begins. */
+export const USUAL_CAROUSEL: Pick<PromotionSettings, 'autoplay' | 'arrows' | 'dots' | 'loop'> = {
+  autoplay: 0,
+  arrows: true,
+  dots: false,
+  loop: true,
 };
 
 /** The fixtures that a plan starts with: a whole page whose shelf follows its aisle. */
@@ -96,6 +112,7 @@ export function startingFixtures(facets: readonly FacetChoice[], attributes: rea
       gap: 24,
       pageSize: { by: 'products', count: 12 },
       lastRow: 'start',
+      listSwitch: false,
       card: [
         element('picture'),
         element('badges'),

@@ -3,7 +3,7 @@ import { USUAL_LOOK } from '../look/look';
 import type { RangeRule } from '../range/rule';
 import { editionFrom, rangesOfPlan, withDrafts } from './edition';
 import type { ColumnsSettings, PartOwn, PromotionSettings, Slot } from './fixtures';
-import { startingFixtures, usual } from './housePlan';
+import { startingFixtures, usual, USUAL_CAROUSEL } from './housePlan';
 import { basedOn, documentsBy, resolvePlan } from './inherit';
 import { cutLoose, linkFor, linkOf, partFixtures, partsNamedIn, partsOf, withoutPart } from './parts';
 import type { Fixture, Plan } from './plan';
@@ -21,7 +21,7 @@ const ROW: PromotionSettings = {
   gap: 24,
   most: 8,
   card: null,
-  autoplay: 0,
+  ...USUAL_CAROUSEL,
 };
 const TWO: ColumnsSettings = {
   type: 'columns',

@@ -136,6 +136,8 @@ export interface ShelfSettings {
   gap: number;
   pageSize: PageSize;
   lastRow: 'start' | 'centre' | 'stretch';
+  /** Whether shoppers may turn the grid into a list, and back. */
+  listSwitch: boolean;
   card: readonly CardElement[];
 }
 

@@ -74,12 +74,18 @@ describe('when a fixture is shown', () => {
   it('tells what plans have to know of a shopper, so that nobody else is told apart', () => {
     const share: Condition = { kind: 'none', of: [{ kind: 'share', from: 0, to: 50 }] };
     const known: Condition = { kind: 'any', of: [{ kind: 'shopper', signedIn: true }] };
-    expect(shopperFactsOf([{ fixtures: [{ when: null }] }])).toEqual({ part: false, signedIn: false });
+    expect(shopperFactsOf([{ fixtures: [{ when: null }] }])).toEqual({
+      part: false,
+      signedIn: false,
+      view: false,
+    });
     expect(shopperFactsOf([{ fixtures: [{ when: null }, { when: share }] }])).toEqual({
       part: true,
       signedIn: false,
+      view: false,
     });
-    expect(shopperFactsOf([{ fixtures: [{ when: known }] }])).toEqual({ part: false, signedIn: true });
+    expect(shopperFactsOf([{ fixtures: [{ when: known }] }])).toMatchObject({ part: false, signedIn: true });
+    expect(shopperFactsOf([{ fixtures: [{ when: null, listSwitch: true }] }]).view).toBe(true);
   });
 
   it('goes by who has signed in, and by the aisle’s picture', () => {

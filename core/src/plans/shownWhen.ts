@@ -132,15 +132,21 @@ export interface ShopperFacts {
   /** The number from 0 to 99. */
   part: boolean;
   signedIn: boolean;
+  /** Whether they turned a shelf into a list. */
+  view: boolean;
 }
 
 export function shopperFactsOf(
-  plans: readonly { fixtures: readonly { when: Condition | null }[] }[],
+  plans: readonly { fixtures: readonly { when: Condition | null; listSwitch?: boolean }[] }[],
 ): ShopperFacts {
   const kinds = new Set(
     plans.flatMap(({ fixtures }) =>
       fixtures.flatMap(({ when }) => [...eachCondition(when)].map(({ kind }) => kind)),
     ),
   );
-  return { part: kinds.has('share'), signedIn: kinds.has('shopper') };
+  return {
+    part: kinds.has('share'),
+    signedIn: kinds.has('shopper'),
+    view: plans.some(({ fixtures }) => fixtures.some(({ listSwitch }) => listSwitch)),
+  };
 }

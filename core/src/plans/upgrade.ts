@@ -1,4 +1,4 @@
-import { EVEN_TILES, USUAL_NAVIGATION, USUAL_ORDER, USUAL_PANEL, usual } from './housePlan';
+import { EVEN_TILES, USUAL_CAROUSEL, USUAL_NAVIGATION, USUAL_ORDER, USUAL_PANEL, usual } from './housePlan';
 import { USUAL_LOOK, type Look } from '../look/look';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
 import type { RangeRule } from '../range/rule';
@@ -13,6 +13,7 @@ import {
   type PageSize,
   type Plan,
   type PlanDocument,
+  type Shelf,
 } from './plan';
 
 /** Ranges as they were written before they had clauses. */
@@ -58,6 +59,7 @@ const upgradeLook = (look: Partial<Look> | undefined): Look => ({
   ...USUAL_LOOK,
   dark: null,
   breakpoints: USUAL_LOOK.breakpoints,
+  frame: 'none',
   ...look,
 });
 
@@ -82,6 +84,8 @@ export function upgradeFixture(stored: Fixture): Fixture {
   switch (fixture.type) {
     case 'navigation':
       return { ...USUAL_NAVIGATION, ...fixture };
+    case 'promotion':
+      return { ...USUAL_CAROUSEL, ...fixture };
     case 'tiles':
       return { ...EVEN_TILES, ...fixture };
     case 'facets':
@@ -102,6 +106,7 @@ export function upgradeFixture(stored: Fixture): Fixture {
         range: upgradeRange(range),
         order: upgradeOrder(order),
         form: form ?? 'grid',
+        listSwitch: (fixture as Partial<Shelf>).listSwitch ?? false,
         pageSize: typeof pageSize === 'number' ? { by: 'products', count: pageSize } : pageSize,
       };
     }

@@ -172,13 +172,14 @@ function begun(head: PlanHead, from: PlanDocument, as: PlanBeginning): PlanDocum
 }
 
 export async function createPlan(sequelize: Sequelize, asked: NewPlan, userId: number): Promise<StoredPlan> {
-  const { id } = await sequelize.transaction(async (transaction) => {
-    const from = documentIn(await planRow(asked.from, transaction));
-    const { name, reach } = asked;
-    const head: PlanHead = { id: randomUUID(), kind: 'page', name, reach, rank: 0 };
-    const document = begun(head, from, asked.as);
-    const { documents: live } = await readBeneath();
-    checkedPlan(await documentsFor([document], live, transaction), head.id);
+  // What it begins with is only read: people who start plans at the same time don't wait for one another.
+  const from = documentIn(await planRow(asked.from));
+  const { name, reach } = asked;
+  const head: PlanHead = { id: randomUUID(), kind: 'page', name, reach, rank: 0 };
+  const document = begun(head, from, asked.as);
+  const { documents: live } = await readBeneath();
+  checkedPlan(await documentsFor([document], live), head.id);
+  await sequelize.transaction(async (transaction) => {
     await recordActivity(
       {
         userId,
@@ -188,12 +189,12 @@ export async function createPlan(sequelize: Sequelize, asked: NewPlan, userId: n
       },
       transaction,
     );
-    return PlanModel.create(
+    await PlanModel.create(
       { id: head.id, document, version: 1, updatedAt: new Date(), updatedBy: userId },
       { transaction },
     );
   });
-  return readPlan(id);
+  return readPlan(head.id);
 }
 
 /** Refuses to write over a version that the caller has not seen; the answer carries the newer draft. */

@@ -7,6 +7,7 @@ import {
   type Edition,
   type PageModel,
   type ProductModel,
+  type ShelfView,
   type ShopModel,
 } from '@fond/core';
 import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
@@ -22,6 +23,8 @@ export interface ShopAddress {
   part?: number;
   /** Whether the shopper has signed in. */
   signedIn?: boolean;
+  /** The grid or the list that the shopper chose before. */
+  view?: ShelfView | null;
   /** Also free pages that are not open to shoppers yet. */
   closed?: boolean;
   /** Another moment than now, for the desk's window. */
@@ -79,7 +82,7 @@ export async function composeListing(
   host: CatalogueHost,
   stand: Stand,
   edition: Edition,
-  { path, parameters, part, signedIn, closed, now = pageTime() }: ShopAddress,
+  { path, parameters, part, signedIn, view, closed, now = pageTime() }: ShopAddress,
 ): Promise<PageModel | null> {
   const q = (parameters['q'] ?? '').trim();
   const lang = languageOf(stand.snapshot, parameters['lang']);
@@ -92,6 +95,7 @@ export async function composeListing(
     zone: stand.zone,
     part,
     signedIn,
+    view,
     closed,
   });
 }

@@ -61,7 +61,7 @@ export class ShopPages {
   mount(app: Express, dist: string, session: RequestHandler): void {
     const folder = path.join(dist, 'shop', 'browser');
     const files = builtFiles(folder);
-    app.get('/shop/:name', styleSheets(folder));
+    app.use('/shop', styleSheets(folder));
     app.use('/shop', (request, response, next) => {
       // No page has an ending, so nobody who asks for one waits for the disk.
       if (path.extname(request.path)) void files(request, response, next);
@@ -86,7 +86,7 @@ export class ShopPages {
     }
     const stand = standOf(this.host);
     const shopper = greetShopper(request, response, stand.edition, this.tokens);
-    const key = `${stand.edition.number}|${stand.snapshot.version}|${stand.zone}|${pageTime()}|${shopper.part}|${shopper.signedIn}|${request.url}`;
+    const key = `${stand.edition.number}|${stand.snapshot.version}|${stand.zone}|${pageTime()}|${shopper.part}|${shopper.signedIn}|${shopper.view ?? ''}|${request.url}`;
     let page = this.kept.get(key);
     if (!page) {
       page = await this.document(request, stand, shopper);

@@ -1,10 +1,11 @@
 import { randomInt } from 'node:crypto';
 import type { Request, Response } from 'express';
-import { SHOPPER_PARTS, shopperFactsOf, type Edition, type ShopperFacts } from '@fond/core';
+import { SHOPPER_PARTS, shopperFactsOf, type Edition, type ShelfView, type ShopperFacts } from '@fond/core';
 import type { Shopper, ShopperTokens } from '../shoppers/shoppers';
 
 const PART = 'fond.part';
 export const SHOPPER_COOKIE = 'fond.shopper';
+const VIEW = 'fond.view';
 const YEAR = 365 * 86_400_000;
 const asked = new WeakMap<Edition, ShopperFacts>();
 
@@ -26,6 +27,8 @@ function partIn(request: Request): number | null {
   return part !== null && /^\d{1,2}$/.test(part) ? Number(part) : null;
 }
 
+const viewIn = (value: unknown): ShelfView | null => (value === 'grid' || value === 'list' ? value : null);
+
 export function shopperIn(request: Request, tokens: ShopperTokens): Shopper | null {
   const token = cookie(request, SHOPPER_COOKIE);
   return token === null ? null : tokens.read(token, Date.now());
@@ -35,14 +38,16 @@ export function shopperIn(request: Request, tokens: ShopperTokens): Shopper | nu
 export interface AskingShopper {
   part: number;
   signedIn: boolean;
+  view: ShelfView | null;
 }
 
 /** The shopper as the pages of an edition tell them apart; a number is not given out. */
 export function askingShopper(request: Request, edition: Edition, tokens: ShopperTokens): AskingShopper {
-  const { part, signedIn } = factsFor(edition);
+  const { part, signedIn, view } = factsFor(edition);
   return {
     part: part ? (partIn(request) ?? 0) : 0,
     signedIn: signedIn && shopperIn(request, tokens) !== null,
+    view: view ? viewIn(cookie(request, VIEW)) : null,
   };
 }
 
@@ -57,8 +62,12 @@ export function greetShopper(
   tokens: ShopperTokens,
 ): AskingShopper {
   const facts = factsFor(edition);
-  if (facts.part || facts.signedIn) response.vary('Cookie');
+  if (facts.part || facts.signedIn || facts.view) response.vary('Cookie');
   const shopper = askingShopper(request, edition, tokens);
+  // What is chosen by following a link is remembered for the other aisles, without JavaScript as well.
+  const chosen = facts.view ? viewIn(request.query['view']) : null;
+  if (chosen && chosen !== shopper.view)
+    response.cookie(VIEW, chosen, { maxAge: YEAR, sameSite: 'lax', path: '/' });
   if (!facts.part || partIn(request) !== null) return shopper;
   const part = randomInt(SHOPPER_PARTS);
   response.cookie(PART, String(part), { maxAge: YEAR, httpOnly: true, sameSite: 'lax', path: '/' });

@@ -39,10 +39,10 @@ export const withBreakpoints = (css: string, { medium, wide }: Breakpoints): str
   );
 
 /** Serves the shop's style sheet for looks that have widths of their own; any other request is passed on. */
-export function styleSheets(folder: string): RequestHandler<{ name: string }> {
+export function styleSheets(folder: string): RequestHandler {
   const kept = new Map<string, string>();
   return async (request, response, next) => {
-    const { name } = request.params;
+    const name = request.path.slice(1);
     const { widths } = request.query;
     if (typeof widths !== 'string' || !SHEET.test(name)) {
       next();

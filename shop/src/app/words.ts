@@ -38,6 +38,8 @@ export interface ShopWords {
   details: string;
   sku: string;
   view: (place: number) => string;
+  asGrid: string;
+  asList: string;
   account: string;
   accountLink: string;
   signIn: string;
@@ -93,6 +95,8 @@ const EN: ShopWords = {
   details: 'Details',
   sku: 'Article',
   view: (place) => `View ${place}`,
+  asGrid: 'Grid',
+  asList: 'List',
   account: 'Your account',
   accountLink: 'Account',
   signIn: 'Sign in',
@@ -146,6 +150,8 @@ const FR: ShopWords = {
   details: 'Détails',
   sku: 'Article',
   view: (place) => `Vue ${place}`,
+  asGrid: 'Grille',
+  asList: 'Liste',
   account: 'Votre compte',
   accountLink: 'Compte',
   signIn: 'Se connecter',

@@ -7,6 +7,7 @@ import {
   ElementRef,
   inject,
   input,
+  signal,
   viewChild,
 } from '@angular/core';
 import type { FixtureModel } from '@fond/core';
@@ -24,12 +25,12 @@ import { ShopState } from '../state/shopState';
   template: `
     @let one = model();
     <section class="promotion" [attr.aria-label]="one.heading || null">
-      @if (one.heading || turning()) {
+      @if (one.heading || (turning() && one.arrows)) {
         <div class="promotion-head">
           @if (one.heading) {
             <h2>{{ one.heading }}</h2>
           }
-          @if (turning()) {
+          @if (turning() && one.arrows) {
             <p class="turns">
               <button type="button" (click)="turn(-1)" [attr.aria-label]="words().previous">‹</button>
               <button type="button" (click)="turn(1)" [attr.aria-label]="words().next">›</button>
@@ -43,7 +44,22 @@ import { ShopState } from '../state/shopState';
         [attr.tabindex]="turning() ? 0 : null"
         [attr.role]="turning() ? 'group' : null"
         [attr.aria-label]="turning() ? one.heading || null : null"
+        (scroll)="follow()"
+        (pointerdown)="grip($event)"
+        (click)="letGo($event)"
       />
+      @if (turning() && one.dots) {
+        <p class="dots">
+          @for (view of views(); track view) {
+            <button
+              type="button"
+              [attr.aria-label]="words().view(view + 1)"
+              [attr.aria-current]="view === at() ? 'true' : null"
+              (click)="show(view)"
+            ></button>
+          }
+        </p>
+      }
     </section>
   `,
 })
@@ -58,9 +74,18 @@ export class Promotion {
     return form === 'carousel' && cards.length > Math.min(columns.wide, columns.medium, columns.narrow);
   });
 
+  /** Views of the row as it is laid out, and the one that is seen; known once it has been. */
+  protected readonly views = signal<readonly number[]>([0]);
+  protected readonly at = signal(0);
+  /** A mouse has dragged the row, so its click means nothing. */
+  private dragged = false;
+
   constructor() {
     const gone = inject(DestroyRef);
     afterNextRender(() => {
+      const measure = new ResizeObserver(() => this.follow());
+      measure.observe(this.row().nativeElement);
+      gone.onDestroy(() => measure.disconnect());
       const { autoplay } = this.model();
       const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
       if (!autoplay || !this.turning() || still) return;
@@ -73,15 +98,72 @@ export class Promotion {
     });
   }
 
-  /** One view further, in the direction in which the page is read; from the end back to the beginning. */
-  protected turn(by: 1 | -1): void {
+  /** How far the row can be scrolled, and is. */
+  private reach(): { row: HTMLElement; last: number; at: number } {
     const row = this.row().nativeElement;
-    const last = row.scrollWidth - row.clientWidth;
-    const at = Math.abs(row.scrollLeft);
-    const direction = getComputedStyle(row).direction === 'rtl' ? -1 : 1;
+    return { row, last: row.scrollWidth - row.clientWidth, at: Math.abs(row.scrollLeft) };
+  }
+
+  protected follow(): void {
+    const { row, last, at } = this.reach();
+    const count = Math.max(1, Math.ceil(row.scrollWidth / Math.max(1, row.clientWidth) - 0.05));
+    if (count !== this.views().length) this.views.set(Array.from({ length: count }, (_, view) => view));
+    this.at.set(at >= last - 2 ? count - 1 : Math.round(at / Math.max(1, row.clientWidth)));
+  }
+
+  /** One view further; from the end back to the beginning where it goes round. */
+  protected turn(by: 1 | -1): void {
+    const { row, last, at } = this.reach();
+    const { loop } = this.model();
     const wanted = at + by * row.clientWidth;
-    const to = by > 0 && at >= last - 2 ? 0 : by < 0 && at <= 2 ? last : Math.min(last, Math.max(0, wanted));
+    if (loop && by > 0 && at >= last - 2) this.scrollTo(0);
+    else if (loop && by < 0 && at <= 2) this.scrollTo(last);
+    else this.scrollTo(wanted);
+  }
+
+  protected show(view: number): void {
+    this.scrollTo(view * this.reach().row.clientWidth);
+  }
+
+  /** In the direction in which the page is read. */
+  private scrollTo(wanted: number): void {
+    const { row, last } = this.reach();
+    const direction = getComputedStyle(row).direction === 'rtl' ? -1 : 1;
     const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
-    row.scrollTo({ left: direction * to, behavior: still ? 'auto' : 'smooth' });
+    row.scrollTo({
+      left: direction * Math.min(last, Math.max(0, wanted)),
+      behavior: still ? 'auto' : 'smooth',
+    });
+  }
+
+  /** A mouse drags the row as a finger swipes it. */
+  protected grip(event: PointerEvent): void {
+    if (event.pointerType !== 'mouse' || event.button !== 0 || !this.turning()) return;
+    const { row } = this.reach();
+    const [from, left] = [event.clientX, row.scrollLeft];
+    const released = new AbortController();
+    this.dragged = false;
+    row.addEventListener(
+      'pointermove',
+      (move) => {
+        if (!this.dragged && Math.abs(move.clientX - from) < 6) return;
+        this.dragged = true;
+        row.setPointerCapture(move.pointerId);
+        row.classList.add('dragged');
+        row.scrollLeft = left - (move.clientX - from);
+      },
+      released,
+    );
+    const end = (): void => {
+      released.abort();
+      row.classList.remove('dragged');
+    };
+    row.addEventListener('pointerup', end, released);
+    row.addEventListener('pointercancel', end, released);
+  }
+
+  protected letGo(event: Event): void {
+    if (this.dragged) event.preventDefault();
+    this.dragged = false;
   }
 }

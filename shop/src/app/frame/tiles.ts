@@ -32,7 +32,7 @@ import { shopHref, ShopState } from '../state/shopState';
             <span class="tile-name">
               {{ tile.title }}
               @if (one.counts) {
-                <span class="count">{{ tile.count }}</span>
+                <span class="count">{{ around(tile.count) }}</span>
               }
             </span>
           </a>
@@ -51,6 +51,11 @@ export class Tiles {
     const row = rowHeight === null ? '' : `;--row:${rowHeight}px`;
     return `${gridStyle(this.model())};--ratio:100 / ${ratio}${row}`;
   });
+
+  protected around(count: number): string {
+    const { before, after } = this.model();
+    return [before, count, after].filter((part) => part !== '').join(' ');
+  }
 
   protected placeStyle({ x, y, w, h }: TilePlace): string {
     return `--column:${x + 1} / span ${w};--rows:${y + 1} / span ${h}`;

@@ -17,6 +17,19 @@ import { shopHref, ShopState } from '../state/shopState';
             <span>{{ words().shown(model.from, model.to, model.total) }}</span>
           }
         </p>
+        @if (model.views; as views) {
+          <p class="views">
+            @for (one of views; track one.view) {
+              <a
+                [href]="href(one.href)"
+                rel="nofollow"
+                [attr.aria-current]="one.selected ? 'true' : null"
+                (click)="remember(one.view)"
+                >{{ one.view === 'list' ? words().asList : words().asGrid }}</a
+              >
+            }
+          </p>
+        }
         @if (model.total > 1) {
           <details class="sort" #sort>
             <summary>
@@ -114,4 +127,9 @@ export class Shelf {
   readonly page = input.required<PageModel>();
   protected readonly words = inject(ShopState).words;
   protected readonly href = shopHref;
+
+  /** For the other aisles; pages that are updated in place come without a cookie of the server's. */
+  protected remember(view: 'grid' | 'list'): void {
+    document.cookie = `fond.view=${view}; path=/; max-age=31536000; samesite=lax`;
+  }
 }

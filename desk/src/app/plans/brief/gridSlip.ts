@@ -123,6 +123,14 @@ const LAST_ROWS: readonly Choice<ShelfSettings['lastRow']>[] = [
           </div>
         }
       }
+      <label class="line"
+        ><input
+          type="checkbox"
+          [checked]="shelf.listSwitch"
+          (change)="editor.editShelf('list switch', { listSwitch: !shelf.listSwitch })"
+        />
+        shoppers may turn it into a list and back</label
+      >
       <div class="line">
         <span>Gap between cards</span>
         <desk-stepper

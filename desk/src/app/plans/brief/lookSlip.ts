@@ -9,6 +9,7 @@ import {
   LEAST_CONTRAST,
   READY_LOOKS,
   type Breakpoints,
+  type CardFrame,
   type ColourName,
   type Look,
   type Shadow,
@@ -41,6 +42,12 @@ const SHADOWS: readonly Choice<Shadow>[] = (['none', 'soft', 'strong'] as const)
   value,
   name: value,
 }));
+
+const FRAMES: readonly Choice<CardFrame>[] = [
+  { value: 'none', name: 'nothing' },
+  { value: 'line', name: 'a line' },
+  { value: 'filled', name: 'a ground' },
+];
 
 /** The named values that the page is drawn with, on the page itself; beside each pair of colours its contrast. */
 @Component({
@@ -184,6 +191,13 @@ const SHADOWS: readonly Choice<Shadow>[] = (['none', 'soft', 'strong'] as const)
           [value]="one.shadow"
           (chosen)="change('shadow', { shadow: $event })"
         />
+        <span>, around cards</span>
+        <desk-choices
+          label="Around cards"
+          [choices]="frames"
+          [value]="one.frame"
+          (chosen)="change('frame', { frame: $event })"
+        />
       </div>
       <div class="line">
         <span>Pages are medium from</span>
@@ -286,6 +300,7 @@ export class LookSlip {
   protected readonly fonts = FONTS;
   protected readonly fontNames = FONT_NAMES;
   protected readonly shadows = SHADOWS;
+  protected readonly frames = FRAMES;
   protected readonly least = LEAST_CONTRAST;
   protected readonly shades = [
     { value: false, name: 'light' },

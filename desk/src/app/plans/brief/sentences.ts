@@ -176,7 +176,10 @@ export function changesInWords(before: Plan | null, after: Plan | null, words: B
   const one = before?.id === after?.id;
   if (one && before && after && before.name !== after.name)
     changes.push({ line: 'name', title: 'Called', before: before.name, after: after.name, settings: [] });
+  const part = (before ?? after)?.kind === 'part';
   for (const line of LINES) {
+    // A part serves no aisle and has no shelf of the page; all it says is what stands in it.
+    if (part && line !== 'frame') continue;
     if (line === 'reach' && before && after && !one) continue;
     const within = settings
       .filter(({ path }) => lineOf(path, (after ?? before)!) === line)

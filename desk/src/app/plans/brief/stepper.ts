@@ -51,7 +51,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
       cursor: default;
     }
     input {
-      width: 44px;
+      width: 50px;
       border: 0;
       background: none;
       color: inherit;

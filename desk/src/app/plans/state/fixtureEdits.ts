@@ -2,6 +2,7 @@ import {
   containerOf,
   EVEN_TILES,
   linkFor,
+  USUAL_CAROUSEL,
   NEVER_IN_PARTS,
   standingIn,
   USUAL_LAYOUT,
@@ -105,7 +106,7 @@ export function freshFixture(type: AddedType, id: string): Fixture {
         gap: 24,
         most: 12,
         card: null,
-        autoplay: 0,
+        ...USUAL_CAROUSEL,
       };
     case 'spotlight':
       return {
