@@ -8,6 +8,7 @@ import { layoutRows } from './layout';
 import { machine, type Row } from './measure';
 import { planRows } from './plans';
 import { previewRows } from './preview';
+import { shopPageRows } from './shopPage';
 import { demoRows, importRows, largeRows } from './server';
 
 const LARGE = 100_000;
@@ -73,6 +74,7 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
     const demo = await mkdtemp(path.join(tmpdir(), 'fond-bench-'));
     await section('the demo shop', () => demoRows(demo));
     await section('preview', () => previewRows(demo));
+    await section('a published page', () => shopPageRows(demo));
     await rm(demo, { recursive: true, force: true });
   },
   import: () => section('import', importRows),

@@ -46,7 +46,6 @@ async function build(page: Page): Promise<void> {
 
 try {
   await shop('/cookware/pans', 'shop-wide.png', 1280, 800);
-  await shop('/table?material=stoneware', 'shop-medium.png', 820, 1000);
   await shop('/kettles-and-coffee', 'shop-narrow.png', 390, 844);
   await shop('/products/' + (await slugOf('/kettles-and-coffee/teapots')), 'shop-product.png', 1280, 800);
 
@@ -146,15 +145,6 @@ try {
   await collections.locator('.list a::-p-text(Winter sale)').click();
   await collections.waitForSelector('desk-clauses li b');
   await shot(collections, 'collections.png');
-
-  const below = await plan('/plans/house?aisle=%2Fcookware&open=related');
-  await below.locator('desk-related-slip .hint button').click();
-  const product = await frameOf(below);
-  await product.waitForSelector('.related .card');
-  await product.$eval('.related', (shelf) => shelf.scrollIntoView({ block: 'end' }));
-  await below.$eval('desk-related-slip', (slip) => slip.scrollIntoView({ block: 'center' }));
-  await below.waitForNetworkIdle({ idleTime: 500 });
-  await shot(below, 'related.png');
 
   const knives = await plan('/plans/house?aisle=%2Ftable');
   await knives.locator('[data-slip="grid"]').click();

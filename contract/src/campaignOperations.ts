@@ -53,6 +53,7 @@ export const CAMPAIGN_OPERATIONS = {
       'not-found',
       'newer-draft',
       'base-not-live',
+      'part-not-live',
       'plan-chain',
       'overlap',
       'approval-needed',

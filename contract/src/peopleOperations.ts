@@ -120,6 +120,7 @@ export const PEOPLE_OPERATIONS = {
       'newer-draft',
       'nothing-to-publish',
       'base-not-live',
+      'part-not-live',
       'plan-chain',
       'overlap',
       'approval-needed',

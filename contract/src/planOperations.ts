@@ -195,6 +195,7 @@ export const PLAN_OPERATIONS = {
       'newer-draft',
       'nothing-to-publish',
       'base-not-live',
+      'part-not-live',
       'plan-chain',
       'overlap',
       'approval-needed',

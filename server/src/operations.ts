@@ -13,20 +13,15 @@ import type {
 } from '@fond/contract';
 import {
   aisleProducts,
-  aislesOfPlan,
-  confinedCss,
   type Aisle,
-  type PageModel,
   type Plan,
   type PlanDocument,
-  type ProductModel,
   type RangeContext,
   type RangeRule,
   type Redirect,
   type Snapshot,
 } from '@fond/core';
 import { createCampaign, endCampaign, listCampaigns, moveCampaign } from './campaigns/campaigns';
-import { momentAt } from './campaigns/clock';
 import type { CatalogueHost } from './catalogue/catalogueHost';
 import { changeAttribute, listAttributes, readAttribute, setCategoryPicture } from './catalogue/attributes';
 import { findProducts, lookUpProducts, setFeatured } from './catalogue/productList';
@@ -35,14 +30,7 @@ import { kindOf, readMapping } from './catalogue/import/upload';
 import { compareEditions } from './editions/compare';
 import { publishAgain, readEdition, summaries } from './editions/editions';
 import type { Call, Handlers } from './http/mount';
-import {
-  aisleAt,
-  contextOf,
-  explainFacets,
-  explainProduct,
-  explainRangeAt,
-  reportShelf,
-} from './explain/explain';
+import { aisleAt, contextOf, explainFacets, explainProduct, explainRangeAt } from './explain/explain';
 import {
   createCollection,
   deleteCollection,
@@ -82,6 +70,7 @@ import { cleanPlan } from './plans/cleanPlan';
 import { createPlan, listPlans, readPlan, savePlan, type NewPlan } from './plans/drafts';
 import { draftedEdition } from './plans/draftedEdition';
 import { createPart, listParts, type NewPart } from './plans/parts';
+import { previewDraft, type PreviewWish } from './plans/preview';
 import { floorOf, vocabularyOf } from './plans/floor';
 import {
   notePlan,
@@ -101,7 +90,7 @@ import {
 } from './plans/requests';
 import { exportEdition, exportPlans, importPlans } from './plans/portable';
 import { notePresence } from './plans/presence';
-import { disputesOf, movesOf, planChanges, publishPlans } from './plans/publishing';
+import { planChanges, publishPlans } from './plans/publishing';
 import {
   createRange,
   deleteRange,
@@ -121,7 +110,7 @@ import {
   saveRedirect,
   testRedirect,
 } from './redirects/redirects';
-import { composeAddress, composePreview, foldRangeParts, pageTime, readAddress } from './shop/compose';
+import { composeAddress, foldRangeParts, pageTime, readAddress } from './shop/compose';
 import { answerListing } from './shop/listing';
 import { standOf } from './shop/pages';
 import { askingShopper } from './shop/shopper';
@@ -235,36 +224,7 @@ export function handlersOf({ sequelize, host, jobs, pictures, renditions, tokens
     parts: () => listParts(standOf(host)),
     createPart: (call) => createPart(sequelize, call.body as NewPart, userIdOf(call)),
 
-    preview: async ({ body }) => {
-      const { address, at, part, signedIn } = body as {
-        address: string;
-        at?: string;
-        part?: number;
-        signedIn?: boolean;
-      };
-      const stand = standOf(host);
-      const { snapshot, beneath } = stand;
-      const plain = readAddress(foldRangeParts(address) ?? address);
-      const read = plain && {
-        ...plain,
-        part,
-        signedIn,
-        closed: true,
-        now: at === undefined ? undefined : momentAt('at', at, stand.zone).at,
-      };
-      refuseBadCss((body as { plan: PlanDocument }).plan);
-      const { edition, plan } = await draftedEdition(beneath, [
-        cleanPlan((body as { plan: PlanDocument }).plan),
-      ]);
-      const aisle = read && snapshot.aisles.byPath.get(read.path);
-      return {
-        page: read && withOwnCss(await composePreview(host, stand, edition, read), plan),
-        report: aisle ? reportShelf(snapshot, aisle, plan, contextOf(edition, pageTime())) : null,
-        serves: aislesOfPlan(edition.plans, snapshot.aisles, plan.id).length,
-        disputes: disputesOf(snapshot, edition.plans, plan.id),
-        ...movesOf(snapshot, beneath.plans, edition.plans, plan.id),
-      };
-    },
+    preview: ({ body }) => previewDraft(host, body as PreviewWish),
 
     rangeJsonSchema,
     ranges: () => listRanges(),
@@ -467,10 +427,4 @@ async function startImport(
       await rm(file.path, { force: true });
     }
   });
-}
-
-/** A preview brings the draft's CSS along, as nothing serves it yet. */
-function withOwnCss<T extends PageModel | ProductModel>(page: T | null, { id, css }: Plan): T | null {
-  if (!page?.frame.css || page.plan?.id !== id) return page;
-  return { ...page, frame: { ...page.frame, css: { text: confinedCss(css) } } };
 }

@@ -1,16 +1,21 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { addFixture, frameOf, planFor, publishOpen, says, TestBrowser } from '../support/browser';
+import { addFixture, frameOf, planFor, publishOpen, putAside, says, TestBrowser } from '../support/browser';
 
 const PATH = '/tools';
 const label = (name: string): string => `[aria-label="${name}"]`;
 
 let browser: TestBrowser;
 let page: Page;
+let id: string;
 beforeAll(async () => {
   browser = await TestBrowser.launch(inject('baseUrl'));
 });
-afterAll(() => browser.close());
+afterAll(async () => {
+  // The tools belong to other stories too.
+  await putAside(page, id);
+  await browser.close();
+});
 
 interface Box {
   top: number;
@@ -37,7 +42,7 @@ const overlapping = (all: readonly Box[]): number =>
 
 describe('the forms of a page', () => {
   it('are chosen in the brief and seen at once: tiles where they are put, a product large, lanes of cards', async () => {
-    ({ page } = await planFor(browser, PATH, 'Tools plan'));
+    ({ page, id } = await planFor(browser, PATH, 'Tools plan'));
     await addFixture(page, 'Add behind title title', 'category tiles');
     await page.locator('desk-tiles-slip button::-p-text(where you put them)').click();
     await page.waitForSelector('desk-tile-grid .grid-stack-item');

@@ -7,6 +7,7 @@ import {
   planFor,
   publishChosen,
   publishOpen,
+  putAside,
   says,
   TestBrowser,
   textOf,
@@ -157,13 +158,7 @@ describe('a part', () => {
       });
     }
     // The front belongs to other stories too.
-    const status = await page.evaluate(async (plan) => {
-      const { csrfToken } = (await (await fetch('/api/session')).json()) as { csrfToken: string };
-      const headers = { 'Content-Type': 'application/json', 'X-CSRF-Token': csrfToken };
-      const body = JSON.stringify({ standing: 'aside', heirs: null });
-      return (await fetch(`/api/plans/${plan}/removal`, { method: 'POST', headers, body })).status;
-    }, id);
-    expect(status).toBe(200);
+    await putAside(page, id);
   });
 
   it('is cut loose into a copy, which can be undone', async () => {

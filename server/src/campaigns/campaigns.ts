@@ -22,7 +22,7 @@ import { recordActivity } from '../people/activity';
 import { aisleChanges } from '../plans/aisleChanges';
 import { chainProblem } from '../plans/chainProblem';
 import { documentsFor } from '../plans/drafts';
-import { draftsAt, refuseOverlaps } from '../plans/publishing';
+import { draftsAt, refuseMissingParts, refuseOverlaps } from '../plans/publishing';
 import { savedRanges } from '../ranges/savedRanges';
 import { isZone, momentAt, momentOf } from './clock';
 
@@ -137,6 +137,7 @@ export async function createCampaign(
     const documents = await draftsAt(wish.plans, transaction);
     const ranges = await savedRanges(transaction);
     const known = await documentsFor(documents, live.documents, transaction);
+    refuseMissingParts(documents, live.documents, known);
     const after = chainProblem(known, () => withDrafts(live, documents, ranges));
     refuseOverlaps(stand.snapshot, after.plans, documents);
     const ids = new Set(documents.map((document) => document.id));

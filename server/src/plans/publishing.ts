@@ -204,7 +204,7 @@ export async function publishPlans(
 }
 
 /** @throws the problem `part-not-live` where a draft shows a part that is neither live nor published along. */
-function refuseMissingParts(
+export function refuseMissingParts(
   drafts: readonly PlanDocument[],
   live: readonly PlanDocument[],
   known: Documents,

@@ -1,0 +1,60 @@
+import type { Preview } from '@fond/contract';
+import {
+  aislesOfPlan,
+  confinedCss,
+  type PageModel,
+  type Plan,
+  type PlanDocument,
+  type ProductModel,
+} from '@fond/core';
+import type { CatalogueHost } from '../catalogue/catalogueHost';
+import { momentAt } from '../campaigns/clock';
+import { contextOf, reportShelf } from '../explain/explain';
+import { composePreview, foldRangeParts, pageTime, readAddress } from '../shop/compose';
+import { standOf } from '../shop/pages';
+import { refuseBadCss } from './checkCss';
+import { cleanPlan } from './cleanPlan';
+import { draftedEdition } from './draftedEdition';
+import { disputesOf, movesOf } from './publishing';
+
+/** A draft, and the page of it that is to be seen: now, or at another moment by another shopper. */
+export interface PreviewWish {
+  plan: PlanDocument;
+  address: string;
+  at?: string;
+  part?: number;
+  signedIn?: boolean;
+}
+
+/** The page that a draft makes, what its shelf shows and why, and what its reach gains, loses and disputes. */
+export async function previewDraft(
+  host: CatalogueHost,
+  { plan: document, address, at, part, signedIn }: PreviewWish,
+): Promise<Preview> {
+  const stand = standOf(host);
+  const { snapshot, beneath } = stand;
+  const plain = readAddress(foldRangeParts(address) ?? address);
+  const read = plain && {
+    ...plain,
+    part,
+    signedIn,
+    closed: true,
+    now: at === undefined ? undefined : momentAt('at', at, stand.zone).at,
+  };
+  refuseBadCss(document);
+  const { edition, plan } = await draftedEdition(beneath, [cleanPlan(document)]);
+  const aisle = read && snapshot.aisles.byPath.get(read.path);
+  return {
+    page: read && withOwnCss(await composePreview(host, stand, edition, read), plan),
+    report: aisle ? reportShelf(snapshot, aisle, plan, contextOf(edition, pageTime())) : null,
+    serves: aislesOfPlan(edition.plans, snapshot.aisles, plan.id).length,
+    disputes: disputesOf(snapshot, edition.plans, plan.id),
+    ...movesOf(snapshot, beneath.plans, edition.plans, plan.id),
+  };
+}
+
+/** A preview brings the draft's CSS along, as nothing serves it yet. */
+function withOwnCss<T extends PageModel | ProductModel>(page: T | null, { id, css }: Plan): T | null {
+  if (!page?.frame.css || page.plan?.id !== id) return page;
+  return { ...page, frame: { ...page.frame, css: { text: confinedCss(css) } } };
+}
