@@ -190,6 +190,13 @@ export const changes = Joi.object({
           .required(),
       }),
       Joi.object({
+        kind: Joi.valid('no-description').required(),
+        path: text.required(),
+        title: text.required(),
+        plan: named.required(),
+        aisles: count.required(),
+      }),
+      Joi.object({
         kind: Joi.valid('small-pictures').required(),
         plan: named.required(),
         fixture: Joi.string().required(),

@@ -174,6 +174,8 @@ export type PublicationFinding =
   | { kind: 'empty-promotion'; path: string; title: string; plan: NamedPlan; fixture: string; aisles: number }
   /** Words that are hard to read on their ground, by what is written so. */
   | { kind: 'poor-contrast'; plan: NamedPlan; pairs: readonly { what: string; contrast: number }[] }
+  /** Aisles without a description on pages that have a place for one; the first of them is named. */
+  | { kind: 'no-description'; path: string; title: string; plan: NamedPlan; aisles: number }
   /** Pictures that are narrower than a fixture of the plan draws them, the narrowest of which is told. */
   | {
       kind: 'small-pictures';

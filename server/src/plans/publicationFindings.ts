@@ -11,6 +11,7 @@ import {
   resolvePlan,
   runRange,
   shelfOf,
+  textIn,
   type Aisle,
   type Edition,
   type Plan,
@@ -30,7 +31,7 @@ interface ChangedPage {
 }
 
 /**
- * Looks at the pages that a publication changes: shelves that would be empty, promoting ones too, pins that can't hold,
+ * Looks at the pages that a publication changes: shelves that would be empty, promoting ones too, pins that can't hold, aisles without a description,
  * words that are hard to read, pictures that are too small, settings that idle.
  */
 export function publicationFindings(
@@ -48,6 +49,7 @@ export function publicationFindings(
   return [
     ...pages.flatMap((page) => shelfFindings(snapshot, page, context)),
     ...emptyPromotions(snapshot, pages, context),
+    ...missingDescriptions(snapshot, pages),
     ...poorContrasts(pages),
     ...blurredPictures(snapshot, after, pages),
     ...idleSettings(after),
@@ -95,6 +97,27 @@ function emptyPromotions(
           aisles: 1,
         });
     }
+  return [...found.values()];
+}
+
+/** Each plan once that gives descriptions a place, with how many of its changed aisles have none to put there. */
+function missingDescriptions(snapshot: Snapshot, pages: readonly ChangedPage[]): PublicationFinding[] {
+  const { languages } = snapshot.frame;
+  const found = new Map<string, Extract<PublicationFinding, { kind: 'no-description' }>>();
+  for (const { change, aisle, plan } of pages) {
+    if (!plan.fixtures.some(({ type }) => type === 'description')) continue;
+    if (aisle.kind === 'search' || textIn(aisle.descriptions, languages[0], languages)) continue;
+    const known = found.get(plan.id);
+    if (known) known.aisles++;
+    else
+      found.set(plan.id, {
+        kind: 'no-description',
+        path: change.path,
+        title: change.title,
+        plan: named(plan),
+        aisles: 1,
+      });
+  }
   return [...found.values()];
 }
 
