@@ -92,15 +92,21 @@ export class PictureStore {
     pictures: readonly PictureSize[],
     stopped: () => boolean,
     tell: (progress: Progress) => void,
+    failed: (name: string, error: unknown) => void,
   ): Promise<number> {
     const there = new Set(await readdir(this.renditions));
     const wanted = wantedOf(pictures);
     const missing = wanted.filter(({ name }) => !there.has(name));
     let made = 0;
-    for (const { hash, width, format } of missing) {
+    for (const { hash, width, format, name } of missing) {
       if (stopped()) break;
       const started = performance.now();
-      if (await this.rendition(hash, width, format)) made++;
+      try {
+        if (await this.rendition(hash, width, format)) made++;
+      } catch (error) {
+        // One original that can't be read must not keep all others from being made.
+        failed(name, error);
+      }
       tell({ made: wanted.length - missing.length + made, wanted: wanted.length });
       await delay(performance.now() - started);
     }

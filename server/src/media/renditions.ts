@@ -39,7 +39,7 @@ export async function pictureReport(
   };
 }
 
-/** Makes missing renditions in the background: at the start, when somebody asks, and after pictures have come. */
+/** Makes missing renditions in the background: at the start, and when somebody asks. */
 export class Renditions {
   private running: Promise<Job> | null = null;
   private stopped = false;
@@ -74,6 +74,7 @@ export class Renditions {
           this.inUse(),
           () => this.stopped,
           ({ made: done, wanted }) => tell({ step: 'Making pictures', done, total: wanted }),
+          (name, error) => this.log.warn({ err: error, name }, 'A picture rendition could not be made'),
         );
         if (made) this.log.info({ made }, 'Made picture renditions');
         return null;

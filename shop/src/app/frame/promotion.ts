@@ -46,6 +46,7 @@ import { ShopState } from '../state/shopState';
         [attr.aria-label]="turning() ? one.heading || null : null"
         (scroll)="follow()"
         (pointerdown)="grip($event)"
+        (dragstart)="hold($event)"
         (click)="letGo($event)"
       />
       @if (turning() && one.dots) {
@@ -157,6 +158,8 @@ export class Promotion {
     const end = (): void => {
       released.abort();
       row.classList.remove('dragged');
+      // The click that ends a drag comes at once, or not at all.
+      setTimeout(() => (this.dragged = false));
     };
     row.addEventListener('pointerup', end, released);
     row.addEventListener('pointercancel', end, released);
@@ -164,6 +167,10 @@ export class Promotion {
 
   protected letGo(event: Event): void {
     if (this.dragged) event.preventDefault();
-    this.dragged = false;
+  }
+
+  /** Browsers drag links and pictures by themselves, and would take the row away from the mouse. */
+  protected hold(event: Event): void {
+    if (this.turning()) event.preventDefault();
   }
 }
