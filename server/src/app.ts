@@ -77,7 +77,10 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const tokens = new ShopperTokens(secret);
 
   const renditions = new Renditions(host, pictures, jobs, log);
-  if (options.makePictures !== false) await renditions.startMissing();
+  if (options.makePictures !== false) {
+    await renditions.startMissing();
+    host.onChange(() => void renditions.startMissing());
+  }
 
   const app = express();
   app.disable('x-powered-by');

@@ -41,6 +41,7 @@ export class CatalogueHost {
   private looking: Promise<void> | null = null;
   private timer: NodeJS.Timeout | null = null;
   private away = false;
+  private readonly followers: (() => void)[] = [];
   /** The day for which collections by rule are filled. */
   private day = 0;
 
@@ -56,6 +57,11 @@ export class CatalogueHost {
 
   get databaseAway(): boolean {
     return this.away;
+  }
+
+  /** Calls back with every new stand. */
+  onChange(follower: () => void): void {
+    this.followers.push(follower);
   }
 
   /** Loads the first stand and begins to follow. */
@@ -122,6 +128,7 @@ export class CatalogueHost {
     const { edition, beneath } = current?.edition.number === number ? current : await readLive();
     this.warm(snapshot, edition);
     this.current = { snapshot, edition, beneath, zone };
+    for (const follower of this.followers) follower();
     this.log.debug(
       { version: snapshot.version, products: snapshot.size, edition: edition.number },
       'New stand',

@@ -9,7 +9,7 @@ import { connect } from '../database/connect';
 import { migrate } from '../database/migrate';
 import { defineModels, JobModel } from '../database/models';
 import { streamJob } from './jobEvents';
-import { Jobs } from './jobs';
+import { BrokenOff, Jobs } from './jobs';
 
 const report: ImportReport = {
   file: 'two.csv',
@@ -121,6 +121,16 @@ describe('jobs', () => {
     const settled = await jobs.read(id);
     expect(settled.state).toBe('failed');
     expect(settled.failure).toContain('Nothing was changed');
+  });
+
+  it('that a stopping server breaks off say what of their kind is kept', async () => {
+    const { id } = await jobs.start(null, 'renditions', async () => {
+      throw new BrokenOff();
+    });
+    await jobs.idle();
+    const ended = await jobs.read(id);
+    expect(ended.state).toBe('failed');
+    expect(ended.failure).toContain('What was made is kept');
   });
 
   it('are unknown by any other name', async () => {

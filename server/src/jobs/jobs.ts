@@ -12,6 +12,22 @@ const STORE_EVERY = 500;
 /** What a job does; an import answers with its report. */
 export type Work = (progress: (progress: JobProgress) => void) => Promise<ImportReport | null>;
 
+/** Ends a job because the server stops. */
+export class BrokenOff extends Error {}
+
+/** What is safe, and what to do, after a job that did not come to its end. */
+const AFTERWARDS: Readonly<Record<JobKind, { brokenOff: string; failed: string }>> = {
+  import: {
+    brokenOff: 'The server stopped while this ran. Nothing was changed; start it again.',
+    failed: 'The job failed and nothing was changed. The server’s log tells more.',
+  },
+  renditions: {
+    brokenOff: 'The server stopped while this ran. What was made is kept; the rest follows after its start.',
+    failed:
+      'The job failed. What was made is kept, and what is missing is made when it is asked for. The server’s log tells more.',
+  },
+};
+
 /** Runs what takes longer than a request, each kind one after the other, and keeps what came of it in the database. */
 export class Jobs {
   private readonly events = new EventEmitter().setMaxListeners(0);
@@ -19,16 +35,13 @@ export class Jobs {
 
   constructor(private readonly log: Logger) {}
 
-  /** Jobs that a killed server left behind did nothing, as each works in one transaction; they are told so. */
+  /** Jobs that a killed server left behind are told what became of them. */
   async settleInterrupted(): Promise<void> {
-    await JobModel.update(
-      {
-        state: 'failed',
-        failure: 'The server stopped while this ran. Nothing was changed; start it again.',
-        finishedAt: new Date(),
-      },
-      { where: { state: { [Op.in]: ['queued', 'running'] } } },
-    );
+    for (const [kind, { brokenOff }] of Object.entries(AFTERWARDS))
+      await JobModel.update(
+        { state: 'failed', failure: brokenOff, finishedAt: new Date() },
+        { where: { kind, state: { [Op.in]: ['queued', 'running'] } } },
+      );
   }
 
   async start(userId: number | null, kind: JobKind, work: Work): Promise<Job> {
@@ -73,12 +86,10 @@ export class Jobs {
       });
       await row.update({ state: report?.errorCount ? 'failed' : 'done', report, finishedAt: new Date() });
     } catch (error) {
-      this.log.error({ err: error, job: row.id }, 'A job failed');
-      row.set({
-        state: 'failed',
-        failure: 'The job failed and nothing was changed. The server’s log tells more.',
-        finishedAt: new Date(),
-      });
+      const { brokenOff, failed } = AFTERWARDS[row.kind];
+      const stopped = error instanceof BrokenOff;
+      if (!stopped) this.log.error({ err: error, job: row.id }, 'A job failed');
+      row.set({ state: 'failed', failure: stopped ? brokenOff : failed, finishedAt: new Date() });
       await row.save().catch((cause: unknown) => this.log.error({ err: cause }, 'A job’s end was not kept'));
     }
     tell();

@@ -1,8 +1,8 @@
 import type { Logger } from 'pino';
-import type { Job, PictureReport } from '@fond/contract';
+import type { Job, JobProgress, PictureReport } from '@fond/contract';
 import { pictureNeeds, RENDITION_WIDTHS, type Edition, type Snapshot } from '@fond/core';
-import type { CatalogueHost } from '../catalogue/catalogueHost';
-import type { Jobs } from '../jobs/jobs';
+import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
+import { BrokenOff, type Jobs } from '../jobs/jobs';
 import { smallPictures } from './smallPictures';
 import type { PictureSize, PictureStore, Progress } from './pictures';
 
@@ -39,15 +39,17 @@ export async function pictureReport(
   };
 }
 
-/** Makes missing renditions in the background: at the start, and when somebody asks. */
+/** Makes missing renditions in the background: at the start, when other pictures come into use, and when somebody asks. */
 export class Renditions {
   private running: Promise<Job> | null = null;
   private stopped = false;
+  /** The stand whose pictures were looked through last. */
+  private seen: Stand | null = null;
 
   constructor(
-    private readonly host: CatalogueHost,
-    private readonly pictures: PictureStore,
-    private readonly jobs: Jobs,
+    private readonly host: Pick<CatalogueHost, 'stand'>,
+    private readonly pictures: Pick<PictureStore, 'progress' | 'makeAll'>,
+    private readonly jobs: Pick<Jobs, 'start' | 'read'>,
     private readonly log: Logger,
   ) {}
 
@@ -66,27 +68,37 @@ export class Renditions {
 
   /** The job that makes what is missing; the one that runs already where there is one. */
   async start(userId: number | null): Promise<Job> {
-    const current = await this.current();
-    if (current) return current;
-    this.running = this.jobs.start(userId, 'renditions', async (tell) => {
-      try {
-        const made = await this.pictures.makeAll(
-          this.inUse(),
-          () => this.stopped,
-          ({ made: done, wanted }) => tell({ step: 'Making pictures', done, total: wanted }),
-          (name, error) => this.log.warn({ err: error, name }, 'A picture rendition could not be made'),
-        );
-        if (made) this.log.info({ made }, 'Made picture renditions');
-        return null;
-      } finally {
-        this.running = null;
-      }
-    });
+    const { running } = this;
+    if (running) return this.jobs.read((await running).id);
+    this.running = this.jobs.start(userId, 'renditions', (tell) => this.makeMissing(tell));
+    // Without a job there is none that would say that it has ended.
+    this.running.catch(() => (this.running = null));
     return this.running;
+  }
+
+  private async makeMissing(tell: (progress: JobProgress) => void): Promise<null> {
+    const { stand } = this.host;
+    try {
+      const made = await this.pictures.makeAll(
+        this.inUse(),
+        () => this.stopped,
+        ({ made: done, wanted }) => tell({ step: 'Making pictures', done, total: wanted }),
+        (name, error) => this.log.warn({ err: error, name }, 'A picture rendition could not be made'),
+      );
+      if (made) this.log.info({ made }, 'Made picture renditions');
+    } finally {
+      this.running = null;
+    }
+    if (this.stopped) throw new BrokenOff();
+    if (this.host.stand !== stand) void this.startMissing();
+    return null;
   }
 
   /** Starts where anything is missing; what fails here is made when it is asked for. */
   async startMissing(): Promise<void> {
+    const { stand } = this.host;
+    if (this.stopped || this.running || (stand && sameSources(stand, this.seen))) return;
+    this.seen = stand;
     try {
       const { made, wanted } = await this.progress();
       if (made < wanted) await this.start(null);
@@ -99,3 +111,10 @@ export class Renditions {
     this.stopped = true;
   }
 }
+
+/** Changes of stock and prices leave all pictures where they are. */
+const sameSources = (one: Stand, other: Stand | null): boolean =>
+  other !== null &&
+  one.edition === other.edition &&
+  one.snapshot.images === other.snapshot.images &&
+  one.snapshot.aisles === other.snapshot.aisles;
