@@ -133,9 +133,7 @@ export async function publishOpen(page: Page): Promise<void> {
 
 /** Publishes what is chosen on the page that tells what it will do; says why where it is refused. */
 export async function publishChosen(page: Page): Promise<void> {
-  // Pages before and after are still being drawn beside it, so that a pointer might miss it.
-  const button = await page.waitForSelector('desk-publish .actions button::-p-text(Publish):not([disabled])');
-  await button!.evaluate((one) => (one as HTMLElement).click());
+  await page.locator('desk-publish .actions button:not([disabled])').click();
   await page.waitForSelector('desk-plan .good, desk-publish .trouble');
   const refused = await page.$('desk-publish .trouble');
   if (refused) throw new Error(`Not published: ${await textOf(page, 'desk-publish .trouble')}`);
