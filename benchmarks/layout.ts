@@ -1,12 +1,13 @@
 import {
+  atAllWidths,
   BREAKPOINTS,
   cardRooms,
-  EVEN_TILES,
   roomsOf,
   shelfRooms,
   sizesOf,
   startingFixtures,
   usual,
+  USUAL_TILES,
   widthIn,
   type Fixture,
   type Shelf,
@@ -27,7 +28,7 @@ function fullPage(): { fixtures: Fixture[]; shelf: Shelf } {
       { id: 'side', width: { by: 'pixels', pixels: 200 }, stuck: false },
       { id: 'main', width: { by: 'share', share: 100 }, stuck: false },
     ],
-    gap: 24,
+    gap: atAllWidths(24),
     stacked: 'narrow',
   });
   const within = (fixture: string): Slot => ({ fixture, slot: 'main' });
@@ -37,16 +38,7 @@ function fullPage(): { fixtures: Fixture[]; shelf: Shelf } {
   const tiles = Array.from({ length: FIXTURES - containers.length - 1 }, (_, n): Fixture => ({
     ...usual(`tiles-${n}`),
     inside: within(containers[n % containers.length].id),
-    type: 'tiles',
-    of: { kind: 'children' },
-    hideEmpty: true,
-    counts: true,
-    pictures: true,
-    columns: { wide: 4, medium: 3, narrow: 2 },
-    gap: 24,
-    ratio: 90,
-    most: null,
-    ...EVEN_TILES,
+    ...USUAL_TILES,
   }));
   return { fixtures: [...containers, ...tiles, shelf], shelf };
 }

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import type { Operation } from './operation';
 import { attributeLine, count, job, named, text, textsOf } from './shapes';
 
+const percent = Joi.number().integer().min(0).max(100).required();
 const id = Joi.object({ id: Joi.number().integer().min(1).required() });
 
 /** What is known of products, and the pictures of categories. */
@@ -91,6 +92,18 @@ export const CATALOGUE_OPERATIONS = {
     access: 'signed-in',
     params: id,
     body: Joi.object({ sku: Joi.string().max(64).allow(null).required() }),
+    status: 204,
+    answer: null,
+    problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  focusCategoryPicture: {
+    method: 'put',
+    path: '/api/catalogue/categories/{id}/picture/focus',
+    summary:
+      'What of a category’s picture stays in view wherever it is cropped, in percent from the top left',
+    access: 'signed-in',
+    params: id,
+    body: Joi.object({ x: percent, y: percent }),
     status: 204,
     answer: null,
     problems: ['bad-input', 'not-found', 'database-away'],

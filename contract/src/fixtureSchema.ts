@@ -46,7 +46,7 @@ const stepped = (value: Joi.Schema): Joi.ObjectSchema =>
   }).required();
 
 const yes = Joi.boolean().required();
-const gap = whole(0, 80);
+const gap = perWidth(0, 80);
 const columns = perWidth(1, 6);
 
 const layout = Joi.object({

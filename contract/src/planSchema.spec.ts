@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   CARD_ELEMENT_KINDS,
-  EVEN_TILES,
+  USUAL_TILES,
   housePlan,
   SORT_KEYS,
   sortChoice,
@@ -10,6 +10,7 @@ import {
   usual,
   USUAL_ORDER,
   type Plan,
+  atAllWidths,
 } from '@fond/core';
 import { snapshotOf } from '../../core/src/catalogue/snapshotBuilder';
 import { FRAME, product } from '../../core/src/testing/catalogues';
@@ -40,7 +41,7 @@ const planArbitrary: fc.Arbitrary<Plan> = fc
       fc.record({ by: fc.constant('rows'), count: fc.integer({ min: 1, max: 100 }) }),
       fc.constant({ by: 'all' }),
     ),
-    gap: fc.integer({ min: 0, max: 80 }),
+    gap: fc.integer({ min: 0, max: 80 }).map(atAllWidths),
     choices: fc.subarray([...SORT_KEYS], { minLength: 1 }),
     elements: fc.subarray(CARD_ELEMENT_KINDS.filter((kind) => kind !== 'attribute')),
     category: fc.integer({ min: 1, max: 9999 }),
@@ -103,7 +104,8 @@ describe('the schema of plans', () => {
       { pageSize: { by: 'rows', count: '4' } },
       { pageSize: { by: 'all', count: 4 } },
       { pageSize: { by: 'pages', count: 4 } },
-      { gap: -1 },
+      { gap: 24 },
+      { gap: atAllWidths(-1) },
       { order: { ...USUAL_ORDER, levels: [] } },
       { order: { ...USUAL_ORDER, choices: [] } },
       { order: { ...USUAL_ORDER, spread: { by: 'maker', most: 0 } } },
@@ -213,16 +215,7 @@ describe('the schema of plans', () => {
     const tiles = (...places: object[]): string[] => {
       const fixture = {
         ...usual('tiles'),
-        type: 'tiles',
-        of: { kind: 'children' },
-        hideEmpty: true,
-        counts: true,
-        pictures: true,
-        columns: { wide: 4, medium: 3, narrow: 2 },
-        gap: 24,
-        ratio: 90,
-        most: null,
-        ...EVEN_TILES,
+        ...USUAL_TILES,
         grid: 'free',
         places,
       };

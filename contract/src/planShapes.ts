@@ -91,7 +91,12 @@ export const floor = Joi.object({
         standIn: Joi.object({ key: text.required(), title: text.required() }).allow(null).required(),
         attribute: Joi.object({ key: text.required(), title: text.required() }).allow(null).required(),
         closed: Joi.boolean().required(),
-        picture: text.allow(null).required(),
+        picture: Joi.object({
+          hash: text.required(),
+          focus: Joi.object({ x: count.required(), y: count.required() }).required(),
+        })
+          .allow(null)
+          .required(),
         disputed: Joi.boolean().required(),
         publishedAt: time.allow(null).required(),
       }),

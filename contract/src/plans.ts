@@ -18,6 +18,7 @@ import type {
   SavedRange,
   Sieve,
   Texts,
+  FocusPoint,
 } from '@fond/core';
 
 /** One line of the floor. */
@@ -46,8 +47,8 @@ export interface FloorAisle {
   attribute: { key: string; title: string } | null;
   /** Of a free page: not open to shoppers yet. */
   closed: boolean;
-  /** Its own picture, by content hash. */
-  picture: string | null;
+  /** Its own picture, by content hash, and what of it stays in view. */
+  picture: { hash: string; focus: FocusPoint } | null;
   /** When its plan was last published with a change. */
   publishedAt: string | null;
 }

@@ -20,10 +20,12 @@ import {
   type RangeRule,
   type Redirect,
   type Snapshot,
+  type FocusPoint,
 } from '@fond/core';
 import { createCampaign, endCampaign, listCampaigns, moveCampaign } from './campaigns/campaigns';
 import type { CatalogueHost } from './catalogue/catalogueHost';
-import { changeAttribute, listAttributes, readAttribute, setCategoryPicture } from './catalogue/attributes';
+import { changeAttribute, listAttributes, readAttribute } from './catalogue/attributes';
+import { focusCategoryPicture, setCategoryPicture } from './catalogue/categoryPictures';
 import { findProducts, lookUpProducts, setFeatured } from './catalogue/productList';
 import { importCatalogue } from './catalogue/import/importCatalogue';
 import { kindOf, readMapping } from './catalogue/import/upload';
@@ -262,6 +264,8 @@ export function handlersOf({ sequelize, host, jobs, pictures, renditions, tokens
       const { sku } = call.body as { sku: string | null };
       return shown(setCategoryPicture(sequelize, numberedOf(call), sku, userIdOf(call)));
     },
+    focusCategoryPicture: (call) =>
+      shown(focusCategoryPicture(sequelize, numberedOf(call), call.body as FocusPoint, userIdOf(call))),
 
     deleteRange: (call) => deleteRange(sequelize, idOf(call), userIdOf(call)),
 

@@ -1,3 +1,4 @@
+import { atAllWidths } from '@fond/core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { Campaign } from '@fond/contract';
 import { keepClock } from '../../server/src/campaigns/campaigns';
@@ -15,12 +16,12 @@ afterAll(() => server.stop());
 const gapAt = async (address: string): Promise<number> =>
   (await server.guest.get('/api/shop/page').query({ address })).body.fixtures.find(
     ({ type }: { type: string }) => type === 'shelf',
-  ).gap;
+  ).gap.wide;
 
 /** The house plan's draft with another gap; nothing of it is published. */
 async function draft(gap: number): Promise<{ id: string; version: number }> {
   const { plan, version } = await readPlan(desk, 'house');
-  const saved = await savePlan(desk, withShelf(plan, { gap }), version);
+  const saved = await savePlan(desk, withShelf(plan, { gap: atAllWidths(gap) }), version);
   return { id: 'house', version: saved.body.version };
 }
 

@@ -170,7 +170,7 @@ describe('the picture of a category', () => {
   it('is a product’s first one, which a condition can ask for', async () => {
     const { body } = await desk.get('/api/floor');
     const bare = body.aisles.find(
-      ({ kind, picture }: { kind: string; picture: string | null }) => kind === 'category' && !picture,
+      ({ kind, picture }: { kind: string; picture: object | null }) => kind === 'category' && !picture,
     );
     const id = bare.key.split(':')[1];
     const [{ sku }] = (await desk.get('/api/catalogue/products?q=kettle')).body;
@@ -190,5 +190,20 @@ describe('the picture of a category', () => {
     expect((await set('NO-SUCH')).body.errors[0].path).toBe('sku');
     expect((await set(null)).status).toBe(204);
     expect(await pictured()).toBe(false);
+  });
+
+  it('keeps a point in view wherever it is cropped, until another picture takes its place', async () => {
+    const read = async () => (await desk.get('/api/floor')).body.aisles.find(one);
+    const one = ({ path }: { path: string }): boolean => path === '/cookware/pans';
+    const { key, picture } = await read();
+    expect(picture.focus).toEqual({ x: 50, y: 50 });
+    const at = `/api/catalogue/categories/${key.split(':')[1]}/picture`;
+    expect((await desk.put(`${at}/focus`, { x: 30, y: 101 })).body.errors[0].path).toBe('y');
+    expect((await desk.put('/api/catalogue/categories/9999/picture/focus', { x: 1, y: 1 })).status).toBe(404);
+    expect((await desk.put(`${at}/focus`, { x: 30, y: 80 })).status).toBe(204);
+    expect((await read()).picture).toEqual({ hash: picture.hash, focus: { x: 30, y: 80 } });
+    const [{ sku }] = (await desk.get('/api/catalogue/products?q=kettle')).body;
+    expect((await desk.put(at, { sku })).status).toBe(204);
+    expect((await read()).picture.focus).toEqual({ x: 50, y: 50 });
   });
 });

@@ -1,6 +1,14 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { EditionSummary, Floor, PlanSummary, StoredPlan, Withdrawal } from '@fond/contract';
-import { USUAL_CAROUSEL, USUAL_LOOK, usual, type Fixture, type HeirDocument, type Shelf } from '@fond/core';
+import {
+  USUAL_GAP,
+  USUAL_PROMOTION,
+  USUAL_LOOK,
+  usual,
+  type Fixture,
+  type HeirDocument,
+  type Shelf,
+} from '@fond/core';
 import {
   changesOf,
   createPlan,
@@ -31,7 +39,7 @@ const category = (path: string, below = true) => ({
 const heirFor = (path: string, name: string, from = 'house'): Promise<StoredPlan> =>
   createPlan(desk, name, [category(path)], { from, as: 'heir' });
 const gapOf = ({ plan }: StoredPlan): number =>
-  plan.fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf')!.gap;
+  plan.fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf')!.gap.wide;
 const planAt = async (path: string): Promise<string> =>
   (await server.guest.get('/api/shop/listing').query({ aisle: path })).body.plan.name;
 const summaryOf = async (id: string): Promise<PlanSummary> =>
@@ -39,7 +47,14 @@ const summaryOf = async (id: string): Promise<PlanSummary> =>
 /** An heir whose gap is its own. */
 async function gapped(stored: StoredPlan, gap: number): Promise<StoredPlan> {
   const own = {
-    at: { fixtures: { items: { shelf: { at: { gap: { set: gap } } } }, added: [], moved: [], removed: [] } },
+    at: {
+      fixtures: {
+        items: { shelf: { at: { gap: { at: { wide: { set: gap } } } } } },
+        added: [],
+        moved: [],
+        removed: [],
+      },
+    },
   };
   const answer = await savePlan(desk, { ...(stored.document as HeirDocument), own }, stored.version);
   expect(answer.status).toBe(200);
@@ -54,7 +69,7 @@ describe('a plan that builds on another', () => {
     expect(gapOf(await gapped(stored, 60))).toBe(60);
     const again = await readPlan(desk, stored.document.id);
     expect(again.plan.fixtures).toEqual(
-      withShelf((await readPlan(desk, 'house')).plan, { gap: 60 }).fixtures,
+      withShelf((await readPlan(desk, 'house')).plan, { gap: { ...USUAL_GAP, wide: 60 } }).fixtures,
     );
     expect(await summaryOf(stored.document.id)).toMatchObject({ base: { id: 'house' }, own: 1, live: false });
   });
@@ -63,15 +78,19 @@ describe('a plan that builds on another', () => {
     const heir = await gapped(await heirFor('/storage', 'Storage'), 60);
     await publishStored(desk, heir.document.id);
     const house = await readPlan(desk, 'house');
-    const saved = await savePlan(desk, withShelf(house.plan, { gap: 8, lastRow: 'centre' }), house.version);
+    const saved = await savePlan(
+      desk,
+      withShelf(house.plan, { gap: { ...USUAL_GAP, wide: 8 }, lastRow: 'centre' }),
+      house.version,
+    );
     const told = await changesOf(desk, 'house');
     expect(told.heirs).toContainEqual(
-      expect.objectContaining({ id: heir.document.id, kept: [['fixtures', 'shelf', 'gap']] }),
+      expect.objectContaining({ id: heir.document.id, kept: [['fixtures', 'shelf', 'gap', 'wide']] }),
     );
     expect(told.changes.map(({ path }: { path: string }) => path)).toContain('/storage/jars');
     await publishPlans(desk, [{ id: 'house', version: saved.body.version }]);
     const shelf = (await readPlan(desk, heir.document.id)).plan.fixtures.find(({ type }) => type === 'shelf');
-    expect(shelf).toMatchObject({ gap: 60, lastRow: 'centre' });
+    expect(shelf).toMatchObject({ gap: { ...USUAL_GAP, wide: 60 }, lastRow: 'centre' });
     await savePlan(desk, house.plan, saved.body.version);
     await publishStored(desk, 'house');
   });
@@ -170,7 +189,7 @@ describe('what publishing would do', () => {
     expect(bare.findings).toContainEqual({
       kind: 'idle-settings',
       plan: { id: heir.document.id, name: 'Woks' },
-      settings: [['fixtures', 'shelf', 'gap']],
+      settings: [['fixtures', 'shelf', 'gap', 'wide']],
     });
   });
 });
@@ -180,16 +199,8 @@ describe('what is worth a look before publishing', () => {
     const { plan, version } = await createPlan(desk, 'Bare', [category('/tools')]);
     const promotion: Fixture = {
       ...usual('free'),
-      type: 'promotion',
-      heading: {},
+      ...USUAL_PROMOTION,
       range: { source: { kind: 'aisle', below: true, main: false }, clauses: [{ kind: 'free' }] },
-      levels: [{ key: 'newest', reversed: false }],
-      form: 'carousel',
-      columns: { wide: 4, medium: 3, narrow: 2 },
-      gap: 24,
-      most: 8,
-      card: null,
-      ...USUAL_CAROUSEL,
     };
     const look = { ...plan.look, colours: { ...plan.look.colours, quiet: '#cccccc' } };
     await savePlan(desk, { ...plan, look, fixtures: [...plan.fixtures, promotion] }, version);
@@ -293,7 +304,9 @@ describe('editions', () => {
     expect((await readPlan(desk, jars.document.id)).live).toMatchObject({ name: 'Jars' });
     expect(await planAt('/storage/canisters')).toBe('Canisters');
     const { live } = await readPlan(desk, jars.document.id);
-    expect(live!.fixtures.find(({ type }) => type === 'shelf')).toMatchObject({ gap: 10 });
+    expect(live!.fixtures.find(({ type }) => type === 'shelf')).toMatchObject({
+      gap: { ...USUAL_GAP, wide: 10 },
+    });
   });
 
   it('answer a shopper from one of them, whole, while others are published', async () => {
@@ -305,13 +318,13 @@ describe('editions', () => {
       while (publishing) {
         const { body } = await server.guest.get('/api/shop/page').query({ address: '/cookware' });
         const shelf = body.fixtures.find(({ type }: { type: string }) => type === 'shelf');
-        seen.add(`${body.frame.edition} ${shelf.gap} ${shelf.columns.wide}`);
+        seen.add(`${body.frame.edition} ${shelf.gap.wide} ${shelf.columns.wide}`);
       }
     });
     const published = new Map<number, string>();
     for (let n = 0; n < 100; n++) {
       const plan = withShelf(house.plan, {
-        gap: n % 60,
+        gap: { ...USUAL_GAP, wide: n % 60 },
         columns: { wide: 1 + (n % 6), medium: 3, narrow: 2 },
       });
       version = (await savePlan(desk, plan, version)).body.version;

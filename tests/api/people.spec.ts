@@ -1,3 +1,4 @@
+import { atAllWidths } from '@fond/core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { ActivityEntry, PublicationRequest, User } from '@fond/contract';
 import { createPlan, publishPlans, publishStored, readPlan, savePlan, withShelf } from '../support/plans';
@@ -76,7 +77,7 @@ describe('approval by a second person', () => {
 
   const draft = async (gap: number): Promise<{ id: string; version: number }> => {
     const { plan, version } = await readPlan(editor, 'house');
-    const saved = await savePlan(editor, withShelf(plan, { gap }), version);
+    const saved = await savePlan(editor, withShelf(plan, { gap: atAllWidths(gap) }), version);
     return { id: 'house', version: saved.body.version };
   };
   const ask = async (plan: object): Promise<PublicationRequest> =>

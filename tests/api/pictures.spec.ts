@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { Job, PictureReport } from '@fond/contract';
-import { usual, type Fixture } from '@fond/core';
+import { usual, type Fixture, atAllWidths } from '@fond/core';
 import { createPlan, publishStored, savePlan } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
@@ -130,7 +130,7 @@ describe('fixtures in a plan', () => {
         { id: 'a', width: { by: 'share', share: a }, stuck: false },
         { id: 'b', width: { by: 'share', share: b }, stuck: false },
       ],
-      gap: 20,
+      gap: atAllWidths(20),
       stacked: 'narrow',
     });
     expect((await refused(columns(30, 60))).message).toContain('add up to 90');

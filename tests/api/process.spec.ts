@@ -1,3 +1,4 @@
+import { atAllWidths } from '@fond/core';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
@@ -117,7 +118,7 @@ describe('the running application', () => {
       const { plan, version } = await read<{ plan: Plan; version: number }>('/api/plans/house');
       // Two settings that belong together: an edition that holds only one of them was torn.
       const mark = 10 + round;
-      const marked = { ...withShelf(plan, { gap: mark }), name: `House ${mark}` };
+      const marked = { ...withShelf(plan, { gap: atAllWidths(mark) }), name: `House ${mark}` };
       const saved = await send('/api/plans/house', 'PUT', { plan: marked, version });
       const next = ((await saved.json()) as { version: number }).version;
       const publishing = send('/api/publications', 'POST', {
@@ -140,7 +141,7 @@ describe('the running application', () => {
       }>(`/api/editions/${edition}`);
       expect(summary).toMatchObject({ live: true, hash: contentHash(document) });
       const house = document.documents.find(({ id }) => id === 'house')!;
-      const gap = house.fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf')!.gap;
+      const gap = house.fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf')!.gap.wide;
       if (house.name.startsWith('House 1')) expect(house.name).toBe(`House ${gap}`);
     }
   });

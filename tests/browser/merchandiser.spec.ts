@@ -150,7 +150,7 @@ describe('a merchandiser', () => {
     const two = await planPage(address);
     await open(one, 'grid');
     await open(two, 'grid');
-    await one.locator(label('More: Gap in pixels')).click();
+    await one.locator(label('More: Pixels between cards, wide')).click();
     await saved(one);
     await one.waitForFunction(() => document.querySelector('.version')?.textContent?.includes('2'));
     await two.locator(label('More: Products a page')).click();
@@ -160,7 +160,7 @@ describe('a merchandiser', () => {
     await two.locator('button::-p-text(Take theirs only)').click();
     await eventually(
       two,
-      () => document.querySelector<HTMLInputElement>('[aria-label="Gap in pixels"]')!.value,
+      () => document.querySelector<HTMLInputElement>('[aria-label="Pixels between cards, wide"]')!.value,
       (gap) => gap === '25',
     );
     // Mine is one undo away.

@@ -40,17 +40,17 @@ describe('plans that share, differ and agree', () => {
 
     await page.locator('[data-slip="grid"]').click();
     await page.locator(label('More: Columns, wide')).click();
-    await page.locator(label('More: Gap in pixels')).click();
+    await page.locator(label('More: Pixels between cards, wide')).click();
     await eventually(
       page,
       () => document.querySelector('desk-origin')?.textContent ?? '',
-      (text) => text.includes('columns on wide pages') && text.includes('gap between cards'),
+      (text) => text.includes('columns on wide pages') && text.includes('gap on wide pages'),
     );
     // One of the two goes back to what the house plan says.
     await page.locator('desk-origin li:nth-child(2) button').click();
     await eventually(
       page,
-      () => document.querySelector<HTMLInputElement>('[aria-label="Gap in pixels"]')!.value,
+      () => document.querySelector<HTMLInputElement>('[aria-label="Pixels between cards, wide"]')!.value,
       (gap) => gap === '24',
     );
     await says(page, 'desk-brief', 'with 1 setting of its own');
@@ -136,7 +136,7 @@ describe('plans that share, differ and agree', () => {
   it('compare two editions, and have one plan back from an earlier one', async () => {
     const { page } = await planFor(browser, '/storage', 'Storage plan');
     await page.locator('[data-slip="grid"]').click();
-    await page.locator(label('More: Gap in pixels')).click();
+    await page.locator(label('More: Pixels between cards, wide')).click();
     await publishOpen(page);
     const before = await columnsAt('/storage');
     await page.locator('[data-slip="grid"]').click();

@@ -1,5 +1,5 @@
 import { textIn, type AttributeRow, type CatalogueFrame, type CategoryRow, type CollectionRow } from './rows';
-import type { FreePageRow, ImageRow, Texts } from './rows';
+import type { FreePageRow, AislePicture, Texts } from './rows';
 
 export type AisleKind = 'front' | 'category' | 'collection' | 'tag' | 'value' | 'page' | 'search';
 
@@ -30,7 +30,7 @@ export interface Aisle {
   children: Aisle[];
   colour: string | null;
   /** Its own picture; of a category so far. */
-  picture: ImageRow | null;
+  picture: AislePicture | null;
   /** Article numbers in the order given by hand, for collections that have one. */
   arranged: readonly string[] | null;
   /** Whose products it shows: those with this value. */

@@ -26,6 +26,17 @@ export interface AttributeRow {
   aisles?: readonly { value: string; slug: string }[];
 }
 
+/** The point of a picture that stays in view however it is cropped, in percent from the top left. */
+export interface FocusPoint {
+  x: number;
+  y: number;
+}
+
+/** The one picture of an aisle, cropped about its point wherever it is shown. */
+export interface AislePicture extends ImageRow {
+  focus: FocusPoint;
+}
+
 export interface CategoryRow {
   id: number;
   parent: number | null;
@@ -35,7 +46,7 @@ export interface CategoryRow {
   titles: Texts;
   /** Sanitised HTML. */
   descriptions: Texts;
-  picture?: ImageRow | null;
+  picture?: AislePicture | null;
 }
 
 /** A page with an address of its own, which may stand in for an aisle. */

@@ -3,7 +3,7 @@ import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import { editionFrom } from '../plans/edition';
 import type { PromotionSettings } from '../plans/fixtures';
-import { housePlan, startingFixtures, usual, USUAL_CAROUSEL } from '../plans/housePlan';
+import { housePlan, startingFixtures, usual, USUAL_PROMOTION } from '../plans/housePlan';
 import type { Fixture, Plan } from '../plans/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { fixtureFigures, fixtureFindings } from './fixtureTally';
@@ -27,16 +27,9 @@ function asked(...more: Fixture[]) {
 }
 const row: Fixture & PromotionSettings = {
   ...usual('row'),
-  type: 'promotion',
-  heading: {},
+  ...USUAL_PROMOTION,
   range: { source: { kind: 'catalogue' }, clauses: [{ kind: 'sale' }] },
-  levels: [{ key: 'newest', reversed: false }],
   form: 'grid',
-  columns: { wide: 4, medium: 3, narrow: 2 },
-  gap: 24,
-  most: 12,
-  card: null,
-  ...USUAL_CAROUSEL,
 };
 
 describe('the figures of fixtures', () => {

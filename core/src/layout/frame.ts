@@ -21,8 +21,6 @@ export const FRAME = {
   panelGap: 40,
   /** Between the twelve columns that fixtures span. */
   columnGap: 24,
-  /** On narrow screens cards stand closer. */
-  narrowGap: 12,
 };
 
 /** Between the picture and the words of a spotlight. */

@@ -1,7 +1,8 @@
+import { atAllWidths } from '../plans/plan';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
-import { EVEN_TILES, startingFixtures, usual } from '../plans/housePlan';
+import { USUAL_TILES, startingFixtures, usual } from '../plans/housePlan';
 import type { Fixture, Shelf } from '../plans/plan';
 import { pictureNeeds } from './pictureNeeds';
 import { pictureRooms, shelfRooms, widthIn } from './room';
@@ -27,7 +28,9 @@ describe('what pictures need', () => {
     fc.assert(
       fc.property(columns, columns, columns, fc.nat(60), (wide, medium, narrow, gap) => {
         const fixtures = own.map((fixture): Fixture =>
-          fixture.type === 'shelf' ? { ...fixture, columns: { wide, medium, narrow }, gap } : fixture,
+          fixture.type === 'shelf'
+            ? { ...fixture, columns: { wide, medium, narrow }, gap: atAllWidths(gap) }
+            : fixture,
         );
         const shelf = fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf')!;
         const [need] = pictureNeeds({ fixtures, look: USUAL_LOOK });
@@ -51,16 +54,9 @@ describe('what pictures need', () => {
     expect(needs(banner(null), { ...usual('line'), type: 'divider' })).toEqual([]);
     const tiles = {
       ...usual('tiles'),
-      type: 'tiles' as const,
-      of: { kind: 'children' as const },
-      hideEmpty: true,
-      counts: true,
-      pictures: true,
+      ...USUAL_TILES,
       columns: { wide: 4, medium: 4, narrow: 1 },
-      gap: 0,
-      ratio: 90,
-      most: null,
-      ...EVEN_TILES,
+      gap: atAllWidths(0),
     };
     expect(needs(tiles), 'the whole of a narrow page').toEqual([['categories', 639 - 32]]);
     expect(needs({ ...tiles, pictures: false })).toEqual([]);

@@ -1,3 +1,4 @@
+import { atAllWidths } from '../plans/plan';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LAYOUT, type ColumnsSettings, type FixtureLayout } from '../plans/fixtures';
@@ -38,7 +39,7 @@ const columnsArbitrary = fc
   .map(({ columns, gap }): ColumnsSettings => ({
     type: 'columns',
     columns: columns.map((width, at) => ({ id: `c${at}`, width, stuck: false })),
-    gap,
+    gap: atAllWidths(gap),
     stacked: 'narrow',
   }));
 const at = ({ share, fixed }: Room, viewport: number): number => share * viewport + fixed;
@@ -76,8 +77,8 @@ describe('columns', () => {
       fc.property(columnsArbitrary, fc.integer({ min: 1024, max: FULL_VIEWPORT }), (container, viewport) => {
         const room = PAGE_ROOMS.wide;
         const sum = container.columns.reduce(
-          (total, column) => total + at(columnRoom(room, container, column), viewport),
-          (container.columns.length - 1) * container.gap,
+          (total, column) => total + at(columnRoom(room, container, column, 'wide'), viewport),
+          (container.columns.length - 1) * container.gap.wide,
         );
         expect(sum).toBeCloseTo(at(room, viewport), 6);
       }),
@@ -92,7 +93,7 @@ describe('columns', () => {
         { id: 'a', width: { by: 'pixels', pixels: 240 }, stuck: true },
         { id: 'b', width: { by: 'share', share: 100 }, stuck: false },
       ],
-      gap: 40,
+      gap: atAllWidths(40),
       stacked: 'medium',
     };
     const inside: Shelf = { ...shelf, inside: { fixture: 'side', slot: 'b' } };

@@ -53,10 +53,15 @@ export const columnOf = ({ share, fixed }: Room, columns: number, gap: number): 
 });
 
 /** A column of a container; shares divide what columns of fixed width and the gaps leave. */
-export function columnRoom({ share, fixed }: Room, { columns, gap }: ColumnsSettings, column: Column): Room {
+export function columnRoom(
+  { share, fixed }: Room,
+  { columns, gap }: ColumnsSettings,
+  column: Column,
+  width: WidthName,
+): Room {
   if (column.width.by === 'pixels') return { share: 0, fixed: column.width.pixels };
   let shares = 0;
-  let left = fixed - (columns.length - 1) * gap;
+  let left = fixed - (columns.length - 1) * gap[width];
   for (const { width } of columns)
     if (width.by === 'share') shares += width.share;
     else left -= width.pixels;
@@ -81,7 +86,7 @@ export function roomsOf(fixtures: readonly Fixture[], fixture: Fixture): Rooms {
   if (container?.type === 'columns') {
     const column = container.columns.find(({ id }) => id === fixture.inside?.slot)!;
     rooms = divided(rooms, (room, width) =>
-      isStacked(container, width) ? room : columnRoom(room, container, column),
+      isStacked(container, width) ? room : columnRoom(room, container, column, width),
     );
   }
   const { span } = fixture.layout;
@@ -107,13 +112,9 @@ export function shelfRooms(fixtures: readonly Fixture[], shelf: Fixture): Rooms 
   });
 }
 
-/** On narrow screens cards stand closer. */
-export const gapAt = (gap: number, width: WidthName): number =>
-  width === 'narrow' ? Math.min(gap, FRAME.narrowGap) : gap;
-
 /** The room of one card. */
-export const cardRooms = (rooms: Rooms, columns: PerWidth<number>, gap: number): Rooms =>
-  divided(rooms, (room, width) => columnOf(room, columns[width], gapAt(gap, width)));
+export const cardRooms = (rooms: Rooms, columns: PerWidth<number>, gap: PerWidth<number>): Rooms =>
+  divided(rooms, (room, width) => columnOf(room, columns[width], gap[width]));
 
 /** Whether a tile of a free grid stands across a narrow page, as it does on others across more than half of them. */
 export const isBroad = ({ w }: Pick<TilePlace, 'w'>): boolean => w > FREE_COLUMNS / 2;
@@ -123,12 +124,12 @@ export const tileRooms = (
   rooms: Rooms,
   place: Pick<TilePlace, 'w'>,
   columns: PerWidth<number>,
-  gap: number,
+  gap: PerWidth<number>,
 ): Rooms =>
   divided(rooms, (room, width) => {
-    if (width === 'narrow') return isBroad(place) ? room : columnOf(room, columns.narrow, gapAt(gap, width));
-    const one = columnOf(room, FREE_COLUMNS, gap);
-    return { share: one.share * place.w, fixed: one.fixed * place.w + gap * (place.w - 1) };
+    if (width === 'narrow') return isBroad(place) ? room : columnOf(room, columns.narrow, gap.narrow);
+    const one = columnOf(room, FREE_COLUMNS, gap[width]);
+    return { share: one.share * place.w, fixed: one.fixed * place.w + gap[width] * (place.w - 1) };
   });
 
 /** In a list every card has a row of its own, with its picture before its words. */
@@ -145,7 +146,7 @@ const LIST_ROOMS: Rooms = {
 export interface ShelfShape {
   form: PromotionSettings['form'];
   columns: PerWidth<number>;
-  gap: number;
+  gap: PerWidth<number>;
 }
 
 /** One card below another, each with its picture before its words. */

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Card } from '../card/card';
-import { WIDTH_NAMES } from '../plans/plan';
+import { USUAL_GAP } from '../plans/housePlan';
+import { atAllWidths, WIDTH_NAMES } from '../plans/plan';
 import { DEVICE_WIDTHS } from './frame';
-import { cardRooms, gapAt, PAGE_ROOMS, widthIn } from './room';
+import { cardRooms, PAGE_ROOMS, widthIn } from './room';
 import { cardHeight, laneGap, pictureShape, staggeredPlaces } from './staggered';
 
 type Model = Pick<Card, 'images' | 'parts'>;
@@ -42,7 +43,7 @@ describe('a staggered grid', () => {
       fc.property(
         fc.array(card, { maxLength: 30 }),
         columns,
-        fc.nat(60),
+        fc.nat(60).map(atAllWidths),
         fc.integer({ min: 320, max: 1800 }),
         (cards, per, gap, viewport) => {
           const name = viewport >= 1024 ? 'wide' : viewport >= 640 ? 'medium' : 'narrow';
@@ -55,7 +56,7 @@ describe('a staggered grid', () => {
             expect(lane).toBeLessThanOrEqual(per[name]);
             expect(top).toBeCloseTo(filled.get(lane) ?? 0, 6);
             const height = cardHeight(cards[at]);
-            filled.set(lane, top + height.widths * width + height.pixels + laneGap(gapAt(gap, name)));
+            filled.set(lane, top + height.widths * width + height.pixels + laneGap(gap[name]));
           });
         },
       ),
@@ -65,9 +66,9 @@ describe('a staggered grid', () => {
   it('reads in the order of the shelf: no card stands higher than one before it, at the widths of devices', () => {
     fc.assert(
       fc.property(fc.array(card, { maxLength: 30 }), columns, (cards, per) => {
-        const places = staggeredPlaces(cards, PAGE_ROOMS, per, 24);
+        const places = staggeredPlaces(cards, PAGE_ROOMS, per, USUAL_GAP);
         for (const name of WIDTH_NAMES) {
-          const width = widthIn(cardRooms(PAGE_ROOMS, per, 24), DEVICE_WIDTHS[name]);
+          const width = widthIn(cardRooms(PAGE_ROOMS, per, USUAL_GAP), DEVICE_WIDTHS[name]);
           const tops = places.map((place) => place[name].widths * width + place[name].pixels);
           for (let at = 1; at < tops.length; at++)
             expect(tops[at]).toBeGreaterThanOrEqual(tops[at - 1] - 0.5 - 1e-6);

@@ -1,7 +1,7 @@
 import type { Card, CardPart } from '../card/card';
 import { WIDTH_NAMES, type PerWidth } from '../plans/plan';
 import { DEVICE_WIDTHS } from './frame';
-import { cardRooms, gapAt, widthIn, type Rooms, type ShelfShape } from './room';
+import { cardRooms, widthIn, type Rooms, type ShelfShape } from './room';
 
 /**
  * Where a card of a staggered grid stands at a width: its lane, counted from 1, and how far down, as a line of the card's
@@ -73,7 +73,7 @@ export function staggeredPlaces(
   cards: readonly Pick<Card, 'images' | 'parts'>[],
   rooms: Rooms,
   columns: PerWidth<number>,
-  gap: number,
+  gap: PerWidth<number>,
 ): CardLane[] {
   const heights = cards.map(cardHeight);
   const atWidth = (name: (typeof WIDTH_NAMES)[number]): LanePlace[] => {
@@ -87,7 +87,7 @@ export function staggeredPlaces(
       const at = lanes[shortest];
       const place = { lane: shortest + 1, widths: at.widths, pixels: at.pixels };
       at.widths += height.widths;
-      at.pixels += height.pixels + laneGap(gapAt(gap, name));
+      at.pixels += height.pixels + laneGap(gap[name]);
       return place;
     });
   };

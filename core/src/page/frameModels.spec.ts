@@ -1,9 +1,10 @@
+import { atAllWidths } from '../plans/plan';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import type { CatalogueFrame } from '../catalogue/rows';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { BannerSettings, PromotionSettings, SpotlightSettings, TilesSettings } from '../plans/fixtures';
-import { EVEN_TILES, startingFixtures, usual, USUAL_NAVIGATION, USUAL_CAROUSEL } from '../plans/housePlan';
+import { USUAL_TILES, startingFixtures, usual, USUAL_NAVIGATION, USUAL_PROMOTION } from '../plans/housePlan';
 import { editionFrom } from '../plans/edition';
 import type { Fixture } from '../plans/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
@@ -11,9 +12,13 @@ import { composePage } from './composePage';
 import { eachFixture, shelfModelOf, type FixtureModel } from './pageModel';
 
 const PICTURE = { hash: 'f'.repeat(32), width: 800, height: 900 };
+/** Of the aisle's own picture. */
+const FOCUS = { x: 20, y: 70 };
 const frame: CatalogueFrame = {
   ...FRAME,
-  categories: FRAME.categories.map((row) => (row.slug === 'pans' ? { ...row, picture: PICTURE } : row)),
+  categories: FRAME.categories.map((row) =>
+    row.slug === 'pans' ? { ...row, picture: { ...PICTURE, focus: FOCUS } } : row,
+  ),
 };
 const snapshot = snapshotOf(frame, [
   product(1, { categories: [2] }),
@@ -61,30 +66,21 @@ const BANNER: Fixture & BannerSettings = {
 };
 const TILES: Fixture & TilesSettings = {
   ...usual('tiles'),
-  type: 'tiles',
-  of: { kind: 'children' },
-  hideEmpty: true,
-  counts: true,
-  pictures: true,
+  ...USUAL_TILES,
   columns: SAME,
-  gap: 20,
-  ratio: 90,
-  most: null,
-  ...EVEN_TILES,
+  gap: atAllWidths(20),
 };
 const CARD = [{ element: 'name' as const, attribute: null, on: true }];
 const PROMOTION: Fixture & PromotionSettings = {
   ...usual('promotion'),
-  type: 'promotion',
+  ...USUAL_PROMOTION,
   heading: { en: 'On sale', fr: 'Soldes' },
   range: { source: { kind: 'catalogue' }, clauses: [{ kind: 'sale' }] },
   levels: [{ key: 'newest', reversed: false }],
   form: 'carousel',
   columns: SAME,
-  gap: 20,
+  gap: atAllWidths(20),
   most: 3,
-  card: null,
-  ...USUAL_CAROUSEL,
 };
 
 describe('a banner', () => {
@@ -130,6 +126,19 @@ describe('tiles', () => {
   });
 });
 
+describe('a picture that is cropped', () => {
+  const uploaded = { kind: 'kept' as const, ...PICTURE, alt: {} };
+
+  it('keeps the aisle’s own point in view wherever it is used, and a fixture’s own where the picture is its own', () => {
+    expect(one(BANNER, '/cookware/pans')).toMatchObject({ focus: FOCUS });
+    expect(one({ ...BANNER, picture: uploaded }, '/cookware/pans')).toMatchObject({ focus: BANNER.focus });
+    const tiles = one(TILES, '/cookware');
+    if (tiles?.type !== 'tiles') throw new Error('no tiles');
+    expect(tiles.items.find(({ title }) => title === 'Pans')?.focus).toEqual(FOCUS);
+    expect(tiles.items.filter(({ picture }) => !picture).every(({ focus }) => focus === null)).toBe(true);
+  });
+});
+
 describe('a promoting shelf', () => {
   it('shows its own range on the card of the aisle’s shelf, and nothing where it is empty', () => {
     const [model] = ask([PROMOTION, ...own], '/knives', 'fr');
@@ -162,7 +171,7 @@ describe('containers', () => {
       { id: 'a', width: { by: 'share', share: 30 }, stuck: true },
       { id: 'b', width: { by: 'share', share: 70 }, stuck: false },
     ],
-    gap: 40,
+    gap: atAllWidths(40),
     stacked: 'medium',
   };
   const tabs: Fixture = {
@@ -253,7 +262,7 @@ describe('tiles of a free grid', () => {
     ]);
     const [broad, slim] = model.items.map(({ sizes }) => sizes.split(', '));
     expect(broad.at(-1), 'the whole of a narrow page').toBe('calc(100vw - 32px)');
-    expect(slim.at(-1)).toBe('calc(50vw - 22px)');
+    expect(slim.at(-1)).toBe('calc(50vw - 26px)');
   });
 });
 

@@ -1,6 +1,6 @@
 import { cardOf, plainText, shorten, type CardImage } from '../card/card';
 import type { Aisle } from '../catalogue/aisles';
-import { textIn, type Lang, type Texts } from '../catalogue/rows';
+import { textIn, type Lang, type Texts, type FocusPoint } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import { SPOTLIGHT_GAP, type Breakpoints } from '../layout/frame';
 import { freePlaces } from '../layout/freeGrid';
@@ -58,6 +58,12 @@ function pictureOf(frame: FrameContext, source: PictureSource | null): FramePict
   return picture && { ...picture, alt: '' };
 }
 
+/** What stays in view: the aisle's own picture knows it, and a fixture of its own one. */
+const focusOf = (
+  { aisle }: FrameContext,
+  { picture, focus }: BannerSettings | PictureSettings,
+): FocusPoint => (picture?.kind === 'aisle' && aisle.picture ? aisle.picture.focus : focus);
+
 function keptPicture({ picture }: Aisle): CardImage | null {
   if (!picture?.hash) return null;
   const { hash, width, height } = picture;
@@ -78,7 +84,8 @@ export function bannerModel(frame: FrameContext, banner: Of<BannerSettings>): Fi
   const link: LinkModel | null =
     banner.link && title ? { title, href: linkOf(frame, banner.link.address) } : null;
   if (!picture && !heading && !text && !link) return null;
-  const { id, height, shade, align, focus } = banner;
+  const { id, height, shade, align } = banner;
+  const focus = focusOf(frame, banner);
   const sizes = sizesOf(roomsOf(frame.plan.fixtures, banner), frame.plan.look.breakpoints);
   return { id, type: 'banner', picture, heading, text, link, height, shade, align, focus, sizes };
 }
@@ -86,13 +93,13 @@ export function bannerModel(frame: FrameContext, banner: Of<BannerSettings>): Fi
 export function pictureModel(frame: FrameContext, fixture: Of<PictureSettings>): FixtureModel | null {
   const picture = pictureOf(frame, fixture.picture);
   if (!picture) return null;
-  const { id, ratio, focus, address } = fixture;
+  const { id, ratio, address } = fixture;
   return {
     id,
     type: 'picture',
     picture,
     ratio,
-    focus,
+    focus: focusOf(frame, fixture),
     caption: said(frame, fixture.caption),
     href: address === null ? null : linkOf(frame, address),
     sizes: sizesOf(roomsOf(frame.plan.fixtures, fixture), frame.plan.look.breakpoints),
@@ -159,6 +166,7 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
         title: tiles.length === null ? item.title : shorten(item.title, tiles.length),
         category: one.id,
         picture: pictures ? keptPicture(one) : null,
+        focus: one.picture?.focus ?? null,
         sizes: even,
       })),
     )

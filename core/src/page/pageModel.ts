@@ -1,13 +1,12 @@
 import type { Card, CardImage, StockWord } from '../card/card';
 import type { Money } from '../card/money';
 import type { AisleKind } from '../catalogue/aisles';
-import type { Lang } from '../catalogue/rows';
+import type { Lang, FocusPoint } from '../catalogue/rows';
 import type { AppliedModel, FacetModel } from '../facets/facetModel';
 import type {
   BannerSettings,
   ColumnsSettings,
   ColumnWidth,
-  FocusPoint,
   NavigationSettings,
   PromotionSettings,
   SpotlightSettings,
@@ -56,7 +55,7 @@ export interface ShelfModel {
   next: string | null;
   form: ShelfSettings['form'];
   columns: PerWidth<number>;
-  gap: number;
+  gap: PerWidth<number>;
   lastRow: ShelfSettings['lastRow'];
   /** For the pictures: `sizes` of a card's picture and the kept widths to offer. */
   pictureSizes: string;
@@ -76,6 +75,8 @@ export interface FramePicture extends CardImage {
 export interface TileModel extends NavigationItem {
   category: number;
   picture: CardImage | null;
+  /** What of the picture stays in view. */
+  focus: FocusPoint | null;
   sizes: string;
   /** In a free grid, where it stands. */
   place?: TilePlace & { broad: boolean };
@@ -138,7 +139,7 @@ export type FixtureModel = {
       after: string;
       pictures: boolean;
       columns: PerWidth<number>;
-      gap: number;
+      gap: PerWidth<number>;
       ratio: number;
       /** Of a free grid, in CSS pixels; null where tiles stand in even rows. */
       rowHeight: number | null;
@@ -220,7 +221,7 @@ export interface RelatedModel {
   heading: string;
   cards: readonly Card[];
   columns: PerWidth<number>;
-  gap: number;
+  gap: PerWidth<number>;
   pictureSizes: string;
 }
 

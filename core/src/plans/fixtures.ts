@@ -1,4 +1,4 @@
-import type { Texts } from '../catalogue/rows';
+import type { Texts, FocusPoint } from '../catalogue/rows';
 import type { OrderLevel } from '../order/sorting';
 import type { RangeRule } from '../range/rule';
 import type { CardElement, PerWidth, WidthName } from './plan';
@@ -45,12 +45,6 @@ export const USUAL_LAYOUT: FixtureLayout = {
 export function steppedAt<T>({ wide, medium, narrow }: Stepped<T>, width: WidthName): T {
   if (width === 'wide') return wide;
   return width === 'medium' ? (medium ?? wide) : (narrow ?? medium ?? wide);
-}
-
-/** The point of a picture that stays in view however it is cropped, in percent from the top left. */
-export interface FocusPoint {
-  x: number;
-  y: number;
 }
 
 /** The aisle's own picture, or one that was uploaded, by its content hash. */
@@ -130,7 +124,7 @@ export interface TilesSettings {
   counts: boolean;
   pictures: boolean;
   columns: PerWidth<number>;
-  gap: number;
+  gap: PerWidth<number>;
   /** Height of a picture in percent of its width. */
   ratio: number;
   /** At most so many; null for all. */
@@ -170,7 +164,7 @@ export interface PromotionSettings {
   levels: readonly OrderLevel[];
   form: ShelfForm | 'carousel';
   columns: PerWidth<number>;
-  gap: number;
+  gap: PerWidth<number>;
   most: number;
   /** Null: the card of the plan's shelf. */
   card: readonly CardElement[] | null;
@@ -205,7 +199,7 @@ export interface Column {
 export interface ColumnsSettings {
   type: 'columns';
   columns: readonly Column[];
-  gap: number;
+  gap: PerWidth<number>;
   /** From this width down the columns stand one above another. */
   stacked: 'medium' | 'narrow';
 }

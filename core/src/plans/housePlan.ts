@@ -1,6 +1,11 @@
 import type { Snapshot } from '../catalogue/snapshot';
-import { USUAL_LAYOUT, type NavigationSettings, type PromotionSettings, TilesSettings } from './fixtures';
-import type { CardElement, FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf } from './plan';
+import {
+  USUAL_LAYOUT,
+  type NavigationSettings,
+  type PromotionSettings,
+  type TilesSettings,
+} from './fixtures';
+import type { PerWidth, CardElement, FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf } from './plan';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
 import { USUAL_LOOK } from '../look/look';
 import { AISLE_RANGE } from '../range/rule';
@@ -71,11 +76,22 @@ export const USUAL_NAVIGATION: NavigationSettings = {
   colours: false,
 };
 
-/** Tiles as they begin: in rows, in the tree's order, with their whole names. */
-export const EVEN_TILES: Pick<
-  TilesSettings,
-  'grid' | 'places' | 'rowHeight' | 'except' | 'sort' | 'before' | 'after' | 'length'
-> = {
+/** Between cards; on narrow pages they stand closer. */
+export const USUAL_GAP: PerWidth<number> = { wide: 24, medium: 24, narrow: 12 };
+
+const SOME_COLUMNS: PerWidth<number> = { wide: 4, medium: 3, narrow: 2 };
+
+/** Tiles as they begin: all categories below in even rows, in the tree's order, with their whole names. */
+export const USUAL_TILES: TilesSettings = {
+  type: 'tiles',
+  of: { kind: 'children' },
+  hideEmpty: true,
+  counts: true,
+  pictures: true,
+  columns: SOME_COLUMNS,
+  gap: USUAL_GAP,
+  ratio: 90,
+  most: null,
   except: [],
   sort: 'given',
   before: {},
@@ -86,8 +102,17 @@ export const EVEN_TILES: Pick<
   rowHeight: 110,
 };
 
-/** A carousel as it begins. */
-export const USUAL_CAROUSEL: Pick<PromotionSettings, 'autoplay' | 'arrows' | 'dots' | 'loop'> = {
+/** A promoting shelf as it begins: what is new in the aisle, to be turned by hand. */
+export const USUAL_PROMOTION: PromotionSettings = {
+  type: 'promotion',
+  heading: {},
+  range: AISLE_RANGE,
+  levels: [{ key: 'newest', reversed: false }],
+  form: 'carousel',
+  columns: SOME_COLUMNS,
+  gap: USUAL_GAP,
+  most: 12,
+  card: null,
   autoplay: 0,
   arrows: true,
   dots: false,
@@ -109,7 +134,7 @@ export function startingFixtures(facets: readonly FacetChoice[], attributes: rea
       order: USUAL_ORDER,
       form: 'grid',
       columns: { wide: 3, medium: 2, narrow: 2 },
-      gap: 24,
+      gap: USUAL_GAP,
       pageSize: { by: 'products', count: 12 },
       lastRow: 'start',
       listSwitch: false,

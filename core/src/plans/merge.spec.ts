@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
-import { startingFixtures } from './housePlan';
+import { startingFixtures, USUAL_GAP } from './housePlan';
 import { mergePlans } from './merge';
 import type { Fixture, Plan, Shelf } from './plan';
 
@@ -28,7 +28,7 @@ const without = (plan: Plan, id: string): Plan => ({
 
 describe('two edits of one plan', () => {
   it('go together where they change different settings, in either order', () => {
-    const mine = shelf(before, { gap: 40 });
+    const mine = shelf(before, { gap: { ...USUAL_GAP, wide: 40 } });
     const theirs = without({ ...before, name: 'All pans' }, 'title');
     for (const [a, b] of [
       [mine, theirs],
@@ -41,13 +41,16 @@ describe('two edits of one plan', () => {
   });
 
   it('are no conflict where both did the same', () => {
-    const same = shelf(before, { gap: 40, lastRow: 'centre' });
+    const same = shelf(before, { gap: { ...USUAL_GAP, wide: 40 }, lastRow: 'centre' });
     expect(mergePlans(before, same, same)).toMatchObject({ merged: same, conflicts: [] });
   });
 
   it('are put to the choice setting by setting, with mine standing until theirs is chosen', () => {
-    const mine = shelf(before, { gap: 40, lastRow: 'centre' });
-    const theirs = shelf(before, { gap: 8, columns: { wide: 4, medium: 2, narrow: 2 } });
+    const mine = shelf(before, { gap: { ...USUAL_GAP, wide: 40 }, lastRow: 'centre' });
+    const theirs = shelf(before, {
+      gap: { ...USUAL_GAP, wide: 8 },
+      columns: { wide: 4, medium: 2, narrow: 2 },
+    });
     const first = mergePlans(before, mine, theirs);
     expect(
       first.conflicts.map(({ mine: entry, mineValue, theirsValue }) => [
@@ -55,16 +58,18 @@ describe('two edits of one plan', () => {
         mineValue,
         theirsValue,
       ]),
-    ).toEqual([['fixtures/shelf/gap', 40, 8]]);
+    ).toEqual([['fixtures/shelf/gap/wide', 40, 8]]);
     expect(first.mineOnly.map(({ path }) => path.at(-1))).toEqual(['lastRow']);
     expect(first.theirsOnly.map(({ path }) => path.at(-1))).toEqual(['wide']);
     expect(first.merged).toEqual(shelf(mine, { columns: { wide: 4, medium: 2, narrow: 2 } }));
     const chosen = mergePlans(before, mine, theirs, { [first.conflicts[0].key]: 'theirs' });
-    expect(chosen.merged).toEqual(shelf(mine, { gap: 8, columns: { wide: 4, medium: 2, narrow: 2 } }));
+    expect(chosen.merged).toEqual(
+      shelf(mine, { gap: { ...USUAL_GAP, wide: 8 }, columns: { wide: 4, medium: 2, narrow: 2 } }),
+    );
   });
 
   it('conflict where one takes away what the other has changed', () => {
-    const mine = shelf(before, { gap: 40 });
+    const mine = shelf(before, { gap: { ...USUAL_GAP, wide: 40 } });
     const theirs = without(before, 'shelf');
     const { conflicts, merged } = mergePlans(before, mine, theirs);
     expect(conflicts).toHaveLength(1);

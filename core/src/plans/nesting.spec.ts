@@ -1,3 +1,4 @@
+import { atAllWidths } from './plan';
 import { describe, expect, it } from 'vitest';
 import type { ColumnsSettings, Slot } from './fixtures';
 import { usual } from './housePlan';
@@ -10,7 +11,7 @@ const TWO: ColumnsSettings = {
     { id: 'a', width: { by: 'share', share: 50 }, stuck: false },
     { id: 'b', width: { by: 'share', share: 50 }, stuck: false },
   ],
-  gap: 0,
+  gap: atAllWidths(0),
   stacked: 'narrow',
 };
 const columns = (id: string, inside: Slot | null = null): Fixture => ({ ...usual(id), ...TWO, inside });

@@ -1,9 +1,10 @@
+import { atAllWidths } from './plan';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import type { RangeRule } from '../range/rule';
 import { editionFrom, rangesOfPlan, withDrafts } from './edition';
 import type { ColumnsSettings, PartOwn, PromotionSettings, Slot } from './fixtures';
-import { startingFixtures, usual, USUAL_CAROUSEL } from './housePlan';
+import { startingFixtures, usual, USUAL_PROMOTION } from './housePlan';
 import { basedOn, documentsBy, resolvePlan } from './inherit';
 import { cutLoose, linkFor, linkOf, partFixtures, partsNamedIn, partsOf, withoutPart } from './parts';
 import type { Fixture, Plan } from './plan';
@@ -12,16 +13,10 @@ const ALL: RangeRule = { source: { kind: 'catalogue' }, clauses: [] };
 const ON_SALE: RangeRule = { source: { kind: 'catalogue' }, clauses: [{ kind: 'sale' }] };
 const SAVED: RangeRule = { source: { kind: 'saved', range: 'offers' }, clauses: [] };
 const ROW: PromotionSettings = {
-  type: 'promotion',
+  ...USUAL_PROMOTION,
   heading: { en: 'New here' },
   range: ALL,
-  levels: [{ key: 'newest', reversed: false }],
-  form: 'carousel',
-  columns: { wide: 4, medium: 3, narrow: 2 },
-  gap: 24,
   most: 8,
-  card: null,
-  ...USUAL_CAROUSEL,
 };
 const TWO: ColumnsSettings = {
   type: 'columns',
@@ -29,7 +24,7 @@ const TWO: ColumnsSettings = {
     { id: 'a', width: { by: 'share', share: 50 }, stuck: false },
     { id: 'b', width: { by: 'share', share: 50 }, stuck: false },
   ],
-  gap: 24,
+  gap: atAllWidths(24),
   stacked: 'narrow',
 };
 const made = (id: string, kind: Plan['kind'], fixtures: readonly Fixture[]): Plan => ({
@@ -71,7 +66,7 @@ describe('a link to a part', () => {
       ['two~row', 'two'],
       ['two~line', 'two'],
     ]);
-    expect(shown[0]).toMatchObject({ type: 'columns', when, gap: 24 });
+    expect(shown[0]).toMatchObject({ type: 'columns', when, gap: atAllWidths(24) });
     expect(shown.map(({ id }) => linkOf(id))).toEqual(['one', 'one', 'one', 'two', 'two', 'two']);
   });
 
@@ -104,11 +99,11 @@ describe('a link to a part', () => {
     const before = editionFrom(1, { documents: [base, heir, part], ranges: [] });
     const wider = {
       ...part,
-      fixtures: part.fixtures.map((one) => (one.id === 'columns' ? { ...one, gap: 60 } : one)),
+      fixtures: part.fixtures.map((one) => (one.id === 'columns' ? { ...one, gap: atAllWidths(60) } : one)),
     };
     const after = withDrafts(before, [wider as Plan], []);
     for (const plan of after.plans)
-      expect(plan.fixtures.find(({ id }) => id === 'one')).toMatchObject({ gap: 60 });
+      expect(plan.fixtures.find(({ id }) => id === 'one')).toMatchObject({ gap: atAllWidths(60) });
   });
 });
 

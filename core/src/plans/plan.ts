@@ -29,6 +29,9 @@ export interface PerWidth<T> {
   narrow: T;
 }
 
+/** The same at every width. */
+export const atAllWidths = <T>(value: T): PerWidth<T> => ({ wide: value, medium: value, narrow: value });
+
 export type WidthName = keyof PerWidth<unknown>;
 export const WIDTH_NAMES: readonly WidthName[] = ['wide', 'medium', 'narrow'];
 
@@ -133,7 +136,7 @@ export interface ShelfSettings {
   form: ShelfForm;
   columns: PerWidth<number>;
   /** Pixels between cards. */
-  gap: number;
+  gap: PerWidth<number>;
   pageSize: PageSize;
   lastRow: 'start' | 'centre' | 'stretch';
   /** Whether shoppers may turn the grid into a list, and back. */

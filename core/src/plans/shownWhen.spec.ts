@@ -93,7 +93,10 @@ describe('when a fixture is shown', () => {
     expect(holds({ kind: 'shopper', signedIn: true }, { signedIn: true })).toBe(true);
     expect(holds({ kind: 'shopper', signedIn: false })).toBe(true);
     expect(holds({ kind: 'picture' })).toBe(false);
-    const pictured = { ...facts.aisle, picture: { hash: 'h', width: 10, height: 10 } };
+    const pictured = {
+      ...facts.aisle,
+      picture: { hash: 'h', width: 10, height: 10, focus: { x: 50, y: 50 } },
+    };
     expect(holds({ kind: 'picture' }, { aisle: pictured })).toBe(true);
   });
 

@@ -3,7 +3,7 @@ import { READY_LOOKS, USUAL_LOOK } from '../look/look';
 import { USUAL_LAYOUT } from './fixtures';
 import { startingFixtures, usual } from './housePlan';
 import { documentsBy, resolvePlan } from './inherit';
-import { isHeir, type HeirDocument, type Plan } from './plan';
+import { isHeir, type HeirDocument, type Plan, atAllWidths } from './plan';
 import { upgradeContent, upgradeEdition, upgradePlan } from './upgrade';
 
 /** A plan as the first release stored it. */
@@ -33,6 +33,8 @@ const FIRST = {
     },
   ],
 };
+/** Columns as they were before their gap was said for each width. */
+const columns = { type: 'columns', columns: [], gap: 30, stacked: 'narrow' };
 const whole = (stored: unknown): Plan => upgradePlan(stored) as Plan;
 
 describe('what earlier releases stored', () => {
@@ -50,6 +52,7 @@ describe('what earlier releases stored', () => {
     });
     expect(shelf).toMatchObject({
       form: 'grid',
+      gap: { wide: 16, medium: 16, narrow: 12 },
       pageSize: { by: 'products', count: 24 },
       range: {
         source: { kind: 'aisle', below: true, main: false },
@@ -98,6 +101,30 @@ describe('what earlier releases stored', () => {
     const differing = heir({ at: { related: { set: null } } });
     expect(upgradePlan(differing)).toEqual(differing);
     expect(isHeir(upgradePlan(heir(null)))).toBe(true);
+  });
+
+  it('takes a gap that was one number for that gap at every width, narrow pages having had 12 pixels at most', () => {
+    const heir = {
+      id: 'h',
+      name: 'h',
+      reach: { include: [], exclude: [] },
+      base: 'house',
+      own: {
+        at: {
+          fixtures: {
+            items: { shelf: { at: { gap: { set: 40 }, lastRow: { set: 'centre' } } } },
+            added: [{ item: { ...columns, id: 'new' }, after: 'title' }],
+            moved: [],
+            removed: [],
+          },
+        },
+      },
+    };
+    const { fixtures } = resolvePlan(documentsBy([upgradePlan(FIRST), upgradePlan(heir)]), 'h');
+    const gapOf = (id: string): unknown => fixtures.find((fixture) => fixture.id === id);
+    expect(gapOf('shelf')).toMatchObject({ gap: { wide: 40, medium: 40, narrow: 12 }, lastRow: 'centre' });
+    expect(gapOf('new')).toMatchObject({ gap: atAllWidths(30) });
+    expect(upgradePlan(upgradePlan(heir))).toEqual(upgradePlan(heir));
   });
 
   it('is an edition in each of its three forms', () => {

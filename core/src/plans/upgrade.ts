@@ -1,16 +1,18 @@
-import { EVEN_TILES, USUAL_CAROUSEL, USUAL_NAVIGATION, USUAL_ORDER, USUAL_PANEL, usual } from './housePlan';
+import { USUAL_NAVIGATION, USUAL_ORDER, USUAL_PANEL, USUAL_PROMOTION, USUAL_TILES, usual } from './housePlan';
 import { USUAL_LOOK, type Look } from '../look/look';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
 import type { RangeRule } from '../range/rule';
 import type { Difference } from './differences';
 import { editionFrom } from './edition';
 import {
+  atAllWidths,
   isHeir,
   type Edition,
   type EditionContent,
   type FacetChoice,
   type Fixture,
   type PageSize,
+  type PerWidth,
   type Plan,
   type PlanDocument,
   type Shelf,
@@ -71,12 +73,23 @@ function upgradeOwn(own: Difference | null): Difference | null {
     return upgradeOwn({ at: { ...own.at, look: { at: differencesOf(look.set as Partial<Look>) } } });
   if (!fixtures || !('added' in fixtures)) return own;
   const added = fixtures.added.map(({ item, after }) => ({ item: upgradeFixture(item as Fixture), after }));
-  return { at: { ...own.at, fixtures: { ...fixtures, added } } };
+  const items = Object.fromEntries(
+    Object.entries(fixtures.items).map(([id, item]) => [id, upgradeItem(item)]),
+  );
+  return { at: { ...own.at, fixtures: { ...fixtures, items, added } } };
 }
 
-/** A look that was set whole says each of its values by itself, and nothing of those it didn't know. */
-const differencesOf = (look: Partial<Look>): Record<string, Difference> =>
-  Object.fromEntries(Object.entries(look).map(([key, set]) => [key, { set }]));
+/** What an heir says of one fixture of its base. */
+function upgradeItem(item: Difference): Difference {
+  if (!('at' in item)) return item;
+  const { gap } = item.at;
+  if (!gap || !('set' in gap) || typeof gap.set !== 'number') return item;
+  return { at: { ...item.at, gap: { at: differencesOf(upgradeGap(gap.set)) } } };
+}
+
+/** What was set whole says each of its values by itself, and nothing of those it didn't know. */
+const differencesOf = (values: object): Record<string, Difference> =>
+  Object.fromEntries(Object.entries(values).map(([key, set]) => [key, { set }]));
 
 /** A stored fixture in today's form. */
 export function upgradeFixture(stored: Fixture): Fixture {
@@ -85,9 +98,11 @@ export function upgradeFixture(stored: Fixture): Fixture {
     case 'navigation':
       return { ...USUAL_NAVIGATION, ...fixture };
     case 'promotion':
-      return { ...USUAL_CAROUSEL, ...fixture };
+      return { ...USUAL_PROMOTION, ...fixture, gap: upgradeGap(fixture.gap) };
     case 'tiles':
-      return { ...EVEN_TILES, ...fixture };
+      return { ...USUAL_TILES, ...fixture, gap: upgradeGap(fixture.gap) };
+    case 'columns':
+      return { ...fixture, gap: typeof fixture.gap === 'number' ? atAllWidths(fixture.gap) : fixture.gap };
     case 'facets':
       return {
         ...USUAL_PANEL,
@@ -106,6 +121,7 @@ export function upgradeFixture(stored: Fixture): Fixture {
         range: upgradeRange(range),
         order: upgradeOrder(order),
         form: form ?? 'grid',
+        gap: upgradeGap(fixture.gap),
         listSwitch: (fixture as Partial<Shelf>).listSwitch ?? false,
         pageSize: typeof pageSize === 'number' ? { by: 'products', count: pageSize } : pageSize,
       };
@@ -114,6 +130,10 @@ export function upgradeFixture(stored: Fixture): Fixture {
       return fixture;
   }
 }
+
+/** A gap as it was when one number said it for all widths, narrow pages taking 12 pixels of it at most. */
+const upgradeGap = (gap: number | PerWidth<number>): PerWidth<number> =>
+  typeof gap === 'number' ? { ...atAllWidths(gap), narrow: Math.min(gap, 12) } : gap;
 
 function upgradeRange(range: FirstRange | RangeRule): RangeRule {
   if ('clauses' in range) return range;

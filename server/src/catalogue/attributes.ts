@@ -1,4 +1,4 @@
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Sequelize } from 'sequelize';
 import type { AttributeChange, AttributeLine } from '@fond/contract';
 import type { AttributeColumn, Snapshot } from '@fond/core';
 import { insertRows, runSql, select } from '../database/rows';
@@ -75,42 +75,4 @@ export async function changeAttribute(
       transaction,
     );
   });
-}
-
-/** The first picture of a product as the picture of a category; null takes the category's picture away. */
-export async function setCategoryPicture(
-  sequelize: Sequelize,
-  id: number,
-  sku: string | null,
-  userId: number,
-): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
-    const [category] = await select(
-      sequelize,
-      'SELECT id FROM categories WHERE id = ? FOR UPDATE',
-      [id],
-      transaction,
-    );
-    if (!category) throw problem('not-found', 'There is no such category.');
-    const source = sku === null ? null : await firstPicture(sequelize, sku, transaction);
-    await runSql(sequelize, 'UPDATE categories SET picture = ? WHERE id = ?', [source, id], transaction);
-    await noteCatalogueChange(sequelize, 'categories', transaction);
-    await recordActivity(
-      { userId, action: 'save', subject: `category:${id}`, detail: { picture: sku } },
-      transaction,
-    );
-  });
-}
-
-async function firstPicture(sequelize: Sequelize, sku: string, transaction: Transaction): Promise<string> {
-  const [picture] = await select<{ source: string }>(
-    sequelize,
-    `SELECT i.source FROM product_images i JOIN products p ON p.id = i.product_id JOIN pictures USING (source)
-      WHERE p.sku = ? ORDER BY i.position LIMIT 1`,
-    [sku],
-    transaction,
-  );
-  if (!picture)
-    throw problem('bad-input', 'Nothing was changed.', [{ path: 'sku', message: `“${sku}” has no picture` }]);
-  return picture.source;
 }

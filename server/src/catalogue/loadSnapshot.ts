@@ -14,6 +14,7 @@ import {
   type ProductRow,
   type Snapshot,
   type Texts,
+  type FocusPoint,
 } from '@fond/core';
 import { select } from '../database/rows';
 import { slugOf, takeSlug } from './slugs';
@@ -94,8 +95,10 @@ type Read = <T extends object>(sql: string, values?: unknown[]) => Promise<T[]>;
 
 async function readFrame(read: Read): Promise<CatalogueFrame> {
   const settings = await shopSettings(read);
-  const categories = await read<Omit<CategoryRow, 'titles' | 'descriptions' | 'picture'> & ImageRow>(
-    `SELECT id, parent_id AS parent, slug, position, colour, hash, width, height
+  const categories = await read<
+    Omit<CategoryRow, 'titles' | 'descriptions' | 'picture'> & ImageRow & FocusPoint
+  >(
+    `SELECT id, parent_id AS parent, slug, position, colour, hash, width, height, focus_x AS x, focus_y AS y
       FROM categories LEFT JOIN pictures ON source = picture ORDER BY id`,
   );
   const categoryTexts = new TextBook(
@@ -113,10 +116,10 @@ async function readFrame(read: Read): Promise<CatalogueFrame> {
     shopTitles: settings.titles,
     shopDescriptions: settings.descriptions,
     attributes: await readAttributes(read),
-    categories: categories.map(({ hash, width, height, ...row }) => ({
+    categories: categories.map(({ hash, width, height, x, y, ...row }) => ({
       ...row,
       ...categoryTexts.of(row.id),
-      picture: hash === null ? null : { hash, width, height },
+      picture: hash === null ? null : { hash, width, height, focus: { x, y } },
     })),
     tags: await groups('tag'),
     collections: await readCollections(read, await groups('collection')),

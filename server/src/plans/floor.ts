@@ -46,13 +46,17 @@ export async function floorOf(stand: Stand): Promise<Floor> {
       leftOut: leftOut.map(({ plan, rule, by }) => ({ ...named(plan), rule, by })),
       standIn: standInOf(snapshot, aisle),
       closed: aisle.closed,
-      picture: aisle.picture?.hash ?? null,
+      picture: pictureOf(aisle),
       attribute: attributeOf(snapshot, aisle),
       disputed: disputed.length > 0,
       publishedAt: winner ? (published.get(winner.plan.id) ?? null) : null,
     };
   });
   return { aisles, plans, edition: editions.find((one) => one.live)!, products: snapshot.size };
+}
+
+function pictureOf({ picture }: Aisle): FloorAisle['picture'] {
+  return picture?.hash ? { hash: picture.hash, focus: picture.focus } : null;
 }
 
 /** The open free page that shoppers find at an aisle's address. */

@@ -55,6 +55,7 @@ import type {
   ShopModel,
   Sieve,
   Way,
+  FocusPoint,
 } from '@fond/core';
 
 /** When and by whom a page is seen: another moment than now, the shopper's number, and whether they have signed in. */
@@ -330,6 +331,10 @@ export class Api {
 
   setCategoryPicture(id: number, sku: string | null): Observable<void> {
     return this.http.put<void>(`/api/catalogue/categories/${id}/picture`, { sku });
+  }
+
+  focusCategoryPicture(id: number, focus: FocusPoint): Observable<void> {
+    return this.http.put<void>(`/api/catalogue/categories/${id}/picture/focus`, focus);
   }
 
   redirects(): Observable<StoredRedirect[]> {

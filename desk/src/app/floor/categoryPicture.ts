@@ -1,7 +1,10 @@
-import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
+import type { Observable } from 'rxjs';
 import type { FloorAisle, Problem } from '@fond/contract';
+import type { FocusPoint } from '@fond/core';
 import { Api } from '../api/api';
+import { FocusField } from '../pictures/focusField';
 import { ProductPicker } from '../products/productPicker';
 import { FloorActions } from './floor.actions';
 
@@ -9,12 +12,17 @@ import { FloorActions } from './floor.actions';
 @Component({
   selector: 'desk-category-picture',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ProductPicker],
+  imports: [FocusField, ProductPicker],
   template: `
     <p>
-      @if (aisle().picture; as hash) {
-        <img [src]="'/pictures/' + hash + '-240'" width="44" height="50" alt="" />
-        Its picture.
+      @if (aisle().picture; as picture) {
+        <desk-focus-field
+          [hash]="picture.hash"
+          [focus]="focus() ?? picture.focus"
+          [width]="72"
+          (focused)="keep($event)"
+        />
+        <span>Its picture. The ring marks what stays in view where it is cropped.</span>
       } @else {
         It has no picture.
       }
@@ -42,11 +50,8 @@ import { FloorActions } from './floor.actions';
       display: flex;
       align-items: center;
       gap: 10px;
+      flex-wrap: wrap;
       margin: 4px 0;
-    }
-    img {
-      object-fit: contain;
-      background: #fff;
     }
   `,
 })
@@ -56,15 +61,36 @@ export class CategoryPicture {
   readonly aisle = input.required<FloorAisle>();
   protected readonly choosing = signal(false);
   protected readonly problem = signal<Problem | null>(null);
+  /** As it was set here last, until the floor knows it. */
+  protected readonly focus = linkedSignal<FloorAisle, FocusPoint | null>({
+    source: this.aisle,
+    computation: () => null,
+  });
 
   protected take(sku: string | null): void {
+    this.after(this.api.setCategoryPicture(this.id(), sku));
+  }
+
+  protected keep(focus: FocusPoint): void {
+    this.focus.set(focus);
+    this.after(this.api.focusCategoryPicture(this.id(), focus));
+  }
+
+  private id(): number {
+    return Number(this.aisle().key.split(':')[1]);
+  }
+
+  private after(saved: Observable<void>): void {
     this.problem.set(null);
-    this.api.setCategoryPicture(Number(this.aisle().key.split(':')[1]), sku).subscribe({
+    saved.subscribe({
       next: () => {
         this.choosing.set(false);
         this.store.dispatch(FloorActions.shopChanged());
       },
-      error: (problem: Problem) => this.problem.set(problem),
+      error: (problem: Problem) => {
+        this.focus.set(null);
+        this.problem.set(problem);
+      },
     });
   }
 }

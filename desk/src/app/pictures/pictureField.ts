@@ -2,11 +2,13 @@ import { ChangeDetectionStrategy, Component, inject, input, output, signal } fro
 import type { Problem } from '@fond/contract';
 import type { FocusPoint, PictureSource, Texts } from '@fond/core';
 import { Api } from '../api/api';
+import { FocusField } from './focusField';
 
 /** A picture for a fixture: the aisle's own, one that is uploaded, or none; and the point that stays in view. */
 @Component({
   selector: 'desk-picture-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FocusField],
   template: `
     <fieldset>
       <legend>Picture</legend>
@@ -52,16 +54,7 @@ import { Api } from '../api/api';
     }
     @if (kept(); as one) {
       <div class="kept">
-        <button
-          type="button"
-          class="focus"
-          [attr.aria-label]="'Point that stays in view: ' + focus().x + ' % across, ' + focus().y + ' % down'"
-          (click)="point($event)"
-          (keydown)="nudge($event)"
-        >
-          <img [src]="'/pictures/' + one.hash + '-360'" width="180" alt="" />
-          <i [style.left.%]="focus().x" [style.top.%]="focus().y" aria-hidden="true"></i>
-        </button>
+        <desk-focus-field [hash]="one.hash" [focus]="focus()" (focused)="focused.emit($event)" />
         <label
           >What it shows, for those who can’t see it
           <input
@@ -86,25 +79,6 @@ import { Api } from '../api/api';
       flex: 1;
       display: grid;
       gap: 4px;
-    }
-    .focus {
-      position: relative;
-      padding: 0;
-      border: 0;
-      background: none;
-      cursor: crosshair;
-    }
-    img {
-      display: block;
-    }
-    i {
-      position: absolute;
-      width: 16px;
-      height: 16px;
-      margin: -8px;
-      border: 3px solid var(--ticket);
-      border-radius: 50%;
-      box-shadow: 0 0 0 1px #14201f;
     }
   `,
 })
@@ -150,24 +124,5 @@ export class PictureField {
   protected describe(text: string): void {
     const kept = this.kept();
     if (kept) this.changed.emit({ ...kept, alt: { ...kept.alt, [this.lang()]: text } });
-  }
-
-  protected point(event: MouseEvent): void {
-    // A key press is a click without a place.
-    if (event.detail === 0) return;
-    const { left, top, width, height } = (event.currentTarget as HTMLElement).getBoundingClientRect();
-    this.focused.emit({
-      x: Math.round(((event.clientX - left) / width) * 100),
-      y: Math.round(((event.clientY - top) / height) * 100),
-    });
-  }
-
-  protected nudge(event: KeyboardEvent): void {
-    const step = { ArrowLeft: [-5, 0], ArrowRight: [5, 0], ArrowUp: [0, -5], ArrowDown: [0, 5] }[event.key];
-    if (!step) return;
-    event.preventDefault();
-    const { x, y } = this.focus();
-    const within = (value: number): number => Math.min(100, Math.max(0, value));
-    this.focused.emit({ x: within(x + step[0]), y: within(y + step[1]) });
   }
 }

@@ -1,8 +1,12 @@
 import type { CardLane, ShelfModel } from '@fond/core';
 
+/** A gap as style sheets read it, one for each width. */
+export const gapStyle = ({ wide, medium, narrow }: ShelfModel['gap']): string =>
+  `--gap-wide:${wide}px;--gap-medium:${medium}px;--gap-narrow:${narrow}px`;
+
 /** Columns and gap as the style sheet of cards reads them. */
 export const gridStyle = ({ columns, gap }: Pick<ShelfModel, 'columns' | 'gap'>): string =>
-  `--wide:${columns.wide};--medium:${columns.medium};--narrow:${columns.narrow};--gap:${gap}px`;
+  `--wide:${columns.wide};--medium:${columns.medium};--narrow:${columns.narrow};${gapStyle(gap)}`;
 
 /** Lane and distance from the top at each width; percent are of the lane's own width. */
 export const laneStyle = (card: CardLane): string =>

@@ -1,3 +1,4 @@
+import { gapStyle } from '../card/gridStyle';
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, type TemplateRef } from '@angular/core';
 import type { FixtureModel } from '@fond/core';
@@ -30,6 +31,6 @@ export class Columns {
     const widths = slots.map(({ width }) =>
       width.by === 'pixels' ? `${width.pixels}px` : `minmax(0,${width.share}fr)`,
     );
-    return `--widths:${widths.join(' ')};--gap:${gap}px`;
+    return `--widths:${widths.join(' ')};${gapStyle(gap)}`;
   });
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { CardImage, FixtureModel, TilePlace } from '@fond/core';
+import type { CardImage, FixtureModel, TilePlace, FocusPoint } from '@fond/core';
 import { pictureAt, srcset } from '../card/picture';
 import { gridStyle } from '../card/gridStyle';
 import { shopHref, ShopState } from '../state/shopState';
@@ -21,6 +21,7 @@ import { shopHref, ShopState } from '../state/shopState';
                     [src]="at(picture.hash, 480)"
                     [attr.srcset]="set(picture)"
                     [attr.sizes]="tile.sizes"
+                    [attr.style]="tile.focus && cropped(tile.focus)"
                     [width]="picture.width"
                     [height]="picture.height"
                     alt=""
@@ -55,6 +56,10 @@ export class Tiles {
   protected around(count: number): string {
     const { before, after } = this.model();
     return [before, count, after].filter((part) => part !== '').join(' ');
+  }
+
+  protected cropped({ x, y }: FocusPoint): string | null {
+    return x === 50 && y === 50 ? null : `object-position:${x}% ${y}%`;
   }
 
   protected placeStyle({ x, y, w, h }: TilePlace): string {

@@ -1,3 +1,4 @@
+import { atAllWidths } from '@fond/core';
 import { describe, expect, it } from 'vitest';
 import type { FixtureModel, ShelfModel, ShopModel } from '@fond/core';
 import { shelfIn } from './shelfIn';
@@ -15,7 +16,7 @@ const tabs = (...fixtures: FixtureModel[]): FixtureModel => ({
 const columns = (...fixtures: FixtureModel[]): FixtureModel => ({
   id: 'columns',
   type: 'columns',
-  gap: 0,
+  gap: atAllWidths(0),
   stacked: 'narrow',
   slots: [{ id: 'a', width: { by: 'share', share: 100 }, stuck: false, fixtures }],
 });

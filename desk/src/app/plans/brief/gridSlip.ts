@@ -1,3 +1,4 @@
+import { WidthFields } from '../fixtures/widthFields';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import {
   MOST_PER_PAGE,
@@ -23,7 +24,7 @@ const LAST_ROWS: readonly Choice<ShelfSettings['lastRow']>[] = [
 @Component({
   selector: 'desk-grid-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choices, Stepper],
+  imports: [Choices, Stepper, WidthFields],
   template: `
     @if (editor.shelf(); as shelf) {
       <div class="line">
@@ -131,17 +132,13 @@ const LAST_ROWS: readonly Choice<ShelfSettings['lastRow']>[] = [
         />
         shoppers may turn it into a list and back</label
       >
-      <div class="line">
-        <span>Gap between cards</span>
-        <desk-stepper
-          [value]="shelf.gap"
-          [least]="0"
-          [most]="80"
-          label="Gap in pixels"
-          (changed)="editor.editShelf('gap', { gap: $event })"
-        />
-        <span class="unit">px</span>
-      </div>
+      <desk-width-fields
+        name="Pixels between cards"
+        [values]="shelf.gap"
+        [least]="0"
+        [most]="80"
+        (changed)="editor.editShelf('gap', { gap: $event })"
+      />
       <div class="line">
         <span>An unfilled last row stands</span>
         <desk-choices

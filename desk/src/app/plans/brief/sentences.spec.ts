@@ -1,5 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { USUAL_LOOK, startingFixtures, type Fixture, type Plan, type ShelfSettings } from '@fond/core';
+import {
+  USUAL_LOOK,
+  startingFixtures,
+  type Fixture,
+  type Plan,
+  type ShelfSettings,
+  USUAL_GAP,
+} from '@fond/core';
 import { facetChoice } from '@fond/core';
 import { vocabulary } from '../../testing/plans';
 import { changesInWords, lineOf, sentencesOf, type BriefWords } from './sentences';
@@ -80,7 +87,7 @@ describe('what two states say differently', () => {
   it('is the sentence old and new, with the settings in it', () => {
     const changes = changesInWords(
       plan,
-      shelf({ columns: { wide: 4, medium: 2, narrow: 2 }, gap: 40 }),
+      shelf({ columns: { wide: 4, medium: 2, narrow: 2 }, gap: { ...USUAL_GAP, wide: 40 } }),
       words,
     );
     expect(changes).toEqual([
@@ -89,15 +96,15 @@ describe('what two states say differently', () => {
         title: 'Grid',
         before: '3 columns (2 medium, 2 narrow), 12 a page',
         after: '4 columns (2 medium, 2 narrow), 12 a page',
-        settings: ['columns on wide pages', 'gap between cards'],
+        settings: ['columns on wide pages', 'gap on wide pages'],
       },
     ]);
   });
 
   it('is the settings alone where the sentence stays the same', () => {
-    const [change, ...others] = changesInWords(plan, shelf({ gap: 40 }), words);
+    const [change, ...others] = changesInWords(plan, shelf({ gap: { ...USUAL_GAP, wide: 40 } }), words);
     expect(others).toEqual([]);
-    expect(change).toMatchObject({ before: null, settings: ['gap between cards'] });
+    expect(change).toMatchObject({ before: null, settings: ['gap on wide pages'] });
   });
 
   it('is everything of a plan that is new or gone, and the name of one that is renamed', () => {

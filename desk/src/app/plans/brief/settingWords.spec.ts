@@ -7,7 +7,7 @@ const said = (path: string, what: 'set' | 'added' | 'moved' | 'removed' = 'set')
 describe('settingWords', () => {
   it('name single settings as people do', () => {
     expect(said('fixtures/shelf/columns/wide')).toBe('columns on wide pages');
-    expect(said('fixtures/shelf/gap')).toBe('gap between cards');
+    expect(said('fixtures/shelf/gap/wide')).toBe('gap on wide pages');
     expect(said('fixtures/facets/facets/material/label')).toBe('filter material: label');
     expect(said('fixtures/shelf/order/choices/price/label')).toBe('sort choice price: label');
     expect(said('fixtures/shelf/card/attribute:hob/on')).toBe('hob on the card: shown or not');

@@ -19,7 +19,7 @@ const SETTINGS: Readonly<Record<string, string>> = {
   wide: 'on wide pages',
   medium: 'on medium pages',
   narrow: 'on narrow pages',
-  gap: 'gap between cards',
+  gap: 'gap',
   pageSize: 'products a page',
   lastRow: 'unfilled row',
   card: 'card',
@@ -130,7 +130,7 @@ function wordsOf(path: readonly string[]): string {
   const inner = rest.map((step) => SETTINGS[step] ?? step).join(' ');
   if (first === 'facets') return `filter ${second}${inner && `: ${inner}`}`;
   if (first === 'card') return `${second.replace(/^attribute:/, '')} on the card${inner && `: ${inner}`}`;
-  if (first === 'columns') return `columns ${SETTINGS[second] ?? second}`;
+  if (first === 'columns' || first === 'gap') return `${first} ${SETTINGS[second] ?? second}`;
   if (first === 'order' && second === 'choices' && rest.length)
     return `sort choice ${rest[0]}${rest.length > 1 ? ': label' : ''}`;
   return [SETTINGS[second] ?? second, inner].filter(Boolean).join(' ');

@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
+import { USUAL_GAP, WIDTH_NAMES } from '@fond/core';
 import { planFeature } from '../state/plan.feature';
 import { PlanEditor } from '../state/planEditor';
 import { BriefLines } from './briefLines';
 import { CardSlip } from './cardSlip';
+import { perWidthWords } from './fixtureSentences';
 import { GridSlip } from './gridSlip';
 import { OrderSlip } from './orderSlip';
 import { OriginStrip } from './originStrip';
@@ -39,9 +41,10 @@ export class ShelfSentences {
   protected readonly spacing = computed(() => {
     const shelf = this.editor.shelf();
     if (!shelf) return '';
+    const usualGap = WIDTH_NAMES.every((name) => shelf.gap[name] === USUAL_GAP[name]);
     const rows = { start: 'at the start', centre: 'in the middle', stretch: 'stretched' };
     const own = [
-      ...(shelf.gap === 24 ? [] : [`a gap of ${shelf.gap} px`]),
+      ...(usualGap ? [] : [`a gap of ${perWidthWords(shelf.gap, ' px')}`]),
       ...(shelf.lastRow === 'start' ? [] : [`an unfilled row ${rows[shelf.lastRow]}`]),
     ];
     return own.length ? `with ${own.join(' and ')}` : 'with gap and last row as usual';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { USUAL_LOOK, startingFixtures, type Plan } from '@fond/core';
+import { USUAL_LOOK, startingFixtures, type Plan, USUAL_GAP } from '@fond/core';
 import { moved, withPanel, withShelf } from './edits';
 
 const plan: Plan = {
@@ -41,7 +41,10 @@ describe('moved', () => {
 
 describe('an edit of a plan', () => {
   it('changes its own fixture and no other', () => {
-    for (const changed of [withShelf(plan, { gap: 5 }), withPanel(plan, { side: 'end' })]) {
+    for (const changed of [
+      withShelf(plan, { gap: { ...USUAL_GAP, wide: 5 } }),
+      withPanel(plan, { side: 'end' }),
+    ]) {
       const different = changed.fixtures.filter((fixture, at) => fixture !== plan.fixtures[at]);
       expect(different).toHaveLength(1);
       expect(types(changed)).toEqual(types(plan));

@@ -1,8 +1,9 @@
 import {
+  atAllWidths,
   containerOf,
-  EVEN_TILES,
   linkFor,
-  USUAL_CAROUSEL,
+  USUAL_PROMOTION,
+  USUAL_TILES,
   NEVER_IN_PARTS,
   standingIn,
   USUAL_LAYOUT,
@@ -81,33 +82,9 @@ export function freshFixture(type: AddedType, id: string): Fixture {
         address: null,
       };
     case 'tiles':
-      return {
-        ...base,
-        type,
-        of: { kind: 'children' },
-        hideEmpty: true,
-        counts: true,
-        pictures: true,
-        columns: { wide: 4, medium: 3, narrow: 2 },
-        gap: 24,
-        ratio: 90,
-        most: null,
-        ...EVEN_TILES,
-      };
+      return { ...base, ...USUAL_TILES };
     case 'promotion':
-      return {
-        ...base,
-        type,
-        heading: {},
-        range: { source: { kind: 'aisle', below: true, main: false }, clauses: [] },
-        levels: [{ key: 'newest', reversed: false }],
-        form: 'carousel',
-        columns: { wide: 4, medium: 3, narrow: 2 },
-        gap: 24,
-        most: 12,
-        card: null,
-        ...USUAL_CAROUSEL,
-      };
+      return { ...base, ...USUAL_PROMOTION };
     case 'spotlight':
       return {
         ...base,
@@ -139,7 +116,7 @@ export function freshFixture(type: AddedType, id: string): Fixture {
           { id: 'side', width: { by: 'share', share: 30 }, stuck: false },
           { id: 'main', width: { by: 'share', share: 70 }, stuck: false },
         ],
-        gap: 40,
+        gap: atAllWidths(40),
         stacked: 'medium',
       };
     case 'space':

@@ -1,3 +1,4 @@
+import { USUAL_GAP } from '@fond/core';
 import { BehaviorSubject, of, Subject, throwError, type Observable } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Action } from '@ngrx/store';
@@ -15,7 +16,11 @@ import { planEffects } from './plan.effects';
 import { planFeature, type PlanState } from './plan.feature';
 
 const edit = (gap: number): Action =>
-  PlanActions.edited({ plan: withShelf(plan, { gap }), what: 'gap', at: gap * 10_000 });
+  PlanActions.edited({
+    plan: withShelf(plan, { gap: { ...USUAL_GAP, wide: gap } }),
+    what: 'gap',
+    at: gap * 10_000,
+  });
 
 /** The effects over a real reducer, with a server and a browser storage that the test plays. */
 class Bench {
@@ -90,11 +95,16 @@ describe('opening a plan', () => {
   });
 
   it('brings back what this browser had kept, and saves that', () => {
-    const history = edited(historyOf<PlanDocument>(plan), withShelf(plan, { gap: 44 }), 'gap', 0);
+    const history = edited(
+      historyOf<PlanDocument>(plan),
+      withShelf(plan, { gap: { ...USUAL_GAP, wide: 44 } }),
+      'gap',
+      0,
+    );
     bench.kept.read.mockReturnValue({ history, version: 3, unsaved: true });
     bench.open();
     expect(bench.now.restored).toBe(false);
-    expect(bench.api.savePlan).toHaveBeenCalledWith(withShelf(plan, { gap: 44 }), 3);
+    expect(bench.api.savePlan).toHaveBeenCalledWith(withShelf(plan, { gap: { ...USUAL_GAP, wide: 44 } }), 3);
     expect(bench.now).toMatchObject({ saving: 'saved', version: 4 });
   });
 
@@ -112,14 +122,17 @@ describe('editing', () => {
     bench.dispatch(edit(10));
     bench.dispatch(edit(20));
     expect(bench.kept.keep).toHaveBeenLastCalledWith(
-      expect.objectContaining({ present: withShelf(plan, { gap: 20 }) }),
+      expect.objectContaining({ present: withShelf(plan, { gap: { ...USUAL_GAP, wide: 20 } }) }),
       3,
       true,
     );
     vi.advanceTimersByTime(499);
     expect(bench.api.savePlan).not.toHaveBeenCalled();
     vi.advanceTimersByTime(1);
-    expect(bench.api.savePlan).toHaveBeenCalledExactlyOnceWith(withShelf(plan, { gap: 20 }), 3);
+    expect(bench.api.savePlan).toHaveBeenCalledExactlyOnceWith(
+      withShelf(plan, { gap: { ...USUAL_GAP, wide: 20 } }),
+      3,
+    );
     expect(bench.kept.keep).toHaveBeenLastCalledWith(bench.now.history, 4, false);
   });
 
@@ -132,10 +145,13 @@ describe('editing', () => {
     vi.advanceTimersByTime(500);
     expect(bench.api.savePlan).toHaveBeenCalledTimes(1);
     bench.kept.keep.mockClear();
-    answer.next(stored(4, withShelf(plan, { gap: 10 })));
+    answer.next(stored(4, withShelf(plan, { gap: { ...USUAL_GAP, wide: 10 } })));
     expect(bench.kept.keep).not.toHaveBeenCalled();
     answer.complete();
-    expect(bench.api.savePlan).toHaveBeenLastCalledWith(withShelf(plan, { gap: 30 }), 4);
+    expect(bench.api.savePlan).toHaveBeenLastCalledWith(
+      withShelf(plan, { gap: { ...USUAL_GAP, wide: 30 } }),
+      4,
+    );
     expect(bench.now).toMatchObject({ saving: 'saved', version: 5 });
   });
 
@@ -164,7 +180,7 @@ describe('editing', () => {
   });
 
   it('hands over a newer draft instead of saving over it, and saves mine once I say so', () => {
-    const theirs = stored(9, withShelf(plan, { gap: 2 }));
+    const theirs = stored(9, withShelf(plan, { gap: { ...USUAL_GAP, wide: 2 } }));
     const newer = { type: '/problems/newer-draft', title: '', status: 409, detail: '', theirs };
     bench.api.savePlan.mockReturnValueOnce(throwError(() => newer));
     bench.dispatch(edit(10));
@@ -174,7 +190,10 @@ describe('editing', () => {
     expect(bench.api.savePlan).toHaveBeenCalledTimes(1);
     bench.dispatch(PlanActions.mineKept());
     vi.advanceTimersByTime(500);
-    expect(bench.api.savePlan).toHaveBeenLastCalledWith(withShelf(plan, { gap: 10 }), 9);
+    expect(bench.api.savePlan).toHaveBeenLastCalledWith(
+      withShelf(plan, { gap: { ...USUAL_GAP, wide: 10 } }),
+      9,
+    );
   });
 
   it('asks for the newest preview only', () => {
@@ -210,7 +229,10 @@ describe('publishing', () => {
   it('has the draft stored at once', () => {
     bench.dispatch(edit(10));
     bench.dispatch(PlanActions.savingHurried());
-    expect(bench.api.savePlan).toHaveBeenCalledExactlyOnceWith(withShelf(plan, { gap: 10 }), 3);
+    expect(bench.api.savePlan).toHaveBeenCalledExactlyOnceWith(
+      withShelf(plan, { gap: { ...USUAL_GAP, wide: 10 } }),
+      3,
+    );
   });
 
   it('tells the floor, and the plan if it was among those that were published', () => {

@@ -1,3 +1,4 @@
+import { USUAL_GAP } from '@fond/core';
 import { describe, expect, it } from 'vitest';
 import { away, plan, stored, vocabulary } from '../../testing/plans';
 import type { PlanDocument } from '@fond/core';
@@ -17,7 +18,7 @@ const opened = [
   PlanActions.opened({ id: 'p', address: '/' }),
   PlanActions.loaded({ stored: stored(3), vocabulary, kept: null }),
 ];
-const wide = withShelf(plan, { gap: 40 });
+const wide = withShelf(plan, { gap: { ...USUAL_GAP, wide: 40 } });
 const edit = PlanActions.edited({ plan: wide, what: 'gap', at: 1 });
 
 describe('a plan being edited', () => {
@@ -35,7 +36,11 @@ describe('a plan being edited', () => {
   });
 
   it('stays to be saved when it was edited while it was on its way', () => {
-    const wider = PlanActions.edited({ plan: withShelf(plan, { gap: 60 }), what: 'gap', at: 5000 });
+    const wider = PlanActions.edited({
+      plan: withShelf(plan, { gap: { ...USUAL_GAP, wide: 60 } }),
+      what: 'gap',
+      at: 5000,
+    });
     const state = after(
       ...opened,
       edit,
@@ -59,7 +64,7 @@ describe('a plan being edited', () => {
   });
 
   it('has a newer draft taken with its own one undo away', () => {
-    const theirs = stored(7, withShelf(plan, { gap: 8 }));
+    const theirs = stored(7, withShelf(plan, { gap: { ...USUAL_GAP, wide: 8 } }));
     const taken = [
       ...opened,
       edit,
@@ -77,9 +82,13 @@ describe('a plan being edited', () => {
   });
 
   it('is saved over a newer draft only when that was asked for', () => {
-    const theirs = stored(7, withShelf(plan, { gap: 8 }));
+    const theirs = stored(7, withShelf(plan, { gap: { ...USUAL_GAP, wide: 8 } }));
     const conflict = [...opened, edit, PlanActions.newerDraftFound({ theirs })];
-    const more = PlanActions.edited({ plan: withShelf(plan, { gap: 41 }), what: 'gap', at: 2 });
+    const more = PlanActions.edited({
+      plan: withShelf(plan, { gap: { ...USUAL_GAP, wide: 41 } }),
+      what: 'gap',
+      at: 2,
+    });
     expect(after(...conflict, more).saving).toBe('conflict');
     expect(after(...conflict, PlanActions.mineKept())).toMatchObject({
       saving: 'edited',
@@ -153,7 +162,7 @@ describe('a plan being edited', () => {
   });
 
   it('is put together with a newer draft, over its version, with mine one undo away', () => {
-    const theirs = stored(7, { ...withShelf(plan, { gap: 8 }), name: 'Theirs' });
+    const theirs = stored(7, { ...withShelf(plan, { gap: { ...USUAL_GAP, wide: 8 } }), name: 'Theirs' });
     const merged = { ...wide, name: 'Theirs' };
     const state = after(
       ...opened,
@@ -188,26 +197,26 @@ describe('a plan that builds on another', () => {
     const edited = after(
       ...open,
       PlanActions.edited({
-        plan: withShelf({ ...plan, id: 'h', name: 'Heir' }, { gap: 40 }),
+        plan: withShelf({ ...plan, id: 'h', name: 'Heir' }, { gap: { ...USUAL_GAP, wide: 40 } }),
         what: 'gap',
         at: 1,
       }),
     );
     expect(edited.history!.present).toMatchObject({
       base: 'p',
-      own: { at: { fixtures: { items: { shelf: { at: { gap: { set: 40 } } } } } } },
+      own: { at: { fixtures: { items: { shelf: { at: { gap: { at: { wide: { set: 40 } } } } } } } } },
     });
     expect(filled(edited).fixtures).toEqual(wide.fixtures);
   });
 
   it('hands a setting back, and undo has it again', () => {
     const edited = PlanActions.edited({
-      plan: withShelf({ ...plan, id: 'h', name: 'Heir' }, { gap: 40 }),
+      plan: withShelf({ ...plan, id: 'h', name: 'Heir' }, { gap: { ...USUAL_GAP, wide: 40 } }),
       what: 'gap',
       at: 1,
     });
     const back = PlanActions.handedBack({
-      paths: [['fixtures', 'shelf', 'gap']],
+      paths: [['fixtures', 'shelf', 'gap', 'wide']],
       what: 'hand back',
       at: 5000,
     });
