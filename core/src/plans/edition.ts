@@ -1,7 +1,14 @@
 import type { RangeRule, SavedRange } from '../range/rule';
-import { resolveAll } from './inherit';
-import { servedPlans } from './parts';
-import type { Edition, EditionContent, Fixture, Plan, PlanDocument } from './plan';
+import { documentsBy, resolveAll } from './inherit';
+import { partsNamedIn, servedPlans } from './parts';
+import {
+  isHeir,
+  type Edition,
+  type EditionContent,
+  type Fixture,
+  type Plan,
+  type PlanDocument,
+} from './plan';
 
 /** An edition as it is served. @throws {ChainError} where a plan's bases can't be followed. */
 export const editionFrom = (number: number, { documents, ranges }: EditionContent): Edition => ({
@@ -64,6 +71,29 @@ export function withoutPlans(
   const used = new Set(resolved.flatMap(rangesOfPlan));
   const ranges = held.ranges.filter(({ id }) => used.has(id));
   return { number, documents, plans: servedPlans(resolved), ranges };
+}
+
+/**
+ * The live edition with some plans as an earlier one held them, and the saved ranges that they use; plans that it didn't
+ * hold are left out. What they build on and the parts that they show come along where they are not live any more.
+ *
+ * @throws {ChainError} where a plan that stays builds on one that is left out.
+ */
+export function withPlansOf(live: Edition, held: EditionContent, ids: readonly string[]): Edition {
+  const known = documentsBy(held.documents);
+  const gone = ids.filter((id) => !known.has(id));
+  const staying = new Set(live.documents.map(({ id }) => id).filter((id) => !ids.includes(id)));
+  const back = new Map<string, PlanDocument>();
+  const bring = (id: string): void => {
+    const document = known.get(id);
+    if (!document || back.has(id) || staying.has(id)) return;
+    back.set(id, document);
+    if (isHeir(document)) bring(document.base);
+    partsNamedIn(document).forEach(bring);
+  };
+  ids.forEach(bring);
+  const next = withDrafts(live, [...back.values()], held.ranges);
+  return gone.length ? withoutPlans(next, gone) : next;
 }
 
 /** The edition with one saved range put in place of its published form, for all shelves that show it. */

@@ -5,6 +5,7 @@ import {
   documentsBy,
   flattened,
   resolveAll,
+  withPlansOf,
   type Edition,
   type EditionContent,
   type Layers,
@@ -154,7 +155,11 @@ export async function publishAgain(
   return publishBeneath(
     sequelize,
     (live) => {
-      const content = plans ? withPlansOf(live, held, plans) : held;
+      const content = plans
+        ? chainProblem(documentsBy([...live.documents, ...held.documents]), () =>
+            withPlansOf(live, held, plans),
+          )
+        : held;
       return Promise.resolve({
         documents: content.documents,
         ranges: content.ranges,
@@ -171,16 +176,6 @@ const namesIn = (held: Edition, live: Edition, ids: readonly string[]): string =
   ids
     .map((id) => [...held.documents, ...live.documents].find((document) => document.id === id)?.name ?? id)
     .join(', ');
-
-/** The live edition with some plans, and the ranges they use, as another edition held them; gone where it had none. */
-function withPlansOf(live: Edition, held: Edition, ids: readonly string[]): EditionContent {
-  const documents = [
-    ...live.documents.filter(({ id }) => !ids.includes(id)),
-    ...held.documents.filter(({ id }) => ids.includes(id)),
-  ];
-  const before = new Set(held.ranges.map(({ id }) => id));
-  return { documents, ranges: [...live.ranges.filter(({ id }) => !before.has(id)), ...held.ranges] };
-}
 
 async function editionRow(number: number): Promise<EditionModel> {
   const row = await EditionModel.findByPk(number);

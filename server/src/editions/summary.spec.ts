@@ -21,7 +21,12 @@ describe('editions of earlier releases', () => {
       ]),
     });
     const before = await read();
-    expect(before.editions[0].plans.map(({ id }) => id).sort()).toEqual(['house', 'knives']);
+    expect(before.editions[0].plans.map(({ id }) => id).sort()).toEqual([
+      'front',
+      'house',
+      'knives',
+      'product-row',
+    ]);
     await server.application.sequelize.query('UPDATE editions SET summary = NULL');
     expect((await lastPublications()).size).toBe(0);
     await summariseEarlier();
