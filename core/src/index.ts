@@ -34,6 +34,7 @@ export * from './order/pageOf';
 export * from './order/sorting';
 export * from './page/address';
 export * from './page/composePage';
+export { spotlitProduct } from './page/frameModels';
 export * from './page/composer';
 export * from './page/composePlain';
 export * from './page/composeProduct';

@@ -277,6 +277,30 @@ describe('a plan that leaves the shop', () => {
   });
 });
 
+describe('aisles without a description', () => {
+  it('are counted before publishing for each plan that gives descriptions a place', async () => {
+    const { plan, version } = await createPlan(desk, 'Tags', [{ kind: 'aisles', of: 'tag' }]);
+    const { findings, changes } = await changesOf(desk, plan.id);
+    const bare = [];
+    for (const { path } of changes as { path: string }[]) {
+      const { body } = await server.guest.get('/api/shop/listing').query({ aisle: path });
+      if (!body.aisle.description) bare.push(path);
+    }
+    expect(bare.length).toBeGreaterThan(0);
+    expect(findings).toContainEqual({
+      kind: 'no-description',
+      path: bare[0],
+      title: expect.any(String),
+      plan: { id: plan.id, name: 'Tags' },
+      aisles: bare.length,
+    });
+    const fixtures = plan.fixtures.filter(({ type }) => type !== 'description');
+    expect((await savePlan(desk, { ...plan, fixtures }, version)).status).toBe(200);
+    const told = (await changesOf(desk, plan.id)).findings.map(({ kind }: { kind: string }) => kind);
+    expect(told).not.toContain('no-description');
+  });
+});
+
 describe('editions', () => {
   it('are compared plan by plan and aisle by aisle', async () => {
     const { edition: before } = (await desk.get('/api/floor')).body as Floor;

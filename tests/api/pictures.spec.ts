@@ -154,6 +154,25 @@ describe('fixtures in a plan', () => {
   });
 });
 
+describe('pictures of products', () => {
+  it('tell how large they are in numbers, and are listed where a plan shows them larger than they are', async () => {
+    const { body } = await server.guest.get('/api/shop/page').query({ address: '/cookware/pans' });
+    const shelf = body.fixtures.find(({ type }: { type: string }) => type === 'shelf');
+    for (const { images } of shelf.cards)
+      for (const { width, height } of images) expect([width, height]).toEqual([960, 1080]);
+    const { small } = (await desk.get('/api/pictures')).body as PictureReport;
+    // The front shows one product large, and only the top categories on its tiles.
+    const onFront = small.filter(({ plan }) => plan.id === 'front');
+    const large = onFront.filter(({ fixture }) => fixture === 'spotlight');
+    const front = (await server.guest.get('/api/shop/page').query({ address: '/' })).body;
+    const spotlight = front.fixtures.find(({ type }: { type: string }) => type === 'spotlight');
+    expect(large.map(({ of }) => of)).toMatchObject([{ kind: 'product', sku: spotlight.card.sku }]);
+    const tiles = onFront.flatMap(({ of }) => (of.kind === 'aisle' ? [of.path] : []));
+    expect(tiles.length).toBeGreaterThan(0);
+    expect(tiles.every((path) => path.split('/').length === 2)).toBe(true);
+  });
+});
+
 describe('renditions', () => {
   it('that are missing are made by a job, which tells how far it is', async () => {
     const before = (await desk.get('/api/pictures')).body as PictureReport;

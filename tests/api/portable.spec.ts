@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import type { Floor, PlanFile, PlanImport, PlanSummary } from '@fond/contract';
+import type { Floor, PartSummary, PlanFile, PlanImport, PlanSummary } from '@fond/contract';
 import { createPlan, readPlan, savePlan, withShelf } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
@@ -102,10 +102,23 @@ describe('plans as a file', () => {
   });
 
   it('can be a whole edition', async () => {
-    expect(whole.documents.map(({ id }) => id).sort()).toEqual(['house', 'knives']);
+    expect(whole.documents.map(({ id }) => id).sort()).toEqual(['front', 'house', 'knives', 'product-row']);
     const { missing } = (await read(there, { file: whole, mapping: {} })).body as PlanImport;
     const mapping = Object.fromEntries(missing.map(({ key }) => [key, null]));
     const again = (await read(there, { file: whole, mapping })).body as PlanImport;
-    expect(again.imported).toHaveLength(2);
+    expect(again.imported).toHaveLength(4);
+  });
+
+  it('bring along the parts that their plans link to, under names of their own', async () => {
+    const { missing } = (await read(there, { file: whole, mapping: {} })).body as PlanImport;
+    const mapping = Object.fromEntries(missing.map(({ key }) => [key, null]));
+    const { imported } = (await read(there, { file: whole, mapping })).body as PlanImport;
+    const named = (name: string): string => imported!.find((one) => one.name.startsWith(name))!.id;
+    const parts = (await there.get('/api/parts')).body as PartSummary[];
+    const part = parts.find(({ id }) => id === named('Row of products'))!;
+    expect(part.usedIn.map(({ id }) => id)).toEqual([named('Front')]);
+    const { plan } = await readPlan(there, named('Front'));
+    const links = plan.fixtures.flatMap((fixture) => (fixture.type === 'part' ? [fixture.part] : []));
+    expect(links).toEqual([part.id, part.id, part.id]);
   });
 });

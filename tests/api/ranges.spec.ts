@@ -195,8 +195,9 @@ describe('saved ranges', () => {
     const saved = await desk.put('/api/plans/house', { plan: linked, version: house.version });
     const listed = (await desk.get('/api/ranges')).body as StoredRange[];
     expect(listed.find(({ id }) => id === range.id)!.usedIn).toEqual([
+      // The front's and the knives' plans build on it, and so show it too.
+      { plan: { id: 'front', name: 'Front' } },
       { plan: { id: 'house', name: house.plan.name } },
-      // The knives’ plan builds on it, and so shows it too.
       { plan: { id: 'knives', name: 'Knives, four across' } },
     ]);
     await publishPlans(desk, [{ id: 'house', version: saved.body.version }], '');

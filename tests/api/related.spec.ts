@@ -46,7 +46,10 @@ describe('what stands below a product', () => {
     // Knives have a plan of their own in the demo shop, which builds on the house plan and follows it here.
     const { products } = (await server.guest.get('/api/health')).body;
     expect(changes).toMatchObject({ changes: [], productPages: products });
-    expect(changes.heirs).toMatchObject([{ id: 'knives', kept: [] }]);
+    expect(changes.heirs).toMatchObject([
+      { id: 'knives', kept: [] },
+      { id: 'front', kept: [] },
+    ]);
     await publishPlans(desk, [{ id: 'house', version: saved.version }], '');
     expect((await shown()).related!.cards.map(({ sku }) => sku)).toEqual(
       page.related!.cards.map(({ sku }) => sku),

@@ -14,7 +14,8 @@ import {
 } from './room';
 
 /** Whose picture a fixture shows: its products', its categories', the aisle's own, or one that was uploaded. */
-export type PictureOwner = 'products' | 'categories' | 'aisle' | Extract<PictureSource, { kind: 'kept' }>;
+export type PictureOwner =
+  'products' | 'spotlit' | 'categories' | 'aisle' | Extract<PictureSource, { kind: 'kept' }>;
 
 /** How wide the pictures of a fixture are drawn at the most, in CSS pixels. */
 export interface PictureNeed {
@@ -53,7 +54,7 @@ export const pictureNeeds = ({ fixtures, look }: Pick<Plan, 'fixtures' | 'look'>
       case 'spotlight': {
         const rooms = roomsOf(fixtures, fixture);
         const half = (name: 'full' | 'wide' | 'medium') => columnOf(rooms[name], 2, SPOTLIGHT_GAP);
-        return need('products', { ...rooms, full: half('full'), wide: half('wide'), medium: half('medium') });
+        return need('spotlit', { ...rooms, full: half('full'), wide: half('wide'), medium: half('medium') });
       }
       case 'tiles': {
         if (!fixture.pictures) return [];

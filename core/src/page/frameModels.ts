@@ -237,7 +237,7 @@ export function promotionModel(
 
 /** The first products of a range, in an order. */
 function firstOf(
-  { snapshot, aisle, lang, context }: FrameContext,
+  { snapshot, aisle, lang, context }: Omit<FrameContext, 'plan'>,
   { range, levels }: Pick<PromotionSettings, 'range' | 'levels'>,
   words: Uint32Array,
   count: number,
@@ -252,12 +252,20 @@ const SPOTLIT: readonly CardElement[] = (
   ['picture', 'badges', 'category', 'name', 'rating', 'stock', 'price'] as const
 ).map((element) => ({ element, attribute: null, on: true }));
 
-/** The first product of a range as a large banner; none where the range is empty. */
+/** Number of the product that a spotlight shows on a page: the first of its range; null where that is empty. */
+export function spotlitProduct(
+  frame: Omit<FrameContext, 'plan'>,
+  spotlight: SpotlightSettings,
+): number | null {
+  const { words, count } = runRange(frame.snapshot, frame.aisle, spotlight.range, frame.context);
+  return count ? firstOf(frame, spotlight, words, count, 1)[0] : null;
+}
+
+/** One product as a large banner; none where its range is empty. */
 export function spotlightModel(frame: FrameContext, spotlight: Of<SpotlightSettings>): FixtureModel | null {
-  const { snapshot, aisle, plan, lang, context } = frame;
-  const { words, count } = runRange(snapshot, aisle, spotlight.range, context);
-  if (!count) return null;
-  const [p] = Array.from(firstOf(frame, spotlight, words, count, 1));
+  const { snapshot, plan, lang, context } = frame;
+  const p = spotlitProduct(frame, spotlight);
+  if (p === null) return null;
   const { id, side } = spotlight;
   const text = textIn(snapshot.descriptions[p], lang, snapshot.frame.languages);
   // The picture has half of the room where both stand beside each other; the style sheet does the same.

@@ -238,7 +238,8 @@ async function readProducts(read: Read, frame: CatalogueFrame, after: number): P
   const collections = await lists('product_collections', 'collection_id');
   const images = grouped(
     await read<ImageRow & { id: number }>(
-      `SELECT product_id AS id, hash, IFNULL(width, 0) AS width, IFNULL(height, 0) AS height
+      `SELECT product_id AS id, hash, CAST(IFNULL(width, 0) AS SIGNED) AS width,
+          CAST(IFNULL(height, 0) AS SIGNED) AS height
         FROM product_images LEFT JOIN pictures USING (source)
         WHERE product_id BETWEEN ? AND ? ORDER BY product_id, position`,
       span,

@@ -26,7 +26,7 @@ export async function pictureReport(
   edition: Edition,
   renditions: Renditions,
 ): Promise<PictureReport> {
-  const small = smallPictures(snapshot, edition);
+  const small = smallPictures(snapshot, edition, Date.now());
   const blurred = small.filter(({ width, needed }) => width < needed).length;
   return {
     pictures: picturesInUse(snapshot, edition).length,

@@ -3,18 +3,29 @@ import {
   choosePlan,
   linkOf,
   pictureNeeds,
+  spotlitProduct,
   titleInShop,
+  type Aisle,
   type Edition,
+  type ImageRow,
   type PictureNeed,
   type Plan,
   type Snapshot,
+  type TilesSettings,
 } from '@fond/core';
+
+/** The categories that tiles show on the page of an aisle. */
+function onTiles({ aisles }: Snapshot, aisle: Aisle, tiles: TilesSettings): readonly Aisle[] {
+  if (tiles.of.kind === 'children') return aisle.children;
+  return tiles.of.categories.flatMap((category) => aisles.byKey.get(`category:${category}`) ?? []);
+}
 
 /**
  * Pictures that are narrower than where they are drawn, the worst first: blurred on every screen, or on those with two
  * pixels for one. Each is told once, with the place that needs the most of it.
  */
-export function smallPictures(snapshot: Snapshot, { plans }: Edition): SmallPicture[] {
+export function smallPictures(snapshot: Snapshot, { plans, ranges }: Edition, now: number): SmallPicture[] {
+  const [lang] = snapshot.frame.languages;
   const found = new Map<string, SmallPicture>();
   const tell = (
     picture: { hash: string | null; width: number } | null | undefined,
@@ -37,33 +48,37 @@ export function smallPictures(snapshot: Snapshot, { plans }: Edition): SmallPict
     });
   };
   const needs = plans.map((plan) => ({ plan, needs: pictureNeeds(plan) }));
-  const widestOf = (kind: 'products' | 'categories'): { plan: Plan; need: PictureNeed } | null =>
-    needs
-      .flatMap(({ plan, needs: all }) => all.filter(({ of }) => of === kind).map((need) => ({ plan, need })))
-      .reduce<{ plan: Plan; need: PictureNeed } | null>(
-        (best, one) => (best && best.need.width >= one.need.width ? best : one),
-        null,
-      );
-
-  const products = widestOf('products');
-  if (products)
-    snapshot.images.forEach(([first], p) => {
-      const name = titleInShop(snapshot, snapshot.titles[p]);
-      tell(
-        first as typeof first | undefined,
-        { kind: 'product', sku: snapshot.skus[p], name },
-        products.plan,
-        products.need,
-      );
-    });
-  const tiles = widestOf('categories');
+  const products = needs
+    .flatMap(({ plan, needs: all }) =>
+      all.filter(({ of }) => of === 'products').map((need) => ({ plan, need })),
+    )
+    .reduce<{ plan: Plan; need: PictureNeed } | null>(
+      (best, one) => (best && best.need.width >= one.need.width ? best : one),
+      null,
+    );
+  const tellProduct = (p: number, plan: Plan, need: PictureNeed): void => {
+    const [first] = snapshot.images[p] as readonly (ImageRow | undefined)[];
+    const name = titleInShop(snapshot, snapshot.titles[p]);
+    tell(first, { kind: 'product', sku: snapshot.skus[p], name }, plan, need);
+  };
+  if (products) for (let p = 0; p < snapshot.size; p++) tellProduct(p, products.plan, products.need);
+  const ownerOf = ({ path, titles }: Aisle): SmallPicture['of'] => ({
+    kind: 'aisle',
+    path,
+    name: titleInShop(snapshot, titles),
+  });
   for (const aisle of snapshot.aisles.all) {
-    const of = { kind: 'aisle' as const, path: aisle.path, name: titleInShop(snapshot, aisle.titles) };
-    if (tiles && aisle.kind === 'category') tell(aisle.picture, of, tiles.plan, tiles.need);
-    const plan = aisle.picture && choosePlan(plans, aisle).winner?.plan;
-    if (!plan) continue;
-    for (const need of needs.find((one) => one.plan === plan)?.needs ?? [])
-      if (need.of === 'aisle') tell(aisle.picture, of, plan, need);
+    const plan = choosePlan(plans, aisle).winner?.plan;
+    for (const need of needs.find((one) => one.plan === plan)?.needs ?? []) {
+      if (need.of === 'aisle') tell(aisle.picture, ownerOf(aisle), plan!, need);
+      const fixture = plan!.fixtures.find(({ id }) => id === need.fixture);
+      if (fixture?.type === 'tiles')
+        for (const shown of onTiles(snapshot, aisle, fixture))
+          tell(shown.picture, ownerOf(shown), plan!, need);
+      if (fixture?.type !== 'spotlight') continue;
+      const p = spotlitProduct({ snapshot, aisle, lang, context: { now, ranges } }, fixture);
+      if (p !== null) tellProduct(p, plan!, need);
+    }
   }
   for (const { plan, needs: all } of needs)
     for (const need of all) if (typeof need.of === 'object') tell(need.of, { kind: 'uploaded' }, plan, need);

@@ -51,7 +51,7 @@ export function publicationFindings(
     ...emptyPromotions(snapshot, pages, context),
     ...missingDescriptions(snapshot, pages),
     ...poorContrasts(pages),
-    ...blurredPictures(snapshot, after, pages),
+    ...blurredPictures(snapshot, after, pages, now),
     ...idleSettings(after),
   ].slice(0, MOST);
 }
@@ -146,10 +146,11 @@ function blurredPictures(
   snapshot: Snapshot,
   after: Edition,
   pages: readonly ChangedPage[],
+  now: number,
 ): PublicationFinding[] {
   const changed = new Set(pages.map(({ plan }) => plan.id));
   const found = new Map<string, Extract<PublicationFinding, { kind: 'small-pictures' }>>();
-  for (const { plan, fixture, type, width, needed } of smallPictures(snapshot, after)) {
+  for (const { plan, fixture, type, width, needed } of smallPictures(snapshot, after, now)) {
     if (width >= needed || !changed.has(plan.id)) continue;
     const known = found.get(`${plan.id} ${fixture}`);
     if (known) known.pictures++;

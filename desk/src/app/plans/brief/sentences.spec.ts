@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import {
   USUAL_LOOK,
+  facetChoice,
   startingFixtures,
+  usual,
   type Fixture,
   type Plan,
   type ShelfSettings,
   USUAL_GAP,
 } from '@fond/core';
-import { facetChoice } from '@fond/core';
 import { vocabulary } from '../../testing/plans';
 import { changesInWords, lineOf, sentencesOf, type BriefWords } from './sentences';
 
@@ -113,6 +114,16 @@ describe('what two states say differently', () => {
     expect(changesInWords(plan, { ...plan, name: 'All pans' }, words)).toEqual([
       { line: 'name', title: 'Called', before: 'Pans', after: 'All pans', settings: [] },
     ]);
+  });
+
+  it('is what stands in it alone where the plan is a part, whatever else of it differs', () => {
+    const part: Plan = { ...plan, kind: 'part', reach: { include: [], exclude: [] } };
+    const line = { ...usual('line'), type: 'divider' as const };
+    const other = { ...part, related: null, fixtures: [...part.fixtures, line] };
+    expect(changesInWords(part, other, words)).toEqual([
+      expect.objectContaining({ line: 'frame', settings: ['line added'] }),
+    ]);
+    expect(changesInWords(null, part, words).map((change) => change.line)).toEqual(['frame']);
   });
 
   it('leaves out, between two plans, what each has to say for itself', () => {
