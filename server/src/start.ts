@@ -3,11 +3,9 @@ import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
-import { createApplication } from './app';
 import { readConfig } from './config';
 import { portIsFree, startDatabase } from './database/process';
 import { addressFile } from './database/tool';
-import { DEMO_SIGN_IN } from './demo/seed';
 
 const DIST = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../dist');
 
@@ -18,7 +16,12 @@ async function main(): Promise<void> {
     throw new Error(`Port ${config.port} on ${config.host} is taken. Set FOND_PORT to another one.`);
   // The database, the originals and the sessions are nobody else's business.
   await mkdir(config.data, { recursive: true, mode: 0o700 });
-  const database = config.databaseUrl ? null : await startDatabase(config.data, config.databasePort, log);
+  // The database makes itself ready while everything else is read.
+  const [database, { createApplication }, { DEMO_SIGN_IN }] = await Promise.all([
+    config.databaseUrl ? null : startDatabase(config.data, config.databasePort, log),
+    import('./app'),
+    import('./demo/seed'),
+  ]);
   if (database) await writeFile(addressFile(config.data), database.url);
   let application;
   try {
