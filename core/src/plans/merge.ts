@@ -55,7 +55,7 @@ export function mergePlans(
   before: Plan,
   mine: Plan,
   theirs: Plan,
-  decisions: Readonly<Record<string, 'mine' | 'theirs'>> = {},
+  decisions: Readonly<Partial<Record<string, 'mine' | 'theirs'>>> = {},
 ): Merge {
   const base = editable(before);
   let ours: Difference | null = differ(base, editable(mine));

@@ -114,7 +114,7 @@ export class MergeDrafts {
   private readonly mine = this.store.selectSignal(planFeature.selectPlan);
   private readonly begun = this.store.selectSignal(planFeature.selectStoredPlan);
   protected readonly sides: readonly Choice[] = ['mine', 'theirs'];
-  protected readonly decisions = signal<Readonly<Record<string, Choice>>>({});
+  protected readonly decisions = signal<Readonly<Partial<Record<string, Choice>>>>({});
   protected readonly words = settingWords;
   protected readonly merge = computed(() => {
     const theirs = this.theirs();

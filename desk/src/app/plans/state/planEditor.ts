@@ -1,7 +1,17 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { facetPanelOf, shelfOf, type FacetPanel, type Plan, type ShelfSettings } from '@fond/core';
+import {
+  facetPanelOf,
+  shelfOf,
+  type FacetPanel,
+  type Fixture,
+  type Plan,
+  type ShelfSettings,
+  type Slot,
+} from '@fond/core';
+import { FIXTURE_WORDS } from '../brief/words';
 import { withPanel, withShelf } from './edits';
+import { withPasted } from './fixtureEdits';
 import { PlanActions } from './plan.actions';
 import { planFeature } from './plan.feature';
 
@@ -21,6 +31,7 @@ export class PlanEditor {
     const plan = this.plan();
     return plan ? facetPanelOf(plan) : undefined;
   });
+  readonly kind = computed(() => this.plan()?.kind ?? 'page');
   /** The language of the page in the window; labels are written for it. */
   readonly lang = computed(() => {
     const asked = new URLSearchParams(this.address().split('?')[1] ?? '').get('lang');
@@ -32,6 +43,16 @@ export class PlanEditor {
     if (!plan) return;
     const next = change(plan);
     if (next !== plan) this.store.dispatch(PlanActions.edited({ plan: next, what, at: Date.now() }));
+  }
+
+  /** Puts copied fixtures where they are wanted. */
+  paste(fixtures: readonly Fixture[], place: Slot | null, behind: string | null): void {
+    const [first] = fixtures as readonly (Fixture | undefined)[];
+    if (first)
+      this.edit(
+        `paste ${FIXTURE_WORDS[first.type]}`,
+        (plan) => withPasted(plan, fixtures, place, behind).plan,
+      );
   }
 
   editShelf(what: string, change: Partial<ShelfSettings>): void {
