@@ -35,7 +35,7 @@ export const texts = (most = 80): Joi.ObjectSchema =>
 const whole = (least: number, most: number): Joi.NumberSchema =>
   Joi.number().integer().min(least).max(most).required();
 
-const perWidth = (least: number, most: number): Joi.ObjectSchema =>
+export const perWidth = (least: number, most: number): Joi.ObjectSchema =>
   Joi.object({ wide: whole(least, most), medium: whole(least, most), narrow: whole(least, most) }).required();
 
 const stepped = (value: Joi.Schema): Joi.ObjectSchema =>

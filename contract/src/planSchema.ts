@@ -7,6 +7,7 @@ import {
   HOUSE_PLAN_ID,
   type Plan,
 } from '@fond/core';
+import { badgesSchema } from './badgeSchema';
 import { AISLE_KEY_PATTERN } from './aisleKey';
 import { fixturesSchema, id, isPartOfFixtures, texts } from './fixtureSchema';
 import { relatedRangeSchema } from './rangeSchema';
@@ -88,6 +89,7 @@ export const planSchema = Joi.object<Plan>({
     .allow(null)
     .required(),
   look: lookSchema,
+  badges: badgesSchema,
   css: Joi.string().allow('').max(20_000).required(),
 })
   .custom((plan: Plan, helpers) => {

@@ -195,6 +195,16 @@ export const changes = Joi.object({
           .required(),
       }),
       Joi.object({
+        kind: Joi.valid('badge').required(),
+        plan: named.required(),
+        id: text.required(),
+        text: text.required(),
+        contrast: Joi.number().allow(null).required(),
+        covered: Joi.object({ width: text.required(), share: Joi.number().min(0).max(1).required() })
+          .allow(null)
+          .required(),
+      }),
+      Joi.object({
         kind: Joi.valid('no-description').required(),
         path: text.required(),
         title: text.required(),

@@ -19,6 +19,9 @@ import type {
   Sieve,
   Texts,
   FocusPoint,
+  Badge,
+  BadgeMeeting,
+  BadgeFault,
 } from '@fond/core';
 
 /** One line of the floor. */
@@ -175,6 +178,8 @@ export type PublicationFinding =
   | { kind: 'empty-promotion'; path: string; title: string; plan: NamedPlan; fixture: string; aisles: number }
   /** Words that are hard to read on their ground, by what is written so. */
   | { kind: 'poor-contrast'; plan: NamedPlan; pairs: readonly { what: string; contrast: number }[] }
+  /** A badge that is hard to read, or hides too much of a picture. */
+  | ({ kind: 'badge'; plan: NamedPlan } & BadgeFault)
   /** Aisles without a description on pages that have a place for one; the first of them is named. */
   | { kind: 'no-description'; path: string; title: string; plan: NamedPlan; aisles: number }
   /** Pictures that are narrower than a fixture of the plan draws them, the narrowest of which is told. */
@@ -268,6 +273,22 @@ export interface ProductWhy extends RangeAnswer {
 
 export interface FacetAdviceRow extends FacetAdvice {
   label: string;
+}
+
+/** What an aisle's badges come to. */
+export interface BadgeReport {
+  aisle: { key: string; title: string };
+  /** Products of the aisle's shelf, and of the whole shop. */
+  products: number;
+  shop: number;
+  /** Each rule, in order of priority, with a product of the aisle that carries it. */
+  rules: readonly (BadgeMeeting['rules'][number] & {
+    example: { sku: string; title: string; text: string; image: string | null } | null;
+  })[];
+  pairs: BadgeMeeting['pairs'];
+  over: number;
+  /** The product of the aisle with the most badges. */
+  fullest: { sku: string; title: string; badges: readonly Badge[] } | null;
 }
 
 /** A saved range as it is kept, with the plans whose drafts show it. */

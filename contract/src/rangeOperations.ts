@@ -6,6 +6,7 @@ import { edition, changes } from './planShapes';
 import {
   address,
   anything,
+  badgeReport,
   facetAdvice,
   planId,
   productWhy,
@@ -139,6 +140,18 @@ export const RANGE_OPERATIONS = {
     body: Joi.object({ plan: planDocumentSchema.required(), address }),
     status: 200,
     answer: facetAdvice,
+    problems: ['bad-input', 'unknown-aisle', 'not-ready'],
+  },
+  explainBadges: {
+    method: 'post',
+    path: '/api/explain/badges',
+    summary:
+      'How many products carry each badge of a draft, in an aisle and in the shop, and which rules meet',
+    access: 'signed-in',
+    free: true,
+    body: Joi.object({ plan: planDocumentSchema.required(), address }),
+    status: 200,
+    answer: badgeReport,
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],
   },
 } as const satisfies Record<string, Operation>;

@@ -1,3 +1,6 @@
+export * from './badges/badges';
+export * from './badges/cover';
+export * from './badges/rule';
 export * from './card/card';
 export * from './card/figures';
 export * from './card/money';
@@ -65,5 +68,6 @@ export * from './range/say';
 export * from './range/sieve';
 export * from './redirects/redirects';
 export * from './text/fold';
+export * from './text/days';
 export * from './text/numbers';
 export * from './text/searchIndex';

@@ -1,3 +1,4 @@
+import { explainBadges } from './badges/explainBadges';
 import { rm } from 'node:fs/promises';
 import type { Sequelize } from 'sequelize';
 import type {
@@ -278,8 +279,8 @@ export function handlersOf({ sequelize, host, jobs, pictures, renditions, tokens
 
     explainRange: async ({ body }) => {
       const { rule, address } = body as { rule: RangeRule; address: string };
-      const { snapshot } = standOf(host);
-      const context = { now: pageTime(), ranges: await savedRanges() };
+      const { snapshot, zone } = standOf(host);
+      const context = contextOf({ ranges: await savedRanges() }, pageTime(), zone);
       return explainRangeAt(snapshot, readAddress(address)?.path, rule, context);
     },
     explainProduct: async ({ body }) => {
@@ -290,6 +291,11 @@ export function handlersOf({ sequelize, host, jobs, pictures, renditions, tokens
     explainFacets: async ({ body }) => {
       const { snapshot, aisle, plan, context } = await drafted(host, body);
       return explainFacets(snapshot, aisle, plan, context);
+    },
+
+    explainBadges: async ({ body }) => {
+      const { snapshot, aisle, plan, context } = await drafted(host, body);
+      return explainBadges(snapshot, aisle, plan, context);
     },
 
     products: ({ query }) => {
@@ -388,10 +394,10 @@ async function drafted(
   body: unknown,
 ): Promise<{ snapshot: Snapshot; aisle: Aisle; plan: Plan; context: RangeContext }> {
   const { address, plan: document } = body as { plan: PlanDocument; address: string };
-  const { snapshot, beneath } = standOf(host);
+  const { snapshot, beneath, zone } = standOf(host);
   const aisle = aisleAt(snapshot, readAddress(address)?.path);
   const { edition, plan } = await draftedEdition(beneath, [document]);
-  return { snapshot, aisle, plan, context: contextOf(edition, pageTime()) };
+  return { snapshot, aisle, plan, context: contextOf(edition, pageTime(), zone) };
 }
 
 /** Checked parameters back as text, as the facets read theirs. */

@@ -8,6 +8,7 @@ import {
   type Fixture,
   type HeirDocument,
   type Shelf,
+  USUAL_BADGES,
 } from '@fond/core';
 import {
   changesOf,
@@ -171,7 +172,18 @@ describe('what publishing would do', () => {
     const { id, kind, name, reach, rank } = base.plan;
     await savePlan(
       desk,
-      { id, kind, name, reach, rank, fixtures: emptied.fixtures, related: null, look: USUAL_LOOK, css: '' },
+      {
+        id,
+        kind,
+        name,
+        reach,
+        rank,
+        fixtures: emptied.fixtures,
+        related: null,
+        look: USUAL_LOOK,
+        badges: USUAL_BADGES,
+        css: '',
+      },
       base.version,
     );
     const { findings } = await changesOf(desk, id, heir.document.id);
@@ -182,7 +194,18 @@ describe('what publishing would do', () => {
     const without = emptied.fixtures.filter(({ type }) => type !== 'shelf');
     await savePlan(
       desk,
-      { id, kind, name, reach, rank, fixtures: without, related: null, look: USUAL_LOOK, css: '' },
+      {
+        id,
+        kind,
+        name,
+        reach,
+        rank,
+        fixtures: without,
+        related: null,
+        look: USUAL_LOOK,
+        badges: USUAL_BADGES,
+        css: '',
+      },
       base.version + 1,
     );
     const bare = await changesOf(desk, id, heir.document.id);

@@ -58,6 +58,7 @@ describe('the JSON Schema of a plan', () => {
       'fixtures',
       'related',
       'look',
+      'badges',
       'css',
     ]);
     expect(Heir.required).toEqual(['id', 'kind', 'name', 'reach', 'rank', 'base', 'own']);

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import type { BadgeSet } from '../badges/badges';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { CardElement } from '../plans/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
-import { badgesOf, cardOf, plainText, shorten } from './card';
+import { cardOf, plainText, shorten } from './card';
 import { savingPercent } from './figures';
 
 const element = (kind: CardElement['element'], attribute: string | null = null): CardElement => ({
@@ -11,37 +12,36 @@ const element = (kind: CardElement['element'], attribute: string | null = null):
   on: true,
 });
 
+const NONE: BadgeSet = { rules: [], most: 3, context: { now: NOW, ranges: [] } };
+
 describe('cardOf', () => {
   it('prints an attribute line only where there is a value', () => {
     const snapshot = snapshotOf(FRAME, [product(1, { attributes: { diameter: 24.5 } }), product(2)]);
     const elements = [element('attribute', 'diameter'), element('attribute', 'gone'), element('price')];
-    expect(cardOf(snapshot, 0, elements, NOW, 'fr').parts).toEqual([
+    expect(cardOf(snapshot, 0, elements, NONE, 'fr').parts).toEqual([
       { part: 'attribute', key: 'diameter', label: 'Diamètre', text: '24,5\u00a0cm' },
       { part: 'price' },
     ]);
-    expect(cardOf(snapshot, 1, elements, NOW, 'fr').parts).toEqual([{ part: 'price' }]);
+    expect(cardOf(snapshot, 1, elements, NONE, 'fr').parts).toEqual([{ part: 'price' }]);
   });
 
   it('joins several values and translates them', () => {
     const snapshot = snapshotOf(FRAME, [
       product(1, { attributes: { hob: ['gas', 'induction'], colour: 'red' } }),
     ]);
-    expect(cardOf(snapshot, 0, [], NOW, 'fr').attributes).toEqual({ hob: 'gas, induction', colour: 'Rouge' });
+    expect(cardOf(snapshot, 0, [], NONE, 'fr').attributes).toEqual({
+      hob: 'gas, induction',
+      colour: 'Rouge',
+    });
   });
 
   it('leaves a product without a price without one', () => {
     const snapshot = snapshotOf(FRAME, [product(1, { price: null, was: 500 })]);
-    expect(cardOf(snapshot, 0, [], NOW, 'en')).toMatchObject({ price: null });
+    expect(cardOf(snapshot, 0, [], NONE, 'en')).toMatchObject({ price: null });
   });
 });
 
-describe('badgesOf', () => {
-  it('names sold out first, then the saving, then what is new', () => {
-    const snapshot = snapshotOf(FRAME, [product(1, { stock: 0, price: 2000, was: 2999 }), product(60)]);
-    expect(badgesOf(snapshot, 0, NOW, 'en').map((badge) => badge.text)).toEqual(['Sold out', '−33 %', 'New']);
-    expect(badgesOf(snapshot, 1, NOW, 'en')).toEqual([]);
-  });
-
+describe('a saving in percent', () => {
   it('never promises more than is saved', () => {
     expect(savingPercent(2001, 3000)).toBe(33);
     expect(savingPercent(3000, 3000)).toBe(0);

@@ -1,3 +1,4 @@
+import { badgesOf, type Badge, type BadgeSet } from '../badges/badges';
 import type { Lang } from '../catalogue/rows';
 import { textIn } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
@@ -7,13 +8,8 @@ import { hrefOf, linkTo } from '../page/shopFrame';
 import { wordsIn } from '../page/words';
 import type { CardElement } from '../plans/plan';
 import { numberText } from '../text/numbers';
-import { savingPercent, stockStateOf, type StockState } from './figures';
+import { stockStateOf, type StockState } from './figures';
 import { moneyOf, type Money } from './money';
-
-export interface Badge {
-  key: 'sold-out' | 'sale' | 'new';
-  text: string;
-}
 
 export interface CardImage {
   hash: string;
@@ -63,20 +59,6 @@ export interface Card {
   parts: readonly CardPart[];
 }
 
-export const NEW_FOR_DAYS = 30;
-const DAY = 86_400_000;
-
-/** Badges in order of priority: sold out, sale, new. `now` is in milliseconds since 1970. */
-export function badgesOf(snapshot: Snapshot, p: number, now: number, lang: Lang): Badge[] {
-  const words = wordsIn(lang);
-  const badges: Badge[] = [];
-  if (snapshot.stock[p] <= 0) badges.push({ key: 'sold-out', text: words.soldOut });
-  const saving = savingPercent(snapshot.price.numbers[p], snapshot.was[p]);
-  if (saving > 0) badges.push({ key: 'sale', text: `−${saving} %` });
-  if (now - snapshot.created[p] < NEW_FOR_DAYS * DAY) badges.push({ key: 'new', text: words.isNew });
-  return badges;
-}
-
 /** An attribute's value as people read it: words in the language, several joined, numbers with their unit. */
 export function attributeText(snapshot: Snapshot, p: number, key: string, lang: Lang): string {
   const attribute = snapshot.attributes.get(key);
@@ -119,7 +101,7 @@ export function cardOf(
   snapshot: Snapshot,
   p: number,
   elements: readonly CardElement[],
-  now: number,
+  badges: BadgeSet,
   lang: Lang,
 ): Card {
   const languages = snapshot.frame.languages;
@@ -148,7 +130,7 @@ export function cardOf(
     title: textIn(snapshot.titles[p], lang, languages),
     price: Number.isNaN(price) ? null : moneyOf(price, currency, lang),
     was: was > price ? moneyOf(was, currency, lang) : null,
-    badges: badgesOf(snapshot, p, now, lang),
+    badges: badgesOf(snapshot, p, badges, lang),
     images,
     attributes,
     parts,

@@ -1,3 +1,4 @@
+import { USUAL_BADGES } from '../badges/rule';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import { composePage } from '../page/composePage';
@@ -35,6 +36,7 @@ const plan = (id: string, ...include: ReachRule[]): Plan => ({
   fixtures: startingFixtures([], []),
   related: null,
   look: USUAL_LOOK,
+  badges: USUAL_BADGES,
   css: '',
 });
 const house = plan('house', { kind: 'everything' });

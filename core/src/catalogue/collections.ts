@@ -8,7 +8,7 @@ import type { Snapshot } from './snapshot';
  * made by hand stay as they are. A rule with nothing to meet holds everything; clauses about what is gone are left
  * out. O(products), only where there is such a collection.
  */
-export function withRuleCollections(snapshot: Snapshot, now: number): Snapshot {
+export function withRuleCollections(snapshot: Snapshot, now: number, zone = 'UTC'): Snapshot {
   const front = snapshot.aisles.byKey.get('front')!;
   const ruled = snapshot.frame.collections.flatMap(({ id, slug, clauses }) => {
     if (!clauses) return [];
@@ -16,7 +16,7 @@ export function withRuleCollections(snapshot: Snapshot, now: number): Snapshot {
       snapshot,
       front,
       { source: { kind: 'catalogue' }, clauses },
-      { now, ranges: [] },
+      { now, ranges: [], zone },
     );
     return [{ slug, words, labels: snapshot.aisles.byKey.get(`collection:${id}`)!.titles }];
   });

@@ -1,3 +1,4 @@
+import { badgesFor } from '../badges/badges';
 import { plainText, shorten } from '../card/card';
 import { groundOf, type Aisle } from '../catalogue/aisles';
 import { textIn } from '../catalogue/rows';
@@ -36,7 +37,7 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
     (fixture): fixture is Shelf =>
       fixture.type === 'shelf' && isShown(plan.fixtures, fixture, { ...facts, results: true }),
   );
-  const context: RangeContext = { now: request.now, ranges: edition.ranges };
+  const context: RangeContext = { now: request.now, ranges: edition.ranges, zone: request.zone };
   const range = shelf ? runRange(snapshot, aisle, shelf.range, context) : null;
   const filtered =
     range &&
@@ -51,6 +52,7 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
     addresses,
     request,
     context,
+    badges: badgesFor(snapshot, plan.badges, context),
     range,
     filtered,
   };
@@ -71,6 +73,7 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
       edition: edition.number,
       current: aisle,
       look: plan.look,
+      badges: plan.badges,
       styled: plan,
       state: shown,
       title,

@@ -23,6 +23,7 @@ const plainFrame = (
     current: null,
     // The shop’s own look is the house plan’s.
     look: edition.plans.find(({ id }) => id === HOUSE_PLAN_ID)?.look ?? USUAL_LOOK,
+    badges: null,
     styled: null,
     state: plainState(path, lang),
     title: titleIn(lang),

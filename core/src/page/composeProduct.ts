@@ -1,4 +1,5 @@
-import { attributeText, badgesOf, cardOf, plainText, shorten, stockWord } from '../card/card';
+import { badgesFor, badgesOf, type BadgeSet } from '../badges/badges';
+import { attributeText, cardOf, plainText, shorten, stockWord } from '../card/card';
 import { moneyOf } from '../card/money';
 import type { Aisle } from '../catalogue/aisles';
 import { textIn, type AttributeRow, type Lang } from '../catalogue/rows';
@@ -26,6 +27,7 @@ export function composeProduct(
   slug: string,
   asked: string | undefined,
   now: number,
+  zone = 'UTC',
 ): ProductModel | null {
   const p = snapshot.bySlug.get(slug);
   if (p === undefined) return null;
@@ -52,16 +54,19 @@ export function composeProduct(
       });
   }
   const tags = snapshot.facets.get('tag') as ValueColumn;
+  const context: RangeContext = { now, ranges: edition.ranges, zone };
+  const badges = plan && badgesFor(snapshot, plan.badges, context);
   return {
     kind: 'product',
     plan: plan && { id: plan.id, name: plan.name },
     related:
-      plan && relatedModel(snapshot, aisle, plan, p, { now, ranges: edition.ranges, product: p }, lang),
+      plan && badges && relatedModel(snapshot, aisle, plan, p, { ...context, product: p }, badges, lang),
     frame: shopFrameOf(snapshot, {
       lang,
       edition: edition.number,
       current: category,
       look: plan?.look ?? USUAL_LOOK,
+      badges: plan?.badges ?? null,
       styled: plan,
       state: plainState(path, lang),
       title,
@@ -75,7 +80,7 @@ export function composeProduct(
     description,
     price: Number.isNaN(price) ? null : moneyOf(price, snapshot.currencies[p], lang),
     was: was > price ? moneyOf(was, snapshot.currencies[p], lang) : null,
-    badges: badgesOf(snapshot, p, now, lang),
+    badges: badges ? badgesOf(snapshot, p, badges, lang) : [],
     images: snapshot.images[p].flatMap(({ hash, width, height }) => (hash ? [{ hash, width, height }] : [])),
     rating: Number.isNaN(rating) ? null : { rating, ratings: snapshot.ratings[p] },
     stock: stockWord(snapshot.stock[p], lang),
@@ -105,6 +110,7 @@ function relatedModel(
   { fixtures, related, look }: Plan,
   p: number,
   context: RangeContext,
+  badges: BadgeSet,
   lang: Lang,
 ): RelatedModel | null {
   const shelf = fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf');
@@ -117,7 +123,7 @@ function relatedModel(
   const columns = { wide: 4, medium: 2, narrow: 2 };
   return {
     heading: related.heading[lang] || wordsIn(lang).related,
-    cards: places.map((other) => cardOf(snapshot, other, shelf.card, context.now, lang)),
+    cards: places.map((other) => cardOf(snapshot, other, shelf.card, badges, lang)),
     columns,
     gap: shelf.gap,
     pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), look.breakpoints),

@@ -1,3 +1,4 @@
+import type { BadgeSet } from '../badges/badges';
 import type { Aisle } from '../catalogue/aisles';
 import { textIn } from '../catalogue/rows';
 import type { Words } from '../catalogue/sets';
@@ -42,6 +43,7 @@ export interface Composer {
   addresses: NeighbourAddresses;
   request: PageRequest;
   context: RangeContext;
+  badges: BadgeSet;
   range: RangeResult | null;
   filtered: Filtered | null;
 }

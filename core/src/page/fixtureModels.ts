@@ -96,8 +96,8 @@ function fixtureModel(
   fixture: Fixture,
   before: ReadonlyMap<string, FixtureModel>,
 ): FixtureModel | null {
-  const { snapshot, aisle, plan, state, context } = composer;
-  const frame: FrameContext = { snapshot, aisle, plan, lang: state.lang, context };
+  const { snapshot, aisle, plan, state, context, badges } = composer;
+  const frame: FrameContext = { snapshot, aisle, plan, lang: state.lang, context, badges };
   const { id } = fixture;
   switch (fixture.type) {
     case 'breadcrumb':

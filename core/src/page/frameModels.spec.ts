@@ -1,3 +1,4 @@
+import { USUAL_BADGES } from '../badges/rule';
 import { atAllWidths } from '../plans/plan';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
@@ -41,6 +42,7 @@ const ask = (fixtures: readonly Fixture[], path = '/cookware', lang = 'en') =>
           fixtures,
           related: null,
           look: USUAL_LOOK,
+          badges: USUAL_BADGES,
           css: '',
         },
       ],

@@ -1,3 +1,4 @@
+import type { BadgeSet } from '../badges/badges';
 import { cardOf, plainText, shorten, type CardImage } from '../card/card';
 import type { Aisle } from '../catalogue/aisles';
 import { textIn, type Lang, type Texts, type FocusPoint } from '../catalogue/rows';
@@ -39,6 +40,7 @@ export interface FrameContext {
   plan: Plan;
   lang: Lang;
   context: RangeContext;
+  badges: BadgeSet;
 }
 
 type Of<T> = Fixture & T;
@@ -217,7 +219,7 @@ export function promotionModel(
   const places = firstOf(frame, promotion, words, count, promotion.most);
   const { id, form, columns, gap, autoplay, arrows, dots, loop } = promotion;
   const rooms = roomsOf(plan.fixtures, promotion);
-  const cards = Array.from(places, (p) => cardOf(snapshot, p, elements, context.now, lang));
+  const cards = Array.from(places, (p) => cardOf(snapshot, p, elements, frame.badges, lang));
   return {
     id,
     type: 'promotion',
@@ -237,7 +239,7 @@ export function promotionModel(
 
 /** The first products of a range, in an order. */
 function firstOf(
-  { snapshot, aisle, lang, context }: Omit<FrameContext, 'plan'>,
+  { snapshot, aisle, lang, context }: Omit<FrameContext, 'plan' | 'badges'>,
   { range, levels }: Pick<PromotionSettings, 'range' | 'levels'>,
   words: Uint32Array,
   count: number,
@@ -254,7 +256,7 @@ const SPOTLIT: readonly CardElement[] = (
 
 /** Number of the product that a spotlight shows on a page: the first of its range; null where that is empty. */
 export function spotlitProduct(
-  frame: Omit<FrameContext, 'plan'>,
+  frame: Omit<FrameContext, 'plan' | 'badges'>,
   spotlight: SpotlightSettings,
 ): number | null {
   const { words, count } = runRange(frame.snapshot, frame.aisle, spotlight.range, frame.context);
@@ -263,7 +265,7 @@ export function spotlitProduct(
 
 /** One product as a large banner; none where its range is empty. */
 export function spotlightModel(frame: FrameContext, spotlight: Of<SpotlightSettings>): FixtureModel | null {
-  const { snapshot, plan, lang, context } = frame;
+  const { snapshot, plan, lang } = frame;
   const p = spotlitProduct(frame, spotlight);
   if (p === null) return null;
   const { id, side } = spotlight;
@@ -273,7 +275,7 @@ export function spotlightModel(frame: FrameContext, spotlight: Of<SpotlightSetti
   return {
     id,
     type: 'spotlight',
-    card: cardOf(snapshot, p, SPOTLIT, context.now, lang),
+    card: cardOf(snapshot, p, SPOTLIT, frame.badges, lang),
     heading: said(frame, spotlight.heading),
     description: spotlight.description ? shorten(plainText(text), 260) : '',
     button: said(frame, spotlight.button) || wordsIn(lang).seeProduct,

@@ -1,3 +1,4 @@
+import type { BadgeLook } from '../badges/rule';
 import type { Card, CardImage, StockWord } from '../card/card';
 import type { Money } from '../card/money';
 import type { AisleKind } from '../catalogue/aisles';
@@ -192,6 +193,8 @@ export interface ShopFrame {
     /** Breakpoints of its own, as the style sheet is asked for with them: `700-1100`. */
     widths: string | null;
   } | null;
+  /** How the plan's badges are drawn, by their rule; those that are on. */
+  badges: Readonly<Record<string, BadgeLook>>;
   /** The plan's own CSS: where it is served, or, in a preview, itself. */
   css: { href: string } | { text: string } | null;
   meta: { title: string; description: string; canonical: string; robots: string };

@@ -58,7 +58,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
 
   const href = (change: Partial<ListingState>): string =>
     addressOf({ ...state, ...change }, snapshot.frame.languages[0]);
-  const cards = Array.from(places, (p) => cardOf(snapshot, p, shelf.card, request.now, state.lang));
+  const cards = Array.from(places, (p) => cardOf(snapshot, p, shelf.card, composer.badges, state.lang));
   const rooms = shelfRooms(plan.fixtures, shelf);
   const form = formOf(shelf, state.view ?? request.view ?? null);
   const shape = { ...shelf, form };

@@ -1,3 +1,4 @@
+import { badgeLookOf, type BadgeLook, type BadgeSettings } from '../badges/rule';
 import { groundOf, type Aisle } from '../catalogue/aisles';
 import { textIn, type Lang } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
@@ -90,6 +91,8 @@ export interface FrameRequest {
   edition: number;
   current: Aisle | null;
   look: Look;
+  /** Null on pages without a plan. */
+  badges: BadgeSettings | null;
   /** The plan whose own CSS the page has; null for none. */
   styled: Plan | null;
   /** The page's own state, for its addresses in the other languages. */
@@ -121,6 +124,12 @@ const lookOf = (look: Look): ShopFrame['look'] =>
 const widthsOf = ({ medium, wide }: Breakpoints): string | null =>
   medium === BREAKPOINTS.medium && wide === BREAKPOINTS.wide ? null : `${medium}-${wide}`;
 
+/** How badges are drawn, by their rule; those that are off are on no card. */
+const badgeLooks = (settings: BadgeSettings | null): Readonly<Record<string, BadgeLook>> =>
+  Object.fromEntries(
+    (settings?.rules ?? []).filter(({ on }) => on).map((rule) => [rule.id, badgeLookOf(rule)]),
+  );
+
 export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFrame {
   const { lang, current, state } = request;
   const { languages, shopTitles } = snapshot.frame;
@@ -147,6 +156,7 @@ export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFram
     })),
     pictureWidths: RENDITION_WIDTHS,
     look: lookOf(request.look),
+    badges: badgeLooks(request.badges),
     css: request.styled?.css ? { href: cssPath(request.styled, request.edition) } : null,
     meta: {
       title: request.title && request.title !== shop ? `${request.title} · ${shop}` : shop,

@@ -8,7 +8,6 @@ export interface PageWords {
   /** “4 and up”. */
   atLeast: (rating: string) => string;
   related: string;
-  isNew: string;
   soldOut: string;
   inStock: string;
   fewLeft: (stock: number) => string;
@@ -41,7 +40,6 @@ const EN: PageWords = {
   },
   atLeast: (rating) => `${rating} and up`,
   related: 'Close to this one',
-  isNew: 'New',
   soldOut: 'Sold out',
   inStock: 'In stock',
   fewLeft: (stock) => `Only ${stock} left`,
@@ -74,7 +72,6 @@ const FR: PageWords = {
   },
   atLeast: (rating) => `${rating} et plus`,
   related: 'Dans le même esprit',
-  isNew: 'Nouveau',
   soldOut: 'Épuisé',
   inStock: 'En stock',
   fewLeft: (stock) => `Plus que ${stock}`,

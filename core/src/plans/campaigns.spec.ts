@@ -1,3 +1,4 @@
+import { USUAL_BADGES } from '../badges/rule';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
@@ -13,6 +14,7 @@ const plan = (id: string, name: string): Plan => ({
   fixtures: [],
   related: null,
   look: USUAL_LOOK,
+  badges: USUAL_BADGES,
   css: '',
 });
 const campaign = (id: string, ...documents: Plan[]): CampaignLayer => ({

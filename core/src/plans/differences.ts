@@ -30,6 +30,7 @@ const NAMED_LISTS: Readonly<Record<string, (item: Fields) => string>> = {
   choices: ({ key }) => String(key),
   columns: ({ id }) => String(id),
   tabs: ({ id }) => String(id),
+  rules: ({ id }) => String(id),
   card: ({ element, attribute }) =>
     attribute === null ? String(element) : `${String(element)}:${String(attribute)}`,
 };

@@ -1,3 +1,4 @@
+import { USUAL_BADGES } from '../badges/rule';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import type { SavedRange } from '../range/rule';
@@ -14,6 +15,7 @@ const planOf = (id: string, fixtures: readonly Fixture[], kind: Plan['kind'] = '
   rank: 0,
   related: null,
   look: USUAL_LOOK,
+  badges: USUAL_BADGES,
   css: '',
   fixtures,
 });
@@ -55,7 +57,10 @@ describe('having some plans back from an earlier edition', () => {
     });
     const dotted = planOf('row', [{ ...usual('row'), ...USUAL_PROMOTION, dots: true }], 'part');
     const kept = withPlansOf(live(house, dotted), earlier, ['heir']);
-    expect(kept.documents.find(({ id }) => id === 'row'), 'what is live stays').toBe(dotted);
+    expect(
+      kept.documents.find(({ id }) => id === 'row'),
+      'what is live stays',
+    ).toBe(dotted);
   });
 
   it('takes saved ranges as they were for these plans, and leaves those of others', () => {

@@ -7,6 +7,7 @@ import {
 } from './fixtures';
 import type { PerWidth, CardElement, FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf } from './plan';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
+import { USUAL_BADGES } from '../badges/rule';
 import { USUAL_LOOK } from '../look/look';
 import { AISLE_RANGE } from '../range/rule';
 
@@ -168,6 +169,7 @@ export function housePlan(snapshot: Snapshot, name: string): Plan {
     ),
     related: USUAL_RELATED,
     look: USUAL_LOOK,
+    badges: USUAL_BADGES,
     css: '',
   };
 }

@@ -1,3 +1,4 @@
+import { USUAL_BADGES } from '../badges/rule';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import { startingFixtures, USUAL_GAP } from './housePlan';
@@ -29,6 +30,7 @@ const whole = (id: string): Plan => ({
   fixtures: startingFixtures([], []),
   related: null,
   look: USUAL_LOOK,
+  badges: USUAL_BADGES,
   css: '',
 });
 const heir = (id: string, base: string, own: HeirDocument['own'] = null): HeirDocument => ({

@@ -1,3 +1,4 @@
+import { USUAL_BADGES } from '../badges/rule';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import { startingFixtures, USUAL_GAP } from './housePlan';
@@ -13,6 +14,7 @@ const before: Plan = {
   fixtures: startingFixtures([], []),
   related: null,
   look: USUAL_LOOK,
+  badges: USUAL_BADGES,
   css: '',
 };
 const shelf = (plan: Plan, change: Partial<Shelf>): Plan => ({

@@ -1,3 +1,4 @@
+import { USUAL_BADGES } from '../badges/rule';
 import { atAllWidths } from './plan';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
@@ -36,6 +37,7 @@ const made = (id: string, kind: Plan['kind'], fixtures: readonly Fixture[]): Pla
   fixtures,
   related: null,
   look: USUAL_LOOK,
+  badges: USUAL_BADGES,
   css: '',
 });
 const at = (fixture: string, slot: string): Slot => ({ fixture, slot });

@@ -1,3 +1,4 @@
+import type { BadgeSettings } from '../badges/rule';
 import type { AisleKind } from '../catalogue/aisles';
 import type { Texts } from '../catalogue/rows';
 import type { Look } from '../look/look';
@@ -177,6 +178,8 @@ export interface PlanBody {
   related: RelatedShelf | null;
   /** The named values that it is drawn with; the house plan’s are the shop’s. */
   look: Look;
+  /** What cards say in a corner of their picture. */
+  badges: BadgeSettings;
   /** CSS of its own, which reaches its pages’ content and nothing around it; empty for none. */
   css: string;
 }
@@ -193,10 +196,11 @@ export const headOf = ({ id, kind, name, reach, rank }: PlanHead): PlanHead => (
 });
 
 /** What a plan says that another one could say for it. */
-export const bodyOf = ({ fixtures, related, look, css }: PlanBody): PlanBody => ({
+export const bodyOf = ({ fixtures, related, look, badges, css }: PlanBody): PlanBody => ({
   fixtures,
   related,
   look,
+  badges,
   css,
 });
 

@@ -1,3 +1,4 @@
+import { USUAL_BADGES } from '../badges/rule';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import { startingFixtures } from './housePlan';
@@ -28,6 +29,7 @@ const plan: Plan = {
   }),
   related: null,
   look: USUAL_LOOK,
+  badges: USUAL_BADGES,
   css: '',
 };
 const content: EditionContent = { documents: [plan], ranges: [] };

@@ -1,3 +1,4 @@
+import { USUAL_BADGES } from '../badges/rule';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
@@ -29,6 +30,7 @@ const plan = (id: string, ...include: ReachRule[]): Plan => ({
   fixtures: [],
   related: null,
   look: USUAL_LOOK,
+  badges: USUAL_BADGES,
   css: '',
 });
 
@@ -72,6 +74,7 @@ const plansArbitrary = fc
       fixtures: [],
       related: null,
       look: USUAL_LOOK,
+      badges: USUAL_BADGES,
       css: '',
     })),
   ]);

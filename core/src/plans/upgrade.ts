@@ -1,4 +1,5 @@
 import { USUAL_NAVIGATION, USUAL_ORDER, USUAL_PANEL, USUAL_PROMOTION, USUAL_TILES, usual } from './housePlan';
+import { USUAL_BADGES } from '../badges/rule';
 import { USUAL_LOOK, type Look } from '../look/look';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
 import type { RangeRule } from '../range/rule';
@@ -51,6 +52,7 @@ export function upgradePlan(stored: unknown): PlanDocument {
     rank: (document as Partial<Plan>).rank ?? 0,
     related: (document as Partial<Plan>).related ?? null,
     look: upgradeLook((document as Partial<Plan>).look),
+    badges: (document as Partial<Plan>).badges ?? USUAL_BADGES,
     css: (document as Partial<Plan>).css ?? '',
     fixtures: document.fixtures.map(upgradeFixture),
   };

@@ -1,3 +1,4 @@
+import { dayOf, startOfDay } from '../text/days';
 import type { ValueColumn } from '../catalogue/columns';
 import { boundIn, uniteSpan } from '../catalogue/columns';
 import { fullWords, intersectInto, uniteInto, wordsFor, type Words } from '../catalogue/sets';
@@ -37,6 +38,9 @@ export function faultOf(snapshot: Snapshot, clause: Clause): ClauseFault | null 
   }
 }
 
+/** Number of the day on which a range is read, in the shop's time zone. */
+export const dayRead = ({ now, zone = 'UTC' }: RangeContext): number => dayOf(zone, now);
+
 const kept = new WeakMap<Snapshot, Map<string, Words>>();
 const MOST_KEPT = 400;
 
@@ -47,7 +51,7 @@ const MOST_KEPT = 400;
 export function clauseWords(snapshot: Snapshot, clause: Clause, context: RangeContext): Words {
   let known = kept.get(snapshot);
   if (!known) kept.set(snapshot, (known = new Map()));
-  const key = JSON.stringify(clause) + (timed(clause) ? Math.floor(context.now / DAY) : '');
+  const key = JSON.stringify(clause) + (timed(clause) ? dayRead(context) : '');
   let words = known.get(key);
   if (!words) {
     if (known.size >= MOST_KEPT) known.delete(known.keys().next().value!);
@@ -100,7 +104,7 @@ function compute(snapshot: Snapshot, clause: Clause, context: RangeContext): Wor
       return where(snapshot, (p) => states.has(stockStateOf(snapshot.stock[p])));
     }
     case 'added': {
-      const since = (Math.floor(context.now / DAY) + 1 - clause.days) * DAY;
+      const since = startOfDay(context.zone ?? 'UTC', dayRead(context) + 1 - clause.days);
       return where(snapshot, (p) => snapshot.created[p] >= since);
     }
     case 'title': {

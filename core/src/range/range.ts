@@ -1,7 +1,7 @@
 import { groundOf, type Aisle } from '../catalogue/aisles';
 import { countOf, fullWords, intersectInto, wordsFor, type Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
-import { attributeWords, categoryWords, clauseWords, faultOf, members } from './clauseWords';
+import { attributeWords, categoryWords, clauseWords, dayRead, faultOf, members } from './clauseWords';
 import { nearestTo } from './related';
 import { AISLE_RANGE, type RangeContext, type RangeRule, type RangeSource, type SavedRange } from './rule';
 
@@ -12,7 +12,6 @@ export interface RangeResult {
 
 const kept = new WeakMap<Snapshot, Map<string, RangeResult>>();
 const MOST_KEPT = 1_000;
-const DAY = 86_400_000;
 
 /**
  * The products of a range in an aisle. Results are kept per snapshot, as aisles are asked for again and again; callers
@@ -28,7 +27,7 @@ export function runRange(
   if (!known) kept.set(snapshot, (known = new Map()));
   const saved = savedOf(rule.source, context);
   const of = rule.source.kind === 'related' ? (context.product ?? '') : '';
-  const key = `${followsAisle(rule, context) ? aisle.key : '*'}|${of}|${Math.floor(context.now / DAY)}|${JSON.stringify(rule)}|${saved ? JSON.stringify(saved.rule) : ''}`;
+  const key = `${followsAisle(rule, context) ? aisle.key : '*'}|${of}|${context.zone ?? ''}${dayRead(context)}|${JSON.stringify(rule)}|${saved ? JSON.stringify(saved.rule) : ''}`;
   let result = known.get(key);
   if (!result) {
     if (known.size >= MOST_KEPT) known.delete(known.keys().next().value!);

@@ -64,6 +64,8 @@ export interface RangeContext {
   /** Milliseconds since 1970; the core has no clock of its own. */
   now: number;
   ranges: readonly SavedRange[];
+  /** The shop's time zone, in which days are counted; `UTC` unless given. */
+  zone?: string;
   /** Position of the product whose page it is, on product pages. */
   product?: number;
 }

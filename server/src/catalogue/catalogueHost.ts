@@ -10,6 +10,7 @@ import {
   type Lang,
   type SearchMatches,
   type Snapshot,
+  dayOf,
 } from '@fond/core';
 import { select } from '../database/rows';
 import { readLive } from '../editions/editions';
@@ -28,7 +29,6 @@ export interface Stand {
 }
 
 const LOOK_EVERY = 1_000;
-const DAY = 86_400_000;
 
 /**
  * Keeps the current stand in memory and follows the database: every second it looks whether a newer catalogue change
@@ -114,8 +114,8 @@ export class CatalogueHost {
     if (number === null) throw new Error('The database holds no edition yet.');
     const { current } = this;
     const now = Date.now();
-    const day = Math.floor(now / DAY);
     const zone = zoneOf(stored);
+    const day = dayOf(zone, now);
     const known = current?.snapshot.version === version;
     if (known && this.day === day && current.edition.number === number && current.zone === zone) return;
     const read = known
@@ -123,10 +123,11 @@ export class CatalogueHost {
       : ((current && (await followChanges(this.sequelize, current.snapshot, version))) ??
         (await loadSnapshot(this.sequelize)));
     // What a rule says of the last days holds for a day; what it says of prices and stock, until they change.
-    const snapshot = known && this.day === day ? read : withRuleCollections(read, now);
+    const sameDay = known && this.day === day && current.zone === zone;
+    const snapshot = sameDay ? read : withRuleCollections(read, now, zone);
     this.day = day;
     const { edition, beneath } = current?.edition.number === number ? current : await readLive();
-    this.warm(snapshot, edition);
+    this.warm(snapshot, edition, zone);
     this.current = { snapshot, edition, beneath, zone };
     for (const follower of this.followers) follower();
     this.log.debug(
@@ -136,9 +137,9 @@ export class CatalogueHost {
   }
 
   /** Sorts by the plans' own orders before the first shopper has to wait for it. */
-  private warm(snapshot: Snapshot, edition: Edition): void {
+  private warm(snapshot: Snapshot, edition: Edition, zone: string): void {
     const [lang] = snapshot.frame.languages;
-    const context = { now: Date.now(), ranges: edition.ranges };
+    const context = { now: Date.now(), ranges: edition.ranges, zone };
     const front = snapshot.aisles.byKey.get('front')!;
     for (const plan of edition.plans) {
       const shelf = shelfOf(plan);

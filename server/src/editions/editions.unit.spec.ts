@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { USUAL_LOOK, AISLE_RANGE, type Plan } from '@fond/core';
+import { USUAL_LOOK, AISLE_RANGE, type Plan, USUAL_BADGES } from '@fond/core';
 import { canonicalJson, contentHash } from './editions';
 
 const plan = (id: string, name = id): Plan => ({
@@ -12,6 +12,7 @@ const plan = (id: string, name = id): Plan => ({
   fixtures: [],
   related: null,
   look: USUAL_LOOK,
+  badges: USUAL_BADGES,
   css: '',
 });
 
@@ -21,6 +22,7 @@ describe('the content hash of an edition', () => {
     const shuffled = {
       related: a.related,
       look: a.look,
+      badges: a.badges,
       css: a.css,
       kind: a.kind,
       rank: a.rank,

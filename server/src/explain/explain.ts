@@ -153,4 +153,8 @@ export function aisleAt(snapshot: Snapshot, path: string | undefined): Aisle {
   return aisle;
 }
 
-export const contextOf = (edition: Edition, now: number): RangeContext => ({ now, ranges: edition.ranges });
+export const contextOf = ({ ranges }: Pick<Edition, 'ranges'>, now: number, zone: string): RangeContext => ({
+  now,
+  ranges,
+  zone,
+});

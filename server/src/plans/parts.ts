@@ -10,6 +10,7 @@ import {
   USUAL_LOOK,
   type Fixture,
   type Plan,
+  USUAL_BADGES,
 } from '@fond/core';
 import type { Stand } from '../catalogue/catalogueHost';
 import { documentIn, PlanModel, UserModel } from '../database/models';
@@ -81,6 +82,7 @@ export async function createPart(
     fixtures,
     related: null,
     look: USUAL_LOOK,
+    badges: USUAL_BADGES,
     css: '',
   });
   checkedPlan(documentsBy([document]), document.id);

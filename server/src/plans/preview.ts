@@ -46,7 +46,7 @@ export async function previewDraft(
   const aisle = read && snapshot.aisles.byPath.get(read.path);
   return {
     page: read && withOwnCss(await composePreview(host, stand, edition, read), plan),
-    report: aisle ? reportShelf(snapshot, aisle, plan, contextOf(edition, pageTime())) : null,
+    report: aisle ? reportShelf(snapshot, aisle, plan, contextOf(edition, pageTime(), stand.zone)) : null,
     serves: aislesOfPlan(edition.plans, snapshot.aisles, plan.id).length,
     disputes: disputesOf(snapshot, edition.plans, plan.id),
     ...movesOf(snapshot, beneath.plans, edition.plans, plan.id),

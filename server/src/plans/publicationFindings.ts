@@ -1,6 +1,8 @@
 import type { AisleChangeSummary, NamedPlan, PublicationFinding } from '@fond/contract';
 import {
+  badgeFaults,
   bodyOf,
+  cardPictures,
   choosePlan,
   contrastsOf,
   documentsBy,
@@ -51,6 +53,7 @@ export function publicationFindings(
     ...emptyPromotions(snapshot, pages, context),
     ...missingDescriptions(snapshot, pages),
     ...poorContrasts(pages),
+    ...poorBadges(pages),
     ...blurredPictures(snapshot, after, pages, now),
     ...idleSettings(after),
   ].slice(0, MOST);
@@ -138,6 +141,16 @@ function poorContrasts(pages: readonly ChangedPage[]): PublicationFinding[] {
         pairs: pairs.map(({ what, contrast }) => ({ what, contrast: Math.round(contrast * 10) / 10 })),
       },
     ];
+  });
+}
+
+function poorBadges(pages: readonly ChangedPage[]): PublicationFinding[] {
+  const plans = new Map(pages.map(({ plan }) => [plan.id, plan]));
+  return [...plans.values()].flatMap((plan): PublicationFinding[] => {
+    const pictures = cardPictures(plan);
+    return pictures
+      ? badgeFaults(plan, pictures).map((fault) => ({ kind: 'badge', plan: named(plan), ...fault }))
+      : [];
   });
 }
 

@@ -102,13 +102,13 @@ export async function composeListing(
 
 /** The product page behind an address; null where none is. */
 function composeProductAt(
-  { snapshot }: Stand,
+  { snapshot, zone }: Stand,
   edition: Edition,
   { path, parameters }: ShopAddress,
 ): ProductModel | null {
   if (!path.startsWith(`${PRODUCT_ROOT}/`)) return null;
   const slug = path.slice(PRODUCT_ROOT.length + 1);
-  return composeProduct(snapshot, edition, slug, parameters['lang'], pageTime());
+  return composeProduct(snapshot, edition, slug, parameters['lang'], pageTime(), zone);
 }
 
 /** What the desk's window shows: a page that a plan makes. */

@@ -1,3 +1,4 @@
+import { contextOf } from '../explain/explain';
 import {
   choosePlan,
   eachFixture,
@@ -90,7 +91,7 @@ function explanation(stand: Stand, page: PageModel): object {
   const aisle = stand.snapshot.aisles.byPath.get(page.aisle.path)!;
   const { winner, others } = choosePlan(stand.edition.plans, aisle);
   const shelf = winner && shelfOf(winner.plan);
-  const context = { now: pageTime(), ranges: stand.edition.ranges };
+  const context = contextOf(stand.edition, pageTime(), stand.zone);
   return {
     plan: {
       rule: winner?.rule,

@@ -13,6 +13,7 @@ import type {
   DraftVersion,
   EditionComparison,
   EditionSummary,
+  BadgeReport,
   FacetAdviceRow,
   Floor,
   FreePageWish,
@@ -190,6 +191,10 @@ export class Api {
 
   explainProduct(plan: Plan, address: string, sku: string): Observable<ProductWhy> {
     return this.http.post<ProductWhy>('/api/explain/product', { plan, address, sku });
+  }
+
+  explainBadges(plan: Plan, address: string): Observable<BadgeReport> {
+    return this.http.post<BadgeReport>('/api/explain/badges', { plan, address });
   }
 
   explainFacets(plan: Plan, address: string): Observable<FacetAdviceRow[]> {

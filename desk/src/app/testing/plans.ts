@@ -1,5 +1,5 @@
 import type { Problem, StoredPlan, Vocabulary } from '@fond/contract';
-import { USUAL_LOOK, startingFixtures, type Plan } from '@fond/core';
+import { USUAL_LOOK, startingFixtures, type Plan, USUAL_BADGES } from '@fond/core';
 
 /** What specs of the desk open, save and publish. */
 export const plan: Plan = {
@@ -11,6 +11,7 @@ export const plan: Plan = {
   fixtures: startingFixtures([], []),
   related: null,
   look: USUAL_LOOK,
+  badges: USUAL_BADGES,
   css: '',
 };
 

@@ -1,14 +1,36 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Badge } from '@fond/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { Badge, BadgeLook, BadgePlace } from '@fond/core';
+import { ShopState } from '../state/shopState';
 
+const NORMAL = { size: 13, opacity: 100 };
+
+/** The look's colour of a name, or a colour of its own. */
+const paint = (colour: BadgeLook['ground']): string => (colour.startsWith('#') ? colour : `var(--${colour})`);
+
+/** How a badge is drawn, where that is not as the style sheet has it by itself. */
+function styleOf({ ground, ink, opacity, size }: BadgeLook): string {
+  const own = [`--badge:${paint(ground)}`, `--on:${paint(ink)}`];
+  if (opacity !== NORMAL.opacity) own.push(`--seen:${opacity}%`);
+  for (const width of ['wide', 'medium', 'narrow'] as const)
+    if (size[width] !== NORMAL.size) own.push(`--letters-${width}:${size[width]}px`);
+  return own.join(';');
+}
+
+interface Drawn {
+  badge: Badge;
+  shape: BadgeLook['shape'];
+  style: string;
+}
+
+/** The badges of a product: in the corners of its picture, or in a row where they stand by themselves. */
 @Component({
   selector: 'shop-badges',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (badges().length) {
-      <ul class="badges">
-        @for (badge of badges(); track badge.key) {
-          <li [class]="'badge badge-' + badge.key">{{ badge.text }}</li>
+    @for (group of groups(); track group.place) {
+      <ul [class]="group.place === null ? 'badges' : 'badges at-' + group.place">
+        @for (one of group.drawn; track one.badge.key) {
+          <li [class]="'badge badge-' + one.shape" [attr.style]="one.style">{{ one.badge.text }}</li>
         }
       </ul>
     }
@@ -16,4 +38,20 @@ import type { Badge } from '@fond/core';
 })
 export class Badges {
   readonly badges = input.required<readonly Badge[]>();
+  /** They lie over a picture, each in its corner. */
+  readonly over = input(false);
+  private readonly state = inject(ShopState);
+
+  protected readonly groups = computed(() => {
+    const looks = this.state.model().frame.badges;
+    const groups = new Map<BadgePlace | null, Drawn[]>();
+    for (const badge of this.badges()) {
+      const look = looks[badge.key] as BadgeLook | undefined;
+      if (!look) continue;
+      const place = this.over() ? look.place : null;
+      const drawn = { badge, shape: look.shape, style: styleOf(look) };
+      groups.set(place, [...(groups.get(place) ?? []), drawn]);
+    }
+    return [...groups].map(([place, drawn]) => ({ place, drawn }));
+  });
 }

@@ -1,5 +1,5 @@
 import { NgTemplateOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Card, CardImage } from '@fond/core';
 import { shopHref } from '../state/shopState';
 import { Badges } from './badges';
@@ -33,7 +33,7 @@ import { Rating } from './rating';
         stock: stockLook,
         price: priceLook,
       };
-    @for (part of one.parts; track $index) {
+    @for (part of parts(); track $index) {
       <ng-container [ngTemplateOutlet]="looks[part.part]" [ngTemplateOutletContext]="{ part }" />
     }
     <ng-template #pictureLook>
@@ -52,6 +52,9 @@ import { Rating } from './rating';
           />
         } @else {
           <shop-no-picture [lang]="lang()" />
+        }
+        @if (over()) {
+          <shop-badges [badges]="one.badges" [over]="true" />
         }
       </div>
     </ng-template>
@@ -96,6 +99,16 @@ export class ProductCard {
   readonly first = input(false);
   /** Place it is pinned to, while the desk arranges the shelf. */
   readonly pin = input<number | null>(null);
+
+  /** Badges lie over the picture, where there is one; by themselves they stand where the plan has them. */
+  protected readonly over = computed(() => {
+    const { parts, badges } = this.card();
+    const has = (name: string): boolean => parts.some(({ part }) => part === name);
+    return badges.length > 0 && has('picture') && has('badges');
+  });
+  protected readonly parts = computed(() =>
+    this.over() ? this.card().parts.filter(({ part }) => part !== 'badges') : this.card().parts,
+  );
 
   protected readonly href = shopHref;
   protected at(hash: string): string {

@@ -14,6 +14,7 @@ import { planFeature } from '../state/plan.feature';
 import { PlanView, type SlipName } from '../planView';
 import { PlanEditor } from '../state/planEditor';
 import { PlanOrigin } from '../state/planOrigin';
+import { BadgesSlip } from './badgesSlip';
 import { BaseSlip } from './baseSlip';
 import { FixtureList } from '../fixtures/fixtureList';
 import { BriefLines } from './briefLines';
@@ -51,6 +52,7 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
   { name: 'Filter controls: list, swatches, slider, steps, switch', slip: 'facets' },
   { name: 'Advice on filters: which help here', slip: 'facets' },
   { name: 'Card: elements, attribute lines', slip: 'card' },
+  { name: 'Badges: which products, text, colours, corner, priority', slip: 'badges' },
   { name: 'Product pages: related products below', slip: 'related' },
   { name: 'Look: colours, contrast, fonts, headings, space, corners, shadow', slip: 'look' },
 ];
@@ -59,7 +61,18 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
 @Component({
   selector: 'desk-brief',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, BaseSlip, FixtureList, OriginStrip, PlanNote, ReachSlip, RelatedSlip, Word, LookSlip],
+  imports: [
+    RouterLink,
+    BadgesSlip,
+    BaseSlip,
+    FixtureList,
+    OriginStrip,
+    PlanNote,
+    ReachSlip,
+    RelatedSlip,
+    Word,
+    LookSlip,
+  ],
   templateUrl: './brief.html',
   styleUrls: ['./sentence.scss', './brief.scss'],
   providers: [BriefLines],

@@ -1,3 +1,4 @@
+import { COLOUR_WORDS } from './words';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   BREAKPOINT_BOUNDS,
@@ -19,18 +20,6 @@ import { planFeature } from '../state/plan.feature';
 import { PlanEditor } from '../state/planEditor';
 import { Choices, type Choice } from './choices';
 import { Stepper } from './stepper';
-
-const COLOUR_WORDS: Readonly<Record<ColourName, string>> = {
-  ink: 'words and buttons',
-  quiet: 'quiet words',
-  ground: 'the page',
-  band: 'head and bands',
-  tile: 'behind pictures',
-  line: 'lines',
-  mark: 'marks',
-  sale: 'reduced prices',
-  good: 'stock words',
-};
 
 const READY: readonly { key: keyof typeof READY_LOOKS; name: string }[] = [
   { key: 'enamel', name: 'Enamel' },

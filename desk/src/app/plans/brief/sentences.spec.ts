@@ -8,6 +8,7 @@ import {
   type Plan,
   type ShelfSettings,
   USUAL_GAP,
+  USUAL_BADGES,
 } from '@fond/core';
 import { vocabulary } from '../../testing/plans';
 import { changesInWords, lineOf, sentencesOf, type BriefWords } from './sentences';
@@ -35,6 +36,7 @@ const plan: Plan = {
   fixtures: startingFixtures([facetChoice('material')], []),
   related: null,
   look: USUAL_LOOK,
+  badges: USUAL_BADGES,
   css: '',
 };
 const shelf = (change: Partial<ShelfSettings>): Plan => ({

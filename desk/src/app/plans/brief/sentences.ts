@@ -13,6 +13,9 @@ import {
   type Plan,
   type RangeNames,
   type Shelf,
+  sampleText,
+  textIn,
+  type BadgeSettings,
 } from '@fond/core';
 import { placeWords } from './placeWords';
 import { reachWords } from './reachWords';
@@ -46,6 +49,7 @@ export const LINES = [
   'grid',
   'card',
   'facets',
+  'badges',
   'related',
   'look',
 ] as const;
@@ -59,6 +63,7 @@ export const LINE_TITLES: Readonly<Record<LineName, string>> = {
   grid: 'Grid',
   card: 'Each card shows',
   facets: 'Filters',
+  badges: 'Badges',
   related: 'Product pages show',
   look: 'Look',
 };
@@ -72,7 +77,7 @@ const PLACE: readonly string[] = ['when', 'inside', 'layout'];
  */
 export function lineOf(path: readonly string[], plan: Plan): LineName {
   const [top, id, setting] = path;
-  if (top === 'related' || top === 'look') return top;
+  if (top === 'related' || top === 'look' || top === 'badges') return top;
   if (top === 'css') return 'look';
   if (setting !== undefined && PLACE.includes(setting)) return 'frame';
   if (id === facetPanelOf(plan)?.id || id === 'facets') return 'facets';
@@ -96,11 +101,20 @@ export function sentencesOf(plan: Plan, words: BriefWords): Record<LineName, str
     grid: shelf ? gridWords(shelf) : '',
     card: shelf ? cardWords(shelf, words) : '',
     facets: facetsWords(plan, words),
+    badges: badgeWords(plan.badges, words),
     related: plan.related
       ? `up to ${plan.related.most} ${sayRange(plan.related.range, words.names)}`
       : 'nothing more',
     look: lookWords(plan.look) + (plan.css ? ', with CSS of its own' : ''),
   };
+}
+
+/** Badges by what they say, those that are on. */
+function badgeWords({ rules, most }: BadgeSettings, { lang, vocabulary }: BriefWords): string {
+  const said = rules
+    .filter(({ on }) => on)
+    .map(({ text }) => `“${sampleText(textIn(text, lang, vocabulary?.languages ?? []))}”`);
+  return said.length ? `${listed(said, 'and')}, at most ${most} on a card` : 'nothing';
 }
 
 /** A look by its fonts, its corners, and how its headings stand to the usual ones. */

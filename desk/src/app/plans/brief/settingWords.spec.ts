@@ -8,6 +8,9 @@ describe('settingWords', () => {
   it('name single settings as people do', () => {
     expect(said('fixtures/shelf/columns/wide')).toBe('columns on wide pages');
     expect(said('fixtures/shelf/gap/wide')).toBe('gap on wide pages');
+    expect(said('badges/rules/sale/ground')).toBe('badge sale: ground');
+    expect(said('badges/rules/sale')).toBe('badge sale');
+    expect(said('badges/most')).toBe('badges on a card');
     expect(said('fixtures/facets/facets/material/label')).toBe('filter material: label');
     expect(said('fixtures/shelf/order/choices/price/label')).toBe('sort choice price: label');
     expect(said('fixtures/shelf/card/attribute:hob/on')).toBe('hob on the card: shown or not');

@@ -6,7 +6,6 @@ const SETTINGS: Readonly<Record<string, string>> = {
   when: 'shown when',
   range: 'range',
   source: 'source of the range',
-  clauses: 'clauses of the range',
   order: 'order',
   levels: 'sort keys',
   choices: 'sort choices for shoppers',
@@ -124,6 +123,25 @@ export function settingWords({ path, what }: OwnEntry): string {
   return [words, WHAT[what]].filter(Boolean).join(' ');
 }
 
+/** What is said of one badge. */
+const OF_BADGES: Readonly<Record<string, string>> = {
+  on: 'on or off',
+  clauses: 'products',
+  text: 'text',
+  shape: 'shape',
+  ground: 'ground',
+  ink: 'colour of words',
+  opacity: 'opacity',
+  place: 'corner',
+  size: 'size',
+};
+
+/** Path below the rules of badges: the rule, and what is said of it. */
+function badgeSettingWords([rule, setting]: readonly string[]): string {
+  if (rule === undefined) return 'badges on a card';
+  return setting === undefined ? `badge ${rule}` : `badge ${rule}: ${OF_BADGES[setting] ?? setting}`;
+}
+
 function wordsOf(path: readonly string[]): string {
   const [first, second, ...rest] = path;
   if (second === undefined) return SETTINGS[first] ?? first;
@@ -131,6 +149,7 @@ function wordsOf(path: readonly string[]): string {
   if (first === 'facets') return `filter ${second}${inner && `: ${inner}`}`;
   if (first === 'card') return `${second.replace(/^attribute:/, '')} on the card${inner && `: ${inner}`}`;
   if (first === 'columns' || first === 'gap') return `${first} ${SETTINGS[second] ?? second}`;
+  if (first === 'badges') return badgeSettingWords(rest);
   if (first === 'order' && second === 'choices' && rest.length)
     return `sort choice ${rest[0]}${rest.length > 1 ? ': label' : ''}`;
   return [SETTINGS[second] ?? second, inner].filter(Boolean).join(' ');

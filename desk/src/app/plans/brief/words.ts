@@ -10,6 +10,9 @@ import type {
   PageSize,
   PromotionSettings,
   SortKey,
+  ColourName,
+  BadgeShape,
+  BadgePlace,
 } from '@fond/core';
 
 /** Words of the brief. A level reads “featured first”, reversed “featured last”. */
@@ -145,3 +148,30 @@ export function shortList(words: readonly string[], most: number): string {
   if (words.length <= most + 1) return words.join(', ');
   return `${words.slice(0, most).join(', ')} and ${words.length - most} more`;
 }
+
+/** What the look’s colours are for. */
+export const COLOUR_WORDS: Readonly<Record<ColourName, string>> = {
+  ink: 'words and buttons',
+  quiet: 'quiet words',
+  ground: 'the page',
+  band: 'head and bands',
+  tile: 'behind pictures',
+  line: 'lines',
+  mark: 'marks',
+  sale: 'reduced prices',
+  good: 'stock words',
+};
+
+export const BADGE_SHAPE_WORDS: Readonly<Record<BadgeShape, string>> = {
+  label: 'a label',
+  pill: 'a pill',
+  block: 'a block',
+  words: 'words alone',
+};
+
+export const BADGE_PLACE_WORDS: Readonly<Record<BadgePlace, string>> = {
+  'top-start': 'top, at the start',
+  'top-end': 'top, at the end',
+  'bottom-start': 'bottom, at the start',
+  'bottom-end': 'bottom, at the end',
+};

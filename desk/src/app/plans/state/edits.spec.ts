@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { USUAL_LOOK, startingFixtures, type Plan, USUAL_GAP } from '@fond/core';
+import { USUAL_LOOK, startingFixtures, type Plan, USUAL_GAP, USUAL_BADGES } from '@fond/core';
 import { moved, withPanel, withShelf } from './edits';
 
 const plan: Plan = {
@@ -12,6 +12,7 @@ const plan: Plan = {
   fixtures: startingFixtures([], []),
   related: null,
   look: USUAL_LOOK,
+  badges: USUAL_BADGES,
   css: '',
 };
 const types = (one: Plan): string[] => one.fixtures.map((fixture) => fixture.type);

@@ -8,6 +8,7 @@ import {
   type Fixture,
   type Plan,
   type Slot,
+  USUAL_BADGES,
 } from '@fond/core';
 import { planSchema } from '@fond/contract/operations';
 import {
@@ -31,6 +32,7 @@ const start: Plan = {
   fixtures: startingFixtures([], []),
   related: null,
   look: USUAL_LOOK,
+  badges: USUAL_BADGES,
   css: '',
 };
 const ids = (fixtures: readonly Fixture[]): string[] => fixtures.map(({ id }) => id);

@@ -54,6 +54,7 @@ export class PlanOrigin {
 function pathOf(scope: Scope, plan: Plan): string[] {
   if (scope.startsWith('fixture:')) return ['fixtures', scope.slice('fixture:'.length)];
   switch (scope) {
+    case 'badges':
     case 'related':
     case 'look':
       return [scope];

@@ -1,0 +1,56 @@
+import Joi from 'joi';
+import {
+  BADGE_FIGURES,
+  BADGE_PLACES,
+  BADGE_SHAPES,
+  COLOUR_NAMES,
+  MOST_BADGE_LETTERS,
+  MOST_BADGE_RULES,
+  MOST_BADGES,
+  strangeFigures,
+} from '@fond/core';
+import { id, perWidth } from './fixtureSchema';
+import { clausesSchema } from './rangeSchema';
+
+const paint = Joi.string()
+  .pattern(
+    new RegExp(`^(#[0-9a-f]{6}|${COLOUR_NAMES.join('|')})$`),
+    `a colour such as #1d2b4f, or one of the look’s: ${COLOUR_NAMES.join(', ')}`,
+  )
+  .required();
+
+const badgeText = Joi.string()
+  .allow('')
+  .max(MOST_BADGE_LETTERS)
+  .custom((text: string, helpers) => {
+    const [strange] = strangeFigures(text);
+    return strange === undefined ? text : helpers.error('badge.figure', { strange });
+  })
+  .messages({
+    'badge.figure': `names {{#strange}}, which is no figure of a product; there are ${BADGE_FIGURES.join(', ')}`,
+  });
+
+/** What cards say in a corner of their picture, in order of priority. */
+export const badgesSchema = Joi.object({
+  rules: Joi.array()
+    .items(
+      Joi.object({
+        id,
+        on: Joi.boolean().required(),
+        clauses: clausesSchema.required(),
+        text: Joi.object()
+          .pattern(Joi.string().pattern(/^[a-z]{2}$/), badgeText)
+          .required(),
+        shape: Joi.valid(...BADGE_SHAPES).required(),
+        ground: paint,
+        ink: paint,
+        opacity: Joi.number().integer().min(20).max(100).required(),
+        place: Joi.valid(...BADGE_PLACES).required(),
+        size: perWidth(8, 40),
+      }),
+    )
+    .max(MOST_BADGE_RULES)
+    .unique('id')
+    .required(),
+  most: Joi.number().integer().min(1).max(MOST_BADGES).required(),
+}).required();

@@ -1,0 +1,58 @@
+const DAY = 86_400_000;
+const SECOND = 1000;
+
+/** Making one takes longer than a page has. */
+const clocks = new Map<string, Intl.DateTimeFormat>();
+
+function clockOf(zone: string): Intl.DateTimeFormat {
+  let clock = clocks.get(zone);
+  if (!clock)
+    clocks.set(
+      zone,
+      (clock = new Intl.DateTimeFormat('en-GB', {
+        timeZone: zone,
+        hourCycle: 'h23',
+        year: 'numeric',
+        month: 'numeric',
+        day: 'numeric',
+        hour: 'numeric',
+        minute: 'numeric',
+        second: 'numeric',
+      })),
+    );
+  return clock;
+}
+
+/** What a clock on the wall shows in a zone, as if it were UTC; whole seconds in milliseconds since 1970. */
+function wallClock(zone: string, at: number): number {
+  const shown: Record<string, number> = {};
+  for (const { type, value } of clockOf(zone).formatToParts(at)) shown[type] = Number(value);
+  const { year, month, day, hour, minute, second } = shown;
+  return Date.UTC(year, month - 1, day, hour, minute, second);
+}
+
+/**
+ * Number of the day, from 1970-01-01, on which a moment falls in a time zone.
+ *
+ * @param at Milliseconds since 1970.
+ * @throws {RangeError} for a zone that nobody knows.
+ */
+export const dayOf = (zone: string, at: number): number =>
+  Math.floor((zone === 'UTC' ? at : wallClock(zone, at)) / DAY);
+
+/**
+ * The moment at which a day begins in a time zone, in milliseconds since 1970: midnight, or the first moment after it
+ * where clocks are put forward over midnight.
+ *
+ * @param day Number of the day, from 1970-01-01.
+ * @throws {RangeError} for a zone that nobody knows.
+ */
+export function startOfDay(zone: string, day: number): number {
+  const midnight = day * DAY;
+  if (zone === 'UTC') return midnight;
+  const offsetAt = (at: number): number => wallClock(zone, at) - Math.floor(at / SECOND) * SECOND;
+  // The offset at midnight is that of a moment which is found by it; twice is enough, as it changes once a day at most.
+  const first = midnight - offsetAt(midnight);
+  const second = midnight - offsetAt(first);
+  return dayOf(zone, second) < day ? first : second;
+}

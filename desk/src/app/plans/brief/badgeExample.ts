@@ -1,0 +1,129 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { BadgeReport } from '@fond/contract';
+import {
+  CARD_PICTURE_RATIO,
+  colourOf,
+  WIDTH_NAMES,
+  type BadgeRule,
+  type Colours,
+  type PerWidth,
+} from '@fond/core';
+
+export type Example = NonNullable<BadgeReport['rules'][number]['example']>;
+
+/** Pictures are drawn so wide, whatever they are on a page; the badge shrinks with them. */
+const WIDTH = 96;
+
+/** A badge on the picture of a product that carries it, as large beside it as at each width. */
+@Component({
+  selector: 'desk-badge-example',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @let one = example();
+    @for (shown of widths(); track shown.width) {
+      <figure>
+        <div class="picture" [style.width.px]="across" [style.height.px]="tall">
+          @if (one.image; as hash) {
+            <img [src]="'/pictures/' + hash + '-240'" alt="" />
+          }
+          <span
+            [class]="rule().place + ' ' + rule().shape"
+            [style.background]="rule().shape === 'words' ? null : ground()"
+            [style.color]="ink()"
+            [style.font-size.px]="shown.letters"
+            >{{ one.text }}</span
+          >
+        </div>
+        <figcaption>{{ shown.width }}</figcaption>
+      </figure>
+    }
+    <p>On {{ one.title }}, as large beside its picture as there.</p>
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px 10px;
+      padding: 8px 0 2px;
+    }
+    figure {
+      margin: 0;
+    }
+    .picture {
+      position: relative;
+      overflow: hidden;
+      background: var(--hairline);
+    }
+    img {
+      display: block;
+      width: 100%;
+      height: 100%;
+      object-fit: cover;
+    }
+    .picture span {
+      position: absolute;
+      max-width: calc(100% - 6px);
+      overflow: hidden;
+      padding: 0.23em 0.7em;
+      border-radius: 0.46em;
+      font-weight: 650;
+      line-height: 1.3;
+      white-space: nowrap;
+    }
+    .pill {
+      border-radius: 99px;
+    }
+    .picture .block {
+      border-radius: 0;
+    }
+    .picture .words {
+      padding: 0;
+    }
+    .top-start,
+    .top-end {
+      top: 3px;
+    }
+    .bottom-start,
+    .bottom-end {
+      bottom: 3px;
+    }
+    .top-start,
+    .bottom-start {
+      left: 3px;
+    }
+    .top-end,
+    .bottom-end {
+      right: 3px;
+    }
+    figcaption,
+    p {
+      margin: 0;
+      font-size: 13px;
+      color: var(--quiet);
+    }
+    p {
+      flex-basis: 100%;
+    }
+  `,
+})
+export class BadgeExample {
+  readonly rule = input.required<BadgeRule>();
+  readonly example = input.required<Example>();
+  readonly colours = input.required<Colours>();
+  /** Width of a card's picture at each width, in CSS pixels. */
+  readonly pictures = input.required<PerWidth<number>>();
+  protected readonly across = WIDTH;
+  protected readonly tall = WIDTH * CARD_PICTURE_RATIO;
+
+  protected readonly widths = computed(() =>
+    WIDTH_NAMES.map((width) => ({
+      width,
+      letters: (this.rule().size[width] * WIDTH) / this.pictures()[width],
+    })),
+  );
+  protected readonly ink = computed(() => colourOf(this.rule().ink, this.colours()));
+  protected readonly ground = computed(() => {
+    const { ground, opacity } = this.rule();
+    return `color-mix(in srgb, ${colourOf(ground, this.colours())} ${opacity}%, transparent)`;
+  });
+}
