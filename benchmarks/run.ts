@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pino } from 'pino';
 import { startDatabase } from '../server/src/database/process';
+import { cardRows } from './cards';
 import { engineRows } from './engine/engine';
 import { layoutRows } from './layout';
 import { machine, type Row } from './measure';
@@ -66,6 +67,7 @@ const section = async (name: string, work: () => Promise<Row[]>): Promise<void> 
 const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
   plans: () => section('plans', planRows),
   layout: () => section('layout', () => Promise.resolve(layoutRows())),
+  cards: () => section('cards', () => Promise.resolve(cardRows())),
   engine: async () => {
     for (const size of [10_000, LARGE, HUGE])
       await section(`engine and peers, ${size} products`, () => engine(size));

@@ -27,7 +27,7 @@ describe('badges', () => {
     await page.locator('desk-badge-fields button::-p-text(bottom, at the end)').click();
     const frame = await frameOf(page);
     await says(frame, '.at-bottom-end .badge', 'From ');
-    await page.waitForSelector('desk-badge-example figure span.bottom-end');
+    await page.waitForSelector('desk-badge-example figure span.at-bottom-end');
   });
 
   it('are told to be hard to read while their colours are chosen', async () => {

@@ -3,7 +3,7 @@ import type { BadgeSet } from '../badges/badges';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { CardElement } from '../plans/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
-import { cardOf, plainText, shorten } from './card';
+import { cardAttributes, cardOf, plainText, shorten } from './card';
 import { savingPercent } from './figures';
 
 const element = (kind: CardElement['element'], attribute: string | null = null): CardElement => ({
@@ -29,7 +29,7 @@ describe('cardOf', () => {
     const snapshot = snapshotOf(FRAME, [
       product(1, { attributes: { hob: ['gas', 'induction'], colour: 'red' } }),
     ]);
-    expect(cardOf(snapshot, 0, [], NONE, 'fr').attributes).toEqual({
+    expect(cardAttributes(snapshot, 0, 'fr')).toEqual({
       hob: 'gas, induction',
       colour: 'Rouge',
     });

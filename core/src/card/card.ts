@@ -54,8 +54,6 @@ export interface Card {
   was: Money | null;
   badges: readonly Badge[];
   images: readonly CardImage[];
-  /** Values of the attributes that may stand on cards, as shown. */
-  attributes: Readonly<Record<string, string>>;
   parts: readonly CardPart[];
 }
 
@@ -69,6 +67,17 @@ export function attributeText(snapshot: Snapshot, p: number, key: string, lang: 
     texts.push(valueLabel(snapshot, column, column.codes[k], lang));
   if (!texts.length) return '';
   return texts.join(', ') + (row.unit ? `\u00a0${row.unit}` : '');
+}
+
+/** Values of the attributes that may stand on cards, as they are shown there. */
+export function cardAttributes(snapshot: Snapshot, p: number, lang: Lang): Readonly<Record<string, string>> {
+  const attributes: Record<string, string> = {};
+  for (const { row } of snapshot.attributes.values()) {
+    if (!row.onCards) continue;
+    const text = attributeText(snapshot, p, row.key, lang);
+    if (text) attributes[row.key] = text;
+  }
+  return attributes;
 }
 
 /** A value in the page's language; numbers in its way of writing them. */
@@ -108,12 +117,6 @@ export function cardOf(
   const currency = snapshot.currencies[p];
   const price = snapshot.price.numbers[p];
   const was = snapshot.was[p];
-  const attributes: Record<string, string> = {};
-  for (const { row } of snapshot.attributes.values()) {
-    if (!row.onCards) continue;
-    const text = attributeText(snapshot, p, row.key, lang);
-    if (text) attributes[row.key] = text;
-  }
   const images: CardImage[] = [];
   for (const { hash, width, height } of snapshot.images[p]) if (hash) images.push({ hash, width, height });
   const parts: CardPart[] = [];
@@ -132,7 +135,6 @@ export function cardOf(
     was: was > price ? moneyOf(was, currency, lang) : null,
     badges: badgesOf(snapshot, p, badges, lang),
     images,
-    attributes,
     parts,
   };
 }

@@ -8,6 +8,7 @@ import {
   type FacetModel,
   type Money,
   type PageModel,
+  cardAttributes,
 } from '@fond/core';
 import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
 import { problem } from '../http/problem';
@@ -76,7 +77,7 @@ function listingOf(stand: Stand, page: PageModel, explain: boolean): object {
       price: card.price && priceOf(card.price),
       ...(card.was && { was: priceOf(card.was) }),
       badges: card.badges,
-      attributes: card.attributes,
+      attributes: cardAttributes(stand.snapshot, stand.snapshot.bySku.get(card.sku)!, page.frame.lang),
       ...(card.images.length && { image: pictureAddress(card.images[0].hash, 480) }),
     })),
     facets: (panel?.facets ?? []).map(facetOf),

@@ -1,20 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { BadgeReport } from '@fond/contract';
-import {
-  CARD_PICTURE_RATIO,
-  colourOf,
-  WIDTH_NAMES,
-  type BadgeRule,
-  type Colours,
-  type PerWidth,
-} from '@fond/core';
+import { CARD_PICTURE_RATIO, colourOf, type BadgeRule, type Colours, type PerWidth } from '@fond/core';
 
 export type Example = NonNullable<BadgeReport['rules'][number]['example']>;
 
 /** Pictures are drawn so wide, whatever they are on a page; the badge shrinks with them. */
-const WIDTH = 96;
+const WIDTH = 150;
 
-/** A badge on the picture of a product that carries it, as large beside it as at each width. */
+/** Medium pages lie between these two. */
+const SHOWN = ['wide', 'narrow'] as const;
+
+/** A badge on the picture of a product that carries it, as large beside it as on the page. */
 @Component({
   selector: 'desk-badge-example',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -27,7 +23,7 @@ const WIDTH = 96;
             <img [src]="'/pictures/' + hash + '-240'" alt="" />
           }
           <span
-            [class]="rule().place + ' ' + rule().shape"
+            [class]="'at-' + rule().place + ' shape-' + rule().shape"
             [style.background]="rule().shape === 'words' ? null : ground()"
             [style.color]="ink()"
             [style.font-size.px]="shown.letters"
@@ -44,7 +40,7 @@ const WIDTH = 96;
       display: flex;
       flex-wrap: wrap;
       gap: 6px 10px;
-      padding: 8px 0 2px;
+      padding: 8px 0 2px 28px;
     }
     figure {
       margin: 0;
@@ -62,6 +58,7 @@ const WIDTH = 96;
     }
     .picture span {
       position: absolute;
+      width: max-content;
       max-width: calc(100% - 6px);
       overflow: hidden;
       padding: 0.23em 0.7em;
@@ -70,29 +67,29 @@ const WIDTH = 96;
       line-height: 1.3;
       white-space: nowrap;
     }
-    .pill {
+    .picture .shape-pill {
       border-radius: 99px;
     }
-    .picture .block {
+    .picture .shape-block {
       border-radius: 0;
     }
-    .picture .words {
+    .picture .shape-words {
       padding: 0;
     }
-    .top-start,
-    .top-end {
+    .at-top-start,
+    .at-top-end {
       top: 3px;
     }
-    .bottom-start,
-    .bottom-end {
+    .at-bottom-start,
+    .at-bottom-end {
       bottom: 3px;
     }
-    .top-start,
-    .bottom-start {
+    .at-top-start,
+    .at-bottom-start {
       left: 3px;
     }
-    .top-end,
-    .bottom-end {
+    .at-top-end,
+    .at-bottom-end {
       right: 3px;
     }
     figcaption,
@@ -116,7 +113,7 @@ export class BadgeExample {
   protected readonly tall = WIDTH * CARD_PICTURE_RATIO;
 
   protected readonly widths = computed(() =>
-    WIDTH_NAMES.map((width) => ({
+    SHOWN.map((width) => ({
       width,
       letters: (this.rule().size[width] * WIDTH) / this.pictures()[width],
     })),
