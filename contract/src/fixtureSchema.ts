@@ -300,6 +300,10 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     pageSize: pageSize.required(),
     lastRow: Joi.valid('start', 'centre', 'stretch').required(),
     listSwitch: yes,
+    paging: Joi.object({
+      form: Joi.valid('numbered', 'more', 'scroll').required(),
+      stop: whole(1, 20),
+    }).required(),
     card: cardSchema.required(),
   },
 };

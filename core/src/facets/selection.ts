@@ -28,6 +28,7 @@ export const RESERVED_PARAMETERS: readonly string[] = [
   'aisle',
   'order',
   'page',
+  'from',
   'size',
   'lang',
   'view',

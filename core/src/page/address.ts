@@ -8,6 +8,8 @@ export interface ListingState {
   /** Key of a sort choice; null for the plan's own order. */
   order: string | null;
   page: number;
+  /** The first of the pages that are shown together, up to `page`; the same as `page` where one is shown by itself. */
+  from: number;
   /** Null for the plan's own page size. */
   size: number | null;
   q: string;
@@ -46,6 +48,7 @@ function around(state: ListingState, ownLanguage: Lang): { before: string[]; aft
   if (state.order) after.push(`order=${encode(state.order)}`);
   if (state.size) after.push(`size=${state.size}`);
   if (state.page > 1) after.push(`page=${state.page}`);
+  if (state.from < state.page) after.push(`from=${state.from}`);
   if (state.view) after.push(`view=${state.view}`);
   if (state.lang !== ownLanguage) after.push(`lang=${encode(state.lang)}`);
   return { before: state.q ? [`q=${encode(state.q)}`] : [], after };
@@ -56,7 +59,7 @@ const joined = (path: string, parts: readonly string[]): string =>
 
 /**
  * The one address of a state, relative to the shop's root: parameters always in the same order (`q`, facets by
- * key, order, size, page, view, lang) and none that says what holds anyway.
+ * key, order, size, page, from, view, lang) and none that says what holds anyway.
  */
 export function addressOf(state: ListingState, ownLanguage: Lang): string {
   const { before, after } = around(state, ownLanguage);

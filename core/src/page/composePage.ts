@@ -65,7 +65,11 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
   const within = aisle.kind === 'search' ? null : appliedSearch(state, ownLanguage);
   const description = textIn(aisle.descriptions, state.lang, snapshot.frame.languages);
   const page = shelfModelOf({ fixtures })?.page ?? 1;
-  const shown: ListingState = { ...state, page };
+  const shown: ListingState = {
+    ...state,
+    page,
+    from: Math.min(page, shelfModelOf({ fixtures })?.firstPage ?? page),
+  };
   return {
     kind: 'listing',
     frame: shopFrameOf(snapshot, {
@@ -105,7 +109,7 @@ function factsOf(
     aisle,
     lang: state.lang,
     ...dayIn(zone, now),
-    firstPage: state.page === 1,
+    firstPage: state.from === 1,
     filtersUsed: state.selections.size > 0 || (state.q !== '' && aisle.kind !== 'search'),
     hasDescription: textIn(aisle.descriptions, state.lang, snapshot.frame.languages) !== '',
     part,
@@ -125,8 +129,9 @@ const allOfFacets = (plan: Plan): ReadonlySet<string> =>
 function canonicalOf({ snapshot, aisle, state }: Composer, page: number): string | null {
   if (state.selections.size || state.q || state.order || state.size || state.view || aisle.kind === 'search')
     return null;
-  if (aisle.closed) return null;
-  return addressOf({ ...state, path: groundOf(aisle).path, page }, snapshot.frame.languages[0]);
+  // Pages shown together say nothing that each doesn't say by itself.
+  if (aisle.closed || state.from < page) return null;
+  return addressOf({ ...state, path: groundOf(aisle).path, page, from: page }, snapshot.frame.languages[0]);
 }
 
 interface ReadState {
@@ -135,12 +140,15 @@ interface ReadState {
   malformed: readonly { path: string; message: string }[];
 }
 
+/** Beyond this nobody has pages. */
+const MOST_PAGES = 1_000_000;
+
 function readState(snapshot: Snapshot, plan: Plan, request: PageRequest): ReadState {
   const { parameters } = request;
   const { selections, ignored, malformed } = parseSelections(snapshot, parameters);
   const faults = [...malformed];
   const q = (parameters['q'] ?? '').trim();
-  const whole = (key: 'page' | 'size', most: number): number | null => {
+  const whole = (key: 'page' | 'from' | 'size', most: number): number | null => {
     const text = parameters[key];
     if (text === undefined) return null;
     const number = Number(text);
@@ -149,7 +157,9 @@ function readState(snapshot: Snapshot, plan: Plan, request: PageRequest): ReadSt
     return null;
   };
   const size = whole('size', MOST_PER_PAGE);
-  const page = whole('page', 1_000_000) ?? 1;
+  const page = whole('page', MOST_PAGES) ?? 1;
+  const together = shelfOf(plan)?.paging.form !== 'numbered';
+  const from = Math.min(page, (together && whole('from', MOST_PAGES)) || page);
   const choices: readonly string[] = orderChoices(shelfOf(plan), q !== '');
   let order: string | null = parameters['order'] ?? null;
   if (order !== null && !choices.includes(order)) {
@@ -166,6 +176,7 @@ function readState(snapshot: Snapshot, plan: Plan, request: PageRequest): ReadSt
       selections,
       order,
       page,
+      from,
       size,
       q,
       lang: languageOf(snapshot, parameters['lang']),

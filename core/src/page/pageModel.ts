@@ -14,7 +14,7 @@ import type {
   TilePlace,
 } from '../plans/fixtures';
 import type { CardLane } from '../layout/staggered';
-import type { PanelSettings, PerWidth, ShelfSettings, WidthName } from '../plans/plan';
+import type { PanelSettings, PerWidth, ShelfSettings, WidthName, Paging } from '../plans/plan';
 
 /** A link; `href` is relative to the shop's root and starts with a slash. */
 export interface LinkModel {
@@ -39,10 +39,12 @@ export interface PageLink {
 export interface ShelfModel {
   id: string;
   type: 'shelf';
-  /** Products on this page, all pages, and where this page stands. */
+  /** Products on this page, or on all that are shown together up to it; all pages, and where this page stands. */
   cards: readonly Card[];
   total: number;
   page: number;
+  /** The first page that is shown. */
+  firstPage: number;
   pages: number;
   size: number;
   /** 1-based places of the first and last card; 0 on an empty shelf. */
@@ -54,6 +56,10 @@ export interface ShelfModel {
   pager: readonly (PageLink | null)[];
   previous: string | null;
   next: string | null;
+  paging: Paging;
+  /** Where pages add to each other: the same with the next one below, and with the one before above. */
+  more: { href: string; count: number } | null;
+  earlier: string | null;
   form: ShelfSettings['form'];
   columns: PerWidth<number>;
   gap: PerWidth<number>;

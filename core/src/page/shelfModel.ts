@@ -39,7 +39,16 @@ function formOf({ form, listSwitch }: Shelf, view: ShelfView | null): Shelf['for
   return view === 'list' ? 'list' : form === 'list' ? 'grid' : form;
 }
 
-/** The aisle's own shelf: one page of what is left after filters, in the chosen order. */
+/** Products that are shown together at most, however many pages that makes. */
+const MOST_TOGETHER = 600;
+
+/**
+ * The aisle's own shelf: one page of what is left after filters, in the chosen order.
+ *
+ * Where pages add to each other, an address names the first and the last of those that are shown (`from` and `page`),
+ * and the whole window is made from one state of the catalogue each time. So nothing stands there twice and nothing is
+ * left out, whatever has changed between two pages: what was added before has moved along with all else.
+ */
 export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   const { snapshot, plan, state, request } = composer;
   const filtered = composer.filtered!;
@@ -47,14 +56,16 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   const size = state.size ?? productsAPage(shelf.pageSize, shelf.columns);
   const pages = Math.max(1, Math.ceil(total / size));
   const page = Math.min(state.page, pages);
-  const from = (page - 1) * size;
+  const firstPage = Math.max(1, Math.min(state.from, page), page - Math.floor(MOST_TOGETHER / size) + 1);
+  const from = (firstPage - 1) * size;
 
   const words = wordsIn(state.lang);
   const labelOf = (key: OrderChoice): string =>
     shelf.order.choices.find((choice) => choice.key === key)?.label[state.lang] || words.sorts[key];
   const choices = orderChoices(shelf, state.q !== '');
+  const together = shelf.paging.form !== 'numbered';
   const chosen = (state.order ?? choices[0]) as OrderChoice;
-  const places = placesOf(composer, shelf, chosen, from, size);
+  const places = placesOf(composer, shelf, chosen, from, (page - firstPage + 1) * size);
 
   const href = (change: Partial<ListingState>): string =>
     addressOf({ ...state, ...change }, snapshot.frame.languages[0]);
@@ -68,6 +79,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     cards,
     total,
     page,
+    firstPage,
     pages,
     size,
     from: total ? from + 1 : 0,
@@ -80,10 +92,18 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
       selected: choice === chosen,
     })),
     pager: pagerOf(page, pages).map((number): PageLink | null =>
-      number === null ? null : { page: number, href: href({ page: number }), current: number === page },
+      number === null
+        ? null
+        : { page: number, href: href({ page: number, from: number }), current: number === page },
     ),
-    previous: page > 1 ? href({ page: page - 1 }) : null,
-    next: page < pages ? href({ page: page + 1 }) : null,
+    previous: page > 1 ? href({ page: page - 1, from: page - 1 }) : null,
+    next: page < pages ? href({ page: page + 1, from: page + 1 }) : null,
+    paging: shelf.paging,
+    more:
+      together && page < pages
+        ? { href: href({ page: page + 1, from: firstPage }), count: Math.min(size, total - page * size) }
+        : null,
+    earlier: together && firstPage > 1 ? href({ page, from: firstPage - 1 }) : null,
     form,
     views: shelf.listSwitch
       ? (['grid', 'list'] as const).map((view) => ({

@@ -16,6 +16,7 @@ export const plainState = (path: string, lang: Lang): ListingState => ({
   selections: new Map(),
   order: null,
   page: 1,
+  from: 1,
   size: null,
   q: '',
   view: null,

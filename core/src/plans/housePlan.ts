@@ -5,7 +5,16 @@ import {
   type PromotionSettings,
   type TilesSettings,
 } from './fixtures';
-import type { PerWidth, CardElement, FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf } from './plan';
+import type {
+  PerWidth,
+  CardElement,
+  FacetChoice,
+  Fixture,
+  PanelSettings,
+  Plan,
+  RelatedShelf,
+  Paging,
+} from './plan';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
 import { USUAL_BADGES } from '../badges/rule';
 import { USUAL_LOOK } from '../look/look';
@@ -80,6 +89,8 @@ export const USUAL_NAVIGATION: NavigationSettings = {
 /** Between cards; on narrow pages they stand closer. */
 export const USUAL_GAP: PerWidth<number> = { wide: 24, medium: 24, narrow: 12 };
 
+export const USUAL_PAGING: Paging = { form: 'numbered', stop: 3 };
+
 const SOME_COLUMNS: PerWidth<number> = { wide: 4, medium: 3, narrow: 2 };
 
 /** Tiles as they begin: all categories below in even rows, in the tree's order, with their whole names. */
@@ -138,6 +149,7 @@ export function startingFixtures(facets: readonly FacetChoice[], attributes: rea
       gap: USUAL_GAP,
       pageSize: { by: 'products', count: 12 },
       lastRow: 'start',
+      paging: USUAL_PAGING,
       listSwitch: false,
       card: [
         element('picture'),

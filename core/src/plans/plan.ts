@@ -110,6 +110,14 @@ export const SEARCH_FACET = 'q';
 /** How many products a page holds. Rows are those of the wide page. */
 export type PageSize = { by: 'products' | 'rows'; count: number } | { by: 'all' };
 
+/** How shoppers get from one page to the next. All forms have the same addresses underneath. */
+export interface Paging {
+  /** Numbers to choose from; a button that adds the next page below; pages that add themselves while it is scrolled. */
+  form: 'numbered' | 'more' | 'scroll';
+  /** After so many pages scrolling waits for a button, so that what stands below can be reached. */
+  stop: number;
+}
+
 interface FixtureBase {
   /** Unique in its plan; stays when the fixture moves. */
   id: string;
@@ -140,6 +148,7 @@ export interface ShelfSettings {
   gap: PerWidth<number>;
   pageSize: PageSize;
   lastRow: 'start' | 'centre' | 'stretch';
+  paging: Paging;
   /** Whether shoppers may turn the grid into a list, and back. */
   listSwitch: boolean;
   card: readonly CardElement[];

@@ -1,4 +1,12 @@
-import { USUAL_NAVIGATION, USUAL_ORDER, USUAL_PANEL, USUAL_PROMOTION, USUAL_TILES, usual } from './housePlan';
+import {
+  USUAL_NAVIGATION,
+  USUAL_ORDER,
+  USUAL_PANEL,
+  USUAL_PROMOTION,
+  USUAL_TILES,
+  usual,
+  USUAL_PAGING,
+} from './housePlan';
 import { USUAL_BADGES } from '../badges/rule';
 import { USUAL_LOOK, type Look } from '../look/look';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
@@ -124,6 +132,7 @@ export function upgradeFixture(stored: Fixture): Fixture {
         order: upgradeOrder(order),
         form: form ?? 'grid',
         gap: upgradeGap(fixture.gap),
+        paging: (fixture as Partial<Shelf>).paging ?? USUAL_PAGING,
         listSwitch: (fixture as Partial<Shelf>).listSwitch ?? false,
         pageSize: typeof pageSize === 'number' ? { by: 'products', count: pageSize } : pageSize,
       };

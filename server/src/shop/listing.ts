@@ -39,11 +39,13 @@ export async function answerListing(
   parameters: Record<string, string>,
 ): Promise<object> {
   const address = readAddress(parameters['aisle']);
+  // Pages shown together are the shop's own matter; here each is asked for by itself.
+  const { from: _, ...asked } = parameters;
   const page =
     address &&
     (await composeListing(host, stand, stand.edition, {
       path: address.path,
-      parameters: { ...parameters, q: (parameters['q'] ?? '').slice(0, 200) },
+      parameters: { ...asked, q: (parameters['q'] ?? '').slice(0, 200) },
     }));
   if (!page) throw problem('unknown-aisle', `There is no aisle at “${parameters['aisle']}”.`);
   if (page.malformed.length)

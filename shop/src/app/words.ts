@@ -21,6 +21,8 @@ export interface ShopWords {
   pages: string;
   page: (page: number) => string;
   previous: string;
+  showMore: (count: number) => string;
+  showEarlier: string;
   next: string;
   was: string;
   noPrice: string;
@@ -78,6 +80,8 @@ const EN: ShopWords = {
   pages: 'Pages',
   page: (page) => `Page ${page}`,
   previous: 'Previous',
+  showMore: (count) => `Show ${count} more`,
+  showEarlier: 'Show those before',
   next: 'Next',
   was: 'Before',
   noPrice: 'Price on request',
@@ -133,6 +137,8 @@ const FR: ShopWords = {
   pages: 'Pages',
   page: (page) => `Page ${page}`,
   previous: 'Précédente',
+  showMore: (count) => `Afficher ${count} de plus`,
+  showEarlier: 'Afficher les précédents',
   next: 'Suivante',
   was: 'Avant',
   noPrice: 'Prix sur demande',

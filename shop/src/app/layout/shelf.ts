@@ -1,6 +1,15 @@
-import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  inject,
+  input,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
 import type { PageModel, ShelfModel } from '@fond/core';
 import { Cards } from '../card/cards';
+import { Navigation } from '../state/navigation';
 import { shopHref, ShopState } from '../state/shopState';
 
 @Component({
@@ -67,6 +76,11 @@ import { shopHref, ShopState } from '../state/shopState';
           }
         </ul>
       }
+      @if (model.earlier; as earlier) {
+        <p class="more">
+          <a class="button" rel="prev" [href]="href(earlier)">{{ words().showEarlier }}</a>
+        </p>
+      }
       @if (model.cards.length) {
         <shop-cards
           [model]="model"
@@ -93,7 +107,15 @@ import { shopHref, ShopState } from '../state/shopState';
           }
         </div>
       }
-      @if (model.pages > 1) {
+      @if (model.more; as more) {
+        <p class="more">
+          <span>{{ words().shown(model.from, model.to, model.total) }}</span>
+          <a #further class="button" rel="next" [href]="href(more.href)">{{
+            words().showMore(more.count)
+          }}</a>
+        </p>
+      }
+      @if (model.pages > 1 && model.paging.form === 'numbered') {
         <nav class="pager" [attr.aria-label]="words().pages">
           @if (model.previous; as previous) {
             <a class="step" rel="prev" [href]="href(previous)">{{ words().previous }}</a>
@@ -127,6 +149,27 @@ export class Shelf {
   readonly page = input.required<PageModel>();
   protected readonly words = inject(ShopState).words;
   protected readonly href = shopHref;
+  private readonly navigation = inject(Navigation);
+  private readonly further = viewChild<ElementRef<HTMLElement>>('further');
+
+  constructor() {
+    // Pages add themselves before their readers come to the end, but for every so many pages that wait for the button.
+    afterRenderEffect((onCleanup) => {
+      const button = this.further()?.nativeElement;
+      const { paging, page, firstPage, more } = this.shelf();
+      if (!button || !more || paging.form !== 'scroll' || (page - firstPage + 1) % paging.stop === 0) return;
+      const watcher = new IntersectionObserver(
+        ([entry]) => {
+          if (!entry.isIntersecting) return;
+          watcher.disconnect();
+          this.navigation.add(shopHref(more.href));
+        },
+        { rootMargin: '0px 0px 800px' },
+      );
+      watcher.observe(button);
+      onCleanup(() => watcher.disconnect());
+    });
+  }
 
   /** For the other aisles; pages that are updated in place come without a cookie of the server's. */
   protected remember(view: 'grid' | 'list'): void {

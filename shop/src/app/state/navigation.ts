@@ -1,14 +1,34 @@
 import { inject, Injectable } from '@angular/core';
-import type { ShopModel } from '@fond/core';
+import type { ShelfModel, ShopModel } from '@fond/core';
 import { shelfIn } from './shelfIn';
 import { PreviewFrame } from './previewFrame';
 import { shopHref, ShopState } from './shopState';
 
 /** What a followed link changes decides where the page stands afterwards. */
-function moved(from: ShopModel, to: ShopModel): 'page' | 'products' | 'nothing' {
+type Move = 'page' | 'products' | 'more' | 'nothing';
+
+function moved(from: ShopModel, to: ShopModel): Move {
   if (from.kind !== 'listing' || to.kind !== 'listing' || from.aisle.key !== to.aisle.key) return 'page';
-  const pageOf = (model: typeof from): number => shelfIn(model)?.page ?? 1;
-  return pageOf(from) === pageOf(to) || pageOf(to) === 1 ? 'nothing' : 'products';
+  const [before, after] = [shelfIn(from), shelfIn(to)];
+  if (!before || !after) return 'nothing';
+  // The same products and more of them, below or above.
+  if (after.firstPage < after.page && after.firstPage <= before.firstPage && after.page >= before.page)
+    return 'more';
+  return before.page === after.page || after.page === 1 ? 'nothing' : 'products';
+}
+
+/** Kept in the history with an address: how far its page was scrolled. */
+interface Place {
+  place: number;
+}
+
+interface Load {
+  /** Whether it is another step of the history. */
+  push: boolean;
+  /** How far the page was scrolled when it was left; null starts where it should. */
+  place: number | null;
+  /** The focus stays where it is. */
+  quiet?: boolean;
 }
 
 /** Follows links inside the shop without loading the page anew. Every state has an address, so Back works. */
@@ -21,7 +41,10 @@ export class Navigation {
   start(): void {
     document.addEventListener('click', (event) => this.onClick(event));
     document.addEventListener('submit', (event) => this.onSubmit(event));
-    window.addEventListener('popstate', () => void this.load(location.pathname + location.search, false));
+    window.addEventListener('popstate', ({ state }) => {
+      const place = (state as Place | null)?.place ?? null;
+      void this.load(location.pathname + location.search, { push: false, place });
+    });
   }
 
   private onClick(event: MouseEvent): void {
@@ -57,10 +80,16 @@ export class Navigation {
   /** Goes to an address that starts with `/shop`. */
   go(target: string): void {
     if (this.frame.inside) this.frame.ask(target.replace(/^\/shop/, '') || '/');
-    else void this.load(target, true);
+    else void this.load(target, { push: true, place: null });
   }
 
-  private async load(target: string, push: boolean): Promise<void> {
+  /** Adds the next page where its readers have not asked for it; they stay where they are. */
+  add(target: string): void {
+    if (this.frame.inside) this.frame.ask(target.replace(/^\/shop/, '') || '/');
+    else void this.load(target, { push: true, place: null, quiet: true });
+  }
+
+  private async load(target: string, { push, place, quiet = false }: Load): Promise<void> {
     const turn = ++this.latest;
     this.state.busy.set(true);
     try {
@@ -78,9 +107,20 @@ export class Navigation {
       }
       const change = moved(this.state.model(), model);
       const canonical = model.kind === 'listing' ? shopHref(model.href) : target;
-      if (push) history.pushState(null, '', canonical);
+      const before = shelfIn(this.state.model());
+      if (push) {
+        // Where readers stand is kept with the address that they leave. More of the same is not another place to go
+        // back to, but the same one.
+        if (change === 'more') history.replaceState(history.state, '', canonical);
+        else {
+          history.replaceState({ place: window.scrollY } satisfies Place, '');
+          history.pushState(null, '', canonical);
+        }
+      }
       this.state.model.set(model);
-      if (push) this.settle(change);
+      if (change === 'more' && !quiet && before) this.showAdded(before);
+      else if (push) this.settle(change);
+      else if (place !== null) requestAnimationFrame(() => window.scrollTo({ top: place }));
     } catch {
       // Without the data the browser can still fetch the whole page.
       location.assign(target);
@@ -89,9 +129,20 @@ export class Navigation {
     }
   }
 
+  /** Who has pressed the button goes on with the first product that was added. */
+  private showAdded(before: ShelfModel): void {
+    const known = new Set(before.cards.map(({ id }) => id));
+    const shelf = shelfIn(this.state.model());
+    const at = shelf?.cards.findIndex(({ id }) => !known.has(id)) ?? -1;
+    requestAnimationFrame(() => {
+      const card = at < 0 ? null : document.querySelectorAll<HTMLElement>('#products .card')[at];
+      card?.querySelector<HTMLElement>('a[href]')?.focus({ preventScroll: true });
+    });
+  }
+
   /** Readers of another page start at its top; a changed filter leaves them where they are. */
-  private settle(change: ReturnType<typeof moved>): void {
-    if (change === 'nothing') return;
+  private settle(change: Move): void {
+    if (change === 'nothing' || change === 'more') return;
     requestAnimationFrame(() => {
       const start = document.getElementById(change === 'page' ? 'main' : 'products');
       start?.focus({ preventScroll: true });

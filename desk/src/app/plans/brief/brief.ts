@@ -45,6 +45,7 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
   { name: 'Columns at each width', slip: 'grid' },
   { name: 'Products a page: a number, full rows, all of them', slip: 'grid' },
   { name: 'Gap between cards', slip: 'grid' },
+  { name: 'Paging: numbers, a button for more, while scrolling', slip: 'grid' },
   { name: 'Last row', slip: 'grid' },
   { name: 'Filters: which, order, labels', slip: 'facets' },
   { name: 'Filter panel: side, width, heading, counts, clear all', slip: 'facets' },

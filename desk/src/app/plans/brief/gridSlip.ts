@@ -124,6 +124,28 @@ const LAST_ROWS: readonly Choice<ShelfSettings['lastRow']>[] = [
           </div>
         }
       }
+      <div class="line">
+        <span>Further pages come by</span>
+        <desk-choices
+          label="Further pages"
+          [choices]="pagings"
+          [value]="shelf.paging.form"
+          (chosen)="editor.editShelf('paging', { paging: { form: $event, stop: shelf.paging.stop } })"
+        />
+      </div>
+      @if (shelf.paging.form === 'scroll') {
+        <div class="line">
+          <span>A button after</span>
+          <desk-stepper
+            label="Pages before the button"
+            [value]="shelf.paging.stop"
+            [least]="1"
+            [most]="20"
+            (changed)="editor.editShelf('paging', { paging: { form: 'scroll', stop: $event } })"
+          />
+          <span class="unit">pages, so that what stands below can be reached</span>
+        </div>
+      }
       <label class="line"
         ><input
           type="checkbox"
@@ -155,6 +177,11 @@ export class GridSlip {
   protected readonly editor = inject(PlanEditor);
   protected readonly widths = WIDTH_NAMES;
   protected readonly lastRows = LAST_ROWS;
+  protected readonly pagings = [
+    { value: 'numbered', name: 'numbers' },
+    { value: 'more', name: 'a button' },
+    { value: 'scroll', name: 'scrolling' },
+  ] as const;
   protected readonly forms = SHELF_FORMS.map((value) => ({ value, name: FORM_WORDS[value] }));
   protected readonly sizes = computed(() => this.editor.tally()?.fullRowSizes.slice(0, 8) ?? []);
 

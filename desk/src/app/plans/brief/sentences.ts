@@ -28,6 +28,7 @@ import {
   orderWords,
   pageSizeWords,
   shortList,
+  PAGING_WORDS,
 } from './words';
 
 /** What a plan's sentences name things by. */
@@ -68,7 +69,7 @@ export const LINE_TITLES: Readonly<Record<LineName, string>> = {
   look: 'Look',
 };
 
-const GRID: readonly string[] = ['form', 'columns', 'gap', 'pageSize', 'lastRow'];
+const GRID: readonly string[] = ['form', 'paging', 'columns', 'gap', 'pageSize', 'lastRow'];
 const PLACE: readonly string[] = ['when', 'inside', 'layout'];
 
 /**
@@ -146,9 +147,10 @@ export function arrangedWords({ order }: Shelf): string {
   return parts.length ? `, with ${listed(parts, 'and')}` : '';
 }
 
-export function gridWords({ form, columns: { wide, medium, narrow }, pageSize }: Shelf): string {
-  if (form === 'list' || form === 'folding') return `${FORM_WORDS[form]}, ${pageSizeWords(pageSize)}`;
-  return `${wide} ${form === 'staggered' ? 'staggered ' : ''}${wide === 1 ? 'column' : 'columns'} (${medium} medium, ${narrow} narrow), ${pageSizeWords(pageSize)}`;
+export function gridWords({ form, columns: { wide, medium, narrow }, pageSize, paging }: Shelf): string {
+  const pages = pageSizeWords(pageSize) + PAGING_WORDS[paging.form];
+  if (form === 'list' || form === 'folding') return `${FORM_WORDS[form]}, ${pages}`;
+  return `${wide} ${form === 'staggered' ? 'staggered ' : ''}${wide === 1 ? 'column' : 'columns'} (${medium} medium, ${narrow} narrow), ${pages}`;
 }
 
 const cardWords = (shelf: Shelf, { vocabulary, lang }: BriefWords): string =>

@@ -81,6 +81,8 @@ const SETTINGS: Readonly<Record<string, string>> = {
   dots: 'dots',
   loop: 'going round',
   listSwitch: 'switch for shoppers',
+  paging: 'further pages',
+  stop: 'pages before the button',
   except: 'what is left out',
   before: 'words before the number',
   after: 'words after the number',

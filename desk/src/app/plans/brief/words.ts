@@ -13,6 +13,7 @@ import type {
   ColourName,
   BadgeShape,
   BadgePlace,
+  Paging,
 } from '@fond/core';
 
 /** Words of the brief. A level reads “featured first”, reversed “featured last”. */
@@ -101,6 +102,13 @@ export const FIXTURE_WORDS: Readonly<Record<FixtureType, string>> = {
   space: 'space',
   divider: 'divider',
   part: 'part',
+};
+
+/** Behind the number of products a page. */
+export const PAGING_WORDS: Readonly<Record<Paging['form'], string>> = {
+  numbered: '',
+  more: ', more by a button',
+  scroll: ', more while scrolling',
 };
 
 /** What a shelf looks like. */
