@@ -106,9 +106,10 @@ export class ProductCard {
     const has = (name: string): boolean => parts.some(({ part }) => part === name);
     return badges.length > 0 && has('picture') && has('badges');
   });
-  protected readonly parts = computed(() =>
-    this.over() ? this.card().parts.filter(({ part }) => part !== 'badges') : this.card().parts,
-  );
+  protected readonly parts = computed(() => {
+    const { parts, badges } = this.card();
+    return this.over() || !badges.length ? parts.filter(({ part }) => part !== 'badges') : parts;
+  });
 
   protected readonly href = shopHref;
   protected at(hash: string): string {

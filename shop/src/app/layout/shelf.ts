@@ -77,7 +77,7 @@ import { shopHref, ShopState } from '../state/shopState';
         </ul>
       }
       @if (model.earlier; as earlier) {
-        <p class="more">
+        <p class="further">
           <a class="button" rel="prev" [href]="href(earlier)">{{ words().showEarlier }}</a>
         </p>
       }
@@ -108,7 +108,7 @@ import { shopHref, ShopState } from '../state/shopState';
         </div>
       }
       @if (model.more; as more) {
-        <p class="more">
+        <p class="further">
           <span>{{ words().shown(model.from, model.to, model.total) }}</span>
           <a #further class="button" rel="next" [href]="href(more.href)">{{
             words().showMore(more.count)
