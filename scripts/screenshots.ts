@@ -45,8 +45,14 @@ async function build(page: Page): Promise<void> {
 }
 
 try {
+  const badges = await plan('/plans/house?open=badges&aisle=/cookware');
+  await badges.locator('[data-badge="sale"] .name').click();
+  await badges.waitForSelector('desk-badge-example img');
+  await badges.$eval('[data-slip="badges"]', (word) => word.scrollIntoView());
+  await shot(badges, 'badges.png');
+  await badges.close();
   await shop('/cookware/pans', 'shop-wide.png', 1280, 800);
-  await shop('/kettles-and-coffee', 'shop-narrow.png', 390, 844);
+  await shop('/', 'shop-narrow.png', 390, 844);
   await shop('/products/' + (await slugOf('/kettles-and-coffee/teapots')), 'shop-product.png', 1280, 800);
 
   const floor = await browser.desk('/floor?q=boards');
@@ -54,9 +60,6 @@ try {
   await floor.locator('[aria-label="Why this plan: Cutting boards"]').click();
   await floor.waitForSelector('desk-why-aisle li');
   await shot(floor, 'floor.png');
-  await floor.goto(`${application.baseUrl}/floor?view=map`);
-  await floor.waitForSelector('desk-treemap svg .slice');
-  await shot(floor, 'floor-map.png');
 
   const house = await plan('/plans/house?aisle=%2Fcookware%2Fpans');
   await house.locator('[data-slip="grid"]').click();
