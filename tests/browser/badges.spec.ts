@@ -1,6 +1,15 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { eventually, frameOf, planFor, publishOpen, putAside, says, TestBrowser } from '../support/browser';
+import {
+  eventually,
+  frameOf,
+  planFor,
+  pressWord,
+  publishOpen,
+  putAside,
+  says,
+  TestBrowser,
+} from '../support/browser';
 
 let browser: TestBrowser;
 let page: Page;
@@ -18,7 +27,7 @@ const label = (name: string): string => `[aria-label="${name}"]`;
 
 describe('badges', () => {
   it('are added with words of their own, and seen on real cards at once', async () => {
-    await page.locator('[data-slip="badges"]').click();
+    await pressWord(page, 'badges');
     await says(page, '[data-badge="sale"] .evidence', 'in the shop');
     await page.locator('desk-badges-slip button::-p-text(Add a badge)').click();
     await page.locator(label('What the badge says, en')).fill('From {rating} stars');

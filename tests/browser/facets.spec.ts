@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { eventually, planFor, publishOpen, says, TestBrowser, textOf } from '../support/browser';
+import { eventually, planFor, pressWord, publishOpen, says, TestBrowser, textOf } from '../support/browser';
 
 let browser: TestBrowser;
 beforeAll(async () => {
@@ -16,11 +16,11 @@ const box = (page: Page, text: string) => page.locator(`desk-panel-lines label::
 describe('the filters of a plan', () => {
   it('get a search box, a heading and dead values in the desk, and shoppers use them', async () => {
     const { page } = await planFor(browser, '/textiles', 'Textiles plan');
-    await page.locator('[data-slip="facets"]').click();
+    await pressWord(page, 'facets');
     await button(page, 'Search here').click();
     await box(page, 'a heading').click();
     await box(page, 'values that lead nowhere').click();
-    await page.locator('[data-slip="grid"]').click();
+    await pressWord(page, 'grid');
     await button(page, 'all of them').click();
     await eventually(
       page,

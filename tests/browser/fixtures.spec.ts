@@ -1,7 +1,16 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { DEVICE_WIDTHS, roomsOf, widthIn, WIDTH_NAMES, type Plan } from '@fond/core';
-import { addFixture, eventually, frameOf, planFor, publishOpen, says, TestBrowser } from '../support/browser';
+import {
+  addFixture,
+  eventually,
+  frameOf,
+  planFor,
+  pressWord,
+  publishOpen,
+  says,
+  TestBrowser,
+} from '../support/browser';
 
 const PATH = '/baking/tins';
 
@@ -50,7 +59,7 @@ describe('a page built from its fixtures', () => {
     await page.locator('desk-words-slip [role=textbox]').fill('Grease them well.');
     await says(page, '[data-slip="fixture:words"]', '“Grease them well.”');
 
-    await page.locator('[data-slip="place:shelf"]').click();
+    await pressWord(page, 'place:shelf');
     await page.select(label('Stands in'), 'columns/main');
     const frame = await frameOf(page);
     await frame.waitForFunction(
@@ -90,10 +99,10 @@ describe('a page built from its fixtures', () => {
   });
 
   it('has a narrow page of its own, and sums that are not whole are told', async () => {
-    await page.locator('[data-slip="place:banner"]').click();
+    await pressWord(page, 'place:banner');
     await page.locator(label('Hidden, narrow')).click();
     await says(page, '[data-slip="place:banner"]', 'hidden on narrow');
-    await page.locator('[data-slip="fixture:columns"]').click();
+    await pressWord(page, 'fixture:columns');
     await page.locator(label('More: Share of column 1')).click();
     await says(page, 'desk-columns-slip [role=alert]', 'add up to 101');
     await page.locator(label('Less: Share of column 2')).click();
@@ -102,7 +111,7 @@ describe('a page built from its fixtures', () => {
   });
 
   it('is drawn with a look of its own, which says where words are hard to read', async () => {
-    await page.locator('[data-slip="look"]').click();
+    await pressWord(page, 'look');
     await page.locator('desk-look-slip button::-p-text(Garden)').click();
     await says(page, '[data-slip="look"]', 'Fraunces and Source Serif');
     const frame = await frameOf(page);

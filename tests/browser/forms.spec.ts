@@ -1,6 +1,15 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { addFixture, frameOf, planFor, publishOpen, putAside, says, TestBrowser } from '../support/browser';
+import {
+  addFixture,
+  frameOf,
+  planFor,
+  pressWord,
+  publishOpen,
+  putAside,
+  says,
+  TestBrowser,
+} from '../support/browser';
 
 const PATH = '/tools';
 const label = (name: string): string => `[aria-label="${name}"]`;
@@ -67,7 +76,7 @@ describe('the forms of a page', () => {
     await addFixture(page, 'Add behind category tiles tiles', 'featured product');
     await page.locator(label('Heading, en')).fill('Best of its kind');
     await says(frame, '.spotlight', 'Best of its kind');
-    await page.locator('[data-slip="grid"]').click();
+    await pressWord(page, 'grid');
     await page.locator('desk-grid-slip button::-p-text(a staggered grid)').click();
     await frame.waitForSelector('.with-panel .form-staggered .card');
     await says(page, '[data-slip="grid"]', 'staggered columns');
@@ -96,14 +105,14 @@ describe('the forms of a page', () => {
   });
 
   it('let shoppers turn the grid into a list, which other aisles remember', async () => {
-    await page.locator('[data-slip="grid"]').click();
+    await pressWord(page, 'grid');
     await page.locator('desk-grid-slip label::-p-text(turn it into a list)').click();
     await (await frameOf(page)).waitForSelector('.views a');
     await page.waitForSelector('.saving.saved');
   });
 
   it('may be dark, and change at other widths', async () => {
-    await page.locator('[data-slip="look"]').click();
+    await pressWord(page, 'look');
     await page.locator('desk-look-slip button::-p-text(dark where a device asks)').click();
     await page.locator(label('Wide pages from, in pixels')).fill('1100');
     await page.keyboard.press('Enter');

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { choose, eventually, says, TestBrowser, textOf } from '../support/browser';
+import { choose, eventually, pressWord, says, TestBrowser, textOf } from '../support/browser';
 
 let browser: TestBrowser;
 beforeAll(async () => {
@@ -57,7 +57,7 @@ describe('the reach of a plan', () => {
     const page = await browser.desk('/floor?q=tools');
     await page.locator('[aria-label="Why this plan: Tools"]').click();
     await button(page, 'Give it a plan of its own').click();
-    await page.locator('[data-slip="reach"]').click();
+    await pressWord(page, 'reach');
     await button(page, 'On the map').click();
     await says(page, 'desk-map-legend', 'gained');
     const gained = (): Promise<number> =>

@@ -5,6 +5,7 @@ import {
   choose,
   frameOf,
   planFor,
+  pressWord,
   publishChosen,
   publishOpen,
   putAside,
@@ -111,7 +112,7 @@ describe('a part', () => {
     await page.locator('desk-parts tbody th a').click();
     await page.waitForFunction((address) => location.href.startsWith(address), {}, partAddress);
     await says(page, 'desk-brief', 'Shown by');
-    await page.locator('[data-slip="fixture:promotion"]').click();
+    await pressWord(page, 'fixture:promotion');
     await page.locator('desk-promotion-slip button::-p-text(a folding list)').click();
     const frame = await frameOf(page);
     await frame.waitForSelector('.form-folding details');

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { eventually, planFor, publishOpen, says, TestBrowser } from '../support/browser';
+import { eventually, planFor, pressWord, publishOpen, says, TestBrowser } from '../support/browser';
 
 let browser: TestBrowser;
 let page: Page;
@@ -38,7 +38,7 @@ describe('plans that share, differ and agree', () => {
     await page.waitForSelector('desk-tally li');
     await says(page, 'desk-brief', 'House plan, with 0 settings of its own');
 
-    await page.locator('[data-slip="grid"]').click();
+    await pressWord(page, 'grid');
     await page.locator(label('More: Columns, wide')).click();
     await page.locator(label('More: Pixels between cards, wide')).click();
     await eventually(
@@ -61,7 +61,7 @@ describe('plans that share, differ and agree', () => {
     await why('Kettles');
     await button('Give it a plan of its own').click();
     await page.waitForSelector('[data-slip="reach"]');
-    await page.locator('[data-slip="reach"]').click();
+    await pressWord(page, 'reach');
     await eventually(
       page,
       () => document.querySelector('desk-reach-slip .disputes')?.textContent ?? '',
@@ -99,7 +99,7 @@ describe('plans that share, differ and agree', () => {
   it('run a campaign over what is published, and end it', async () => {
     const { page } = await planFor(browser, '/table', 'Table weekend');
     const before = await columnsAt('/table');
-    await page.locator('[data-slip="grid"]').click();
+    await pressWord(page, 'grid');
     await page.locator(label('More: Columns, wide')).click();
     await page.waitForSelector('.saving.saved');
     await page.locator('desk-plan button::-p-text(Publish …)').click();
@@ -135,11 +135,11 @@ describe('plans that share, differ and agree', () => {
 
   it('compare two editions, and have one plan back from an earlier one', async () => {
     const { page } = await planFor(browser, '/storage', 'Storage plan');
-    await page.locator('[data-slip="grid"]').click();
+    await pressWord(page, 'grid');
     await page.locator(label('More: Pixels between cards, wide')).click();
     await publishOpen(page);
     const before = await columnsAt('/storage');
-    await page.locator('[data-slip="grid"]').click();
+    await pressWord(page, 'grid');
     await page.locator(label('More: Columns, wide')).click();
     await publishOpen(page);
     expect(await columnsAt('/storage')).not.toBe(before);

@@ -122,6 +122,14 @@ export async function addFixture(page: Page, where: string, what: string): Promi
   await page.waitForFunction(() => !document.querySelector('.cdk-overlay-backdrop'));
 }
 
+/** Opens or closes the slip of an underlined word by keyboard: the brief may still move while its counts arrive. */
+export async function pressWord(page: Page, slip: string): Promise<void> {
+  const word = `[data-slip="${slip}"]`;
+  await page.waitForSelector(word);
+  await page.focus(word);
+  await page.keyboard.press('Enter');
+}
+
 /** Publishes the plan that is open, on the page that tells what it will do. */
 export async function publishOpen(page: Page): Promise<void> {
   await page.waitForSelector('.saving.saved');
