@@ -1,3 +1,5 @@
+import { USUAL_BADGES, usual, type Fixture } from '@fond/core';
+import { createPlan, savePlan } from '../support/plans';
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import type {
   CollectionSummary,
@@ -196,6 +198,33 @@ describe('deleting a collection', () => {
     expect(refused.status).toBe(409);
     expect(refused.body.detail).toContain('the range “Only tea”');
     await desk.delete(`/api/ranges/${range.id}`);
+    expect((await desk.delete(`/api/collections/${made.id}`)).status).toBe(204);
+  });
+
+  it('is refused while a badge or a featured product of a plan names it', async () => {
+    const made = await make(byHand('Tea shown', kettles));
+    const clauses = [{ kind: 'collection' as const, collection: made.id }];
+    const badge = { ...USUAL_BADGES.rules[0], id: 'tea', clauses };
+    const { plan, version } = await createPlan(desk, 'Tea badges', []);
+    const badged = { ...plan, badges: { rules: [badge], most: 3 } };
+    expect((await savePlan(desk, badged, version)).status).toBe(200);
+    const refused = await desk.delete(`/api/collections/${made.id}`);
+    expect(refused.body.detail).toContain('the plan “Tea badges”');
+    const spotlight: Fixture = {
+      ...usual('spotlight'),
+      type: 'spotlight',
+      range: { source: { kind: 'catalogue' }, clauses },
+      levels: [{ key: 'newest', reversed: false }],
+      heading: {},
+      button: {},
+      side: 'start',
+      description: true,
+    };
+    expect(
+      (await savePlan(desk, { ...plan, fixtures: [...plan.fixtures, spotlight] }, version + 1)).status,
+    ).toBe(200);
+    expect((await desk.delete(`/api/collections/${made.id}`)).status).toBe(409);
+    expect((await savePlan(desk, plan, version + 2)).status).toBe(200);
     expect((await desk.delete(`/api/collections/${made.id}`)).status).toBe(204);
   });
 });

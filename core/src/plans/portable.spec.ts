@@ -1,7 +1,7 @@
-import { USUAL_BADGES } from '../badges/rule';
+import { USUAL_BADGES, type BadgeRule } from '../badges/rule';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
-import { startingFixtures } from './housePlan';
+import { startingFixtures, usual, USUAL_TILES } from './housePlan';
 import type { EditionContent, Fixture, Plan } from './plan';
 import { referencesIn, translated } from './portable';
 
@@ -33,6 +33,55 @@ const plan: Plan = {
   css: '',
 };
 const content: EditionContent = { documents: [plan], ranges: [] };
+
+describe('what names something of a shop in a list, or in a badge', () => {
+  const tiles: Fixture = {
+    ...usual('tiles'),
+    ...USUAL_TILES,
+    of: { kind: 'chosen', categories: [21, 22] },
+    except: [23],
+    places: [{ category: 21, x: 0, y: 0, w: 2, h: 2 }],
+  };
+  const handmade: BadgeRule = {
+    ...USUAL_BADGES.rules[0],
+    id: 'handmade',
+    clauses: [{ kind: 'tag', tag: 31 }],
+  };
+  const held: EditionContent = {
+    documents: [
+      { ...plan, fixtures: [tiles], badges: { rules: [...USUAL_BADGES.rules, handmade], most: 3 } },
+    ],
+    ranges: [],
+  };
+  const into = (change: Record<string, string | null>): Plan =>
+    translated(held, new Map([...referencesIn(held)].map((key) => [key, key in change ? change[key] : key])))
+      .documents[0] as Plan;
+
+  it('goes along in the other shop’s numbers', () => {
+    const there = into({
+      'category:21': 'category:5',
+      'category:22': null,
+      'category:23': 'category:6',
+      'tag:31': 'tag:1',
+    });
+    expect(there.fixtures[0]).toMatchObject({
+      of: { kind: 'chosen', categories: [5] },
+      except: [6],
+      places: [{ category: 5 }],
+    });
+    expect(there.badges.rules.at(-1)).toMatchObject({ on: true, clauses: [{ kind: 'tag', tag: 1 }] });
+  });
+
+  it('turns a badge off that would stand on other products than it was meant for', () => {
+    const there = into({ 'tag:31': null });
+    expect(there.badges.rules.map(({ id, on }) => [id, on])).toEqual([
+      ['sold-out', true],
+      ['sale', true],
+      ['new', true],
+      ['handmade', false],
+    ]);
+  });
+});
 
 describe('plans that go to another shop', () => {
   it('tell everything that they name by this shop’s numbers', () => {

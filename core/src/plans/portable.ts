@@ -1,3 +1,4 @@
+import type { BadgeRule } from '../badges/rule';
 import type { EditionContent } from './plan';
 
 /**
@@ -36,7 +37,7 @@ function walk(value: unknown, visit: (reference: string) => string | null): unkn
   for (const [key, inner] of Object.entries(value)) {
     const reference = referenceAt(key, inner);
     if (reference === null) {
-      const walked = walk(inner, visit);
+      const walked = isListOfCategories(key, inner) ? inner.flatMap(categoryBy(visit)) : walk(inner, visit);
       result[key] = walked === GONE ? null : walked;
       continue;
     }
@@ -44,8 +45,27 @@ function walk(value: unknown, visit: (reference: string) => string | null): unkn
     if (there === null) return GONE;
     result[key] = key === 'aisle' ? there : Number(there.split(':')[1]);
   }
+  // A badge that says less of its products would stand on more of them, and nobody wants that unasked.
+  if (isBadge(value) && [...referencesIn(value.clauses)].some((reference) => visit(reference) === null))
+    result['on'] = false;
   return result;
 }
+
+const isBadge = (value: object): value is BadgeRule =>
+  'clauses' in value && 'text' in value && 'shape' in value;
+
+/** Tiles name the categories that they show, and those that they don't, in lists. */
+const isListOfCategories = (key: string, value: unknown): value is number[] =>
+  (key === 'categories' || key === 'except') &&
+  Array.isArray(value) &&
+  value.every((one) => typeof one === 'number');
+
+const categoryBy =
+  (visit: (reference: string) => string | null) =>
+  (category: number): number[] => {
+    const there = visit(`category:${category}`);
+    return there === null ? [] : [Number(there.split(':')[1])];
+  };
 
 function referenceAt(key: string, value: unknown): string | null {
   if (typeof value === 'number' && NUMBERED.some((name) => name === key)) return `${key}:${value}`;

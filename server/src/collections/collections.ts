@@ -1,7 +1,7 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { CollectionSummary, CollectionWish, StoredCollection } from '@fond/contract';
 import { MOST_NAMED } from '@fond/contract/operations';
-import { aisleProducts, eachClause, type Clause, type Plan, type Snapshot } from '@fond/core';
+import { aisleProducts, referencesIn, type Clause, type Snapshot } from '@fond/core';
 import { noteCatalogueChange } from '../catalogue/followChanges';
 import { slugOf, takeSlug } from '../catalogue/slugs';
 import { readTexts, writeTexts } from '../catalogue/texts';
@@ -98,28 +98,14 @@ async function namesOf(id: number): Promise<string[]> {
     readLiveEdition(),
     SavedRangeModel.findAll(),
   ]);
-  const names = (clauses: readonly Clause[]): boolean =>
-    [...eachClause(clauses)].some((clause) => clause.kind === 'collection' && clause.collection === id);
-  const plans = [...filledDrafts(drafts, live.documents), ...live.plans].filter((plan) =>
-    planNames(plan, `collection:${id}`, names),
-  );
+  const names = (content: unknown): boolean => referencesIn(content).has(`collection:${id}`);
+  const plans = [...filledDrafts(drafts, live.documents), ...live.plans].filter(names);
   return [
     ...new Set([
       ...plans.map(({ name }) => `the plan “${name}”`),
-      ...ranges.filter(({ rule }) => names(rule.clauses)).map(({ name }) => `the range “${name}”`),
+      ...ranges.filter(({ rule }) => names(rule)).map(({ name }) => `the range “${name}”`),
     ]),
   ];
-}
-
-function planNames(plan: Plan, key: string, names: (clauses: readonly Clause[]) => boolean): boolean {
-  const { include, exclude } = plan.reach;
-  if ([...include, ...exclude].some((rule) => rule.kind === 'aisle' && rule.aisle === key)) return true;
-  return plan.fixtures.some((fixture) => {
-    if (fixture.type === 'promotion') return names(fixture.range.clauses);
-    if (fixture.type !== 'shelf') return false;
-    const { range, order } = fixture;
-    return [range.clauses, order.lift, order.sink].some((clauses) => names(clauses));
-  });
 }
 
 const refuse = (path: string, message: string): Error =>
