@@ -45,7 +45,7 @@ async function build(page: Page): Promise<void> {
 }
 
 try {
-  const badges = await plan('/plans/house?open=badges&aisle=/cookware');
+  const badges = await plan('/plans/house?aisle=%2Fcookware&open=badges');
   await badges.locator('[data-badge="sale"] .name').click();
   await badges.waitForSelector('desk-badge-example img');
   await badges.$eval('[data-slip="badges"]', (word) => word.scrollIntoView());
