@@ -108,6 +108,8 @@ async function keyPressRow(page: Page, url: string): Promise<Row> {
   const banner = fixtures.find(({ type }) => type === 'banner')!.id;
   await page.goto(`${url}/plans/${id}?aisle=%2Fcookware&open=fixture:${banner}`);
   await page.waitForSelector('desk-banner-slip input');
+  // The window is drawn for the first time until then.
+  await page.waitForNetworkIdle({ idleTime: 500 });
   await page.focus('desk-banner-slip input');
   const session = await page.createCDPSession();
   await session.send('Performance.enable');

@@ -9,7 +9,6 @@ import { layoutRows } from './layout';
 import { machine, type Row } from './measure';
 import { planRows } from './plans';
 import { previewRows } from './preview';
-import { interactionRows } from './shopInteraction';
 import { shopPageRows } from './shopPage';
 import { demoRows, importRows, largeRows } from './server';
 
@@ -78,7 +77,6 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
     await section('the demo shop', () => demoRows(demo));
     await section('preview', () => previewRows(demo));
     await section('a published page', () => shopPageRows(demo));
-    await section('what shoppers wait for', () => interactionRows(demo));
     await rm(demo, { recursive: true, force: true });
   },
   import: () => section('import', importRows),
