@@ -83,6 +83,7 @@ describe('further pages', () => {
 
   it('come by scrolling up to the button, so that the foot of the page can be reached', async () => {
     await choosePaging('scrolling');
+    await says(desk, '[data-slip="grid"]', 'more while scrolling');
     await publishOpen(desk);
     await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
     const down = (): Promise<void> => shopper.evaluate(() => window.scrollTo(0, document.body.scrollHeight));

@@ -133,6 +133,12 @@ export async function pressWord(page: Page, slip: string): Promise<void> {
 /** Publishes the plan that is open, on the page that tells what it will do. */
 export async function publishOpen(page: Page): Promise<void> {
   await page.waitForSelector('.saving.saved');
+  // The button waits until the plan says something else than what is live.
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll<HTMLButtonElement>('desk-plan button')].some(
+      (button) => button.textContent.includes('Publish …') && !button.disabled,
+    ),
+  );
   await page.locator('desk-plan button::-p-text(Publish …)').click();
   // Until the page knows what changes its button waits.
   await page.waitForSelector('desk-publish desk-difference');
