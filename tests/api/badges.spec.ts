@@ -42,6 +42,15 @@ async function planned(aisle: string, badges: BadgeSettings) {
 }
 
 describe('badges', () => {
+  it('that have changed change every aisle and product page of their plan', async () => {
+    const { plan, version } = await readPlan(desk, 'house');
+    const saved = await savePlan(desk, { ...plan, badges: { ...plan.badges, most: 1 } }, version);
+    const { changes, productPages } = await changesOf(desk, 'house');
+    expect(changes.length).toBeGreaterThan(70);
+    expect(productPages).toBeGreaterThan(300);
+    expect((await savePlan(desk, plan, saved.body.version)).status).toBe(200);
+  });
+
   it('are what a plan says of its products once it is published, with their figures, and nobody else’s', async () => {
     const before = await listed('/knives-and-boards');
     const { plan } = await planned('/tools', {
@@ -64,14 +73,16 @@ describe('badges', () => {
 
   it('are counted for a draft: in the aisle, in the shop, and where rules meet', async () => {
     const { plan } = await readPlan(desk, 'house');
-    const report = (await desk.post('/api/explain/badges', { plan, address: '/baking' })).body as BadgeReport;
-    const items = await listed('/baking');
+    const report = (await desk.post('/api/explain/badges', { plan, address: '/cookware' }))
+      .body as BadgeReport;
+    const items = await listed('/cookware');
     expect(report.products).toBe(items.length);
     for (const { id, aisle, example } of report.rules) {
       const carrying = items.filter(({ badges }) => badges.some(({ key }) => key === id));
       expect(aisle).toBe(carrying.length);
       if (example) expect(carrying.map(({ sku }) => sku)).toContain(example.sku);
     }
+    expect(report.pairs.length).toBeGreaterThan(0);
     for (const { first, second, products } of report.pairs)
       expect(products).toBe(
         items.filter(({ badges }) => [first, second].every((id) => badges.some(({ key }) => key === id)))

@@ -106,6 +106,18 @@ describe('rules that meet', () => {
     expect(told.over, 'three meet, two may stand').toBe(1);
   });
 
+  it('count only what carries a badge: who lacks its figure, or has no words for it, doesn’t', () => {
+    const rules = [rule('left', [], 'only {stock} left'), rule('silent', [SALE], '')];
+    expect(meetingOf(snapshot, everything(), { rules, most: 1 }, context)).toMatchObject({
+      rules: [
+        { id: 'left', aisle: 2, shop: 2 },
+        { id: 'silent', aisle: 0, shop: 0 },
+      ],
+      pairs: [],
+      over: 0,
+    });
+  });
+
   it('agree with a count of every card, one by one', () => {
     const clause = fc.constantFrom(SALE, FEATURED, LOW, { kind: 'added', days: 40 } as Clause);
     const catalogue = fc.array(

@@ -1,7 +1,7 @@
 import { savingPercent } from '../card/figures';
 import { moneyOf } from '../card/money';
 import { textIn, type Lang } from '../catalogue/rows';
-import { countOf, wordsFor, type Words } from '../catalogue/sets';
+import { countOf, holds, wordsFor, type Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { faultOf, type ClauseFault } from '../range/clauseWords';
 import { runRange } from '../range/range';
@@ -61,7 +61,7 @@ export function badgesOf(
   const badges: Badge[] = [];
   for (const { rule, words } of rules) {
     if (badges.length === most) break;
-    if (!(words[p >>> 5] & (1 << (p & 31)))) continue;
+    if (!holds(words, p)) continue;
     const text = filled(textIn(rule.text, lang, snapshot.frame.languages), snapshot, p, context, lang);
     if (text) badges.push({ key: rule.id, text });
   }
@@ -129,6 +129,19 @@ export interface BadgeMeeting {
   over: number;
 }
 
+/** The products that carry a badge: those that meet its rule and have the figures that its text asks for. */
+function carryingWords(snapshot: Snapshot, rule: BadgeRule, context: RangeContext): Words {
+  const words = badgeWords(snapshot, rule, context);
+  const { languages } = snapshot.frame;
+  const text = textIn(rule.text, languages[0], languages);
+  if (text && !text.includes('{')) return words;
+  const carrying = words.slice();
+  for (let p = 0; p < snapshot.size; p++)
+    if (holds(words, p) && !filled(text, snapshot, p, context, languages[0]))
+      carrying[p >>> 5] &= ~(1 << (p & 31));
+  return carrying;
+}
+
 /**
  * Which rules meet on the same products of an aisle. Rules that are off meet nothing.
  *
@@ -141,7 +154,7 @@ export function meetingOf(
   context: RangeContext,
 ): BadgeMeeting {
   const counted = settings.rules.map((rule) => {
-    const words = badgeWords(snapshot, rule, context);
+    const words = carryingWords(snapshot, rule, context);
     return { rule, words, here: words.map((word, at) => word & aisle[at]) };
   });
   const on = counted.filter(({ rule }) => rule.on);
@@ -153,7 +166,7 @@ export function meetingOf(
   );
   let over = 0;
   for (let p = 0; p < snapshot.size; p++) {
-    const met = on.filter(({ here }) => here[p >>> 5] & (1 << (p & 31))).length;
+    const met = on.filter(({ here }) => holds(here, p)).length;
     if (met > settings.most) over++;
   }
   return {

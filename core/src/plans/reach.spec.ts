@@ -6,7 +6,7 @@ import { editionFrom, withDrafts, withoutPlans, withRange } from './edition';
 import { AISLE_KINDS, aislesOf, type Aisle } from '../catalogue/aisles';
 import { FRAME } from '../testing/catalogues';
 import { changedAisles, choosePlan, exactness, overlapsOf } from './reach';
-import { startingFixtures, usual } from './housePlan';
+import { startingFixtures, usual, USUAL_RELATED } from './housePlan';
 import type { RangeRule } from '../range/rule';
 import type { Plan, ReachRule } from './plan';
 
@@ -244,6 +244,18 @@ describe('changedAisles', () => {
     const redesigned: Plan = { ...pans, fixtures: [{ ...usual('t'), type: 'title' }] };
     expect(changedAisles(aisles, after, published(house, redesigned))).toHaveLength(2);
     expect(changedAisles(aisles, after, published(house, { ...pans, name: 'Renamed' }))).toEqual([]);
+  });
+
+  it('names them whatever of a plan has changed that their pages show, and not for what product pages show', () => {
+    const pans = plan('pans', { kind: 'category', category: 2, below: true });
+    const published = (change: Partial<Plan>) =>
+      editionFrom(1, { documents: [house, { ...pans, ...change }], ranges: [] });
+    const changed = (change: Partial<Plan>): number =>
+      changedAisles(aisles, published({}), published(change)).length;
+    expect(changed({ look: { ...USUAL_LOOK, radius: 3 } })).toBe(2);
+    expect(changed({ badges: { ...USUAL_BADGES, most: 1 } })).toBe(2);
+    expect(changed({ css: 'h1 { color: red }' })).toBe(2);
+    expect(changed({ related: USUAL_RELATED })).toBe(0);
   });
 
   it('names the aisles of every plan that shows a saved range which changed', () => {

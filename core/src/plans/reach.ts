@@ -1,3 +1,4 @@
+import { bodyOf } from './plan';
 import type { Aisle, AisleMap } from '../catalogue/aisles';
 import { rangesOfPlan } from './edition';
 import type { Edition, Plan, ReachRule } from './plan';
@@ -197,7 +198,9 @@ class Designs {
     if (text === undefined) {
       const { ranges } = this.published;
       const used = rangesOfPlan(plan).map((id) => ranges.find((range) => range.id === id)?.rule ?? null);
-      this.written.set(plan.id, (text = JSON.stringify([plan.fixtures, plan.look, plan.css, used])));
+      // What stands below products shows on their pages alone.
+      const { related: _, ...shown } = bodyOf(plan);
+      this.written.set(plan.id, (text = JSON.stringify([shown, used])));
     }
     return text;
   }

@@ -2,6 +2,7 @@ import type { BadgeReport } from '@fond/contract';
 import {
   badgesFor,
   badgesOf,
+  holds,
   meetingOf,
   runRange,
   shelfOf,
@@ -32,7 +33,7 @@ export function explainBadges(
   const examples = new Map<string, NonNullable<BadgeReport['rules'][number]['example']>>();
   let most: BadgeReport['fullest'] = null;
   for (let p = 0; p < snapshot.size; p++) {
-    if (!(here.words[p >>> 5] & (1 << (p & 31)))) continue;
+    if (!holds(here.words, p)) continue;
     const badges = badgesOf(snapshot, p, set, lang);
     const product = { sku: snapshot.skus[p], title: titleInShop(snapshot, snapshot.titles[p]) };
     const image = snapshot.images[p].find(({ hash }) => hash)?.hash ?? null;

@@ -103,6 +103,7 @@ export class Renditions {
       const { made, wanted } = await this.progress();
       if (made < wanted) await this.start(null);
     } catch (error) {
+      this.seen = null;
       this.log.error({ err: error }, 'Picture renditions could not be made; they are made when asked for');
     }
   }

@@ -36,7 +36,7 @@ export function changedProductPages(snapshot: Snapshot, before: Edition, after: 
     let changed = differs.get(category);
     if (changed === undefined) {
       const aisle = snapshot.aisles.byKey.get(`category:${category}`) ?? front;
-      changed = relatedOf(before, aisle) !== relatedOf(after, aisle);
+      changed = onProductPages(before, aisle) !== onProductPages(after, aisle);
       differs.set(category, changed);
     }
     if (changed) pages++;
@@ -44,10 +44,11 @@ export function changedProductPages(snapshot: Snapshot, before: Edition, after: 
   return pages;
 }
 
-/** What the plan of an aisle puts below products, with the saved range it shows. */
-function relatedOf({ plans, ranges }: Edition, aisle: Aisle): string {
-  const related = choosePlan(plans, aisle).winner?.plan.related ?? null;
+/** What the plan of an aisle puts below products, with the saved range it shows, and its badges. */
+function onProductPages({ plans, ranges }: Edition, aisle: Aisle): string {
+  const plan = choosePlan(plans, aisle).winner?.plan;
+  const related = plan?.related ?? null;
   const source = related?.range.source;
   const saved = source?.kind === 'saved' ? ranges.find(({ id }) => id === source.range) : null;
-  return JSON.stringify([related, saved?.rule]);
+  return JSON.stringify([related, saved?.rule, plan?.badges]);
 }

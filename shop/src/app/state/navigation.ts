@@ -83,10 +83,9 @@ export class Navigation {
     else void this.load(target, { push: true, place: null });
   }
 
-  /** Adds the next page where its readers have not asked for it; they stay where they are. */
+  /** Adds the next page where its readers have not asked for it; they stay where they are. In the desk's window the address is the desk's. */
   add(target: string): void {
-    if (this.frame.inside) this.frame.ask(target.replace(/^\/shop/, '') || '/');
-    else void this.load(target, { push: true, place: null, quiet: true });
+    if (!this.frame.inside) void this.load(target, { push: true, place: null, quiet: true });
   }
 
   private async load(target: string, { push, place, quiet = false }: Load): Promise<void> {

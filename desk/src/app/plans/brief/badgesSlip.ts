@@ -17,7 +17,6 @@ import {
   textIn,
   WIDTH_NAMES,
   type BadgeRule,
-  type Plan,
   type Colours,
   USUAL_LOOK,
 } from '@fond/core';
@@ -139,11 +138,11 @@ export class BadgesSlip {
   }
 
   protected change(rule: BadgeRule, what: string, change: Partial<BadgeRule>): void {
-    this.edit(`badge ${rule.id}: ${what}`, (plan) => withRule(plan, rule.id, change));
+    this.editor.edit(`badge ${rule.id}: ${what}`, (plan) => withRule(plan, rule.id, change));
   }
 
   protected shift(from: number, to: number): void {
-    this.edit('order of badges', (plan) => withRuleAt(plan, from, to));
+    this.editor.edit('order of badges', (plan) => withRuleAt(plan, from, to));
   }
 
   protected move({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
@@ -154,19 +153,15 @@ export class BadgesSlip {
     const plan = this.editor.plan();
     if (!plan) return;
     const added = withNewRule(plan, { [this.editor.lang()]: 'Our choice' });
-    this.edit('add a badge', () => added.plan);
+    this.editor.edit('add a badge', () => added.plan);
     this.edited.set(added.id);
   }
 
   protected remove({ id }: BadgeRule): void {
-    this.edit(`take away badge ${id}`, (plan) => withoutRule(plan, id));
+    this.editor.edit(`take away badge ${id}`, (plan) => withoutRule(plan, id));
   }
 
   protected most(most: number): void {
-    this.edit('badges on a card', (plan) => withMostBadges(plan, most));
-  }
-
-  private edit(what: string, change: (plan: Plan) => Plan): void {
-    this.editor.edit(what, change);
+    this.editor.edit('badges on a card', (plan) => withMostBadges(plan, most));
   }
 }

@@ -141,7 +141,8 @@ const OF_BADGES: Readonly<Record<string, string>> = {
 /** Path below the rules of badges: the rule, and what is said of it. */
 function badgeSettingWords([rule, setting]: readonly string[]): string {
   if (rule === undefined) return 'badges on a card';
-  return setting === undefined ? `badge ${rule}` : `badge ${rule}: ${OF_BADGES[setting] ?? setting}`;
+  const badge = `badge ${rule.replace(/^badge-/, '')}`;
+  return setting === undefined ? badge : `${badge}: ${OF_BADGES[setting] ?? setting}`;
 }
 
 function wordsOf(path: readonly string[]): string {
