@@ -9,7 +9,7 @@ import {
   MOST_BADGES,
   strangeFigures,
 } from '@fond/core';
-import { id, perWidth } from './fixtureSchema';
+import { id, steps } from './fixtureSchema';
 import { clausesSchema } from './rangeSchema';
 
 const paint = Joi.string()
@@ -46,7 +46,7 @@ export const badgesSchema = Joi.object({
         ink: paint,
         opacity: Joi.number().integer().min(20).max(100).required(),
         place: Joi.valid(...BADGE_PLACES).required(),
-        size: perWidth(8, 40),
+        size: steps(8, 40),
       }),
     )
     .max(MOST_BADGE_RULES)

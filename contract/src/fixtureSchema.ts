@@ -35,9 +35,6 @@ export const texts = (most = 80): Joi.ObjectSchema =>
 const whole = (least: number, most: number): Joi.NumberSchema =>
   Joi.number().integer().min(least).max(most).required();
 
-export const perWidth = (least: number, most: number): Joi.ObjectSchema =>
-  Joi.object({ wide: whole(least, most), medium: whole(least, most), narrow: whole(least, most) }).required();
-
 const stepped = (value: Joi.Schema): Joi.ObjectSchema =>
   Joi.object({
     wide: value.required(),
@@ -46,12 +43,15 @@ const stepped = (value: Joi.Schema): Joi.ObjectSchema =>
   }).required();
 
 const yes = Joi.boolean().required();
-const gap = perWidth(0, 80);
-const columns = perWidth(1, 6);
+/** A whole number for the wide page, and for narrower ones where they have their own. */
+export const steps = (least: number, most: number): Joi.ObjectSchema =>
+  stepped(Joi.number().integer().min(least).max(most));
+const gap = steps(0, 80);
+const columns = steps(1, 6);
 
 const layout = Joi.object({
-  span: stepped(Joi.number().integer().min(1).max(WHOLE_SPAN)),
-  order: stepped(Joi.number().integer().min(-60).max(60)),
+  span: steps(1, WHOLE_SPAN),
+  order: steps(-60, 60),
   stuck: stepped(Joi.boolean()),
   hidden: stepped(Joi.boolean()),
 }).required();
@@ -168,7 +168,7 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
   banner: {
     picture,
     focus,
-    height: perWidth(60, 900),
+    height: steps(60, 900),
     shade: whole(0, 90),
     align: Joi.valid('start', 'centre', 'end').required(),
     heading: texts(120),
@@ -258,7 +258,7 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     gap,
     stacked: Joi.valid('medium', 'narrow').required(),
   },
-  space: { height: perWidth(0, 400) },
+  space: { height: steps(0, 400) },
   part: {
     part: Joi.string().max(64).required(),
     own: Joi.object()

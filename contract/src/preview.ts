@@ -1,14 +1,14 @@
 import type { PageModel, ProductModel, WidthName } from '@fond/core';
 
 /** What a fixture's ticket offers: another one below, and what is changed at the width of the frame alone. */
-export type TicketTool = 'add' | 'columns' | 'span' | 'hide';
+export type TicketTool = 'add' | 'columns' | 'gap' | 'span' | 'hide';
 
 /** A fixture changed in a frame, for that frame's width. */
 export interface TicketChange {
   id: string;
   tool: Exclude<TicketTool, 'add'>;
   width: WidthName;
-  /** Columns or twelfths more, or fewer. */
+  /** Columns, pixels or twelfths more, or fewer. */
   by: number;
 }
 

@@ -2,6 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import {
   addFixture,
+  eventually,
   frameOf,
   planFor,
   pressWord,
@@ -98,10 +99,29 @@ describe('the forms of a page', () => {
     await press('.ticket-tools button::-p-text(Hide at this width)');
     await says(page, '[data-slip="place:tiles"]', 'hidden on wide');
     await page.locator(label('Undo')).click();
+    await press('.toolbar .found');
+    await press('[data-fixture="shelf"] .ticket-tools [aria-label="Further apart here"]');
+    await says(page, 'desk-shelf-sentences', 'a gap of 28 px (28 medium, 12 narrow)');
+    await page.locator(label('Undo')).click();
     await press('.spotlight-heading');
     await press('[data-fixture="spotlight"] .ticket-tools button::-p-text(Add below)');
     await page.locator('button[mat-menu-item]::-p-text(divider)').click();
     await page.waitForSelector('[data-line="spotlight"] ~ [data-line="divider"]');
+  });
+
+  it('follow the next wider page until they are set apart, and again when that is handed back', async () => {
+    await pressWord(page, 'grid');
+    await page.locator(label('More: Pixels between cards, medium')).click();
+    await page.locator(label('More: Pixels between cards, wide')).click();
+    const gaps = (): string =>
+      [...document.querySelectorAll<HTMLInputElement>('input[aria-label^="Pixels between cards, "]')]
+        .map((field) => field.value)
+        .join();
+    await eventually(page, gaps, (found) => found === '25,25,12');
+    await page.locator(label('Pixels between cards, medium: as wide')).click();
+    await page.locator(label('More: Pixels between cards, wide')).click();
+    await eventually(page, gaps, (found) => found === '26,26,12');
+    await page.keyboard.press('Escape');
   });
 
   it('let shoppers turn the grid into a list, which other aisles remember', async () => {

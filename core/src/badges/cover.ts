@@ -1,3 +1,4 @@
+import { steppedAt } from '../plans/fixtures';
 import { DEVICE_WIDTHS } from '../layout/frame';
 import { pictureRooms, shelfRooms, widthIn } from '../layout/room';
 import { contrastOf, LEAST_CONTRAST } from '../look/contrast';
@@ -27,10 +28,11 @@ export function badgeBox(
   { shape, size }: BadgeLook,
   width: WidthName,
 ): { w: number; h: number } {
+  const letters = steppedAt(size, width);
   const padded = shape === 'words' ? { across: 0, down: 0 } : PADDING;
   return {
-    w: [...text].length * size[width] * LETTER + 2 * padded.across,
-    h: size[width] * LINE + 2 * padded.down,
+    w: [...text].length * letters * LETTER + 2 * padded.across,
+    h: letters * LINE + 2 * padded.down,
   };
 }
 

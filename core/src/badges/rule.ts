@@ -1,5 +1,6 @@
 import type { Texts } from '../catalogue/rows';
 import type { ColourName } from '../look/look';
+import { atEachWidth, type Stepped } from '../plans/fixtures';
 import type { PerWidth } from '../plans/plan';
 import type { Clause } from '../range/rule';
 
@@ -23,8 +24,11 @@ export interface BadgeLook {
   opacity: number;
   place: BadgePlace;
   /** Height of its letters, in CSS pixels. */
-  size: PerWidth<number>;
+  size: Stepped<number>;
 }
+
+/** How the page draws one: with its size at every width. */
+export type DrawnBadge = BadgeLook & { size: PerWidth<number> };
 
 /** Which products carry a badge, and what it says. */
 export interface BadgeRule extends BadgeLook {
@@ -60,7 +64,7 @@ export const USUAL_BADGE_LOOK: BadgeLook = {
   ink: 'ink',
   opacity: 100,
   place: 'top-start',
-  size: { wide: 13, medium: 13, narrow: 13 },
+  size: { wide: 13, medium: null, narrow: null },
 };
 
 export const USUAL_BADGES: BadgeSettings = {
@@ -95,11 +99,11 @@ export const USUAL_BADGES: BadgeSettings = {
 };
 
 /** What of a rule the page has to know to draw its badges. */
-export const badgeLookOf = ({ shape, ground, ink, opacity, place, size }: BadgeRule): BadgeLook => ({
+export const badgeLookOf = ({ shape, ground, ink, opacity, place, size }: BadgeRule): DrawnBadge => ({
   shape,
   ground,
   ink,
   opacity,
   place,
-  size,
+  size: atEachWidth(size),
 });

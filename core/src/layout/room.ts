@@ -1,14 +1,23 @@
 import {
+  atEachWidth,
   isStacked,
   steppedAt,
   WHOLE_SPAN,
   type Column,
   type ColumnsSettings,
   type PromotionSettings,
+  type Stepped,
   type TilePlace,
 } from '../plans/fixtures';
 import { containerOf } from '../plans/nesting';
-import { facetPanelOf, type FacetPanel, type Fixture, type PerWidth, type WidthName } from '../plans/plan';
+import {
+  atAllWidths,
+  facetPanelOf,
+  type FacetPanel,
+  type Fixture,
+  type PerWidth,
+  type WidthName,
+} from '../plans/plan';
 import { FREE_COLUMNS } from './freeGrid';
 import { BREAKPOINTS, FRAME, widthNameOf, type Breakpoints } from './frame';
 
@@ -61,7 +70,7 @@ export function columnRoom(
 ): Room {
   if (column.width.by === 'pixels') return { share: 0, fixed: column.width.pixels };
   let shares = 0;
-  let left = fixed - (columns.length - 1) * gap[width];
+  let left = fixed - (columns.length - 1) * steppedAt(gap, width);
   for (const { width } of columns)
     if (width.by === 'share') shares += width.share;
     else left -= width.pixels;
@@ -113,8 +122,8 @@ export function shelfRooms(fixtures: readonly Fixture[], shelf: Fixture): Rooms 
 }
 
 /** The room of one card. */
-export const cardRooms = (rooms: Rooms, columns: PerWidth<number>, gap: PerWidth<number>): Rooms =>
-  divided(rooms, (room, width) => columnOf(room, columns[width], gap[width]));
+export const cardRooms = (rooms: Rooms, columns: Stepped<number>, gap: Stepped<number>): Rooms =>
+  divided(rooms, (room, width) => columnOf(room, steppedAt(columns, width), steppedAt(gap, width)));
 
 /** Whether a tile of a free grid stands across a narrow page, as it does on others across more than half of them. */
 export const isBroad = ({ w }: Pick<TilePlace, 'w'>): boolean => w > FREE_COLUMNS / 2;
@@ -123,13 +132,14 @@ export const isBroad = ({ w }: Pick<TilePlace, 'w'>): boolean => w > FREE_COLUMN
 export const tileRooms = (
   rooms: Rooms,
   place: Pick<TilePlace, 'w'>,
-  columns: PerWidth<number>,
-  gap: PerWidth<number>,
+  columns: Stepped<number>,
+  gap: Stepped<number>,
 ): Rooms =>
   divided(rooms, (room, width) => {
-    if (width === 'narrow') return isBroad(place) ? room : columnOf(room, columns.narrow, gap.narrow);
-    const one = columnOf(room, FREE_COLUMNS, gap[width]);
-    return { share: one.share * place.w, fixed: one.fixed * place.w + gap[width] * (place.w - 1) };
+    const between = steppedAt(gap, width);
+    if (width === 'narrow') return isBroad(place) ? room : columnOf(room, steppedAt(columns, width), between);
+    const one = columnOf(room, FREE_COLUMNS, between);
+    return { share: one.share * place.w, fixed: one.fixed * place.w + between * (place.w - 1) };
   });
 
 /** In a list every card has a row of its own, with its picture before its words. */
@@ -145,8 +155,8 @@ const LIST_ROOMS: Rooms = {
 /** What decides how wide the cards of a shelf are. */
 export interface ShelfShape {
   form: PromotionSettings['form'];
-  columns: PerWidth<number>;
-  gap: PerWidth<number>;
+  columns: Stepped<number>;
+  gap: Stepped<number>;
 }
 
 /** One card below another, each with its picture before its words. */
@@ -154,7 +164,7 @@ const isLines = (form: ShelfShape['form']): boolean => form === 'list' || form =
 
 /** Cards in a row, by form. */
 export const columnsIn = ({ form, columns }: Pick<ShelfShape, 'form' | 'columns'>): PerWidth<number> =>
-  isLines(form) ? { wide: 1, medium: 1, narrow: 1 } : columns;
+  isLines(form) ? atAllWidths(1) : atEachWidth(columns);
 
 /** The room of a card's picture, which in a grid is the card's. */
 export const pictureRooms = (rooms: Rooms, { form, columns, gap }: ShelfShape): Rooms =>

@@ -1,12 +1,13 @@
+import type { Stepped } from '../plans/fixtures';
 import type { PageSize, PerWidth } from '../plans/plan';
 
 /** No page holds more cards than this, whatever is asked for. */
 export const MOST_PER_PAGE = 200;
 
 /** Products a page: as many as are said, full rows of the wide page, or all that there are; at most MOST_PER_PAGE. */
-export function productsAPage(size: PageSize, columns: PerWidth<number>): number {
+export function productsAPage(size: PageSize, { wide }: Stepped<number>): number {
   if (size.by === 'all') return MOST_PER_PAGE;
-  return Math.min(MOST_PER_PAGE, size.by === 'rows' ? size.count * columns.wide : size.count);
+  return Math.min(MOST_PER_PAGE, size.by === 'rows' ? size.count * wide : size.count);
 }
 
 /** How a page of cards fills its rows. */

@@ -1,3 +1,4 @@
+import { atEachWidth } from '../plans/fixtures';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Card } from '../card/card';
@@ -66,7 +67,7 @@ describe('a staggered grid', () => {
   it('reads in the order of the shelf: no card stands higher than one before it, at the widths of devices', () => {
     fc.assert(
       fc.property(fc.array(card, { maxLength: 30 }), columns, (cards, per) => {
-        const places = staggeredPlaces(cards, PAGE_ROOMS, per, USUAL_GAP);
+        const places = staggeredPlaces(cards, PAGE_ROOMS, per, atEachWidth(USUAL_GAP));
         for (const name of WIDTH_NAMES) {
           const width = widthIn(cardRooms(PAGE_ROOMS, per, USUAL_GAP), DEVICE_WIDTHS[name]);
           const tops = places.map((place) => place[name].widths * width + place[name].pixels);

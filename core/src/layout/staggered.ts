@@ -1,3 +1,4 @@
+import { atEachWidth } from '../plans/fixtures';
 import type { Card, CardPart } from '../card/card';
 import { WIDTH_NAMES, type PerWidth } from '../plans/plan';
 import { DEVICE_WIDTHS } from './frame';
@@ -106,4 +107,6 @@ export const lanesOf = (
   rooms: Rooms,
   { form, columns, gap }: ShelfShape,
 ): { lanes?: CardLane[] } =>
-  form === 'staggered' ? { lanes: staggeredPlaces(cards, rooms, columns, gap) } : {};
+  form === 'staggered'
+    ? { lanes: staggeredPlaces(cards, rooms, atEachWidth(columns), atEachWidth(gap)) }
+    : {};

@@ -1,3 +1,4 @@
+import { atEachWidth } from '../plans/fixtures';
 import { badgesFor, badgesOf, type BadgeSet } from '../badges/badges';
 import { attributeText, cardOf, plainText, shorten, stockWord } from '../card/card';
 import { moneyOf } from '../card/money';
@@ -125,7 +126,7 @@ function relatedModel(
     heading: related.heading[lang] || wordsIn(lang).related,
     cards: places.map((other) => cardOf(snapshot, other, shelf.card, badges, lang)),
     columns,
-    gap: shelf.gap,
+    gap: atEachWidth(shelf.gap),
     pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), look.breakpoints),
   };
 }

@@ -1,16 +1,9 @@
 import { textIn } from '../catalogue/rows';
 import { facetModel, type FacetContext } from '../facets/facetModel';
 import { filterRange } from '../facets/filter';
-import { steppedAt, USUAL_LAYOUT, type Stepped } from '../plans/fixtures';
+import { atEachWidth, steppedAt, USUAL_LAYOUT } from '../plans/fixtures';
 import { containerOf } from '../plans/nesting';
-import {
-  shelfOf,
-  WIDTH_NAMES,
-  type FacetPanel,
-  type Fixture,
-  type PerWidth,
-  type WidthName,
-} from '../plans/plan';
+import { shelfOf, WIDTH_NAMES, type FacetPanel, type Fixture, type WidthName } from '../plans/plan';
 import { shownAt, type PageFacts } from '../plans/shownWhen';
 import { searched, titleOf, type Composer } from './composer';
 import {
@@ -76,14 +69,9 @@ function filled(model: FixtureModel, within: (slot: string) => FixtureModel[]): 
 }
 
 function placementOf({ layout: { span, order, stuck } }: Fixture): Placement {
-  const filled = (stepped: Stepped<number>): PerWidth<number> => ({
-    wide: steppedAt(stepped, 'wide'),
-    medium: steppedAt(stepped, 'medium'),
-    narrow: steppedAt(stepped, 'narrow'),
-  });
   return {
-    spans: filled(span),
-    orders: filled(order),
+    spans: atEachWidth(span),
+    orders: atEachWidth(order),
     stuckAt: WIDTH_NAMES.filter((width) => steppedAt(stuck, width)),
   };
 }
@@ -143,11 +131,11 @@ function fixtureModel(
         id,
         type: 'columns',
         slots: fixture.columns.map((column) => ({ ...column, fixtures: [] })),
-        gap: fixture.gap,
+        gap: atEachWidth(fixture.gap),
         stacked: fixture.stacked,
       };
     case 'space':
-      return { id, type: 'space', height: fixture.height };
+      return { id, type: 'space', height: atEachWidth(fixture.height) };
     case 'divider':
       return { id, type: 'divider' };
     case 'part':

@@ -17,14 +17,15 @@ import {
 } from '../layout/room';
 import { lanesOf } from '../layout/staggered';
 import { permutationOf, windowOf } from '../order/order';
-import type {
-  BannerSettings,
-  NavigationSettings,
-  PictureSettings,
-  PictureSource,
-  PromotionSettings,
-  SpotlightSettings,
-  TilesSettings,
+import {
+  atEachWidth,
+  type BannerSettings,
+  type NavigationSettings,
+  type PictureSettings,
+  type PictureSource,
+  type PromotionSettings,
+  type SpotlightSettings,
+  type TilesSettings,
 } from '../plans/fixtures';
 import type { CardElement, Fixture, Plan, Shelf } from '../plans/plan';
 import { namedOrder, runRange } from '../range/range';
@@ -89,7 +90,19 @@ export function bannerModel(frame: FrameContext, banner: Of<BannerSettings>): Fi
   const { id, height, shade, align } = banner;
   const focus = focusOf(frame, banner);
   const sizes = sizesOf(roomsOf(frame.plan.fixtures, banner), frame.plan.look.breakpoints);
-  return { id, type: 'banner', picture, heading, text, link, height, shade, align, focus, sizes };
+  return {
+    id,
+    type: 'banner',
+    picture,
+    heading,
+    text,
+    link,
+    height: atEachWidth(height),
+    shade,
+    align,
+    focus,
+    sizes,
+  };
 }
 
 export function pictureModel(frame: FrameContext, fixture: Of<PictureSettings>): FixtureModel | null {
@@ -184,8 +197,8 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
     before: said(frame, tiles.before),
     after: said(frame, tiles.after),
     pictures,
-    columns,
-    gap,
+    columns: atEachWidth(columns),
+    gap: atEachWidth(gap),
     ratio,
     rowHeight: free ? tiles.rowHeight : null,
   };
@@ -226,8 +239,8 @@ export function promotionModel(
     heading: said(frame, promotion.heading),
     form,
     cards,
-    columns,
-    gap,
+    columns: atEachWidth(columns),
+    gap: atEachWidth(gap),
     autoplay,
     arrows,
     dots,

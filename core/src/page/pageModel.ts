@@ -1,4 +1,4 @@
-import type { BadgeLook } from '../badges/rule';
+import type { DrawnBadge } from '../badges/rule';
 import type { Card, CardImage, StockWord } from '../card/card';
 import type { Money } from '../card/money';
 import type { AisleKind } from '../catalogue/aisles';
@@ -124,7 +124,7 @@ export type FixtureModel = {
       text: string;
       link: LinkModel | null;
       sizes: string;
-    } & Pick<BannerSettings, 'height' | 'shade' | 'align' | 'focus'>)
+    } & Pick<BannerSettings, 'shade' | 'align' | 'focus'> & { height: PerWidth<number> })
   | { id: string; type: 'words'; html: string }
   | {
       id: string;
@@ -151,11 +151,11 @@ export type FixtureModel = {
       /** Of a free grid, in CSS pixels; null where tiles stand in even rows. */
       rowHeight: number | null;
     }
-  | ({ id: string; type: 'promotion'; heading: string; cards: readonly Card[]; pictureSizes: string } & Pick<
+  | ({ id: string; type: 'promotion'; heading: string; cards: readonly Card[] } & Pick<
       ShelfModel,
-      'lanes'
+      'columns' | 'gap' | 'pictureSizes' | 'lanes'
     > &
-      Pick<PromotionSettings, 'form' | 'columns' | 'gap' | 'autoplay' | 'arrows' | 'dots' | 'loop'>)
+      Pick<PromotionSettings, 'form' | 'autoplay' | 'arrows' | 'dots' | 'loop'>)
   | ({
       id: string;
       type: 'spotlight';
@@ -170,7 +170,8 @@ export type FixtureModel = {
       id: string;
       type: 'columns';
       slots: readonly (SlotModel & { width: ColumnWidth; stuck: boolean })[];
-    } & Pick<ColumnsSettings, 'gap' | 'stacked'>)
+      gap: PerWidth<number>;
+    } & Pick<ColumnsSettings, 'stacked'>)
   | { id: string; type: 'space'; height: PerWidth<number> }
   | { id: string; type: 'divider' }
   | ({ id: string; type: 'facets'; facets: readonly FacetModel[] } & Pick<
@@ -200,7 +201,7 @@ export interface ShopFrame {
     widths: string | null;
   } | null;
   /** How the plan's badges are drawn, by their rule; those that are on. */
-  badges: Readonly<Record<string, BadgeLook>>;
+  badges: Readonly<Record<string, DrawnBadge>>;
   /** The plan's own CSS: where it is served, or, in a preview, itself. */
   css: { href: string } | { text: string } | null;
   meta: { title: string; description: string; canonical: string; robots: string };

@@ -1,3 +1,4 @@
+import { atEachWidth } from '../plans/fixtures';
 import { cardOf } from '../card/card';
 import type { Aisle } from '../catalogue/aisles';
 import { pictureRooms, shelfRooms, sizesOf } from '../layout/room';
@@ -112,8 +113,8 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
           selected: (view === 'list') === (form === 'list'),
         }))
       : null,
-    columns: shelf.columns,
-    gap: shelf.gap,
+    columns: atEachWidth(shelf.columns),
+    gap: atEachWidth(shelf.gap),
     lastRow: shelf.lastRow,
     pictureSizes: sizesOf(pictureRooms(rooms, shape), plan.look.breakpoints),
     ...lanesOf(cards, rooms, shape),

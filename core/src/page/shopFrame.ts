@@ -1,4 +1,4 @@
-import { badgeLookOf, type BadgeLook, type BadgeSettings } from '../badges/rule';
+import { badgeLookOf, type DrawnBadge, type BadgeSettings } from '../badges/rule';
 import { groundOf, type Aisle } from '../catalogue/aisles';
 import { textIn, type Lang } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
@@ -126,7 +126,7 @@ const widthsOf = ({ medium, wide }: Breakpoints): string | null =>
   medium === BREAKPOINTS.medium && wide === BREAKPOINTS.wide ? null : `${medium}-${wide}`;
 
 /** How badges are drawn, by their rule; those that are off are on no card. */
-const badgeLooks = (settings: BadgeSettings | null): Readonly<Record<string, BadgeLook>> =>
+const badgeLooks = (settings: BadgeSettings | null): Readonly<Record<string, DrawnBadge>> =>
   Object.fromEntries(
     (settings?.rules ?? []).filter(({ on }) => on).map((rule) => [rule.id, badgeLookOf(rule)]),
   );

@@ -31,14 +31,15 @@ export interface FixtureLayout {
 
 export const WHOLE_SPAN = 12;
 
-const same = <T>(value: T): Stepped<T> => ({ wide: value, medium: null, narrow: null });
+/** A value of the wide page that all narrower ones follow. */
+export const followed = <T>(value: T): Stepped<T> => ({ wide: value, medium: null, narrow: null });
 
 /** Across the whole room, where it is listed, shown everywhere. */
 export const USUAL_LAYOUT: FixtureLayout = {
-  span: same(WHOLE_SPAN),
-  order: same(0),
-  stuck: same(false),
-  hidden: same(false),
+  span: followed(WHOLE_SPAN),
+  order: followed(0),
+  stuck: followed(false),
+  hidden: followed(false),
 };
 
 /** The value at a width: its own, or that of the next wider one. */
@@ -46,6 +47,13 @@ export function steppedAt<T>({ wide, medium, narrow }: Stepped<T>, width: WidthN
   if (width === 'wide') return wide;
   return width === 'medium' ? (medium ?? wide) : (narrow ?? medium ?? wide);
 }
+
+/** The values that hold at each width. */
+export const atEachWidth = <T>(stepped: Stepped<T>): PerWidth<T> => ({
+  wide: stepped.wide,
+  medium: steppedAt(stepped, 'medium'),
+  narrow: steppedAt(stepped, 'narrow'),
+});
 
 /** The aisle's own picture, or one that was uploaded, by its content hash. */
 export type PictureSource =
@@ -62,7 +70,7 @@ export interface BannerSettings {
   picture: PictureSource | null;
   focus: FocusPoint;
   /** CSS pixels. */
-  height: PerWidth<number>;
+  height: Stepped<number>;
   /** Percent of darkness over the picture, so that words can be read on it. */
   shade: number;
   align: 'start' | 'centre' | 'end';
@@ -123,8 +131,8 @@ export interface TilesSettings {
   hideEmpty: boolean;
   counts: boolean;
   pictures: boolean;
-  columns: PerWidth<number>;
-  gap: PerWidth<number>;
+  columns: Stepped<number>;
+  gap: Stepped<number>;
   /** Height of a picture in percent of its width. */
   ratio: number;
   /** At most so many; null for all. */
@@ -163,8 +171,8 @@ export interface PromotionSettings {
   range: RangeRule;
   levels: readonly OrderLevel[];
   form: ShelfForm | 'carousel';
-  columns: PerWidth<number>;
-  gap: PerWidth<number>;
+  columns: Stepped<number>;
+  gap: Stepped<number>;
   most: number;
   /** Null: the card of the plan's shelf. */
   card: readonly CardElement[] | null;
@@ -199,14 +207,14 @@ export interface Column {
 export interface ColumnsSettings {
   type: 'columns';
   columns: readonly Column[];
-  gap: PerWidth<number>;
+  gap: Stepped<number>;
   /** From this width down the columns stand one above another. */
   stacked: 'medium' | 'narrow';
 }
 
 export interface SpaceSettings {
   type: 'space';
-  height: PerWidth<number>;
+  height: Stepped<number>;
 }
 
 /** What a link says otherwise of one fixture of its part; null for what the part says. */

@@ -3,18 +3,10 @@ import {
   USUAL_LAYOUT,
   type NavigationSettings,
   type PromotionSettings,
+  type Stepped,
   type TilesSettings,
 } from './fixtures';
-import type {
-  PerWidth,
-  CardElement,
-  FacetChoice,
-  Fixture,
-  PanelSettings,
-  Plan,
-  RelatedShelf,
-  Paging,
-} from './plan';
+import type { CardElement, FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf, Paging } from './plan';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
 import { USUAL_BADGES } from '../badges/rule';
 import { USUAL_LOOK } from '../look/look';
@@ -87,11 +79,11 @@ export const USUAL_NAVIGATION: NavigationSettings = {
 };
 
 /** Between cards; on narrow pages they stand closer. */
-export const USUAL_GAP: PerWidth<number> = { wide: 24, medium: 24, narrow: 12 };
+export const USUAL_GAP: Stepped<number> = { wide: 24, medium: null, narrow: 12 };
 
 export const USUAL_PAGING: Paging = { form: 'numbered', stop: 3 };
 
-const SOME_COLUMNS: PerWidth<number> = { wide: 4, medium: 3, narrow: 2 };
+const SOME_COLUMNS: Stepped<number> = { wide: 4, medium: 3, narrow: 2 };
 
 /** Tiles as they begin: all categories below in even rows, in the tree's order, with their whole names. */
 export const USUAL_TILES: TilesSettings = {

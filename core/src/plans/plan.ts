@@ -5,7 +5,7 @@ import type { Look } from '../look/look';
 import type { ShelfOrder } from '../order/sorting';
 import type { RangeRule, SavedRange } from '../range/rule';
 import type { Difference } from './differences';
-import type { FixtureLayout, FrameFixture, ShelfForm, Slot } from './fixtures';
+import type { FixtureLayout, FrameFixture, ShelfForm, Slot, Stepped } from './fixtures';
 import type { Condition } from './shownWhen';
 
 /** One line of a reach. Categories, tags and collections are named by their id, so a new address changes nothing. */
@@ -143,9 +143,9 @@ export interface ShelfSettings {
   range: RangeRule;
   order: ShelfOrder;
   form: ShelfForm;
-  columns: PerWidth<number>;
+  columns: Stepped<number>;
   /** Pixels between cards. */
-  gap: PerWidth<number>;
+  gap: Stepped<number>;
   pageSize: PageSize;
   lastRow: 'start' | 'centre' | 'stretch';
   paging: Paging;

@@ -12,6 +12,7 @@ import { USUAL_LOOK, type Look } from '../look/look';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
 import type { RangeRule } from '../range/rule';
 import type { Difference } from './differences';
+import type { Stepped } from './fixtures';
 import { editionFrom } from './edition';
 import {
   atAllWidths,
@@ -21,7 +22,6 @@ import {
   type FacetChoice,
   type Fixture,
   type PageSize,
-  type PerWidth,
   type Plan,
   type PlanDocument,
   type Shelf,
@@ -143,7 +143,7 @@ export function upgradeFixture(stored: Fixture): Fixture {
 }
 
 /** A gap as it was when one number said it for all widths, narrow pages taking 12 pixels of it at most. */
-const upgradeGap = (gap: number | PerWidth<number>): PerWidth<number> =>
+const upgradeGap = (gap: number | Stepped<number>): Stepped<number> =>
   typeof gap === 'number' ? { ...atAllWidths(gap), narrow: Math.min(gap, 12) } : gap;
 
 function upgradeRange(range: FirstRange | RangeRule): RangeRule {

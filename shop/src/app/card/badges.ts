@@ -1,14 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Badge, BadgeLook, BadgePlace } from '@fond/core';
+import type { Badge, DrawnBadge, BadgePlace } from '@fond/core';
 import { ShopState } from '../state/shopState';
 
 const NORMAL = { size: 13, opacity: 100 };
 
 /** The look's colour of a name, or a colour of its own. */
-const paint = (colour: BadgeLook['ground']): string => (colour.startsWith('#') ? colour : `var(--${colour})`);
+const paint = (colour: DrawnBadge['ground']): string =>
+  colour.startsWith('#') ? colour : `var(--${colour})`;
 
 /** How a badge is drawn, where that is not as the style sheet has it by itself. */
-function styleOf({ ground, ink, opacity, size }: BadgeLook): string {
+function styleOf({ ground, ink, opacity, size }: DrawnBadge): string {
   const own = [`--badge:${paint(ground)}`, `--on:${paint(ink)}`];
   if (opacity !== NORMAL.opacity) own.push(`--seen:${opacity}%`);
   for (const width of ['wide', 'medium', 'narrow'] as const)
@@ -18,7 +19,7 @@ function styleOf({ ground, ink, opacity, size }: BadgeLook): string {
 
 interface Drawn {
   badge: Badge;
-  shape: BadgeLook['shape'];
+  shape: DrawnBadge['shape'];
   style: string;
 }
 
@@ -46,7 +47,7 @@ export class Badges {
     const looks = this.state.model().frame.badges;
     const groups = new Map<BadgePlace | null, Drawn[]>();
     for (const badge of this.badges()) {
-      const look = looks[badge.key] as BadgeLook | undefined;
+      const look = looks[badge.key] as DrawnBadge | undefined;
       if (!look) continue;
       const place = this.over() ? look.place : null;
       const drawn = { badge, shape: look.shape, style: styleOf(look) };

@@ -1,3 +1,4 @@
+import type { TicketChange } from '@fond/contract';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { WidthName, FixtureModel } from '@fond/core';
 import { PreviewFrame } from '../state/previewFrame';
@@ -15,6 +16,15 @@ import { PreviewFrame } from '../state/previewFrame';
             ><button type="button" aria-label="Fewer columns here" (click)="change('columns', -1)">−</button>
             {{ columns() }} across
             <button type="button" aria-label="More columns here" (click)="change('columns', 1)">
+              +
+            </button></span
+          >
+        }
+        @case ('gap') {
+          <span
+            ><button type="button" aria-label="Closer here" (click)="change('gap', -gapStep)">−</button>
+            {{ gap() }} px apart
+            <button type="button" aria-label="Further apart here" (click)="change('gap', gapStep)">
               +
             </button></span
           >
@@ -45,9 +55,14 @@ export class TicketTools {
     const model = this.model();
     return 'gap' in model && 'columns' in model ? model.columns[this.width()] : '';
   });
+  protected readonly gap = computed(() => {
+    const model = this.model();
+    return 'gap' in model ? model.gap[this.width()] : '';
+  });
+  protected readonly gapStep = 4;
   protected readonly span = computed(() => this.model().placement?.spans[this.width()] ?? 12);
 
-  protected change(tool: 'columns' | 'span' | 'hide', by: number): void {
+  protected change(tool: TicketChange['tool'], by: number): void {
     this.frame.change({ id: this.model().id, tool, width: this.width(), by });
   }
 }

@@ -1,6 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { BadgeReport } from '@fond/contract';
-import { CARD_PICTURE_RATIO, colourOf, type BadgeRule, type Colours, type PerWidth } from '@fond/core';
+import {
+  CARD_PICTURE_RATIO,
+  colourOf,
+  steppedAt,
+  type BadgeRule,
+  type Colours,
+  type PerWidth,
+} from '@fond/core';
 
 export type Example = NonNullable<BadgeReport['rules'][number]['example']>;
 
@@ -115,7 +122,7 @@ export class BadgeExample {
   protected readonly widths = computed(() =>
     SHOWN.map((width) => ({
       width,
-      letters: (this.rule().size[width] * WIDTH) / this.pictures()[width],
+      letters: (steppedAt(this.rule().size, width) * WIDTH) / this.pictures()[width],
     })),
   );
   protected readonly ink = computed(() => colourOf(this.rule().ink, this.colours()));

@@ -1,4 +1,4 @@
-import { listed, sayRange, type Fixture, type PerWidth, type Texts } from '@fond/core';
+import { atEachWidth, listed, sayRange, type Fixture, type Stepped, type Texts } from '@fond/core';
 import type { BriefWords } from './sentences';
 import { FORM_WORDS, orderWords, shortList } from './words';
 
@@ -9,7 +9,8 @@ export const textIn = (texts: Texts, lang: string): string => {
 };
 
 /** “3 (2 medium, 1 narrow)”, or one number where all widths have the same. */
-export function perWidthWords({ wide, medium, narrow }: PerWidth<number>, unit = ''): string {
+export function perWidthWords(stepped: Stepped<number>, unit = ''): string {
+  const { wide, medium, narrow } = atEachWidth(stepped);
   if (wide === medium && medium === narrow) return `${wide}${unit}`;
   return `${wide}${unit} (${medium} medium, ${narrow} narrow)`;
 }

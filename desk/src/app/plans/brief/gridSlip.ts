@@ -1,4 +1,5 @@
 import { WidthFields } from '../fixtures/widthFields';
+import { WidthStepper } from '../fixtures/widthStepper';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import {
   MOST_PER_PAGE,
@@ -7,7 +8,6 @@ import {
   WIDTH_NAMES,
   type PageSize,
   type ShelfSettings,
-  type WidthName,
 } from '@fond/core';
 import { PlanEditor } from '../state/planEditor';
 import { Choices, type Choice } from './choices';
@@ -24,7 +24,7 @@ const LAST_ROWS: readonly Choice<ShelfSettings['lastRow']>[] = [
 @Component({
   selector: 'desk-grid-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choices, Stepper, WidthFields],
+  imports: [Choices, Stepper, WidthFields, WidthStepper],
   template: `
     @if (editor.shelf(); as shelf) {
       <div class="line">
@@ -52,12 +52,11 @@ const LAST_ROWS: readonly Choice<ShelfSettings['lastRow']>[] = [
             <tr>
               <th scope="row">{{ name }}</th>
               <td>
-                <desk-stepper
-                  [value]="shelf.columns[name]"
-                  [least]="1"
-                  [most]="6"
+                <desk-width-stepper
+                  [values]="shelf.columns"
+                  [width]="name"
                   [label]="'Columns, ' + name"
-                  (changed)="columns(name, $event)"
+                  (changed)="editor.editShelf('columns ' + name, { columns: $event })"
                 />
               </td>
               <td class="number figures">{{ figures ? figures.card + ' px' : '…' }}</td>
@@ -203,10 +202,5 @@ export class GridSlip {
 
   protected size(pageSize: PageSize): void {
     this.editor.editShelf('page size', { pageSize });
-  }
-
-  protected columns(name: WidthName, count: number): void {
-    const shelf = this.editor.shelf();
-    if (shelf) this.editor.editShelf(`columns ${name}`, { columns: { ...shelf.columns, [name]: count } });
   }
 }

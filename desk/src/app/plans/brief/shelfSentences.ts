@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { USUAL_GAP, WIDTH_NAMES } from '@fond/core';
+import { steppedAt, USUAL_GAP, WIDTH_NAMES } from '@fond/core';
 import { planFeature } from '../state/plan.feature';
 import { PlanEditor } from '../state/planEditor';
 import { BriefLines } from './briefLines';
@@ -41,7 +41,7 @@ export class ShelfSentences {
   protected readonly spacing = computed(() => {
     const shelf = this.editor.shelf();
     if (!shelf) return '';
-    const usualGap = WIDTH_NAMES.every((name) => shelf.gap[name] === USUAL_GAP[name]);
+    const usualGap = WIDTH_NAMES.every((name) => steppedAt(shelf.gap, name) === steppedAt(USUAL_GAP, name));
     const rows = { start: 'at the start', centre: 'in the middle', stretch: 'stretched' };
     const own = [
       ...(usualGap ? [] : [`a gap of ${perWidthWords(shelf.gap, ' px')}`]),
