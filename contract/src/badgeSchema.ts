@@ -3,21 +3,13 @@ import {
   BADGE_FIGURES,
   BADGE_PLACES,
   BADGE_SHAPES,
-  COLOUR_NAMES,
   MOST_BADGE_LETTERS,
   MOST_BADGE_RULES,
   MOST_BADGES,
   strangeFigures,
 } from '@fond/core';
-import { id, steps } from './fixtureSchema';
+import { id, paint, steps } from './fields';
 import { clausesSchema } from './rangeSchema';
-
-const paint = Joi.string()
-  .pattern(
-    new RegExp(`^(#[0-9a-f]{6}|${COLOUR_NAMES.join('|')})$`),
-    `a colour such as #1d2b4f, or one of the look’s: ${COLOUR_NAMES.join(', ')}`,
-  )
-  .required();
 
 const badgeText = Joi.string()
   .allow('')
@@ -42,8 +34,8 @@ export const badgesSchema = Joi.object({
           .pattern(Joi.string().pattern(/^[a-z]{2}$/), badgeText)
           .required(),
         shape: Joi.valid(...BADGE_SHAPES).required(),
-        ground: paint,
-        ink: paint,
+        ground: paint.required(),
+        ink: paint.required(),
         opacity: Joi.number().integer().min(20).max(100).required(),
         place: Joi.valid(...BADGE_PLACES).required(),
         size: steps(8, 40),

@@ -1,6 +1,5 @@
 import Joi from 'joi';
 import {
-  CARD_ELEMENT_KINDS,
   FREE_COLUMNS,
   isInside,
   MOST_ROWS,
@@ -17,35 +16,14 @@ import {
   type TilePlace,
 } from '@fond/core';
 import { byKind } from './byKind';
+import { cardSchema, faceSchema } from './cardSchema';
 import { conditionSchema } from './conditionSchema';
+import { FIXTURE_ID, id, stepped, steps, texts, whole, yes } from './fields';
 import { levelsSchema, orderSchema } from './orderSchema';
 import { rangeSchema } from './rangeSchema';
 
-/** Names of fixtures, columns, tabs. */
-const FIXTURE_ID = /^[a-z0-9][a-z0-9-]{0,63}$/;
-export const id = Joi.string().pattern(FIXTURE_ID, 'small letters, digits and hyphens').required();
 const key = Joi.string().max(64).required();
 
-/** A text per language of at most so many signs. */
-export const texts = (most = 80): Joi.ObjectSchema =>
-  Joi.object()
-    .pattern(Joi.string().pattern(/^[a-z]{2}$/), Joi.string().allow('').max(most))
-    .required();
-
-const whole = (least: number, most: number): Joi.NumberSchema =>
-  Joi.number().integer().min(least).max(most).required();
-
-const stepped = (value: Joi.Schema): Joi.ObjectSchema =>
-  Joi.object({
-    wide: value.required(),
-    medium: value.allow(null).required(),
-    narrow: value.allow(null).required(),
-  }).required();
-
-const yes = Joi.boolean().required();
-/** A whole number for the wide page, and for narrower ones where they have their own. */
-export const steps = (least: number, most: number): Joi.ObjectSchema =>
-  stepped(Joi.number().integer().min(least).max(most));
 const gap = steps(0, 80);
 const columns = steps(1, 6);
 
@@ -89,24 +67,6 @@ const address = Joi.string()
     /^(\/(?!\/)|https:\/\/)/,
     'an address of the shop such as /cookware, or one that begins with https://',
   );
-
-const cardSchema = Joi.array()
-  .items(
-    Joi.object({
-      element: Joi.valid(...CARD_ELEMENT_KINDS).required(),
-      attribute: Joi.when('element', {
-        is: 'attribute',
-        then: Joi.string().max(64).required(),
-        otherwise: Joi.valid(null).required(),
-      }),
-      on: Joi.boolean().required(),
-    }),
-  )
-  .unique(
-    (a: { element: string; attribute: string | null }, b: typeof a) =>
-      a.element === b.element && a.attribute === b.attribute,
-  )
-  .max(60);
 
 const sized = (by: 'products' | 'rows', most: number): Joi.ObjectSchema =>
   Joi.object({ by: Joi.valid(by).required(), count: whole(1, most) });
@@ -225,6 +185,7 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     gap,
     most: whole(1, 48),
     card: cardSchema.allow(null).required(),
+    face: faceSchema.allow(null).required(),
     autoplay: whole(0, 60),
     arrows: yes,
     dots: yes,
@@ -305,6 +266,7 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
       stop: whole(1, 20),
     }).required(),
     card: cardSchema.required(),
+    face: faceSchema.required(),
   },
 };
 

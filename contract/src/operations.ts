@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { planDocumentSchema } from './planSchema';
 import type { Operation } from './operation';
 import { CAMPAIGN_OPERATIONS } from './campaignOperations';
+import { CART_OPERATIONS } from './cartOperations';
 import { COLLECTION_OPERATIONS } from './collectionOperations';
 import { CATALOGUE_OPERATIONS } from './catalogueOperations';
 import { FREE_PAGE_OPERATIONS } from './freePageOperations';
@@ -154,6 +155,7 @@ export const OPERATIONS = {
     answer: vocabulary,
     problems: [],
   },
+  ...CART_OPERATIONS,
   ...PLAN_OPERATIONS,
   preview: {
     method: 'post',

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  cardElement,
   CARD_ELEMENT_KINDS,
   USUAL_TILES,
   housePlan,
@@ -47,7 +48,7 @@ const planArbitrary: fc.Arbitrary<Plan> = fc
       narrow: fc.option(fc.integer({ min: 0, max: 80 })),
     }),
     choices: fc.subarray([...SORT_KEYS], { minLength: 1 }),
-    elements: fc.subarray(CARD_ELEMENT_KINDS.filter((kind) => kind !== 'attribute')),
+    elements: fc.subarray(CARD_ELEMENT_KINDS.filter((kind) => kind !== 'attribute' && kind !== 'field')),
     category: fc.integer({ min: 1, max: 9999 }),
     below: fc.boolean(),
   })
@@ -61,7 +62,7 @@ const planArbitrary: fc.Arbitrary<Plan> = fc
         levels: [{ key: 'price', reversed: below }],
         choices: choices.map(sortChoice),
       },
-      card: elements.map((element) => ({ element, attribute: null, on: below })),
+      card: elements.map((element) => cardElement(element, below)),
     });
     return {
       ...plan,
@@ -136,20 +137,14 @@ describe('the schema of plans', () => {
         }),
       ).length,
     ).toBeGreaterThan(0);
-    const twice = { element: 'picture', attribute: null, on: true };
+    const twice = cardElement('picture');
     expect(faults(shelfChanged({ card: [twice, twice] })).length).toBeGreaterThan(0);
   });
 
   it('wants an attribute’s name for attribute lines and for nothing else', () => {
-    expect(
-      faults(shelfChanged({ card: [{ element: 'attribute', attribute: null, on: true }] })).length,
-    ).toBeGreaterThan(0);
-    expect(
-      faults(shelfChanged({ card: [{ element: 'name', attribute: 'material', on: true }] })).length,
-    ).toBeGreaterThan(0);
-    expect(
-      faults(shelfChanged({ card: [{ element: 'attribute', attribute: 'material', on: true }] })),
-    ).toEqual([]);
+    expect(faults(shelfChanged({ card: [cardElement('attribute')] })).length).toBeGreaterThan(0);
+    expect(faults(shelfChanged({ card: [cardElement('name', true, 'material')] })).length).toBeGreaterThan(0);
+    expect(faults(shelfChanged({ card: [cardElement('attribute', true, 'material')] }))).toEqual([]);
   });
 
   it('keeps the house plan serving everything', () => {

@@ -9,7 +9,8 @@ import {
 } from '@fond/core';
 import { badgesSchema } from './badgeSchema';
 import { AISLE_KEY_PATTERN } from './aisleKey';
-import { fixturesSchema, id, isPartOfFixtures, texts } from './fixtureSchema';
+import { id, texts } from './fields';
+import { fixturesSchema, isPartOfFixtures } from './fixtureSchema';
 import { relatedRangeSchema } from './rangeSchema';
 
 const name = Joi.string().trim().min(1).max(80).required();

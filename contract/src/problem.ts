@@ -33,6 +33,8 @@ export const PROBLEM_TYPES = {
   'last-owner': { status: 409, title: 'The shop needs an owner' },
   'redirect-loop': { status: 409, title: 'The redirects would run in a ring' },
   'campaign-over': { status: 409, title: 'The campaign is over' },
+  'not-enough-stock': { status: 409, title: 'There are not so many' },
+  'cart-full': { status: 409, title: 'The cart is full' },
   'range-in-use': { status: 409, title: 'The range is in use' },
   'collection-in-use': { status: 409, title: 'The collection is in use' },
   'nothing-to-publish': { status: 409, title: 'The draft is what is live already' },

@@ -4,6 +4,8 @@ import express, { type Express } from 'express';
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import { CampaignClock } from './campaigns/campaignClock';
+import { CartService } from './cart/cart';
+import { mountCart } from './cart/cartPages';
 import { CatalogueHost } from './catalogue/catalogueHost';
 import { uploadHandler } from './catalogue/import/upload';
 import { seedDemoPlans } from './demo/demoPlans';
@@ -76,6 +78,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const sessions = makeSessions(sequelize, secret);
   const tokens = new ShopperTokens(secret);
 
+  const carts = new CartService(sequelize);
   const renditions = new Renditions(host, pictures, jobs, log);
   if (options.makePictures !== false) {
     await renditions.startMissing();
@@ -90,6 +93,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   app.get('/pictures/:name', pictures.handler());
   if (dist) {
     const render = await loadShop(dist);
+    mountCart(app, { carts, host, render });
     mountAccount(app, { sequelize, host, render, tokens, demo });
     new ShopPages(host, render, tokens).mount(app, dist, sessions.handler);
   }
@@ -100,7 +104,16 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   app.use('/api', express.json({ limit: '2mb' }));
   mountOperations(
     app,
-    handlersOf({ sequelize, host, jobs, pictures, renditions, tokens, demo: demo ? DEMO_SIGN_IN : null }),
+    handlersOf({
+      sequelize,
+      host,
+      jobs,
+      pictures,
+      renditions,
+      tokens,
+      carts,
+      demo: demo ? DEMO_SIGN_IN : null,
+    }),
     {
       session: sessions.handler,
       before: {

@@ -114,6 +114,8 @@ import {
   testRedirect,
 } from './redirects/redirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from './shop/compose';
+import type { CartService } from './cart/cart';
+import { cartHandlers } from './cart/cartHandlers';
 import { answerListing } from './shop/listing';
 import { standOf } from './shop/pages';
 import { askingShopper } from './shop/shopper';
@@ -126,6 +128,7 @@ interface Parts {
   pictures: PictureStore;
   renditions: Renditions;
   tokens: ShopperTokens;
+  carts: CartService;
   demo: DemoSignIn | null;
 }
 
@@ -136,7 +139,16 @@ const numberOf = (call: Call): number => (call.params as { number: number }).num
 const userIdOf = (call: Call): number => call.user!.id;
 
 /** What each operation of the contract does. */
-export function handlersOf({ sequelize, host, jobs, pictures, renditions, tokens, demo }: Parts): Handlers {
+export function handlersOf({
+  sequelize,
+  host,
+  jobs,
+  pictures,
+  renditions,
+  tokens,
+  carts,
+  demo,
+}: Parts): Handlers {
   /** Lets this process serve what it has just written, before the answer goes out. */
   const shown = async <T>(written: Promise<T>): Promise<T> => {
     const answer = await written;
@@ -167,6 +179,7 @@ export function handlersOf({ sequelize, host, jobs, pictures, renditions, tokens
     },
     signOut: ({ request }) => signOut(request),
 
+    ...cartHandlers(carts, host),
     listing: (call) => answerListing(host, standOf(host), textParameters(call.query)),
     page: ({ query, request }) => {
       const stand = standOf(host);

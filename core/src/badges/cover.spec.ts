@@ -49,9 +49,14 @@ describe('what badges cover', () => {
       ...change,
     });
     const faults = (...rules: BadgeRule[]) =>
-      badgeFaults({ look: USUAL_LOOK, badges: { rules, most: 3 } }, { wide: 300, medium: 300, narrow: 165 });
+      badgeFaults(
+        { fixtures: [], look: USUAL_LOOK, badges: { rules, most: 3 } },
+        { wide: 300, medium: 300, narrow: 165 },
+      );
     expect(faults(rule('usual', {}))).toEqual([]);
-    expect(badgeFaults({ look: USUAL_LOOK, badges: USUAL_BADGES }, atAllWidths(165))).toEqual([]);
+    expect(badgeFaults({ fixtures: [], look: USUAL_LOOK, badges: USUAL_BADGES }, atAllWidths(165))).toEqual(
+      [],
+    );
     expect(faults(rule('pale', { ground: '#ffffff', ink: '#eeeeee' }))).toMatchObject([
       { id: 'pale', covered: null, contrast: expect.closeTo(1.16, 1) },
     ]);
@@ -62,7 +67,7 @@ describe('what badges cover', () => {
     const dark = { ...USUAL_LOOK.colours, mark: USUAL_LOOK.colours.ink };
     const look = { ...USUAL_LOOK, dark };
     expect(
-      badgeFaults({ look, badges: { rules: [rule('new', {})], most: 3 } }, atAllWidths(300)),
+      badgeFaults({ fixtures: [], look, badges: { rules: [rule('new', {})], most: 3 } }, atAllWidths(300)),
     ).toHaveLength(1);
   });
 

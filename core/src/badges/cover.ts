@@ -1,3 +1,4 @@
+import { USUAL_FACE } from '../card/design';
 import { steppedAt } from '../plans/fixtures';
 import { DEVICE_WIDTHS } from '../layout/frame';
 import { pictureRooms, shelfRooms, widthIn } from '../layout/room';
@@ -62,8 +63,9 @@ export function coveredShare(
   return { wide, medium, narrow };
 }
 
-/** Height of a card's picture by its width, as the style sheet of cards has it. */
-export const CARD_PICTURE_RATIO = 9 / 8;
+/** Height of a card's picture by its width, in the plan's shelf; as usual where it has none. */
+export const pictureRatioOf = (plan: Pick<Plan, 'fixtures'>): number =>
+  (plan.fixtures.find((fixture) => fixture.type === 'shelf')?.face ?? USUAL_FACE).ratio / 100;
 
 /** A text as long as it usually is once its figures stand in it. */
 const SAMPLES: Readonly<Record<BadgeFigure, string>> = {
@@ -95,9 +97,11 @@ export interface BadgeFault {
  * @param picture Width of a card's picture at each width, in CSS pixels.
  */
 export function badgeFaults(
-  { badges, look }: Pick<Plan, 'badges' | 'look'>,
+  plan: Pick<Plan, 'badges' | 'look' | 'fixtures'>,
   picture: PerWidth<number>,
 ): BadgeFault[] {
+  const { badges, look } = plan;
+  const ratio = pictureRatioOf(plan);
   return badges.rules.flatMap((rule): BadgeFault[] => {
     if (!rule.on) return [];
     const texts = Object.values(rule.text).map(sampleText);
@@ -106,7 +110,7 @@ export function badgeFaults(
       badgeContrast(rule, colours),
     );
     const contrast = Math.min(...contrasts.map((one) => one ?? Infinity));
-    const shares = coveredShare([{ text, look: rule }], picture, CARD_PICTURE_RATIO);
+    const shares = coveredShare([{ text, look: rule }], picture, ratio);
     const width = WIDTH_NAMES.reduce((most, one) => (shares[one] > shares[most] ? one : most));
     const fault: BadgeFault = {
       id: rule.id,

@@ -1,16 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import type { BadgeSet } from '../badges/badges';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import type { CardElement } from '../plans/plan';
+import { cardElement, type CardElement } from './design';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { cardAttributes, cardOf, plainText, shorten } from './card';
 import { savingPercent } from './figures';
 
-const element = (kind: CardElement['element'], attribute: string | null = null): CardElement => ({
-  element: kind,
-  attribute,
-  on: true,
-});
+const element = (kind: CardElement['element'], attribute: string | null = null): CardElement =>
+  cardElement(kind, true, attribute);
 
 const NONE: BadgeSet = { rules: [], most: 3, context: { now: NOW, ranges: [] } };
 
@@ -19,10 +16,10 @@ describe('cardOf', () => {
     const snapshot = snapshotOf(FRAME, [product(1, { attributes: { diameter: 24.5 } }), product(2)]);
     const elements = [element('attribute', 'diameter'), element('attribute', 'gone'), element('price')];
     expect(cardOf(snapshot, 0, elements, NONE, 'fr').parts).toEqual([
-      { part: 'attribute', key: 'diameter', label: 'Diamètre', text: '24,5\u00a0cm' },
-      { part: 'price' },
+      { part: 'attribute', key: 'diameter', label: 'Diamètre', text: '24,5\u00a0cm', at: 0 },
+      { part: 'price', at: 2 },
     ]);
-    expect(cardOf(snapshot, 1, elements, NONE, 'fr').parts).toEqual([{ part: 'price' }]);
+    expect(cardOf(snapshot, 1, elements, NONE, 'fr').parts).toEqual([{ part: 'price', at: 2 }]);
   });
 
   it('joins several values and translates them', () => {

@@ -6,9 +6,11 @@ import type { ValueColumn } from '../catalogue/columns';
 import { productPath } from '../page/address';
 import { hrefOf, linkTo } from '../page/shopFrame';
 import { wordsIn } from '../page/words';
-import type { CardElement } from '../plans/plan';
+import type { LinkModel } from '../page/pageModel';
+import { dateIn } from '../text/days';
+import type { CardElement, CardField } from './design';
 import { numberText } from '../text/numbers';
-import { stockStateOf, type StockState } from './figures';
+import { savingPercent, stockStateOf, type StockState } from './figures';
 import { moneyOf, type Money } from './money';
 
 export interface CardImage {
@@ -18,17 +20,25 @@ export interface CardImage {
   height: number;
 }
 
-/** One printed line of a card, in the plan's order. */
-export type CardPart =
+/** What an element shows of a product. */
+type PartOf =
   | { part: 'picture' }
   | { part: 'badges' }
   | { part: 'category'; text: string; href: string }
   | { part: 'name' }
   | { part: 'rating'; rating: number; ratings: number }
   | { part: 'attribute'; key: string; label: string; text: string }
+  | { part: 'field'; key: CardField; label: string; text: string }
+  | { part: 'tags'; links: readonly LinkModel[] }
   | { part: 'description'; text: string }
   | ({ part: 'stock' } & StockWord)
-  | { part: 'price' };
+  | { part: 'price' }
+  | { part: 'cart'; sold: boolean }
+  | { part: 'wish' }
+  | { part: 'quick' };
+
+/** One printed thing of a card, in the plan's order; `at` is its element's place among those that are on. */
+export type CardPart = PartOf & { at: number };
 
 /** Stock as shoppers are told it. */
 export interface StockWord {
@@ -54,11 +64,13 @@ export interface Card {
   was: Money | null;
   badges: readonly Badge[];
   images: readonly CardImage[];
+  /** Colour of its main category, `#rrggbb`; null where that has none. */
+  colour: string | null;
   parts: readonly CardPart[];
 }
 
 /** An attribute's value as people read it: words in the language, several joined, numbers with their unit. */
-export function attributeText(snapshot: Snapshot, p: number, key: string, lang: Lang): string {
+export function attributeText(snapshot: Snapshot, p: number, key: string, lang: Lang, join = ', '): string {
   const attribute = snapshot.attributes.get(key);
   if (!attribute) return '';
   const { column, row } = attribute;
@@ -66,7 +78,7 @@ export function attributeText(snapshot: Snapshot, p: number, key: string, lang: 
   for (let k = column.offsets[p]; k < column.offsets[p + 1]; k++)
     texts.push(valueLabel(snapshot, column, column.codes[k], lang));
   if (!texts.length) return '';
-  return texts.join(', ') + (row.unit ? `\u00a0${row.unit}` : '');
+  return texts.join(join) + (row.unit ? `\u00a0${row.unit}` : '');
 }
 
 /** Values of the attributes that may stand on cards, as they are shown there. */
@@ -105,6 +117,45 @@ export function shorten(text: string, most: number): string {
   return `${text.slice(0, cut > most / 2 ? cut : most - 1)}…`;
 }
 
+/** A description has so many letters at most, and a card so many tags, unless the plan says otherwise. */
+const USUAL_LETTERS = 110;
+const USUAL_TAGS = 4;
+
+/** The aisles of a product's tags, of those that have a name in the language: nobody wants to read another one's. */
+export function tagLinks(snapshot: Snapshot, p: number, lang: Lang): LinkModel[] {
+  const tags = snapshot.facets.get('tag') as ValueColumn;
+  const links: LinkModel[] = [];
+  for (let k = tags.offsets[p]; k < tags.offsets[p + 1]; k++) {
+    const aisle = snapshot.aisles.byPath.get(`/tags/${tags.values[tags.codes[k]].value}`);
+    if (aisle?.titles[lang]) links.push(linkTo(snapshot, aisle, lang));
+  }
+  return links;
+}
+
+/** A figure of a product as a line of its card; empty where it has none. */
+function fieldText(
+  snapshot: Snapshot,
+  p: number,
+  field: CardField,
+  lang: Lang,
+  zone: string | undefined,
+): string {
+  switch (field) {
+    case 'sku':
+      return snapshot.skus[p];
+    case 'added':
+      return dateIn(lang, zone ?? 'UTC', snapshot.created[p]);
+    case 'sold':
+      return snapshot.sold[p] > 0 ? numberText(snapshot.sold[p], lang) : '';
+    case 'saving': {
+      const price = snapshot.price.numbers[p];
+      const was = snapshot.was[p];
+      if (!(was > price)) return '';
+      return `${moneyOf(was - price, snapshot.currencies[p], lang).text} (${savingPercent(price, was)}\u00a0%)`;
+    }
+  }
+}
+
 /** The card of one product: a part for every element that is on and has something to show. */
 export function cardOf(
   snapshot: Snapshot,
@@ -120,10 +171,12 @@ export function cardOf(
   const images: CardImage[] = [];
   for (const { hash, width, height } of snapshot.images[p]) if (hash) images.push({ hash, width, height });
   const parts: CardPart[] = [];
+  let at = 0;
   for (const element of elements) {
     if (!element.on) continue;
-    const part = partOf(snapshot, p, element, lang);
-    if (part) parts.push(part);
+    const part = partOf(snapshot, p, element, lang, badges.context.zone);
+    if (part) parts.push({ ...part, at });
+    at++;
   }
   return {
     id: snapshot.ids[p],
@@ -135,17 +188,26 @@ export function cardOf(
     was: was > price ? moneyOf(was, currency, lang) : null,
     badges: badgesOf(snapshot, p, badges, lang),
     images,
+    colour: snapshot.aisles.byKey.get(`category:${snapshot.mainCategory[p]}`)?.colour ?? null,
     parts,
   };
 }
 
-function partOf(snapshot: Snapshot, p: number, element: CardElement, lang: Lang): CardPart | null {
+function partOf(
+  snapshot: Snapshot,
+  p: number,
+  element: CardElement,
+  lang: Lang,
+  zone: string | undefined,
+): PartOf | null {
   const languages = snapshot.frame.languages;
   switch (element.element) {
     case 'picture':
     case 'badges':
     case 'name':
     case 'price':
+    case 'wish':
+    case 'quick':
       return { part: element.element };
     case 'category': {
       const aisle = snapshot.aisles.byKey.get(`category:${snapshot.mainCategory[p]}`);
@@ -159,13 +221,35 @@ function partOf(snapshot: Snapshot, p: number, element: CardElement, lang: Lang)
     }
     case 'attribute': {
       const key = element.attribute ?? '';
-      const text = attributeText(snapshot, p, key, lang);
+      const text = attributeText(snapshot, p, key, lang, element.join);
       if (!text) return null;
-      const label = textIn(snapshot.attributes.get(key)!.row.labels, lang, languages) || key;
+      const label =
+        textIn(element.text, lang, languages) ||
+        textIn(snapshot.attributes.get(key)!.row.labels, lang, languages) ||
+        key;
       return { part: 'attribute', key, label, text };
     }
+    case 'field': {
+      const key = element.attribute as CardField;
+      const text = fieldText(snapshot, p, key, lang, zone);
+      if (!text) return null;
+      return {
+        part: 'field',
+        key,
+        label: textIn(element.text, lang, languages) || wordsIn(lang).fields[key],
+        text,
+      };
+    }
+    case 'tags': {
+      const links = tagLinks(snapshot, p, lang).slice(0, element.most ?? USUAL_TAGS);
+      return links.length ? { part: 'tags', links } : null;
+    }
+    case 'cart':
+      // What has no price can't be bought here.
+      return Number.isNaN(snapshot.price.numbers[p]) ? null : { part: 'cart', sold: snapshot.stock[p] <= 0 };
     case 'description': {
-      const text = shorten(plainText(textIn(snapshot.descriptions[p], lang, languages)), 110);
+      const most = element.most ?? USUAL_LETTERS;
+      const text = shorten(plainText(textIn(snapshot.descriptions[p], lang, languages)), most);
       return text ? { part: 'description', text } : null;
     }
     case 'stock':

@@ -32,6 +32,7 @@ export const RESERVED_PARAMETERS: readonly string[] = [
   'size',
   'lang',
   'view',
+  'look',
   'q',
   'explain',
   'draft',

@@ -160,7 +160,7 @@ export interface ShelfShape {
 }
 
 /** One card below another, each with its picture before its words. */
-const isLines = (form: ShelfShape['form']): boolean => form === 'list' || form === 'folding';
+export const isLines = (form: ShelfShape['form']): boolean => form === 'list' || form === 'folding';
 
 /** Cards in a row, by form. */
 export const columnsIn = ({ form, columns }: Pick<ShelfShape, 'form' | 'columns'>): PerWidth<number> =>

@@ -5,6 +5,9 @@ import type { Card } from '../card/card';
 import { USUAL_GAP } from '../plans/housePlan';
 import { atAllWidths, WIDTH_NAMES } from '../plans/plan';
 import { DEVICE_WIDTHS } from './frame';
+import { cardElement, USUAL_FACE } from '../card/design';
+import { drawCard } from '../card/drawn';
+import { USUAL_LOOK } from '../look/look';
 import { cardRooms, PAGE_ROOMS, widthIn } from './room';
 import { cardHeight, laneGap, pictureShape, staggeredPlaces } from './staggered';
 
@@ -12,12 +15,30 @@ type Model = Pick<Card, 'images' | 'parts'>;
 const made = (height: number, lines: number): Model => ({
   images: [{ hash: 'x', width: 100, height }],
   parts: [
-    { part: 'picture' },
-    { part: 'badges' },
-    { part: 'name' },
-    ...Array.from({ length: lines }, () => ({ part: 'attribute' as const, key: 'a', label: 'A', text: 'x' })),
+    { part: 'picture', at: 0 },
+    { part: 'badges', at: 1 },
+    { part: 'name', at: 2 },
+    ...Array.from({ length: lines }, (_, more) => ({
+      part: 'attribute' as const,
+      key: 'a',
+      label: 'A',
+      text: 'x',
+      at: 3 + more,
+    })),
   ],
 });
+const { elements } = drawCard(
+  {
+    card: [
+      cardElement('picture'),
+      cardElement('badges'),
+      cardElement('name'),
+      ...['a', 'b', 'c', 'd'].map((key) => cardElement('attribute', true, key)),
+    ],
+    face: USUAL_FACE,
+  },
+  { colours: USUAL_LOOK.colours, lang: 'en', languages: ['en'] },
+);
 const card = fc
   .tuple(fc.integer({ min: 20, max: 300 }), fc.nat(4))
   .map(([height, lines]) => made(height, lines));
@@ -33,10 +54,10 @@ describe('a staggered grid', () => {
     expect(pictureShape(made(10, 0))).toBe(0.6);
     expect(pictureShape(made(900, 0))).toBe(1.5);
     expect(pictureShape({ images: [] })).toBe(9 / 8);
-    const [plain, tall] = [cardHeight(made(100, 0)), cardHeight(made(100, 2))];
+    const [plain, tall] = [cardHeight(made(100, 0), elements), cardHeight(made(100, 2), elements)];
     expect(plain.widths).toBe(1);
     expect(tall.pixels).toBeGreaterThan(plain.pixels + 40);
-    expect(cardHeight({ images: [], parts: [{ part: 'name' }] }).widths).toBe(0);
+    expect(cardHeight({ images: [], parts: [{ part: 'name', at: 2 }] }, elements).widths).toBe(0);
   });
 
   it('lets no two cards overlap, and leaves no gap above any, at any viewport', () => {
@@ -49,14 +70,14 @@ describe('a staggered grid', () => {
         (cards, per, gap, viewport) => {
           const name = viewport >= 1024 ? 'wide' : viewport >= 640 ? 'medium' : 'narrow';
           const width = widthIn(cardRooms(PAGE_ROOMS, per, gap), viewport);
-          const places = staggeredPlaces(cards, PAGE_ROOMS, per, gap).map((place) => place[name]);
+          const places = staggeredPlaces(cards, PAGE_ROOMS, per, gap, elements).map((place) => place[name]);
           const filled = new Map<number, number>();
           places.forEach(({ lane, widths, pixels }, at) => {
             const top = widths * width + pixels;
             expect(lane).toBeGreaterThanOrEqual(1);
             expect(lane).toBeLessThanOrEqual(per[name]);
             expect(top).toBeCloseTo(filled.get(lane) ?? 0, 6);
-            const height = cardHeight(cards[at]);
+            const height = cardHeight(cards[at], elements);
             filled.set(lane, top + height.widths * width + height.pixels + laneGap(gap[name]));
           });
         },
@@ -67,7 +88,7 @@ describe('a staggered grid', () => {
   it('reads in the order of the shelf: no card stands higher than one before it, at the widths of devices', () => {
     fc.assert(
       fc.property(fc.array(card, { maxLength: 30 }), columns, (cards, per) => {
-        const places = staggeredPlaces(cards, PAGE_ROOMS, per, atEachWidth(USUAL_GAP));
+        const places = staggeredPlaces(cards, PAGE_ROOMS, per, atEachWidth(USUAL_GAP), elements);
         for (const name of WIDTH_NAMES) {
           const width = widthIn(cardRooms(PAGE_ROOMS, per, USUAL_GAP), DEVICE_WIDTHS[name]);
           const tops = places.map((place) => place[name].widths * width + place[name].pixels);

@@ -1,5 +1,6 @@
 import { atEachWidth } from '../plans/fixtures';
 import type { Card, CardPart } from '../card/card';
+import type { DrawnElement } from '../card/drawn';
 import { WIDTH_NAMES, type PerWidth } from '../plans/plan';
 import { DEVICE_WIDTHS } from './frame';
 import { cardRooms, widthIn, type Rooms, type ShelfShape } from './room';
@@ -24,14 +25,21 @@ export interface CardLane extends PerWidth<LanePlace> {
  * Room for the printed lines of a card, in CSS pixels; the shop's style sheet lets none of them grow beyond it. A name
  * has two lines, a description three, all others one.
  */
-const LINE_HEIGHTS: Readonly<Record<Exclude<CardPart['part'], 'picture' | 'badges'>, number>> = {
-  category: 22,
-  name: 42,
-  rating: 22,
-  attribute: 22,
-  description: 64,
-  stock: 22,
-  price: 29,
+const LINES: Readonly<
+  Record<Exclude<CardPart['part'], 'picture' | 'badges'>, { height: number; letters: number }>
+> = {
+  category: { height: 22, letters: 13 },
+  name: { height: 42, letters: 16 },
+  rating: { height: 22, letters: 14 },
+  attribute: { height: 22, letters: 14 },
+  field: { height: 22, letters: 14 },
+  tags: { height: 26, letters: 13 },
+  description: { height: 64, letters: 14 },
+  stock: { height: 22, letters: 14 },
+  price: { height: 29, letters: 17 },
+  cart: { height: 44, letters: 15 },
+  wish: { height: 30, letters: 14 },
+  quick: { height: 30, letters: 14 },
 };
 /** Between the lines, and below the picture. */
 const LINE_GAP = 3;
@@ -45,18 +53,32 @@ export const pictureShape = ({ images: [image] }: Pick<Card, 'images'>): number 
   return Math.min(SHAPES.steepest, Math.max(SHAPES.flattest, own));
 };
 
-/** How high a card is, as a line of its own width. */
-export function cardHeight(card: Pick<Card, 'images' | 'parts'>): Omit<LanePlace, 'lane'> {
+/**
+ * How high a card is, as a line of its own width. What stands on one line is as high as the highest of it; what lies over
+ * the picture takes no room.
+ *
+ * @param elements As they are drawn; a part names its own by its place there.
+ */
+export function cardHeight(
+  card: Pick<Card, 'images' | 'parts'>,
+  elements: readonly DrawnElement[],
+): Omit<LanePlace, 'lane'> {
   let widths = 0;
   let pixels = 0;
-  for (const { part } of card.parts) {
-    if (part === 'badges') continue;
+  const lines = new Map<number, number>();
+  for (const { part, at } of card.parts) {
+    const { line, revealed, size, space } = elements[at];
+    if (part === 'badges' || revealed) continue;
     if (part === 'picture') {
       widths += pictureShape(card);
-      pixels += PICTURE_MARGIN;
-    } else pixels += LINE_HEIGHTS[part];
-    pixels += LINE_GAP;
+      pixels += PICTURE_MARGIN + LINE_GAP;
+      continue;
+    }
+    const { height, letters } = LINES[part];
+    const own = (height * (size ?? letters)) / letters + (space ?? 0);
+    lines.set(line, Math.max(lines.get(line) ?? 0, own));
   }
+  for (const height of lines.values()) pixels += height + LINE_GAP;
   return { widths, pixels };
 }
 
@@ -75,8 +97,9 @@ export function staggeredPlaces(
   rooms: Rooms,
   columns: PerWidth<number>,
   gap: PerWidth<number>,
+  elements: readonly DrawnElement[],
 ): CardLane[] {
-  const heights = cards.map(cardHeight);
+  const heights = cards.map((card) => cardHeight(card, elements));
   const atWidth = (name: (typeof WIDTH_NAMES)[number]): LanePlace[] => {
     const card = widthIn(cardRooms(rooms, columns, gap), DEVICE_WIDTHS[name]);
     const lanes = Array.from({ length: columns[name] }, () => ({ widths: 0, pixels: 0 }));
@@ -106,7 +129,8 @@ export const lanesOf = (
   cards: readonly Card[],
   rooms: Rooms,
   { form, columns, gap }: ShelfShape,
+  elements: readonly DrawnElement[],
 ): { lanes?: CardLane[] } =>
   form === 'staggered'
-    ? { lanes: staggeredPlaces(cards, rooms, atEachWidth(columns), atEachWidth(gap)) }
+    ? { lanes: staggeredPlaces(cards, rooms, atEachWidth(columns), atEachWidth(gap), elements) }
     : {};

@@ -146,14 +146,14 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
 
 export const USUAL_LOOK: Look = READY_LOOKS.enamel;
 
-const SHADOWS: Readonly<Record<Shadow, string>> = {
+export const SHADOWS: Readonly<Record<Shadow, string>> = {
   none: 'none',
   soft: '0 6px 18px rgb(0 0 0 / 9%)',
   strong: '0 10px 28px rgb(0 0 0 / 20%)',
 };
 
 /** Drawn within the card, so that no picture is any narrower for it. */
-const FRAMES: Readonly<Record<CardFrame, Record<string, string>>> = {
+export const FRAMES: Readonly<Record<CardFrame, Record<string, string>>> = {
   none: {},
   line: { 'card-frame': 'inset 0 0 0 1px var(--line)', 'card-pad': '12px', 'card-radius': 'var(--radius)' },
   filled: { 'card-ground': 'var(--band)', 'card-pad': '12px', 'card-radius': 'var(--radius)' },

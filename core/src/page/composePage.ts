@@ -16,6 +16,7 @@ import { addressOf, NeighbourAddresses, type ListingState } from './address';
 import { searched, titleOf, type Composer, type PageRequest } from './composer';
 import { fixtureModels, isShown } from './fixtureModels';
 import { shelfModelOf, type PageModel } from './pageModel';
+import { productFacts } from './productFacts';
 import { orderChoices } from './shelfModel';
 import { shopFrameOf } from './shopFrame';
 
@@ -70,6 +71,12 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
     page,
     from: Math.min(page, shelfModelOf({ fixtures })?.firstPage ?? page),
   };
+  const quiet = addressOf(shown, ownLanguage);
+  const looked = snapshot.bySlug.get(request.parameters['look'] ?? '');
+  const quick =
+    looked === undefined
+      ? null
+      : { product: productFacts(snapshot, looked, composer.badges, state.lang), close: quiet };
   return {
     kind: 'listing',
     frame: shopFrameOf(snapshot, {
@@ -93,11 +100,16 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
       within || state.selections.size
         ? addressOf({ ...state, selections: new Map(), q: within ? '' : state.q, page: 1 }, ownLanguage)
         : null,
-    href: addressOf(shown, ownLanguage),
+    href: quick ? lookingAt(quick.close, quick.product.slug) : quiet,
+    quick,
     ignored,
     malformed,
   };
 }
+
+/** The address of an aisle with a product looked at over it. */
+const lookingAt = (address: string, slug: string): string =>
+  `${address}${address.includes('?') ? '&' : '?'}look=${encodeURIComponent(slug)}`;
 
 function factsOf(
   snapshot: Snapshot,

@@ -1,13 +1,21 @@
+import { cardOf } from '../card/card';
+import { drawCard } from '../card/drawn';
+import type { Cart } from '../cart/cart';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import { USUAL_LOOK } from '../look/look';
+import { cardRooms, PAGE_ROOMS, sizesOf } from '../layout/room';
 import { HOUSE_PLAN_ID } from '../plans/housePlan';
-import type { Edition } from '../plans/plan';
-import type { AccountModel, MissingModel, ShopFrame } from './pageModel';
+import { shelfOf, type Edition } from '../plans/plan';
+import { atEachWidth } from '../plans/fixtures';
+import type { AccountModel, CartFault, CartModel, MissingModel, RelatedModel, ShopFrame } from './pageModel';
 import { plainState, shopFrameOf } from './shopFrame';
 import { wordsIn } from './words';
 
 /** Where shoppers sign in. */
 export const ACCOUNT_PATH = '/account';
+
+/** Where shoppers see what they have put aside. */
+export const CART_PATH = '/cart';
 
 const plainFrame = (
   snapshot: Snapshot,
@@ -53,3 +61,39 @@ export const composeAccount = (
   frame: plainFrame(snapshot, edition, asked, ACCOUNT_PATH, (lang) => wordsIn(lang).account),
   ...account,
 });
+
+/** The page of a shopper's cart and wish list; wishes stand on the cards of the house plan's shelf. */
+export function composeCart(
+  snapshot: Snapshot,
+  edition: Edition,
+  asked: string | undefined,
+  cart: Cart,
+  fault: CartFault | null,
+): CartModel {
+  const frame = plainFrame(snapshot, edition, asked, CART_PATH, (lang) => wordsIn(lang).cart);
+  return { kind: 'cart', frame, cart, wished: wishedModel(snapshot, edition, cart, frame.lang), fault };
+}
+
+function wishedModel(
+  snapshot: Snapshot,
+  edition: Edition,
+  { wishes }: Cart,
+  lang: string,
+): RelatedModel | null {
+  const house = edition.plans.find(({ id }) => id === HOUSE_PLAN_ID);
+  const shelf = house && shelfOf(house);
+  const products = wishes.flatMap((sku) => snapshot.bySku.get(sku) ?? []);
+  if (!shelf || !products.length) return null;
+  const columns = { wide: 4, medium: 3, narrow: 2 };
+  const { colours, breakpoints } = house.look;
+  return {
+    heading: wordsIn(lang).wishes,
+    cards: products.map((p) =>
+      cardOf(snapshot, p, shelf.card, { rules: [], most: 0, context: { now: 0, ranges: [] } }, lang),
+    ),
+    columns,
+    gap: atEachWidth(shelf.gap),
+    drawn: drawCard(shelf, { colours, lang, languages: snapshot.frame.languages }),
+    pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), breakpoints),
+  };
+}

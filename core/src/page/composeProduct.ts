@@ -1,12 +1,11 @@
 import { atEachWidth } from '../plans/fixtures';
-import { badgesFor, badgesOf, type BadgeSet } from '../badges/badges';
-import { attributeText, cardOf, plainText, shorten, stockWord } from '../card/card';
-import { moneyOf } from '../card/money';
+import { badgesFor, type BadgeSet } from '../badges/badges';
+import { cardOf, plainText, shorten } from '../card/card';
+import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
-import { textIn, type AttributeRow, type Lang } from '../catalogue/rows';
+import type { Lang } from '../catalogue/rows';
 import { countOf, holds, type Words } from '../catalogue/sets';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
-import type { ValueColumn } from '../catalogue/columns';
 import { cardRooms, PAGE_ROOMS, sizesOf } from '../layout/room';
 import { USUAL_LOOK } from '../look/look';
 import { permutationOf, windowOf } from '../order/order';
@@ -17,7 +16,8 @@ import { nearestTo } from '../range/related';
 import type { RangeContext } from '../range/rule';
 import { productPath } from './address';
 import { sortingOf } from './shelfModel';
-import type { LinkModel, ProductModel, RelatedModel } from './pageModel';
+import type { ProductModel, RelatedModel } from './pageModel';
+import { productFacts } from './productFacts';
 import { wordsIn } from './words';
 import { hrefOf, linkTo, plainState, shopFrameOf, trailOf } from './shopFrame';
 
@@ -32,32 +32,16 @@ export function composeProduct(
 ): ProductModel | null {
   const p = snapshot.bySlug.get(slug);
   if (p === undefined) return null;
-  const { languages } = snapshot.frame;
   const lang = languageOf(snapshot, asked);
-  const title = textIn(snapshot.titles[p], lang, languages);
-  const description = textIn(snapshot.descriptions[p], lang, languages);
   const category = snapshot.aisles.byKey.get(`category:${snapshot.mainCategory[p]}`) ?? null;
   const path = productPath(slug);
   const aisle = category ?? snapshot.aisles.byKey.get('front')!;
   const plan = choosePlan(edition.plans, aisle).winner?.plan ?? null;
-  const price = snapshot.price.numbers[p];
-  const was = snapshot.was[p];
-  const rating = snapshot.rating.numbers[p];
-  const attributes: ProductModel['attributes'][number][] = [];
-  for (const { row } of snapshot.attributes.values()) {
-    const text = attributeText(snapshot, p, row.key, lang);
-    if (text)
-      attributes.push({
-        key: row.key,
-        label: textIn(row.labels, lang, languages) || row.key,
-        text,
-        links: valueLinks(snapshot, p, row, lang),
-      });
-  }
-  const tags = snapshot.facets.get('tag') as ValueColumn;
   const context: RangeContext = { now, ranges: edition.ranges, zone };
   const badges = plan && badgesFor(snapshot, plan.badges, context);
+  const facts = productFacts(snapshot, p, badges, lang);
   return {
+    ...facts,
     kind: 'product',
     plan: plan && { id: plan.id, name: plan.name },
     related:
@@ -70,38 +54,14 @@ export function composeProduct(
       badges: plan?.badges ?? null,
       styled: plan,
       state: plainState(path, lang),
-      title,
-      description: shorten(plainText(description), 155),
+      title: facts.title,
+      description: shorten(plainText(facts.description), 155),
       canonical: hrefOf(snapshot, path, lang),
     }),
-    id: snapshot.ids[p],
-    sku: snapshot.skus[p],
-    slug,
-    title,
-    description,
-    price: Number.isNaN(price) ? null : moneyOf(price, snapshot.currencies[p], lang),
-    was: was > price ? moneyOf(was, snapshot.currencies[p], lang) : null,
-    badges: badges ? badgesOf(snapshot, p, badges, lang) : [],
-    images: snapshot.images[p].flatMap(({ hash, width, height }) => (hash ? [{ hash, width, height }] : [])),
-    rating: Number.isNaN(rating) ? null : { rating, ratings: snapshot.ratings[p] },
-    stock: stockWord(snapshot.stock[p], lang),
-    attributes,
     trail: category
       ? trailOf(snapshot, category, lang)
       : [linkTo(snapshot, snapshot.aisles.byKey.get('front')!, lang)],
-    tags: Array.from(tags.codes.subarray(tags.offsets[p], tags.offsets[p + 1]), (code) =>
-      linkTo(snapshot, snapshot.aisles.byPath.get(`/tags/${tags.values[code].value}`)!, lang),
-    ),
   };
-}
-
-/** The aisles of the values that a product has in an attribute. */
-function valueLinks(snapshot: Snapshot, p: number, { key, aisles }: AttributeRow, lang: Lang): LinkModel[] {
-  if (!aisles?.length) return [];
-  const { column } = snapshot.attributes.get(key)!;
-  return Array.from(column.codes.subarray(column.offsets[p], column.offsets[p + 1]), (code) =>
-    snapshot.aisles.byKey.get(`value:${key}:${column.values[code].value}`),
-  ).flatMap((aisle) => (aisle ? [linkTo(snapshot, aisle, lang)] : []));
 }
 
 /** The plan's shelf below a product; null where it has none, or nothing to put there. */
@@ -127,6 +87,7 @@ function relatedModel(
     cards: places.map((other) => cardOf(snapshot, other, shelf.card, badges, lang)),
     columns,
     gap: atEachWidth(shelf.gap),
+    drawn: drawCard(shelf, { colours: look.colours, lang, languages: snapshot.frame.languages }),
     pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), look.breakpoints),
   };
 }

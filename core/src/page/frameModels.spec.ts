@@ -1,6 +1,7 @@
 import { USUAL_BADGES } from '../badges/rule';
 import { atAllWidths } from '../plans/plan';
 import { describe, expect, it } from 'vitest';
+import { cardElement } from '../card/design';
 import { USUAL_LOOK } from '../look/look';
 import type { CatalogueFrame } from '../catalogue/rows';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
@@ -72,7 +73,7 @@ const TILES: Fixture & TilesSettings = {
   columns: SAME,
   gap: atAllWidths(20),
 };
-const CARD = [{ element: 'name' as const, attribute: null, on: true }];
+const CARD = [cardElement('name')];
 const PROMOTION: Fixture & PromotionSettings = {
   ...usual('promotion'),
   ...USUAL_PROMOTION,

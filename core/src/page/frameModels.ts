@@ -1,11 +1,14 @@
 import type { BadgeSet } from '../badges/badges';
 import { cardOf, plainText, shorten, type CardImage } from '../card/card';
+import { cardElement, USUAL_FACE, type CardElement } from '../card/design';
+import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
 import { textIn, type Lang, type Texts, type FocusPoint } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import { SPOTLIGHT_GAP, type Breakpoints } from '../layout/frame';
 import { freePlaces } from '../layout/freeGrid';
 import {
+  isLines,
   cardRooms,
   columnOf,
   isBroad,
@@ -27,7 +30,7 @@ import {
   type SpotlightSettings,
   type TilesSettings,
 } from '../plans/fixtures';
-import type { CardElement, Fixture, Plan, Shelf } from '../plans/plan';
+import type { Fixture, Plan, Shelf } from '../plans/plan';
 import { namedOrder, runRange } from '../range/range';
 import type { RangeContext } from '../range/rule';
 import type { FixtureModel, FramePicture, LinkModel, NavigationItem, TileModel } from './pageModel';
@@ -228,10 +231,20 @@ export function promotionModel(
   const { snapshot, aisle, plan, lang, context } = frame;
   const { words, count } = runRange(snapshot, aisle, promotion.range, context);
   const elements = promotion.card ?? shelf?.card;
+  const face = promotion.face ?? shelf?.face ?? USUAL_FACE;
   if (!count || !elements) return null;
   const places = firstOf(frame, promotion, words, count, promotion.most);
   const { id, form, columns, gap, autoplay, arrows, dots, loop } = promotion;
   const rooms = roomsOf(plan.fixtures, promotion);
+  const drawn = drawCard(
+    { card: elements, face },
+    {
+      colours: plan.look.colours,
+      lang,
+      languages: snapshot.frame.languages,
+      lines: isLines(form),
+    },
+  );
   const cards = Array.from(places, (p) => cardOf(snapshot, p, elements, frame.badges, lang));
   return {
     id,
@@ -246,7 +259,8 @@ export function promotionModel(
     dots,
     loop,
     pictureSizes: sizesOf(pictureRooms(rooms, promotion), plan.look.breakpoints),
-    ...lanesOf(cards, rooms, promotion),
+    drawn,
+    ...lanesOf(cards, rooms, promotion, drawn.elements),
   };
 }
 
@@ -265,7 +279,7 @@ function firstOf(
 /** What a spotlight shows of its product; badges and rating with the rest. */
 const SPOTLIT: readonly CardElement[] = (
   ['picture', 'badges', 'category', 'name', 'rating', 'stock', 'price'] as const
-).map((element) => ({ element, attribute: null, on: true }));
+).map((element) => cardElement(element));
 
 /** Number of the product that a spotlight shows on a page: the first of its range; null where that is empty. */
 export function spotlitProduct(

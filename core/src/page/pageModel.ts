@@ -1,6 +1,8 @@
+import type { ProductFacts } from './productFacts';
 import type { DrawnBadge } from '../badges/rule';
-import type { Card, CardImage, StockWord } from '../card/card';
-import type { Money } from '../card/money';
+import type { Card, CardImage } from '../card/card';
+import type { DrawnCard } from '../card/drawn';
+import type { Cart } from '../cart/cart';
 import type { AisleKind } from '../catalogue/aisles';
 import type { Lang, FocusPoint } from '../catalogue/rows';
 import type { AppliedModel, FacetModel } from '../facets/facetModel';
@@ -66,6 +68,8 @@ export interface ShelfModel {
   lastRow: ShelfSettings['lastRow'];
   /** For the pictures: `sizes` of a card's picture and the kept widths to offer. */
   pictureSizes: string;
+  /** How its cards are drawn. */
+  drawn: DrawnCard;
   /** The grid and the list that shoppers may choose between; null where they may not. */
   views: readonly { view: 'grid' | 'list'; href: string; selected: boolean }[] | null;
   /** Where each card stands in a staggered grid. */
@@ -153,7 +157,7 @@ export type FixtureModel = {
     }
   | ({ id: string; type: 'promotion'; heading: string; cards: readonly Card[] } & Pick<
       ShelfModel,
-      'columns' | 'gap' | 'pictureSizes' | 'lanes'
+      'columns' | 'gap' | 'pictureSizes' | 'lanes' | 'drawn'
     > &
       Pick<PromotionSettings, 'form' | 'autoplay' | 'arrows' | 'dots' | 'loop'>)
   | ({
@@ -221,6 +225,8 @@ export interface PageModel {
   clearHref: string | null;
   /** The address of this very state. */
   href: string;
+  /** A product that is looked at over the aisle, and the address of the aisle without it. */
+  quick: { product: ProductFacts; close: string } | null;
   /** Parameters that mean nothing here, and those that could not be read. */
   ignored: readonly string[];
   malformed: readonly { path: string; message: string }[];
@@ -233,29 +239,16 @@ export interface RelatedModel {
   columns: PerWidth<number>;
   gap: PerWidth<number>;
   pictureSizes: string;
+  drawn: DrawnCard;
 }
 
-export interface ProductModel {
+export interface ProductModel extends ProductFacts {
   kind: 'product';
   /** The plan of the product's main category; null where no plan serves it. */
   plan: { id: string; name: string } | null;
   related: RelatedModel | null;
   frame: ShopFrame;
-  id: number;
-  sku: string;
-  slug: string;
-  title: string;
-  description: string;
-  price: Money | null;
-  was: Money | null;
-  badges: Card['badges'];
-  images: readonly CardImage[];
-  rating: { rating: number; ratings: number } | null;
-  stock: StockWord;
-  /** `links` lead to the aisles of its values, where they have any. */
-  attributes: readonly { key: string; label: string; text: string; links: readonly LinkModel[] }[];
   trail: readonly LinkModel[];
-  tags: readonly LinkModel[];
 }
 
 export interface MissingModel {
@@ -274,7 +267,20 @@ export interface AccountModel {
   demo: { email: string; password: string } | null;
 }
 
-export type ShopModel = PageModel | ProductModel | MissingModel | AccountModel;
+/** There are not so many; the cart is full; the product is gone; the cart can't be reached for a while. */
+export type CartFault = { kind: 'short'; available: number } | { kind: 'full' | 'gone' | 'away' };
+
+/** The shopper's cart, and below it what they wish for. */
+export interface CartModel {
+  kind: 'cart';
+  frame: ShopFrame;
+  cart: Cart;
+  wished: RelatedModel | null;
+  /** Why the last change was not made; null where it was. */
+  fault: CartFault | null;
+}
+
+export type ShopModel = PageModel | ProductModel | MissingModel | AccountModel | CartModel;
 
 /** All fixtures of a page, those within containers too, in the order in which they are read. */
 export function* eachFixture(fixtures: readonly FixtureModel[]): Generator<FixtureModel> {

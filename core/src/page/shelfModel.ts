@@ -1,7 +1,8 @@
 import { atEachWidth } from '../plans/fixtures';
 import { cardOf } from '../card/card';
+import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
-import { pictureRooms, shelfRooms, sizesOf } from '../layout/room';
+import { isLines, pictureRooms, shelfRooms, sizesOf } from '../layout/room';
 import { lanesOf } from '../layout/staggered';
 import { productsAPage } from '../layout/rows';
 import { arrangedWindow, heldPins } from '../order/arrange';
@@ -70,9 +71,15 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
 
   const href = (change: Partial<ListingState>): string =>
     addressOf({ ...state, ...change }, snapshot.frame.languages[0]);
+  const form = formOf(shelf, state.view ?? request.view ?? null);
+  const drawn = drawCard(shelf, {
+    colours: plan.look.colours,
+    lang: state.lang,
+    languages: snapshot.frame.languages,
+    lines: isLines(form),
+  });
   const cards = Array.from(places, (p) => cardOf(snapshot, p, shelf.card, composer.badges, state.lang));
   const rooms = shelfRooms(plan.fixtures, shelf);
-  const form = formOf(shelf, state.view ?? request.view ?? null);
   const shape = { ...shelf, form };
   return {
     id: shelf.id,
@@ -117,7 +124,8 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     gap: atEachWidth(shelf.gap),
     lastRow: shelf.lastRow,
     pictureSizes: sizesOf(pictureRooms(rooms, shape), plan.look.breakpoints),
-    ...lanesOf(cards, rooms, shape),
+    drawn,
+    ...lanesOf(cards, rooms, shape, drawn.elements),
     clearAll: facetPanelOf(plan)?.clearAll ?? true,
   };
 }

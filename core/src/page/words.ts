@@ -1,3 +1,4 @@
+import type { CardField } from '../card/design';
 import type { Lang } from '../catalogue/rows';
 import type { SortKey } from '../order/sorting';
 
@@ -13,6 +14,9 @@ export interface PageWords {
   fewLeft: (stock: number) => string;
   results: (q: string) => string;
   account: string;
+  cart: string;
+  wishes: string;
+  fields: Readonly<Record<CardField, string>>;
   seeProduct: string;
 }
 
@@ -45,6 +49,9 @@ const EN: PageWords = {
   fewLeft: (stock) => `Only ${stock} left`,
   results: (q) => `Results for “${q}”`,
   account: 'Your account',
+  cart: 'Your cart',
+  wishes: 'Your wish list',
+  fields: { sku: 'Article', added: 'Since', sold: 'Sold', saving: 'You save' },
   seeProduct: 'See it',
 };
 
@@ -77,6 +84,9 @@ const FR: PageWords = {
   fewLeft: (stock) => `Plus que ${stock}`,
   results: (q) => `Résultats pour « ${q} »`,
   account: 'Votre compte',
+  cart: 'Votre panier',
+  wishes: 'Vos envies',
+  fields: { sku: 'Article', added: 'Depuis le', sold: 'Vendus', saving: 'Vous économisez' },
   seeProduct: 'Découvrir',
 };
 

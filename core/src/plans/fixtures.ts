@@ -1,7 +1,8 @@
 import type { Texts, FocusPoint } from '../catalogue/rows';
 import type { OrderLevel } from '../order/sorting';
 import type { RangeRule } from '../range/rule';
-import type { CardElement, PerWidth, WidthName } from './plan';
+import type { CardElement, CardFace } from '../card/design';
+import type { PerWidth, WidthName } from './plan';
 
 /** Where a fixture stands within a container: one of its columns, or one of its tabs. */
 export interface Slot {
@@ -176,6 +177,7 @@ export interface PromotionSettings {
   most: number;
   /** Null: the card of the plan's shelf. */
   card: readonly CardElement[] | null;
+  face: CardFace | null;
   /** Seconds after which a carousel moves on by itself; 0 never. */
   autoplay: number;
   /** Of a carousel: buttons to turn it, a dot for each view, and whether the first view follows on the last. */

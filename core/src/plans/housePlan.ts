@@ -6,19 +6,14 @@ import {
   type Stepped,
   type TilesSettings,
 } from './fixtures';
-import type { CardElement, FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf, Paging } from './plan';
+import type { FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf, Paging } from './plan';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
+import { cardElement, USUAL_FACE } from '../card/design';
 import { USUAL_BADGES } from '../badges/rule';
 import { USUAL_LOOK } from '../look/look';
 import { AISLE_RANGE } from '../range/rule';
 
 export const HOUSE_PLAN_ID = 'house';
-
-const element = (kind: CardElement['element'], on = true, attribute: string | null = null): CardElement => ({
-  element: kind,
-  attribute,
-  on,
-});
 
 export const facetChoice = (key: string, open = true): FacetChoice => ({
   key,
@@ -117,6 +112,7 @@ export const USUAL_PROMOTION: PromotionSettings = {
   gap: USUAL_GAP,
   most: 12,
   card: null,
+  face: null,
   autoplay: 0,
   arrows: true,
   dots: false,
@@ -143,16 +139,21 @@ export function startingFixtures(facets: readonly FacetChoice[], attributes: rea
       lastRow: 'start',
       paging: USUAL_PAGING,
       listSwitch: false,
+      face: { ...USUAL_FACE, second: true },
       card: [
-        element('picture'),
-        element('badges'),
-        element('category', false),
-        element('name'),
-        ...attributes.slice(0, 2).map((key, at) => element('attribute', at === 0, key)),
-        element('rating'),
-        element('description', false),
-        element('stock', false),
-        element('price'),
+        cardElement('picture'),
+        cardElement('badges'),
+        cardElement('category', false),
+        cardElement('name'),
+        ...attributes.slice(0, 2).map((key, at) => cardElement('attribute', at === 0, key)),
+        cardElement('rating'),
+        cardElement('description', false),
+        cardElement('stock', false),
+        cardElement('price'),
+        cardElement('tags', false),
+        cardElement('cart', false),
+        cardElement('wish', false),
+        { ...cardElement('quick'), revealed: true },
       ],
     },
   ];

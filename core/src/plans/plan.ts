@@ -1,4 +1,5 @@
 import type { BadgeSettings } from '../badges/rule';
+import type { CardElement, CardFace } from '../card/design';
 import type { AisleKind } from '../catalogue/aisles';
 import type { Texts } from '../catalogue/rows';
 import type { Look } from '../look/look';
@@ -65,28 +66,6 @@ export const FACET_CONTROLS: readonly FacetControlChoice[] = [
   'search',
 ];
 
-export type CardElementKind =
-  'picture' | 'badges' | 'category' | 'name' | 'rating' | 'attribute' | 'description' | 'stock' | 'price';
-
-export const CARD_ELEMENT_KINDS: readonly CardElementKind[] = [
-  'picture',
-  'badges',
-  'category',
-  'name',
-  'rating',
-  'attribute',
-  'description',
-  'stock',
-  'price',
-];
-
-export interface CardElement {
-  element: CardElementKind;
-  /** Only for `attribute`: which one. */
-  attribute: string | null;
-  on: boolean;
-}
-
 export type PanelSide = 'start' | 'end' | 'above';
 
 /** How the filters stand on the page, whatever they filter by. */
@@ -151,7 +130,10 @@ export interface ShelfSettings {
   paging: Paging;
   /** Whether shoppers may turn the grid into a list, and back. */
   listSwitch: boolean;
+  /** Elements of its cards, in order. */
   card: readonly CardElement[];
+  /** The cards themselves. */
+  face: CardFace;
 }
 
 export type FixtureType = Fixture['type'];

@@ -7,6 +7,7 @@ import {
   usual,
   USUAL_PAGING,
 } from './housePlan';
+import { cardElement, USUAL_FACE, type CardElement } from '../card/design';
 import { USUAL_BADGES } from '../badges/rule';
 import { USUAL_LOOK, type Look } from '../look/look';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
@@ -92,10 +93,23 @@ function upgradeOwn(own: Difference | null): Difference | null {
 /** What an heir says of one fixture of its base. */
 function upgradeItem(item: Difference): Difference {
   if (!('at' in item)) return item;
-  const { gap } = item.at;
-  if (!gap || !('set' in gap) || typeof gap.set !== 'number') return item;
-  return { at: { ...item.at, gap: { at: differencesOf(upgradeGap(gap.set)) } } };
+  const at: Record<string, Difference> = { ...item.at };
+  const { gap, card } = item.at;
+  if (gap && 'set' in gap && typeof gap.set === 'number')
+    at['gap'] = { at: differencesOf(upgradeGap(gap.set)) };
+  if (card && 'added' in card)
+    at['card'] = {
+      ...card,
+      added: card.added.map(({ item, after }) => ({ item: upgradeElement(item as CardElement), after })),
+    };
+  return { at };
 }
+
+/** An element of a card as it was before it had settings and a look of its own. */
+const upgradeElement = (stored: Pick<CardElement, 'element'> & Partial<CardElement>): CardElement => ({
+  ...cardElement(stored.element),
+  ...stored,
+});
 
 /** What was set whole says each of its values by itself, and nothing of those it didn't know. */
 const differencesOf = (values: object): Record<string, Difference> =>
@@ -108,7 +122,12 @@ export function upgradeFixture(stored: Fixture): Fixture {
     case 'navigation':
       return { ...USUAL_NAVIGATION, ...fixture };
     case 'promotion':
-      return { ...USUAL_PROMOTION, ...fixture, gap: upgradeGap(fixture.gap) };
+      return {
+        ...USUAL_PROMOTION,
+        ...fixture,
+        gap: upgradeGap(fixture.gap),
+        card: fixture.card?.map(upgradeElement) ?? null,
+      };
     case 'tiles':
       return { ...USUAL_TILES, ...fixture, gap: upgradeGap(fixture.gap) };
     case 'columns':
@@ -134,6 +153,8 @@ export function upgradeFixture(stored: Fixture): Fixture {
         gap: upgradeGap(fixture.gap),
         paging: (fixture as Partial<Shelf>).paging ?? USUAL_PAGING,
         listSwitch: (fixture as Partial<Shelf>).listSwitch ?? false,
+        card: fixture.card.map(upgradeElement),
+        face: (fixture as Partial<Shelf>).face ?? USUAL_FACE,
         pageSize: typeof pageSize === 'number' ? { by: 'products', count: pageSize } : pageSize,
       };
     }

@@ -56,3 +56,22 @@ export function startOfDay(zone: string, day: number): number {
   const second = midnight - offsetAt(first);
   return dayOf(zone, second) < day ? first : second;
 }
+
+const dates = new Map<string, Intl.DateTimeFormat>();
+
+/** The day of a moment as people write it in a language, such as “3 May 2026”. */
+export function dateIn(lang: string, zone: string, at: number): string {
+  const key = `${lang} ${zone}`;
+  let format = dates.get(key);
+  if (!format)
+    dates.set(
+      key,
+      (format = new Intl.DateTimeFormat(lang === 'en' ? 'en-GB' : lang, {
+        timeZone: zone,
+        day: 'numeric',
+        month: 'long',
+        year: 'numeric',
+      })),
+    );
+  return format.format(at);
+}

@@ -9,6 +9,7 @@ import { PEOPLE } from './migrations/006-people';
 import { REDIRECTS } from './migrations/007-redirects';
 import { FREE_PAGES } from './migrations/009-freePages';
 import { PICTURE_FOCUS } from './migrations/010-pictureFocus';
+import { CARTS } from './migrations/011-carts';
 import { EDITION_SUMMARIES } from './migrations/008-editionSummaries';
 
 /** Steps that build the database, oldest first; a step that has run somewhere is never edited again. */
@@ -23,6 +24,7 @@ const STEPS: readonly { name: string; statements: readonly string[] }[] = [
   { name: '008-edition-summaries', statements: EDITION_SUMMARIES },
   { name: '009-free-pages', statements: FREE_PAGES },
   { name: '010-picture-focus', statements: PICTURE_FOCUS },
+  { name: '011-carts', statements: CARTS },
 ];
 
 /** Brings the database up to date; answers with the names of the steps that ran. */

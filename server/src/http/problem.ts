@@ -21,6 +21,10 @@ export class ProblemError extends Error {
     super(detail);
     this.name = 'ProblemError';
   }
+
+  get status(): number {
+    return PROBLEM_TYPES[this.problemName].status;
+  }
 }
 
 export const problem = (
@@ -31,7 +35,8 @@ export const problem = (
 ): ProblemError => new ProblemError(name, detail, errors, more);
 
 export function sendProblem(response: Response, error: ProblemError): void {
-  const { status, title } = PROBLEM_TYPES[error.problemName];
+  const { title } = PROBLEM_TYPES[error.problemName];
+  const { status } = error;
   const body: Problem = {
     type: problemAddress(error.problemName),
     title,

@@ -110,7 +110,11 @@ export const shownAlone = (part: Plan, house: Plan): Plan => ({
   // What follows the card of the page's shelf has none here; the house plan's stands in for it.
   fixtures: part.fixtures.map((fixture) =>
     fixture.type === 'promotion'
-      ? { ...fixture, card: fixture.card ?? shelfOf(house)?.card ?? null }
+      ? {
+          ...fixture,
+          card: fixture.card ?? shelfOf(house)?.card ?? null,
+          face: fixture.face ?? shelfOf(house)?.face ?? null,
+        }
       : fixture,
   ),
 });

@@ -3,7 +3,7 @@ import type { Sequelize } from 'sequelize';
 import { ACCOUNT_PATH, composeAccount, type AccountModel } from '@fond/core';
 import type { CatalogueHost } from '../catalogue/catalogueHost';
 import { readParameters } from '../http/parameters';
-import { problem } from '../http/problem';
+import { refuseStrangers } from '../http/strangers';
 import { signInLimit } from '../http/security';
 import { DEMO_SHOPPER, findShopper, THIRTY_DAYS, type ShopperTokens } from '../shoppers/shoppers';
 import { standOf, type RenderShop } from './pages';
@@ -73,12 +73,4 @@ export function mountAccount(app: Express, { sequelize, host, render, tokens, de
     response.clearCookie(SHOPPER_COOKIE, { path: '/' });
     back(request, response);
   });
-}
-
-/** Forms of other sites can't sign anybody in or out here. */
-function refuseStrangers(request: Request): void {
-  const origin = request.get('Origin');
-  // Browsers that keep the origin to themselves send the word “null”.
-  if (origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== request.get('Host')))
-    throw problem('token-needed', 'Sign in on the shop’s own page.');
 }

@@ -1,6 +1,7 @@
 import { randomInt } from 'node:crypto';
 import type { Request, Response } from 'express';
 import { SHOPPER_PARTS, shopperFactsOf, type Edition, type ShelfView, type ShopperFacts } from '@fond/core';
+import { cookieIn } from '../http/cookies';
 import type { Shopper, ShopperTokens } from '../shoppers/shoppers';
 
 const PART = 'fond.part';
@@ -16,21 +17,16 @@ function factsFor(edition: Edition): ShopperFacts {
   return known;
 }
 
-function cookie(request: Request, name: string): string | null {
-  const found = new RegExp(`(?:^|; )${name}=([^;]+)`).exec(request.headers.cookie ?? '');
-  return found && found[1];
-}
-
 /** The number that a shopper's browser keeps, 0 to 99; null where it has none. */
 function partIn(request: Request): number | null {
-  const part = cookie(request, PART);
+  const part = cookieIn(request, PART);
   return part !== null && /^\d{1,2}$/.test(part) ? Number(part) : null;
 }
 
 const viewIn = (value: unknown): ShelfView | null => (value === 'grid' || value === 'list' ? value : null);
 
 export function shopperIn(request: Request, tokens: ShopperTokens): Shopper | null {
-  const token = cookie(request, SHOPPER_COOKIE);
+  const token = cookieIn(request, SHOPPER_COOKIE);
   return token === null ? null : tokens.read(token, Date.now());
 }
 
@@ -47,7 +43,7 @@ export function askingShopper(request: Request, edition: Edition, tokens: Shoppe
   return {
     part: part ? (partIn(request) ?? 0) : 0,
     signedIn: signedIn && shopperIn(request, tokens) !== null,
-    view: view ? viewIn(cookie(request, VIEW)) : null,
+    view: view ? viewIn(cookieIn(request, VIEW)) : null,
   };
 }
 

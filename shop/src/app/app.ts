@@ -1,7 +1,9 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { SiteFooter } from './layout/siteFooter';
 import { SiteHeader } from './layout/siteHeader';
+import { CartState } from './cart/cartState';
 import { AccountPage } from './page/accountPage';
+import { CartPage } from './page/cartPage';
 import { ListingPage } from './page/listingPage';
 import { MissingPage } from './page/missingPage';
 import { ProductPage } from './product/productPage';
@@ -13,7 +15,7 @@ import { shopHref, ShopState } from './state/shopState';
 @Component({
   selector: 'shop-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AccountPage, SiteFooter, SiteHeader, ListingPage, MissingPage, ProductPage],
+  imports: [AccountPage, CartPage, SiteFooter, SiteHeader, ListingPage, MissingPage, ProductPage],
   template: `
     <a class="skip" [href]="here() + '#products'">{{ state.words().skip }}</a>
     @if (state.busy()) {
@@ -31,6 +33,9 @@ import { shopHref, ShopState } from './state/shopState';
         @case ('account') {
           <shop-account />
         }
+        @case ('cart') {
+          <shop-cart />
+        }
         @default {
           <shop-missing />
         }
@@ -46,9 +51,11 @@ export class App {
     inject(DocumentHead);
     const frame = inject(PreviewFrame);
     const navigation = inject(Navigation);
+    const carts = inject(CartState);
     afterNextRender(() => {
       frame.start();
       navigation.start();
+      carts.start();
     });
   }
 

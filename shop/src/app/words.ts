@@ -52,6 +52,29 @@ export interface ShopWords {
   refused: string;
   tooMany: string;
   demoShopper: string;
+  addToCart: string;
+  soldOut: string;
+  wish: string;
+  wishes: string;
+  quickLook: string;
+  wholeProduct: string;
+  close: string;
+  cart: string;
+  cartLink: string;
+  toCart: string;
+  cartEmpty: string;
+  addedToCart: (title: string) => string;
+  pieces: string;
+  change: string;
+  takeOut: string;
+  total: string;
+  shortOf: (available: number) => string;
+  cartFull: string;
+  productGone: string;
+  cartAway: string;
+  jumpTo: string;
+  of: (pages: number) => string;
+  goThere: string;
   footer: string;
   language: Readonly<Record<string, string>>;
 }
@@ -111,6 +134,30 @@ const EN: ShopWords = {
   refused: 'That email and password don’t go together. Check both and try again.',
   tooMany: 'That was tried too often. Wait a quarter of an hour, then try again.',
   demoShopper: 'To try it, sign in as',
+  addToCart: 'Add to cart',
+  soldOut: 'Sold out',
+  wish: 'Wish list',
+  wishes: 'Your wish list',
+  quickLook: 'Quick look',
+  wholeProduct: 'All about it',
+  close: 'Close',
+  cart: 'Your cart',
+  cartLink: 'Cart',
+  toCart: 'Go to the cart',
+  cartEmpty: 'Nothing is in the cart yet.',
+  addedToCart: (title) => `${title} is in the cart.`,
+  pieces: 'Pieces',
+  change: 'Change',
+  takeOut: 'Take out',
+  total: 'Total',
+  shortOf: (available) =>
+    available ? `There are only ${available} of it. Choose as many, or fewer.` : 'It is sold out for now.',
+  cartFull: 'The cart holds a hundred products. Take one out first.',
+  productGone: 'This product is no longer in the shop.',
+  cartAway: 'The cart can’t be reached right now. What was in it is safe; try again in a moment.',
+  jumpTo: 'Page',
+  of: (pages) => `of ${pages}`,
+  goThere: 'Go',
   footer: 'An invented shop for trying out Fond Aisle. Nothing here can be bought.',
   language: LANGUAGES,
 };
@@ -168,6 +215,32 @@ const FR: ShopWords = {
   refused: 'Cet e-mail et ce mot de passe ne vont pas ensemble. Vérifiez les deux et réessayez.',
   tooMany: 'Trop de tentatives. Attendez un quart d’heure, puis réessayez.',
   demoShopper: 'Pour essayer, connectez-vous avec',
+  addToCart: 'Ajouter au panier',
+  soldOut: 'Épuisé',
+  wish: 'Mes envies',
+  wishes: 'Vos envies',
+  quickLook: 'Aperçu',
+  wholeProduct: 'Tout savoir',
+  close: 'Fermer',
+  cart: 'Votre panier',
+  cartLink: 'Panier',
+  toCart: 'Voir le panier',
+  cartEmpty: 'Le panier est encore vide.',
+  addedToCart: (title) => `${title} est dans le panier.`,
+  pieces: 'Quantité',
+  change: 'Modifier',
+  takeOut: 'Retirer',
+  total: 'Total',
+  shortOf: (available) =>
+    available
+      ? `Il n’en reste que ${available}. Choisissez-en autant, ou moins.`
+      : 'Il est épuisé pour le moment.',
+  cartFull: 'Le panier contient cent produits. Retirez-en un d’abord.',
+  productGone: 'Ce produit n’est plus dans la boutique.',
+  cartAway: 'Le panier est momentanément inaccessible. Son contenu est conservé ; réessayez dans un instant.',
+  jumpTo: 'Page',
+  of: (pages) => `sur ${pages}`,
+  goThere: 'Aller',
   footer: 'Une boutique inventée pour essayer Fond Aisle. Rien ne peut y être acheté.',
   language: LANGUAGES,
 };

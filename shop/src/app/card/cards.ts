@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { ShelfModel } from '@fond/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import type { Card, ShelfModel } from '@fond/core';
 import { Arranging } from '../state/arranging';
 import { ShopState } from '../state/shopState';
-import { gridStyle, laneStyle } from './gridStyle';
+import { faceClasses, faceStyle, gridStyle, laneStyle } from './gridStyle';
 import { pictureAt } from './picture';
 import { Price } from './price';
 import { ProductCard } from './productCard';
@@ -11,7 +11,10 @@ import { ProductCard } from './productCard';
 const EAGER = 6;
 
 /** How the cards of a shelf stand. */
-export interface CardsModel extends Pick<ShelfModel, 'cards' | 'columns' | 'gap' | 'pictureSizes' | 'lanes'> {
+export interface CardsModel extends Pick<
+  ShelfModel,
+  'cards' | 'columns' | 'gap' | 'pictureSizes' | 'lanes' | 'drawn'
+> {
   form: ShelfModel['form'] | 'carousel';
 }
 
@@ -20,7 +23,7 @@ export interface CardsModel extends Pick<ShelfModel, 'cards' | 'columns' | 'gap'
   selector: 'shop-cards',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Price, ProductCard],
-  host: { '[class]': "'cards form-' + model().form", '[attr.style]': 'style()' },
+  host: { '[class]': 'classes()', '[attr.style]': 'style()', '(click)': 'tap($event)' },
   template: `
     @let shelf = model();
     @if (shelf.form === 'folding') {
@@ -33,19 +36,28 @@ export interface CardsModel extends Pick<ShelfModel, 'cards' | 'columns' | 'gap'
             <span class="fold-name">{{ card.title }}</span>
             <shop-price [price]="card.price" [was]="card.was" [lang]="lang()" />
           </summary>
-          <shop-card [card]="card" [sizes]="shelf.pictureSizes" [widths]="widths()" [lang]="lang()" />
+          <shop-card
+            [card]="card"
+            [drawn]="shelf.drawn"
+            [attr.style]="own(card)"
+            [sizes]="shelf.pictureSizes"
+            [widths]="widths()"
+            [lang]="lang()"
+          />
         </details>
       }
     } @else {
       @for (card of shelf.cards; track card.id; let at = $index) {
         <shop-card
           [card]="card"
+          [drawn]="shelf.drawn"
+          [active]="active() === card.id"
           [sizes]="shelf.pictureSizes"
           [widths]="widths()"
           [lang]="lang()"
           [eager]="first() !== null && at < eager"
           [first]="first() !== null && at === 0"
-          [attr.style]="lane(at)"
+          [attr.style]="lane(card, at)"
           [attr.data-sku]="pins() && card.sku"
           [attr.data-place]="pins() && first()! + at"
           [attr.draggable]="pins() && 'true'"
@@ -65,7 +77,14 @@ export class Cards {
   /** Set while the desk's window arranges the shelf. */
   protected readonly pins = computed(() => (this.first() === null ? null : this.arranging()));
   protected readonly eager = EAGER;
-  protected readonly style = computed(() => gridStyle(this.model()));
+  protected readonly style = computed(() => gridStyle(this.model()) + faceStyle(this.model().drawn));
+  protected readonly classes = computed(
+    () => `cards form-${this.model().form}${faceClasses(this.model().drawn)}`,
+  );
+  /** The card that a finger has tapped, by its product. */
+  protected readonly active = signal<number | null>(null);
+  /** Whether cards need their category's colour. */
+  private readonly coloured = computed(() => JSON.stringify(this.model().drawn).includes('var(--own'));
   protected readonly widths = computed(() => this.state.model().frame.pictureWidths);
   protected readonly lang = computed(() => this.state.model().frame.lang);
 
@@ -73,8 +92,39 @@ export class Cards {
     return pictureAt(hash, this.widths()[0]);
   }
 
-  protected lane(at: number): string | null {
+  protected lane(card: Card, at: number): string | null {
     const lane = this.model().lanes?.[at];
-    return lane ? laneStyle(lane) : null;
+    const own = this.own(card);
+    return lane ? [laneStyle(lane), own].filter(Boolean).join(';') : own;
+  }
+
+  /** The colour of the card's category, where anything is drawn in it. */
+  protected own({ colour }: Card): string | null {
+    return colour && this.coloured() ? `--own:${colour}` : null;
+  }
+
+  /**
+   * A finger can't point at a card without tapping it: the first tap shows what a mouse would have shown, the next one
+   * follows the link. Whoever uses a screen reader, a keyboard or a mouse has it all at once and is never held up.
+   */
+  protected tap(event: MouseEvent): void {
+    const { cards, drawn } = this.model();
+    if (!drawn.reacts || (event as PointerEvent).pointerType !== 'touch' || this.pins()) return;
+    const target = event.target as Element;
+    const place = [...(event.currentTarget as Element).querySelectorAll('.card')].indexOf(
+      target.closest('.card')!,
+    );
+    const card = cards.at(place);
+    if (place < 0 || !card || card.id === this.active() || !this.shows(card)) return;
+    // What can be seen and pressed does what it says.
+    if (target.closest('a, button') && !target.closest('.card-name, .card-reveal')) return;
+    event.preventDefault();
+    this.active.set(card.id);
+  }
+
+  /** Whether a card has anything to show when it is pointed at. */
+  private shows({ images, parts }: Card): boolean {
+    const { second, overlay, elements } = this.model().drawn;
+    return (second && images.length > 1) || overlay || parts.some(({ at }) => elements[at].revealed);
   }
 }

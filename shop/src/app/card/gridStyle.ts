@@ -1,4 +1,4 @@
-import type { CardLane, ShelfModel } from '@fond/core';
+import type { CardLane, DrawnCard, ShelfModel } from '@fond/core';
 
 /** A gap as style sheets read it, one for each width. */
 export const gapStyle = ({ wide, medium, narrow }: ShelfModel['gap']): string =>
@@ -7,6 +7,20 @@ export const gapStyle = ({ wide, medium, narrow }: ShelfModel['gap']): string =>
 /** Columns and gap as the style sheet of cards reads them. */
 export const gridStyle = ({ columns, gap }: Pick<ShelfModel, 'columns' | 'gap'>): string =>
   `--wide:${columns.wide};--medium:${columns.medium};--narrow:${columns.narrow};${gapStyle(gap)}`;
+
+/** What cards are drawn with, where it is not as the style sheet has it. */
+export const faceStyle = ({ variables }: DrawnCard): string =>
+  Object.entries(variables)
+    .map(([name, value]) => `;--${name}:${value}`)
+    .join('');
+
+/** How cards behave, as classes of the shelf. */
+export function faceClasses({ whole, equal, second, overlay, zoom }: DrawnCard): string {
+  const all = { whole, equal, second, overlay, zoom };
+  return Object.entries(all)
+    .map(([name, on]) => (on ? ` face-${name}` : ''))
+    .join('');
+}
 
 /** Lane and distance from the top at each width; percent are of the lane's own width. */
 export const laneStyle = (card: CardLane): string =>

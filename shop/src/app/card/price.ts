@@ -6,7 +6,7 @@ import { shopWordsIn } from '../words';
   selector: 'shop-price',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <p class="card-price">
+    <p class="card-price" [attr.style]="look()">
       <strong [class.reduced]="was()" [class.no-price]="!price()">{{
         price()?.text ?? words().noPrice
       }}</strong>
@@ -20,5 +20,7 @@ export class Price {
   readonly price = input.required<Money | null>();
   readonly was = input.required<Money | null>();
   readonly lang = input.required<string>();
+  /** CSS of its own. */
+  readonly look = input<string | null>(null);
   protected readonly words = computed(() => shopWordsIn(this.lang()));
 }

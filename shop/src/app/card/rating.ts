@@ -18,7 +18,7 @@ function oneDecimal(lang: string): Intl.NumberFormat {
   selector: 'shop-rating',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <p class="card-rating">
+    <p class="card-rating" [attr.style]="look()">
       <span role="img" [attr.aria-label]="words().rated(text(), ratings())"
         ><b>★</b> {{ text() }} <i>({{ ratings() }})</i></span
       >
@@ -29,6 +29,8 @@ export class Rating {
   readonly rating = input.required<number>();
   readonly ratings = input.required<number>();
   readonly lang = input.required<string>();
+  /** CSS of its own. */
+  readonly look = input<string | null>(null);
   protected readonly words = computed(() => shopWordsIn(this.lang()));
   protected readonly text = computed(() => oneDecimal(this.lang()).format(this.rating()));
 }

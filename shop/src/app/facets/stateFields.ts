@@ -21,6 +21,7 @@ export class StateFields {
     const query = new URLSearchParams(this.page().href.split('?')[1] ?? '');
     query.delete(this.leave());
     query.delete('page');
+    query.delete('look');
     return [...query].map(([name, value]) => ({ name, value }));
   });
 }

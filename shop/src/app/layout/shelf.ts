@@ -2,6 +2,7 @@ import {
   afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
+  computed,
   inject,
   input,
   viewChild,
@@ -9,13 +10,17 @@ import {
 } from '@angular/core';
 import type { PageModel, ShelfModel } from '@fond/core';
 import { Cards } from '../card/cards';
+import { StateFields } from '../facets/stateFields';
 import { Navigation } from '../state/navigation';
 import { shopHref, ShopState } from '../state/shopState';
+
+/** With more pages than this, the one that is wanted can be typed. */
+const JUMP_FROM = 7;
 
 @Component({
   selector: 'shop-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Cards],
+  imports: [Cards, StateFields],
   template: `
     @let model = shelf();
     <section id="products" tabindex="-1" [attr.aria-label]="words().products(model.total)">
@@ -139,6 +144,17 @@ import { shopHref, ShopState } from '../state/shopState';
           @if (model.next; as next) {
             <a class="step" rel="next" [href]="href(next)">{{ words().next }}</a>
           }
+          @if (model.pages > jumpFrom) {
+            <form class="jump" method="get" [action]="path()">
+              <shop-state-fields [page]="page()" leave="page" />
+              <label
+                >{{ words().jumpTo }}
+                <input type="number" name="page" min="1" [max]="model.pages" [value]="model.page" required />
+              </label>
+              {{ words().of(model.pages) }}
+              <button>{{ words().goThere }}</button>
+            </form>
+          }
         </nav>
       }
     </section>
@@ -149,6 +165,8 @@ export class Shelf {
   readonly page = input.required<PageModel>();
   protected readonly words = inject(ShopState).words;
   protected readonly href = shopHref;
+  protected readonly jumpFrom = JUMP_FROM;
+  protected readonly path = computed(() => shopHref(this.page().href.split('?')[0]));
   private readonly navigation = inject(Navigation);
   private readonly further = viewChild<ElementRef<HTMLElement>>('further');
 

@@ -1,11 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { ShopFrame } from '@fond/core';
-import { shopHref } from '../state/shopState';
+import { MiniCart } from '../cart/miniCart';
+import { shopHref, ShopState } from '../state/shopState';
 import { shopWordsIn } from '../words';
 
 @Component({
   selector: 'shop-header',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MiniCart],
   template: `
     <header class="site">
       <div class="site-top">
@@ -32,6 +34,7 @@ import { shopWordsIn } from '../words';
           <button type="submit">{{ words().search }}</button>
         </form>
         <div class="site-side">
+          <shop-mini-cart />
           <a class="site-account" [href]="account()">{{ words().accountLink }}</a>
           <nav class="site-languages" aria-label="Language">
             @for (language of frame().languages; track language.lang) {
@@ -70,10 +73,7 @@ export class SiteHeader {
   protected readonly href = shopHref;
   protected readonly words = computed(() => shopWordsIn(this.frame().lang));
   protected readonly ownLanguage = computed(() => this.frame().languages[0]?.lang === this.frame().lang);
-  protected readonly home = computed(() => this.plain('/'));
-  protected readonly account = computed(() => this.plain('/account'));
-
-  private plain(path: string): string {
-    return shopHref(this.ownLanguage() ? path : `${path}?lang=${encodeURIComponent(this.frame().lang)}`);
-  }
+  private readonly state = inject(ShopState);
+  protected readonly home = computed(() => this.state.plain('/'));
+  protected readonly account = computed(() => this.state.plain('/account'));
 }

@@ -17,9 +17,10 @@ function moved(from: ShopModel, to: ShopModel): Move {
   return before.page === after.page || after.page === 1 ? 'nothing' : 'products';
 }
 
-/** Kept in the history with an address: how far its page was scrolled. */
-interface Place {
-  place: number;
+/** Kept in the history with an address: how far its page was scrolled, and whether a quick look was opened there. */
+interface Step {
+  place?: number;
+  look?: boolean;
 }
 
 interface Load {
@@ -42,7 +43,7 @@ export class Navigation {
     document.addEventListener('click', (event) => this.onClick(event));
     document.addEventListener('submit', (event) => this.onSubmit(event));
     window.addEventListener('popstate', ({ state }) => {
-      const place = (state as Place | null)?.place ?? null;
+      const place = (state as Step | null)?.place ?? null;
       void this.load(location.pathname + location.search, { push: false, place });
     });
   }
@@ -62,7 +63,7 @@ export class Navigation {
       return;
     if (link.hash && link.pathname + link.search === location.pathname + location.search) return;
     event.preventDefault();
-    this.go(link.pathname + link.search);
+    this.go(this.lookAt(link.dataset['look']) ?? link.pathname + link.search);
   }
 
   /** Forms that only ask for another address are followed like links. */
@@ -75,6 +76,20 @@ export class Navigation {
       if (typeof value === 'string' && value) query.append(name, value);
     const text = query.toString();
     this.go(new URL(form.action).pathname + (text ? `?${text}` : ''));
+  }
+
+  /** A quick look stays in its aisle; where no aisle is, the link leads to the product. */
+  private lookAt(slug: string | undefined): string | null {
+    const model = this.state.model();
+    if (!slug || model.kind !== 'listing') return null;
+    const aisle = shopHref(model.quick?.close ?? model.href);
+    return `${aisle}${aisle.includes('?') ? '&' : '?'}look=${encodeURIComponent(slug)}`;
+  }
+
+  /** Closes a quick look: one step back where it was opened from here, else to the aisle's own address. */
+  leaveLook(aisle: string): void {
+    if (!this.frame.inside && (history.state as Step | null)?.look) history.back();
+    else this.go(aisle);
   }
 
   /** Goes to an address that starts with `/shop`. */
@@ -112,8 +127,12 @@ export class Navigation {
         // back to, but the same one.
         if (change === 'more') history.replaceState(history.state, '', canonical);
         else {
-          history.replaceState({ place: window.scrollY } satisfies Place, '');
-          history.pushState(null, '', canonical);
+          history.replaceState(
+            { ...(history.state as Step | null), place: window.scrollY } satisfies Step,
+            '',
+          );
+          const look = model.kind === 'listing' && model.quick !== null;
+          history.pushState({ look } satisfies Step, '', canonical);
         }
       }
       this.state.model.set(model);

@@ -25,6 +25,12 @@ export class ShopState {
   /** True while the next page is on its way. */
   readonly busy = signal(false);
 
+  /** An address of the shop that holds in every state, in the page's language. */
+  plain(path: string): string {
+    const { lang, languages } = this.model().frame;
+    return shopHref(languages[0]?.lang === lang ? path : `${path}?lang=${encodeURIComponent(lang)}`);
+  }
+
   private first(): ShopModel {
     const transfer = inject(TransferState);
     if (!isPlatformServer(inject(PLATFORM_ID))) {

@@ -1,13 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { BadgeReport } from '@fond/contract';
-import {
-  CARD_PICTURE_RATIO,
-  colourOf,
-  steppedAt,
-  type BadgeRule,
-  type Colours,
-  type PerWidth,
-} from '@fond/core';
+import { colourOf, steppedAt, type BadgeRule, type Colours, type PerWidth } from '@fond/core';
 
 export type Example = NonNullable<BadgeReport['rules'][number]['example']>;
 
@@ -25,7 +18,7 @@ const SHOWN = ['wide', 'narrow'] as const;
     @let one = example();
     @for (shown of widths(); track shown.width) {
       <figure>
-        <div class="picture" [style.width.px]="across" [style.height.px]="tall">
+        <div class="picture" [style.width.px]="across" [style.height.px]="tall()">
           @if (one.image; as hash) {
             <img [src]="'/pictures/' + hash + '-240'" alt="" />
           }
@@ -117,7 +110,9 @@ export class BadgeExample {
   /** Width of a card's picture at each width, in CSS pixels. */
   readonly pictures = input.required<PerWidth<number>>();
   protected readonly across = WIDTH;
-  protected readonly tall = WIDTH * CARD_PICTURE_RATIO;
+  /** Height of a picture by its width. */
+  readonly ratio = input.required<number>();
+  protected readonly tall = computed(() => WIDTH * this.ratio());
 
   protected readonly widths = computed(() =>
     SHOWN.map((width) => ({

@@ -6,7 +6,7 @@ import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
 import type { BadgeReport, Problem } from '@fond/contract';
 import {
   badgeFaults,
-  CARD_PICTURE_RATIO,
+  pictureRatioOf,
   cardPictures,
   colourOf,
   coveredShare,
@@ -84,6 +84,8 @@ export class BadgesSlip {
     const [plan, pictures] = [this.editor.plan(), this.pictureWidths()];
     return new Map(plan && pictures ? badgeFaults(plan, pictures).map((fault) => [fault.id, fault]) : []);
   });
+  /** Height of the card's picture by its width. */
+  protected readonly ratio = computed(() => pictureRatioOf(this.editor.plan() ?? { fixtures: [] }));
   /** How much of its picture the card with the most badges hides, at each width; null where no card has one. */
   protected readonly fullest = computed(() => {
     const [settings, fullest, pictures] = [this.settings(), this.report()?.fullest, this.pictureWidths()];
@@ -92,7 +94,7 @@ export class BadgesSlip {
       const look = settings.rules.find(({ id }) => id === key);
       return look ? [{ text, look }] : [];
     });
-    const shares = coveredShare(drawn, pictures, CARD_PICTURE_RATIO);
+    const shares = coveredShare(drawn, pictures, this.ratio());
     return {
       title: fullest.title,
       badges: fullest.badges.map(({ text }) => text).join(', '),

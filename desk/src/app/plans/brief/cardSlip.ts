@@ -1,7 +1,7 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
-import type { CardElement } from '@fond/core';
+import { cardElement, type CardElement } from '@fond/core';
 import { moved } from '../state/edits';
 import { PlanEditor } from '../state/planEditor';
 import { RowTools } from './rowTools';
@@ -101,11 +101,7 @@ export class CardSlip {
           element.element === 'attribute' || element.element === 'name' ? at : -1,
         ),
       );
-      return [
-        ...card.slice(0, after + 1),
-        { element: 'attribute', attribute: key, on: true },
-        ...card.slice(after + 1),
-      ];
+      return [...card.slice(0, after + 1), cardElement('attribute', true, key), ...card.slice(after + 1)];
     });
   }
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { FloorAisle, Vocabulary } from '@fond/contract';
 import type { Reach, ReachRule } from '@fond/core';
 import { joined, reachWords, ruleWords, whyWords } from './reachWords';
-import { facetChoice } from '@fond/core';
+import { cardElement, facetChoice } from '@fond/core';
 import { elementWords, facetWords, orderWords, shortList } from './words';
 
 const aisles = [
@@ -83,15 +83,9 @@ describe('the words of the brief', () => {
   });
 
   it('call a card’s lines by what they show', () => {
-    expect(elementWords({ element: 'attribute', attribute: 'maker', on: true }, vocabulary, 'fr')).toBe(
-      'fabricant',
-    );
-    expect(elementWords({ element: 'stock', attribute: null, on: true }, vocabulary, 'en')).toBe(
-      'stock word',
-    );
-    expect(elementWords({ element: 'attribute', attribute: 'gone', on: true }, vocabulary, 'en')).toBe(
-      'gone (gone)',
-    );
+    expect(elementWords(cardElement('attribute', true, 'maker'), vocabulary, 'fr')).toBe('fabricant');
+    expect(elementWords(cardElement('stock'), vocabulary, 'en')).toBe('stock word');
+    expect(elementWords(cardElement('attribute', true, 'gone'), vocabulary, 'en')).toBe('gone (gone)');
   });
 
   it('shorten a list only when that saves more than one word', () => {

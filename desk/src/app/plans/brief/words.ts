@@ -1,6 +1,7 @@
 import type { PinReport, Vocabulary } from '@fond/contract';
 import type {
   CardElement,
+  CardField,
   FacetChoice,
   FacetControlChoice,
   FacetReason,
@@ -127,12 +128,25 @@ const ELEMENTS: Readonly<Record<CardElement['element'], string>> = {
   name: 'name',
   rating: 'rating',
   attribute: 'attribute',
+  field: 'figure',
+  tags: 'tags',
   description: 'description',
   stock: 'stock word',
   price: 'price',
+  cart: 'cart button',
+  wish: 'wish list',
+  quick: 'quick look',
+};
+
+export const FIELD_WORDS: Readonly<Record<CardField, string>> = {
+  sku: 'article number',
+  added: 'day it was added',
+  sold: 'units sold',
+  saving: 'what is saved',
 };
 
 export function elementWords(element: CardElement, vocabulary: Vocabulary | null, lang: string): string {
+  if (element.element === 'field') return FIELD_WORDS[element.attribute as CardField];
   if (element.element !== 'attribute') return ELEMENTS[element.element];
   const attribute = vocabulary?.attributes.find(({ key }) => key === element.attribute);
   return attribute?.labels[lang]?.toLowerCase() ?? `${element.attribute} (gone)`;

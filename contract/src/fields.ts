@@ -1,0 +1,38 @@
+import Joi from 'joi';
+import { COLOUR_NAMES } from '@fond/core';
+
+/** Names of fixtures, columns, tabs, rules. */
+export const FIXTURE_ID = /^[a-z0-9][a-z0-9-]{0,63}$/;
+export const id = Joi.string().pattern(FIXTURE_ID, 'small letters, digits and hyphens').required();
+
+/** A text per language of at most so many signs. */
+export const texts = (most = 80): Joi.ObjectSchema =>
+  Joi.object()
+    .pattern(Joi.string().pattern(/^[a-z]{2}$/), Joi.string().allow('').max(most))
+    .required();
+
+export const whole = (least: number, most: number): Joi.NumberSchema =>
+  Joi.number().integer().min(least).max(most).required();
+
+/** A value of the wide page, and of narrower ones where they have their own. */
+export const stepped = (value: Joi.Schema): Joi.ObjectSchema =>
+  Joi.object({
+    wide: value.required(),
+    medium: value.allow(null).required(),
+    narrow: value.allow(null).required(),
+  }).required();
+
+export const steps = (least: number, most: number): Joi.ObjectSchema =>
+  stepped(Joi.number().integer().min(least).max(most));
+
+export const yes = Joi.boolean().required();
+
+const paintOf = (...names: readonly string[]): Joi.StringSchema =>
+  Joi.string().pattern(
+    new RegExp(`^(#[0-9a-f]{6}|${names.join('|')})$`),
+    `a colour such as #1d2b4f, or one of the look’s: ${names.join(', ')}`,
+  );
+
+export const paint = paintOf(...COLOUR_NAMES);
+/** On cards, the colour of the product’s category as well. */
+export const cardPaint = paintOf(...COLOUR_NAMES, 'category');

@@ -1,0 +1,156 @@
+import { textIn, type Lang } from '../catalogue/rows';
+import { contrastOf } from '../look/contrast';
+import { FRAMES, SHADOWS, type Colours } from '../look/look';
+import { colourOf } from '../badges/cover';
+import {
+  isRevealed,
+  reacts,
+  type CardDesign,
+  type CardElementKind,
+  type CardFace,
+  type CardPaint,
+  type ElementLook,
+} from './design';
+
+/** An element that is on, as pages draw it. */
+export interface DrawnElement {
+  element: CardElementKind;
+  /** Elements with the same number stand on one line. */
+  line: number;
+  /** Over the picture, seen once the card is pointed at. */
+  revealed: boolean;
+  /** Where its label stands; null for one that has none, or shows none. */
+  label: 'before' | 'after' | null;
+  /** Own words of a button; empty for the shop's. */
+  text: string;
+  /** CSS declarations; null where it is drawn as the style sheet has it. */
+  style: string | null;
+  /** Height of its letters and the space above, in CSS pixels; null as usual. */
+  size: number | null;
+  space: number | null;
+}
+
+/** The cards of a shelf, as pages draw them. */
+export interface DrawnCard {
+  /** Custom properties of each card, without their two hyphens, where they differ from the style sheet's. */
+  variables: Readonly<Record<string, string>>;
+  whole: boolean;
+  equal: boolean;
+  second: boolean;
+  overlay: boolean;
+  zoom: boolean;
+  /** Whether the first tap of a finger shows something. */
+  reacts: boolean;
+  /** Those that are on, in order; a card's parts name theirs by its place here. */
+  elements: readonly DrawnElement[];
+}
+
+/** A colour for CSS: a name of the look, a colour itself, or the category's where the card says it. */
+const paintOf = (paint: CardPaint): string => {
+  if (paint === 'category') return 'var(--own, currentcolor)';
+  return paint.startsWith('#') ? paint : `var(--${paint})`;
+};
+
+const CASES = { usual: '', upper: 'uppercase', lower: 'lowercase', title: 'capitalize' } as const;
+
+/** CSS of an element's look; null where it has none of its own. */
+function styleOf({ font, size, weight, case: letters, colour, align, space }: ElementLook): string | null {
+  const css: string[] = [];
+  if (font !== 'usual') css.push(`font-family:var(--${font})`);
+  if (size !== null) css.push(`font-size:${size}px`);
+  if (weight !== null) css.push(`font-weight:${weight};--weight:${weight}`);
+  if (letters !== 'usual') css.push(`text-transform:${CASES[letters]}`);
+  if (colour !== null) css.push(`color:${paintOf(colour)}`);
+  if (align !== 'start')
+    css.push(
+      `text-align:${align === 'centre' ? 'center' : 'end'};justify-content:${align === 'centre' ? 'center' : 'flex-end'}`,
+    );
+  if (space !== null) css.push(`margin-top:${space}px`);
+  return css.length ? css.join(';') : null;
+}
+
+/** Usual values are those of the style sheet, which needs not be told them. */
+const USUAL_RATIO = 112.5;
+
+function variablesOf(face: CardFace, colours: Colours): Record<string, string> {
+  const variables: Record<string, string> = {};
+  if (face.ratio !== USUAL_RATIO) variables['picture'] = `100 / ${face.ratio}`;
+  if (face.frame !== null)
+    Object.assign(
+      variables,
+      { 'card-frame': 'none', 'card-ground': 'none', 'card-pad': '0px' },
+      FRAMES[face.frame],
+    );
+  if (face.radius !== null) {
+    variables['radius'] = `${face.radius}px`;
+    if (face.frame !== null && face.frame !== 'none') variables['card-radius'] = `${face.radius}px`;
+  }
+  if (face.shadow !== null) variables['lift'] = SHADOWS[face.shadow];
+  if (face.ground !== null)
+    Object.assign(variables, {
+      'card-ground': paintOf(face.ground),
+      'card-pad': '12px',
+      'card-radius': 'var(--radius)',
+    });
+  if (face.overlay) {
+    variables['over'] = paintOf(face.overlay.colour);
+    variables['over-seen'] = `${face.overlay.opacity}%`;
+    variables['on-over'] = `var(--${inkOn(face.overlay.colour, colours)})`;
+  }
+  return variables;
+}
+
+/** The colour of the look that can be read best on a ground; a category's own colour may be any, so what is light stands on it. */
+export function inkOn(ground: CardPaint, colours: Colours): 'ink' | 'ground' {
+  if (ground === 'category') return 'ground';
+  const hex = colourOf(ground, colours);
+  return contrastOf(hex, colours.ink) >= contrastOf(hex, colours.ground) ? 'ink' : 'ground';
+}
+
+/**
+ * A card's design as pages draw it.
+ *
+ * @param colours Of the page's look.
+ * @param lines Whether each card is a line of its own, with its picture before its words: nothing lies over the picture
+ *   there, as it is too small for that.
+ */
+export function drawCard(
+  design: CardDesign,
+  {
+    colours,
+    lang,
+    languages,
+    lines = false,
+  }: { colours: Colours; lang: Lang; languages: readonly Lang[]; lines?: boolean },
+): DrawnCard {
+  const { card, face } = design;
+  const elements: DrawnElement[] = [];
+  let line = -1;
+  for (const element of card) {
+    if (!element.on) continue;
+    const revealed = !lines && isRevealed(card, element);
+    const before = elements.at(-1);
+    const joined = element.beside && before && before.revealed === revealed && before.element !== 'picture';
+    if (!joined) line++;
+    elements.push({
+      element: element.element,
+      line,
+      revealed,
+      label: element.label === 'none' ? null : element.label,
+      text: textIn(element.text, lang, languages),
+      style: styleOf(element.look),
+      size: element.look.size,
+      space: element.look.space,
+    });
+  }
+  return {
+    variables: variablesOf(face, colours),
+    whole: face.crop === 'whole',
+    equal: face.equal,
+    second: face.second,
+    overlay: face.overlay !== null,
+    zoom: face.zoom,
+    reacts: reacts(design),
+    elements,
+  };
+}

@@ -1,0 +1,111 @@
+import { inject, Injectable, signal } from '@angular/core';
+import type { Cart, CartFault, CartModel } from '@fond/core';
+import { PreviewFrame } from '../state/previewFrame';
+import { ShopState } from '../state/shopState';
+
+/** What the server says of a change that it did not make. */
+interface Refusal {
+  type: string;
+  available?: number;
+}
+
+/**
+ * The shopper's cart and wish list in the browser. Pages are the same for everybody and kept, so what is a shopper's own
+ * is asked for once a page runs; until then, and without JavaScript, the forms lead to the cart's own page.
+ */
+@Injectable({ providedIn: 'root' })
+export class CartState {
+  private readonly state = inject(ShopState);
+  private readonly frame = inject(PreviewFrame);
+  /** Null until it is known. */
+  readonly cart = signal<Cart | null>(null);
+  /** What happened last, for a line that is read out; empty before anything has. */
+  readonly fault = signal<CartFault | null>(null);
+  /** Title of what was put into the cart last. */
+  readonly added = signal<string | null>(null);
+  /** Whether the small cart in the shop's head is open. */
+  readonly open = signal(false);
+
+  /** Asks for the cart, and takes over the forms that change it. */
+  start(): void {
+    document.addEventListener('submit', (event) => this.onSubmit(event));
+    if (!this.frame.inside) void this.load();
+  }
+
+  private async load(): Promise<void> {
+    const answer = await fetch(`/api/shop/cart${this.lang()}`).catch(() => null);
+    if (answer?.ok) this.take((await answer.json()) as Cart);
+  }
+
+  private lang(): string {
+    return `?lang=${encodeURIComponent(this.state.model().frame.lang)}`;
+  }
+
+  private onSubmit(event: SubmitEvent): void {
+    const form = event.target;
+    if (event.defaultPrevented || !(form instanceof HTMLFormElement) || form.method !== 'post') return;
+    const { pathname } = new URL(form.action);
+    if (pathname !== '/shop/cart' && pathname !== '/shop/wishes') return;
+    event.preventDefault();
+    // In the desk's window nothing is bought.
+    if (this.frame.inside) return;
+    const fields = new FormData(form, event.submitter);
+    const sku = String(fields.get('sku'));
+    const at = encodeURIComponent(sku);
+    if (pathname === '/shop/wishes')
+      void this.change(`wishes/${at}`, 'PUT', { wished: !this.cart()?.wishes.includes(sku) }, form);
+    else if (fields.has('pieces'))
+      void this.change(`cart/${at}`, 'PUT', { quantity: Number(fields.get('pieces')) }, form);
+    else void this.change('cart', 'POST', { sku, quantity: Number(fields.get('quantity') ?? 1) }, form, sku);
+  }
+
+  private async change(
+    path: string,
+    method: 'POST' | 'PUT',
+    body: object,
+    form: HTMLFormElement,
+    adds: string | null = null,
+  ): Promise<void> {
+    this.fault.set(null);
+    this.added.set(null);
+    const answer = await fetch(`/api/shop/${path}${this.lang()}`, {
+      method,
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    }).catch(() => null);
+    if (answer?.ok) {
+      this.take((await answer.json()) as Cart);
+      if (adds) {
+        this.added.set(this.cart()?.lines.find(({ sku }) => sku === adds)?.title ?? null);
+        this.open.set(true);
+      }
+      return;
+    }
+    const refusal = answer && ((await answer.json().catch(() => null)) as Refusal | null);
+    const name = refusal?.type.split('/').at(-1);
+    if (name === 'not-enough-stock') this.fault.set({ kind: 'short', available: refusal?.available ?? 0 });
+    else if (name === 'cart-full') this.fault.set({ kind: 'full' });
+    else if (name === 'not-found') this.fault.set({ kind: 'gone' });
+    else this.fault.set({ kind: 'away' });
+    this.open.set(true);
+    // What was typed, and was not taken, makes room for what holds.
+    form.reset();
+  }
+
+  private take(cart: Cart): void {
+    this.cart.set(cart);
+    const model = this.state.model();
+    if (model.kind !== 'cart') return;
+    const kept = new Set(cart.wishes);
+    const wished = model.wished && {
+      ...model.wished,
+      cards: model.wished.cards.filter(({ sku }) => kept.has(sku)),
+    };
+    this.state.model.set({
+      ...model,
+      cart,
+      fault: null,
+      wished: wished?.cards.length ? wished : null,
+    } satisfies CartModel);
+  }
+}

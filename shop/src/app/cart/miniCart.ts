@@ -1,0 +1,73 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { pictureAt } from '../card/picture';
+import { shopHref, ShopState } from '../state/shopState';
+import { cartFaultText } from './cartFaultText';
+import { CartState } from './cartState';
+
+/** In the shop's head: the way to the cart, and once something is put in, what is in it. */
+@Component({
+  selector: 'shop-mini-cart',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(keydown.escape)': 'close()' },
+  template: `
+    <a class="site-cart" [href]="page()">
+      {{ words().cartLink }}
+      @if (carts.cart()?.count; as count) {
+        <b>{{ count }}</b>
+      }
+    </a>
+    <div class="unseen" role="status">
+      @if (carts.added(); as title) {
+        {{ words().addedToCart(title) }}
+      }
+    </div>
+    @if (carts.open()) {
+      <section class="mini-cart" [attr.aria-label]="words().cart">
+        <button type="button" class="mini-close" [attr.aria-label]="words().close" (click)="close()">
+          ×
+        </button>
+        @if (carts.fault(); as fault) {
+          <p class="cart-fault" role="alert">{{ faultText(fault) }}</p>
+        }
+        <ul>
+          @for (line of carts.cart()?.lines; track line.sku) {
+            <li>
+              @if (line.image; as image) {
+                <img [src]="small(image.hash)" width="44" height="50" alt="" />
+              }
+              <a [href]="href(line.href)">{{ line.title }}</a>
+              <span>{{ line.quantity }} × {{ line.price?.text ?? words().noPrice }}</span>
+            </li>
+          } @empty {
+            <li>{{ words().cartEmpty }}</li>
+          }
+        </ul>
+        <p class="mini-foot">
+          @for (total of carts.cart()?.totals; track total.currency) {
+            <strong>{{ total.text }}</strong>
+          }
+          <a class="button" [href]="page()">{{ words().toCart }}</a>
+        </p>
+      </section>
+    }
+  `,
+})
+export class MiniCart {
+  protected readonly carts = inject(CartState);
+  private readonly state = inject(ShopState);
+  protected readonly words = this.state.words;
+  protected readonly href = shopHref;
+  protected readonly page = computed(() => this.state.plain('/cart'));
+
+  protected small(hash: string): string {
+    return pictureAt(hash, this.state.model().frame.pictureWidths[0]);
+  }
+
+  protected faultText(fault: NonNullable<ReturnType<CartState['fault']>>): string {
+    return cartFaultText(fault, this.words());
+  }
+
+  protected close(): void {
+    this.carts.open.set(false);
+  }
+}
