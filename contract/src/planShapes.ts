@@ -195,6 +195,12 @@ export const changes = Joi.object({
           .required(),
       }),
       Joi.object({
+        kind: Joi.valid('card').required(),
+        plan: named.required(),
+        name: text.required(),
+        contrast: Joi.number().required(),
+      }),
+      Joi.object({
         kind: Joi.valid('badge').required(),
         plan: named.required(),
         id: text.required(),

@@ -22,6 +22,7 @@ import type {
   Badge,
   BadgeMeeting,
   BadgeFault,
+  CardFault,
 } from '@fond/core';
 
 /** One line of the floor. */
@@ -178,6 +179,8 @@ export type PublicationFinding =
   | { kind: 'empty-promotion'; path: string; title: string; plan: NamedPlan; fixture: string; aisles: number }
   /** Words that are hard to read on their ground, by what is written so. */
   | { kind: 'poor-contrast'; plan: NamedPlan; pairs: readonly { what: string; contrast: number }[] }
+  /** Words on a plan's cards that are hard to read. */
+  | ({ kind: 'card'; plan: NamedPlan } & CardFault)
   /** A badge that is hard to read, or hides too much of a picture. */
   | ({ kind: 'badge'; plan: NamedPlan } & BadgeFault)
   /** Aisles without a description on pages that have a place for one; the first of them is named. */

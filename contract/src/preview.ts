@@ -1,4 +1,4 @@
-import type { PageModel, ProductModel, WidthName } from '@fond/core';
+import type { BenchModel, PageModel, ProductModel, WidthName } from '@fond/core';
 
 /** What a fixture's ticket offers: another one below, and what is changed at the width of the frame alone. */
 export type TicketTool = 'add' | 'columns' | 'gap' | 'span' | 'hide';
@@ -14,7 +14,7 @@ export interface TicketChange {
 
 /** Messages between the desk's window and the frames of the shop in it; both are of one origin. */
 export type ToFrame =
-  | { type: 'fond:page'; page: PageModel | ProductModel }
+  | { type: 'fond:page'; page: PageModel | ProductModel | BenchModel }
   /** What each fixture's ticket says, and which fixture is marked. */
   | {
       type: 'fond:tickets';
@@ -34,6 +34,8 @@ export type FromFrame =
   /** A link was followed; the address is relative to the shop's root. */
   | { type: 'fond:go'; address: string }
   | { type: 'fond:fixture'; id: string }
+  /** An element of a card was pointed at, on the bench. */
+  | { type: 'fond:element'; at: number }
   | { type: 'fond:add'; behind: string }
   | ({ type: 'fond:change' } & TicketChange)
   /** A card was moved to a place of the whole listing, or its pin was taken away. */

@@ -142,6 +142,22 @@ export const RANGE_OPERATIONS = {
     answer: facetAdvice,
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],
   },
+  previewCard: {
+    method: 'post',
+    path: '/api/preview/card',
+    summary:
+      'The card of a draft on products that are hard on it, or one for each badge; with how many products of the aisle fill each element',
+    access: 'signed-in',
+    free: true,
+    body: Joi.object({
+      plan: planDocumentSchema.required(),
+      address,
+      show: Joi.valid('card', 'badges').required(),
+    }),
+    status: 200,
+    answer: Joi.object({ bench: anything.allow(null).required() }),
+    problems: ['bad-input', 'unknown-aisle', 'not-ready'],
+  },
   explainBadges: {
     method: 'post',
     path: '/api/explain/badges',

@@ -3,6 +3,8 @@ export * from './badges/cover';
 export * from './badges/rule';
 export * from './card/card';
 export * from './cart/cart';
+export * from './card/bench';
+export * from './card/cardFacts';
 export * from './card/design';
 export * from './card/drawn';
 export * from './card/figures';

@@ -13,6 +13,7 @@ import type {
   ShopSettings,
 } from '@fond/contract';
 import {
+  composeBench,
   aisleProducts,
   type Aisle,
   type Plan,
@@ -73,7 +74,7 @@ import { cleanPlan } from './plans/cleanPlan';
 import { createPlan, listPlans, readPlan, savePlan, type NewPlan } from './plans/drafts';
 import { draftedEdition } from './plans/draftedEdition';
 import { createPart, listParts, type NewPart } from './plans/parts';
-import { previewDraft, type PreviewWish } from './plans/preview';
+import { previewDraft, type PreviewWish, withOwnCss } from './plans/preview';
 import { floorOf, vocabularyOf } from './plans/floor';
 import {
   notePlan,
@@ -306,6 +307,18 @@ export function handlersOf({
       return explainFacets(snapshot, aisle, plan, context);
     },
 
+    previewCard: async ({ body }) => {
+      const { address, show } = body as { address: string; show: 'card' | 'badges' };
+      const { snapshot, aisle, plan, context } = await drafted(host, body);
+      const lang = readAddress(address)?.parameters['lang'];
+      const bench = composeBench(snapshot, plan, standOf(host).edition.number, {
+        aisle,
+        lang,
+        show,
+        context,
+      });
+      return { bench: bench && withOwnCss(bench, plan) };
+    },
     explainBadges: async ({ body }) => {
       const { snapshot, aisle, plan, context } = await drafted(host, body);
       return explainBadges(snapshot, aisle, plan, context);

@@ -1,6 +1,8 @@
 import type { ProductFacts } from './productFacts';
 import type { DrawnBadge } from '../badges/rule';
 import type { Card, CardImage } from '../card/card';
+import type { BenchReason } from '../card/bench';
+import type { Coverage } from '../card/cardFacts';
 import type { DrawnCard } from '../card/drawn';
 import type { Cart } from '../cart/cart';
 import type { AisleKind } from '../catalogue/aisles';
@@ -280,7 +282,35 @@ export interface CartModel {
   fault: CartFault | null;
 }
 
-export type ShopModel = PageModel | ProductModel | MissingModel | AccountModel | CartModel;
+/** A card on the desk's bench: why its product is there, and as what it is seen. */
+export interface BenchCard {
+  card: Card;
+  why: BenchReason;
+  state: 'rest' | 'hover' | 'focus' | 'tapped';
+}
+
+export interface BenchShelf extends Pick<ShelfModel, 'columns' | 'gap' | 'pictureSizes' | 'drawn'> {
+  kind: 'hard' | 'states' | 'list' | 'badges';
+  form: 'grid' | 'list';
+  cards: readonly BenchCard[];
+  /** Of one card as it is on the page, in CSS pixels. */
+  width: PerWidth<number>;
+}
+
+/** A plan's card on its own, as the desk looks at it; no shopper sees this. */
+export interface BenchModel {
+  kind: 'bench';
+  frame: ShopFrame;
+  plan: { id: string; name: string };
+  shelves: readonly BenchShelf[];
+  /** What no product of the shop is. */
+  absent: readonly BenchReason[];
+  /** Products of the aisle's range, and how many of them fill each element. */
+  products: number;
+  coverage: readonly Coverage[];
+}
+
+export type ShopModel = PageModel | ProductModel | MissingModel | AccountModel | CartModel | BenchModel;
 
 /** All fixtures of a page, those within containers too, in the order in which they are read. */
 export function* eachFixture(fixtures: readonly FixtureModel[]): Generator<FixtureModel> {

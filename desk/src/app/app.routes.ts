@@ -1,4 +1,4 @@
-import type { Routes } from '@angular/router';
+import type { Routes, UrlMatchResult, UrlSegment } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideState } from '@ngrx/store';
 import { floorEffects } from './floor/floor.effects';
@@ -10,6 +10,14 @@ import { planFeature } from './plans/state/plan.feature';
 import { rangesEffects } from './ranges/state/ranges.effects';
 import { rangesFeature } from './ranges/state/ranges.feature';
 import { signedIn } from './session/guard';
+
+/** A plan's brief, and the sheets that have an address of their own: one page, so that nothing is loaded anew between them. */
+export function planSheet(segments: UrlSegment[]): UrlMatchResult | null {
+  const [root, id, sheet, ...more] = segments as (UrlSegment | undefined)[];
+  if (root?.path !== 'plans' || !id || more.length || (sheet && !['card', 'badges'].includes(sheet.path)))
+    return null;
+  return { consumed: segments, posParams: sheet ? { id, sheet } : { id } };
+}
 
 export const routes: Routes = [
   {
@@ -45,7 +53,7 @@ export const routes: Routes = [
         loadComponent: () => import('./floor/sharePage').then((m) => m.SharePage),
       },
       {
-        path: 'plans/:id',
+        matcher: planSheet,
         title: 'Plan · Fond Aisle',
         providers: [provideState(planFeature), provideEffects(planEffects)],
         loadComponent: () => import('./plans/planPage').then((m) => m.PlanPage),

@@ -2,6 +2,7 @@ import type { Preview } from '@fond/contract';
 import {
   aislesOfPlan,
   confinedCss,
+  type BenchModel,
   type PageModel,
   type Plan,
   type PlanDocument,
@@ -54,7 +55,10 @@ export async function previewDraft(
 }
 
 /** A preview brings the draft's CSS along, as nothing serves it yet. */
-function withOwnCss<T extends PageModel | ProductModel>(page: T | null, { id, css }: Plan): T | null {
+export function withOwnCss<T extends PageModel | ProductModel | BenchModel>(
+  page: T | null,
+  { id, css }: Plan,
+): T | null {
   if (!page?.frame.css || page.plan?.id !== id) return page;
   return { ...page, frame: { ...page.frame, css: { text: confinedCss(css) } } };
 }

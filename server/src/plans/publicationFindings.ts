@@ -2,6 +2,7 @@ import type { AisleChangeSummary, NamedPlan, PublicationFinding } from '@fond/co
 import {
   badgeFaults,
   bodyOf,
+  cardFaults,
   cardPictures,
   choosePlan,
   contrastsOf,
@@ -53,6 +54,7 @@ export function publicationFindings(
     ...emptyPromotions(snapshot, pages, context),
     ...missingDescriptions(snapshot, pages),
     ...poorContrasts(pages),
+    ...poorCards(pages),
     ...poorBadges(pages),
     ...blurredPictures(snapshot, after, pages, now),
     ...idleSettings(after),
@@ -122,6 +124,14 @@ function missingDescriptions(snapshot: Snapshot, pages: readonly ChangedPage[]):
       });
   }
   return [...found.values()];
+}
+
+/** Each plan once, with the words on its cards that are hard to read. */
+function poorCards(pages: readonly ChangedPage[]): PublicationFinding[] {
+  const plans = new Map(pages.map(({ plan }) => [plan.id, plan]));
+  return [...plans.values()].flatMap((plan) =>
+    cardFaults(plan).map((fault): PublicationFinding => ({ kind: 'card', plan: named(plan), ...fault })),
+  );
 }
 
 function poorContrasts(pages: readonly ChangedPage[]): PublicationFinding[] {

@@ -3,6 +3,7 @@ import { SiteFooter } from './layout/siteFooter';
 import { SiteHeader } from './layout/siteHeader';
 import { CartState } from './cart/cartState';
 import { AccountPage } from './page/accountPage';
+import { BenchPage } from './page/benchPage';
 import { CartPage } from './page/cartPage';
 import { ListingPage } from './page/listingPage';
 import { MissingPage } from './page/missingPage';
@@ -15,13 +16,15 @@ import { shopHref, ShopState } from './state/shopState';
 @Component({
   selector: 'shop-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AccountPage, CartPage, SiteFooter, SiteHeader, ListingPage, MissingPage, ProductPage],
+  imports: [AccountPage, BenchPage, CartPage, SiteFooter, SiteHeader, ListingPage, MissingPage, ProductPage],
   template: `
     <a class="skip" [href]="here() + '#products'">{{ state.words().skip }}</a>
     @if (state.busy()) {
       <div class="progress" role="progressbar"></div>
     }
-    <shop-header [frame]="state.model().frame" [q]="q()" />
+    @if (state.model().kind !== 'bench') {
+      <shop-header [frame]="state.model().frame" [q]="q()" />
+    }
     <main id="main" tabindex="-1" [attr.aria-busy]="state.busy()">
       @switch (state.model().kind) {
         @case ('listing') {
@@ -36,12 +39,17 @@ import { shopHref, ShopState } from './state/shopState';
         @case ('cart') {
           <shop-cart />
         }
+        @case ('bench') {
+          <shop-bench />
+        }
         @default {
           <shop-missing />
         }
       }
     </main>
-    <shop-footer [frame]="state.model().frame" />
+    @if (state.model().kind !== 'bench') {
+      <shop-footer [frame]="state.model().frame" />
+    }
   `,
 })
 export class App {

@@ -47,6 +47,7 @@ import type {
   Withdrawal,
 } from '@fond/contract';
 import type {
+  BenchModel,
   Fixture,
   Plan,
   PlanDocument,
@@ -191,6 +192,15 @@ export class Api {
 
   explainProduct(plan: Plan, address: string, sku: string): Observable<ProductWhy> {
     return this.http.post<ProductWhy>('/api/explain/product', { plan, address, sku });
+  }
+
+  /** The card of a draft on the bench; null for a plan without a shelf. */
+  previewCard(
+    plan: Plan,
+    address: string,
+    show: 'card' | 'badges',
+  ): Observable<{ bench: BenchModel | null }> {
+    return this.http.post<{ bench: BenchModel | null }>('/api/preview/card', { plan, address, show });
   }
 
   explainBadges(plan: Plan, address: string): Observable<BadgeReport> {

@@ -13,7 +13,7 @@ import { MatMenuModule } from '@angular/material/menu';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { MatTooltipModule } from '@angular/material/tooltip';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { filter, take } from 'rxjs';
 import type { PlanBeginning, Problem } from '@fond/contract';
@@ -23,6 +23,8 @@ import { PartsActions } from '../parts/state/parts.actions';
 import { FloorActions } from '../floor/floor.actions';
 import { floorFeature } from '../floor/floor.feature';
 import { Brief } from './brief/brief';
+import { BadgesSheet } from './card/badgesSheet';
+import { CardSheet } from './card/cardSheet';
 import { firstAisle } from './firstAisle';
 import { MergeDrafts } from './mergeDrafts';
 import { PlanView } from './planView';
@@ -53,10 +55,13 @@ const SAVING_WORDS: Readonly<Record<Saving, string>> = {
     MatMenuModule,
     MatProgressBarModule,
     MatTooltipModule,
+    BadgesSheet,
     Brief,
+    CardSheet,
     MergeDrafts,
     PageWindow,
     Presence,
+    RouterLink,
     TallyStrip,
   ],
   templateUrl: './planPage.html',
@@ -75,6 +80,7 @@ export class PlanPage {
   /** From the address: the plan, and the aisle in the window. */
   readonly id = input.required<string>();
   readonly aisle = input<string>();
+  readonly sheet = input<'card' | 'badges'>();
 
   protected readonly plan = this.editor.plan;
   protected readonly loading = this.store.selectSignal(planFeature.selectLoading);
@@ -95,6 +101,14 @@ export class PlanPage {
 
   protected readonly savingWords = computed(() => SAVING_WORDS[this.saving()]);
   protected readonly house = computed(() => this.id() === HOUSE_PLAN_ID);
+  /** The ways to look at a plan, each with an address of its own. */
+  protected readonly sheets = computed(() =>
+    [
+      { sheet: undefined, name: 'Brief', link: ['/plans', this.id()] },
+      { sheet: 'card', name: 'Card', link: ['/plans', this.id(), 'card'] },
+      { sheet: 'badges', name: 'Badges', link: ['/plans', this.id(), 'badges'] },
+    ].filter(({ sheet }) => this.plan()?.kind !== 'part' || sheet === undefined),
+  );
   protected readonly undoWord = computed(() => this.history()?.past.at(-1)?.what);
   protected readonly redoWord = computed(() => this.history()?.future[0]?.what);
   protected readonly livePath = computed(() => `/shop${this.address() === '/' ? '' : this.address()}`);

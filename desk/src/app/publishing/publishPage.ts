@@ -26,12 +26,12 @@ import {
   type PublicationRequest,
   type StoredPlan,
 } from '@fond/contract';
-import { documentsBy, isHeir, resolvePlan, type Plan } from '@fond/core';
+import { documentsBy, isHeir, resolvePlan, type CardElementKind, type Plan } from '@fond/core';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
 import { settingWords } from '../plans/brief/settingWords';
-import { FIXTURE_WORDS } from '../plans/brief/words';
+import { elementWords, FIXTURE_WORDS } from '../plans/brief/words';
 import { PlanActions } from '../plans/state/plan.actions';
 import { AisleMoves } from './aisleMoves';
 import { BeforeAfter } from './beforeAfter';
@@ -209,5 +209,11 @@ export class PublishPage {
   private fail(problem: Problem): void {
     this.refused.set(problem);
     this.running.set(false);
+  }
+
+  /** What an element of a card is called; of attributes and figures, which one. */
+  protected elementName(name: string): string {
+    const [element, attribute = null] = name.split(':');
+    return attribute ?? elementWords({ element: element as CardElementKind, attribute }, null, 'en');
   }
 }

@@ -77,7 +77,7 @@ export class CartState {
       this.take((await answer.json()) as Cart);
       if (adds) {
         this.added.set(this.cart()?.lines.find(({ sku }) => sku === adds)?.title ?? null);
-        this.open.set(true);
+        this.unfold();
       }
       return;
     }
@@ -87,9 +87,15 @@ export class CartState {
     else if (name === 'cart-full') this.fault.set({ kind: 'full' });
     else if (name === 'not-found') this.fault.set({ kind: 'gone' });
     else this.fault.set({ kind: 'away' });
-    this.open.set(true);
+    this.unfold();
     // What was typed, and was not taken, makes room for what holds.
     form.reset();
+  }
+
+  /** A product's own page, and a quick look, say themselves what has come of it. */
+  private unfold(): void {
+    const model = this.state.model();
+    this.open.set(model.kind !== 'product' && !(model.kind === 'listing' && model.quick));
   }
 
   private take(cart: Cart): void {

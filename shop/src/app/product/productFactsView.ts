@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import type { CardImage, ProductFacts } from '@fond/core';
+import type { CardImage, CartFault, ProductFacts } from '@fond/core';
 import { Badges } from '../card/badges';
 import { NoPicture } from '../card/noPicture';
 import { pictureAt, srcset } from '../card/picture';
 import { Price } from '../card/price';
 import { Rating } from '../card/rating';
+import { cartFaultText } from '../cart/cartFaultText';
+import { CartState } from '../cart/cartState';
 import { Wishes } from '../cart/wishes';
 import { shopHref, ShopState } from '../state/shopState';
 
@@ -81,6 +83,13 @@ import { shopHref, ShopState } from '../state/shopState';
           </button>
         </form>
       </div>
+      @if (carts.fault(); as fault) {
+        <p class="cart-fault" role="alert">{{ faultText(fault) }}</p>
+      } @else if (carts.added() === one.title) {
+        <p class="product-added">
+          {{ words().addedToCart(one.title) }} <a [href]="cart()">{{ words().toCart }}</a>
+        </p>
+      }
       @if (one.description) {
         <div class="prose" [innerHTML]="one.description"></div>
       }
@@ -127,6 +136,7 @@ export class ProductFactsView {
   readonly quick = input(false);
   private readonly state = inject(ShopState);
   protected readonly wishes = inject(Wishes);
+  protected readonly carts = inject(CartState);
   protected readonly words = this.state.words;
   protected readonly lang = computed(() => this.state.model().frame.lang);
   protected readonly cart = computed(() => this.state.plain('/cart'));
@@ -134,6 +144,10 @@ export class ProductFactsView {
   protected readonly href = shopHref;
   protected readonly at = pictureAt;
   protected readonly shown = linkedSignal({ source: () => this.product().id, computation: () => 0 });
+
+  protected faultText(fault: CartFault): string {
+    return cartFaultText(fault, this.words());
+  }
 
   protected set(image: CardImage): string {
     return srcset(image, this.state.model().frame.pictureWidths);

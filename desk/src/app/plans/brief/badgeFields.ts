@@ -4,8 +4,6 @@ import {
   BADGE_PLACES,
   BADGE_SHAPES,
   badgeContrast,
-  COLOUR_NAMES,
-  colourOf,
   MOST_BADGE_LETTERS,
   strangeFigures,
   type BadgeRule,
@@ -16,8 +14,9 @@ import { PlanEditor } from '../state/planEditor';
 import { WidthFields } from '../fixtures/widthFields';
 import { TextLine } from '../fixtures/textLine';
 import { Choices } from './choices';
+import { PaintField } from './paintField';
 import { Stepper } from './stepper';
-import { BADGE_PLACE_WORDS, BADGE_SHAPE_WORDS, COLOUR_WORDS } from './words';
+import { BADGE_PLACE_WORDS, BADGE_SHAPE_WORDS } from './words';
 
 interface Changed {
   what: string;
@@ -28,7 +27,7 @@ interface Changed {
 @Component({
   selector: 'desk-badge-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choices, ClauseList, Stepper, TextLine, WidthFields],
+  imports: [Choices, ClauseList, PaintField, Stepper, TextLine, WidthFields],
   template: `
     @let one = rule();
     <desk-text-line
@@ -79,26 +78,12 @@ interface Changed {
     </div>
     @for (part of paints; track part.key) {
       @if (part.key === 'ink' || one.shape !== 'words') {
-        <div class="line">
-          <span>{{ part.name }}</span>
-          <select
-            [attr.aria-label]="part.name + ', by name'"
-            (change)="paint(part.key, $any($event.target).value)"
-          >
-            @for (name of colours; track name) {
-              <option [value]="name" [selected]="one[part.key] === name">{{ colourWords[name] }}</option>
-            }
-            <option value="own" [selected]="own(one[part.key])">a colour of its own</option>
-          </select>
-          @if (own(one[part.key])) {
-            <input
-              type="color"
-              [attr.aria-label]="part.name + ', its own colour'"
-              [value]="one[part.key]"
-              (input)="paint(part.key, $any($event.target).value)"
-            />
-          }
-        </div>
+        <desk-paint-field
+          [name]="part.name"
+          [called]="part.name"
+          [paint]="one[part.key]"
+          (changed)="paint(part.key, $any($event))"
+        />
       }
     }
     @if (contrast(); as figure) {
@@ -140,8 +125,6 @@ export class BadgeFields {
   readonly rule = input.required<BadgeRule>();
   readonly changed = output<Changed>();
   protected readonly letters = MOST_BADGE_LETTERS;
-  protected readonly colours = COLOUR_NAMES;
-  protected readonly colourWords = COLOUR_WORDS;
   protected readonly shapes = BADGE_SHAPES.map((value) => ({ value, name: BADGE_SHAPE_WORDS[value] }));
   protected readonly places = BADGE_PLACES.map((value) => ({ value, name: BADGE_PLACE_WORDS[value] }));
   protected readonly paints = [
@@ -156,20 +139,12 @@ export class BadgeFields {
     return plan && badgeContrast(this.rule(), plan.look.colours);
   });
 
-  protected own(paint: Paint): boolean {
-    return paint.startsWith('#');
-  }
-
   protected tell(what: string, change: Partial<BadgeRule>): void {
     this.changed.emit({ what, change });
   }
 
-  /** A colour of its own begins as the one it has. */
-  protected paint(part: 'ground' | 'ink', choice: string): void {
-    const plan = this.editor.plan();
-    if (!plan) return;
-    const paint = choice === 'own' ? colourOf(this.rule()[part], plan.look.colours) : choice;
-    this.tell(part === 'ground' ? 'ground' : 'colour of words', { [part]: paint as Paint });
+  protected paint(part: 'ground' | 'ink', paint: Paint): void {
+    this.tell(part === 'ground' ? 'ground' : 'colour of words', { [part]: paint });
   }
 
   protected insert(figure: string): void {

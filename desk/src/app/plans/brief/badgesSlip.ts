@@ -1,5 +1,5 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatIconModule } from '@angular/material/icon';
 import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
@@ -45,6 +45,8 @@ interface Answer {
   styleUrl: './badgesSlip.scss',
 })
 export class BadgesSlip {
+  /** On a sheet of its own there is room for every pair of rules. */
+  readonly whole = input(false);
   private readonly api = inject(Api);
   private readonly editor = inject(PlanEditor);
   protected readonly mostRules = MOST_BADGE_RULES;
@@ -108,6 +110,11 @@ export class BadgesSlip {
     const rule = this.settings()?.rules.find((one) => one.id === id);
     const languages = this.editor.vocabulary()?.languages ?? [];
     return rule ? textIn(rule.text, this.editor.lang(), languages) || 'no words yet' : id;
+  }
+
+  /** Products that meet two rules, the first of which stands first. */
+  protected met(first: string, second: string): number {
+    return this.report()?.pairs.find((pair) => pair.first === first && pair.second === second)?.products ?? 0;
   }
 
   protected sampleOf(id: string): string {

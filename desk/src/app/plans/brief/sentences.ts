@@ -84,6 +84,7 @@ export function lineOf(path: readonly string[], plan: Plan): LineName {
   if (id === facetPanelOf(plan)?.id || id === 'facets') return 'facets';
   if (id !== shelfOf(plan)?.id) return 'frame';
   if (setting === 'range' || setting === 'order' || setting === 'card') return setting;
+  if (setting === 'face') return 'card';
   return setting !== undefined && GRID.includes(setting) ? 'grid' : 'frame';
 }
 

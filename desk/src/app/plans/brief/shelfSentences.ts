@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { steppedAt, USUAL_GAP, WIDTH_NAMES } from '@fond/core';
 import { planFeature } from '../state/plan.feature';
@@ -16,7 +17,7 @@ import { Word } from './word';
 @Component({
   selector: 'desk-shelf-sentences',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CardSlip, GridSlip, OrderSlip, OriginStrip, RangeSlip, Word],
+  imports: [CardSlip, GridSlip, OrderSlip, OriginStrip, RangeSlip, RouterLink, Word],
   templateUrl: './shelfSentences.html',
   styleUrl: './sentence.scss',
   // As wide as the slips of other sentences, though these stand beside their handle.
@@ -27,6 +28,9 @@ export class ShelfSentences {
   protected readonly editor = inject(PlanEditor);
   protected readonly lines = inject(BriefLines);
   protected readonly lostPins = computed(() => this.preview()?.report?.lostPins.length ?? 0);
+  protected sheet(name: string): (string | undefined)[] {
+    return ['/plans', this.editor.plan()?.id, name];
+  }
   protected readonly choices = computed(() => {
     const others = (this.editor.shelf()?.order.choices.length ?? 1) - 1;
     return others > 0 ? `${others} other ${others === 1 ? 'way' : 'ways'}` : 'nothing else';

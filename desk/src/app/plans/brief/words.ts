@@ -145,7 +145,11 @@ export const FIELD_WORDS: Readonly<Record<CardField, string>> = {
   saving: 'what is saved',
 };
 
-export function elementWords(element: CardElement, vocabulary: Vocabulary | null, lang: string): string {
+export function elementWords(
+  element: Pick<CardElement, 'element' | 'attribute'>,
+  vocabulary: Vocabulary | null,
+  lang: string,
+): string {
   if (element.element === 'field') return FIELD_WORDS[element.attribute as CardField];
   if (element.element !== 'attribute') return ELEMENTS[element.element];
   const attribute = vocabulary?.attributes.find(({ key }) => key === element.attribute);

@@ -29,6 +29,7 @@ import { PlanActions } from '../state/plan.actions';
 import { planFeature } from '../state/plan.feature';
 import { PlanView } from '../planView';
 import { PlanEditor } from '../state/planEditor';
+import { AisleChoice } from './aisleChoice';
 
 type View = WidthName | 'all';
 
@@ -38,7 +39,7 @@ const GAP = 16;
 @Component({
   selector: 'desk-window',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatProgressBarModule],
+  imports: [AisleChoice, MatProgressBarModule],
   templateUrl: './pageWindow.html',
   styleUrl: './pageWindow.scss',
 })
@@ -116,25 +117,6 @@ export class PageWindow {
     const joint = address.includes('?') ? '&' : '?';
     const url = `/shop${address === '/' ? '' : address}${joint}draft=${encodeURIComponent(id)}`;
     return this.sanitizer.bypassSecurityTrustResourceUrl(url);
-  });
-
-  protected readonly groups = computed(() => {
-    const aisles = this.floor()?.aisles ?? [];
-    const depths = new Map<string, number>();
-    const options = aisles.map((aisle) => {
-      const depth = aisle.parent === null ? 0 : (depths.get(aisle.parent) ?? 0) + 1;
-      depths.set(aisle.key, depth);
-      return {
-        path: aisle.path,
-        title: '\u00a0\u00a0'.repeat(depth) + aisle.title,
-        mine: aisle.plan?.id === this.id(),
-        aisle,
-      };
-    });
-    return [
-      { name: 'Served by this plan', options: options.filter(({ mine }) => mine) },
-      { name: 'Other aisles', options: options.filter(({ mine }) => !mine) },
-    ].filter(({ options: some }) => some.length);
   });
 
   private readonly tickets = computed((): Record<string, string> => {
@@ -263,10 +245,6 @@ export class PageWindow {
       queryParams: { aisle: decodeURIComponent(url.pathname) + url.search },
       queryParamsHandling: 'merge',
     });
-  }
-
-  protected choose(path: string): void {
-    this.go(path + (this.lang() === this.languages()[0] ? '' : `?lang=${this.lang()}`));
   }
 
   protected speak(lang: string): void {

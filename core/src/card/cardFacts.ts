@@ -1,0 +1,87 @@
+import { contrastOf, LEAST_CONTRAST } from '../look/contrast';
+import { colourOf } from '../badges/cover';
+import { holds, type Words } from '../catalogue/sets';
+import type { Snapshot } from '../catalogue/snapshot';
+import { shelfOf, type Plan } from '../plans/plan';
+import { cardOf } from './card';
+import { elementName, isRevealed, type CardDesign, type CardElement } from './design';
+import { inkOn } from './drawn';
+
+/** How many products of a range have something to show in an element. */
+export interface Coverage {
+  /** As `elementName` has it. */
+  name: string;
+  products: number;
+}
+
+/** Elements that every product fills, so that nobody has to count them. */
+const ALWAYS: readonly CardElement['element'][] = [
+  'picture',
+  'badges',
+  'name',
+  'price',
+  'stock',
+  'wish',
+  'quick',
+];
+
+/**
+ * For each element of a card, on or off, how many products have anything for it.
+ *
+ * @param words The products that are counted.
+ */
+export function cardCoverage(
+  snapshot: Snapshot,
+  words: Words,
+  card: readonly CardElement[],
+  lang: string,
+): Coverage[] {
+  const asked = card.filter(({ element }) => !ALWAYS.includes(element)).map((one) => ({ ...one, on: true }));
+  const counts = new Array<number>(asked.length).fill(0);
+  const none = { rules: [], most: 0, context: { now: 0, ranges: [] } };
+  for (let p = 0; p < snapshot.size; p++)
+    if (holds(words, p)) for (const { at } of cardOf(snapshot, p, asked, none, lang).parts) counts[at]++;
+  return asked.map((element, at) => ({ name: elementName(element), products: counts[at] }));
+}
+
+/** What a form can't show of a card, so that one definition serves all of them. */
+export type FormLimit = 'revealed-in-lines' | 'ratio-in-lanes' | 'equal-without-rows';
+
+/** What of a design has no effect in some forms. */
+export function formLimits({ card, face }: CardDesign): FormLimit[] {
+  const limits: FormLimit[] = [];
+  if (card.some((one) => one.on && isRevealed(card, one))) limits.push('revealed-in-lines');
+  if (face.ratio !== 112.5 || face.crop === 'whole') limits.push('ratio-in-lanes');
+  if (face.equal) limits.push('equal-without-rows');
+  return limits;
+}
+
+/** Words of a card that are hard to read, on the look's light or dark ground. */
+export interface CardFault {
+  name: string;
+  contrast: number;
+}
+
+/** The elements of a plan's card whose own colour is too close to what they stand on. A category's own colour is not looked at. */
+export function cardFaults(plan: Pick<Plan, 'fixtures' | 'look'>): CardFault[] {
+  const shelf = shelfOf(plan as Plan);
+  if (!shelf) return [];
+  const { card, face } = shelf;
+  const { look } = plan;
+  return card.flatMap((element): CardFault[] => {
+    const { colour } = element.look;
+    if (!element.on || colour === 'category') return [];
+    const revealed = isRevealed(card, element);
+    const contrasts = [look.colours, ...(look.dark ? [look.dark] : [])].map((colours) => {
+      const frame = face.frame ?? look.frame;
+      const under =
+        revealed && face.overlay && face.overlay.colour !== 'category'
+          ? face.overlay.colour
+          : (face.ground ?? (frame === 'filled' ? 'band' : 'ground'));
+      const ink = colour ?? (revealed && face.overlay ? inkOn(face.overlay.colour, colours) : 'ink');
+      return contrastOf(colourOf(ink, colours), colourOf(under, colours));
+    });
+    const contrast = Math.min(...contrasts);
+    return contrast < LEAST_CONTRAST ? [{ name: elementName(element), contrast }] : [];
+  });
+}
