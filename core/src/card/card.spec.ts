@@ -22,6 +22,39 @@ describe('cardOf', () => {
     expect(cardOf(snapshot, 1, elements, NONE, 'fr').parts).toEqual([{ part: 'price', at: 2 }]);
   });
 
+  it('joins several values as the element says, under its own words', () => {
+    const snapshot = snapshotOf(FRAME, [product(1, { attributes: { hob: ['gas', 'induction'] } })]);
+    const hobs = { ...element('attribute', 'hob'), join: ' / ', text: { en: 'For' } };
+    expect(cardOf(snapshot, 0, [hobs], NONE, 'en').parts).toMatchObject([
+      { label: 'For', text: 'gas / induction' },
+    ]);
+  });
+
+  it('shows tags in the page’s own language alone, and no more than are wanted', () => {
+    const snapshot = snapshotOf(FRAME, [product(1, { tags: [2] })]);
+    const of = (lang: string) => cardOf(snapshot, 0, [element('tags')], NONE, lang).parts;
+    expect(of('en')).toMatchObject([{ part: 'tags', links: [{ href: '/tags/handmade' }] }]);
+    expect(of('fr')).toEqual([]);
+  });
+
+  it('offers nothing to buy that has no price, and says what is sold out', () => {
+    const snapshot = snapshotOf(FRAME, [
+      product(1, { price: null }),
+      product(2, { price: 500, stock: 0 }),
+      product(3, { price: 500, stock: 4 }),
+    ]);
+    const of = (p: number) => cardOf(snapshot, p, [element('cart')], NONE, 'en').parts;
+    expect([of(0), of(1), of(2)]).toMatchObject([[], [{ sold: true }], [{ sold: false }]]);
+  });
+
+  it('tells figures of a product only where it has them', () => {
+    const snapshot = snapshotOf(FRAME, [product(1, { sku: 'X-1', price: 750, was: 1000 }), product(2)]);
+    const of = (p: number, field: string) => cardOf(snapshot, p, [element('field', field)], NONE, 'en').parts;
+    expect(of(0, 'sku')).toMatchObject([{ label: 'Article', text: 'X-1' }]);
+    expect(of(0, 'saving')).toMatchObject([{ text: '€2.50 (25\u00a0%)' }]);
+    expect(of(1, 'saving')).toEqual([]);
+  });
+
   it('joins several values and translates them', () => {
     const snapshot = snapshotOf(FRAME, [
       product(1, { attributes: { hob: ['gas', 'induction'], colour: 'red' } }),

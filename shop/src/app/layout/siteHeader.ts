@@ -43,7 +43,7 @@ import { shopWordsIn } from '../words';
                 [attr.lang]="language.lang"
                 [attr.hreflang]="language.lang"
                 [attr.aria-current]="language.current ? 'true' : null"
-                [attr.aria-label]="words().language[language.lang]"
+                [attr.aria-label]="language.lang + ' – ' + words().language[language.lang]"
                 >{{ language.lang }}</a
               >
             }

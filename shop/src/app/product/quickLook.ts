@@ -24,8 +24,8 @@ import { ProductFactsView } from './productFactsView';
       class="quick"
       open
       aria-labelledby="quick-name"
+      closedby="any"
       (cancel)="$event.preventDefault(); close()"
-      (click)="press($event)"
     >
       <div class="quick-sheet">
         <a
@@ -47,24 +47,27 @@ export class QuickLook implements OnDestroy {
   protected readonly href = shopHref;
   private readonly dialog = viewChild.required<ElementRef<HTMLDialogElement>>('dialog');
 
+  /** Once it lies over the page; never where pages are only written. */
+  private opened: HTMLDialogElement | null = null;
+  /** What had the focus when it was opened. */
+  private from: HTMLElement | null = null;
+
   constructor() {
     // Without JavaScript it lies over the page as it is; with it nothing below can be reached until it is closed.
     afterNextRender(() => {
       const { nativeElement: dialog } = this.dialog();
+      const { activeElement } = document;
+      this.from = activeElement instanceof HTMLElement ? activeElement : null;
       dialog.close();
       dialog.showModal();
+      this.opened = dialog;
     });
   }
 
   /** The focus goes back to where it came from. */
   ngOnDestroy(): void {
-    const { nativeElement: dialog } = this.dialog();
-    if (typeof dialog.close === 'function') dialog.close();
-  }
-
-  /** Beside the sheet lies the page. */
-  protected press({ target }: Event): void {
-    if (target === this.dialog().nativeElement) this.close();
+    this.opened?.close();
+    this.from?.focus({ preventScroll: true });
   }
 
   protected close(): void {

@@ -50,6 +50,7 @@ import { settingWords } from './settingWords';
       flex-wrap: wrap;
       gap: 0 10px;
       align-items: baseline;
+      line-height: 24px;
     }
     li span {
       font-weight: 600;

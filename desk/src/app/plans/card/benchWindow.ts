@@ -128,9 +128,11 @@ export class BenchWindow {
     () => this.answer() !== null && this.editor.plan() !== null && !this.editor.shelf(),
   );
 
+  private readonly id = computed(() => this.editor.plan()?.id);
+
   /** The frame begins with a page of the shop; the card is sent once its application runs. */
   protected readonly source = computed((): SafeResourceUrl | null => {
-    const id = this.editor.plan()?.id;
+    const id = this.id();
     if (id === undefined) return null;
     const address = untracked(this.editor.address).split('?')[0];
     return this.sanitizer.bypassSecurityTrustResourceUrl(

@@ -1,0 +1,138 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { USUAL_LOOK } from '../look/look';
+import {
+  CARD_ELEMENT_KINDS,
+  cardElement,
+  NEVER_REVEALED,
+  reacts,
+  USUAL_FACE,
+  type CardElement,
+  type CardFace,
+} from './design';
+import { cardFaults, formLimits } from './cardFacts';
+import { drawCard, inkOn } from './drawn';
+import { startingFixtures } from '../plans/housePlan';
+import type { Fixture } from '../plans/plan';
+
+const { colours } = USUAL_LOOK;
+const drawn = (card: readonly CardElement[], face: Partial<CardFace> = {}, lines = false) =>
+  drawCard(
+    { card, face: { ...USUAL_FACE, ...face } },
+    { colours, lang: 'en', languages: ['en', 'fr'], lines },
+  );
+const element = (kind: CardElement['element'], change: Partial<CardElement> = {}): CardElement => ({
+  ...cardElement(kind),
+  ...change,
+});
+
+describe('a card that is drawn', () => {
+  it('puts what stands beside something on its line, and leaves out what is off', () => {
+    const { elements } = drawn([
+      element('picture'),
+      element('name'),
+      element('price', { beside: true }),
+      element('rating', { on: false }),
+      element('stock'),
+    ]);
+    expect(elements.map(({ element: kind, line }) => [kind, line])).toEqual([
+      ['picture', 0],
+      ['name', 1],
+      ['price', 1],
+      ['stock', 2],
+    ]);
+  });
+
+  it('counts lines up by one at most, whatever is on, beside or over the picture', () => {
+    const arbitrary = fc.array(
+      fc.record({
+        kind: fc.constantFrom(...CARD_ELEMENT_KINDS),
+        on: fc.boolean(),
+        beside: fc.boolean(),
+        revealed: fc.boolean(),
+      }),
+      { maxLength: 12 },
+    );
+    fc.assert(
+      fc.property(arbitrary, fc.boolean(), (made, lines) => {
+        const card = made.map(({ kind, ...change }) => element(kind, change));
+        const { elements } = drawn(card, {}, lines);
+        expect(elements).toHaveLength(card.filter(({ on }) => on).length);
+        elements.forEach(({ line, revealed, element: kind }, at) => {
+          const step = at ? line - elements[at - 1].line : line;
+          expect([0, 1]).toContain(step);
+          if (at && step === 0) expect(revealed).toBe(elements[at - 1].revealed);
+          if (revealed) {
+            expect(NEVER_REVEALED).not.toContain(kind);
+            expect(lines).toBe(false);
+            expect(card.some((one) => one.element === 'picture' && one.on)).toBe(true);
+          }
+        });
+      }),
+    );
+  });
+
+  it('reveals nothing where no picture is, so that nothing is lost', () => {
+    const details = element('description', { revealed: true });
+    expect(drawn([element('picture'), details]).elements[1].revealed).toBe(true);
+    expect(drawn([element('picture', { on: false }), details]).elements[0].revealed).toBe(false);
+    expect(reacts({ card: [element('picture', { on: false }), details], face: USUAL_FACE })).toBe(false);
+    expect(reacts({ card: [element('picture'), details], face: USUAL_FACE })).toBe(true);
+  });
+
+  it('says nothing of what is as usual, and all else in CSS', () => {
+    const usual = drawn([element('name')]);
+    expect(usual.elements[0].style).toBeNull();
+    expect(usual.variables).toEqual({});
+    const look = { ...element('name').look, size: 20, weight: 700, colour: 'category' as const };
+    expect(drawn([element('name', { look })]).elements[0].style).toBe(
+      'font-size:20px;font-weight:700;--weight:700;color:var(--own, currentcolor)',
+    );
+    expect(drawn([], { ratio: 80, radius: 4, overlay: { colour: 'sale', opacity: 70 } }).variables).toEqual({
+      picture: '100 / 80',
+      radius: '4px',
+      over: 'var(--sale)',
+      'over-seen': '70%',
+      'on-over': 'var(--ground)',
+    });
+  });
+
+  it('writes on an overlay in what can be read best on it', () => {
+    expect(inkOn('#ffffff', colours)).toBe('ink');
+    expect(inkOn('#000000', colours)).toBe('ground');
+    expect(inkOn('category', colours)).toBe('ground');
+  });
+});
+
+describe('what is worth a word of a card', () => {
+  const plan = (card: readonly CardElement[], face: Partial<CardFace> = {}) => ({
+    look: USUAL_LOOK,
+    fixtures: startingFixtures([], []).map((fixture): Fixture =>
+      fixture.type === 'shelf' ? { ...fixture, card, face: { ...USUAL_FACE, ...face } } : fixture,
+    ),
+  });
+  const pale = element('stock', { look: { ...element('stock').look, colour: '#eeeeee' } });
+
+  it('is words that are hard to read on what they stand on', () => {
+    expect(cardFaults(plan([element('name'), pale]))).toMatchObject([{ name: 'stock' }]);
+    expect(cardFaults(plan([{ ...pale, on: false }]))).toEqual([]);
+    const over = { overlay: { colour: 'ink' as const, opacity: 80 } };
+    expect(cardFaults(plan([element('picture'), { ...pale, revealed: true }], over))).toEqual([]);
+    expect(cardFaults(plan([element('picture'), { ...pale, revealed: true }]))).toHaveLength(1);
+  });
+
+  it('is what some form can’t show', () => {
+    const design = (card: readonly CardElement[], face: Partial<CardFace> = {}) => ({
+      card,
+      face: { ...USUAL_FACE, ...face },
+    });
+    expect(formLimits(design([element('name')]))).toEqual([]);
+    expect(formLimits(design([element('picture'), element('quick', { revealed: true })]))).toEqual([
+      'revealed-in-lines',
+    ]);
+    expect(formLimits(design([], { ratio: 90, equal: true }))).toEqual([
+      'ratio-in-lanes',
+      'equal-without-rows',
+    ]);
+  });
+});

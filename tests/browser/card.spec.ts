@@ -1,0 +1,277 @@
+import axe from 'axe-core';
+import type { Frame, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { eventually, planFor, publishOpen, putAside, says, textOf, TestBrowser } from '../support/browser';
+
+const PATH = '/kettles-and-coffee';
+const label = (name: string): string => `[aria-label="${name}"]`;
+
+let browser: TestBrowser;
+let page: Page;
+let plan: string;
+let shopper: Page;
+beforeAll(async () => {
+  browser = await TestBrowser.launch(inject('baseUrl'));
+  ({ page, id: plan } = await planFor(browser, PATH, 'Kettles card'));
+  shopper = await browser.page(1280, 900);
+});
+afterAll(async () => {
+  await putAside(page, plan);
+  await browser.close();
+});
+
+/** The card in its frame, once the bench stands there. */
+async function bench(): Promise<Frame> {
+  const element = await page.waitForSelector('desk-bench iframe');
+  const frame = (await element!.contentFrame())!;
+  await frame.waitForSelector('.bench .card');
+  return frame;
+}
+
+/** What axe finds wrong with a page by the rules of WCAG 2.2 A and AA. */
+async function violations(on: Page): Promise<string[]> {
+  await on.evaluate(axe.source);
+  const found = await on.evaluate(async () => {
+    const run = (window as unknown as { axe: typeof axe }).axe;
+    // The two handles of a slider overlap; the same is typed in the fields below it, which the rule of sizes allows.
+    const { violations: all } = await run.run(
+      { exclude: ['input[type="range"]'] } as never,
+      {
+        runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
+        // Frames are pages of their own, which are looked at by themselves.
+        iframes: false,
+      } as never,
+    );
+    return all.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`);
+  });
+  return found;
+}
+
+describe('the card', () => {
+  it('is built on real products: an attribute below the name, its label behind it', async () => {
+    await page.goto(`${browser.baseUrl}/plans/${plan}/card?aisle=${PATH}`);
+    await page.locator('desk-card-sheet button::-p-text(capacity)').click();
+    const element = '[data-element="attribute:capacity"]';
+    await says(page, `${element} .evidence`, ' of ');
+    await page.locator(`${element} desk-element-fields button::-p-text(after it)`).click();
+    const frame = await bench();
+    await eventually(
+      frame,
+      () => [...document.querySelectorAll('.card-attribute')].map((line) => line.textContent!.trim()),
+      (lines) => lines.some((line) => /\d.*l\s+Capacity$/.test(line.replaceAll('\u00a0', ' '))),
+    );
+    // A product that lacks a value has no such line at all.
+    const lacking = await frame.$$eval('.bench-place', (places) =>
+      places
+        .filter((place) => place.querySelector('.bench-why')!.textContent!.includes('without a value'))
+        .map((place) => place.querySelectorAll('.card-attribute').length),
+    );
+    expect(lacking.length).toBeGreaterThan(0);
+  });
+
+  it('puts the price beside the name, and details over the picture, with undo', async () => {
+    await page.locator('[data-element="price"] .name').click();
+    const beside = '[data-element="price"] desk-element-fields label::-p-text(on one line)';
+    await page.locator(beside).click();
+    const frame = await bench();
+    await frame.waitForSelector('.card-line .card-price');
+    await page.locator(label('Undo')).click();
+    await frame.waitForFunction(() => !document.querySelector('.card-line .card-price'));
+    await page.locator(label('Redo')).click();
+    await frame.waitForSelector('.card-line .card-price');
+    await page.locator(label('On the card: cart button')).click();
+    await page.locator(label('On the card: wish list')).click();
+    await frame.waitForSelector('.card-cart button');
+    await page.locator('desk-face-fields label::-p-text(a colour lies over)').click();
+    await frame.waitForSelector('.face-overlay');
+    await says(page, 'desk-card-sheet', 'In lists and folding lists');
+  });
+
+  it('says which words are hard to read', async () => {
+    await page.locator('[data-element="rating"] .name').click();
+    await page.waitForSelector(label('Colour of rating, by name'));
+    await page.select(label('Colour of rating, by name'), 'line');
+    await says(page, '[data-element="rating"]', 'Hard to read');
+    await page.select(label('Colour of rating, by name'), '');
+    await eventually(
+      page,
+      () => document.querySelector('[data-element="rating"]')!.textContent!,
+      (text) => !text.includes('Hard to read'),
+    );
+    await page.waitForSelector('.saving.saved');
+  });
+
+  it('breaks none of the rules that machines can check', async () => {
+    expect(await violations(page)).toEqual([]);
+  });
+
+  it('is what shoppers get once it is published, in a grid and in a list', async () => {
+    await page.goto(`${browser.baseUrl}/plans/${plan}?open=grid&aisle=${PATH}`);
+    await page.locator('desk-grid-slip label::-p-text(turn it into a list)').click();
+    await publishOpen(page);
+    await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
+    await shopper.waitForSelector('.card-wish [aria-pressed]');
+    expect(await violations(shopper)).toEqual([]);
+  });
+});
+
+describe('a card that is pointed at', () => {
+  const second = 'img.second';
+  const shown = (selector: string): string =>
+    `getComputedStyle(document.querySelector('#products .card:nth-child(2) ${selector}'))`;
+  const picture = (): Promise<string> => shopper.evaluate(`${shown(second)}.display`) as Promise<string>;
+  const details = (): Promise<string> =>
+    shopper.evaluate(`${shown('.card-reveal')}.opacity`) as Promise<string>;
+  const isShown = async (): Promise<void> => {
+    await eventually(shopper, `${shown('.card-reveal')}.opacity`, (opacity: string) => opacity === '1');
+    expect(await picture()).toBe('block');
+  };
+
+  it('shows its second picture and its details to a mouse', async () => {
+    expect([await picture(), await details()]).toEqual(['none', '0']);
+    await shopper.hover('#products .card:nth-child(2)');
+    await isShown();
+    await shopper.mouse.move(2, 2);
+    await eventually(shopper, `${shown('.card-reveal')}.opacity`, (opacity: string) => opacity === '0');
+  });
+
+  it('shows them to the keyboard, and a screen reader has them all along', async () => {
+    await shopper.focus('#products .card:nth-child(2) .card-name a');
+    await isShown();
+    const tree = await shopper.accessibility.snapshot({ interestingOnly: true });
+    expect(JSON.stringify(tree)).toContain('Quick look');
+  });
+
+  it('shows them to a finger at the first tap, and follows the link at the second', async () => {
+    const phone = await browser.page(390, 844);
+    await phone.setViewport({ width: 390, height: 844, hasTouch: true, isMobile: true });
+    await phone.goto(`${browser.baseUrl}/shop${PATH}`);
+    await phone.waitForSelector('.card-wish [aria-pressed]');
+    const name = '#products .card:nth-child(2) .card-name a';
+    await phone.$eval(name, (link) => link.scrollIntoView({ block: 'center' }));
+    const target = (await phone.$('#products .card:nth-child(2) .card-picture'))!;
+    await target.tap();
+    await phone.waitForSelector('#products .card:nth-child(2).active');
+    expect(new URL(phone.url()).pathname).toBe(`/shop${PATH}`);
+    await (await phone.$(name))!.tap();
+    await phone.waitForFunction(() => location.pathname.startsWith('/shop/products/'));
+    await phone.close();
+  });
+
+  it('has nothing over its picture in a list, where the same stands among the words', async () => {
+    await shopper.goto(`${browser.baseUrl}/shop${PATH}?view=list`);
+    await shopper.waitForSelector('.form-list .card');
+    expect(await shopper.$('.form-list .card-reveal')).toBeNull();
+    expect(await shopper.$$eval('.form-list .card-quick', (all) => all.length)).toBeGreaterThan(6);
+    // The attribute is there where there is a value, and its label nowhere else.
+    const lines = await shopper.$$eval('.form-list .card', (cards) =>
+      cards.map((card) =>
+        [...card.querySelectorAll('.card-attribute')].map((line) => line.textContent!.trim()),
+      ),
+    );
+    const labelled = lines.flat().filter((line) => line.includes('Capacity'));
+    expect(labelled.length).toBeGreaterThan(0);
+    for (const line of labelled) expect(line).toMatch(/\d/);
+    await shopper.goto(`${browser.baseUrl}/shop${PATH}?view=grid`);
+  });
+});
+
+describe('a quick look', () => {
+  it('opens over the aisle with an address, and Escape and Back close it where it was opened', async () => {
+    await shopper.waitForSelector('.card-wish [aria-pressed]');
+    await shopper.hover('#products .card:nth-child(3)');
+    await shopper.click('#products .card:nth-child(3) .card-quick a');
+    await shopper.waitForSelector('dialog.quick');
+    const address = shopper.url();
+    expect(new URL(address).searchParams.get('look')).toBeTruthy();
+    await shopper.keyboard.press('Escape');
+    await shopper.waitForFunction(() => !document.querySelector('dialog.quick'));
+    expect(new URL(shopper.url()).searchParams.has('look')).toBe(false);
+    await eventually(
+      shopper,
+      () => (document.activeElement as HTMLElement | null)?.dataset['look'] ?? '',
+      (look) => look !== '',
+    );
+    await shopper.keyboard.press('Enter');
+    await shopper.waitForSelector('dialog.quick');
+    await shopper.goBack();
+    await shopper.waitForFunction(() => !document.querySelector('dialog.quick'));
+    await shopper.goto(address);
+    await shopper.waitForSelector('dialog.quick:modal');
+  });
+
+  it('puts what is chosen into the cart, and says so', async () => {
+    const name = await textOf(shopper, '#quick-name');
+    await shopper.locator('dialog .product-buy .button').click();
+    await says(shopper, '.product-added', `${name} is in the cart.`);
+    await says(shopper, '.site-cart b', '1');
+    expect(await violations(shopper)).toEqual([]);
+    await shopper.keyboard.press('Escape');
+    await shopper.waitForFunction(() => !document.querySelector('dialog.quick'));
+  });
+});
+
+describe('the cart', () => {
+  it('is filled from cards, with a small one in the head, and wishes beside it', async () => {
+    await shopper.locator('#products .card:nth-child(2) .card-wish button').click();
+    await shopper.waitForSelector('#products .card:nth-child(2) .card-wish [aria-pressed="true"]');
+    await shopper.$eval('#products .card .card-cart button:enabled', (button) =>
+      (button as HTMLElement).click(),
+    );
+    await shopper.waitForSelector('.mini-cart li');
+    await shopper.locator('.mini-cart .button').click();
+    await shopper.waitForSelector('.cart-lines');
+    expect(await shopper.$$eval('#wishes .card', (cards) => cards.length)).toBe(1);
+    expect(await violations(shopper)).toEqual([]);
+  });
+
+  it('never holds more than there are, and says how many that is', async () => {
+    await shopper.goto(`${browser.baseUrl}/shop/cookware?stock=low`);
+    await Promise.all([
+      shopper.waitForFunction(() => location.pathname.startsWith('/shop/products/')),
+      shopper.click('#products .card-name a'),
+    ]);
+    await says(shopper, '.site-cart b', '2');
+    // As somebody would whose page is older than the stock.
+    await shopper.$eval('.product-buy form', (form) => {
+      const field = document.createElement('input');
+      field.name = 'quantity';
+      field.value = '99';
+      form.querySelector('[name="quantity"]')?.remove();
+      form.append(field);
+      (form as HTMLFormElement).requestSubmit();
+    });
+    await says(shopper, '.cart-fault', 'There are only');
+    await says(shopper, '.site-cart b', '2');
+  });
+
+  it('needs no JavaScript', async () => {
+    const plain = await browser.page(1280, 900);
+    await plain.setJavaScriptEnabled(false);
+    await plain.goto(`${browser.baseUrl}/shop${PATH}`);
+    const sku = await plain.$eval('.card-cart button:not([disabled])', (button) =>
+      button.getAttribute('value'),
+    );
+    await Promise.all([plain.waitForNavigation(), plain.click('.card-cart button:not([disabled])')]);
+    expect(new URL(plain.url()).pathname).toBe('/shop/cart');
+    expect(await plain.$eval('.cart-pieces input[name="sku"]', (field) => field.getAttribute('value'))).toBe(
+      sku,
+    );
+    await plain.$eval(
+      '.cart-pieces input[name="pieces"]',
+      (field) => ((field as HTMLInputElement).value = '2'),
+    );
+    await Promise.all([plain.waitForNavigation(), plain.click('.cart-pieces button')]);
+    expect(
+      await plain.$eval('.cart-pieces input[name="pieces"]', (field) => field.getAttribute('value')),
+    ).toBe('2');
+    await plain.goto(`${browser.baseUrl}/shop${PATH}`);
+    await Promise.all([plain.waitForNavigation(), plain.click('.card-quick a')]);
+    expect(new URL(plain.url()).pathname).toMatch(/^\/shop\/products\//);
+    await plain.close();
+  });
+
+  it('never met an error in the console on the way', () => {
+    expect(browser.complaints.filter((complaint) => !/400|401|409/.test(complaint))).toEqual([]);
+  });
+});
