@@ -5,6 +5,7 @@ import { pino } from 'pino';
 import { startDatabase } from '../server/src/database/process';
 import { cardRows } from './cards';
 import { engineRows } from './engine/engine';
+import { interactionRows } from './interactions';
 import { layoutRows } from './layout';
 import { machine, type Row } from './measure';
 import { planRows } from './plans';
@@ -77,6 +78,12 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
     await section('the demo shop', () => demoRows(demo));
     await section('preview', () => previewRows(demo));
     await section('a published page', () => shopPageRows(demo));
+    await section('what shoppers do', () => interactionRows(demo));
+    await rm(demo, { recursive: true, force: true });
+  },
+  shoppers: async () => {
+    const demo = await mkdtemp(path.join(tmpdir(), 'fond-bench-'));
+    await section('what shoppers do', () => interactionRows(demo));
     await rm(demo, { recursive: true, force: true });
   },
   import: () => section('import', importRows),
@@ -85,6 +92,8 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
 const asked = process.argv[2];
 if (asked !== undefined && !(asked in SECTIONS))
   throw new Error(`“${asked}” is no section; there are ${Object.keys(SECTIONS).join(', ')}.`);
-for (const [name, run] of Object.entries(SECTIONS)) if (asked === undefined || name === asked) await run();
+// The shoppers' section is part of the demo's, and there to be run by itself.
+for (const [name, run] of Object.entries(SECTIONS))
+  if (asked === undefined ? name !== 'shoppers' : name === asked) await run();
 process.stdout.write(`\n${machine()}\n\n`);
 print(rows);

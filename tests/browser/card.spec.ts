@@ -35,12 +35,12 @@ async function violations(on: Page): Promise<string[]> {
     const run = (window as unknown as { axe: typeof axe }).axe;
     // The two handles of a slider overlap; the same is typed in the fields below it, which the rule of sizes allows.
     const { violations: all } = await run.run(
-      { exclude: ['input[type="range"]'] } as never,
+      { exclude: ['input[type="range"]'] },
       {
-        runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
+        runOnly: { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] },
         // Frames are pages of their own, which are looked at by themselves.
         iframes: false,
-      } as never,
+      },
     );
     return all.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`);
   });

@@ -48,6 +48,23 @@ describe('a shopper with JavaScript', () => {
     expect(await page.evaluate(() => location.search)).toBe('');
   });
 
+  it('sorts in place, and folds the choices away', async () => {
+    const page = await browser.page();
+    await page.goto(shop('/cookware'));
+    await page.waitForFunction(() => !document.querySelector('[ngh]'));
+    await page.evaluate(() => ((window as unknown as { mark: number }).mark = 1));
+    await page.locator('.sort summary').click();
+    await page.locator('.sort a[href*="order=price-desc"]').click();
+    await page.waitForFunction(() => location.search === '?order=price-desc');
+    await eventually(
+      page,
+      () => document.querySelector('.sort summary')!.textContent!,
+      (text) => text.includes('high to low'),
+    );
+    expect(await page.$eval('.sort', (list) => (list as HTMLDetailsElement).open)).toBe(false);
+    expect(await page.evaluate(() => (window as unknown as { mark: number }).mark)).toBe(1);
+  });
+
   it('turns pages by real links and lands at the products', async () => {
     const page = await browser.page();
     await page.goto(shop('/cookware'));

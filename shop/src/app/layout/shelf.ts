@@ -56,7 +56,7 @@ const JUMP_FROM = 7;
                     [href]="href(order.href)"
                     rel="nofollow"
                     [attr.aria-current]="order.selected ? 'true' : null"
-                    (click)="sort.open = false"
+                    (click)="fold(sort)"
                     >{{ order.label }}</a
                   >
                 </li>
@@ -187,6 +187,11 @@ export class Shelf {
       watcher.observe(button);
       onCleanup(() => watcher.disconnect());
     });
+  }
+
+  /** A handler whose value is `false` would keep the link from being followed. */
+  protected fold(list: HTMLDetailsElement): void {
+    list.open = false;
   }
 
   /** For the other aisles; pages that are updated in place come without a cookie of the server's. */

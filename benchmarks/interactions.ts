@@ -1,0 +1,99 @@
+import { gzipSync } from 'node:zlib';
+import type { Page } from 'puppeteer-core';
+import { TestBrowser } from '../tests/support/browser';
+import { spreadOf, spreadRow, type Row } from './measure';
+import { startApplication } from './server';
+
+const ROUNDS = 20;
+
+const SHELF = `document.querySelector('#products')?.textContent`;
+
+/** Code for the page, as text: the loader's own marks on functions mean nothing there. From a click to the frame that shows its result. */
+const timed = (selector: string, watched: string): string => `(async () => {
+  const read = () => ${watched};
+  const before = read();
+  const started = performance.now();
+  const limit = started + 10_000;
+  document.querySelector(${JSON.stringify(selector)}).click();
+  await new Promise((resolve, reject) => {
+    const look = () => {
+      if (read() !== before) requestAnimationFrame(() => setTimeout(resolve));
+      else if (performance.now() > limit) reject(new Error('Nothing changed at ' + location.href));
+      else requestAnimationFrame(look);
+    };
+    look();
+  });
+  return performance.now() - started;
+})()`;
+
+/** The house plan's further pages by a button, published. */
+async function withMore(desk: Page): Promise<void> {
+  const status = await desk.evaluate(`(async () => {
+    const { csrfToken } = await (await fetch('/api/session')).json();
+    const headers = { 'Content-Type': 'application/json', 'X-CSRF-Token': csrfToken };
+    const { plan, version } = await (await fetch('/api/plans/house')).json();
+    const fixtures = plan.fixtures.map((one) =>
+      one.type === 'shelf' ? { ...one, paging: { form: 'more', stop: 3 } } : one);
+    const saved = await fetch('/api/plans/house',
+      { method: 'PUT', headers, body: JSON.stringify({ plan: { ...plan, fixtures }, version }) });
+    const plans = [{ id: 'house', version: (await saved.json()).version }];
+    return (await fetch('/api/publications',
+      { method: 'POST', headers, body: JSON.stringify({ plans, note: '' }) })).status;
+  })()`);
+  if (status !== 201) throw new Error(`The house plan was not published: ${String(status)}`);
+}
+
+/** What shoppers wait for when they filter, sort, or ask for more. */
+export async function interactionRows(folder: string): Promise<Row[]> {
+  const application = await startApplication(folder, true);
+  const browser = await TestBrowser.launch(application.url);
+  try {
+    await withMore(await browser.desk('/floor'));
+    const page = await browser.page(1280, 900);
+    const measure = async (what: string, selector: string, changed = SHELF): Promise<Row> => {
+      const times: number[] = [];
+      for (let n = 0; n < ROUNDS; n++) {
+        // Another state each time, so that the server has none of them ready.
+        await page.goto(`${application.url}/shop/cookware?price=${n + 1}..400`);
+        await page.waitForFunction(() =>
+          performance.getEntriesByType('resource').some(({ name }) => name.includes('/api/shop/cart')),
+        );
+        times.push((await page.evaluate(timed(selector, changed))) as number);
+      }
+      return spreadRow(`${what}, from the click to the next paint`, spreadOf(times), 'median < 100 ms');
+    };
+    return [
+      await measure('a filter in the shop', '.facet:nth-of-type(3) .values a'),
+      await measure('another order in the shop', '.sort li:nth-child(3) a'),
+      await measure('more products in the shop', '.further a[rel="next"]'),
+      await measure(
+        'a quick look in the shop',
+        '.card-quick a',
+        `document.querySelector('dialog:modal') !== null`,
+      ),
+      await markupRow(page, application.url),
+    ];
+  } finally {
+    await browser.close();
+    await application.stop();
+  }
+}
+
+/** What the cards add to a packed page, each. */
+async function markupRow(page: Page, url: string): Promise<Row> {
+  const whole = await (await fetch(`${url}/shop/cookware`)).text();
+  await page.goto(`${url}/shop/cookware`);
+  const { without, cards } = await page.evaluate((html) => {
+    const document = new DOMParser().parseFromString(html, 'text/html');
+    const all = document.querySelectorAll('#products .card');
+    for (const card of all) card.remove();
+    return { without: document.documentElement.outerHTML, cards: all.length };
+  }, whole);
+  const bytes = (gzipSync(whole).length - gzipSync(without).length) / cards;
+  return {
+    what: 'markup of a card in a page, packed',
+    figure: `${(bytes / 1000).toFixed(3)} kB`,
+    aim: '< 1.2 kB',
+    values: { bytes },
+  };
+}
