@@ -118,17 +118,17 @@ describe('the card', () => {
 describe('a card that is pointed at', () => {
   const second = 'img.second';
   const shown = (selector: string): string =>
-    `getComputedStyle(document.querySelector('#products .card:nth-child(2) ${selector}'))`;
+    `getComputedStyle(document.querySelector('#products .card:nth-child(2) ${selector}') ?? document.createElement('i'))`;
   const picture = (): Promise<string> => shopper.evaluate(`${shown(second)}.display`) as Promise<string>;
   const details = (): Promise<string> =>
     shopper.evaluate(`${shown('.card-reveal')}.opacity`) as Promise<string>;
   const isShown = async (): Promise<void> => {
     await eventually(shopper, `${shown('.card-reveal')}.opacity`, (opacity: string) => opacity === '1');
-    expect(await picture()).toBe('block');
+    await eventually(shopper, `${shown(second)}.display`, (display: string) => display === 'block');
   };
 
   it('shows its second picture and its details to a mouse', async () => {
-    expect([await picture(), await details()]).toEqual(['none', '0']);
+    expect([await picture(), await details()]).toEqual(['', '0']);
     await shopper.hover('#products .card:nth-child(2)');
     await isShown();
     await shopper.mouse.move(2, 2);

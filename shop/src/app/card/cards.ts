@@ -10,6 +10,12 @@ import { ProductCard } from './productCard';
 /** Cards that are likely in the first view load their pictures at once. */
 const EAGER = 6;
 
+/** Which card of a shelf an event has reached; -1 for none. */
+const placeOf = (shelf: EventTarget | null, target: EventTarget | null): number => {
+  const card = (target as Element).closest('.card');
+  return card ? [...(shelf as Element).querySelectorAll('.card')].indexOf(card) : -1;
+};
+
 /** How the cards of a shelf stand. */
 export interface CardsModel extends Pick<
   ShelfModel,
@@ -23,7 +29,13 @@ export interface CardsModel extends Pick<
   selector: 'shop-cards',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Price, ProductCard],
-  host: { '[class]': 'classes()', '[attr.style]': 'style()', '(click)': 'tap($event)' },
+  host: {
+    '[class]': 'classes()',
+    '[attr.style]': 'style()',
+    '(click)': 'tap($event)',
+    '(pointerover)': 'near($event)',
+    '(focusin)': 'near($event)',
+  },
   template: `
     @let shelf = model();
     @if (shelf.form === 'folding') {
@@ -39,6 +51,7 @@ export interface CardsModel extends Pick<
           <shop-card
             [card]="card"
             [drawn]="shelf.drawn"
+            [near]="true"
             [attr.style]="own(card)"
             [sizes]="shelf.pictureSizes"
             [widths]="widths()"
@@ -51,6 +64,7 @@ export interface CardsModel extends Pick<
         <shop-card
           [card]="card"
           [drawn]="shelf.drawn"
+          [near]="neared().has(card.id)"
           [active]="active() === card.id"
           [sizes]="shelf.pictureSizes"
           [widths]="widths()"
@@ -81,6 +95,8 @@ export class Cards {
   protected readonly classes = computed(
     () => `cards form-${this.model().form}${faceClasses(this.model().drawn)}`,
   );
+  /** Cards that have been pointed at, by their products. */
+  protected readonly neared = signal<ReadonlySet<number>>(new Set());
   /** The card that a finger has tapped, by its product. */
   protected readonly active = signal<number | null>(null);
   /** Whether cards need their category's colour. */
@@ -111,15 +127,21 @@ export class Cards {
     const { cards, drawn } = this.model();
     if (!drawn.reacts || (event as PointerEvent).pointerType !== 'touch' || this.pins()) return;
     const target = event.target as Element;
-    const place = [...(event.currentTarget as Element).querySelectorAll('.card')].indexOf(
-      target.closest('.card')!,
-    );
+    const place = placeOf(event.currentTarget, target);
     const card = cards.at(place);
     if (place < 0 || !card || card.id === this.active() || !this.shows(card)) return;
     // What can be seen and pressed does what it says.
     if (target.closest('a, button') && !target.closest('.card-name, .card-reveal')) return;
     event.preventDefault();
     this.active.set(card.id);
+  }
+
+  protected near({ currentTarget, target }: Event): void {
+    const { cards, drawn } = this.model();
+    if (!drawn.second) return;
+    const place = placeOf(currentTarget, target);
+    const card = place < 0 ? undefined : cards.at(place);
+    if (card && !this.neared().has(card.id)) this.neared.update((known) => new Set([...known, card.id]));
   }
 
   /** Whether a card has anything to show when it is pointed at. */

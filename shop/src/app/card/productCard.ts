@@ -49,27 +49,26 @@ interface CardLine {
           <div class="card-picture">
             @if (one.images[0]; as image) {
               <img
-                [src]="at(image.hash)"
-                [attr.srcset]="set(image)"
-                [attr.sizes]="sizes()"
-                [width]="image.width"
-                [height]="image.height"
                 [attr.loading]="eager() ? 'eager' : 'lazy'"
                 [attr.fetchpriority]="first() ? 'high' : null"
                 decoding="async"
+                [attr.width]="image.width"
+                [attr.height]="image.height"
                 alt=""
+                [attr.sizes]="sizes()"
+                [attr.srcset]="set(image)"
+                [attr.src]="at(image.hash)"
               />
               @if (second(); as other) {
                 <img
                   class="second"
-                  [src]="at(other.hash)"
-                  [attr.srcset]="set(other)"
-                  [attr.sizes]="sizes()"
-                  [width]="other.width"
-                  [height]="other.height"
-                  loading="lazy"
                   decoding="async"
+                  [attr.width]="other.width"
+                  [attr.height]="other.height"
                   alt=""
+                  [attr.sizes]="sizes()"
+                  [attr.srcset]="set(other)"
+                  [attr.src]="at(other.hash)"
                 />
               }
             } @else {
@@ -172,6 +171,8 @@ export class ProductCard {
   readonly lang = input.required<string>();
   readonly eager = input(false);
   readonly first = input(false);
+  /** It has been pointed at, or had the focus. */
+  readonly near = input(false);
   /** It shows what cards show that are pointed at. */
   readonly active = input(false);
   /** Place it is pinned to, while the desk arranges the shelf. */
@@ -204,8 +205,9 @@ export class ProductCard {
     }
     return { shown, revealed };
   });
+  /** Not there before it is asked for: most cards are never pointed at, and a picture that nobody sees costs as much. */
   protected readonly second = computed((): CardImage | null =>
-    this.drawn().second ? (this.card().images.at(1) ?? null) : null,
+    this.drawn().second && (this.near() || this.active()) ? (this.card().images.at(1) ?? null) : null,
   );
   protected readonly heart = 'M12 20 4.5 12.6a4.8 4.8 0 0 1 7.5-6 4.8 4.8 0 0 1 7.5 6Z';
 
