@@ -1,7 +1,6 @@
-import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { mkdir } from 'node:fs/promises';
 import path from 'node:path';
-import type { ElementHandle, Page } from 'puppeteer-core';
+import type { Frame, Page } from 'puppeteer-core';
 import { runApplication } from '../tests/support/application';
 import { addFixture, choose, frameOf, planFor, says, TestBrowser } from '../tests/support/browser';
 
@@ -29,6 +28,13 @@ async function plan(address: string): Promise<Page> {
   return page;
 }
 
+/** The card in its frame, once it stands there. */
+async function benchOf(page: Page): Promise<Frame> {
+  const frame = (await (await page.waitForSelector('desk-bench iframe'))!.contentFrame())!;
+  await frame.waitForSelector('.bench .card');
+  return frame;
+}
+
 /** Columns with the tree beside a banner, tiles and the shelf. */
 async function build(page: Page): Promise<void> {
   await addFixture(page, 'Add behind title title', 'columns');
@@ -45,12 +51,27 @@ async function build(page: Page): Promise<void> {
 }
 
 try {
-  const badges = await plan('/plans/house?aisle=%2Fcookware&open=badges');
+  const badges = await browser.desk('/plans/house/badges?aisle=%2Fcookware');
   await badges.locator('[data-badge="sale"] .name').click();
   await badges.waitForSelector('desk-badge-example img');
-  await badges.$eval('[data-slip="badges"]', (word) => word.scrollIntoView());
+  await benchOf(badges);
   await shot(badges, 'badges.png');
   await badges.close();
+
+  const card = await browser.desk('/plans/house/card?aisle=%2Fcookware');
+  await card.locator('[data-element="attribute:material"] .name').click();
+  await (await benchOf(card)).$eval('.bench-cards', (cards) => cards.scrollIntoView());
+  await shot(card, 'card.png');
+  await card.close();
+
+  const quick = await browser.page(1280, 800);
+  await quick.goto(`${application.baseUrl}/shop/cookware/pans`);
+  await quick.waitForSelector('.card-quick a');
+  await quick.hover('#products .card:nth-child(2)');
+  await quick.click('#products .card:nth-child(2) .card-quick a');
+  await quick.waitForSelector('dialog.quick:modal');
+  await shot(quick, 'quick-look.png');
+  await quick.close();
   await shop('/cookware/pans', 'shop-wide.png', 1280, 800);
   await shop('/', 'shop-narrow.png', 390, 844);
   await shop('/products/' + (await slugOf('/kettles-and-coffee/teapots')), 'shop-product.png', 1280, 800);
@@ -178,36 +199,6 @@ try {
   const editions = await browser.desk('/editions?compare=1,2');
   await editions.waitForSelector('desk-edition-compare dl');
   await shot(editions, 'editions.png');
-
-  const redirects = await browser.desk('/redirects');
-  for (const [from, to] of [
-    ['/frying-pans', '/cookware/pans/frying-pans'],
-    ['/pans', '/frying-pans'],
-    ['/curtains', '/textiles/curtains'],
-  ]) {
-    await redirects.locator('[formcontrolname=from]').fill(from);
-    await redirects.locator('[formcontrolname=to]').fill(to);
-    await redirects.locator('desk-redirects form button[type=submit]').click();
-    await redirects.waitForSelector(`tbody th::-p-text(${from})`);
-  }
-  await redirects.locator('.try input').fill('/pans');
-  await redirects.locator('.try button').click();
-  await redirects.waitForSelector('output');
-  await shot(redirects, 'redirects.png');
-
-  const folder = await mkdtemp(path.join(tmpdir(), 'fond-shot-'));
-  const file = path.join(folder, 'spring.csv');
-  await writeFile(
-    file,
-    'sku,title,category,price,Weight (g),Finish\nPK-2001,Osier bread basket,Table > Baskets,24.50,310,woven\n' +
-      'PK-2002,,Table > Baskets,abc,,\nPK-2001,Osier bread basket,Table > Baskets,24.50,310,woven\n',
-  );
-  const imports = await browser.desk('/catalogue/import');
-  const field = (await imports.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
-  await field.uploadFile(file);
-  await imports.waitForSelector('h2');
-  await shot(imports, 'catalogue-in.png');
-  await rm(folder, { recursive: true, force: true });
 } finally {
   await browser.close();
   await application.stop();

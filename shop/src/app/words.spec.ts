@@ -10,7 +10,9 @@ describe('the words of the shop', () => {
       Object.entries(words).filter((entry): entry is [string, string] => typeof entry[1] === 'string');
     const same = plain(en).filter(([key, text]) => Object.fromEntries(plain(fr))[key] === text);
     // Words that both languages share.
-    expect(same.map(([key]) => key).sort()).toEqual(['collections', 'jumpTo', 'pages', 'sku', 'total'].sort());
+    expect(same.map(([key]) => key).sort()).toEqual(
+      ['collections', 'jumpTo', 'pages', 'sku', 'total'].sort(),
+    );
   });
 
   it('count as each language does', () => {
