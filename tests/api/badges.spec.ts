@@ -68,7 +68,7 @@ describe('badges', () => {
     expect(tools.every(({ badges }) => badges.length === 1)).toBe(true);
     expect(await listed('/knives-and-boards')).toEqual(before);
     const { body } = await server.guest.get('/api/shop/page').query({ address: '/tools' });
-    expect(body.frame.badges.left).toEqual(USUAL_BADGE_LOOK);
+    expect(body.frame.badges.left).toEqual({ ...USUAL_BADGE_LOOK, size: atAllWidths(13) });
   });
 
   it('are counted for a draft: in the aisle, in the shop, and where rules meet', async () => {

@@ -41,6 +41,30 @@ describe('a page of the shop', () => {
     expect(headers['content-security-policy']).not.toMatch(/script-src[^;]*unsafe-inline/);
   });
 
+  it('shows HTML in a product’s name as the letters it is', async () => {
+    const desk = await server.signIn();
+    const title = '<img src=x onerror=alert(1)>';
+    await desk.importFile('sly.csv', `sku,title,category,price,slug\nSLY-1,${title},Table,9.50,sly\n`);
+    const escaped = '&lt;img src=x onerror=alert(1)&gt;';
+    for (const address of ['/shop/products/sly', '/shop/search?q=onerror', '/shop/table?look=sly']) {
+      const { text } = await get(address);
+      const body = text.slice(text.indexOf('<body'), text.indexOf('id="ng-state"'));
+      expect(body, address).toContain(escaped);
+      expect(body, address).not.toContain(title);
+    }
+  });
+
+  it('opens a product over its aisle at an address, without JavaScript as well', async () => {
+    const { body } = await get('/api/shop/listing?aisle=/cookware');
+    const { slug, title } = body.items[3];
+    const name = title.replaceAll('\u00a0', '&nbsp;');
+    const { text } = await get(`/shop/cookware?look=${slug}`);
+    const dialog = text.slice(text.indexOf('<dialog open'), text.indexOf('</dialog>'));
+    expect(dialog).toContain(name);
+    expect(text).toContain('rel="canonical" href="/shop/cookware"');
+    expect((await get('/shop/cookware?look=not-there')).text).not.toContain('<dialog');
+  });
+
   it('is another one as soon as something else is live', async () => {
     const before = await get('/shop/table');
     const desk = await server.signIn();
@@ -140,5 +164,31 @@ describe('the desk', () => {
     const script = /src="(main-[^"]+)"/.exec(text)![1];
     expect((await get(`/${script}`)).headers['cache-control']).toContain('immutable');
     expect((await get('/icon.svg')).headers['cache-control']).toBe('public, max-age=86400');
+  });
+});
+
+describe('the cart’s page', () => {
+  const buy = async (fields: Record<string, string>, address = '/shop/cart') =>
+    server.guest.post(address).type('form').send(fields);
+
+  it('is a shopper’s own, so nobody keeps it', async () => {
+    const { text, headers } = await get('/shop/cart?lang=fr');
+    expect(headers['cache-control']).toBe('no-store');
+    expect(text).toContain('Votre panier');
+  });
+
+  it('follows a form that was sent, and says why a change was not made', async () => {
+    const { body } = await get('/api/shop/listing?aisle=/cookware');
+    const [{ sku }] = body.items.filter(({ price }: { price: unknown }) => price);
+    const sent = await buy({ sku }, '/shop/cart?lang=fr');
+    expect([sent.status, sent.headers['location']]).toEqual([303, '/shop/cart?lang=fr']);
+    expect(String(sent.headers['set-cookie'])).toContain('fond.cart=');
+    const gone = await buy({ sku: 'NOT-THERE' });
+    expect(gone.status).toBe(404);
+    expect(gone.text).toContain('no longer in the shop');
+    const { body: low } = await get('/api/shop/listing?aisle=/cookware&stock=low');
+    const short = await buy({ sku: low.items[0].sku, quantity: '99' });
+    expect(short.status).toBe(409);
+    expect(short.text).toContain('There are only');
   });
 });

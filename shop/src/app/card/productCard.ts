@@ -10,8 +10,11 @@ import { pictureAt, srcset } from './picture';
 import { Price } from './price';
 import { Rating } from './rating';
 
+/** Several parts that stand on one line together. */
 interface CardLine {
-  line: number;
+  part: 'line';
+  /** Of the first of them. */
+  at: number;
   parts: CardPart[];
 }
 
@@ -28,138 +31,143 @@ interface CardLine {
         <button type="button" class="unpin" [attr.aria-label]="'Take away the pin of ' + one.title">×</button>
       </p>
     }
-    <ng-container [ngTemplateOutlet]="linesOf" [ngTemplateOutletContext]="{ lines: lines().shown }" />
-    <ng-template #linesOf let-lines="lines">
-      @for (line of lines; track line.line) {
-        @if (line.parts.length === 1) {
-          <ng-container [ngTemplateOutlet]="partOf" [ngTemplateOutletContext]="{ part: line.parts[0] }" />
-        } @else {
-          <div class="card-line">
-            @for (part of line.parts; track part.at) {
-              <ng-container [ngTemplateOutlet]="partOf" [ngTemplateOutletContext]="{ part }" />
-            }
-          </div>
+    @let looks =
+      {
+        line: lineLook,
+        picture: pictureLook,
+        badges: badgesLook,
+        category: categoryLook,
+        name: nameLook,
+        rating: ratingLook,
+        attribute: attributeLook,
+        field: attributeLook,
+        tags: tagsLook,
+        description: descriptionLook,
+        stock: stockLook,
+        price: priceLook,
+        cart: cartLook,
+        wish: wishLook,
+        quick: quickLook,
+      };
+    @for (part of lines().shown; track part.at) {
+      <ng-container [ngTemplateOutlet]="looks[part.part]" [ngTemplateOutletContext]="{ part }" />
+    }
+    <ng-template #lineLook let-part="part">
+      <div class="card-line">
+        @for (one of partsOf(part); track one.at) {
+          <ng-container [ngTemplateOutlet]="looks[one.part]" [ngTemplateOutletContext]="{ part: one }" />
         }
-      }
+      </div>
     </ng-template>
-    <ng-template #partOf let-part="part">
-      @let style = styleOf(part);
-      @switch (part.part) {
-        @case ('picture') {
-          <div class="card-picture">
-            @if (one.images[0]; as image) {
-              <img
-                [attr.loading]="eager() ? 'eager' : 'lazy'"
-                [attr.fetchpriority]="first() ? 'high' : null"
-                decoding="async"
-                [attr.width]="image.width"
-                [attr.height]="image.height"
-                alt=""
-                [attr.sizes]="sizes()"
-                [attr.srcset]="set(image)"
-                [attr.src]="at(image.hash)"
-              />
-              @if (second(); as other) {
-                <img
-                  class="second"
-                  decoding="async"
-                  [attr.width]="other.width"
-                  [attr.height]="other.height"
-                  alt=""
-                  [attr.sizes]="sizes()"
-                  [attr.srcset]="set(other)"
-                  [attr.src]="at(other.hash)"
-                />
-              }
-            } @else {
-              <shop-no-picture [lang]="lang()" />
-            }
-            @if (over()) {
-              <shop-badges [badges]="one.badges" [over]="true" />
-            }
-            @if (lines().revealed.length) {
-              <div class="card-reveal">
-                <ng-container
-                  [ngTemplateOutlet]="linesOf"
-                  [ngTemplateOutletContext]="{ lines: lines().revealed }"
-                />
-              </div>
+    <ng-template #pictureLook>
+      <div class="card-picture">
+        @if (one.images[0]; as image) {
+          <img
+            [attr.loading]="eager() ? 'eager' : 'lazy'"
+            [attr.fetchpriority]="first() ? 'high' : null"
+            decoding="async"
+            [attr.width]="image.width"
+            [attr.height]="image.height"
+            alt=""
+            [attr.sizes]="sizes()"
+            [attr.srcset]="set(image)"
+            [attr.src]="at(image.hash)"
+          />
+          @if (second(); as other) {
+            <img
+              class="second"
+              decoding="async"
+              [attr.width]="other.width"
+              [attr.height]="other.height"
+              alt=""
+              [attr.sizes]="sizes()"
+              [attr.srcset]="set(other)"
+              [attr.src]="at(other.hash)"
+            />
+          }
+        } @else {
+          <shop-no-picture [lang]="lang()" />
+        }
+        @if (over()) {
+          <shop-badges [badges]="one.badges" [over]="true" />
+        }
+        @if (lines().revealed.length) {
+          <div class="card-reveal">
+            @for (part of lines().revealed; track part.at) {
+              <ng-container [ngTemplateOutlet]="looks[part.part]" [ngTemplateOutletContext]="{ part }" />
             }
           </div>
         }
-        @case ('badges') {
-          <shop-badges [badges]="one.badges" />
+      </div>
+    </ng-template>
+    <ng-template #badgesLook>
+      <shop-badges [badges]="one.badges" />
+    </ng-template>
+    <ng-template #categoryLook let-part="part">
+      <p class="card-category" [attr.style]="styleOf(part)">
+        <a [href]="href(part.href)">{{ part.text }}</a>
+      </p>
+    </ng-template>
+    <ng-template #nameLook let-part="part">
+      <h3 class="card-name" [attr.style]="styleOf(part)">
+        <a [href]="href(one.href)">{{ one.title }}</a>
+      </h3>
+    </ng-template>
+    <ng-template #ratingLook let-part="part">
+      <shop-rating [rating]="part.rating" [ratings]="part.ratings" [lang]="lang()" [look]="styleOf(part)" />
+    </ng-template>
+    <ng-template #descriptionLook let-part="part">
+      <p class="card-description" [attr.style]="styleOf(part)">{{ part.text }}</p>
+    </ng-template>
+    <ng-template #stockLook let-part="part">
+      <p [class]="'card-stock stock-' + part.state" [attr.style]="styleOf(part)">{{ part.text }}</p>
+    </ng-template>
+    <ng-template #priceLook let-part="part">
+      <shop-price [price]="one.price" [was]="one.was" [lang]="lang()" [look]="styleOf(part)" />
+    </ng-template>
+    <ng-template #tagsLook let-part="part">
+      <ul class="card-tags" [attr.style]="styleOf(part)">
+        @for (link of part.links; track link.href) {
+          <li>
+            <a [href]="href(link.href)">{{ link.title }}</a>
+          </li>
         }
-        @case ('category') {
-          <p class="card-category" [attr.style]="style">
-            <a [href]="href(part.href)">{{ part.text }}</a>
-          </p>
+      </ul>
+    </ng-template>
+    <ng-template #cartLook let-part="part">
+      <form class="card-cart" method="post" [action]="cart()" [attr.style]="styleOf(part)">
+        <button class="button" name="sku" [value]="one.sku" [disabled]="part.sold">
+          {{ part.sold ? words().soldOut : textOf(part) || words().addToCart
+          }}<span class="unseen">: {{ one.title }}</span>
+        </button>
+      </form>
+    </ng-template>
+    <ng-template #wishLook let-part="part">
+      <form class="card-wish" method="post" [action]="wish()" [attr.style]="styleOf(part)">
+        <button name="sku" [value]="one.sku" [attr.aria-pressed]="wishes.has(one.sku)">
+          <svg viewBox="0 0 24 24" aria-hidden="true"><path [attr.d]="heart" /></svg>
+          {{ textOf(part) || words().wish }}<span class="unseen">: {{ one.title }}</span>
+        </button>
+      </form>
+    </ng-template>
+    <ng-template #quickLook let-part="part">
+      <p class="card-quick" [attr.style]="styleOf(part)">
+        <a [href]="href(one.href)" [attr.data-look]="one.slug"
+          >{{ textOf(part) || words().quickLook }}<span class="unseen">: {{ one.title }}</span></a
+        >
+      </p>
+    </ng-template>
+    <ng-template #attributeLook let-part="part">
+      <p class="card-attribute" [attr.style]="styleOf(part)">
+        @let label = labelOf(part);
+        @if (label === 'before') {
+          <span>{{ part.label }}</span>
         }
-        @case ('name') {
-          <h3 class="card-name" [attr.style]="style">
-            <a [href]="href(one.href)">{{ one.title }}</a>
-          </h3>
+        {{ part.text }}
+        @if (label === 'after') {
+          <span>{{ part.label }}</span>
         }
-        @case ('rating') {
-          <shop-rating [rating]="part.rating" [ratings]="part.ratings" [lang]="lang()" [look]="style" />
-        }
-        @case ('description') {
-          <p class="card-description" [attr.style]="style">{{ part.text }}</p>
-        }
-        @case ('stock') {
-          <p [class]="'card-stock stock-' + part.state" [attr.style]="style">{{ part.text }}</p>
-        }
-        @case ('price') {
-          <shop-price [price]="one.price" [was]="one.was" [lang]="lang()" [look]="style" />
-        }
-        @case ('tags') {
-          <ul class="card-tags" [attr.style]="style">
-            @for (link of part.links; track link.href) {
-              <li>
-                <a [href]="href(link.href)">{{ link.title }}</a>
-              </li>
-            }
-          </ul>
-        }
-        @case ('cart') {
-          <form class="card-cart" method="post" [action]="cart()" [attr.style]="style">
-            <button class="button" name="sku" [value]="one.sku" [disabled]="part.sold">
-              {{ part.sold ? words().soldOut : textOf(part) || words().addToCart
-              }}<span class="unseen">: {{ one.title }}</span>
-            </button>
-          </form>
-        }
-        @case ('wish') {
-          <form class="card-wish" method="post" [action]="wish()" [attr.style]="style">
-            <button name="sku" [value]="one.sku" [attr.aria-pressed]="wishes.has(one.sku)">
-              <svg viewBox="0 0 24 24" aria-hidden="true"><path [attr.d]="heart" /></svg>
-              {{ textOf(part) || words().wish }}<span class="unseen">: {{ one.title }}</span>
-            </button>
-          </form>
-        }
-        @case ('quick') {
-          <p class="card-quick" [attr.style]="style">
-            <a [href]="href(one.href)" [attr.data-look]="one.slug"
-              >{{ textOf(part) || words().quickLook }}<span class="unseen">: {{ one.title }}</span></a
-            >
-          </p>
-        }
-        @default {
-          <p class="card-attribute" [attr.style]="style">
-            @switch (labelOf(part)) {
-              @case ('before') {
-                <span>{{ part.label }}</span> {{ part.text }}
-              }
-              @case ('after') {
-                {{ part.text }} <span>{{ part.label }}</span>
-              }
-              @default {
-                {{ part.text }}
-              }
-            }
-          </p>
-        }
-      }
+      </p>
     </ng-template>
   `,
 })
@@ -189,19 +197,20 @@ export class ProductCard {
     const has = (name: string): boolean => parts.some(({ part }) => part === name);
     return badges.length > 0 && has('picture') && has('badges');
   });
-  /** What stands on one line together, and of that what lies over the picture. */
+  /** In order, with what stands on one line together as one; and of that what lies over the picture. */
   protected readonly lines = computed(() => {
     const { parts, badges } = this.card();
     const { elements } = this.drawn();
-    const shown: CardLine[] = [];
-    const revealed: CardLine[] = [];
+    const shown: (CardPart | CardLine)[] = [];
+    const revealed: (CardPart | CardLine)[] = [];
     for (const part of parts) {
       if (part.part === 'badges' && (this.over() || !badges.length)) continue;
       const { line, revealed: hidden } = elements[part.at];
       const lines = hidden ? revealed : shown;
       const last = lines.at(-1);
-      if (last?.line === line) last.parts.push(part);
-      else lines.push({ line, parts: [part] });
+      if (!last || elements[last.at].line !== line) lines.push(part);
+      else if (last.part === 'line') last.parts.push(part);
+      else lines[lines.length - 1] = { part: 'line', at: last.at, parts: [last, part] };
     }
     return { shown, revealed };
   });
@@ -212,6 +221,10 @@ export class ProductCard {
   protected readonly heart = 'M12 20 4.5 12.6a4.8 4.8 0 0 1 7.5-6 4.8 4.8 0 0 1 7.5 6Z';
 
   protected readonly href = shopHref;
+
+  protected partsOf({ parts }: CardLine): readonly CardPart[] {
+    return parts;
+  }
 
   protected styleOf({ at }: CardPart): string | null {
     return this.drawn().elements[at].style;
