@@ -60,7 +60,7 @@ try {
 
   const card = await browser.desk('/plans/house/card?aisle=%2Fcookware');
   await card.locator('[data-element="attribute:material"] .name').click();
-  await (await benchOf(card)).$eval('.bench-cards', (cards) => cards.scrollIntoView());
+  await benchOf(card);
   await shot(card, 'card.png');
   await card.close();
 

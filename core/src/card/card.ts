@@ -121,13 +121,55 @@ export function shorten(text: string, most: number): string {
 const USUAL_LETTERS = 110;
 const USUAL_TAGS = 4;
 
+/** Links that every card of a language shares: of tags by their code, of categories by their id; null for none. */
+interface SharedLinks {
+  tags: (LinkModel | null)[];
+  categories: Map<number, { link: LinkModel; colour: string | null } | null>;
+}
+
+const shared = new WeakMap<Snapshot, Map<Lang, SharedLinks>>();
+
+/** The links of a language, each made once for a state of the catalogue. */
+function linksIn(snapshot: Snapshot, lang: Lang): SharedLinks {
+  let known = shared.get(snapshot);
+  if (!known) shared.set(snapshot, (known = new Map()));
+  let links = known.get(lang);
+  if (!links) {
+    const { values } = snapshot.facets.get('tag') as ValueColumn;
+    const tags = values.map(({ value }) => {
+      const aisle = snapshot.aisles.byPath.get(`/tags/${value}`);
+      return aisle?.titles[lang] ? linkTo(snapshot, aisle, lang) : null;
+    });
+    known.set(lang, (links = { tags, categories: new Map() }));
+  }
+  return links;
+}
+
+/** The way to a product's main category, and its colour; null where it has none. */
+function categoryOf(
+  snapshot: Snapshot,
+  p: number,
+  lang: Lang,
+): { link: LinkModel; colour: string | null } | null {
+  const id = snapshot.mainCategory[p];
+  const { categories } = linksIn(snapshot, lang);
+  let known = categories.get(id);
+  if (known === undefined) {
+    const aisle = snapshot.aisles.byKey.get(`category:${id}`);
+    known = aisle ? { link: linkTo(snapshot, aisle, lang), colour: aisle.colour } : null;
+    categories.set(id, known);
+  }
+  return known;
+}
+
 /** The aisles of a product's tags, of those that have a name in the language: nobody wants to read another one's. */
-export function tagLinks(snapshot: Snapshot, p: number, lang: Lang): LinkModel[] {
-  const tags = snapshot.facets.get('tag') as ValueColumn;
+export function tagLinks(snapshot: Snapshot, p: number, lang: Lang, most = Infinity): LinkModel[] {
+  const column = snapshot.facets.get('tag') as ValueColumn;
+  const { tags } = linksIn(snapshot, lang);
   const links: LinkModel[] = [];
-  for (let k = tags.offsets[p]; k < tags.offsets[p + 1]; k++) {
-    const aisle = snapshot.aisles.byPath.get(`/tags/${tags.values[tags.codes[k]].value}`);
-    if (aisle?.titles[lang]) links.push(linkTo(snapshot, aisle, lang));
+  for (let k = column.offsets[p]; k < column.offsets[p + 1] && links.length < most; k++) {
+    const link = tags[column.codes[k]];
+    if (link) links.push(link);
   }
   return links;
 }
@@ -174,8 +216,8 @@ export function cardOf(
   let at = 0;
   for (const element of elements) {
     if (!element.on) continue;
-    const part = partOf(snapshot, p, element, lang, badges.context.zone);
-    if (part) parts.push({ ...part, at });
+    const part = partOf(snapshot, p, element, at, lang, badges.context.zone);
+    if (part) parts.push(part);
     at++;
   }
   return {
@@ -188,7 +230,7 @@ export function cardOf(
     was: was > price ? moneyOf(was, currency, lang) : null,
     badges: badgesOf(snapshot, p, badges, lang),
     images,
-    colour: snapshot.aisles.byKey.get(`category:${snapshot.mainCategory[p]}`)?.colour ?? null,
+    colour: categoryOf(snapshot, p, lang)?.colour ?? null,
     parts,
   };
 }
@@ -197,9 +239,10 @@ function partOf(
   snapshot: Snapshot,
   p: number,
   element: CardElement,
+  at: number,
   lang: Lang,
   zone: string | undefined,
-): PartOf | null {
+): CardPart | null {
   const languages = snapshot.frame.languages;
   switch (element.element) {
     case 'picture':
@@ -208,16 +251,14 @@ function partOf(
     case 'price':
     case 'wish':
     case 'quick':
-      return { part: element.element };
+      return { part: element.element, at };
     case 'category': {
-      const aisle = snapshot.aisles.byKey.get(`category:${snapshot.mainCategory[p]}`);
-      if (!aisle) return null;
-      const { title, href } = linkTo(snapshot, aisle, lang);
-      return { part: 'category', text: title, href };
+      const category = categoryOf(snapshot, p, lang);
+      return category && { part: 'category', at, text: category.link.title, href: category.link.href };
     }
     case 'rating': {
       const rating = snapshot.rating.numbers[p];
-      return Number.isNaN(rating) ? null : { part: 'rating', rating, ratings: snapshot.ratings[p] };
+      return Number.isNaN(rating) ? null : { part: 'rating', at, rating, ratings: snapshot.ratings[p] };
     }
     case 'attribute': {
       const key = element.attribute ?? '';
@@ -227,7 +268,7 @@ function partOf(
         textIn(element.text, lang, languages) ||
         textIn(snapshot.attributes.get(key)!.row.labels, lang, languages) ||
         key;
-      return { part: 'attribute', key, label, text };
+      return { part: 'attribute', at, key, label, text };
     }
     case 'field': {
       const key = element.attribute as CardField;
@@ -235,24 +276,27 @@ function partOf(
       if (!text) return null;
       return {
         part: 'field',
+        at,
         key,
         label: textIn(element.text, lang, languages) || wordsIn(lang).fields[key],
         text,
       };
     }
     case 'tags': {
-      const links = tagLinks(snapshot, p, lang).slice(0, element.most ?? USUAL_TAGS);
-      return links.length ? { part: 'tags', links } : null;
+      const links = tagLinks(snapshot, p, lang, element.most ?? USUAL_TAGS);
+      return links.length ? { part: 'tags', at, links } : null;
     }
     case 'cart':
       // What has no price can't be bought here.
-      return Number.isNaN(snapshot.price.numbers[p]) ? null : { part: 'cart', sold: snapshot.stock[p] <= 0 };
+      return Number.isNaN(snapshot.price.numbers[p])
+        ? null
+        : { part: 'cart', at, sold: snapshot.stock[p] <= 0 };
     case 'description': {
       const most = element.most ?? USUAL_LETTERS;
       const text = shorten(plainText(textIn(snapshot.descriptions[p], lang, languages)), most);
-      return text ? { part: 'description', text } : null;
+      return text ? { part: 'description', at, text } : null;
     }
     case 'stock':
-      return { part: 'stock', ...stockWord(snapshot.stock[p], lang) };
+      return { part: 'stock', at, ...stockWord(snapshot.stock[p], lang) };
   }
 }
