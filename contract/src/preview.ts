@@ -34,8 +34,6 @@ export type FromFrame =
   /** A link was followed; the address is relative to the shop's root. */
   | { type: 'fond:go'; address: string }
   | { type: 'fond:fixture'; id: string }
-  /** An element of a card was pointed at, on the bench. */
-  | { type: 'fond:element'; at: number }
   | { type: 'fond:add'; behind: string }
   | ({ type: 'fond:change' } & TicketChange)
   /** A card was moved to a place of the whole listing, or its pin was taken away. */

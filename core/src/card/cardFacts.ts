@@ -4,7 +4,7 @@ import { holds, type Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { shelfOf, type Plan } from '../plans/plan';
 import { cardOf } from './card';
-import { elementName, isRevealed, type CardDesign, type CardElement } from './design';
+import { elementName, isRevealed, USUAL_FACE, type CardDesign, type CardElement } from './design';
 import { inkOn } from './drawn';
 
 /** How many products of a range have something to show in an element. */
@@ -51,7 +51,7 @@ export type FormLimit = 'revealed-in-lines' | 'ratio-in-lanes' | 'equal-without-
 export function formLimits({ card, face }: CardDesign): FormLimit[] {
   const limits: FormLimit[] = [];
   if (card.some((one) => one.on && isRevealed(card, one))) limits.push('revealed-in-lines');
-  if (face.ratio !== 112.5 || face.crop === 'whole') limits.push('ratio-in-lanes');
+  if (face.ratio !== USUAL_FACE.ratio || face.crop === 'whole') limits.push('ratio-in-lanes');
   if (face.equal) limits.push('equal-without-rows');
   return limits;
 }

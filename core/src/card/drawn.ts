@@ -5,6 +5,7 @@ import { colourOf } from '../badges/cover';
 import {
   isRevealed,
   reacts,
+  USUAL_FACE,
   type CardDesign,
   type CardElementKind,
   type CardFace,
@@ -69,12 +70,9 @@ function styleOf({ font, size, weight, case: letters, colour, align, space }: El
   return css.length ? css.join(';') : null;
 }
 
-/** Usual values are those of the style sheet, which needs not be told them. */
-const USUAL_RATIO = 112.5;
-
 function variablesOf(face: CardFace, colours: Colours): Record<string, string> {
   const variables: Record<string, string> = {};
-  if (face.ratio !== USUAL_RATIO) variables['picture'] = `100 / ${face.ratio}`;
+  if (face.ratio !== USUAL_FACE.ratio) variables['picture'] = `100 / ${face.ratio}`;
   if (face.frame !== null)
     Object.assign(
       variables,

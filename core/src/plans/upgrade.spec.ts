@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { cardElement, USUAL_FACE } from '../card/design';
 import { READY_LOOKS, USUAL_LOOK } from '../look/look';
 import { USUAL_LAYOUT } from './fixtures';
 import { startingFixtures, usual } from './housePlan';
@@ -101,6 +102,49 @@ describe('what earlier releases stored', () => {
     const differing = heir({ at: { related: { set: null } } });
     expect(upgradePlan(differing)).toEqual(differing);
     expect(isHeir(upgradePlan(heir(null)))).toBe(true);
+  });
+
+  it('gives elements of cards the settings that they did not have, an heir’s own ones too', () => {
+    const old = { element: 'attribute', attribute: 'material', on: true };
+    const { fixtures } = FIRST;
+    const stored = {
+      ...FIRST,
+      fixtures: fixtures.map((one) => (one.type === 'shelf' ? { ...one, card: [old] } : one)),
+    };
+    const heir = {
+      id: 'h',
+      name: 'h',
+      reach: { include: [], exclude: [] },
+      base: 'house',
+      own: {
+        at: {
+          fixtures: {
+            items: {
+              shelf: {
+                at: {
+                  card: {
+                    items: { 'attribute:material': { at: { on: { set: false } } } },
+                    added: [{ item: { element: 'price', attribute: null, on: true }, after: null }],
+                    moved: [],
+                    removed: [],
+                  },
+                },
+              },
+            },
+            added: [],
+            moved: [],
+            removed: [],
+          },
+        },
+      },
+    };
+    const plan = resolvePlan(documentsBy([upgradePlan(stored), upgradePlan(heir)]), 'h');
+    const shelf = plan.fixtures.find((one) => one.type === 'shelf');
+    expect(shelf).toMatchObject({ face: USUAL_FACE });
+    expect(shelf?.type === 'shelf' && shelf.card).toEqual([
+      cardElement('price'),
+      cardElement('attribute', false, 'material'),
+    ]);
   });
 
   it('takes a gap that was one number for that gap at every width, narrow pages having had 12 pixels at most', () => {

@@ -102,6 +102,14 @@ export class CartService {
         [hashOf(token), new Date()],
         transaction,
       );
+      // Somebody new comes in; those who have not been here for as long as their cookie lasts will not come back.
+      if (known === null)
+        await runSql(
+          this.sequelize,
+          'DELETE FROM carts WHERE seen_at < ? LIMIT 50',
+          [new Date(Date.now() - YEAR)],
+          transaction,
+        );
       const id = (await this.idOf(token, transaction))!;
       await change(id, snapshot.ids[p], transaction);
       return this.kept(id, transaction);

@@ -65,6 +65,18 @@ describe('the demo’s pictures', () => {
     }
   });
 
+  it('are of another shape for two of them, as real ones are', async () => {
+    const cuts = products.flatMap(({ picture }) => (picture.cut ? [picture] : []));
+    expect(cuts.map(({ cut }) => cut).sort()).toEqual(['tall', 'wide']);
+    for (const picture of cuts) {
+      const { width, height } = await sharp(Buffer.from(drawPicture(picture, 1))).metadata();
+      expect(width).toBe(960);
+      expect(height / width)[picture.cut === 'tall' ? 'toBeGreaterThan' : 'toBeLessThan'](
+        picture.cut === 'tall' ? 1.5 : 0.7,
+      );
+    }
+  });
+
   it('show the thing and not an empty ground', async () => {
     for (const kind of kinds) {
       const { channels } = await sharp(Buffer.from(drawPicture(subject(kind), 1)))

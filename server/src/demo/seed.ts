@@ -27,7 +27,7 @@ import {
   type Pair,
 } from './catalogue/vocabulary';
 import { drawPicture } from './pictures/draw';
-import { ORIGINAL_HEIGHT, ORIGINAL_WIDTH } from './pictures/sheet';
+import { heightOf, ORIGINAL_WIDTH } from './pictures/sheet';
 
 export const DEMO_SIGN_IN: DemoSignIn = { email: 'merchandiser@pellmere.example', password: 'shelf-ticket' };
 
@@ -322,7 +322,7 @@ async function seedPictures(
     if (!row['image']) continue;
     for (const view of [1, 2] as const) {
       const hash = await pictures.keep(Buffer.from(drawPicture(picture, view)));
-      rows.push([`${row['sku']}-${view}.svg`, hash, ORIGINAL_WIDTH, ORIGINAL_HEIGHT]);
+      rows.push([`${row['sku']}-${view}.svg`, hash, ORIGINAL_WIDTH, heightOf(picture.cut)]);
     }
   }
   await insertRows(sequelize, 'pictures', ['source', 'hash', 'width', 'height'], rows, transaction, [

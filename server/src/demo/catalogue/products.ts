@@ -302,6 +302,14 @@ function collectionsOf({ spec, material }: Made, price: number, reduced: boolean
 function withFaults(products: DemoProduct[]): DemoProduct[] {
   const change = (at: number, row: DemoRow): void => void Object.assign(products[at].row, row);
   for (const at of [11, 63, 118, 171, 224, 260]) change(at, { image: '' });
+  // Pictures of another shape than all others.
+  for (const [kind, cut] of [
+    ['rolling pin', 'wide'],
+    ['canister', 'tall'],
+  ] as const) {
+    const one = products.find(({ picture }) => picture.kind === kind)!;
+    one.picture = { ...one.picture, cut };
+  }
   for (const at of [5, 29, 77, 140, 199]) change(at, { Material: '', Finish: '' });
   for (const at of [8, 41]) change(at, { Diameter: '' });
   for (const at of [90, 131, 230]) change(at, { description: '', 'description@fr': '' });

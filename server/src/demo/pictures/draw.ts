@@ -2,7 +2,7 @@ import * as cookware from './cookware';
 import type { Drawing } from './drawing';
 import * as flat from './flat';
 import { mix, SKINS, skinOf, coloured } from './palette';
-import { Sheet, SHEET_HEIGHT, SHEET_WIDTH } from './sheet';
+import { Sheet, SHEET_HEIGHT, SHEET_WIDTH, type Cut } from './sheet';
 import * as vessels from './vessels';
 
 /** Every thing that can be drawn, by the name of its kind. */
@@ -55,6 +55,8 @@ export interface PictureSubject {
   trim: string;
   /** 0.8 … 1.15. */
   scale: number;
+  /** What of the drawing the picture shows; all of it unless something is said. */
+  cut?: Cut;
 }
 
 /** Grounds of the two views: a plain wall, and a table in the product's own colour made pale. */
@@ -90,5 +92,5 @@ export function drawPicture(subject: PictureSubject, view: 1 | 2): string {
   };
   if (view === 1) draw(sheet, parts);
   else sheet.group('translate(400 460) scale(1.16) translate(-400 -480)', () => draw(sheet, parts));
-  return sheet.svg();
+  return sheet.svg(subject.cut);
 }

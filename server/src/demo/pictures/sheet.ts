@@ -4,7 +4,18 @@ import { mix, type Skin } from './palette';
 export const SHEET_WIDTH = 800;
 export const SHEET_HEIGHT = 900;
 export const ORIGINAL_WIDTH = 960;
-export const ORIGINAL_HEIGHT = 1080;
+
+/** What of the sheet a picture shows; all are as wide in pixels. */
+export type Cut = 'whole' | 'wide' | 'tall';
+const CUTS: Readonly<Record<Cut, { x: number; y: number; w: number; h: number }>> = {
+  whole: { x: 0, y: 0, w: SHEET_WIDTH, h: SHEET_HEIGHT },
+  wide: { x: 0, y: 190, w: SHEET_WIDTH, h: 520 },
+  tall: { x: 150, y: 0, w: 500, h: SHEET_HEIGHT },
+};
+
+/** Height of the original, in pixels. */
+export const heightOf = (cut: Cut = 'whole'): number =>
+  Math.round((ORIGINAL_WIDTH * CUTS[cut].h) / CUTS[cut].w);
 
 /** One drawing: definitions and shapes, written as SVG. */
 export class Sheet {
@@ -80,10 +91,11 @@ export class Sheet {
     this.add('</g>');
   }
 
-  svg(): string {
+  svg(cut: Cut = 'whole'): string {
+    const { x, y, w, h } = CUTS[cut];
     return (
-      `<svg xmlns="http://www.w3.org/2000/svg" width="${ORIGINAL_WIDTH}" height="${ORIGINAL_HEIGHT}" ` +
-      `viewBox="0 0 ${SHEET_WIDTH} ${SHEET_HEIGHT}"><defs>${this.defs.join('')}</defs>${this.shapes.join('')}</svg>`
+      `<svg xmlns="http://www.w3.org/2000/svg" width="${ORIGINAL_WIDTH}" height="${heightOf(cut)}" ` +
+      `viewBox="${x} ${y} ${w} ${h}"><defs>${this.defs.join('')}</defs>${this.shapes.join('')}</svg>`
     );
   }
 }

@@ -1,7 +1,8 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
-import { cardElement, type CardElement } from '@fond/core';
+import type { CardElement } from '@fond/core';
+import { withNewElement } from '../state/cardEdits';
 import { moved } from '../state/edits';
 import { PlanEditor } from '../state/planEditor';
 import { RowTools } from './rowTools';
@@ -95,14 +96,7 @@ export class CardSlip {
 
   /** A new line stands after the last one of its kind, or after the name. */
   protected add(key: string): void {
-    this.change((card) => {
-      const after = Math.max(
-        ...card.map((element, at) =>
-          element.element === 'attribute' || element.element === 'name' ? at : -1,
-        ),
-      );
-      return [...card.slice(0, after + 1), cardElement('attribute', true, key), ...card.slice(after + 1)];
-    });
+    this.change((card) => withNewElement(card, 'attribute', key));
   }
 
   private change(change: (card: readonly CardElement[]) => readonly CardElement[]): void {

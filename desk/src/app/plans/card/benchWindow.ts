@@ -63,7 +63,7 @@ interface Answer {
         <strong>{{ told.title }}.</strong> {{ told.errors?.[0]?.message ?? told.detail }} Below is the last
         card that could be made.
       </p>
-    } @else if (answered() && !bench()) {
+    } @else if (bare()) {
       <p class="notice" role="status">This plan has no shelf, so it has no card of its own.</p>
     }
     <div #stage class="stage">
@@ -124,10 +124,7 @@ export class BenchWindow {
     { initialValue: { bench: null, problem: null } as Answer },
   );
   readonly bench = computed((): BenchModel | null => this.answer().bench);
-  protected readonly answered = computed(
-    () => this.answer() !== null && this.editor.plan() !== null && !this.editor.shelf(),
-  );
-
+  protected readonly bare = computed(() => this.editor.plan() !== null && !this.editor.shelf());
   private readonly id = computed(() => this.editor.plan()?.id);
 
   /** The frame begins with a page of the shop; the card is sent once its application runs. */
