@@ -84,6 +84,8 @@ describe('the card', () => {
     await frame.waitForSelector('.card-cart button');
     await page.locator('desk-face-fields label::-p-text(a colour lies over)').click();
     await frame.waitForSelector('.face-overlay');
+    await page.select(label('Colour over the picture, by name'), 'category');
+    await frame.waitForSelector('.card[style*="--over"]');
     await says(page, 'desk-card-sheet', 'In lists and folding lists');
   });
 
@@ -125,6 +127,18 @@ describe('a card that is pointed at', () => {
   const isShown = async (): Promise<void> => {
     await eventually(shopper, `${shown('.card-reveal')}.opacity`, (opacity: string) => opacity === '1');
     await eventually(shopper, `${shown(second)}.display`, (display: string) => display === 'block');
+    // The colour lies over the second picture, in the category's own.
+    const over = (property: string): Promise<string> =>
+      shopper.evaluate(
+        (name) =>
+          getComputedStyle(
+            document.querySelector('#products .card:nth-child(2) .card-picture')!,
+            '::before',
+          ).getPropertyValue(name),
+        property,
+      );
+    expect([await over('opacity'), await over('z-index')]).toEqual(['1', '1']);
+    expect(await over('--over')).toMatch(/^#[0-9a-f]{6}$/);
   };
 
   it('shows its second picture and its details to a mouse', async () => {

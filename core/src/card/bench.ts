@@ -113,7 +113,9 @@ export function composeBench(
   const shelves: BenchShelf[] = [];
   if (found.cards.length) shelves.push(bench.shelf(show === 'card' ? 'hard' : 'badges', found.cards));
   if (show === 'card' && usual !== null) {
-    shelves.push(bench.shelf('states', bench.states(usual, hardest(snapshot.size, here, soldOut(snapshot)))));
+    const sold = soldOut(snapshot);
+    const out = hardest(snapshot.size, here, sold) ?? hardest(snapshot.size, null, sold);
+    shelves.push(bench.shelf('states', bench.states(usual, out)));
     shelves.push(bench.shelf('list', found.cards.slice(0, 4), true));
   }
   return {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import type { Card, ShelfModel } from '@fond/core';
 import { Arranging } from '../state/arranging';
 import { ShopState } from '../state/shopState';
-import { faceClasses, faceStyle, gridStyle, laneStyle } from './gridStyle';
+import { faceClasses, faceStyle, gridStyle, laneStyle, ownStyle } from './gridStyle';
 import { pictureAt } from './picture';
 import { Price } from './price';
 import { ProductCard } from './productCard';
@@ -99,8 +99,6 @@ export class Cards {
   protected readonly neared = signal<ReadonlySet<number>>(new Set());
   /** The card that a finger has tapped, by its product. */
   protected readonly active = signal<number | null>(null);
-  /** Whether cards need their category's colour. */
-  private readonly coloured = computed(() => JSON.stringify(this.model().drawn).includes('var(--own'));
   protected readonly widths = computed(() => this.state.model().frame.pictureWidths);
   protected readonly lang = computed(() => this.state.model().frame.lang);
 
@@ -114,9 +112,8 @@ export class Cards {
     return lane ? [laneStyle(lane), own].filter(Boolean).join(';') : own;
   }
 
-  /** The colour of the card's category, where anything is drawn in it. */
   protected own({ colour }: Card): string | null {
-    return colour && this.coloured() ? `--own:${colour}` : null;
+    return ownStyle(this.model().drawn, colour);
   }
 
   /**

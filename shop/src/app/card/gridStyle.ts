@@ -14,6 +14,15 @@ export const faceStyle = ({ variables }: DrawnCard): string =>
     .map(([name, value]) => `;--${name}:${value}`)
     .join('');
 
+/** What a card takes from its category: the colour, for all that is drawn in it; null where nothing is. */
+export function ownStyle({ variables, elements }: DrawnCard, colour: string | null): string | null {
+  if (!colour) return null;
+  const own = 'var(--own';
+  // A property that names another one is settled where it stands, which is above the cards.
+  const over = variables['over']?.includes(own) ? `;--over:${colour}` : '';
+  return over || elements.some(({ style }) => style?.includes(own)) ? `--own:${colour}${over}` : null;
+}
+
 /** How cards behave, as classes of the shelf. */
 export function faceClasses({ whole, equal, second, overlay, zoom }: DrawnCard): string {
   const all = { whole, equal, second, overlay, zoom };

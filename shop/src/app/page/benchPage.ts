@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { BenchCard, BenchModel, BenchShelf } from '@fond/core';
-import { faceClasses, faceStyle, gridStyle } from '../card/gridStyle';
+import { faceClasses, faceStyle, gridStyle, ownStyle } from '../card/gridStyle';
 import { ProductCard } from '../card/productCard';
 import { ShopState } from '../state/shopState';
 
@@ -55,7 +55,7 @@ const HEADS: Readonly<Record<BenchShelf['kind'], string>> = {
                 [widths]="bench().frame.pictureWidths"
                 [lang]="bench().frame.lang"
                 [eager]="true"
-                [attr.style]="one.card.colour && '--own:' + one.card.colour"
+                [attr.style]="ownOf(shelf, one)"
               />
             </div>
           }
@@ -76,6 +76,10 @@ export class BenchPage {
 
   protected classesOf({ drawn }: BenchShelf): string {
     return faceClasses(drawn);
+  }
+
+  protected ownOf({ drawn }: BenchShelf, { card }: BenchCard): string | null {
+    return ownStyle(drawn, card.colour);
   }
 
   protected styleOf(shelf: BenchShelf): string {
