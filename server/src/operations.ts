@@ -1,4 +1,3 @@
-import { explainBadges } from './badges/explainBadges';
 import { rm } from 'node:fs/promises';
 import type { Sequelize } from 'sequelize';
 import type {
@@ -12,18 +11,7 @@ import type {
   Role,
   ShopSettings,
 } from '@fond/contract';
-import {
-  composeBench,
-  aisleProducts,
-  type Aisle,
-  type Plan,
-  type PlanDocument,
-  type RangeContext,
-  type RangeRule,
-  type Redirect,
-  type Snapshot,
-  type FocusPoint,
-} from '@fond/core';
+import { aisleProducts, type PlanDocument, type RangeRule, type Redirect, type FocusPoint } from '@fond/core';
 import { createCampaign, endCampaign, listCampaigns, moveCampaign } from './campaigns/campaigns';
 import type { CatalogueHost } from './catalogue/catalogueHost';
 import { changeAttribute, listAttributes, readAttribute } from './catalogue/attributes';
@@ -34,7 +22,8 @@ import { kindOf, readMapping } from './catalogue/import/upload';
 import { compareEditions } from './editions/compare';
 import { publishAgain, readEdition, summaries } from './editions/editions';
 import type { Call, Handlers } from './http/mount';
-import { aisleAt, contextOf, explainFacets, explainProduct, explainRangeAt } from './explain/explain';
+import { draftHandlers } from './explain/draftHandlers';
+import { aisleAt, contextOf, explainRangeAt } from './explain/explain';
 import {
   createCollection,
   deleteCollection,
@@ -72,9 +61,8 @@ import { findUser, roleOf } from './people/users';
 import { refuseBadCss } from './plans/checkCss';
 import { cleanPlan } from './plans/cleanPlan';
 import { createPlan, listPlans, readPlan, savePlan, type NewPlan } from './plans/drafts';
-import { draftedEdition } from './plans/draftedEdition';
 import { createPart, listParts, type NewPart } from './plans/parts';
-import { previewDraft, type PreviewWish, withOwnCss } from './plans/preview';
+import { previewDraft, type PreviewWish } from './plans/preview';
 import { floorOf, vocabularyOf } from './plans/floor';
 import {
   notePlan,
@@ -297,32 +285,7 @@ export function handlersOf({
       const context = contextOf({ ranges: await savedRanges() }, pageTime(), zone);
       return explainRangeAt(snapshot, readAddress(address)?.path, rule, context);
     },
-    explainProduct: async ({ body }) => {
-      const { sku } = body as { sku: string };
-      const { snapshot, aisle, plan, context } = await drafted(host, body);
-      return explainProduct(snapshot, aisle, plan, sku, context);
-    },
-    explainFacets: async ({ body }) => {
-      const { snapshot, aisle, plan, context } = await drafted(host, body);
-      return explainFacets(snapshot, aisle, plan, context);
-    },
-
-    previewCard: async ({ body }) => {
-      const { address, show } = body as { address: string; show: 'card' | 'badges' };
-      const { snapshot, aisle, plan, context } = await drafted(host, body);
-      const lang = readAddress(address)?.parameters['lang'];
-      const bench = composeBench(snapshot, plan, standOf(host).edition.number, {
-        aisle,
-        lang,
-        show,
-        context,
-      });
-      return { bench: bench && withOwnCss(bench, plan) };
-    },
-    explainBadges: async ({ body }) => {
-      const { snapshot, aisle, plan, context } = await drafted(host, body);
-      return explainBadges(snapshot, aisle, plan, context);
-    },
+    ...draftHandlers(host),
 
     products: ({ query }) => {
       const { q, aisle } = query as { q?: string; aisle?: string };
@@ -412,18 +375,6 @@ export function handlersOf({
     readJob: (call) => jobs.read(idOf(call)),
     jobEvents: (call) => streamJob(jobs, idOf(call), call.response),
   };
-}
-
-/** A draft laid over what is live, and the aisle at an address that is to be explained. */
-async function drafted(
-  host: CatalogueHost,
-  body: unknown,
-): Promise<{ snapshot: Snapshot; aisle: Aisle; plan: Plan; context: RangeContext }> {
-  const { address, plan: document } = body as { plan: PlanDocument; address: string };
-  const { snapshot, beneath, zone } = standOf(host);
-  const aisle = aisleAt(snapshot, readAddress(address)?.path);
-  const { edition, plan } = await draftedEdition(beneath, [document]);
-  return { snapshot, aisle, plan, context: contextOf(edition, pageTime(), zone) };
 }
 
 /** Checked parameters back as text, as the facets read theirs. */

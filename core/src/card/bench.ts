@@ -17,19 +17,8 @@ import { drawCard } from './drawn';
 import { savingPercent } from './figures';
 
 /** Why a product is hard on a card, or what it stands for there. */
-export const BENCH_REASONS = [
-  'usual',
-  'long',
-  'blank',
-  'wide',
-  'tall',
-  'saving',
-  'sold-out',
-  'tags',
-  'no-value',
-  'language',
-] as const;
-export type BenchReason = (typeof BENCH_REASONS)[number];
+export type BenchReason =
+  'usual' | 'long' | 'blank' | 'wide' | 'tall' | 'saving' | 'sold-out' | 'tags' | 'no-value' | 'language';
 
 /** A picture is wide or tall from these shapes on, its height by its width. */
 const WIDE = 0.9;
@@ -109,7 +98,9 @@ export function composeBench(
   const bench = new Bench(snapshot, plan, shelf, badges, lang);
   const usual = hardest(snapshot.size, here, (p) => (snapshot.images[p].length > 1 ? 1 : 0.5));
   const found =
-    show === 'card' ? hardCards(bench, shelf, here, usual, lang) : badgeCards(bench, here, badges);
+    show === 'card'
+      ? hardCards(bench, shelf, here, usual, lang)
+      : { cards: badgeCards(bench, here, badges), absent: [] };
   const shelves: BenchShelf[] = [];
   if (found.cards.length) shelves.push(bench.shelf(show === 'card' ? 'hard' : 'badges', found.cards));
   if (show === 'card' && usual !== null) {
@@ -168,11 +159,7 @@ function hardCards(
 }
 
 /** A product for each badge that any carries, and the one with the most of them. */
-function badgeCards(
-  bench: Bench,
-  here: Words | null,
-  badges: BadgeSet,
-): { cards: BenchCard[]; absent: BenchReason[] } {
+function badgeCards(bench: Bench, here: Words | null, badges: BadgeSet): BenchCard[] {
   const { snapshot, lang } = bench;
   const first = new Map<string, number>();
   let fullest: { p: number; count: number } | null = null;
@@ -183,7 +170,7 @@ function badgeCards(
     if (carried.length > (fullest?.count ?? 0)) fullest = { p, count: carried.length };
   }
   const products = new Set([...(fullest ? [fullest.p] : []), ...first.values()]);
-  return { cards: [...products].map((p) => bench.card(p, 'usual')), absent: [] };
+  return [...products].map((p) => bench.card(p, 'usual'));
 }
 
 /** Builds the cards of a bench. */

@@ -5,7 +5,7 @@ import type { Snapshot } from '../catalogue/snapshot';
 import { shelfOf, type Plan } from '../plans/plan';
 import { cardOf } from './card';
 import { elementName, isRevealed, USUAL_FACE, type CardDesign, type CardElement } from './design';
-import { inkOn } from './drawn';
+import { inkOn, isGround } from './drawn';
 
 /** How many products of a range have something to show in an element. */
 export interface Coverage {
@@ -62,26 +62,29 @@ export interface CardFault {
   contrast: number;
 }
 
-/** The elements of a plan's card whose own colour is too close to what they stand on. A category's own colour is not looked at. */
+/**
+ * The elements of a plan's card whose words are too close to what they stand on, in the look's light or dark colours. What
+ * is written in a category's own colour, or on it, is not looked at: there are as many as categories.
+ */
 export function cardFaults(plan: Pick<Plan, 'fixtures' | 'look'>): CardFault[] {
-  const shelf = shelfOf(plan as Plan);
+  const shelf = shelfOf(plan);
   if (!shelf) return [];
   const { card, face } = shelf;
   const { look } = plan;
+  const plain = face.ground ?? ((face.frame ?? look.frame) === 'filled' ? 'band' : 'ground');
+  const over = face.overlay && isGround(face.overlay) ? face.overlay.colour : null;
   return card.flatMap((element): CardFault[] => {
-    const { colour } = element.look;
-    if (!element.on || colour === 'category') return [];
+    if (!element.on) return [];
     const revealed = isRevealed(card, element);
-    const contrasts = [look.colours, ...(look.dark ? [look.dark] : [])].map((colours) => {
-      const frame = face.frame ?? look.frame;
-      const under =
-        revealed && face.overlay && face.overlay.colour !== 'category'
-          ? face.overlay.colour
-          : (face.ground ?? (frame === 'filled' ? 'band' : 'ground'));
-      const ink = colour ?? (revealed && face.overlay ? inkOn(face.overlay.colour, colours) : 'ink');
-      return contrastOf(colourOf(ink, colours), colourOf(under, colours));
-    });
-    const contrast = Math.min(...contrasts);
+    const under = revealed ? (over ?? 'ground') : plain;
+    // As it is drawn: chosen once, by the light colours.
+    const ink = element.look.colour ?? (revealed && over ? inkOn(over, look.colours) : 'ink');
+    if (ink === 'category' || under === 'category') return [];
+    const contrast = Math.min(
+      ...[look.colours, ...(look.dark ? [look.dark] : [])].map((colours) =>
+        contrastOf(colourOf(ink, colours), colourOf(under, colours)),
+      ),
+    );
     return contrast < LEAST_CONTRAST ? [{ name: elementName(element), contrast }] : [];
   });
 }

@@ -93,8 +93,14 @@ describe('a card that is drawn', () => {
       radius: '4px',
       over: 'var(--sale)',
       'over-seen': '70%',
+      under: 'none',
       'on-over': 'var(--ground)',
     });
+  });
+
+  it('keeps a ground below words where the picture shows through an overlay', () => {
+    const weak = drawn([], { overlay: { colour: 'ink', opacity: 30 } }).variables;
+    expect(weak).toEqual({ over: 'var(--ink)', 'over-seen': '30%' });
   });
 
   it('writes on an overlay in what can be read best on it', () => {
@@ -119,6 +125,22 @@ describe('what is worth a word of a card', () => {
     const over = { overlay: { colour: 'ink' as const, opacity: 80 } };
     expect(cardFaults(plan([element('picture'), { ...pale, revealed: true }], over))).toEqual([]);
     expect(cardFaults(plan([element('picture'), { ...pale, revealed: true }]))).toHaveLength(1);
+    const weak = { overlay: { colour: 'ink' as const, opacity: 30 } };
+    expect(cardFaults(plan([element('picture'), { ...pale, revealed: true }], weak))).toHaveLength(1);
+    const quick = element('quick', { revealed: true });
+    const category = { overlay: { colour: 'category' as const, opacity: 80 } };
+    expect(cardFaults(plan([element('picture'), quick], category)), 'a colour for every category').toEqual(
+      [],
+    );
+  });
+
+  it('is judged in dark colours by the ink that is drawn there', () => {
+    const { look, fixtures } = plan([element('picture'), element('quick', { revealed: true })], {
+      overlay: { colour: '#101010', opacity: 90 },
+    });
+    expect(cardFaults({ look, fixtures })).toEqual([]);
+    const dark = { ...look.colours, ink: '#f4f4f4', ground: '#111111' };
+    expect(cardFaults({ look: { ...look, dark }, fixtures })).toMatchObject([{ name: 'quick' }]);
   });
 
   it('is what some form can’t show', () => {

@@ -11,6 +11,7 @@ import {
   type CardFace,
   type CardPaint,
   type ElementLook,
+  type Overlay,
 } from './design';
 
 /** An element that is on, as pages draw it. */
@@ -93,10 +94,15 @@ function variablesOf(face: CardFace, colours: Colours): Record<string, string> {
   if (face.overlay) {
     variables['over'] = paintOf(face.overlay.colour);
     variables['over-seen'] = `${face.overlay.opacity}%`;
-    variables['on-over'] = `var(--${inkOn(face.overlay.colour, colours)})`;
+    if (isGround(face.overlay))
+      Object.assign(variables, { under: 'none', 'on-over': `var(--${inkOn(face.overlay.colour, colours)})` });
   }
   return variables;
 }
+
+/** From this opacity on words can stand on an overlay itself; below, the picture shows through, and they keep a ground of their own. */
+const GROUND_OPACITY = 60;
+export const isGround = ({ opacity }: Overlay): boolean => opacity >= GROUND_OPACITY;
 
 /** The colour of the look that can be read best on a ground; a category's own colour may be any, so what is light stands on it. */
 export function inkOn(ground: CardPaint, colours: Colours): 'ink' | 'ground' {

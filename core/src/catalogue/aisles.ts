@@ -64,6 +64,8 @@ export const RESERVED_SLUGS: readonly string[] = [
   'search',
   'products',
   'account',
+  'cart',
+  'wishes',
   VALUE_ROOT,
 ];
 

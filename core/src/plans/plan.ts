@@ -220,7 +220,7 @@ export interface Edition extends EditionContent {
 }
 
 /** The plan's shelf: the first one, which facets filter and paging pages. */
-export const shelfOf = (plan: Plan): Shelf | undefined =>
+export const shelfOf = (plan: Pick<Plan, 'fixtures'>): Shelf | undefined =>
   plan.fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf');
 
 export const facetPanelOf = ({ fixtures }: Pick<Plan, 'fixtures'>): FacetPanel | undefined =>

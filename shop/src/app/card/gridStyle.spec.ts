@@ -1,0 +1,48 @@
+import { describe, expect, it } from 'vitest';
+import type { DrawnCard, DrawnElement } from '@fond/core';
+import { faceClasses, faceStyle, ownStyle } from './gridStyle';
+
+const plain: DrawnCard = {
+  variables: {},
+  whole: false,
+  equal: false,
+  second: false,
+  overlay: false,
+  zoom: false,
+  reacts: false,
+  elements: [],
+};
+const element = (style: string | null): DrawnElement => ({
+  element: 'name',
+  line: 0,
+  revealed: false,
+  label: null,
+  text: '',
+  style,
+  size: null,
+  space: null,
+});
+
+describe('how cards are drawn', () => {
+  it('says nothing to the style sheet of what is as usual', () => {
+    expect(faceStyle(plain)).toBe('');
+    expect(faceClasses(plain)).toBe('');
+  });
+
+  it('is told as custom properties, and as classes for what they do', () => {
+    expect(faceStyle({ ...plain, variables: { picture: '100 / 80', radius: '4px' } })).toBe(
+      ';--picture:100 / 80;--radius:4px',
+    );
+    expect(faceClasses({ ...plain, second: true, zoom: true })).toBe(' face-second face-zoom');
+  });
+
+  it('takes the category’s colour where anything is drawn in it, and nowhere else', () => {
+    const words = { ...plain, elements: [element('color:var(--own, currentcolor)')] };
+    const over = { ...plain, variables: { over: 'var(--own, currentcolor)' } };
+    expect(ownStyle(plain, '#aa3300')).toBeNull();
+    expect(ownStyle({ ...plain, elements: [element('color:var(--sale)')] }, '#aa3300')).toBeNull();
+    expect(ownStyle(words, '#aa3300')).toBe('--own:#aa3300');
+    expect(ownStyle(over, '#aa3300')).toBe('--own:#aa3300;--over:#aa3300');
+    expect(ownStyle(over, null), 'a product without a category').toBeNull();
+  });
+});
