@@ -1,6 +1,6 @@
 import { execFile, spawn, type ChildProcess } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { chmod, mkdir, mkdtemp, readFile, rm } from 'node:fs/promises';
+import { chmod, mkdir, mkdtemp, readFile, rename, rm } from 'node:fs/promises';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -45,6 +45,28 @@ async function freePort(wanted: number): Promise<number> {
   });
 }
 
+/** Under another name until it is whole: one that was left half made, as by a power cut, is made anew. */
+async function makeDatabase(data: string, temporary: string): Promise<void> {
+  const unfinished = `${data}.unfinished`;
+  await rm(unfinished, { recursive: true, force: true });
+  await mkdir(unfinished, { recursive: true });
+  await run(
+    'mariadb-install-db',
+    [
+      '--no-defaults',
+      '--user=root',
+      `--datadir=${unfinished}`,
+      '--auth-root-authentication-method=normal',
+      '--skip-test-db',
+      '--skip-name-resolve',
+      '--innodb-log-file-size=16M',
+      `--tmpdir=${temporary}`,
+    ],
+    { env: environment },
+  );
+  await rename(unfinished, data);
+}
+
 /**
  * Starts MariaDB on loopback with its data in `folder`, made on first use. The server dies with this process, also
  * when that is killed, and is started again when it ends without having been told to.
@@ -55,28 +77,15 @@ export async function startDatabase(
   log: Logger,
 ): Promise<DatabaseProcess> {
   const data = path.join(folder, 'mariadb');
-  const ready = path.join(data, 'mysql');
-  if (!existsSync(ready)) {
-    await mkdir(data, { recursive: true });
+  // A socket's path may hold only about a hundred characters, so it can't stand in a deep data folder. Temporary
+  // tables stand there too, as servers that are made at the same time take each other's for their own.
+  const own = await mkdtemp(path.join(tmpdir(), 'fond-db-'));
+  await chmod(own, 0o700);
+  if (!existsSync(data)) {
     log.info('Making the database folder');
-    await run(
-      'mariadb-install-db',
-      [
-        '--no-defaults',
-        '--user=root',
-        `--datadir=${data}`,
-        '--auth-root-authentication-method=normal',
-        '--skip-test-db',
-        '--skip-name-resolve',
-        '--innodb-log-file-size=16M',
-      ],
-      { env: environment },
-    );
+    await makeDatabase(data, own);
   }
   const port = await freePort(wantedPort);
-  // A socket's path may hold only about a hundred characters, so it can't stand in a deep data folder.
-  const sockets = await mkdtemp(path.join(tmpdir(), 'fond-db-'));
-  await chmod(sockets, 0o700);
   const errorLog = path.join(folder, 'mariadb.log');
   let stopping = false;
   let child: ChildProcess | null = null;
@@ -91,10 +100,11 @@ export async function startDatabase(
         '--no-defaults',
         '--user=root',
         `--datadir=${data}`,
-        `--socket=${path.join(sockets, 'db.sock')}`,
-        `--pid-file=${path.join(sockets, 'db.pid')}`,
+        `--socket=${path.join(own, 'db.sock')}`,
+        `--pid-file=${path.join(own, 'db.pid')}`,
         '--bind-address=127.0.0.1',
         `--port=${port}`,
+        `--tmpdir=${own}`,
         '--skip-name-resolve',
         '--character-set-server=utf8mb4',
         '--collation-server=utf8mb4_unicode_520_ci',
@@ -123,7 +133,7 @@ export async function startDatabase(
       running.kill('SIGTERM');
       await ended;
     }
-    await rm(sockets, { recursive: true, force: true });
+    await rm(own, { recursive: true, force: true });
   };
 
   child = launch();
