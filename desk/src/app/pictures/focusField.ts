@@ -33,6 +33,8 @@ const STEPS: Readonly<Record<string, readonly [number, number] | undefined>> = {
     }
     img {
       display: block;
+      /* Keeps its place until it has arrived, so that what follows doesn’t jump away under the pointer. */
+      aspect-ratio: auto 1;
     }
     i {
       position: absolute;
