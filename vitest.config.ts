@@ -6,6 +6,7 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
+          isolate: false,
           sequence: { groupOrder: 0 },
           maxWorkers: 2,
           include: ['{core,contract,desk,shop}/src/**/*.spec.ts', 'server/src/**/*.unit.spec.ts'],
@@ -16,6 +17,7 @@ export default defineConfig({
       {
         test: {
           name: 'server',
+          isolate: false,
           sequence: { groupOrder: 1 },
           include: ['server/src/**/*.spec.ts', 'tests/api/**/*.spec.ts'],
           exclude: ['server/src/**/*.unit.spec.ts', 'node_modules/**'],
@@ -28,13 +30,14 @@ export default defineConfig({
       {
         test: {
           name: 'browser',
-          sequence: { groupOrder: 2 },
-          maxWorkers: 1,
+          sequence: { groupOrder: 1 },
+          maxWorkers: 2,
+          isolate: false,
+          setupFiles: ['tests/support/storyFailures.ts'],
           include: ['tests/browser/**/*.spec.ts'],
           globalSetup: ['tests/support/application.ts'],
           testTimeout: 120_000,
           hookTimeout: 240_000,
-          fileParallelism: false,
         },
       },
     ],

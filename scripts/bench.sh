@@ -3,7 +3,7 @@
 set -eu
 cd "$(dirname "$0")/.."
 . scripts/prepare.sh
-need_packages mariadb-server=mariadbd chromium=chromium
+need_packages mariadb-server=mariadbd "$BROWSER"
 need_modules
 need_build
 # The peers stand in a folder of their own, so that nobody else has to install (and compile) them.

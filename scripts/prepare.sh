@@ -1,6 +1,9 @@
 # Installs and builds what is missing; sourced by the other scripts, which run from the root of the project.
 # Each step is skipped by a stamp of what it depends on, so that a second run is quick.
 
+# Chromium without a window: the same pages for two thirds of the work.
+BROWSER=chromium-headless-shell=chromium-headless-shell
+
 say() { printf '\033[2m%s\033[0m\n' "$*" >&2; }
 
 # need_packages NAME=COMMAND ...: Debian packages whose command is not there yet.

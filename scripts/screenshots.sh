@@ -3,7 +3,7 @@
 set -eu
 cd "$(dirname "$0")/.."
 . scripts/prepare.sh
-need_packages mariadb-server=mariadbd chromium=chromium
+need_packages mariadb-server=mariadbd "$BROWSER"
 need_modules
 need_build
 exec node --import tsx scripts/screenshots.ts

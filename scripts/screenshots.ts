@@ -2,7 +2,7 @@ import { mkdir } from 'node:fs/promises';
 import path from 'node:path';
 import type { Frame, Page } from 'puppeteer-core';
 import { runApplication } from '../tests/support/application';
-import { addFixture, choose, frameOf, planFor, says, TestBrowser } from '../tests/support/browser';
+import { addFixture, choose, frameOf, planFor, says, TestBrowser, press } from '../tests/support/browser';
 
 const FOLDER = path.resolve(import.meta.dirname, '../docs/screenshots');
 await mkdir(FOLDER, { recursive: true });
@@ -39,27 +39,27 @@ async function benchOf(page: Page): Promise<Frame> {
 async function build(page: Page): Promise<void> {
   await addFixture(page, 'Add behind title title', 'columns');
   await addFixture(page, 'Add at the top of column 1 of columns', 'category navigation');
-  await page.locator('desk-navigation-slip button::-p-text(as a list)').click();
-  await page.locator('desk-navigation-slip button::-p-text(the whole tree)').click();
+  await press(page, 'desk-navigation-slip button::-p-text(as a list)');
+  await press(page, 'desk-navigation-slip button::-p-text(the whole tree)');
   await addFixture(page, 'Add at the top of column 2 of columns', 'banner');
   await page.locator('[aria-label="Heading, en"]').fill('Water on, lights low');
   await addFixture(page, 'Add behind banner banner', 'category tiles');
-  await page.locator('[data-slip="place:shelf"]').click();
+  await press(page, '[data-slip="place:shelf"]');
   await page.select('[aria-label="Stands in"]', 'columns/main');
-  await page.locator('[data-slip="fixture:columns"]').click();
+  await press(page, '[data-slip="fixture:columns"]');
   await page.waitForSelector('.saving.saved');
 }
 
 try {
   const badges = await browser.desk('/plans/house/badges?aisle=%2Fcookware');
-  await badges.locator('[data-badge="sale"] .name').click();
+  await press(badges, '[data-badge="sale"] .name');
   await badges.waitForSelector('desk-badge-example img');
   await benchOf(badges);
   await shot(badges, 'badges.png');
   await badges.close();
 
   const card = await browser.desk('/plans/house/card?aisle=%2Fcookware');
-  await card.locator('[data-element="attribute:material"] .name').click();
+  await press(card, '[data-element="attribute:material"] .name');
   await benchOf(card);
   await shot(card, 'card.png');
   await card.close();
@@ -78,28 +78,28 @@ try {
 
   const floor = await browser.desk('/floor?q=boards');
   await floor.waitForSelector('tbody tr');
-  await floor.locator('[aria-label="Why this plan: Cutting boards"]').click();
+  await press(floor, '[aria-label="Why this plan: Cutting boards"]');
   await floor.waitForSelector('desk-why-aisle li');
   await shot(floor, 'floor.png');
 
   const house = await plan('/plans/house?aisle=%2Fcookware%2Fpans');
-  await house.locator('[data-slip="grid"]').click();
+  await press(house, '[data-slip="grid"]');
   await shot(house, 'plan.png');
 
   const { page: built } = await planFor(browser, '/kettles-and-coffee', 'Kettles, built');
   await build(built);
-  await built.locator('.widths button::-p-text(All three)').click();
+  await press(built, '.widths button::-p-text(All three)');
   await built.$eval('[data-line="columns"]', (line) => line.scrollIntoView());
   await shot(built, 'page.png');
 
   const { page: tiled } = await planFor(browser, '/tools', 'Tools');
   await addFixture(tiled, 'Add behind title title', 'promoting shelf');
   await tiled.locator('[aria-label="Heading, en"]').fill('New in the shop');
-  await tiled.locator('[aria-label="More: promoting shelf promotion"]').click();
-  await tiled.locator('button[mat-menu-item]::-p-text(Keep as a part)').click();
+  await press(tiled, '[aria-label="More: promoting shelf promotion"]');
+  await press(tiled, 'button[mat-menu-item]::-p-text(Keep as a part)');
   await says(tiled, '[data-line="promotion"]', 'Part.');
   await addFixture(tiled, 'Add behind title title', 'category tiles');
-  await tiled.locator('desk-tiles-slip button::-p-text(where you put them)').click();
+  await press(tiled, 'desk-tiles-slip button::-p-text(where you put them)');
   await tiled.waitForSelector('desk-tile-grid .grid-stack-item');
   await tiled.focus('desk-tile-grid .grid-stack-item');
   await tiled.keyboard.down('Shift');
@@ -113,8 +113,8 @@ try {
   await spooned.waitForSelector('[aria-label="Add behind title title"]');
   await spooned.focus('[aria-label="Add behind title title"]');
   await spooned.keyboard.press('Enter');
-  await spooned.locator('button[mat-menu-item]::-p-text(part)').click();
-  await spooned.locator('button[mat-menu-item]::-p-text(New in the shop)').click();
+  await press(spooned, 'button[mat-menu-item]::-p-text(part)');
+  await press(spooned, 'button[mat-menu-item]::-p-text(New in the shop)');
   await says(spooned, '[data-line="part"]', 'Part.');
   await spooned.waitForSelector('.saving.saved');
   const parts = await browser.desk('/parts');
@@ -122,37 +122,37 @@ try {
   await shot(parts, 'parts.png');
 
   const looked = await plan('/plans/house?aisle=%2Fbaking&open=look');
-  await looked.locator('desk-look-slip button::-p-text(Garden)').click();
+  await press(looked, 'desk-look-slip button::-p-text(Garden)');
   const garden = await frameOf(looked);
   await garden.waitForFunction(() => document.documentElement.style.getPropertyValue('--radius') === '22px');
   await looked.$eval('[data-slip="look"]', (word) => word.scrollIntoView());
   await shot(looked, 'look.png');
-  await looked.locator('desk-look-slip button::-p-text(Enamel)').click();
+  await press(looked, 'desk-look-slip button::-p-text(Enamel)');
   await looked.waitForSelector('.saving.saved');
 
   const pages = await browser.desk('/pages');
-  await pages.locator('button::-p-text(New page)').click();
+  await press(pages, 'button::-p-text(New page)');
   await pages.locator('[aria-label="Title, en"]').fill('Tea, and what to make it in');
   await pages.locator('[aria-label="Address"]').fill('/tea-now');
-  await pages.locator('input[name=place]:not(:checked)').click();
+  await press(pages, 'input[name=place]:not(:checked)');
   await choose(pages, '[aria-label="Stands in for"]', 'Teapots');
-  await pages.locator('label::-p-text(open to shoppers) input').click();
-  await pages.locator('button::-p-text(Save)').click();
+  await press(pages, 'label::-p-text(open to shoppers) input');
+  await press(pages, 'button::-p-text(Save)');
   await says(pages, '.actions small', 'version 2');
   await shot(pages, 'pages.png');
 
   const emptied = await plan('/plans/house?aisle=%2Ftable');
-  await emptied.locator('[data-slip="range"]').click();
+  await press(emptied, '[data-slip="range"]');
   for (const clause of ['on sale', 'category']) await choose(emptied, '[aria-label="Add a clause"]', clause);
   await choose(emptied, '[aria-label="Category"]', 'Knives and boards');
   await emptied.waitForSelector('.empty');
   await emptied.$eval('.sieve-head', (head) => head.scrollIntoView({ block: 'center' }));
   await shot(emptied, 'range.png');
-  await emptied.locator('[aria-label="Take away: are in Knives and boards"]').click();
-  await emptied.locator('[aria-label="Take away: are on sale"]').click();
+  await press(emptied, '[aria-label="Take away: are in Knives and boards"]');
+  await press(emptied, '[aria-label="Take away: are on sale"]');
 
   const arranged = await plan('/plans/knives?aisle=%2Fknives-and-boards');
-  await arranged.locator('button::-p-text(Arrange)').click();
+  await press(arranged, 'button::-p-text(Arrange)');
   const window = await frameOf(arranged);
   await window.waitForSelector('[data-place="4"]');
   await window.focus('[data-place="4"]');
@@ -166,21 +166,21 @@ try {
   await shot(arranged, 'arrange.png');
 
   const collections = await browser.desk('/collections');
-  await collections.locator('.list a::-p-text(Winter sale)').click();
+  await press(collections, '.list a::-p-text(Winter sale)');
   await collections.waitForSelector('desk-clauses li b');
   await shot(collections, 'collections.png');
 
   const knives = await plan('/plans/house?aisle=%2Ftable');
-  await knives.locator('[data-slip="grid"]').click();
-  await knives.locator('[aria-label="More: Columns, wide"]').click();
-  await knives.locator('button::-p-text(Publish …)').click();
+  await press(knives, '[data-slip="grid"]');
+  await press(knives, '[aria-label="More: Columns, wide"]');
+  await press(knives, 'button::-p-text(Publish …)');
   await knives.waitForSelector('desk-before-after iframe');
   await shot(knives, 'publish.png');
-  await knives.locator('desk-publish label:nth-of-type(2) input[name=when]').click();
+  await press(knives, 'desk-publish label:nth-of-type(2) input[name=when]');
   for (const [name, from, until] of campaigns(new Date())) {
     await knives.goto(`${application.baseUrl}/publish?plans=house`);
     await knives.waitForSelector('desk-difference');
-    await knives.locator('desk-publish label:nth-of-type(2) input[name=when]').click();
+    await press(knives, 'desk-publish label:nth-of-type(2) input[name=when]');
     await knives.locator('desk-campaign-fields [formcontrolname=name]').fill(name);
     await knives.$$eval(
       'desk-campaign-fields input[type=datetime-local]',
@@ -191,7 +191,7 @@ try {
         }),
       [from, until],
     );
-    await knives.locator('desk-publish .actions button::-p-text(Schedule):not([disabled])').click();
+    await press(knives, 'desk-publish .actions button::-p-text(Schedule):not([disabled])');
     await knives.waitForSelector('desk-campaign-calendar article');
   }
   await shot(knives, 'calendar.png');

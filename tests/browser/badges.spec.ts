@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   eventually,
   frameOf,
@@ -9,13 +9,15 @@ import {
   putAside,
   says,
   TestBrowser,
+  press,
 } from '../support/browser';
+import { openBrowser } from '../support/story';
 
 let browser: TestBrowser;
 let page: Page;
 let plan: string;
 beforeAll(async () => {
-  browser = await TestBrowser.launch(inject('baseUrl'));
+  browser = await openBrowser();
   ({ page, id: plan } = await planFor(browser, '/cookware/pots', 'Pots badges'));
 });
 afterAll(async () => {
@@ -29,11 +31,11 @@ describe('badges', () => {
   it('are added with words of their own, and seen on real cards at once', async () => {
     await pressWord(page, 'badges');
     await says(page, '[data-badge="sale"] .evidence', 'in the shop');
-    await page.locator('desk-badges-slip button::-p-text(Add a badge)').click();
+    await press(page, 'desk-badges-slip button::-p-text(Add a badge)');
     await page.locator(label('What the badge says, en')).fill('From {rating} stars');
     // Every product that is rated shall carry it.
-    await page.locator('desk-badge-fields [aria-label="Take away: are featured"]').click();
-    await page.locator('desk-badge-fields button::-p-text(bottom, at the end)').click();
+    await press(page, 'desk-badge-fields [aria-label="Take away: are featured"]');
+    await press(page, 'desk-badge-fields button::-p-text(bottom, at the end)');
     const frame = await frameOf(page);
     await says(frame, '.at-bottom-end .badge', 'From ');
     await page.waitForSelector('desk-badge-example figure span.at-bottom-end');
@@ -52,13 +54,13 @@ describe('badges', () => {
 
   it('that meet on one product are told, and ranked, so that the first one stays', async () => {
     const frame = await frameOf(page);
-    await page.locator(label('Less: Badges on one card')).click();
-    await page.locator(label('Less: Badges on one card')).click();
+    await press(page, label('Less: Badges on one card'));
+    await press(page, label('Less: Badges on one card'));
     await says(page, 'desk-badges-slip', 'more than may stand on one card');
     const first = (): Promise<string> =>
       page.$eval('desk-badges-slip tbody tr:first-child td', (cell) => cell.textContent!.trim());
     expect(await first()).not.toContain('stars');
-    for (let n = 0; n < 3; n++) await page.locator(label('Up: From {rating} stars')).click();
+    for (let n = 0; n < 3; n++) await press(page, label('Up: From {rating} stars'));
     await eventually(
       page,
       () => document.querySelector('desk-badges-slip tbody tr:first-child td')!.textContent!.trim(),

@@ -1,7 +1,17 @@
 import axe from 'axe-core';
 import type { Frame, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { eventually, planFor, publishOpen, putAside, says, textOf, TestBrowser } from '../support/browser';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import {
+  eventually,
+  planFor,
+  publishOpen,
+  putAside,
+  says,
+  textOf,
+  TestBrowser,
+  press,
+} from '../support/browser';
+import { openBrowser } from '../support/story';
 
 const PATH = '/kettles-and-coffee';
 const label = (name: string): string => `[aria-label="${name}"]`;
@@ -11,7 +21,7 @@ let page: Page;
 let plan: string;
 let shopper: Page;
 beforeAll(async () => {
-  browser = await TestBrowser.launch(inject('baseUrl'));
+  browser = await openBrowser();
   ({ page, id: plan } = await planFor(browser, PATH, 'Kettles card'));
   shopper = await browser.page(1280, 900);
 });
@@ -50,10 +60,10 @@ async function violations(on: Page): Promise<string[]> {
 describe('the card', () => {
   it('is built on real products: an attribute below the name, its label behind it', async () => {
     await page.goto(`${browser.baseUrl}/plans/${plan}/card?aisle=${PATH}`);
-    await page.locator('desk-card-sheet button::-p-text(capacity)').click();
+    await press(page, 'desk-card-sheet button::-p-text(capacity)');
     const element = '[data-element="attribute:capacity"]';
     await says(page, `${element} .evidence`, ' of ');
-    await page.locator(`${element} desk-element-fields button::-p-text(after it)`).click();
+    await press(page, `${element} desk-element-fields button::-p-text(after it)`);
     const frame = await bench();
     await eventually(
       frame,
@@ -72,19 +82,19 @@ describe('the card', () => {
   });
 
   it('puts the price beside the name, and details over the picture, with undo', async () => {
-    await page.locator('[data-element="price"] .name').click();
+    await press(page, '[data-element="price"] .name');
     const beside = '[data-element="price"] desk-element-fields label::-p-text(on one line)';
-    await page.locator(beside).click();
+    await press(page, beside);
     const frame = await bench();
     await frame.waitForSelector('.card-line .card-price');
-    await page.locator(label('Undo')).click();
+    await press(page, label('Undo'));
     await frame.waitForFunction(() => !document.querySelector('.card-line .card-price'));
-    await page.locator(label('Redo')).click();
+    await press(page, label('Redo'));
     await frame.waitForSelector('.card-line .card-price');
-    await page.locator(label('On the card: cart button')).click();
-    await page.locator(label('On the card: wish list')).click();
+    await press(page, label('On the card: cart button'));
+    await press(page, label('On the card: wish list'));
     await frame.waitForSelector('.card-cart button');
-    await page.locator('desk-face-fields label::-p-text(a colour lies over)').click();
+    await press(page, 'desk-face-fields label::-p-text(a colour lies over)');
     await frame.waitForSelector('.face-overlay');
     await page.select(label('Colour over the picture, by name'), 'category');
     await frame.waitForSelector('.card[style*="--over"]');
@@ -92,7 +102,7 @@ describe('the card', () => {
   });
 
   it('says which words are hard to read', async () => {
-    await page.locator('[data-element="rating"] .name').click();
+    await press(page, '[data-element="rating"] .name');
     await page.waitForSelector(label('Colour of rating, by name'));
     await page.select(label('Colour of rating, by name'), 'line');
     await says(page, '[data-element="rating"]', 'Hard to read');
@@ -111,7 +121,7 @@ describe('the card', () => {
 
   it('is what shoppers get once it is published, in a grid and in a list', async () => {
     await page.goto(`${browser.baseUrl}/plans/${plan}?open=grid&aisle=${PATH}`);
-    await page.locator('desk-grid-slip label::-p-text(turn it into a list)').click();
+    await press(page, 'desk-grid-slip label::-p-text(turn it into a list)');
     await publishOpen(page);
     await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
     await shopper.waitForSelector('.card-wish [aria-pressed]');
@@ -218,7 +228,7 @@ describe('a quick look', () => {
 
   it('puts what is chosen into the cart, and says so', async () => {
     const name = await textOf(shopper, '#quick-name');
-    await shopper.locator('dialog .product-buy .button').click();
+    await press(shopper, 'dialog .product-buy .button');
     await says(shopper, '.product-added', `${name} is in the cart.`);
     await says(shopper, '.site-cart b', '1');
     expect(await violations(shopper)).toEqual([]);
@@ -229,13 +239,13 @@ describe('a quick look', () => {
 
 describe('the cart', () => {
   it('is filled from cards, with a small one in the head, and wishes beside it', async () => {
-    await shopper.locator('#products .card:nth-child(2) .card-wish button').click();
+    await press(shopper, '#products .card:nth-child(2) .card-wish button');
     await shopper.waitForSelector('#products .card:nth-child(2) .card-wish [aria-pressed="true"]');
     await shopper.$eval('#products .card .card-cart button:enabled', (button) =>
       (button as HTMLElement).click(),
     );
     await shopper.waitForSelector('.mini-cart li');
-    await shopper.locator('.mini-cart .button').click();
+    await press(shopper, '.mini-cart .button');
     await shopper.waitForSelector('.cart-lines');
     expect(await shopper.$$eval('#wishes .card', (cards) => cards.length)).toBe(1);
     expect(await violations(shopper)).toEqual([]);

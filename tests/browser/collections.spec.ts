@@ -1,19 +1,20 @@
 import type { Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { choose, eventually, TestBrowser, textOf } from '../support/browser';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { choose, eventually, TestBrowser, textOf, press } from '../support/browser';
+import { openBrowser } from '../support/story';
 
 let browser: TestBrowser;
 beforeAll(async () => {
-  browser = await TestBrowser.launch(inject('baseUrl'));
+  browser = await openBrowser();
 });
 afterAll(() => browser.close());
 
-const button = (page: Page, text: string) => page.locator(`section button::-p-text(${text}):not([disabled])`);
+const button = (text: string): string => `section button::-p-text(${text}):not([disabled])`;
 const label = (name: string): string => `[aria-label="${name}"]`;
 
 async function newCollection(title: string): Promise<Page> {
   const page = await browser.desk('/collections');
-  await page.locator('button::-p-text(New collection)').click();
+  await press(page, 'button::-p-text(New collection)');
   await page.waitForFunction(() => /^\/collections\/\d+$/.test(location.pathname));
   await page.locator(label('Title, en')).fill(title);
   return page;
@@ -32,7 +33,7 @@ describe('a collection in the desk', () => {
     for (const sought of ['teapot', 'French press']) {
       await page.locator('desk-product-picker input').fill(sought);
       await page.waitForSelector(`desk-product-picker li::-p-text(${sought})`);
-      await page.locator('desk-product-picker li button:not([disabled])').click();
+      await press(page, 'desk-product-picker li button:not([disabled])');
     }
     await page.waitForFunction(
       () => document.querySelectorAll('desk-named-products .entries .grow').length === 2,
@@ -40,9 +41,9 @@ describe('a collection in the desk', () => {
     const [first, second] = await page.$$eval('desk-named-products .entries .grow', (lines) =>
       lines.map((line) => line.firstChild!.textContent!.trim()),
     );
-    await page.locator(label(`Up: ${second}`)).click();
+    await press(page, label(`Up: ${second}`));
     await page.locator(label('Address')).fill('slow-breakfast');
-    await button(page, 'Save').click();
+    await press(page, button('Save'));
     expect(await listed(page, 'Slow breakfast')).toContain('2 products, by hand');
 
     const visitor = await browser.page();
@@ -64,7 +65,7 @@ describe('a collection in the desk', () => {
 
   it('follows a rule, with the count left after every clause, and comes back when its deletion is undone', async () => {
     const page = await newCollection('Bargains');
-    await page.locator('label::-p-text(by a rule) input').click();
+    await press(page, 'label::-p-text(by a rule) input');
     await choose(page, label('Add a clause'), 'on sale');
     const count = await eventually(
       page,
@@ -75,12 +76,12 @@ describe('a collection in the desk', () => {
     expect(
       await page.$$eval('option', (options) => options.map((one) => one.textContent!.trim())),
     ).not.toContain('collection');
-    await button(page, 'Save').click();
+    await press(page, button('Save'));
     expect(await listed(page, 'Bargains')).toContain(`${count} products, by rule`);
 
-    await button(page, 'Delete').click();
+    await press(page, button('Delete'));
     await page.waitForFunction(() => location.pathname === '/collections');
-    await page.locator('mat-snack-bar-container button').click();
+    await press(page, 'mat-snack-bar-container button');
     await page.waitForFunction(() => /^\/collections\/\d+$/.test(location.pathname));
     expect(await listed(page, 'Bargains')).toContain(`${count} products, by rule`);
   });
@@ -88,7 +89,7 @@ describe('a collection in the desk', () => {
   it('tells beside the field why it was not saved, and loses nothing', async () => {
     const page = await newCollection('Second winter');
     await page.locator(label('Address')).fill('winter-sale');
-    await button(page, 'Save').click();
+    await press(page, button('Save'));
     await page.waitForSelector('.fault');
     expect(await textOf(page, '.fault')).toContain(
       '“winter-sale” is the address of another collection already',

@@ -1,27 +1,37 @@
 import type { Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { eventually, planFor, pressWord, publishOpen, says, TestBrowser, textOf } from '../support/browser';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import {
+  eventually,
+  planFor,
+  pressWord,
+  publishOpen,
+  says,
+  TestBrowser,
+  textOf,
+  press,
+} from '../support/browser';
+import { openBrowser } from '../support/story';
 
 let browser: TestBrowser;
 beforeAll(async () => {
-  browser = await TestBrowser.launch(inject('baseUrl'));
+  browser = await openBrowser();
 });
 afterAll(() => browser.close());
 
 const shop = (path: string): string => `${browser.baseUrl}/shop${path}`;
 const found = (page: Page): Promise<string> => textOf(page, '.found strong');
-const button = (page: Page, text: string) => page.locator(`button::-p-text(${text})`);
-const box = (page: Page, text: string) => page.locator(`desk-panel-lines label::-p-text(${text}) input`);
+const button = (text: string): string => `button::-p-text(${text})`;
+const box = (text: string): string => `desk-panel-lines label::-p-text(${text}) input`;
 
 describe('the filters of a plan', () => {
   it('get a search box, a heading and dead values in the desk, and shoppers use them', async () => {
     const { page } = await planFor(browser, '/textiles', 'Textiles plan');
     await pressWord(page, 'facets');
-    await button(page, 'Search here').click();
-    await box(page, 'a heading').click();
-    await box(page, 'values that lead nowhere').click();
+    await press(page, button('Search here'));
+    await press(page, box('a heading'));
+    await press(page, box('values that lead nowhere'));
     await pressWord(page, 'grid');
-    await button(page, 'all of them').click();
+    await press(page, button('all of them'));
     await eventually(
       page,
       () => document.querySelector('[data-slip="grid"]')!.textContent!,
@@ -38,7 +48,7 @@ describe('the filters of a plan', () => {
     expect(await visitor.$('.pager')).toBeNull();
 
     await visitor.locator('.query input[type=search]').fill('apron');
-    await button(visitor, 'Find').click();
+    await press(visitor, button('Find'));
     await visitor.waitForFunction(() => location.search === '?q=apron');
     const aprons = await eventually(
       visitor,
@@ -51,7 +61,7 @@ describe('the filters of a plan', () => {
     expect(dead.length).toBeGreaterThan(0);
     expect(dead).not.toContain(true);
 
-    await visitor.locator('.chips a').click();
+    await press(visitor, '.chips a');
     await visitor.waitForFunction((count) => document.querySelectorAll('.card').length === count, {}, all);
     expect(await visitor.evaluate(() => location.search)).toBe('');
   });

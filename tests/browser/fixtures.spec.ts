@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DEVICE_WIDTHS, roomsOf, widthIn, WIDTH_NAMES, type Plan } from '@fond/core';
 import {
   addFixture,
@@ -10,7 +10,9 @@ import {
   publishOpen,
   says,
   TestBrowser,
+  press,
 } from '../support/browser';
+import { openBrowser } from '../support/story';
 
 const PATH = '/baking/tins';
 
@@ -18,7 +20,7 @@ let browser: TestBrowser;
 let page: Page;
 let id: string;
 beforeAll(async () => {
-  browser = await TestBrowser.launch(inject('baseUrl'));
+  browser = await openBrowser();
 });
 afterAll(() => browser.close());
 
@@ -42,10 +44,10 @@ describe('a page built from its fixtures', () => {
     ({ page, id } = await planFor(browser, PATH, 'Tins plan'));
     await add('Add behind title title', 'columns');
     await page.waitForSelector('desk-columns-slip');
-    await page.locator(label('Column 1 stays in view')).click();
+    await press(page, label('Column 1 stays in view'));
     await add('Add at the top of column 1 of columns', 'category navigation');
-    await page.locator('desk-navigation-slip button::-p-text(as a list)').click();
-    await page.locator('desk-navigation-slip button::-p-text(the whole tree)').click();
+    await press(page, 'desk-navigation-slip button::-p-text(as a list)');
+    await press(page, 'desk-navigation-slip button::-p-text(the whole tree)');
     await says(page, '[data-slip="fixture:navigation-2"]', 'the whole tree, as a list');
 
     await add('Add at the top of column 2 of columns', 'banner');
@@ -90,7 +92,7 @@ describe('a page built from its fixtures', () => {
     await page.focus('#handle-words-2');
     await page.keyboard.press('Delete');
     await page.waitForFunction(() => !document.querySelector('[data-line="words-2"]'));
-    for (let step = 0; step < 3; step++) await page.locator(label('Undo')).click();
+    for (let step = 0; step < 3; step++) await press(page, label('Undo'));
     await eventually(
       page,
       () => [...document.querySelectorAll('[data-line]')].map((one) => one.getAttribute('data-line')).join(),
@@ -100,19 +102,19 @@ describe('a page built from its fixtures', () => {
 
   it('has a narrow page of its own, and sums that are not whole are told', async () => {
     await pressWord(page, 'place:banner');
-    await page.locator(label('Hidden, narrow')).click();
+    await press(page, label('Hidden, narrow'));
     await says(page, '[data-slip="place:banner"]', 'hidden on narrow');
     await pressWord(page, 'fixture:columns');
-    await page.locator(label('More: Share of column 1')).click();
+    await press(page, label('More: Share of column 1'));
     await says(page, 'desk-columns-slip [role=alert]', 'add up to 101');
-    await page.locator(label('Less: Share of column 2')).click();
+    await press(page, label('Less: Share of column 2'));
     await page.waitForFunction(() => !document.querySelector('desk-columns-slip [role=alert]'));
     await page.waitForSelector('.saving.saved');
   });
 
   it('is drawn with a look of its own, which says where words are hard to read', async () => {
     await pressWord(page, 'look');
-    await page.locator('desk-look-slip button::-p-text(Garden)').click();
+    await press(page, 'desk-look-slip button::-p-text(Garden)');
     await says(page, '[data-slip="look"]', 'Fraunces and Source Serif');
     const frame = await frameOf(page);
     await frame.waitForFunction(() => document.documentElement.style.getPropertyValue('--radius') === '22px');
@@ -121,13 +123,13 @@ describe('a page built from its fixtures', () => {
       field.dispatchEvent(new Event('input'));
     });
     await says(page, 'desk-look-slip [role=alert]', 'hard to read');
-    await page.locator(label('Undo')).click();
+    await press(page, label('Undo'));
     await page.waitForFunction(() => !document.querySelector('desk-look-slip [role=alert]'));
     await says(page, 'desk-origin', 'colour of words');
   });
 
   it('wears CSS of its own on its content alone, and says what may not stand in it', async () => {
-    await page.locator('desk-look-slip summary').click();
+    await press(page, 'desk-look-slip summary');
     await page.locator(label('CSS of its own')).fill('@import "x"; h1 { color: red }');
     await says(page, 'desk-look-slip [role=alert]', '@import');
     await page.locator(label('CSS of its own')).fill('h1, a { letter-spacing: 3px }');
@@ -179,7 +181,7 @@ describe('a page built from its fixtures', () => {
       await visitor.$$eval('.tab-panels > div', (panels) => panels.map((one) => one.checkVisibility())),
     ).toEqual([false, true]);
     await visitor.keyboard.press('ArrowLeft');
-    await visitor.locator('.turns button:last-child').click();
+    await press(visitor, '.turns button:last-child');
     await eventually(
       visitor,
       () => document.querySelector('.form-carousel')!.scrollLeft,

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   addFixture,
   eventually,
@@ -10,7 +10,9 @@ import {
   putAside,
   says,
   TestBrowser,
+  press,
 } from '../support/browser';
+import { openBrowser } from '../support/story';
 
 const PATH = '/tools';
 const label = (name: string): string => `[aria-label="${name}"]`;
@@ -19,7 +21,7 @@ let browser: TestBrowser;
 let page: Page;
 let id: string;
 beforeAll(async () => {
-  browser = await TestBrowser.launch(inject('baseUrl'));
+  browser = await openBrowser();
 });
 afterAll(async () => {
   // The tools belong to other stories too.
@@ -54,7 +56,7 @@ describe('the forms of a page', () => {
   it('are chosen in the brief and seen at once: tiles where they are put, a product large, lanes of cards', async () => {
     ({ page, id } = await planFor(browser, PATH, 'Tools plan'));
     await addFixture(page, 'Add behind title title', 'category tiles');
-    await page.locator('desk-tiles-slip button::-p-text(where you put them)').click();
+    await press(page, 'desk-tiles-slip button::-p-text(where you put them)');
     await page.waitForSelector('desk-tile-grid .grid-stack-item');
     const frame = await frameOf(page);
     await frame.waitForSelector('.tiles-free li');
@@ -78,62 +80,62 @@ describe('the forms of a page', () => {
     await page.locator(label('Heading, en')).fill('Best of its kind');
     await says(frame, '.spotlight', 'Best of its kind');
     await pressWord(page, 'grid');
-    await page.locator('desk-grid-slip button::-p-text(a staggered grid)').click();
+    await press(page, 'desk-grid-slip button::-p-text(a staggered grid)');
     await frame.waitForSelector('.with-panel .form-staggered .card');
     await says(page, '[data-slip="grid"]', 'staggered columns');
   });
 
   it('are told in the tally, with what is worth a word', async () => {
-    await page.locator('desk-tally button::-p-text(fixtures)').click();
+    await press(page, 'desk-tally button::-p-text(fixtures)');
     await says(page, 'desk-tally .evidence', 'featured product');
     await says(page, 'desk-tally .evidence', '1200 px');
   });
 
   it('change at a ticket in the window, for the width of that frame alone', async () => {
     const frame = await frameOf(page);
-    const press = async (selector: string): Promise<void> => {
+    const pressIn = async (selector: string): Promise<void> => {
       await frame.waitForSelector(selector);
       await frame.$eval(selector, (element) => (element as HTMLElement).click());
     };
-    await press('.tiles-free');
-    await press('.ticket-tools button::-p-text(Hide at this width)');
+    await pressIn('.tiles-free');
+    await pressIn('.ticket-tools button::-p-text(Hide at this width)');
     await says(page, '[data-slip="place:tiles"]', 'hidden on wide');
-    await page.locator(label('Undo')).click();
-    await press('.toolbar .found');
-    await press('[data-fixture="shelf"] .ticket-tools [aria-label="Further apart here"]');
+    await press(page, label('Undo'));
+    await pressIn('.toolbar .found');
+    await pressIn('[data-fixture="shelf"] .ticket-tools [aria-label="Further apart here"]');
     await says(page, 'desk-shelf-sentences', 'a gap of 28 px (28 medium, 12 narrow)');
-    await page.locator(label('Undo')).click();
-    await press('.spotlight-heading');
-    await press('[data-fixture="spotlight"] .ticket-tools button::-p-text(Add below)');
-    await page.locator('button[mat-menu-item]::-p-text(divider)').click();
+    await press(page, label('Undo'));
+    await pressIn('.spotlight-heading');
+    await pressIn('[data-fixture="spotlight"] .ticket-tools button::-p-text(Add below)');
+    await press(page, 'button[mat-menu-item]::-p-text(divider)');
     await page.waitForSelector('[data-line="spotlight"] ~ [data-line="divider"]');
   });
 
   it('follow the next wider page until they are set apart, and again when that is handed back', async () => {
     await pressWord(page, 'grid');
-    await page.locator(label('More: Pixels between cards, medium')).click();
-    await page.locator(label('More: Pixels between cards, wide')).click();
+    await press(page, label('More: Pixels between cards, medium'));
+    await press(page, label('More: Pixels between cards, wide'));
     const gaps = (): string =>
       [...document.querySelectorAll<HTMLInputElement>('input[aria-label^="Pixels between cards, "]')]
         .map((field) => field.value)
         .join();
     await eventually(page, gaps, (found) => found === '25,25,12');
-    await page.locator(label('Pixels between cards, medium: as wide')).click();
-    await page.locator(label('More: Pixels between cards, wide')).click();
+    await press(page, label('Pixels between cards, medium: as wide'));
+    await press(page, label('More: Pixels between cards, wide'));
     await eventually(page, gaps, (found) => found === '26,26,12');
     await page.keyboard.press('Escape');
   });
 
   it('let shoppers turn the grid into a list, which other aisles remember', async () => {
     await pressWord(page, 'grid');
-    await page.locator('desk-grid-slip label::-p-text(turn it into a list)').click();
+    await press(page, 'desk-grid-slip label::-p-text(turn it into a list)');
     await (await frameOf(page)).waitForSelector('.views a');
     await page.waitForSelector('.saving.saved');
   });
 
   it('may be dark, and change at other widths', async () => {
     await pressWord(page, 'look');
-    await page.locator('desk-look-slip button::-p-text(dark where a device asks)').click();
+    await press(page, 'desk-look-slip button::-p-text(dark where a device asks)');
     await page.locator(label('Wide pages from, in pixels')).fill('1100');
     await page.keyboard.press('Enter');
     const frame = await frameOf(page);

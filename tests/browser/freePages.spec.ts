@@ -1,14 +1,15 @@
 import type { Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { choose, eventually, pressWord, says, TestBrowser, textOf } from '../support/browser';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { choose, eventually, pressWord, says, TestBrowser, textOf, press } from '../support/browser';
+import { openBrowser } from '../support/story';
 
 let browser: TestBrowser;
 beforeAll(async () => {
-  browser = await TestBrowser.launch(inject('baseUrl'));
+  browser = await openBrowser();
 });
 afterAll(() => browser.close());
 
-const button = (page: Page, text: string) => page.locator(`button::-p-text(${text})`);
+const button = (text: string): string => `button::-p-text(${text})`;
 const visit = async (address: string): Promise<Page> => {
   const visitor = await browser.page();
   await visitor.goto(`${browser.baseUrl}/shop${address}`);
@@ -18,13 +19,13 @@ const visit = async (address: string): Promise<Page> => {
 describe('a free page', () => {
   it('stands in for an aisle once it is open, and gives it back when it is deleted', async () => {
     const page = await browser.desk('/pages');
-    await button(page, 'New page').click();
+    await press(page, button('New page'));
     await page.locator('[aria-label="Title, en"]').fill('Tea, and what to make it in');
     await page.locator('[aria-label="Address"]').fill('/tea-now');
-    await page.locator('input[name=place]:not(:checked)').click();
+    await press(page, 'input[name=place]:not(:checked)');
     await choose(page, '[aria-label="Stands in for"]', 'Teapots');
-    await page.locator('label::-p-text(open to shoppers) input').click();
-    await button(page, 'Save').click();
+    await press(page, 'label::-p-text(open to shoppers) input');
+    await press(page, button('Save'));
     await says(page, '.actions small', 'version 2');
 
     const visitor = await visit('/kettles-and-coffee/teapots');
@@ -32,9 +33,9 @@ describe('a free page', () => {
     await page.goto(`${browser.baseUrl}/floor?q=teapots`);
     await says(page, 'tbody', 'Tea, and what to make it in stands in');
 
-    await page.locator('a::-p-text(stands in)').click();
+    await press(page, 'a::-p-text(stands in)');
     await says(page, '.hint', '/kettles-and-coffee/teapots');
-    await button(page, 'Delete').click();
+    await press(page, button('Delete'));
     await page.waitForFunction(() => location.pathname === '/pages');
     await visitor.reload();
     expect(await textOf(visitor, 'h1')).toBe('Teapots');
@@ -42,9 +43,9 @@ describe('a free page', () => {
 
   it('is told beside the field why it was not saved, and loses nothing', async () => {
     const page = await browser.desk('/pages');
-    await button(page, 'New page').click();
+    await press(page, button('New page'));
     await page.locator('[aria-label="Address"]').fill('/cookware');
-    await button(page, 'Save').click();
+    await press(page, button('Save'));
     await says(page, '.fault', 'The address “/cookware” is the address of another aisle already.');
     expect(await page.$eval('[aria-label="Address"]', (field) => (field as HTMLInputElement).value)).toBe(
       '/cookware',
@@ -55,10 +56,10 @@ describe('a free page', () => {
 describe('the reach of a plan', () => {
   it('is drawn on the map, and changed there', async () => {
     const page = await browser.desk('/floor?q=tools');
-    await page.locator('[aria-label="Why this plan: Tools"]').click();
-    await button(page, 'Give it a plan of its own').click();
+    await press(page, '[aria-label="Why this plan: Tools"]');
+    await press(page, button('Give it a plan of its own'));
     await pressWord(page, 'reach');
-    await button(page, 'On the map').click();
+    await press(page, button('On the map'));
     await says(page, 'desk-map-legend', 'gained');
     const gained = (): Promise<number> =>
       page.$eval('desk-treemap [role=img]', (map) =>
@@ -75,7 +76,7 @@ describe('the reach of a plan', () => {
       area.querySelector('path')!.dispatchEvent(new MouseEvent('click', at));
     });
     await says(page, 'desk-reach-map [role=status]', 'Cookware');
-    await button(page, 'Serve it and all below').click();
+    await press(page, button('Serve it and all below'));
     await says(page, '[data-slip="reach"]', 'Cookware and all below it');
     await eventually(
       page,
@@ -88,24 +89,24 @@ describe('the reach of a plan', () => {
 describe('an attribute', () => {
   it('gets an aisle for each value in the desk, and shoppers find it from a product', async () => {
     const page = await browser.desk('/attributes');
-    await page.locator('[aria-label="has aisles: made-in"]').click();
+    await press(page, '[aria-label="has aisles: made-in"]');
     await page.waitForSelector('td a[href*="made-in"]');
-    await page.locator('td a[href*="made-in"]').click();
+    await press(page, 'td a[href*="made-in"]');
     await page.waitForSelector('tbody .aisle-link');
     const count = await page.$$eval('tbody .aisle-link', (links) => links.length);
     expect(count).toBeGreaterThan(2);
 
     const visitor = await visit('/knives-and-boards');
-    await visitor.locator('.card-name').click();
-    await visitor.locator('.details a[href*="/shop/by/made-in/"]').click();
+    await press(visitor, '.card-name');
+    await press(visitor, '.details a[href*="/shop/by/made-in/"]');
     await visitor.waitForFunction(() => location.pathname.startsWith('/shop/by/made-in/'));
     await visitor.waitForSelector('.card');
 
     await page.goto(`${browser.baseUrl}/attributes`);
-    await page.locator('[aria-label="has aisles: made-in"]').click();
-    await page.locator('button::-p-text(Undo)').click();
+    await press(page, '[aria-label="has aisles: made-in"]');
+    await press(page, 'button::-p-text(Undo)');
     await page.waitForSelector('td a[href*="made-in"]');
-    await page.locator('[aria-label="has aisles: made-in"]').click();
+    await press(page, '[aria-label="has aisles: made-in"]');
     await page.waitForFunction(() => !document.querySelector('td a[href*="made-in"]'));
   });
 });

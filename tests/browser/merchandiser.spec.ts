@@ -1,17 +1,18 @@
 import type { Frame, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { eventually, frameOf, says, TestBrowser, textOf, publishChosen } from '../support/browser';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { eventually, frameOf, says, TestBrowser, textOf, publishChosen, press } from '../support/browser';
+import { openBrowser } from '../support/story';
 
 let browser: TestBrowser;
 beforeAll(async () => {
-  browser = await TestBrowser.launch(inject('baseUrl'));
+  browser = await openBrowser();
 });
 afterAll(() => browser.close());
 
 const columnsOf = (place: Page | Frame): Promise<number> =>
   place.$eval('.cards', (cards) => getComputedStyle(cards).gridTemplateColumns.split(' ').length);
 
-const open = (page: Page, slip: string) => page.locator(`[data-slip="${slip}"]`).click();
+const open = (page: Page, slip: string) => press(page, `[data-slip="${slip}"]`);
 const label = (name: string): string => `[aria-label="${name}"]`;
 /** A plan on the desk, once its page is counted and nothing moves any more. */
 async function planPage(address: string): Promise<Page> {
@@ -35,8 +36,8 @@ describe('a merchandiser', () => {
       () => document.querySelectorAll('tbody tr').length,
       (rows) => rows > 0 && rows < 15,
     );
-    await page.locator(label('Why this plan: Baking')).click();
-    await page.locator('button::-p-text(Give it a plan of its own)').click();
+    await press(page, label('Why this plan: Baking'));
+    await press(page, 'button::-p-text(Give it a plan of its own)');
     await page.waitForSelector('desk-tally li');
     expect(page.url()).toContain('aisle=%2Fbaking');
     const frame = await frameOf(page);
@@ -50,7 +51,7 @@ describe('a merchandiser', () => {
     // Columns: the sentence, the tally and the page in the window follow at once, without a reload.
     await frame.evaluate(() => ((window as unknown as { mark: number }).mark = 1));
     await open(page, 'grid');
-    await page.locator(label('More: Columns, wide')).click();
+    await press(page, label('More: Columns, wide'));
     await eventually(
       frame,
       () => getComputedStyle(document.querySelector('.cards')!).gridTemplateColumns.split(' ').length,
@@ -66,7 +67,7 @@ describe('a merchandiser', () => {
     await open(page, 'order');
     await page.waitForSelector(label('Add a level'));
     await page.select(label('Add a level'), 'price');
-    for (let n = 0; n < 2; n++) await page.locator('[aria-label="Up: price"]').click();
+    for (let n = 0; n < 2; n++) await press(page, '[aria-label="Up: price"]');
     const names = await eventually(
       frame,
       () =>
@@ -88,13 +89,13 @@ describe('a merchandiser', () => {
     expect(await frame.evaluate(() => (window as unknown as { mark: number }).mark)).toBe(1);
 
     // Undo and redo lead back and forth, in the window too.
-    await page.locator(label('Undo')).click();
+    await press(page, label('Undo'));
     await eventually(
       frame,
       () => document.querySelector('.filters')!.textContent!,
       (text) => !text.includes('Made of'),
     );
-    await page.locator(label('Redo')).click();
+    await press(page, label('Redo'));
     await eventually(
       frame,
       () => document.querySelector('.filters')!.textContent!,
@@ -117,7 +118,7 @@ describe('a merchandiser', () => {
     await shopper.goto(`${browser.baseUrl}/shop/baking`);
     expect(await columnsOf(shopper)).toBe(3);
 
-    await page.locator('button::-p-text(Publish …)').click();
+    await press(page, 'button::-p-text(Publish …)');
     await page.waitForSelector('desk-aisle-moves li');
     const aisles = await page.$$eval('desk-aisle-moves .title', (titles) =>
       titles.map((title) => title.textContent?.trim()),
@@ -150,21 +151,21 @@ describe('a merchandiser', () => {
     const two = await planPage(address);
     await open(one, 'grid');
     await open(two, 'grid');
-    await one.locator(label('More: Pixels between cards, wide')).click();
+    await press(one, label('More: Pixels between cards, wide'));
     await saved(one);
     await one.waitForFunction(() => document.querySelector('.version')?.textContent?.includes('2'));
-    await two.locator(label('More: Products a page')).click();
+    await press(two, label('More: Products a page'));
     await two.waitForSelector('.trouble');
     await says(two, '.trouble', 'saved a newer draft');
 
-    await two.locator('button::-p-text(Take theirs only)').click();
+    await press(two, 'button::-p-text(Take theirs only)');
     await eventually(
       two,
       () => document.querySelector<HTMLInputElement>('[aria-label="Pixels between cards, wide"]')!.value,
       (gap) => gap === '25',
     );
     // Mine is one undo away.
-    await two.locator(label('Undo')).click();
+    await press(two, label('Undo'));
     await eventually(
       two,
       () => document.querySelector<HTMLInputElement>('[aria-label="Products a page"]')!.value,
@@ -181,12 +182,12 @@ describe('a merchandiser', () => {
     await open(two, 'grid');
     const version = () => one.$eval('.version', (element) => element.textContent);
     const before = await version();
-    await one.locator(label('More: Columns, narrow')).click();
+    await press(one, label('More: Columns, narrow'));
     await one.waitForFunction((old) => document.querySelector('.version')?.textContent !== old, {}, before);
-    await two.locator(label('Less: Columns, medium')).click();
+    await press(two, label('Less: Columns, medium'));
     await two.waitForSelector('desk-merge');
     await says(two, 'desk-merge', 'alone, taken: columns on narrow pages');
-    await two.locator('desk-merge button::-p-text(Save both together)').click();
+    await press(two, 'desk-merge button::-p-text(Save both together)');
     await two.waitForFunction(() => !document.querySelector('desk-merge'));
     await saved(two);
     await eventually(
@@ -205,7 +206,7 @@ describe('a merchandiser', () => {
       if (away && request.method() === 'PUT') void request.abort('connectionrefused');
       else void request.continue();
     });
-    await page.locator(label('More: Products a page')).click();
+    await press(page, label('More: Products a page'));
     await eventually(
       page,
       () => document.querySelector('.saving')!.textContent!,
@@ -220,7 +221,7 @@ describe('a merchandiser', () => {
     );
     away = false;
     await saved(page);
-    await page.locator(label('Undo')).click();
+    await press(page, label('Undo'));
     await eventually(
       page,
       () => document.querySelector('[data-slip="grid"]')!.textContent!,
@@ -276,7 +277,7 @@ describe('a merchandiser', () => {
       await (field as unknown as { uploadFile: (file: string) => Promise<void> }).uploadFile(
         `${folder}/good.csv`,
       );
-      await page.locator('button::-p-text(Read 1 products into the catalogue)').click();
+      await press(page, 'button::-p-text(Read 1 products into the catalogue)');
       await eventually(
         page,
         () => document.querySelector('h2')?.textContent ?? '',
@@ -295,14 +296,14 @@ describe('a merchandiser', () => {
     await page.waitForSelector('tbody tr');
     const number = () => page.$eval('tbody tr.live th', (cell) => Number(cell.textContent));
     const before = await number();
-    await page.locator('button::-p-text(Have back …)').click();
-    await page.locator('[role=menuitem]::-p-text(All of it)').click();
+    await press(page, 'button::-p-text(Have back …)');
+    await press(page, '[role=menuitem]::-p-text(All of it)');
     await eventually(
       page,
       () => Number(document.querySelector('tbody tr.live th')?.textContent),
       (live) => live === before + 1,
     );
-    await page.locator('.mat-mdc-snack-bar-action').click();
+    await press(page, '.mat-mdc-snack-bar-action');
     await eventually(
       page,
       () => Number(document.querySelector('tbody tr.live th')?.textContent),

@@ -1,6 +1,7 @@
 import type { Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { eventually, planFor, publishOpen, putAside, says, TestBrowser } from '../support/browser';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { eventually, planFor, publishOpen, putAside, says, TestBrowser, press } from '../support/browser';
+import { openBrowser } from '../support/story';
 
 const PATH = '/tags/ready-for-induction';
 let browser: TestBrowser;
@@ -8,7 +9,7 @@ let desk: Page;
 let plan: string;
 let shopper: Page;
 beforeAll(async () => {
-  browser = await TestBrowser.launch(inject('baseUrl'));
+  browser = await openBrowser();
   ({ page: desk, id: plan } = await planFor(browser, PATH, 'Induction plan'));
   shopper = await browser.page(1280, 900);
 });
@@ -27,7 +28,7 @@ const countIs = (page: Page, count: number): Promise<number> =>
   );
 const choosePaging = async (name: string): Promise<void> => {
   await desk.goto(`${browser.baseUrl}/plans/${plan}?open=grid&aisle=${PATH}`);
-  await desk.locator(`desk-grid-slip [aria-label="Further pages"] button::-p-text(${name})`).click();
+  await press(desk, `desk-grid-slip [aria-label="Further pages"] button::-p-text(${name})`);
 };
 
 describe('further pages', () => {
@@ -37,7 +38,7 @@ describe('further pages', () => {
     await publishOpen(desk);
     await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
     expect(await cards(shopper)).toHaveLength(12);
-    await shopper.locator('.further a[rel="next"]').click();
+    await press(shopper, '.further a[rel="next"]');
     await countIs(shopper, 24);
     const two = await cards(shopper);
     expect(new Set(two).size).toBe(24);

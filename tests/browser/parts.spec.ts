@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   addFixture,
   choose,
@@ -12,14 +12,16 @@ import {
   says,
   TestBrowser,
   textOf,
+  press,
 } from '../support/browser';
+import { openBrowser } from '../support/story';
 
 let browser: TestBrowser;
 let whisks: Page;
 let graters: Page;
 let partAddress: string;
 beforeAll(async () => {
-  browser = await TestBrowser.launch(inject('baseUrl'));
+  browser = await openBrowser();
 });
 afterAll(() => browser.close());
 
@@ -56,8 +58,8 @@ describe('a part', () => {
     await whisks.locator(label('Heading, en')).fill('From the whole shop');
     await choose(whisks, `desk-promotion-slip ${label('Source')}`, 'of the whole shop');
     await says(whisks, '[data-slip="fixture:promotion"]', 'products of the whole shop');
-    await whisks.locator(label('More: promoting shelf promotion')).click();
-    await whisks.locator('button[mat-menu-item]::-p-text(Keep as a part)').click();
+    await press(whisks, label('More: promoting shelf promotion'));
+    await press(whisks, 'button[mat-menu-item]::-p-text(Keep as a part)');
     await says(whisks, '[data-line="promotion"]', 'Part. “From the whole shop”');
     await whisks.waitForSelector('.saving.saved');
     partAddress = await whisks.$eval('desk-part-slip a', (link) => (link as HTMLAnchorElement).href);
@@ -71,24 +73,24 @@ describe('a part', () => {
     await graters.waitForSelector(adder);
     await graters.focus(adder);
     await graters.keyboard.press('Enter');
-    await graters.locator('button[mat-menu-item]::-p-text(part)').click();
-    await graters.locator('button[mat-menu-item]::-p-text(From the whole shop)').click();
+    await press(graters, 'button[mat-menu-item]::-p-text(part)');
+    await press(graters, 'button[mat-menu-item]::-p-text(From the whole shop)');
     await graters.waitForFunction(() => !document.querySelector('.cdk-overlay-backdrop'));
-    await graters.locator('desk-part-slip label::-p-text(another heading)').click();
+    await press(graters, 'desk-part-slip label::-p-text(another heading)');
     await graters.locator(`desk-part-slip ${label('Heading, en')}`).fill('On sale for you');
-    await graters.locator('desk-part-slip label::-p-text(other products)').click();
+    await press(graters, 'desk-part-slip label::-p-text(other products)');
     await choose(graters, 'desk-part-slip desk-clauses select', 'on sale');
     await says(graters, '[data-line="part"]', 'with another heading and other products');
     await says(await frameOf(graters), '.promotion h2', 'On sale for you');
 
     await graters.waitForSelector('.saving.saved');
-    await graters.locator('desk-plan button::-p-text(Publish …)').click();
+    await press(graters, 'desk-plan button::-p-text(Publish …)');
     await says(
       graters,
       'desk-publish .trouble',
       'shows the part From the whole shop, which is not published',
     );
-    await graters.locator('desk-publish button::-p-text(Publish both together)').click();
+    await press(graters, 'desk-publish button::-p-text(Publish both together)');
     await graters.waitForFunction(
       () => document.querySelectorAll('desk-publish desk-difference').length === 2,
     );
@@ -109,11 +111,11 @@ describe('a part', () => {
     expect(row).toContain('Whisks plan');
     expect(row).toContain('Graters plan');
     expect(row).toContain('● live');
-    await page.locator('desk-parts tbody th a').click();
+    await press(page, 'desk-parts tbody th a');
     await page.waitForFunction((address) => location.href.startsWith(address), {}, partAddress);
     await says(page, 'desk-brief', 'Shown by');
     await pressWord(page, 'fixture:promotion');
-    await page.locator('desk-promotion-slip button::-p-text(a folding list)').click();
+    await press(page, 'desk-promotion-slip button::-p-text(a folding list)');
     const frame = await frameOf(page);
     await frame.waitForSelector('.form-folding details');
     expect(await frame.$('.with-panel'), 'it is seen alone').toBeNull();
@@ -142,16 +144,16 @@ describe('a part', () => {
       await page.waitForSelector(adder);
       await page.focus(adder);
       await page.keyboard.press('Enter');
-      await page.locator('button[mat-menu-item]::-p-text(part)').click();
-      await page.locator('button[mat-menu-item]::-p-text(From the whole shop)').click();
+      await press(page, 'button[mat-menu-item]::-p-text(part)');
+      await press(page, 'button[mat-menu-item]::-p-text(From the whole shop)');
       await page.waitForSelector(`[data-line="${link}"]`);
       await page.waitForFunction(() => !document.querySelector('.cdk-overlay-backdrop'));
     }
-    await page.locator('desk-part-slip label::-p-text(other products)').click();
+    await press(page, 'desk-part-slip label::-p-text(other products)');
     await choose(page, 'desk-part-slip desk-clauses select', 'on sale');
     await says(page, '[data-line="part-2"]', 'with other products');
     await addFixture(page, 'Add behind tabs tabs', 'promoting shelf');
-    await page.locator('desk-promotion-slip label::-p-text(a dot for each view)').click();
+    await press(page, 'desk-promotion-slip label::-p-text(a dot for each view)');
     await says(page, '[data-line="promotion"]', 'a carousel');
     await publishOpen(page);
 
@@ -187,7 +189,7 @@ describe('a part', () => {
     await loose!.focus();
     await graters.keyboard.press('Enter');
     await says(graters, '[data-line="part"]', 'Promoting shelf. “On sale for you”');
-    await graters.locator(label('Undo')).click();
+    await press(graters, label('Undo'));
     await says(graters, '[data-line="part"]', 'Part. “From the whole shop”');
     expect(browser.complaints).toEqual([]);
   });

@@ -1,22 +1,23 @@
 import type { Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { eventually, planFor, pressWord, publishOpen, says, TestBrowser } from '../support/browser';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { eventually, planFor, pressWord, publishOpen, says, TestBrowser, press } from '../support/browser';
+import { openBrowser } from '../support/story';
 
 let browser: TestBrowser;
 let page: Page;
 beforeAll(async () => {
-  browser = await TestBrowser.launch(inject('baseUrl'));
+  browser = await openBrowser();
   page = await browser.desk('/floor');
 });
 afterAll(() => browser.close());
 
 const label = (name: string): string => `[aria-label="${name}"]`;
-const button = (text: string) => page.locator(`button::-p-text(${text})`);
+const button = (text: string): string => `button::-p-text(${text})`;
 
 /** Opens the reasons of an aisle on the floor. */
 async function why(title: string): Promise<void> {
   await page.goto(`${browser.baseUrl}/floor?q=${encodeURIComponent(title)}`);
-  await page.locator(label(`Why this plan: ${title}`)).click();
+  await press(page, label(`Why this plan: ${title}`));
   await page.waitForSelector('desk-why-aisle li');
 }
 const columnsAt = async (path: string): Promise<number> => {
@@ -34,20 +35,20 @@ describe('plans that share, differ and agree', () => {
   it('give Kettles a plan of its own, settle the overlap with a second one, and use the shared plan again', async () => {
     await why('Kettles');
     await says(page, 'desk-why-aisle .winner', 'no other plan reaches it');
-    await button('Give it a plan of its own').click();
+    await press(page, button('Give it a plan of its own'));
     await page.waitForSelector('desk-tally li');
     await says(page, 'desk-brief', 'House plan, with 0 settings of its own');
 
     await pressWord(page, 'grid');
-    await page.locator(label('More: Columns, wide')).click();
-    await page.locator(label('More: Pixels between cards, wide')).click();
+    await press(page, label('More: Columns, wide'));
+    await press(page, label('More: Pixels between cards, wide'));
     await eventually(
       page,
       () => document.querySelector('desk-origin')?.textContent ?? '',
       (text) => text.includes('columns on wide pages') && text.includes('gap on wide pages'),
     );
     // One of the two goes back to what the house plan says.
-    await page.locator('desk-origin li:nth-child(2) button').click();
+    await press(page, 'desk-origin li:nth-child(2) button');
     await eventually(
       page,
       () => document.querySelector<HTMLInputElement>('[aria-label="Pixels between cards, wide"]')!.value,
@@ -59,7 +60,7 @@ describe('plans that share, differ and agree', () => {
 
     // A second plan claims it alike, which is told while its reach is edited.
     await why('Kettles');
-    await button('Give it a plan of its own').click();
+    await press(page, button('Give it a plan of its own'));
     await page.waitForSelector('[data-slip="reach"]');
     await pressWord(page, 'reach');
     await eventually(
@@ -69,11 +70,11 @@ describe('plans that share, differ and agree', () => {
     );
     // Publishing would be refused, and says so before it is tried.
     await page.waitForSelector('.saving.saved');
-    await page.locator('desk-plan button::-p-text(Publish …)').click();
+    await press(page, 'desk-plan button::-p-text(Publish …)');
     await page.waitForSelector('desk-publish .trouble');
     expect(await page.$('desk-publish .actions button[disabled]')).not.toBeNull();
-    await page.locator('a::-p-text(Settle it under Serves)').click();
-    await page.locator('button::-p-text(Take over: rank this plan higher)').click();
+    await press(page, 'a::-p-text(Settle it under Serves)');
+    await press(page, 'button::-p-text(Take over: rank this plan higher)');
     await page.waitForFunction(() => !document.querySelector('desk-reach-slip .disputes'));
     await publishOpen(page);
     await why('Kettles');
@@ -84,7 +85,7 @@ describe('plans that share, differ and agree', () => {
     const link = await page.waitForSelector('desk-why-aisle a[href*="share"]');
     await link!.click();
     await page.waitForSelector('desk-share iframe');
-    await page.locator('desk-share .actions button:not([disabled])').click();
+    await press(page, 'desk-share .actions button:not([disabled])');
     await page.waitForFunction(() => location.pathname === '/floor');
     // Twice over: the second plan was put aside, and the first one serves again until it is given back too.
     await eventually(
@@ -92,7 +93,7 @@ describe('plans that share, differ and agree', () => {
       () => document.querySelector('desk-why-aisle')?.textContent ?? '',
       (text) => text.includes('Kettles') && !text.includes('lower rank'),
     );
-    await page.locator('summary::-p-text(put aside or deleted)').click();
+    await press(page, 'summary::-p-text(put aside or deleted)');
     await says(page, '.away', 'put aside');
   });
 
@@ -100,10 +101,10 @@ describe('plans that share, differ and agree', () => {
     const { page } = await planFor(browser, '/table', 'Table weekend');
     const before = await columnsAt('/table');
     await pressWord(page, 'grid');
-    await page.locator(label('More: Columns, wide')).click();
+    await press(page, label('More: Columns, wide'));
     await page.waitForSelector('.saving.saved');
-    await page.locator('desk-plan button::-p-text(Publish …)').click();
-    await page.locator('desk-publish label:nth-of-type(2) input[name=when]').click();
+    await press(page, 'desk-plan button::-p-text(Publish …)');
+    await press(page, 'desk-publish label:nth-of-type(2) input[name=when]');
     await page.locator('desk-campaign-fields [formcontrolname=name]').fill('Long weekend');
     await page.waitForSelector('desk-campaign-fields input[type=datetime-local]');
     await page.$$eval('desk-campaign-fields input[type=datetime-local]', (fields) => {
@@ -114,7 +115,7 @@ describe('plans that share, differ and agree', () => {
       set(fields[0], '2020-01-01T08:00');
       set(fields[1], '2090-01-01T08:00');
     });
-    await page.locator('desk-publish .actions button::-p-text(Schedule):not([disabled])').click();
+    await press(page, 'desk-publish .actions button::-p-text(Schedule):not([disabled])');
     await page.waitForSelector('desk-campaign-calendar article');
     // Its start is over, so the clock starts it with its next look.
     await eventually(
@@ -124,7 +125,7 @@ describe('plans that share, differ and agree', () => {
     );
     expect(await columnsAt('/table')).toBe(before + 1);
     await page.reload();
-    await page.locator('desk-campaign-calendar button::-p-text(End it now)').click();
+    await press(page, 'desk-campaign-calendar button::-p-text(End it now)');
     await eventually(
       page,
       () => document.querySelector('desk-campaign-calendar .state')?.textContent?.trim() ?? '',
@@ -136,22 +137,22 @@ describe('plans that share, differ and agree', () => {
   it('compare two editions, and have one plan back from an earlier one', async () => {
     const { page } = await planFor(browser, '/storage', 'Storage plan');
     await pressWord(page, 'grid');
-    await page.locator(label('More: Pixels between cards, wide')).click();
+    await press(page, label('More: Pixels between cards, wide'));
     await publishOpen(page);
     const before = await columnsAt('/storage');
     await pressWord(page, 'grid');
-    await page.locator(label('More: Columns, wide')).click();
+    await press(page, label('More: Columns, wide'));
     await publishOpen(page);
     expect(await columnsAt('/storage')).not.toBe(before);
     await page.goto(`${browser.baseUrl}/editions`);
     await page.waitForSelector('tbody tr');
     const numbers = await page.$$eval('tbody th', (cells) => cells.map((cell) => Number(cell.textContent)));
-    await page.locator(label(`Compare edition ${numbers[0]}`)).click();
-    await page.locator(label(`Compare with edition ${numbers[numbers.length - 1]}`)).click();
+    await press(page, label(`Compare edition ${numbers[0]}`));
+    await press(page, label(`Compare with edition ${numbers[numbers.length - 1]}`));
     await page.waitForSelector('desk-edition-compare h3');
     await says(page, 'desk-edition-compare', 'Storage plan');
-    await page.locator(label(`Have edition ${numbers[1]} back`)).click();
-    await page.locator('[role=menuitem]::-p-text(Only Storage plan)').click();
+    await press(page, label(`Have edition ${numbers[1]} back`));
+    await press(page, '[role=menuitem]::-p-text(Only Storage plan)');
     await eventually(
       page,
       () => document.querySelector('mat-snack-bar-container')?.textContent ?? '',
@@ -167,15 +168,15 @@ describe('plans that share, differ and agree', () => {
     await page.select(label('Add a condition'), 'share');
     await says(page, '[data-slip="place:title"]', 'only for 50 % of shoppers');
     const frame = (await (await page.waitForSelector('desk-window iframe'))!.contentFrame())!;
-    await page.locator('.seen-as summary').click();
+    await press(page, '.seen-as summary');
     await page.$eval('.seen-as input[type=number]', (field) => {
       (field as HTMLInputElement).value = '70';
       field.dispatchEvent(new Event('change'));
     });
     await frame.waitForFunction(() => !document.querySelector('h1'));
-    await page.locator('.seen-as button').click();
+    await press(page, '.seen-as button');
     await frame.waitForFunction(() => document.querySelector('h1'));
-    await page.locator(label('Undo')).click();
+    await press(page, label('Undo'));
     await page.waitForSelector('.saving.saved');
   });
 
@@ -183,10 +184,10 @@ describe('plans that share, differ and agree', () => {
     await page.goto(`${browser.baseUrl}/redirects`);
     await page.locator('[formcontrolname=from]').fill('/old-kettles');
     await page.locator('[formcontrolname=to]').fill('/kettles-and-coffee/kettles');
-    await page.locator('desk-redirects form button[type=submit]').click();
+    await press(page, 'desk-redirects form button[type=submit]');
     await page.waitForSelector('desk-redirects tbody th');
     await page.locator('.try input').fill('/shop/old-kettles');
-    await page.locator('.try button').click();
+    await press(page, '.try button');
     await page.waitForSelector('output');
     await says(page, 'output', 'a page of the shop');
     const shopper = await browser.page();

@@ -1,16 +1,26 @@
 import type { Frame, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { choose, eventually, frameOf, publishOpen, says, TestBrowser, textOf } from '../support/browser';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import {
+  choose,
+  eventually,
+  frameOf,
+  publishOpen,
+  says,
+  TestBrowser,
+  textOf,
+  press,
+} from '../support/browser';
+import { openBrowser } from '../support/story';
 
 let browser: TestBrowser;
 beforeAll(async () => {
-  browser = await TestBrowser.launch(inject('baseUrl'));
+  browser = await openBrowser();
 });
 afterAll(() => browser.close());
 
 const label = (name: string): string => `[aria-label="${name}"]`;
-const open = (page: Page, slip: string) => page.locator(`[data-slip="${slip}"]`).click();
-const button = (page: Page, text: string) => page.locator(`button::-p-text(${text})`);
+const open = (page: Page, slip: string) => press(page, `[data-slip="${slip}"]`);
+const button = (text: string): string => `button::-p-text(${text})`;
 
 async function planPage(address: string): Promise<Page> {
   const page = await browser.desk(address);
@@ -51,15 +61,15 @@ describe('a range in the desk', () => {
       (text) => text === '0 products',
     );
 
-    await button(page, 'Drop “are in Knives').click();
+    await press(page, button('Drop “are in Knives'));
     await count(page, (left) => left === onSale);
     expect(await page.$('.empty')).toBeNull();
 
     // The other way about: everything but what is on sale.
-    await page.locator(label('Not: are on sale')).click();
+    await press(page, label('Not: are on sale'));
     await count(page, (left) => left === all - onSale);
     expect(await sentence(page, 'range')).toBe('the aisle’s products that are not on sale');
-    await page.locator(label('Take away: are not on sale')).click();
+    await press(page, label('Take away: are not on sale'));
     await count(page, (left) => left === all);
   });
 
@@ -69,10 +79,10 @@ describe('a range in the desk', () => {
     await open(page, 'range');
     await choose(page, label('Add a clause'), 'featured');
     await count(page, (left) => left === 0);
-    await button(page, 'Choose products to mark').click();
-    await page.locator('desk-product-picker .star').click();
+    await press(page, button('Choose products to mark'));
+    await press(page, 'desk-product-picker .star');
     await count(page, (left) => left === 1);
-    await page.locator(label('Take away: are featured')).click();
+    await press(page, label('Take away: are featured'));
     await count(page, (left) => left > 1);
   });
 
@@ -81,9 +91,9 @@ describe('a range in the desk', () => {
     await open(page, 'range');
     await choose(page, label('Add a clause'), 'on sale');
     await count(page, (left) => left > 0 && left < 50);
-    await page.locator('.why summary').click();
+    await press(page, '.why summary');
     await page.locator('.why input[type=search]').fill('PK-1001');
-    await page.locator('.why li .choice').click();
+    await press(page, '.why li .choice');
     const answer = await eventually(
       page,
       () => document.querySelector('.answer')?.textContent?.replace(/\s+/g, ' ') ?? '',
@@ -91,7 +101,7 @@ describe('a range in the desk', () => {
     );
     expect(answer).toMatch(/is not here|stands at place/);
     expect(answer).toMatch(/✓ meets|✗ fails/);
-    await page.locator(label('Take away: are on sale')).click();
+    await press(page, label('Take away: are on sale'));
     await count(page, (left) => left === 50);
   });
 
@@ -100,9 +110,9 @@ describe('a range in the desk', () => {
     await open(page, 'range');
     await choose(page, label('Add a clause'), 'in stock');
     const inStock = await count(page, (left) => left > 0 && left < 36);
-    await button(page, 'Save as a range').click();
+    await press(page, button('Save as a range'));
     await page.locator(label('Name of the range')).fill('Ready to send');
-    await button(page, 'Save it').click();
+    await press(page, button('Save it'));
     await eventually(
       page,
       () => document.querySelector('[data-slip="range"]')!.textContent!,
@@ -112,7 +122,7 @@ describe('a range in the desk', () => {
     await page.waitForSelector('.saving.saved');
 
     await page.goto(`${browser.baseUrl}/ranges`);
-    await page.locator('a::-p-text(Ready to send)').click();
+    await press(page, 'a::-p-text(Ready to send)');
     await eventually(
       page,
       () => document.querySelector('.touches')?.textContent ?? '',
@@ -126,7 +136,7 @@ describe('arranging', () => {
   it('drags a card to place 2, publishes, and shoppers see it there', async () => {
     const page = await planPage('/plans/knives?aisle=%2Fknives-and-boards%2Fcutting-boards');
     const frame = await frameOf(page);
-    await button(page, 'Arrange').click();
+    await press(page, button('Arrange'));
     await frame.waitForSelector('[data-place="4"]');
     const before = await names(frame);
     // The browser's own dragging can't be played without a hand, but what it tells the page can.
@@ -159,7 +169,7 @@ describe('arranging', () => {
       () => document.querySelector('.pin-ticket')?.textContent ?? '',
       (text) => text.includes('Pinned at 3'),
     );
-    await page.locator(label('Undo')).click();
+    await press(page, label('Undo'));
     await eventually(
       frame,
       () => document.querySelector('.pin-ticket')?.textContent ?? '',
@@ -178,12 +188,12 @@ describe('filters in the desk', () => {
   it('come with advice for the aisle, and the recommended ones are put in at once', async () => {
     const page = await planPage('/plans/knives?aisle=%2Fknives-and-boards%2Fknives');
     await open(page, 'facets');
-    await button(page, 'Which filters help here?').click();
+    await press(page, button('Which filters help here?'));
     await page.waitForSelector('desk-facet-advice tbody tr');
     const advised = await page.$$eval('desk-facet-advice tr.use', (rows) => rows.length);
     expect(advised).toBeGreaterThan(0);
     const before = await page.$$eval('desk-facets-slip .entries > li', (entries) => entries.length);
-    await page.locator('desk-facet-advice button.add').click();
+    await press(page, 'desk-facet-advice button.add');
     await eventually(
       page,
       () => document.querySelector('desk-facet-advice button.add')!.textContent!.trim(),
@@ -192,7 +202,7 @@ describe('filters in the desk', () => {
     expect(await page.$$eval('desk-facets-slip .entries > li', (entries) => entries.length)).toBeGreaterThan(
       before,
     );
-    await page.locator(label('Undo')).click();
+    await press(page, label('Undo'));
     await eventually(
       page,
       () => document.querySelectorAll('desk-facets-slip .entries > li').length,

@@ -1,17 +1,18 @@
 import type { Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { cardRooms, DEVICE_WIDTHS, shelfOf, shelfRooms, widthIn, WIDTH_NAMES, type Plan } from '@fond/core';
-import { eventually, TestBrowser, textOf } from '../support/browser';
+import { eventually, TestBrowser, textOf, press } from '../support/browser';
+import { openBrowser } from '../support/story';
 
 let browser: TestBrowser;
 beforeAll(async () => {
-  browser = await TestBrowser.launch(inject('baseUrl'));
+  browser = await openBrowser();
 });
 afterAll(() => browser.close());
 
 const shop = (path: string): string => `${browser.baseUrl}/shop${path}`;
 const found = (page: Page): Promise<string> => textOf(page, '.found strong');
-const value = (page: Page, label: string) => page.locator(`.values a::-p-text(${label})`);
+const value = (label: string): string => `.values a::-p-text(${label})`;
 const cards = (page: Page): Promise<string[]> =>
   page.$$eval('.card-name', (names) => names.map((name) => name.textContent!.trim()));
 
@@ -22,7 +23,7 @@ describe('a shopper with JavaScript', () => {
     await page.waitForFunction(() => !document.querySelector('[ngh]'));
     await page.evaluate(() => ((window as unknown as { mark: number }).mark = 1));
     const all = await found(page);
-    await value(page, 'Copper').click();
+    await press(page, value('Copper'));
     await page.waitForFunction(() => location.search === '?material=copper');
     await eventually(
       page,
@@ -53,8 +54,8 @@ describe('a shopper with JavaScript', () => {
     await page.goto(shop('/cookware'));
     await page.waitForFunction(() => !document.querySelector('[ngh]'));
     await page.evaluate(() => ((window as unknown as { mark: number }).mark = 1));
-    await page.locator('.sort summary').click();
-    await page.locator('.sort a[href*="order=price-desc"]').click();
+    await press(page, '.sort summary');
+    await press(page, '.sort a[href*="order=price-desc"]');
     await page.waitForFunction(() => location.search === '?order=price-desc');
     await eventually(
       page,
@@ -70,7 +71,7 @@ describe('a shopper with JavaScript', () => {
     await page.goto(shop('/cookware'));
     await page.waitForFunction(() => !document.querySelector('[ngh]'));
     const first = await cards(page);
-    await page.locator('.pager a[rel=next]').click();
+    await press(page, '.pager a[rel=next]');
     await page.waitForFunction(() => location.search === '?page=2');
     const second = await cards(page);
     expect(second.some((name) => first.includes(name))).toBe(false);
@@ -86,7 +87,7 @@ describe('a shopper with JavaScript', () => {
     await page.goto(shop('/table?material=stoneware'));
     await page.waitForFunction(() => !document.querySelector('[ngh]'));
     await page.locator('input[name="price.to"]').fill('15');
-    await page.locator('.range button').click();
+    await press(page, '.range button');
     await page.waitForFunction(() => location.search === '?material=stoneware&price=..15');
     const prices = await page.$$eval('.card-price strong', (all) =>
       all.map((price) => parseFloat(price.textContent!.slice(1))),

@@ -61,8 +61,23 @@ export async function runApplication(environment: Record<string, string> = {}): 
   };
 }
 
+/** An application for each worker, as what one story publishes would be seen by another that runs beside it. */
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
-  const application = await runApplication();
-  project.provide('baseUrl', application.baseUrl);
-  return application.stop;
+  const started = await Promise.allSettled(
+    Array.from({ length: project.config.maxWorkers }, () => runApplication()),
+  );
+  const applications = started.flatMap((one) => (one.status === 'fulfilled' ? [one.value] : []));
+  const stopAll = async (): Promise<void> => {
+    await Promise.all(applications.map(({ stop }) => stop()));
+  };
+  const failed = started.find((one) => one.status === 'rejected');
+  if (failed) {
+    await stopAll();
+    throw failed.reason;
+  }
+  project.provide(
+    'baseUrls',
+    applications.map(({ baseUrl }) => baseUrl),
+  );
+  return stopAll;
 }

@@ -27,8 +27,8 @@ export class TestBrowser {
   static async launch(baseUrl: string): Promise<TestBrowser> {
     const profile = await mkdtemp(path.join(tmpdir(), 'fond-chromium-'));
     const browser = await puppeteer.launch({
-      executablePath: '/usr/bin/chromium',
-      headless: true,
+      executablePath: '/usr/bin/chromium-headless-shell',
+      headless: 'shell',
       userDataDir: profile,
       args: ARGUMENTS,
     });
@@ -38,6 +38,11 @@ export class TestBrowser {
   async close(): Promise<void> {
     await this.browser.close();
     await rm(this.profile, { recursive: true, force: true });
+  }
+
+  /** Those that are open. */
+  async pages(): Promise<Page[]> {
+    return (await this.browser.pages()).filter((page) => page.url() !== 'about:blank');
   }
 
   /** A page in a session of its own. */
@@ -60,7 +65,7 @@ export class TestBrowser {
     await page.goto(`${this.baseUrl}/sign-in?returnTo=${encodeURIComponent(address)}`);
     await page.locator('input[type=email]').fill(DEMO_SIGN_IN.email);
     await page.locator('input[type=password]').fill(DEMO_SIGN_IN.password);
-    await page.locator('button[type=submit]').click();
+    await press(page, 'button[type=submit]');
     await page.waitForFunction((wanted) => location.pathname + location.search === wanted, {}, address);
     return page;
   }
@@ -117,9 +122,38 @@ export async function addFixture(page: Page, where: string, what: string): Promi
   await page.waitForSelector(button);
   await page.focus(button);
   await page.keyboard.press('Enter');
-  await page.locator(`button[mat-menu-item]::-p-text(${what})`).click();
+  await press(page, `button[mat-menu-item]::-p-text(${what})`);
   // While the menu fades away it still takes clicks that are meant for what lies below.
   await page.waitForFunction(() => !document.querySelector('.cdk-overlay-backdrop'));
+}
+
+/** How long a click that was sent to an element may take to arrive there, in milliseconds. */
+const ARRIVAL = 1_000;
+
+/**
+ * Clicks with the mouse where an element stands once it can be used, and again where the page moved meanwhile, so
+ * that the click did not arrive. What lies over the element keeps clicks from it, as for everybody.
+ */
+export async function press(page: Page, selector: string): Promise<void> {
+  const limit = Date.now() + 30_000;
+  for (;;) {
+    const element = await page.locator(selector).waitHandle();
+    const arrived = element
+      .evaluate(
+        (target, within) =>
+          new Promise<boolean>((resolve) => {
+            target.addEventListener('click', () => resolve(true), { capture: true, once: true });
+            // One that is gone by then was replaced, and the click went to what stands there instead.
+            setTimeout(() => resolve(!target.isConnected), within);
+          }),
+        ARRIVAL,
+      )
+      // It did: it led to another page.
+      .catch(() => true);
+    await page.locator(selector).click();
+    if (await arrived) return;
+    if (Date.now() > limit) throw new Error(`No click arrives at ${selector}.`);
+  }
 }
 
 /** Opens or closes the slip of an underlined word by keyboard: the brief may still move while its counts arrive. */
@@ -139,7 +173,7 @@ export async function publishOpen(page: Page): Promise<void> {
       (button) => button.textContent.includes('Publish …') && !button.disabled,
     ),
   );
-  await page.locator('desk-plan button::-p-text(Publish …)').click();
+  await press(page, 'desk-plan button::-p-text(Publish …)');
   // Until the page knows what changes its button waits.
   await page.waitForSelector('desk-publish desk-difference');
   await publishChosen(page);
@@ -147,7 +181,7 @@ export async function publishOpen(page: Page): Promise<void> {
 
 /** Publishes what is chosen on the page that tells what it will do; says why where it is refused. */
 export async function publishChosen(page: Page): Promise<void> {
-  await page.locator('desk-publish .actions button:not([disabled])').click();
+  await press(page, 'desk-publish .actions button:not([disabled])');
   await page.waitForSelector('desk-plan .good, desk-publish .trouble');
   const refused = await page.$('desk-publish .trouble');
   if (refused) throw new Error(`Not published: ${await textOf(page, 'desk-publish .trouble')}`);

@@ -11,7 +11,8 @@ declare module 'vitest' {
     /** Of the tests' own MariaDB server, without a database name. */
     databaseServer: string;
     demoShop: DemoShop;
-    baseUrl: string;
+    /** Of the running applications, one for each worker. */
+    baseUrls: string[];
   }
 }
 
