@@ -35,7 +35,7 @@ export default defineConfig({
           isolate: false,
           setupFiles: ['tests/support/storyFailures.ts'],
           include: ['tests/browser/**/*.spec.ts'],
-          globalSetup: ['tests/support/application.ts'],
+          globalSetup: ['tests/support/database.ts'],
           testTimeout: 120_000,
           hookTimeout: 240_000,
         },

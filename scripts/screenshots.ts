@@ -1,7 +1,7 @@
 import { mkdir } from 'node:fs/promises';
 import path from 'node:path';
 import type { Frame, Page } from 'puppeteer-core';
-import { runApplication } from '../tests/support/application';
+import { runApplication } from './application';
 import { addFixture, choose, frameOf, planFor, says, TestBrowser, press } from '../tests/support/browser';
 
 const FOLDER = path.resolve(import.meta.dirname, '../docs/screenshots');

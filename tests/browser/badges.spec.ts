@@ -6,7 +6,6 @@ import {
   planFor,
   pressWord,
   publishOpen,
-  putAside,
   says,
   TestBrowser,
   press,
@@ -15,15 +14,11 @@ import { openBrowser } from '../support/story';
 
 let browser: TestBrowser;
 let page: Page;
-let plan: string;
 beforeAll(async () => {
   browser = await openBrowser();
-  ({ page, id: plan } = await planFor(browser, '/cookware/pots', 'Pots badges'));
+  ({ page } = await planFor(browser, '/cookware/pots', 'Pots badges'));
 });
-afterAll(async () => {
-  await putAside(page, plan);
-  await browser.close();
-});
+afterAll(() => browser.close());
 
 const label = (name: string): string => `[aria-label="${name}"]`;
 

@@ -1,16 +1,7 @@
 import axe from 'axe-core';
 import type { Frame, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import {
-  eventually,
-  planFor,
-  publishOpen,
-  putAside,
-  says,
-  textOf,
-  TestBrowser,
-  press,
-} from '../support/browser';
+import { eventually, planFor, publishOpen, says, textOf, TestBrowser, press } from '../support/browser';
 import { openBrowser } from '../support/story';
 
 const PATH = '/kettles-and-coffee';
@@ -25,10 +16,7 @@ beforeAll(async () => {
   ({ page, id: plan } = await planFor(browser, PATH, 'Kettles card'));
   shopper = await browser.page(1280, 900);
 });
-afterAll(async () => {
-  await putAside(page, plan);
-  await browser.close();
-});
+afterAll(() => browser.close());
 
 /** The card in its frame, once the bench stands there. */
 async function bench(): Promise<Frame> {

@@ -7,7 +7,6 @@ import {
   planFor,
   pressWord,
   publishOpen,
-  putAside,
   says,
   TestBrowser,
   press,
@@ -19,15 +18,10 @@ const label = (name: string): string => `[aria-label="${name}"]`;
 
 let browser: TestBrowser;
 let page: Page;
-let id: string;
 beforeAll(async () => {
   browser = await openBrowser();
 });
-afterAll(async () => {
-  // The tools belong to other stories too.
-  await putAside(page, id);
-  await browser.close();
-});
+afterAll(() => browser.close());
 
 interface Box {
   top: number;
@@ -54,7 +48,7 @@ const overlapping = (all: readonly Box[]): number =>
 
 describe('the forms of a page', () => {
   it('are chosen in the brief and seen at once: tiles where they are put, a product large, lanes of cards', async () => {
-    ({ page, id } = await planFor(browser, PATH, 'Tools plan'));
+    ({ page } = await planFor(browser, PATH, 'Tools plan'));
     await addFixture(page, 'Add behind title title', 'category tiles');
     await press(page, 'desk-tiles-slip button::-p-text(where you put them)');
     await page.waitForSelector('desk-tile-grid .grid-stack-item');

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { eventually, planFor, publishOpen, putAside, says, TestBrowser, press } from '../support/browser';
+import { eventually, planFor, publishOpen, says, TestBrowser, press } from '../support/browser';
 import { openBrowser } from '../support/story';
 
 const PATH = '/tags/ready-for-induction';
@@ -13,10 +13,7 @@ beforeAll(async () => {
   ({ page: desk, id: plan } = await planFor(browser, PATH, 'Induction plan'));
   shopper = await browser.page(1280, 900);
 });
-afterAll(async () => {
-  await putAside(desk, plan);
-  await browser.close();
-});
+afterAll(() => browser.close());
 
 const cards = (page: Page): Promise<string[]> =>
   page.$$eval('#products .card h3 a', (all) => all.map((one) => (one as HTMLAnchorElement).pathname));

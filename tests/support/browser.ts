@@ -1,7 +1,7 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import puppeteer, { type Browser, type Frame, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type Cookie, type Frame, type Page } from 'puppeteer-core';
 import { DEMO_SIGN_IN } from '../../server/src/demo/seed';
 
 const ARGUMENTS = [
@@ -17,14 +17,20 @@ const ARGUMENTS = [
 /** Debian's Chromium with a fresh profile, and what its pages complained of. */
 export class TestBrowser {
   readonly complaints: string[] = [];
+  private session: Cookie[] = [];
 
   private constructor(
     private readonly browser: Browser,
     private readonly profile: string,
     readonly baseUrl: string,
+    private readonly afterwards: () => Promise<void>,
   ) {}
 
-  static async launch(baseUrl: string): Promise<TestBrowser> {
+  /** @param afterwards What to do once the browser is closed. */
+  static async launch(
+    baseUrl: string,
+    afterwards: () => Promise<void> = () => Promise.resolve(),
+  ): Promise<TestBrowser> {
     const profile = await mkdtemp(path.join(tmpdir(), 'fond-chromium-'));
     const browser = await puppeteer.launch({
       executablePath: '/usr/bin/chromium-headless-shell',
@@ -32,12 +38,13 @@ export class TestBrowser {
       userDataDir: profile,
       args: ARGUMENTS,
     });
-    return new TestBrowser(browser, profile, baseUrl);
+    return new TestBrowser(browser, profile, baseUrl, afterwards);
   }
 
   async close(): Promise<void> {
     await this.browser.close();
     await rm(this.profile, { recursive: true, force: true });
+    await this.afterwards();
   }
 
   /** Those that are open. */
@@ -59,14 +66,21 @@ export class TestBrowser {
     return page;
   }
 
-  /** A page of somebody who has signed in through the sign-in page. */
+  /** A page of somebody who has signed in through the sign-in page, by the first that is opened. */
   async desk(address: string, width = 1280, height = 800): Promise<Page> {
     const page = await this.page(width, height);
-    await page.goto(`${this.baseUrl}/sign-in?returnTo=${encodeURIComponent(address)}`);
-    await page.locator('input[type=email]').fill(DEMO_SIGN_IN.email);
-    await page.locator('input[type=password]').fill(DEMO_SIGN_IN.password);
-    await press(page, 'button[type=submit]');
+    const context = page.browserContext();
+    if (this.session.length) {
+      await context.setCookie(...this.session);
+      await page.goto(`${this.baseUrl}${address}`);
+    } else {
+      await page.goto(`${this.baseUrl}/sign-in?returnTo=${encodeURIComponent(address)}`);
+      await page.locator('input[type=email]').fill(DEMO_SIGN_IN.email);
+      await page.locator('input[type=password]').fill(DEMO_SIGN_IN.password);
+      await press(page, 'button[type=submit]');
+    }
     await page.waitForFunction((wanted) => location.pathname + location.search === wanted, {}, address);
+    this.session = await context.cookies();
     return page;
   }
 }

@@ -11,8 +11,6 @@ declare module 'vitest' {
     /** Of the tests' own MariaDB server, without a database name. */
     databaseServer: string;
     demoShop: DemoShop;
-    /** Of the running applications, one for each worker. */
-    baseUrls: string[];
   }
 }
 

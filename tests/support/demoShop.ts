@@ -1,4 +1,4 @@
-import { cp, mkdtemp, rm } from 'node:fs/promises';
+import { mkdir, mkdtemp, rm, symlink } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { createConnection, type Connection } from 'mariadb';
@@ -65,5 +65,7 @@ export async function copyDemoShop(
         `INSERT INTO ${database}.\`${name}\` (${list}) SELECT ${list} FROM ${demo.database}.\`${name}\``,
       );
   await connection.end();
-  await cp(path.join(demo.folder, 'media'), path.join(folder, 'media'), { recursive: true });
+  // Originals are named after what they hold and never changed, so that all may use the same.
+  await mkdir(path.join(folder, 'media'));
+  await symlink(path.join(demo.folder, 'media', 'originals'), path.join(folder, 'media', 'originals'));
 }

@@ -5,9 +5,8 @@ import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { setTimeout as delay } from 'node:timers/promises';
-import type { TestProject } from 'vitest/node';
 
-const ROOT = path.resolve(import.meta.dirname, '../..');
+const ROOT = path.resolve(import.meta.dirname, '..');
 const STARTING_LIMIT = 120_000;
 
 export interface RunningApplication {
@@ -59,25 +58,4 @@ export async function runApplication(environment: Record<string, string> = {}): 
       await rm(folder, { recursive: true, force: true });
     },
   };
-}
-
-/** An application for each worker, as what one story publishes would be seen by another that runs beside it. */
-export default async function setup(project: TestProject): Promise<() => Promise<void>> {
-  const started = await Promise.allSettled(
-    Array.from({ length: project.config.maxWorkers }, () => runApplication()),
-  );
-  const applications = started.flatMap((one) => (one.status === 'fulfilled' ? [one.value] : []));
-  const stopAll = async (): Promise<void> => {
-    await Promise.all(applications.map(({ stop }) => stop()));
-  };
-  const failed = started.find((one) => one.status === 'rejected');
-  if (failed) {
-    await stopAll();
-    throw failed.reason;
-  }
-  project.provide(
-    'baseUrls',
-    applications.map(({ baseUrl }) => baseUrl),
-  );
-  return stopAll;
 }
