@@ -1,14 +1,16 @@
 import { defineConfig } from 'vitest/config';
 
+/** Modules are loaded once for all files of a worker; what a test changes of them is put back. */
+const SHARED = { isolate: false, maxWorkers: 2, unstubGlobals: true, restoreMocks: true } as const;
+
 export default defineConfig({
   test: {
     projects: [
       {
         test: {
+          ...SHARED,
           name: 'unit',
-          isolate: false,
           sequence: { groupOrder: 0 },
-          maxWorkers: 2,
           include: ['{core,contract,desk,shop}/src/**/*.spec.ts', 'server/src/**/*.unit.spec.ts'],
           setupFiles: ['tests/support/angularCompiler.ts'],
           testTimeout: 30_000,
@@ -16,26 +18,13 @@ export default defineConfig({
       },
       {
         test: {
-          name: 'server',
-          isolate: false,
+          ...SHARED,
+          name: 'application',
           sequence: { groupOrder: 1 },
-          include: ['server/src/**/*.spec.ts', 'tests/api/**/*.spec.ts'],
+          include: ['server/src/**/*.spec.ts', 'tests/{api,browser}/**/*.spec.ts'],
           exclude: ['server/src/**/*.unit.spec.ts', 'node_modules/**'],
           globalSetup: ['tests/support/database.ts'],
-          testTimeout: 60_000,
-          hookTimeout: 120_000,
-          maxWorkers: 2,
-        },
-      },
-      {
-        test: {
-          name: 'browser',
-          sequence: { groupOrder: 1 },
-          maxWorkers: 2,
-          isolate: false,
           setupFiles: ['tests/support/storyFailures.ts'],
-          include: ['tests/browser/**/*.spec.ts'],
-          globalSetup: ['tests/support/database.ts'],
           testTimeout: 120_000,
           hookTimeout: 240_000,
         },

@@ -35,11 +35,11 @@ check types npx --no-install tsc -p tsconfig.check.json --noEmit
 check lint npx --no-install eslint .
 check "layer rules" npx --no-install depcruise --config .dependency-cruiser.cjs core contract server shop desk tests benchmarks scripts
 check "lock file without addresses" sh -c '! grep -E "\"resolved\": \"(https?|git)" package-lock.json'
-# Adds what a run of these projects counted; unit tests need no build, so they run while it goes on.
+# Adds what a run of a project counted; unit tests need no build, so they run while it goes on.
 run_tests() {
   report=.stamps/tests-$1.json
   rm -f "$report"
-  npx --no-install vitest run $(printf -- '--project %s ' "$@") --reporter=default --reporter=json --outputFile.json="$report"
+  npx --no-install vitest run --project "$1" --reporter=default --reporter=json --outputFile.json="$report"
   status=$?
   counts=$(node -e '
     try {
@@ -63,7 +63,7 @@ else
   printf 'FAILED  builds\n%s\n' "$(cat .stamps/build.log)"
 fi
 if wait "$packages"; then
-  run_tests server browser
+  run_tests application
 else
   failed=$((failed + 1))
   printf 'FAILED  packages\n%s\n' "$(cat .stamps/packages.log)"

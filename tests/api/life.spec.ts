@@ -361,7 +361,7 @@ describe('editions', () => {
     let { version } = house;
     let publishing = true;
     const seen = new Set<string>();
-    const shoppers = Array.from({ length: 3 }, async () => {
+    const shoppers = Array.from({ length: 2 }, async () => {
       while (publishing) {
         const { body } = await server.guest.get('/api/shop/page').query({ address: '/cookware' });
         const shelf = body.fixtures.find(({ type }: { type: string }) => type === 'shelf');

@@ -42,12 +42,17 @@ export async function seedDemoShop(server: string): Promise<DemoShop & { remove:
   return { database, folder, remove: () => rm(folder, { recursive: true, force: true }) };
 }
 
-/** Fills an empty database and a folder with what the demo shop holds. */
+/**
+ * Fills an empty database and a folder with what the demo shop holds.
+ *
+ * @param media What it shares with it: all of that is named after what it holds and never changed.
+ */
 export async function copyDemoShop(
   server: string,
   demo: DemoShop,
   database: string,
   folder: string,
+  media: readonly ('originals' | 'renditions')[],
 ): Promise<void> {
   const sequelize = connect(`${server}/${database}`);
   await migrate(sequelize);
@@ -65,7 +70,7 @@ export async function copyDemoShop(
         `INSERT INTO ${database}.\`${name}\` (${list}) SELECT ${list} FROM ${demo.database}.\`${name}\``,
       );
   await connection.end();
-  // Originals are named after what they hold and never changed, so that all may use the same.
   await mkdir(path.join(folder, 'media'));
-  await symlink(path.join(demo.folder, 'media', 'originals'), path.join(folder, 'media', 'originals'));
+  for (const name of media)
+    await symlink(path.join(demo.folder, 'media', name), path.join(folder, 'media', name));
 }

@@ -37,14 +37,17 @@ export interface Desk {
 /** The application over a database of its own; every answer is held against its schema. */
 export async function startTestServer(
   server: string,
-  options: { demo?: boolean; dist?: string } = {},
+  options: { demo?: boolean; dist?: string; shareRenditions?: boolean } = {},
 ): Promise<TestServer> {
   const name = `t_${randomBytes(6).toString('hex')}`;
   const connection = await connectTo(server);
   await createDatabase(connection, name);
   await connection.end();
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-server-'));
-  if (options.demo) await copyDemoShop(server, inject('demoShop'), name, folder);
+  if (options.demo) {
+    const media = options.shareRenditions ? (['originals', 'renditions'] as const) : (['originals'] as const);
+    await copyDemoShop(server, inject('demoShop'), name, folder, media);
+  }
   const application = await createApplication({
     databaseUrl: `${server}/${name}`,
     data: folder,

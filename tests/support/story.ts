@@ -11,7 +11,11 @@ let opened: TestBrowser | null = null;
 
 /** A browser on a demo shop that the stories of one file have to themselves; it goes when the browser is closed. */
 export async function openBrowser(): Promise<TestBrowser> {
-  const server = await startTestServer(inject('databaseServer'), { demo: true, dist: DIST });
+  const server = await startTestServer(inject('databaseServer'), {
+    demo: true,
+    dist: DIST,
+    shareRenditions: true,
+  });
   const listening = server.application.app.listen(0, '127.0.0.1');
   await once(listening, 'listening');
   opened = await TestBrowser.launch(
