@@ -23,7 +23,7 @@ const freePort = (): Promise<number> =>
   });
 
 /** The whole application as `npm start` runs it, with a throw-away folder and the demo shop. */
-export async function runApplication(environment: Record<string, string> = {}): Promise<RunningApplication> {
+export async function runApplication(): Promise<RunningApplication> {
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-app-'));
   const port = await freePort();
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/start.ts', '--no-pictures'], {
@@ -34,7 +34,6 @@ export async function runApplication(environment: Record<string, string> = {}): 
       FOND_PORT: String(port),
       FOND_DB_PORT: '0',
       FOND_LOG: 'warn',
-      ...environment,
     },
     stdio: ['ignore', 'ignore', 'inherit'],
   });

@@ -81,7 +81,7 @@ export async function startDatabase(
   // tables stand there too, as servers that are made at the same time take each other's for their own.
   const own = await mkdtemp(path.join(tmpdir(), 'fond-db-'));
   await chmod(own, 0o700);
-  if (!existsSync(data)) {
+  if (!existsSync(path.join(data, 'mysql'))) {
     log.info('Making the database folder');
     await makeDatabase(data, own);
   }
