@@ -1,6 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
+  button,
   eventually,
   planFor,
   pressWord,
@@ -20,7 +21,6 @@ afterAll(() => browser.close());
 
 const shop = (path: string): string => `${browser.baseUrl}/shop${path}`;
 const found = (page: Page): Promise<string> => textOf(page, '.found strong');
-const button = (text: string): string => `button::-p-text(${text})`;
 const box = (text: string): string => `desk-panel-lines label::-p-text(${text}) input`;
 
 describe('the filters of a plan', () => {

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { choose, eventually, pressWord, says, TestBrowser, textOf, press } from '../support/browser';
+import { button, choose, eventually, pressWord, says, TestBrowser, textOf, press } from '../support/browser';
 import { openBrowser } from '../support/story';
 
 let browser: TestBrowser;
@@ -9,7 +9,6 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-const button = (text: string): string => `button::-p-text(${text})`;
 const visit = async (address: string): Promise<Page> => {
   const visitor = await browser.page();
   await visitor.goto(`${browser.baseUrl}/shop${address}`);

@@ -1,6 +1,15 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { eventually, planFor, pressWord, publishOpen, says, TestBrowser, press } from '../support/browser';
+import {
+  button,
+  eventually,
+  planFor,
+  pressWord,
+  publishOpen,
+  says,
+  TestBrowser,
+  press,
+} from '../support/browser';
 import { openBrowser } from '../support/story';
 
 let browser: TestBrowser;
@@ -12,7 +21,6 @@ beforeAll(async () => {
 afterAll(() => browser.close());
 
 const label = (name: string): string => `[aria-label="${name}"]`;
-const button = (text: string): string => `button::-p-text(${text})`;
 
 /** Opens the reasons of an aisle on the floor. */
 async function why(title: string): Promise<void> {

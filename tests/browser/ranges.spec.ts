@@ -1,6 +1,7 @@
 import type { Frame, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
+  button,
   choose,
   eventually,
   frameOf,
@@ -20,7 +21,6 @@ afterAll(() => browser.close());
 
 const label = (name: string): string => `[aria-label="${name}"]`;
 const open = (page: Page, slip: string) => press(page, `[data-slip="${slip}"]`);
-const button = (text: string): string => `button::-p-text(${text})`;
 
 async function planPage(address: string): Promise<Page> {
   const page = await browser.desk(address);

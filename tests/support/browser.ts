@@ -141,6 +141,9 @@ export async function addFixture(page: Page, where: string, what: string): Promi
   await page.waitForFunction(() => !document.querySelector('.cdk-overlay-backdrop'));
 }
 
+/** A button by what it says. */
+export const button = (text: string): string => `button::-p-text(${text})`;
+
 /** How long a click that was sent to an element may take to arrive there, in milliseconds. */
 const ARRIVAL = 1_000;
 

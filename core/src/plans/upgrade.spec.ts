@@ -38,6 +38,15 @@ const FIRST = {
 const columns = { type: 'columns', columns: [], gap: 30, stacked: 'narrow' };
 const whole = (stored: unknown): Plan => upgradePlan(stored) as Plan;
 
+/** A plan on the house plan, with what it says of that one's fixtures. */
+const heirWith = (fixtures: object): object => ({
+  id: 'h',
+  name: 'h',
+  reach: { include: [], exclude: [] },
+  base: 'house',
+  own: { at: { fixtures } },
+});
+
 describe('what earlier releases stored', () => {
   it('keeps all that it said, and has the usual for what nobody could say then', () => {
     const plan = whole(FIRST);
@@ -111,33 +120,23 @@ describe('what earlier releases stored', () => {
       ...FIRST,
       fixtures: fixtures.map((one) => (one.type === 'shelf' ? { ...one, card: [old] } : one)),
     };
-    const heir = {
-      id: 'h',
-      name: 'h',
-      reach: { include: [], exclude: [] },
-      base: 'house',
-      own: {
-        at: {
-          fixtures: {
-            items: {
-              shelf: {
-                at: {
-                  card: {
-                    items: { 'attribute:material': { at: { on: { set: false } } } },
-                    added: [{ item: { element: 'price', attribute: null, on: true }, after: null }],
-                    moved: [],
-                    removed: [],
-                  },
-                },
-              },
+    const heir = heirWith({
+      items: {
+        shelf: {
+          at: {
+            card: {
+              items: { 'attribute:material': { at: { on: { set: false } } } },
+              added: [{ item: { element: 'price', attribute: null, on: true }, after: null }],
+              moved: [],
+              removed: [],
             },
-            added: [],
-            moved: [],
-            removed: [],
           },
         },
       },
-    };
+      added: [],
+      moved: [],
+      removed: [],
+    });
     const plan = resolvePlan(documentsBy([upgradePlan(stored), upgradePlan(heir)]), 'h');
     const shelf = plan.fixtures.find((one) => one.type === 'shelf');
     expect(shelf).toMatchObject({ face: USUAL_FACE });
@@ -148,22 +147,12 @@ describe('what earlier releases stored', () => {
   });
 
   it('takes a gap that was one number for that gap at every width, narrow pages having had 12 pixels at most', () => {
-    const heir = {
-      id: 'h',
-      name: 'h',
-      reach: { include: [], exclude: [] },
-      base: 'house',
-      own: {
-        at: {
-          fixtures: {
-            items: { shelf: { at: { gap: { set: 40 }, lastRow: { set: 'centre' } } } },
-            added: [{ item: { ...columns, id: 'new' }, after: 'title' }],
-            moved: [],
-            removed: [],
-          },
-        },
-      },
-    };
+    const heir = heirWith({
+      items: { shelf: { at: { gap: { set: 40 }, lastRow: { set: 'centre' } } } },
+      added: [{ item: { ...columns, id: 'new' }, after: 'title' }],
+      moved: [],
+      removed: [],
+    });
     const { fixtures } = resolvePlan(documentsBy([upgradePlan(FIRST), upgradePlan(heir)]), 'h');
     const gapOf = (id: string): unknown => fixtures.find((fixture) => fixture.id === id);
     expect(gapOf('shelf')).toMatchObject({ gap: { wide: 40, medium: 40, narrow: 12 }, lastRow: 'centre' });
