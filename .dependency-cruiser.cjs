@@ -67,7 +67,7 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: 'dist|\\.angular' },
     tsPreCompilationDeps: true,
-    tsConfig: { fileName: 'tsconfig.check.json' },
+    tsConfig: { fileName: 'tsconfig.json' },
     enhancedResolveOptions: {
       exportsFields: ['exports'],
       conditionNames: ['import', 'types', 'default', 'node'],

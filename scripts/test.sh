@@ -30,10 +30,10 @@ build_started=$(date +%s)
 need_build >.stamps/build.log 2>&1 &
 build=$!
 
-check formatting npx --no-install prettier --check .
-check types npx --no-install tsc -p tsconfig.check.json --noEmit
-check lint npx --no-install eslint .
-check "layer rules" npx --no-install depcruise --config .dependency-cruiser.cjs core contract server shop desk tests benchmarks scripts
+check formatting npx --no-install oxfmt --check
+check types npm run --silent types
+check lint npm run --silent lint
+check "layer rules" npm run --silent layers
 check "lock file without addresses" sh -c '! grep -E "\"resolved\": \"(https?|git)" package-lock.json'
 # Adds what a run of a project counted; unit tests need no build, so they run while it goes on.
 run_tests() {

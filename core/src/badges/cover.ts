@@ -32,7 +32,7 @@ export function badgeBox(
   const letters = steppedAt(size, width);
   const padded = shape === 'words' ? { across: 0, down: 0 } : PADDING;
   return {
-    w: [...text].length * letters * LETTER + 2 * padded.across,
+    w: Array.from(text).length * letters * LETTER + 2 * padded.across,
     h: letters * LINE + 2 * padded.down,
   };
 }

@@ -18,7 +18,16 @@ import { savingPercent } from './figures';
 
 /** Why a product is hard on a card, or what it stands for there. */
 export type BenchReason =
-  'usual' | 'long' | 'blank' | 'wide' | 'tall' | 'saving' | 'sold-out' | 'tags' | 'no-value' | 'language';
+  | 'usual'
+  | 'long'
+  | 'blank'
+  | 'wide'
+  | 'tall'
+  | 'saving'
+  | 'sold-out'
+  | 'tags'
+  | 'no-value'
+  | 'language';
 
 /** A picture is wide or tall from these shapes on, its height by its width. */
 const WIDE = 0.9;

@@ -18,7 +18,8 @@ import {
 
 /** One chosen value of a facet: a word of its dictionary, or numbers from … to (both included, null for open). */
 export type FacetPick =
-  { kind: 'value'; value: string } | { kind: 'range'; from: number | null; to: number | null };
+  | { kind: 'value'; value: string }
+  | { kind: 'range'; from: number | null; to: number | null };
 
 /** What shoppers have chosen: facet key → picks. Any of the picks within a facet, all of the facets. */
 export type Selections = ReadonlyMap<string, readonly FacetPick[]>;

@@ -15,7 +15,11 @@ import {
 
 /** Whose picture a fixture shows: its products', its categories', the aisle's own, or one that was uploaded. */
 export type PictureOwner =
-  'products' | 'spotlit' | 'categories' | 'aisle' | Extract<PictureSource, { kind: 'kept' }>;
+  | 'products'
+  | 'spotlit'
+  | 'categories'
+  | 'aisle'
+  | Extract<PictureSource, { kind: 'kept' }>;
 
 /** How wide the pictures of a fixture are drawn at the most, in CSS pixels. */
 export interface PictureNeed {

@@ -48,7 +48,15 @@ export interface ShelfOrder {
 }
 
 export type SortKey =
-  'recommended' | 'newest' | 'price' | 'price-desc' | 'saving' | 'name' | 'name-desc' | 'rating' | 'sold';
+  | 'recommended'
+  | 'newest'
+  | 'price'
+  | 'price-desc'
+  | 'saving'
+  | 'name'
+  | 'name-desc'
+  | 'rating'
+  | 'sold';
 
 export const SORT_KEYS: readonly SortKey[] = [
   'recommended',

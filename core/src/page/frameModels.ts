@@ -65,10 +65,8 @@ function pictureOf(frame: FrameContext, source: PictureSource | null): FramePict
 }
 
 /** What stays in view: the aisle's own picture knows it, and a fixture of its own one. */
-const focusOf = (
-  { aisle }: FrameContext,
-  { picture, focus }: BannerSettings | PictureSettings,
-): FocusPoint => (picture?.kind === 'aisle' && aisle.picture ? aisle.picture.focus : focus);
+const focusOf = ({ aisle }: FrameContext, { picture, focus }: BannerSettings | PictureSettings): FocusPoint =>
+  picture?.kind === 'aisle' && aisle.picture ? aisle.picture.focus : focus;
 
 function keptPicture({ picture }: Aisle): CardImage | null {
   if (!picture?.hash) return null;

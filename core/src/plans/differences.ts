@@ -32,7 +32,7 @@ const NAMED_LISTS: Readonly<Record<string, (item: Fields) => string>> = {
   tabs: ({ id }) => String(id),
   rules: ({ id }) => String(id),
   card: ({ element, attribute }) =>
-    attribute === null ? String(element) : `${String(element)}:${String(attribute)}`,
+    typeof attribute === 'string' ? `${String(element)}:${attribute}` : String(element),
 };
 
 const isFields = (value: unknown): value is Fields =>

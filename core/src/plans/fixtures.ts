@@ -58,7 +58,8 @@ export const atEachWidth = <T>(stepped: Stepped<T>): PerWidth<T> => ({
 
 /** The aisle's own picture, or one that was uploaded, by its content hash. */
 export type PictureSource =
-  { kind: 'aisle' } | { kind: 'kept'; hash: string; width: number; height: number; alt: Texts };
+  | { kind: 'aisle' }
+  | { kind: 'kept'; hash: string; width: number; height: number; alt: Texts };
 
 /** `address` begins with a slash, within the shop, or with https://. */
 export interface LinkSettings {

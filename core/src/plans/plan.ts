@@ -53,7 +53,14 @@ export interface FacetChoice {
 }
 
 export type FacetControlChoice =
-  'auto' | 'list' | 'single' | 'swatches' | 'steps' | 'slider' | 'toggle' | 'search';
+  | 'auto'
+  | 'list'
+  | 'single'
+  | 'swatches'
+  | 'steps'
+  | 'slider'
+  | 'toggle'
+  | 'search';
 
 export const FACET_CONTROLS: readonly FacetControlChoice[] = [
   'auto',

@@ -47,7 +47,7 @@ export async function keepUploaded(
   } catch {
     throw refuse(`${called} is no picture that can be read; use ${KINDS}`);
   }
-  const { format, width = 0, height = 0, orientation = 1 } = found;
+  const { format, width, height, orientation = 1 } = found;
   if (!format || !FORMATS.includes(format)) throw refuse(`${called} is of another kind; use ${KINDS}`);
   const megapixels = (width * height) / 1e6;
   if (megapixels > MOST_MEGAPIXELS)

@@ -46,11 +46,12 @@ export class CartState {
     if (event.defaultPrevented || !(form instanceof HTMLFormElement) || form.method !== 'post') return;
     const { pathname } = new URL(form.action);
     if (pathname !== '/shop/cart' && pathname !== '/shop/wishes') return;
+    const fields = new FormData(form, event.submitter);
+    const sku = fields.get('sku');
+    if (typeof sku !== 'string') return;
     event.preventDefault();
     // In the desk's window nothing is bought.
     if (this.frame.inside) return;
-    const fields = new FormData(form, event.submitter);
-    const sku = String(fields.get('sku'));
     const at = encodeURIComponent(sku);
     if (pathname === '/shop/wishes')
       void this.change(`wishes/${at}`, 'PUT', { wished: !this.cart()?.wishes.includes(sku) }, form);
