@@ -37,7 +37,7 @@ need_modules() {
 }
 
 sources_stamp() {
-  find core/src contract/src desk shop -type f ! -name '*.spec.ts' -print0 | sort -z | xargs -0 cat | cat - \
+  find core/src contract/src desk shop scripts/packBuilds.ts -type f ! -name '*.spec.ts' -print0 | sort -z | xargs -0 cat | cat - \
     package-lock.json angular.json tsconfig.json | cksum
 }
 
@@ -52,5 +52,6 @@ need_build() {
   shop=$!
   npx --no-install ng build desk >.stamps/desk.log 2>&1 || { cat .stamps/desk.log >&2; return 1; }
   wait "$shop" || { cat .stamps/shop.log >&2; return 1; }
+  node --import tsx scripts/packBuilds.ts || return 1
   printf '%s\n' "$wanted" >.stamps/build
 }

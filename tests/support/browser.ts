@@ -1,7 +1,7 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import puppeteer, { type Browser, type Cookie, type Frame, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type BrowserContext, type Frame, type Page } from 'puppeteer-core';
 import { DEMO_SIGN_IN } from '../../server/src/demo/seed';
 
 const ARGUMENTS = [
@@ -12,12 +12,14 @@ const ARGUMENTS = [
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
+  // Pages of one session share a process, and what it has read and compiled.
+  '--process-per-site',
 ];
 
 /** Debian's Chromium with a fresh profile, and what its pages complained of. */
 export class TestBrowser {
   readonly complaints: string[] = [];
-  private session: Cookie[] = [];
+  private signedIn: BrowserContext | null = null;
 
   private constructor(
     private readonly browser: Browser,
@@ -54,7 +56,10 @@ export class TestBrowser {
 
   /** A page in a session of its own. */
   async page(width = 1280, height = 800): Promise<Page> {
-    const context = await this.browser.createBrowserContext();
+    return this.open(await this.browser.createBrowserContext(), width, height);
+  }
+
+  private async open(context: BrowserContext, width: number, height: number): Promise<Page> {
     const page = await context.newPage();
     page.setDefaultTimeout(60_000);
     await page.setViewport({ width, height });
@@ -66,22 +71,30 @@ export class TestBrowser {
     return page;
   }
 
-  /** A page of somebody who has signed in through the sign-in page, by the first that is opened. */
+  /** A page of somebody who has signed in through the sign-in page, in one session with the others. */
   async desk(address: string, width = 1280, height = 800): Promise<Page> {
-    const page = await this.page(width, height);
-    const context = page.browserContext();
-    if (this.session.length) {
-      await context.setCookie(...this.session);
+    if (this.signedIn) {
+      await this.settled();
+      const page = await this.open(this.signedIn, width, height);
       await page.goto(`${this.baseUrl}${address}`);
-    } else {
-      await page.goto(`${this.baseUrl}/sign-in?returnTo=${encodeURIComponent(address)}`);
-      await page.locator('input[type=email]').fill(DEMO_SIGN_IN.email);
-      await page.locator('input[type=password]').fill(DEMO_SIGN_IN.password);
-      await press(page, 'button[type=submit]');
+      return page;
     }
+    const page = await this.page(width, height);
+    this.signedIn = page.browserContext();
+    await page.goto(`${this.baseUrl}/sign-in?returnTo=${encodeURIComponent(address)}`);
+    await page.locator('input[type=email]').fill(DEMO_SIGN_IN.email);
+    await page.locator('input[type=password]').fill(DEMO_SIGN_IN.password);
+    await press(page, 'button[type=submit]');
     await page.waitForFunction((wanted) => location.pathname + location.search === wanted, {}, address);
-    this.session = await context.cookies();
     return page;
+  }
+
+  /** Edits on their way are kept in the session's browser, where the next page would take them for its own. */
+  private async settled(): Promise<void> {
+    for (const page of await this.signedIn!.pages())
+      await page.waitForFunction(
+        () => !document.querySelector('.saving:not(.saved, .waiting, .conflict, .refused)'),
+      );
   }
 }
 
