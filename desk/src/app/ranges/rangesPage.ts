@@ -18,6 +18,7 @@ import { Api } from '../api/api';
 import { FloorActions } from '../floor/floor.actions';
 import { floorFeature } from '../floor/floor.feature';
 import { NamedProducts } from '../products/namedProducts';
+import { afterReading } from '../records/afterReading';
 import { ClauseList } from './clauseList';
 import { PublishRange } from './publishRange';
 import { RangeVocabulary } from './rangeNames';
@@ -61,6 +62,8 @@ export class RangesPage {
   protected readonly sieve = signal<Sieve | null>(null);
   protected readonly sieveProblem = signal<Problem | null>(null);
 
+  /** What the draft was made of. */
+  private taken: { id: string; draft: Draft } | null = null;
   /** Name of the range that was asked for and is opened once it is there. */
   private making: string | null = null;
 
@@ -75,13 +78,22 @@ export class RangesPage {
     effect(() => {
       const current = this.current();
       this.publishing.set(false);
-      this.draft.set(current && draftOf(current));
+      untracked(() => this.take(current));
     });
     effect(() => {
       const rule = this.draft()?.rule;
       const aisle = this.aisle();
       if (rule) untracked(() => this.count(rule, aisle));
     });
+  }
+
+  /** What was typed stays when its range is read anew, as after each saving. */
+  private take(current: StoredRange | null): void {
+    const [draft, before] = [this.draft(), this.taken];
+    const now = current && draftOf(current);
+    this.taken = current && { id: current.id, draft: draftOf(current) };
+    const typed = draft && now && before?.id === current.id;
+    this.draft.set(typed ? afterReading(draft, before.draft, now) : now);
   }
 
   private count(rule: RangeRule, aisle: string): void {
@@ -120,14 +132,11 @@ export class RangesPage {
 
   protected save(): void {
     const [draft, current] = [this.draft(), this.current()];
-    if (!draft || !current || !draft.name.trim()) return;
+    const name = draft?.name.trim();
+    if (!draft || !current || !name) return;
+    this.change({ name });
     this.store.dispatch(
-      RangesActions.savingAsked({
-        id: current.id,
-        name: draft.name.trim(),
-        rule: draft.rule,
-        version: current.version,
-      }),
+      RangesActions.savingAsked({ id: current.id, name, rule: draft.rule, version: current.version }),
     );
   }
 

@@ -95,6 +95,36 @@ describe('a record that is edited', () => {
     expect(kind.list).toHaveBeenCalledTimes(2);
   });
 
+  it('keeps what is typed while it is saved', () => {
+    const one = opened();
+    const answer = new Subject<Stored>();
+    kind.save.mockReturnValue(answer);
+    one.change({ name: 'Summer' });
+    one.save();
+    one.change({ name: 'Summer and autumn' });
+    answer.next(record(7, 'Summer', 4));
+    expect(one.draft()).toEqual({ name: 'Summer and autumn' });
+    expect(one.changed()).toBe(true);
+    one.save();
+    expect(kind.save).toHaveBeenLastCalledWith(7, { name: 'Summer and autumn' }, 4);
+  });
+
+  it('is not covered by an answer that was asked for another one', () => {
+    const one = editor();
+    const first = new Subject<Stored>();
+    kind.read.mockReturnValueOnce(first);
+    one.open(7);
+    one.open(8);
+    first.next(record(7, 'Late'));
+    expect(one.stored()).toEqual(record(8, 'Winter', 3));
+    const saved = new Subject<Stored>();
+    kind.save.mockReturnValue(saved);
+    one.save();
+    one.open(9);
+    saved.next(record(8, 'Winter', 4));
+    expect(one.stored()?.id).toBe(9);
+  });
+
   it('keeps what was typed when it is refused, and tells the fault by its field', () => {
     const one = opened();
     kind.save.mockReturnValue(

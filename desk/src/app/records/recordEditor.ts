@@ -41,6 +41,8 @@ export class RecordEditor<Line, Stored extends { id: number; version: number }, 
   readonly missing = signal(false);
   readonly working = signal(false);
   readonly problem = signal<Problem | null>(null);
+  /** Which one the address names. */
+  private at: number | null = null;
   readonly newer = computed(() => {
     const problem = this.problem();
     return problem && isKind(problem, 'newer-draft') ? (problem as Newer<Stored>) : null;
@@ -66,14 +68,18 @@ export class RecordEditor<Line, Stored extends { id: number; version: number }, 
 
   /** Shows the record of the address; null shows none. */
   open(id: number | null): void {
+    this.at = id;
     this.missing.set(false);
     this.problem.set(null);
     if (id === null || id !== this.stored()?.id) this.show(null);
     if (id === null || id === this.stored()?.id) return;
     this.working.set(true);
     this.kind.read(id).subscribe({
-      next: (stored) => this.show(stored),
+      next: (stored) => {
+        if (this.at === id) this.show(stored);
+      },
       error: (problem: Problem) => {
+        if (this.at !== id) return;
         this.working.set(false);
         if (isKind(problem, 'not-found')) this.missing.set(true);
         else this.problem.set(problem);
@@ -100,7 +106,8 @@ export class RecordEditor<Line, Stored extends { id: number; version: number }, 
     this.working.set(true);
     this.kind.create(wish).subscribe({
       next: (stored) => {
-        this.written(stored);
+        this.show(stored);
+        this.written();
         void this.router.navigate([this.kind.path, stored.id]);
       },
       error: (problem: Problem) => this.refused(problem),
@@ -113,7 +120,15 @@ export class RecordEditor<Line, Stored extends { id: number; version: number }, 
     if (!draft || !stored || over === undefined) return;
     this.working.set(true);
     this.kind.save(stored.id, draft, over).subscribe({
-      next: (saved) => this.written(saved),
+      next: (saved) => {
+        this.written();
+        // Another one may be open by now.
+        if (this.at !== saved.id) return;
+        this.working.set(false);
+        this.stored.set(saved);
+        // What was typed while it was saved stays, to be saved next.
+        if (this.draft() === draft) this.draft.set(this.kind.wishOf(saved));
+      },
       error: (problem: Problem) => this.refused(problem),
     });
   }
@@ -123,9 +138,8 @@ export class RecordEditor<Line, Stored extends { id: number; version: number }, 
     this.show(stored);
   }
 
-  private written(stored: Stored): void {
+  private written(): void {
     this.problem.set(null);
-    this.show(stored);
     this.load();
     // The floor lists its aisle, and sentences call it by its name.
     this.store.dispatch(FloorActions.shopChanged());

@@ -90,6 +90,7 @@ describe('opening a plan', () => {
   it('reads it with its words and shows its page, and saves nothing', () => {
     bench.open();
     expect(bench.now).toMatchObject({ loading: false, version: 3, saving: 'saved' });
+    expect(bench.kept.keep).toHaveBeenLastCalledWith(bench.now.history, 3, false);
     expect(bench.api.preview).toHaveBeenCalledWith(plan, '/', {});
     expect(bench.api.savePlan).not.toHaveBeenCalled();
   });

@@ -108,11 +108,11 @@ const save = createEffect(
   { functional: true },
 );
 
-/** What is kept counts as saved only when nothing was edited since it was sent. */
+/** What is kept counts as saved only when nothing was edited since it was sent, or when it is what is stored. */
 const settle = createEffect(
   (actions = inject(Actions), drafts = inject(KeptDrafts), state = state$()) =>
     actions.pipe(
-      ofType(PlanActions.saved, PlanActions.theirsTaken, PlanActions.storedAnew),
+      ofType(PlanActions.loaded, PlanActions.saved, PlanActions.theirsTaken, PlanActions.storedAnew),
       withLatestFrom(state),
       tap(([, { history, version, saving }]) => {
         if (history && saving === 'saved') drafts.keep(history, version, false);

@@ -108,6 +108,13 @@ describe('a plan being edited', () => {
     expect(planFeature.reducer(state, PlanActions.undone()).history!.present).toEqual(plan);
   });
 
+  it('takes for saved what was stored just before the page was left, and can still undo it', () => {
+    const history = edited(historyOf<PlanDocument>(plan), wide, 'gap', 0);
+    const kept = { history, version: 3, unsaved: true };
+    const state = after(opened[0], PlanActions.loaded({ stored: stored(4, wide), vocabulary, kept }));
+    expect(state).toMatchObject({ restored: false, saving: 'saved', version: 4, history });
+  });
+
   it('goes on with the way it came after a reload, as long as nobody has saved another draft', () => {
     const history = edited(historyOf<PlanDocument>(wide), plan, 'gap', 0);
     const load = (version: number): PlanState =>

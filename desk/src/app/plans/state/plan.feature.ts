@@ -126,12 +126,18 @@ function filled(document: PlanDocument, bases: readonly PlanDocument[]): Plan {
   return isHeir(document) ? filledIn(document, baseOf(document, bases)!) : document;
 }
 
+/** Whether what was kept is what is stored: then it was saved, even where nobody heard of it. */
+const isStored = (kept: KeptDraft, stored: StoredPlan): boolean =>
+  JSON.stringify(kept.history.present) === JSON.stringify(stored.document);
+
+/** Edits of before that still have to be saved. */
+const isUnsaved = (kept: KeptDraft | null, stored: StoredPlan): boolean =>
+  kept !== null && kept.unsaved && !isStored(kept, stored);
+
 /** What was kept goes on where it fits the stored draft; edits that were never saved come back in any case. */
 function historyFrom(stored: StoredPlan, kept: KeptDraft | null): History<PlanDocument> {
-  const fits =
-    kept?.version === stored.version &&
-    JSON.stringify(kept.history.present) === JSON.stringify(stored.document);
-  return kept && (kept.unsaved || fits) ? kept.history : historyOf(stored.document);
+  const fits = kept && (kept.unsaved || (kept.version === stored.version && isStored(kept, stored)));
+  return fits ? kept.history : historyOf(stored.document);
 }
 
 export const planFeature = createFeature({
@@ -144,7 +150,7 @@ export const planFeature = createFeature({
     on(PlanActions.loaded, (state, { stored, vocabulary, kept }): PlanState => ({
       ...state,
       ...around(stored),
-      ...(kept?.unsaved && { version: kept.version, saving: 'edited', restored: true }),
+      ...(isUnsaved(kept, stored) && { version: kept!.version, saving: 'edited', restored: true }),
       loading: false,
       vocabulary,
       history: historyFrom(stored, kept),
