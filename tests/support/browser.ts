@@ -157,12 +157,12 @@ export async function addFixture(page: Page, where: string, what: string): Promi
 /** A button by what it says. */
 export const button = (text: string): string => `button::-p-text(${text})`;
 
-/** How long a click that was sent to an element may take to arrive there, in milliseconds. */
-const ARRIVAL = 1_000;
+/** How long a click that was sent may be nowhere at all, in milliseconds: a slow machine is no reason for a second. */
+const UNDERWAY = 10_000;
 
 /**
  * Clicks with the mouse where an element stands once it can be used, and again where the page moved meanwhile, so
- * that the click did not arrive. What lies over the element keeps clicks from it, as for everybody.
+ * that the click went to something else. What lies over the element keeps clicks from it, as for everybody.
  */
 export async function press(page: Page, selector: string): Promise<void> {
   const limit = Date.now() + 30_000;
@@ -172,11 +172,13 @@ export async function press(page: Page, selector: string): Promise<void> {
       .evaluate(
         (target, within) =>
           new Promise<boolean>((resolve) => {
-            target.addEventListener('click', () => resolve(true), { capture: true, once: true });
-            // One that is gone by then was replaced, and the click went to what stands there instead.
-            setTimeout(() => resolve(!target.isConnected), within);
+            const told = { capture: true, once: true };
+            window.addEventListener('click', (event) => resolve(event.composedPath().includes(target)), told);
+            // Of what is gone between pressing and letting go there is no click, and nothing was done.
+            window.addEventListener('pointerup', () => setTimeout(() => resolve(false)), told);
+            setTimeout(() => resolve(false), within);
           }),
-        ARRIVAL,
+        UNDERWAY,
       )
       // It did: it led to another page.
       .catch(() => true);
