@@ -27,7 +27,8 @@ import { handlersOf } from './operations';
 import { foundHousePlan } from './plans/foundHousePlan';
 import { seedDemoShopper, ShopperTokens } from './shoppers/shoppers';
 import { mountAccount } from './shop/account';
-import { loadShop, ShopPages } from './shop/pages';
+import { ShopPages } from './shop/pages';
+import { loadShop } from './shop/render';
 
 export interface ApplicationOptions {
   databaseUrl: string;

@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { readConfig } from './config';
 import { portIsFree, startDatabase } from './database/process';
 import { addressFile } from './database/tool';
+import { onUncaught } from './uncaught';
 
 const DIST = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../dist');
 
@@ -63,11 +64,7 @@ async function main(): Promise<void> {
   const onSignal = (signal: NodeJS.Signals): void => void end(signal, 0).catch(fail);
   process.on('SIGINT', onSignal);
   process.on('SIGTERM', onSignal);
-  // The shop's renderer adds a listener of its own that would keep a broken process alive.
-  process.on('uncaughtException', (error) => {
-    log.fatal({ err: error }, 'Unexpected error');
-    void end('uncaughtException', 1).catch(fail);
-  });
+  onUncaught(log, () => void end('uncaughtException', 1).catch(fail));
 }
 
 function fail(error: unknown): never {

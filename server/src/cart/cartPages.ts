@@ -4,7 +4,8 @@ import type { CatalogueHost } from '../catalogue/catalogueHost';
 import { readParameters } from '../http/parameters';
 import { isDatabaseAway, ProblemError } from '../http/problem';
 import { refuseStrangers } from '../http/strangers';
-import { standOf, type RenderShop } from '../shop/pages';
+import { standOf } from '../shop/pages';
+import type { RenderShop } from '../shop/render';
 import type { CartCall, CartService } from './cart';
 
 const CART = `/shop${CART_PATH}`;

@@ -6,7 +6,8 @@ import { readParameters } from '../http/parameters';
 import { refuseStrangers } from '../http/strangers';
 import { signInLimit } from '../http/security';
 import { DEMO_SHOPPER, findShopper, THIRTY_DAYS, type ShopperTokens } from '../shoppers/shoppers';
-import { standOf, type RenderShop } from './pages';
+import { standOf } from './pages';
+import type { RenderShop } from './render';
 import { SHOPPER_COOKIE, shopperIn } from './shopper';
 
 export interface AccountOptions {

@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto';
 import path from 'node:path';
-import { pathToFileURL } from 'node:url';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import type { Express, Request, RequestHandler, Response } from 'express';
@@ -16,19 +15,9 @@ import { readDrafts } from '../plans/drafts';
 import { editionWithout } from '../plans/life';
 import { redirectFrom } from '../redirects/redirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from './compose';
+import type { RenderShop } from './render';
 import { greetShopper, type AskingShopper } from './shopper';
 import type { ShopperTokens } from '../shoppers/shoppers';
-
-/** What the built shop exports: renders a model as a whole HTML document. */
-export type RenderShop = (model: ShopModel) => Promise<string>;
-
-/** Loads the built shop. */
-export async function loadShop(dist: string): Promise<RenderShop> {
-  const bundle = (await import(pathToFileURL(path.join(dist, 'shop', 'server', 'server.mjs')).href)) as {
-    render: RenderShop;
-  };
-  return bundle.render;
-}
 
 const CACHE_BYTES = 64 * 1_048_576;
 
