@@ -225,7 +225,7 @@ class Bench {
       drawn: drawCard(this.shelfOfPlan, {
         colours: look.colours,
         lang: this.lang,
-        languages: this.snapshot.frame.languages,
+        frame: this.snapshot.frame,
         lines,
       }),
     };

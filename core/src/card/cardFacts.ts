@@ -78,8 +78,9 @@ export function cardFaults(plan: Pick<Plan, 'fixtures' | 'look'>): CardFault[] {
     const revealed = isRevealed(card, element);
     const under = revealed ? (over ?? 'ground') : plain;
     // As it is drawn: chosen once, by the light colours.
-    const ink = element.look.colour ?? (revealed && over ? inkOn(over, look.colours) : 'ink');
-    if (ink === 'category' || under === 'category') return [];
+    const { colour } = element.look;
+    if (colour === 'category' || under === 'category') return [];
+    const ink = colour ?? (revealed && over ? inkOn(under, look.colours) : 'ink');
     const contrast = Math.min(
       ...[look.colours, ...(look.dark ? [look.dark] : [])].map((colours) =>
         contrastOf(colourOf(ink, colours), colourOf(under, colours)),

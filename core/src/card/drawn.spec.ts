@@ -12,14 +12,18 @@ import {
 } from './design';
 import { cardFaults, formLimits } from './cardFacts';
 import { drawCard, inkOn } from './drawn';
+import type { CategoryRow } from '../catalogue/rows';
 import { startingFixtures } from '../plans/housePlan';
 import type { Fixture } from '../plans/plan';
 
 const { colours } = USUAL_LOOK;
+const categories = ['#0b4f5c', '#ffd649', null, '#ffd649'].map(
+  (colour, at) => ({ id: at + 1, colour }) as CategoryRow,
+);
 const drawn = (card: readonly CardElement[], face: Partial<CardFace> = {}, lines = false) =>
   drawCard(
     { card, face: { ...USUAL_FACE, ...face } },
-    { colours, lang: 'en', languages: ['en', 'fr'], lines },
+    { colours, lang: 'en', frame: { languages: ['en', 'fr'], categories }, lines },
   );
 const element = (kind: CardElement['element'], change: Partial<CardElement> = {}): CardElement => ({
   ...cardElement(kind),
@@ -104,9 +108,20 @@ describe('a card that is drawn', () => {
   });
 
   it('writes on an overlay in what can be read best on it', () => {
-    expect(inkOn('#ffffff', colours)).toBe('ink');
-    expect(inkOn('#000000', colours)).toBe('ground');
-    expect(inkOn('category', colours)).toBe('ground');
+    expect(inkOn('band', colours)).toBe('ink');
+    expect(inkOn('ink', colours)).toBe('ground');
+  });
+
+  it('writes the same by day and night on a colour that is', () => {
+    expect(inkOn('#ffffff', colours)).toBe(colours.ink);
+    expect(inkOn('#000000', colours)).toBe(colours.ground);
+  });
+
+  it('writes on each category’s own colour in what can be read best on it', () => {
+    const category = (opacity: number) => drawn([], { overlay: { colour: 'category', opacity } });
+    expect(category(80).onOwn).toEqual({ '#0b4f5c': colours.ground, '#ffd649': colours.ink });
+    expect(category(30).onOwn, 'where words have a ground of their own').toEqual({});
+    expect(drawn([], { overlay: { colour: 'sale', opacity: 80 } }).onOwn).toEqual({});
   });
 });
 
@@ -140,7 +155,14 @@ describe('what is worth a word of a card', () => {
     });
     expect(cardFaults({ look, fixtures })).toEqual([]);
     const dark = { ...look.colours, ink: '#f4f4f4', ground: '#111111' };
-    expect(cardFaults({ look: { ...look, dark }, fixtures })).toMatchObject([{ name: 'quick' }]);
+    expect(cardFaults({ look: { ...look, dark }, fixtures }), 'the overlay and its words stay').toEqual([]);
+    const named = fixtures.map((fixture): Fixture =>
+      fixture.type === 'shelf'
+        ? { ...fixture, face: { ...fixture.face, overlay: { colour: 'sale', opacity: 90 } } }
+        : fixture,
+    );
+    const pale = { ...dark, sale: '#202020' };
+    expect(cardFaults({ look: { ...look, dark: pale }, fixtures: named })).toMatchObject([{ name: 'quick' }]);
   });
 
   it('is what some form can’t show', () => {

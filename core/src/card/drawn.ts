@@ -1,7 +1,8 @@
-import { textIn, type Lang } from '../catalogue/rows';
+import { textIn, type CatalogueFrame, type Lang } from '../catalogue/rows';
 import { contrastOf } from '../look/contrast';
 import { FRAMES, SHADOWS, type Colours } from '../look/look';
 import { colourOf } from '../badges/cover';
+import type { Paint } from '../badges/rule';
 import {
   isRevealed,
   reacts,
@@ -43,6 +44,11 @@ export interface DrawnCard {
   zoom: boolean;
   /** Whether the first tap of a finger shows something. */
   reacts: boolean;
+  /**
+   * What words are drawn in on each colour that a category has; empty unless they stand on it. A card whose category has
+   * none is drawn as its variables say.
+   */
+  onOwn: Readonly<Record<string, string>>;
   /** Those that are on, in order; a card's parts name theirs by its place here. */
   elements: readonly DrawnElement[];
 }
@@ -95,7 +101,11 @@ function variablesOf(face: CardFace, colours: Colours): Record<string, string> {
     variables['over'] = paintOf(face.overlay.colour);
     variables['over-seen'] = `${face.overlay.opacity}%`;
     if (isGround(face.overlay))
-      Object.assign(variables, { under: 'none', 'on-over': `var(--${inkOn(face.overlay.colour, colours)})` });
+      Object.assign(variables, {
+        under: 'none',
+        'on-over':
+          face.overlay.colour === 'category' ? 'var(--ground)' : paintOf(inkOn(face.overlay.colour, colours)),
+      });
   }
   return variables;
 }
@@ -104,17 +114,31 @@ function variablesOf(face: CardFace, colours: Colours): Record<string, string> {
 const GROUND_OPACITY = 60;
 export const isGround = ({ opacity }: Overlay): boolean => opacity >= GROUND_OPACITY;
 
-/** The colour of the look that can be read best on a ground; a category's own colour may be any, so what is light stands on it. */
-export function inkOn(ground: CardPaint, colours: Colours): 'ink' | 'ground' {
-  if (ground === 'category') return 'ground';
+/**
+ * The colour of the look that can be read best on a ground. On one that is the same on dark pages, so are the words: a
+ * name of the look would turn with them.
+ */
+export function inkOn(ground: Paint, colours: Colours): Paint {
   const hex = colourOf(ground, colours);
-  return contrastOf(hex, colours.ink) >= contrastOf(hex, colours.ground) ? 'ink' : 'ground';
+  const best = contrastOf(hex, colours.ink) >= contrastOf(hex, colours.ground) ? 'ink' : 'ground';
+  return ground.startsWith('#') ? (colours[best] as Paint) : best;
+}
+
+function onOwn(
+  { overlay }: CardFace,
+  frame: Pick<CatalogueFrame, 'categories'>,
+  colours: Colours,
+): Record<string, string> {
+  if (overlay?.colour !== 'category' || !isGround(overlay)) return {};
+  const own = new Set(frame.categories.flatMap(({ colour }) => colour ?? []));
+  return Object.fromEntries(Array.from(own, (colour) => [colour, inkOn(colour as Paint, colours)]));
 }
 
 /**
  * A card's design as pages draw it.
  *
  * @param colours Of the page's look.
+ * @param frame Of the catalogue that its products are of.
  * @param lines Whether each card is a line of its own, with its picture before its words: nothing lies over the picture
  *   there, as it is too small for that.
  */
@@ -123,9 +147,14 @@ export function drawCard(
   {
     colours,
     lang,
-    languages,
+    frame,
     lines = false,
-  }: { colours: Colours; lang: Lang; languages: readonly Lang[]; lines?: boolean },
+  }: {
+    colours: Colours;
+    lang: Lang;
+    frame: Pick<CatalogueFrame, 'languages' | 'categories'>;
+    lines?: boolean;
+  },
 ): DrawnCard {
   const { card, face } = design;
   const elements: DrawnElement[] = [];
@@ -141,7 +170,7 @@ export function drawCard(
       line,
       revealed,
       label: element.label === 'none' ? null : element.label,
-      text: textIn(element.text, lang, languages),
+      text: textIn(element.text, lang, frame.languages),
       style: styleOf(element.look),
       size: element.look.size,
       space: element.look.space,
@@ -155,6 +184,7 @@ export function drawCard(
     overlay: face.overlay !== null,
     zoom: face.zoom,
     reacts: reacts(design),
+    onOwn: onOwn(face, frame, colours),
     elements,
   };
 }

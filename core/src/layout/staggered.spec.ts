@@ -37,7 +37,7 @@ const { elements } = drawCard(
     ],
     face: USUAL_FACE,
   },
-  { colours: USUAL_LOOK.colours, lang: 'en', languages: ['en'] },
+  { colours: USUAL_LOOK.colours, lang: 'en', frame: { languages: ['en'], categories: [] } },
 );
 const card = fc
   .tuple(fc.integer({ min: 20, max: 300 }), fc.nat(4))

@@ -93,7 +93,7 @@ function wishedModel(
     ),
     columns,
     gap: atEachWidth(shelf.gap),
-    drawn: drawCard(shelf, { colours, lang, languages: snapshot.frame.languages }),
+    drawn: drawCard(shelf, { colours, lang, frame: snapshot.frame }),
     pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), breakpoints),
   };
 }

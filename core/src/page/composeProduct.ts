@@ -87,7 +87,7 @@ function relatedModel(
     cards: places.map((other) => cardOf(snapshot, other, shelf.card, badges, lang)),
     columns,
     gap: atEachWidth(shelf.gap),
-    drawn: drawCard(shelf, { colours: look.colours, lang, languages: snapshot.frame.languages }),
+    drawn: drawCard(shelf, { colours: look.colours, lang, frame: snapshot.frame }),
     pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), look.breakpoints),
   };
 }

@@ -239,7 +239,7 @@ export function promotionModel(
     {
       colours: plan.look.colours,
       lang,
-      languages: snapshot.frame.languages,
+      frame: snapshot.frame,
       lines: isLines(form),
     },
   );

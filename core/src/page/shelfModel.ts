@@ -75,7 +75,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   const drawn = drawCard(shelf, {
     colours: plan.look.colours,
     lang: state.lang,
-    languages: snapshot.frame.languages,
+    frame: snapshot.frame,
     lines: isLines(form),
   });
   const cards = Array.from(places, (p) => cardOf(snapshot, p, shelf.card, composer.badges, state.lang));

@@ -10,6 +10,7 @@ const plain: DrawnCard = {
   overlay: false,
   zoom: false,
   reacts: false,
+  onOwn: {},
   elements: [],
 };
 const element = (style: string | null): DrawnElement => ({
@@ -43,6 +44,9 @@ describe('how cards are drawn', () => {
     expect(ownStyle({ ...plain, elements: [element('color:var(--sale)')] }, '#aa3300')).toBeNull();
     expect(ownStyle(words, '#aa3300')).toBe('--own:#aa3300');
     expect(ownStyle(over, '#aa3300')).toBe('--own:#aa3300;--over:#aa3300');
+    expect(ownStyle({ ...over, onOwn: { '#aa3300': '#ffffff' } }, '#aa3300')).toBe(
+      '--own:#aa3300;--over:#aa3300;--on-over:#ffffff',
+    );
     expect(ownStyle(over, null), 'a product without a category').toBeNull();
   });
 });

@@ -15,11 +15,12 @@ export const faceStyle = ({ variables }: DrawnCard): string =>
     .join('');
 
 /** What a card takes from its category: the colour, for all that is drawn in it; null where nothing is. */
-export function ownStyle({ variables, elements }: DrawnCard, colour: string | null): string | null {
+export function ownStyle({ variables, elements, onOwn }: DrawnCard, colour: string | null): string | null {
   if (!colour) return null;
   const own = 'var(--own';
   // A property that names another one is settled where it stands, which is above the cards.
-  const over = variables['over']?.includes(own) ? `;--over:${colour}` : '';
+  const words = onOwn[colour] ? `;--on-over:${onOwn[colour]}` : '';
+  const over = variables['over']?.includes(own) ? `;--over:${colour}${words}` : '';
   return over || elements.some(({ style }) => style?.includes(own)) ? `--own:${colour}${over}` : null;
 }
 
