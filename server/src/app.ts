@@ -14,6 +14,7 @@ import { connect } from './database/connect';
 import { migrate } from './database/migrate';
 import { defineModels } from './database/models';
 import { summariseEarlier } from './editions/summary';
+import { mountDelivery } from './delivery/mountDelivery';
 import { builtFiles } from './http/builtFiles';
 import { mountOperations } from './http/mount';
 import { problem, problemHandler, sendProblem } from './http/problem';
@@ -92,6 +93,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   app.use(secureHeaders);
   app.use(compression());
   app.get('/pictures/:name', pictures.handler());
+  mountDelivery(app, host);
   if (dist) {
     const render = await loadShop(dist);
     mountCart(app, { carts, host, render });

@@ -18,6 +18,8 @@ export interface PageWords {
   wishes: string;
   fields: Readonly<Record<CardField, string>>;
   seeProduct: string;
+  newProducts: string;
+  searchShop: (shop: string) => string;
 }
 
 const EN: PageWords = {
@@ -53,6 +55,8 @@ const EN: PageWords = {
   wishes: 'Your wish list',
   fields: { sku: 'Article', added: 'Since', sold: 'Sold', saving: 'You save' },
   seeProduct: 'See it',
+  newProducts: 'New products',
+  searchShop: (shop) => `Search ${shop}`,
 };
 
 const FR: PageWords = {
@@ -88,6 +92,8 @@ const FR: PageWords = {
   wishes: 'Vos envies',
   fields: { sku: 'Article', added: 'Depuis le', sold: 'Vendus', saving: 'Vous économisez' },
   seeProduct: 'Découvrir',
+  newProducts: 'Nouveautés',
+  searchShop: (shop) => `Chercher dans ${shop}`,
 };
 
 /** English where a language has no words of its own yet. */

@@ -39,6 +39,22 @@ export class DocumentHead {
       this.document.head.appendChild(link);
     }
     link.href = shopHref(meta.canonical);
+    this.offer('search', 'application/opensearchdescription+xml', '/search-description.xml');
+    this.offer('alternate', 'application/atom+xml', '/feed.xml');
+  }
+
+  /** A file about the shop, in the page's language, that browsers and feed readers find by a link. */
+  private offer(rel: string, type: string, file: string): void {
+    const { head } = this.document;
+    let link = head.querySelector<HTMLLinkElement>(`link[type="${type}"]`);
+    if (!link) {
+      link = this.document.createElement('link');
+      link.rel = rel;
+      link.type = type;
+      head.appendChild(link);
+    }
+    link.title = this.state.model().frame.title;
+    link.href = this.state.plain(file);
   }
 
   /** The style sheet of the shop, with the widths at which its pages change. */

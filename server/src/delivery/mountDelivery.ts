@@ -1,0 +1,71 @@
+import type { Express, Request, Response } from 'express';
+import { languageOf, type Lang, type Snapshot } from '@fond/core';
+import type { CatalogueHost } from '../catalogue/catalogueHost';
+import { readParameters } from '../http/parameters';
+import { problem } from '../http/problem';
+import { standOf } from '../shop/pages';
+import { feedOf } from './feed';
+import { searchDescriptionOf } from './searchDescription';
+import { SitemapFiles } from './sitemapFiles';
+
+const HOUR = 'public, max-age=3600';
+
+/** Where the server is called, as the one who asks wrote it. */
+const originOf = (request: Request): string => `${request.protocol}://${request.get('host') ?? ''}`;
+
+/** The desk is nobody's business, nor is what belongs to one shopper; search results are no pages of their own. */
+const robotsOf = (origin: string): string =>
+  [
+    'User-agent: *',
+    'Disallow: /',
+    'Allow: /shop',
+    'Allow: /api/shop/',
+    'Allow: /pictures/',
+    'Allow: /sitemap',
+    ...['search', 'cart', 'wishes', 'account'].map((page) => `Disallow: /shop/${page}`),
+    'Allow: /shop/search-description.xml',
+    '',
+    `Sitemap: ${origin}/sitemap.xml`,
+    '',
+  ].join('\n');
+
+/** What machines read of the shop: search engines, feed readers, and the search box of browsers. */
+export function mountDelivery(app: Express, host: CatalogueHost): void {
+  const send = (response: Response, type: string, text: string): void =>
+    void response.set('Cache-Control', HOUR).type(`${type}; charset=utf-8`).send(text);
+  const sitemapOf = (request: Request): SitemapFiles =>
+    new SitemapFiles(standOf(host).snapshot, `${originOf(request)}/shop`);
+
+  app.get('/robots.txt', (request, response) => send(response, 'text/plain', robotsOf(originOf(request))));
+
+  app.get('/sitemap.xml', (request, response) => {
+    const files = sitemapOf(request);
+    const text =
+      files.count === 1 ? files.file(1) : files.index((part) => `${originOf(request)}/sitemap-${part}.xml`);
+    send(response, 'application/xml', text);
+  });
+  app.get('/sitemap-:part.xml', (request: Request<{ part: string }>, response) => {
+    const files = sitemapOf(request);
+    const part = Number(request.params.part);
+    if (!Number.isInteger(part) || part < 1 || part > files.count)
+      throw problem('not-found', `The sitemap has ${files.count} parts; this is none of them.`);
+    send(response, 'application/xml', files.file(part));
+  });
+
+  /** A document about the shop in the language that is asked for. */
+  const document = (
+    place: string,
+    type: string,
+    write: (snapshot: Snapshot, lang: Lang, root: string, self: string) => string,
+  ): void => {
+    app.get(`/shop/${place}`, (request, response) => {
+      const { snapshot } = standOf(host);
+      const lang = languageOf(snapshot, readParameters(request.originalUrl)['lang']);
+      const root = `${originOf(request)}/shop`;
+      const own = lang === snapshot.frame.languages[0] ? '' : `?lang=${encodeURIComponent(lang)}`;
+      send(response, type, write(snapshot, lang, root, `${root}/${place}${own}`));
+    });
+  };
+  document('feed.xml', 'application/atom+xml', feedOf);
+  document('search-description.xml', 'application/opensearchdescription+xml', searchDescriptionOf);
+}
