@@ -68,6 +68,7 @@ export const CART_OPERATIONS = {
       'not-found',
       'not-enough-stock',
       'cart-full',
+      'too-many-tries',
       'token-needed',
       'database-away',
       'not-ready',
@@ -88,6 +89,7 @@ export const CART_OPERATIONS = {
       'not-found',
       'not-enough-stock',
       'cart-full',
+      'too-many-tries',
       'token-needed',
       'database-away',
       'not-ready',
@@ -103,6 +105,6 @@ export const CART_OPERATIONS = {
     body: Joi.object({ wished: Joi.boolean().required() }),
     status: 200,
     answer: cart,
-    problems: ['bad-input', 'not-found', 'token-needed', 'database-away', 'not-ready'],
+    problems: ['bad-input', 'not-found', 'too-many-tries', 'token-needed', 'database-away', 'not-ready'],
   },
 } as const satisfies Record<string, Operation>;

@@ -139,3 +139,29 @@ describe('a card on the bench', () => {
     expect(await tried({ text: { en: 'x'.repeat(400) } })).toEqual([`${place}.text.en`]);
   });
 });
+
+describe('a new cart', () => {
+  it('has a name of its own, whatever a cookie says', async () => {
+    const { sku } = await product('stock > 20 AND price_cents > 0');
+    const made = await server.guest.post('/api/shop/cart').set('Cookie', 'fond.cart=made-up').send({ sku });
+    expect(made.status).toBe(200);
+    expect(made.headers['set-cookie'][0]).not.toContain('made-up');
+    expect((await server.guest.get('/api/shop/cart').set('Cookie', 'fond.cart=made-up')).body.count).toBe(0);
+  });
+
+  it('is not begun over and over from one address, while those that are there go on', async () => {
+    const { sku } = await product('stock > 20 AND price_cents > 0');
+    const known = shopper();
+    await known.post('/api/shop/cart').send({ sku });
+    let last = 200;
+    let begun = 0;
+    for (; last === 200 && begun <= 60; begun++)
+      last = (await server.guest.post('/api/shop/cart').send({ sku })).status;
+    expect(last).toBe(429);
+    expect((await server.guest.post('/api/shop/cart').send({ sku })).body).toMatchObject({
+      type: '/problems/too-many-tries',
+    });
+    expect((await known.post('/api/shop/cart').send({ sku })).body.count).toBe(2);
+    expect((await server.guest.get('/api/shop/cart')).status).toBe(200);
+  });
+});

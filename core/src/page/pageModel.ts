@@ -269,8 +269,8 @@ export interface AccountModel {
   demo: { email: string; password: string } | null;
 }
 
-/** There are not so many; the cart is full; the product is gone; the cart can't be reached for a while. */
-export type CartFault = { kind: 'short'; available: number } | { kind: 'full' | 'gone' | 'away' };
+/** There are not so many; the cart is full; the product is gone; it can't be reached for a while; too many begin. */
+export type CartFault = { kind: 'short'; available: number } | { kind: 'full' | 'gone' | 'away' | 'busy' };
 
 /** The shopper's cart, and below it what they wish for. */
 export interface CartModel {

@@ -12,6 +12,7 @@ import {
 } from '@fond/core';
 import { runSql, select } from '../database/rows';
 import { problem } from '../http/problem';
+import { newCartLimit } from '../http/security';
 import { cookieIn } from '../http/cookies';
 
 const COOKIE = 'fond.cart';
@@ -29,6 +30,8 @@ const NOTHING: Kept = { lines: [], wishes: [] };
 
 /** The simulated cart of anonymous shoppers, in tables of its own. */
 export class CartService {
+  private readonly admit = newCartLimit();
+
   constructor(private readonly sequelize: Sequelize) {}
 
   /** What the shopper behind a request has put aside; nothing for one who has not been here. */
@@ -93,7 +96,10 @@ export class CartService {
   ): Promise<Cart> {
     const p = snapshot.bySku.get(sku);
     if (p === undefined) throw problem('not-found', `There is no product ${sku}.`);
-    const known = cookieIn(request, COOKIE);
+    const told = cookieIn(request, COOKIE);
+    // One that is nobody's is not taken up: whoever made it up may have given it to somebody else.
+    const known = told !== null && (await this.idOf(told)) !== null ? told : null;
+    if (known === null) await this.admit(request, response);
     const token = known ?? randomBytes(24).toString('base64url');
     const kept = await this.sequelize.transaction(async (transaction) => {
       await runSql(

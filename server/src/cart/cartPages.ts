@@ -98,6 +98,8 @@ function faultOf(error: unknown): { fault: CartFault; status: number } | null {
   switch (error.problemName) {
     case 'not-enough-stock':
       return { fault: { kind: 'short', available: Number(error.more['available']) }, status };
+    case 'too-many-tries':
+      return { fault: { kind: 'busy' }, status };
     case 'cart-full':
       return { fault: { kind: 'full' }, status };
     case 'not-found':

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import type { RequestHandler, Response } from 'express';
+import type { Request, RequestHandler, Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { problem, sendProblem } from './problem';
@@ -57,3 +57,29 @@ export const signInLimit = (refuse: RequestHandler = refuseInWords): RequestHand
     legacyHeaders: false,
     handler: refuse,
   });
+
+const NEW_CARTS = 60;
+
+/** Lets sixty carts begin in a quarter of an hour from one address, as each is kept for a year; refuses any more. */
+export function newCartLimit(): (request: Request, response: Response) => Promise<void> {
+  const limit = rateLimit({
+    windowMs: QUARTER_HOUR,
+    limit: NEW_CARTS,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    handler: (_request, _response, next) =>
+      next(
+        problem(
+          'too-many-tries',
+          'Many carts were begun from your address just now. Wait a quarter of an hour, then try again.',
+        ),
+      ),
+  });
+  return (request, response) =>
+    new Promise((resolve, reject) => {
+      void limit(request, response, (error?: unknown) => {
+        if (error instanceof Error) reject(error);
+        else resolve();
+      });
+    });
+}

@@ -72,6 +72,7 @@ export interface ShopWords {
   cartFull: string;
   productGone: string;
   cartAway: string;
+  cartBusy: string;
   jumpTo: string;
   of: (pages: number) => string;
   goThere: string;
@@ -154,6 +155,7 @@ const EN: ShopWords = {
     available ? `There are only ${available} of it. Choose as many, or fewer.` : 'It is sold out for now.',
   cartFull: 'The cart holds a hundred products. Take one out first.',
   productGone: 'This product is no longer in the shop.',
+  cartBusy: 'Many carts were begun from your network just now. Wait a few minutes, then try again.',
   cartAway: 'The cart can’t be reached right now. What was in it is safe; try again in a moment.',
   jumpTo: 'Page',
   of: (pages) => `of ${pages}`,
@@ -237,6 +239,8 @@ const FR: ShopWords = {
       : 'Il est épuisé pour le moment.',
   cartFull: 'Le panier contient cent produits. Retirez-en un d’abord.',
   productGone: 'Ce produit n’est plus dans la boutique.',
+  cartBusy:
+    'Beaucoup de paniers viennent d’être ouverts depuis votre réseau. Patientez quelques minutes, puis réessayez.',
   cartAway: 'Le panier est momentanément inaccessible. Son contenu est conservé ; réessayez dans un instant.',
   jumpTo: 'Page',
   of: (pages) => `sur ${pages}`,

@@ -9,6 +9,7 @@ const FAULTS: CartFault[] = [
   { kind: 'full' },
   { kind: 'gone' },
   { kind: 'away' },
+  { kind: 'busy' },
 ];
 
 describe('why a cart was not changed', () => {

@@ -10,6 +10,8 @@ export function cartFaultText(fault: CartFault, words: ShopWords): string {
       return words.cartFull;
     case 'gone':
       return words.productGone;
+    case 'busy':
+      return words.cartBusy;
     case 'away':
       return words.cartAway;
   }

@@ -86,6 +86,7 @@ export class CartState {
     const name = refusal?.type.split('/').at(-1);
     if (name === 'not-enough-stock') this.fault.set({ kind: 'short', available: refusal?.available ?? 0 });
     else if (name === 'cart-full') this.fault.set({ kind: 'full' });
+    else if (name === 'too-many-tries') this.fault.set({ kind: 'busy' });
     else if (name === 'not-found') this.fault.set({ kind: 'gone' });
     else this.fault.set({ kind: 'away' });
     this.unfold();
