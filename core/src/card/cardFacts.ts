@@ -1,11 +1,12 @@
-import { contrastOf, LEAST_CONTRAST } from '../look/contrast';
+import { contrastOf, LEAST_CONTRAST, leastContrastOver } from '../look/contrast';
 import { colourOf } from '../badges/cover';
 import { holds, type Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
+import type { Colours } from '../look/look';
 import { shelfOf, type Plan } from '../plans/plan';
 import { cardOf } from './card';
 import { elementName, isRevealed, USUAL_FACE, type CardDesign, type CardElement } from './design';
-import { inkOn, isGround } from './drawn';
+import { inkOver } from './drawn';
 
 /** How many products of a range have something to show in an element. */
 export interface Coverage {
@@ -72,20 +73,23 @@ export function cardFaults(plan: Pick<Plan, 'fixtures' | 'look'>): CardFault[] {
   const { card, face } = shelf;
   const { look } = plan;
   const plain = face.ground ?? ((face.frame ?? look.frame) === 'filled' ? 'band' : 'ground');
-  const over = face.overlay && isGround(face.overlay) ? face.overlay.colour : null;
+  const { overlay } = face;
+  const laid =
+    overlay && overlay.colour !== 'category' ? { colour: overlay.colour, opacity: overlay.opacity } : null;
+  // As it is drawn: chosen once, by the light colours.
+  const laidInk = laid && inkOver(laid.colour, laid.opacity, look.colours);
   return card.flatMap((element): CardFault[] => {
     if (!element.on) return [];
     const revealed = isRevealed(card, element);
-    const under = revealed ? (over ?? 'ground') : plain;
-    // As it is drawn: chosen once, by the light colours.
     const { colour } = element.look;
+    const under = !revealed ? plain : overlay?.colour === 'category' ? 'category' : 'ground';
     if (colour === 'category' || under === 'category') return [];
-    const ink = colour ?? (revealed && over ? inkOn(under, look.colours) : 'ink');
-    const contrast = Math.min(
-      ...[look.colours, ...(look.dark ? [look.dark] : [])].map((colours) =>
-        contrastOf(colourOf(ink, colours), colourOf(under, colours)),
-      ),
-    );
+    const ink = colour ?? (revealed ? laidInk : null) ?? 'ink';
+    const contrastIn = (colours: Colours): number =>
+      revealed && laid && laidInk
+        ? leastContrastOver(colourOf(ink, colours), colourOf(laid.colour, colours), laid.opacity / 100)
+        : contrastOf(colourOf(ink, colours), colourOf(under, colours));
+    const contrast = Math.min(...[look.colours, ...(look.dark ? [look.dark] : [])].map(contrastIn));
     return contrast < LEAST_CONTRAST ? [{ name: elementName(element), contrast }] : [];
   });
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { contrastOf, laidOver, LEAST_CONTRAST } from '../look/contrast';
 import { USUAL_LOOK } from '../look/look';
 import {
   CARD_ELEMENT_KINDS,
@@ -11,7 +12,7 @@ import {
   type CardFace,
 } from './design';
 import { cardFaults, formLimits } from './cardFacts';
-import { drawCard, inkOn } from './drawn';
+import { drawCard, inkOver } from './drawn';
 import type { CategoryRow } from '../catalogue/rows';
 import { startingFixtures } from '../plans/housePlan';
 import type { Fixture } from '../plans/plan';
@@ -92,36 +93,53 @@ describe('a card that is drawn', () => {
     expect(drawn([element('name', { look })]).elements[0].style).toBe(
       'font-size:20px;font-weight:700;--weight:700;color:var(--own, currentcolor)',
     );
-    expect(drawn([], { ratio: 80, radius: 4, overlay: { colour: 'sale', opacity: 70 } }).variables).toEqual({
+    expect(drawn([], { ratio: 80, radius: 4, overlay: { colour: 'sale', opacity: 90 } }).variables).toEqual({
       picture: '100 / 80',
       radius: '4px',
       over: 'var(--sale)',
-      'over-seen': '70%',
+      'over-seen': '90%',
       under: 'none',
       'on-over': 'var(--ground)',
     });
   });
 
-  it('keeps a ground below words where the picture shows through an overlay', () => {
-    const weak = drawn([], { overlay: { colour: 'ink', opacity: 30 } }).variables;
-    expect(weak).toEqual({ over: 'var(--ink)', 'over-seen': '30%' });
+  it('keeps a ground below words where the picture may show through so much that they can’t be read', () => {
+    for (const opacity of [30, 60])
+      expect(drawn([], { overlay: { colour: 'ink', opacity } }).variables).toEqual({
+        over: 'var(--ink)',
+        'over-seen': `${opacity}%`,
+      });
   });
 
-  it('writes on an overlay in what can be read best on it', () => {
-    expect(inkOn('band', colours)).toBe('ink');
-    expect(inkOn('ink', colours)).toBe('ground');
+  it('writes on an overlay what can be read whatever the picture shows, as a browser mixes the two', () => {
+    const hex = fc
+      .tuple(fc.nat(255), fc.nat(255), fc.nat(255))
+      .map((channels) => `#${channels.map((one) => one.toString(16).padStart(2, '0')).join('')}` as const);
+    fc.assert(
+      fc.property(hex, hex, fc.integer({ min: 10, max: 100 }), (colour, picture, opacity) => {
+        const ink = inkOver(colour, opacity, colours);
+        if (!ink) return;
+        expect([colours.ink, colours.ground]).toContain(ink);
+        expect(contrastOf(ink, laidOver(colour, picture, opacity / 100))).toBeGreaterThan(
+          LEAST_CONTRAST - 0.1,
+        );
+      }),
+    );
   });
 
-  it('writes the same by day and night on a colour that is', () => {
-    expect(inkOn('#ffffff', colours)).toBe(colours.ink);
-    expect(inkOn('#000000', colours)).toBe(colours.ground);
+  it('writes the same by day and night on a colour that is, and by name on one that turns', () => {
+    expect(inkOver('#ffffff', 90, colours)).toBe(colours.ink);
+    expect(inkOver('#000000', 90, colours)).toBe(colours.ground);
+    expect(inkOver('band', 90, colours)).toBe('ink');
+    expect(inkOver('ink', 90, colours)).toBe('ground');
   });
 
-  it('writes on each category’s own colour in what can be read best on it', () => {
+  it('writes on each category’s own colour in what can be read on it', () => {
     const category = (opacity: number) => drawn([], { overlay: { colour: 'category', opacity } });
-    expect(category(80).onOwn).toEqual({ '#0b4f5c': colours.ground, '#ffd649': colours.ink });
+    expect(category(90).onOwn).toEqual({ '#0b4f5c': colours.ground, '#ffd649': colours.ink });
+    expect(category(90).variables).toEqual({ over: 'var(--own, currentcolor)', 'over-seen': '90%' });
     expect(category(30).onOwn, 'where words have a ground of their own').toEqual({});
-    expect(drawn([], { overlay: { colour: 'sale', opacity: 80 } }).onOwn).toEqual({});
+    expect(drawn([], { overlay: { colour: 'sale', opacity: 90 } }).onOwn).toEqual({});
   });
 });
 

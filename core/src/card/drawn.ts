@@ -1,5 +1,5 @@
 import { textIn, type CatalogueFrame, type Lang } from '../catalogue/rows';
-import { contrastOf } from '../look/contrast';
+import { LEAST_CONTRAST, leastContrastOver } from '../look/contrast';
 import { FRAMES, SHADOWS, type Colours } from '../look/look';
 import { colourOf } from '../badges/cover';
 import type { Paint } from '../badges/rule';
@@ -12,7 +12,6 @@ import {
   type CardFace,
   type CardPaint,
   type ElementLook,
-  type Overlay,
 } from './design';
 
 /** An element that is on, as pages draw it. */
@@ -45,8 +44,8 @@ export interface DrawnCard {
   /** Whether the first tap of a finger shows something. */
   reacts: boolean;
   /**
-   * What words are drawn in on each colour that a category has; empty unless they stand on it. A card whose category has
-   * none is drawn as its variables say.
+   * What words are drawn in on each colour that a category has, where it lies over the picture and they can be read on
+   * it without a ground of their own.
    */
   onOwn: Readonly<Record<string, string>>;
   /** Those that are on, in order; a card's parts name theirs by its place here. */
@@ -100,28 +99,26 @@ function variablesOf(face: CardFace, colours: Colours): Record<string, string> {
   if (face.overlay) {
     variables['over'] = paintOf(face.overlay.colour);
     variables['over-seen'] = `${face.overlay.opacity}%`;
-    if (isGround(face.overlay))
-      Object.assign(variables, {
-        under: 'none',
-        'on-over':
-          face.overlay.colour === 'category' ? 'var(--ground)' : paintOf(inkOn(face.overlay.colour, colours)),
-      });
+    const { colour, opacity } = face.overlay;
+    const ink = colour === 'category' ? null : inkOver(colour, opacity, colours);
+    if (ink) Object.assign(variables, { under: 'none', 'on-over': paintOf(ink) });
   }
   return variables;
 }
 
-/** From this opacity on words can stand on an overlay itself; below, the picture shows through, and they keep a ground of their own. */
-const GROUND_OPACITY = 60;
-export const isGround = ({ opacity }: Overlay): boolean => opacity >= GROUND_OPACITY;
-
 /**
- * The colour of the look that can be read best on a ground. On one that is the same on dark pages, so are the words: a
- * name of the look would turn with them.
+ * What words on an overlay are drawn in: the look's ink or its ground, where it can be read whatever the picture shows
+ * below; null where neither can, and words keep a ground of their own. On a colour that is the same on dark pages, so are
+ * the words: a name of the look would turn with them.
+ *
+ * @param opacity In percent.
  */
-export function inkOn(ground: Paint, colours: Colours): Paint {
-  const hex = colourOf(ground, colours);
-  const best = contrastOf(hex, colours.ink) >= contrastOf(hex, colours.ground) ? 'ink' : 'ground';
-  return ground.startsWith('#') ? (colours[best] as Paint) : best;
+export function inkOver(colour: Paint, opacity: number, colours: Colours): Paint | null {
+  const hex = colourOf(colour, colours);
+  const contrast = (name: 'ink' | 'ground'): number => leastContrastOver(colours[name], hex, opacity / 100);
+  const best = contrast('ink') >= contrast('ground') ? 'ink' : 'ground';
+  if (contrast(best) < LEAST_CONTRAST) return null;
+  return colour.startsWith('#') ? (colours[best] as Paint) : best;
 }
 
 function onOwn(
@@ -129,9 +126,14 @@ function onOwn(
   frame: Pick<CatalogueFrame, 'categories'>,
   colours: Colours,
 ): Record<string, string> {
-  if (overlay?.colour !== 'category' || !isGround(overlay)) return {};
+  if (overlay?.colour !== 'category') return {};
   const own = new Set(frame.categories.flatMap(({ colour }) => colour ?? []));
-  return Object.fromEntries(Array.from(own, (colour) => [colour, inkOn(colour as Paint, colours)]));
+  return Object.fromEntries(
+    Array.from(own).flatMap((colour) => {
+      const ink = inkOver(colour as Paint, overlay.opacity, colours);
+      return ink ? [[colour, ink]] : [];
+    }),
+  );
 }
 
 /**

@@ -45,7 +45,7 @@ describe('how cards are drawn', () => {
     expect(ownStyle(words, '#aa3300')).toBe('--own:#aa3300');
     expect(ownStyle(over, '#aa3300')).toBe('--own:#aa3300;--over:#aa3300');
     expect(ownStyle({ ...over, onOwn: { '#aa3300': '#ffffff' } }, '#aa3300')).toBe(
-      '--own:#aa3300;--over:#aa3300;--on-over:#ffffff',
+      '--own:#aa3300;--over:#aa3300;--under:none;--on-over:#ffffff',
     );
     expect(ownStyle(over, null), 'a product without a category').toBeNull();
   });

@@ -19,7 +19,7 @@ export function ownStyle({ variables, elements, onOwn }: DrawnCard, colour: stri
   if (!colour) return null;
   const own = 'var(--own';
   // A property that names another one is settled where it stands, which is above the cards.
-  const words = onOwn[colour] ? `;--on-over:${onOwn[colour]}` : '';
+  const words = onOwn[colour] ? `;--under:none;--on-over:${onOwn[colour]}` : '';
   const over = variables['over']?.includes(own) ? `;--over:${colour}${words}` : '';
   return over || elements.some(({ style }) => style?.includes(own)) ? `--own:${colour}${over}` : null;
 }
