@@ -1,17 +1,13 @@
-import path from 'node:path';
 import supertest from 'supertest';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Condition, Plan } from '@fond/core';
 import { DEMO_SHOPPER, ShopperTokens, THIRTY_DAYS } from '../../server/src/shoppers/shoppers';
 import { publishStored, readPlan, savePlan } from '../support/plans';
-import { startTestServer, type TestServer } from '../support/server';
+import { startShop, type TestServer } from '../support/server';
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await startTestServer(inject('databaseServer'), {
-    demo: true,
-    dist: path.resolve(import.meta.dirname, '../../dist'),
-  });
+  server = await startShop();
 });
 afterAll(() => server.stop());
 

@@ -1,16 +1,12 @@
-import path from 'node:path';
 import { XMLParser } from 'fast-xml-parser';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { SitemapFiles } from '../../server/src/delivery/sitemapFiles';
 import { standOf } from '../../server/src/shop/pages';
-import { startTestServer, type TestServer } from '../support/server';
+import { startShop, type TestServer } from '../support/server';
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await startTestServer(inject('databaseServer'), {
-    demo: true,
-    dist: path.resolve(import.meta.dirname, '../../dist'),
-  });
+  server = await startShop();
 });
 afterAll(() => server.stop());
 

@@ -1,14 +1,10 @@
-import path from 'node:path';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { publishPlans } from '../support/plans';
-import { startTestServer, type TestServer } from '../support/server';
+import { startShop, type TestServer } from '../support/server';
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await startTestServer(inject('databaseServer'), {
-    demo: true,
-    dist: path.resolve(import.meta.dirname, '../../dist'),
-  });
+  server = await startShop();
 });
 afterAll(() => server.stop());
 

@@ -1,15 +1,11 @@
-import path from 'node:path';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { RedirectImport, StoredRedirect } from '@fond/contract';
-import { startTestServer, type Desk, type TestServer } from '../support/server';
+import { startShop, type Desk, type TestServer } from '../support/server';
 
 let server: TestServer;
 let desk: Desk;
 beforeAll(async () => {
-  server = await startTestServer(inject('databaseServer'), {
-    demo: true,
-    dist: path.resolve(import.meta.dirname, '../../dist'),
-  });
+  server = await startShop();
   desk = await server.signIn();
 });
 afterAll(() => server.stop());

@@ -10,6 +10,7 @@ import { createApplication, type Application } from '../../server/src/app';
 import { addUser } from '../../server/src/people/users';
 import { connectTo, copyDemoShop, createDatabase } from './demoShop';
 
+const DIST = path.resolve(import.meta.dirname, '../../dist');
 export const PASSWORD = 'correct-horse';
 
 export interface TestServer {
@@ -80,6 +81,10 @@ export async function startTestServer(
     },
   };
 }
+
+/** The demo shop with its pages and the desk, as they are built. */
+export const startShop = (options: { shareRenditions?: boolean } = {}): Promise<TestServer> =>
+  startTestServer(inject('databaseServer'), { demo: true, dist: DIST, ...options });
 
 function deskOf(agent: Desk['agent'], token: string): Desk {
   const importFile: Desk['importFile'] = async (name, content, fields = {}) => {

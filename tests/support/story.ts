@@ -1,21 +1,13 @@
 import { once } from 'node:events';
 import type { AddressInfo } from 'node:net';
-import path from 'node:path';
-import { inject } from 'vitest';
 import { TestBrowser } from './browser';
-import { startTestServer } from './server';
-
-const DIST = path.resolve(import.meta.dirname, '../../dist');
+import { startShop } from './server';
 
 let opened: TestBrowser | null = null;
 
 /** A browser on a demo shop that the stories of one file have to themselves; it goes when the browser is closed. */
 export async function openBrowser(): Promise<TestBrowser> {
-  const server = await startTestServer(inject('databaseServer'), {
-    demo: true,
-    dist: DIST,
-    shareRenditions: true,
-  });
+  const server = await startShop({ shareRenditions: true });
   const listening = server.application.app.listen(0, '127.0.0.1');
   await once(listening, 'listening');
   opened = await TestBrowser.launch(
