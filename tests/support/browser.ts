@@ -1,7 +1,13 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import puppeteer, { type Browser, type BrowserContext, type Frame, type Page } from 'puppeteer-core';
+import puppeteer, {
+  type Browser,
+  type BrowserContext,
+  type Frame,
+  type HTTPRequest,
+  type Page,
+} from 'puppeteer-core';
 import { DEMO_SIGN_IN } from '../../server/src/demo/seed';
 
 const ARGUMENTS = [
@@ -186,6 +192,23 @@ export async function press(page: Page, selector: string): Promise<void> {
     if (await arrived) return;
     if (Date.now() > limit) throw new Error(`No click arrives at ${selector}.`);
   }
+}
+
+/** Keeps the next request to an address back, until it is let go; all later ones overtake it. */
+export async function holdNext(page: Page, address: string): Promise<() => Promise<void>> {
+  let held: HTTPRequest | null = null;
+  const onRequest = (request: HTTPRequest): void => {
+    if (!held && new URL(request.url()).pathname === address) held = request;
+    else void request.continue();
+  };
+  page.on('request', onRequest);
+  await page.setRequestInterception(true);
+  return async () => {
+    // It may have been given up by then.
+    await held?.continue().catch(() => undefined);
+    page.off('request', onRequest);
+    await page.setRequestInterception(false);
+  };
 }
 
 /** Opens or closes the slip of an underlined word by keyboard: the brief may still move while its counts arrive. */

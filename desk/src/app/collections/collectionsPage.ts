@@ -12,9 +12,11 @@ import {
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
+import type { Subscription } from 'rxjs';
 import type { CollectionSummary, CollectionWish, Problem, StoredCollection } from '@fond/contract';
 import { sayRange, type Clause, type Sieve } from '@fond/core';
 import { Api } from '../api/api';
+import { asking } from '../api/asking';
 import { NamedProducts } from '../products/namedProducts';
 import { ClauseList } from '../ranges/clauseList';
 import { RangeVocabulary } from '../ranges/rangeNames';
@@ -62,14 +64,14 @@ export class CollectionsPage {
       const id = this.id();
       untracked(() => this.editor.open(id));
     });
-    effect(() => {
-      const clauses = this.editor.draft()?.clauses;
-      if (clauses) untracked(() => this.count(clauses));
-    });
+    asking(
+      () => this.editor.draft()?.clauses ?? null,
+      (clauses) => this.count(clauses),
+    );
   }
 
-  private count(clauses: readonly Clause[]): void {
-    this.api.explainRange({ source: { kind: 'catalogue' }, clauses }, '/').subscribe({
+  private count(clauses: readonly Clause[]): Subscription {
+    return this.api.explainRange({ source: { kind: 'catalogue' }, clauses }, '/').subscribe({
       next: (sieve) => this.sieve.set(sieve),
       error: (problem: Problem) => this.editor.problem.set(problem),
     });

@@ -1,8 +1,10 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import type { Subscription } from 'rxjs';
 import type { ActivityEntry, Problem } from '@fond/contract';
 import { Api } from '../api/api';
+import { asking } from '../api/asking';
 import { activityWords } from './activityWords';
 
 /** The record of who did what, the newest first; a subject leads to all that was done to it. */
@@ -88,10 +90,10 @@ export class ActivityList {
   protected readonly problem = signal<Problem | null>(null);
 
   constructor() {
-    effect(() => {
-      this.done();
-      this.read(this.subject()?.subject ?? null, null);
-    });
+    asking(
+      () => ({ done: this.done(), subject: this.subject()?.subject ?? null }),
+      ({ subject }) => this.read(subject, null),
+    );
   }
 
   protected of(entry: ActivityEntry | null): void {
@@ -102,9 +104,9 @@ export class ActivityList {
     this.read(this.subject()?.subject ?? null, this.entries().at(-1)?.id ?? null);
   }
 
-  private read(subject: string | null, before: number | null): void {
+  private read(subject: string | null, before: number | null): Subscription {
     this.loading.set(true);
-    this.api.activity(subject, before).subscribe({
+    return this.api.activity(subject, before).subscribe({
       next: (entries) => {
         this.entries.update((known) => (before === null ? entries : [...known, ...entries]));
         this.more.set(entries.length === 100);

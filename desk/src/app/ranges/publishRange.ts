@@ -1,9 +1,10 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Store } from '@ngrx/store';
 import type { PlanChanges, Problem, StoredRange } from '@fond/contract';
 import { Api } from '../api/api';
+import { asking } from '../api/asking';
 import { FloorActions } from '../floor/floor.actions';
 
 /** Publishes one range under the plans as they are live, once the aisles it touches have been listed. */
@@ -61,13 +62,14 @@ export class PublishRange {
   protected readonly running = signal(false);
 
   constructor() {
-    effect(() => {
-      const { id } = this.range();
-      this.api.rangeChanges(id).subscribe({
-        next: (changes) => this.changes.set(changes),
-        error: (problem: Problem) => this.problem.set(problem),
-      });
-    });
+    asking(
+      () => this.range(),
+      ({ id }) =>
+        this.api.rangeChanges(id).subscribe({
+          next: (changes) => this.changes.set(changes),
+          error: (problem: Problem) => this.problem.set(problem),
+        }),
+    );
   }
 
   protected publish(): void {

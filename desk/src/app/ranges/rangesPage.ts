@@ -12,9 +12,11 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import type { Subscription } from 'rxjs';
 import type { CollectionWish, Problem, StoredRange } from '@fond/contract';
 import { sayRange, type RangeRule, type RangeSource, type Sieve } from '@fond/core';
 import { Api } from '../api/api';
+import { asking } from '../api/asking';
 import { FloorActions } from '../floor/floor.actions';
 import { floorFeature } from '../floor/floor.feature';
 import { NamedProducts } from '../products/namedProducts';
@@ -80,11 +82,13 @@ export class RangesPage {
       this.publishing.set(false);
       untracked(() => this.take(current));
     });
-    effect(() => {
-      const rule = this.draft()?.rule;
-      const aisle = this.aisle();
-      if (rule) untracked(() => this.count(rule, aisle));
-    });
+    asking(
+      () => {
+        const [rule, aisle] = [this.draft()?.rule, this.aisle()];
+        return rule ? { rule, aisle } : null;
+      },
+      ({ rule, aisle }) => this.count(rule, aisle),
+    );
   }
 
   /** What was typed stays when its range is read anew, as after each saving. */
@@ -96,8 +100,8 @@ export class RangesPage {
     this.draft.set(typed ? afterReading(draft, before.draft, now) : now);
   }
 
-  private count(rule: RangeRule, aisle: string): void {
-    this.api.explainRange(rule, aisle).subscribe({
+  private count(rule: RangeRule, aisle: string): Subscription {
+    return this.api.explainRange(rule, aisle).subscribe({
       next: (sieve) => {
         this.sieve.set(sieve);
         this.sieveProblem.set(null);

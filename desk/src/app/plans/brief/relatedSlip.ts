@@ -1,17 +1,11 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
+import type { Subscription } from 'rxjs';
 import type { Problem } from '@fond/contract';
 import { USUAL_RELATED, type RangeRule, type RangeSource, type RelatedShelf, type Sieve } from '@fond/core';
 import { Api } from '../../api/api';
+import { asking } from '../../api/asking';
 import { NamedProducts } from '../../products/namedProducts';
 import { ClauseList } from '../../ranges/clauseList';
 import { rangesFeature } from '../../ranges/state/ranges.feature';
@@ -149,15 +143,17 @@ export class RelatedSlip {
   ];
 
   constructor() {
-    effect(() => {
-      const rule = this.related()?.range;
-      const product = this.product();
-      if (rule && product) untracked(() => this.count(rule, product));
-    });
+    asking(
+      () => {
+        const [rule, product] = [this.related()?.range, this.product()];
+        return rule && product ? { rule, product } : null;
+      },
+      ({ rule, product }) => this.count(rule, product),
+    );
   }
 
-  private count(rule: RangeRule, product: string): void {
-    this.api.explainRange(rule, product).subscribe({
+  private count(rule: RangeRule, product: string): Subscription {
+    return this.api.explainRange(rule, product).subscribe({
       next: (sieve) => {
         this.sieve.set(sieve);
         this.problem.set(null);

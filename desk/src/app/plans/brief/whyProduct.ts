@@ -1,15 +1,9 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import type { Subscription } from 'rxjs';
 import type { Problem, ProductWhy } from '@fond/contract';
 import { sayClause } from '@fond/core';
 import { Api } from '../../api/api';
+import { asking } from '../../api/asking';
 import { ProductPicker } from '../../products/productPicker';
 import { RangeVocabulary } from '../../ranges/rangeNames';
 import { PlanEditor } from '../state/planEditor';
@@ -106,17 +100,18 @@ export class WhyProduct {
   });
 
   constructor() {
-    effect(() => {
-      const sku = this.sku();
-      const plan = this.editor.plan();
-      const address = this.editor.address();
-      if (sku && plan) untracked(() => this.ask(sku, plan, address));
-    });
+    asking(
+      () => {
+        const [sku, plan, address] = [this.sku(), this.editor.plan(), this.editor.address()];
+        return sku && plan ? { sku, plan, address } : null;
+      },
+      ({ sku, plan, address }) => this.ask(sku, plan, address),
+    );
   }
 
-  private ask(sku: string, plan: NonNullable<ReturnType<PlanEditor['plan']>>, address: string): void {
+  private ask(sku: string, plan: NonNullable<ReturnType<PlanEditor['plan']>>, address: string): Subscription {
     this.problem.set(null);
-    this.api.explainProduct(plan, address, sku).subscribe({
+    return this.api.explainProduct(plan, address, sku).subscribe({
       next: (answer) => this.why.set(answer),
       error: (problem: Problem) => this.problem.set(problem),
     });
