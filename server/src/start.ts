@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { readConfig } from './config';
 import { portIsFree, startDatabase } from './database/process';
 import { addressFile } from './database/tool';
+import { giveBackMemory } from './memory';
 import { onUncaught } from './uncaught';
 
 const DIST = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../dist');
@@ -40,6 +41,7 @@ async function main(): Promise<void> {
     throw error;
   }
   const { app, stop } = application;
+  giveBackMemory();
   const server = app.listen(config.port, config.host, () => {
     const { port } = server.address() as AddressInfo;
     const address = `http://${config.host}:${port}`;
