@@ -1,13 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Router, RouterLink } from '@angular/router';
@@ -20,17 +11,12 @@ import { asking } from '../api/asking';
 import { FloorActions } from '../floor/floor.actions';
 import { floorFeature } from '../floor/floor.feature';
 import { NamedProducts } from '../products/namedProducts';
-import { afterReading } from '../records/afterReading';
 import { ClauseList } from './clauseList';
+import { opened, readAnew, type OpenRange, type RangeDraft } from './openRange';
 import { PublishRange } from './publishRange';
 import { RangeVocabulary } from './rangeNames';
 import { RangesActions } from './state/ranges.actions';
 import { rangesFeature } from './state/ranges.feature';
-
-interface Draft {
-  name: string;
-  rule: RangeRule;
-}
 
 /** Saved ranges: what each holds, where it is used, and its rule with the sieve of a chosen aisle. */
 @Component({
@@ -54,18 +40,19 @@ export class RangesPage {
   private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
   protected readonly aisles = computed(() => this.floor()?.aisles ?? []);
   protected readonly current = computed(() => this.ranges()?.find(({ id }) => id === this.id()) ?? null);
-  protected readonly draft = signal<Draft | null>(null);
+  private readonly open = signal<OpenRange | null>(null);
+  protected readonly draft = computed(() => this.open()?.draft ?? null);
   protected readonly changed = computed(() => {
     const [draft, current] = [this.draft(), this.current()];
-    return draft !== null && current !== null && JSON.stringify(draft) !== JSON.stringify(draftOf(current));
+    return (
+      draft !== null && current !== null && JSON.stringify(draft) !== JSON.stringify(opened(current).stored)
+    );
   });
   protected readonly publishing = signal(false);
   protected readonly aisle = signal('/');
   protected readonly sieve = signal<Sieve | null>(null);
   protected readonly sieveProblem = signal<Problem | null>(null);
 
-  /** What the draft was made of. */
-  private taken: { id: string; draft: Draft } | null = null;
   /** Name of the range that was asked for and is opened once it is there. */
   private making: string | null = null;
 
@@ -80,7 +67,7 @@ export class RangesPage {
     effect(() => {
       const current = this.current();
       this.publishing.set(false);
-      untracked(() => this.take(current));
+      this.open.update((open) => readAnew(open, current));
     });
     asking(
       () => {
@@ -89,15 +76,6 @@ export class RangesPage {
       },
       ({ rule, aisle }) => this.count(rule, aisle),
     );
-  }
-
-  /** What was typed stays when its range is read anew, as after each saving. */
-  private take(current: StoredRange | null): void {
-    const [draft, before] = [this.draft(), this.taken];
-    const now = current && draftOf(current);
-    this.taken = current && { id: current.id, draft: draftOf(current) };
-    const typed = draft && now && before?.id === current.id;
-    this.draft.set(typed ? afterReading(draft, before.draft, now) : now);
   }
 
   private count(rule: RangeRule, aisle: string): Subscription {
@@ -119,8 +97,8 @@ export class RangesPage {
     return usedIn.map(({ plan }) => plan.name).join(', ');
   }
 
-  protected change(change: Partial<Draft>): void {
-    this.draft.update((draft) => draft && { ...draft, ...change });
+  protected change(change: Partial<RangeDraft>): void {
+    this.open.update((open) => open && { ...open, draft: { ...open.draft, ...change } });
   }
 
   protected rule(change: Partial<RangeRule>): void {
@@ -135,13 +113,13 @@ export class RangesPage {
   }
 
   protected save(): void {
-    const [draft, current] = [this.draft(), this.current()];
-    const name = draft?.name.trim();
-    if (!draft || !current || !name) return;
-    this.change({ name });
-    this.store.dispatch(
-      RangesActions.savingAsked({ id: current.id, name, rule: draft.rule, version: current.version }),
-    );
+    const open = this.open();
+    const name = open?.draft.name.trim();
+    if (!open || !name) return;
+    const { id, version } = open;
+    const sent = { ...open.draft, name };
+    this.open.set({ ...open, draft: sent, sent });
+    this.store.dispatch(RangesActions.savingAsked({ id, version, ...sent }));
   }
 
   /** A collection holds what it holds wherever it is shown, so a range that follows its aisle can't become one. */
@@ -169,7 +147,7 @@ export class RangesPage {
 
   protected leave(): void {
     const current = this.current();
-    this.draft.set(current && draftOf(current));
+    this.open.set(current && opened(current));
   }
 
   protected create(): void {
@@ -190,5 +168,3 @@ export class RangesPage {
     void this.router.navigate(['/ranges']);
   }
 }
-
-const draftOf = ({ name, rule }: StoredRange): Draft => ({ name, rule });

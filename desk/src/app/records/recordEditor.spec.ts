@@ -123,6 +123,9 @@ describe('a record that is edited', () => {
     one.open(9);
     saved.next(record(8, 'Winter', 4));
     expect(one.stored()?.id).toBe(9);
+    saved.error(fault('bad-input'));
+    expect(one.problem(), 'of another one').toBeNull();
+    expect(messages.open).toHaveBeenCalledWith('bad-input. Nothing was saved.', 'Close');
   });
 
   it('keeps what was typed when it is refused, and tells the fault by its field', () => {

@@ -129,7 +129,10 @@ export class RecordEditor<Line, Stored extends { id: number; version: number }, 
         // What was typed while it was saved stays, to be saved next.
         if (this.draft() === draft) this.draft.set(this.kind.wishOf(saved));
       },
-      error: (problem: Problem) => this.refused(problem),
+      error: (problem: Problem) => {
+        if (this.at === stored.id) this.refused(problem);
+        else this.messages.open(`${problem.title}. ${problem.detail}`, 'Close');
+      },
     });
   }
 
