@@ -17,7 +17,6 @@ export * from './catalogue/rows';
 export * from './catalogue/sets';
 export * from './catalogue/snapshot';
 export * from './catalogue/snapshotBuilder';
-export * from './delivery/newest';
 export * from './delivery/sitemap';
 export * from './facets/advice';
 export * from './facets/count';

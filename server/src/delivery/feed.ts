@@ -1,7 +1,17 @@
-import { hrefOf, newestProducts, productPath, textIn, wordsIn, type Lang, type Snapshot } from '@fond/core';
+import {
+  byLevels,
+  hrefOf,
+  permutationOf,
+  productPath,
+  textIn,
+  wordsIn,
+  type Lang,
+  type Snapshot,
+} from '@fond/core';
 import { inShop, xmlOf } from './xml';
 
 const MOST_ENTRIES = 50;
+const NEWEST = byLevels([{ key: 'newest', reversed: false }]);
 
 /**
  * The shop's newest products as an Atom feed (RFC 4287).
@@ -13,7 +23,8 @@ export function feedOf(snapshot: Snapshot, lang: Lang, root: string, self: strin
   const { languages, shopTitles } = snapshot.frame;
   const shop = textIn(shopTitles, lang, languages);
   const iso = (moment: number): string => new Date(moment).toISOString();
-  const newest = newestProducts(snapshot, MOST_ENTRIES);
+  const { positions } = permutationOf(snapshot, NEWEST, lang, { now: 0, ranges: [] });
+  const newest = Array.from(positions.subarray(0, MOST_ENTRIES));
   const entry = newest.map((p) => {
     const href = inShop(root, hrefOf(snapshot, productPath(snapshot.slugs[p]), lang));
     const description = textIn(snapshot.descriptions[p], lang, languages);

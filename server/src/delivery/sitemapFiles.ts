@@ -1,13 +1,13 @@
-import { sitemapPages, type Snapshot } from '@fond/core';
+import { hrefOf, sitemapPages, type SitemapPage, type Snapshot } from '@fond/core';
 import { inShop, xmlOf, type XmlElement } from './xml';
 
 const SITEMAP = 'http://www.sitemaps.org/schemas/sitemap/0.9';
-/** A file may hold 50,000 addresses and 50 MB; with the other languages beside each, it keeps well below both. */
-const MOST_ADDRESSES = 20_000;
+/** A file may hold 50,000 addresses, but writing so many would keep shoppers waiting; of these it takes no longer than a page. */
+const MOST_ADDRESSES = 2_000;
 
 /** The shop's sitemap, in as many files as its pages need. */
 export class SitemapFiles {
-  private readonly pages: number;
+  private readonly pages: readonly SitemapPage[];
   /** Pages of one file. */
   private readonly each: number;
 
@@ -21,13 +21,11 @@ export class SitemapFiles {
     most = MOST_ADDRESSES,
   ) {
     this.each = Math.max(1, Math.floor(most / snapshot.frame.languages.length));
-    let pages = 0;
-    for (const _page of sitemapPages(snapshot)) pages++;
-    this.pages = pages;
+    this.pages = sitemapPages(snapshot);
   }
 
   get count(): number {
-    return Math.max(1, Math.ceil(this.pages / this.each));
+    return Math.ceil(this.pages.length / this.each);
   }
 
   /** The names of all files. @param at Address of a file by its number, from 1. */
@@ -39,17 +37,15 @@ export class SitemapFiles {
   /** A file by its number, from 1. */
   file(part: number): string {
     const url: XmlElement[] = [];
-    let at = 0;
-    for (const { addresses, changed } of sitemapPages(this.snapshot)) {
-      if (Math.floor(at++ / this.each) !== part - 1) continue;
-      const alternates = addresses.map(({ lang, href }) => ({
+    for (const { path, changed } of this.pages.slice((part - 1) * this.each, part * this.each)) {
+      const alternates = this.snapshot.frame.languages.map((lang) => ({
         '@rel': 'alternate',
         '@hreflang': lang,
-        '@href': inShop(this.root, href),
+        '@href': inShop(this.root, hrefOf(this.snapshot, path, lang)),
       }));
-      for (const { href } of addresses)
+      for (const { '@href': address } of alternates)
         url.push({
-          loc: { '#': inShop(this.root, href) },
+          loc: { '#': address },
           ...(changed !== null && { lastmod: { '#': new Date(changed).toISOString() } }),
           ...(alternates.length > 1 && { 'xhtml:link': alternates }),
         });

@@ -7,7 +7,6 @@ import { composeProduct } from '../page/composeProduct';
 import { editionFrom } from '../plans/edition';
 import { housePlan } from '../plans/housePlan';
 import { FRAME, NOW, product } from '../testing/catalogues';
-import { newestProducts } from './newest';
 import { sitemapPages } from './sitemap';
 
 const freePage = (id: number, change: Partial<FreePageRow>): FreePageRow => ({
@@ -35,7 +34,7 @@ const products = [
 ];
 const snapshot = snapshotOf(frame, products);
 
-const told = (of: Snapshot): string[] => [...sitemapPages(of)].map(({ addresses }) => addresses[0].href);
+const told = (of: Snapshot): string[] => sitemapPages(of).map(({ path }) => path);
 
 describe('the pages that search engines are told of', () => {
   const edition = editionFrom(1, { documents: [housePlan(snapshot, 'House')], ranges: [] });
@@ -64,18 +63,8 @@ describe('the pages that search engines are told of', () => {
     expect(told(snapshotOf(FRAME, []))).toEqual(['/']);
   });
 
-  it('have an address in every language, and the moment when a product was changed', () => {
-    const [front, ...rest] = sitemapPages(snapshot);
-    expect(front.addresses.map(({ lang }) => lang)).toEqual(FRAME.languages);
-    expect(front.addresses[1].href).toBe(`/?lang=${FRAME.languages[1]}`);
-    expect(front.changed).toBeNull();
-    expect(rest.at(-1)).toMatchObject({ changed: 20 });
-  });
-});
-
-describe('the newest products', () => {
-  it('come first, and those of one moment in the order of the catalogue', () => {
-    expect(newestProducts(snapshot, 9)).toEqual([1, 0, 2]);
-    expect(newestProducts(snapshot, 1)).toEqual([1]);
+  it('tell when a product was changed', () => {
+    expect(sitemapPages(snapshot)[0]).toEqual({ path: '/', changed: null });
+    expect(sitemapPages(snapshot).at(-1)).toMatchObject({ changed: 20 });
   });
 });
