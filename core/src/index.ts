@@ -59,6 +59,7 @@ export * from './plans/fixtures';
 export * from './plans/housePlan';
 export * from './plans/inherit';
 export * from './plans/merge';
+export * from './plans/sameValue';
 export * from './plans/nesting';
 export * from './plans/parts';
 export * from './plans/plan';

@@ -62,6 +62,7 @@ describe('a page built from its fixtures', () => {
     await says(page, '[data-slip="fixture:words"]', '“Grease them well.”');
 
     await pressWord(page, 'place:shelf');
+    await page.waitForSelector(`${label('Stands in')} option[value="columns/main"]`);
     await page.select(label('Stands in'), 'columns/main');
     const frame = await frameOf(page);
     await frame.waitForFunction(
@@ -143,6 +144,9 @@ describe('a page built from its fixtures', () => {
 
   it('is what shoppers get at three widths, with JavaScript and without, as wide as it was counted', async () => {
     await publishOpen(page);
+    expect(
+      await page.$$eval('desk-plan .state', (states) => states.map((one) => one.textContent)),
+    ).not.toContain('○ differs from live');
     const plan = (await page.evaluate(
       async (plan) => (await (await fetch(`/api/plans/${plan}`)).json()).live,
       id,

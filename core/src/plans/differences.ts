@@ -1,3 +1,5 @@
+import { sameValue } from './sameValue';
+
 /**
  * What one document says otherwise than another, down to the single setting: values that are set, and list items that
  * are added, moved and removed. Lists whose items are known by a name of their own are compared item by item; all
@@ -47,15 +49,6 @@ function comparable(base: Fields, own: Fields): boolean {
   return keys.length === Object.keys(own).length && keys.every((key) => key in own);
 }
 
-const same = (a: unknown, b: unknown): boolean => {
-  if (a === b) return true;
-  if (Array.isArray(a) && Array.isArray(b))
-    return a.length === b.length && a.every((item, at) => same(item, b[at]));
-  if (!isFields(a) || !isFields(b)) return false;
-  const keys = Object.keys(a);
-  return keys.length === Object.keys(b).length && keys.every((key) => key in b && same(a[key], b[key]));
-};
-
 /**
  * The difference that makes `own` of `base`; null where they say the same.
  *
@@ -79,8 +72,8 @@ export function differ(
     }
     return Object.keys(at).length ? { at } : null;
   }
-  if (!same(base, own)) return { set: own };
-  return before && 'set' in before && same(before.set, own) ? before : null;
+  if (!sameValue(base, own)) return { set: own };
+  return before && 'set' in before && sameValue(before.set, own) ? before : null;
 }
 
 function differLists(

@@ -8,6 +8,7 @@ import {
   type OwnEntry,
 } from './differences';
 import { bodyOf, type Plan } from './plan';
+import { sameValue } from './sameValue';
 
 /** A setting that two people have changed to different things. */
 export interface MergeConflict {
@@ -69,7 +70,7 @@ export function mergePlans(
       if (!collide(own, other)) continue;
       const mineValue = valueAt(editable(mine), own.path);
       const theirsValue = valueAt(editable(theirs), other.path);
-      const agree = own.what === other.what && JSON.stringify(mineValue) === JSON.stringify(theirsValue);
+      const agree = own.what === other.what && sameValue(mineValue, theirsValue);
       if (agree && own.what !== 'moved') continue;
       inConflict.add(own).add(other);
       const key = `${own.what} ${own.path.join('/')} · ${other.what} ${other.path.join('/')}`;

@@ -1,5 +1,5 @@
 import type { StoredRange } from '@fond/contract';
-import type { RangeRule } from '@fond/core';
+import { sameValue, type RangeRule } from '@fond/core';
 
 export interface RangeDraft {
   name: string;
@@ -18,8 +18,6 @@ export interface OpenRange {
   sent: RangeDraft | null;
 }
 
-const same = (one: RangeDraft, other: RangeDraft): boolean => JSON.stringify(one) === JSON.stringify(other);
-
 /** A range as it is stored, opened anew. */
 export function opened({ id, version, name, rule }: StoredRange): OpenRange {
   const stored = { name, rule };
@@ -33,6 +31,7 @@ export function opened({ id, version, name, rule }: StoredRange): OpenRange {
 export function readAnew(open: OpenRange | null, range: StoredRange | null): OpenRange | null {
   if (!range) return null;
   const now = opened(range);
-  if (open?.id !== range.id || same(open.draft, open.stored) || same(open.draft, now.stored)) return now;
-  return open.sent && same(open.sent, now.stored) ? { ...now, draft: open.draft } : open;
+  if (open?.id !== range.id || sameValue(open.draft, open.stored) || sameValue(open.draft, now.stored))
+    return now;
+  return open.sent && sameValue(open.sent, now.stored) ? { ...now, draft: open.draft } : open;
 }

@@ -5,7 +5,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Subscription } from 'rxjs';
 import type { CollectionWish, Problem, StoredRange } from '@fond/contract';
-import { sayRange, type RangeRule, type RangeSource, type Sieve } from '@fond/core';
+import { sameValue, sayRange, type RangeRule, type RangeSource, type Sieve } from '@fond/core';
 import { Api } from '../api/api';
 import { asking } from '../api/asking';
 import { FloorActions } from '../floor/floor.actions';
@@ -44,9 +44,7 @@ export class RangesPage {
   protected readonly draft = computed(() => this.open()?.draft ?? null);
   protected readonly changed = computed(() => {
     const [draft, current] = [this.draft(), this.current()];
-    return (
-      draft !== null && current !== null && JSON.stringify(draft) !== JSON.stringify(opened(current).stored)
-    );
+    return draft !== null && current !== null && !sameValue(draft, opened(current).stored);
   });
   protected readonly publishing = signal(false);
   protected readonly aisle = signal('/');

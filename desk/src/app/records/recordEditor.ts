@@ -4,6 +4,7 @@ import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Observable } from 'rxjs';
 import type { Problem } from '@fond/contract';
+import { sameValue } from '@fond/core';
 import { isKind } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
 
@@ -49,9 +50,7 @@ export class RecordEditor<Line, Stored extends { id: number; version: number }, 
   });
   readonly changed = computed(() => {
     const [draft, stored] = [this.draft(), this.stored()];
-    return (
-      draft !== null && stored !== null && JSON.stringify(draft) !== JSON.stringify(this.kind.wishOf(stored))
-    );
+    return draft !== null && stored !== null && !sameValue(draft, this.kind.wishOf(stored));
   });
   readonly loading = computed(() => this.working() || (this.lines() === null && !this.problem()));
 

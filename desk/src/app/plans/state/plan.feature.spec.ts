@@ -140,6 +140,12 @@ describe('a plan being edited', () => {
       PlanActions.saved({ stored: stored(4, wide) }),
     );
     expect(differs(saved)).toBe(true);
+    const turned = Object.fromEntries(
+      Object.entries(stored(4).document).reverse(),
+    ) as unknown as PlanDocument;
+    expect(differs({ ...after(...opened), liveDocument: turned }), 'with its keys in another order').toBe(
+      false,
+    );
     const edition = {
       number: 5,
       publishedAt: '',

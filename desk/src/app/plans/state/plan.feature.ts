@@ -17,6 +17,7 @@ import {
   handedBack,
   isHeir,
   resolvePlan,
+  sameValue,
   shelfModelOf,
   tallyOf,
   type PageModel,
@@ -128,7 +129,7 @@ function filled(document: PlanDocument, bases: readonly PlanDocument[]): Plan {
 
 /** Whether what was kept is what is stored: then it was saved, even where nobody heard of it. */
 const isStored = (kept: KeptDraft, stored: StoredPlan): boolean =>
-  JSON.stringify(kept.history.present) === JSON.stringify(stored.document);
+  sameValue(kept.history.present, stored.document);
 
 /** Edits of before that still have to be saved. */
 const isUnsaved = (kept: KeptDraft | null, stored: StoredPlan): boolean =>
@@ -319,7 +320,7 @@ export const planFeature = createFeature({
       selectDiffersFromLive: createSelector(
         selectDocument,
         selectLiveDocument,
-        (document, live) => document !== null && JSON.stringify(document) !== JSON.stringify(live),
+        (document, live) => document !== null && !sameValue(document, live),
       ),
     };
   },
