@@ -45,6 +45,7 @@ async function build(page: Page): Promise<void> {
   await page.locator('[aria-label="Heading, en"]').fill('Water on, lights low');
   await addFixture(page, 'Add behind banner banner', 'category tiles');
   await press(page, '[data-slip="place:shelf"]');
+  await page.waitForSelector('[aria-label="Stands in"] option[value="columns/main"]');
   await page.select('[aria-label="Stands in"]', 'columns/main');
   await press(page, '[data-slip="fixture:columns"]');
   await page.waitForSelector('.saving.saved');

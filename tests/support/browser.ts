@@ -178,10 +178,13 @@ export async function press(page: Page, selector: string): Promise<void> {
       .evaluate(
         (target, within) =>
           new Promise<boolean>((resolve) => {
-            const told = { capture: true, once: true };
-            window.addEventListener('click', (event) => resolve(event.composedPath().includes(target)), told);
-            // Of what is gone between pressing and letting go there is no click, and nothing was done.
-            window.addEventListener('pointerup', () => setTimeout(() => resolve(false)), told);
+            const once = { capture: true, once: true };
+            // Also a click on its label, which sends it on.
+            target.addEventListener('click', () => resolve(true), once);
+            // What is gone by then was replaced, and the click went to what stands there instead.
+            const missed = (): void => void setTimeout(() => resolve(!target.isConnected));
+            // Of what moved between pressing and letting go there is no click, and nothing was done.
+            window.addEventListener('pointerup', missed, once);
             setTimeout(() => resolve(false), within);
           }),
         UNDERWAY,
