@@ -24,3 +24,21 @@ export interface Operation {
   produces?: string;
   problems: readonly ProblemName[];
 }
+
+/** The least role that an operation of signed-in people takes. */
+export const leastRole = (operation: Operation): Role =>
+  operation.role ?? (operation.method === 'get' || operation.free ? 'viewer' : 'merchandiser');
+
+/**
+ * Whether all that an operation reads and writes is one unit, done whole or not at all; not so for what goes on after its
+ * answer.
+ */
+export const isUnit = (operation: Operation): boolean =>
+  operation.access === 'signed-in' &&
+  operation.method !== 'get' &&
+  !operation.free &&
+  !operation.upload &&
+  operation.status !== 202;
+
+/** Whether an operation makes something, so that its request may carry an `Idempotency-Key`. */
+export const takesKey = (operation: Operation): boolean => isUnit(operation) && operation.status === 201;

@@ -26,7 +26,7 @@ import {
   shelfReport,
 } from './shapes';
 
-export type { Operation } from './operation';
+export { isUnit, leastRole, takesKey, type Operation } from './operation';
 export { OTHERWISE } from './byKind';
 export { conditionSchema } from './conditionSchema';
 export { heirSchema, planDocumentSchema, planSchema } from './planSchema';

@@ -38,11 +38,16 @@ export const PROBLEM_TYPES = {
   'range-in-use': { status: 409, title: 'The range is in use' },
   'collection-in-use': { status: 409, title: 'The collection is in use' },
   'nothing-to-publish': { status: 409, title: 'The draft is what is live already' },
+  'done-already': { status: 409, title: 'This was done already' },
+  'key-reused': { status: 409, title: 'The key was sent with something else before' },
   'too-large': { status: 413, title: 'The file is too large' },
   'wrong-kind': { status: 415, title: 'This kind of file can’t be read' },
   'too-many-tries': { status: 429, title: 'Too many tries' },
   internal: { status: 500, title: 'Something went wrong here' },
   'database-away': { status: 503, title: 'The database does not answer' },
+  busy: { status: 503, title: 'Others are changing the same things' },
+  'outcome-unknown': { status: 503, title: 'It isn’t known whether this was stored' },
+  'done-unseen': { status: 503, title: 'It was stored, but can’t be read back' },
   'not-ready': { status: 503, title: 'Still starting' },
 } as const satisfies Record<string, { status: number; title: string }>;
 

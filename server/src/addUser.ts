@@ -1,7 +1,7 @@
-import { mkdir } from 'node:fs/promises';
 import { createInterface } from 'node:readline/promises';
 import { pino } from 'pino';
 import { readConfig } from './config';
+import { makeDataFolder } from './dataFolder';
 import { UserModel } from './database/models';
 import { openTool } from './database/tool';
 import { addUser } from './people/users';
@@ -27,7 +27,7 @@ async function main(): Promise<number> {
     return 1;
   }
   const config = readConfig(process.env);
-  await mkdir(config.data, { recursive: true });
+  await makeDataFolder(config.data);
   const tool = await openTool(config, pino({ level: 'warn' }));
   try {
     if (await UserModel.findOne({ where: { email: email.toLowerCase() } })) {

@@ -11,7 +11,7 @@ import { uploadHandler } from './catalogue/import/upload';
 import { seedDemoPlans } from './demo/demoPlans';
 import { DEMO_SIGN_IN, seedDemo } from './demo/seed';
 import { connect } from './database/connect';
-import { migrate } from './database/migrate';
+import { migrate, whileNobodyElsePrepares } from './database/migrate';
 import { defineModels } from './database/models';
 import { summariseEarlier } from './editions/summary';
 import { mountDelivery } from './delivery/mountDelivery';
@@ -57,21 +57,21 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const { log, data, dist, demo } = options;
   const sequelize = connect(options.databaseUrl);
   defineModels(sequelize);
-  const steps = await migrate(sequelize);
-  if (steps.length) log.info({ steps }, 'Brought the database up to date');
-
-  await summariseEarlier();
-
   const pictures = new PictureStore(data);
   await pictures.prepare();
-  if (demo) await seedDemo(sequelize, pictures, log);
-  await foundHousePlan(sequelize);
-  if (demo) {
-    await seedDemoPlans(sequelize);
-    await seedDemoShopper(sequelize);
-  }
-  const jobs = new Jobs(log);
-  await jobs.settleInterrupted();
+  await whileNobodyElsePrepares(sequelize, async () => {
+    const steps = await migrate(sequelize);
+    if (steps.length) log.info({ steps }, 'Brought the database up to date');
+    await summariseEarlier();
+    if (demo) await seedDemo(sequelize, pictures, log);
+    await foundHousePlan(sequelize);
+    if (demo) {
+      await seedDemoPlans(sequelize);
+      await seedDemoShopper(sequelize);
+    }
+  });
+  const jobs = new Jobs(sequelize, log);
+  await jobs.begin();
   const host = new CatalogueHost(sequelize, log);
   await host.start();
   const clock = new CampaignClock(sequelize, host, log);
@@ -91,7 +91,12 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   app.disable('x-powered-by');
   app.set('trust proxy', 'loopback');
   app.use(secureHeaders);
-  app.use(compression());
+  // A packer would hold events back until it has enough of them.
+  app.use(
+    compression({
+      filter: (request, response) => !isEventStream(response) && compression.filter(request, response),
+    }),
+  );
   app.get('/pictures/:name', pictures.handler());
   mountDelivery(app, host);
   if (dist) {
@@ -118,6 +123,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
       demo: demo ? DEMO_SIGN_IN : null,
     }),
     {
+      sequelize,
       session: sessions.handler,
       before: {
         signIn: signInLimit(),
@@ -147,6 +153,9 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   return { app, sequelize, host, jobs, pictures, stop };
 }
 
+const isEventStream = (response: express.Response): boolean =>
+  String(response.getHeader('Content-Type')).startsWith('text/event-stream');
+
 async function settle(
   jobs: Jobs,
   host: CatalogueHost,
@@ -155,7 +164,7 @@ async function settle(
 ): Promise<void> {
   host.stop();
   sessions.stop();
-  await jobs.idle();
+  await jobs.end();
   await sequelize.close();
 }
 

@@ -1,9 +1,10 @@
-import { access, mkdir } from 'node:fs/promises';
+import { access } from 'node:fs/promises';
 import path from 'node:path';
 import { pino } from 'pino';
 import { importCatalogue } from './catalogue/import/importCatalogue';
 import { kindOf } from './catalogue/import/upload';
 import { readConfig } from './config';
+import { makeDataFolder } from './dataFolder';
 import { openTool } from './database/tool';
 
 /** `npm run import -- FILE [--try]`: the same import as on the desk, from the command line. */
@@ -21,7 +22,7 @@ async function main(): Promise<number> {
     return 2;
   }
   const config = readConfig(process.env);
-  await mkdir(config.data, { recursive: true });
+  await makeDataFolder(config.data);
   const tool = await openTool(config, pino({ level: 'warn' }));
   try {
     const report = await importCatalogue(

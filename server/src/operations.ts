@@ -21,7 +21,9 @@ import { importCatalogue } from './catalogue/import/importCatalogue';
 import { kindOf, readMapping } from './catalogue/import/upload';
 import { compareEditions } from './editions/compare';
 import { publishAgain, readEdition, summaries } from './editions/editions';
+import { afterCommit } from './database/unit';
 import type { Call, Handlers } from './http/mount';
+import { ToldAfterwards } from './http/toldAfterwards';
 import { draftHandlers } from './explain/draftHandlers';
 import { aisleAt, contextOf, explainRangeAt } from './explain/explain';
 import {
@@ -138,10 +140,10 @@ export function handlersOf({
   carts,
   demo,
 }: Parts): Handlers {
-  /** Lets this process serve what it has just written, before the answer goes out. */
+  /** Lets this process serve what it has just written, once that is committed and before the answer goes out. */
   const shown = async <T>(written: Promise<T>): Promise<T> => {
     const answer = await written;
-    await host.refresh();
+    await afterCommit(() => host.catchUp());
     return answer;
   };
   return {
@@ -241,21 +243,21 @@ export function handlersOf({
     createFreePage: async (call) => {
       const { snapshot } = standOf(host);
       const id = await shown(createFreePage(sequelize, snapshot, call.body as FreePageWish, userIdOf(call)));
-      return readFreePage(sequelize, standOf(host), id);
+      return new ToldAfterwards(() => readFreePage(sequelize, standOf(host), id));
     },
     readFreePage: (call) => readFreePage(sequelize, standOf(host), numberedOf(call)),
     saveFreePage: async (call) => {
       const id = numberedOf(call);
       const wish = call.body as FreePageWish & { version: number };
       await shown(saveFreePage(sequelize, standOf(host), id, wish, userIdOf(call)));
-      return readFreePage(sequelize, standOf(host), id);
+      return new ToldAfterwards(() => readFreePage(sequelize, standOf(host), id));
     },
     deleteFreePage: (call) => shown(deleteFreePage(sequelize, numberedOf(call), userIdOf(call))),
     attributes: () => listAttributes(standOf(host).snapshot),
     changeAttribute: async (call) => {
       const { key } = call.params as { key: string };
       await shown(changeAttribute(sequelize, key, call.body as AttributeChange, userIdOf(call)));
-      return readAttribute(standOf(host).snapshot, key);
+      return new ToldAfterwards(() => readAttribute(standOf(host).snapshot, key));
     },
     uploadPicture: ({ request }) => keepUploaded(pictures, request.file),
     pictures: async () => {

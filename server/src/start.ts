@@ -1,9 +1,10 @@
-import { mkdir, rm, writeFile } from 'node:fs/promises';
+import { rm, writeFile } from 'node:fs/promises';
 import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { readConfig } from './config';
+import { makeDataFolder } from './dataFolder';
 import { portIsFree, startDatabase } from './database/process';
 import { addressFile } from './database/tool';
 import { giveBackMemory } from './memory';
@@ -16,15 +17,14 @@ async function main(): Promise<void> {
   const log = pino({ level: config.log });
   if (!(await portIsFree(config.port, config.host)))
     throw new Error(`Port ${config.port} on ${config.host} is taken. Set FOND_PORT to another one.`);
-  // The database, the originals and the sessions are nobody else's business.
-  await mkdir(config.data, { recursive: true, mode: 0o700 });
+  await makeDataFolder(config.data);
   // The database makes itself ready while everything else is read.
   const [database, { createApplication }, { DEMO_SIGN_IN }] = await Promise.all([
     config.databaseUrl ? null : startDatabase(config.data, config.databasePort, log),
     import('./app'),
     import('./demo/seed'),
   ]);
-  if (database) await writeFile(addressFile(config.data), database.url);
+  if (database) await writeFile(addressFile(config.data), database.url, { mode: 0o600 });
   let application;
   try {
     application = await createApplication({

@@ -3,13 +3,13 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pino } from 'pino';
 import type { TestProject } from 'vitest/node';
+import type { DatabaseServer } from './databaseServer';
 import { seedDemoShop, type DemoShop } from './demoShop';
 import { startDatabase } from '../../server/src/database/process';
 
 declare module 'vitest' {
   export interface ProvidedContext {
-    /** Of the tests' own MariaDB server, without a database name. */
-    databaseServer: string;
+    databaseServer: DatabaseServer;
     demoShop: DemoShop;
   }
 }
@@ -18,7 +18,7 @@ declare module 'vitest' {
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-test-'));
   const database = await startDatabase(folder, 0, pino({ level: 'warn' }));
-  const server = database.url.replace(/\/fond$/, '');
+  const server = { url: database.url.replace(/\/fond$/, ''), socket: database.socket };
   const demo = await seedDemoShop(server);
   project.provide('databaseServer', server);
   project.provide('demoShop', { database: demo.database, folder: demo.folder });

@@ -1,11 +1,11 @@
 import { mkdir, mkdtemp, rm, symlink } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { createConnection, type Connection } from 'mariadb';
 import { pino } from 'pino';
 import { createApplication } from '../../server/src/app';
 import { connect } from '../../server/src/database/connect';
 import { migrate } from '../../server/src/database/migrate';
+import { administer, createDatabase, type DatabaseServer } from './databaseServer';
 
 /** A seeded demo shop that tests copy instead of seeding their own, which draws hundreds of pictures. */
 export interface DemoShop {
@@ -16,22 +16,14 @@ export interface DemoShop {
 /** Tables that a copy has by itself. */
 const OWN: readonly string[] = ['migrations', 'sessions'];
 
-export const connectTo = (server: string): Promise<Connection> => {
-  const { hostname, port } = new URL(server);
-  return createConnection({ host: hostname, port: Number(port), user: 'root' });
-};
-
-export const createDatabase = (connection: Connection, name: string): Promise<unknown> =>
-  connection.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_520_ci`);
-
-export async function seedDemoShop(server: string): Promise<DemoShop & { remove: () => Promise<void> }> {
+export async function seedDemoShop(
+  server: DatabaseServer,
+): Promise<DemoShop & { remove: () => Promise<void> }> {
   const database = 'demo_shop';
-  const connection = await connectTo(server);
-  await createDatabase(connection, database);
-  await connection.end();
+  await createDatabase(server, database);
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-demo-'));
   const application = await createApplication({
-    databaseUrl: `${server}/${database}`,
+    databaseUrl: `${server.url}/${database}`,
     data: folder,
     dist: null,
     demo: true,
@@ -48,16 +40,16 @@ export async function seedDemoShop(server: string): Promise<DemoShop & { remove:
  * @param media What it shares with it: all of that is named after what it holds and never changed.
  */
 export async function copyDemoShop(
-  server: string,
+  server: DatabaseServer,
   demo: DemoShop,
   database: string,
   folder: string,
   media: readonly ('originals' | 'renditions')[],
 ): Promise<void> {
-  const sequelize = connect(`${server}/${database}`);
+  const sequelize = connect(`${server.url}/${database}`);
   await migrate(sequelize);
   await sequelize.close();
-  const connection = await connectTo(server);
+  const connection = await administer(server);
   await connection.query('SET FOREIGN_KEY_CHECKS = 0');
   const columns = (await connection.query(
     `SELECT TABLE_NAME AS name, GROUP_CONCAT(CONCAT('\`', COLUMN_NAME, '\`')) AS list
@@ -67,7 +59,7 @@ export async function copyDemoShop(
   for (const { name, list } of columns)
     if (!OWN.includes(name))
       await connection.query(
-        `INSERT INTO ${database}.\`${name}\` (${list}) SELECT ${list} FROM ${demo.database}.\`${name}\``,
+        `REPLACE INTO ${database}.\`${name}\` (${list}) SELECT ${list} FROM ${demo.database}.\`${name}\``,
       );
   await connection.end();
   await mkdir(path.join(folder, 'media'));

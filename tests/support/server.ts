@@ -1,4 +1,3 @@
-import { randomBytes } from 'node:crypto';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -8,7 +7,8 @@ import { inject } from 'vitest';
 import type { Job } from '@fond/contract';
 import { createApplication, type Application } from '../../server/src/app';
 import { addUser } from '../../server/src/people/users';
-import { connectTo, copyDemoShop, createDatabase } from './demoShop';
+import { createDatabase, type DatabaseServer } from './databaseServer';
+import { copyDemoShop } from './demoShop';
 
 const DIST = path.resolve(import.meta.dirname, '../../dist');
 export const PASSWORD = 'correct-horse';
@@ -37,20 +37,17 @@ export interface Desk {
 
 /** The application over a database of its own; every answer is held against its schema. */
 export async function startTestServer(
-  server: string,
+  server: DatabaseServer,
   options: { demo?: boolean; dist?: string; shareRenditions?: boolean } = {},
 ): Promise<TestServer> {
-  const name = `t_${randomBytes(6).toString('hex')}`;
-  const connection = await connectTo(server);
-  await createDatabase(connection, name);
-  await connection.end();
+  const name = await createDatabase(server);
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-server-'));
   if (options.demo) {
     const media = options.shareRenditions ? (['originals', 'renditions'] as const) : (['originals'] as const);
     await copyDemoShop(server, inject('demoShop'), name, folder, media);
   }
   const application = await createApplication({
-    databaseUrl: `${server}/${name}`,
+    databaseUrl: `${server.url}/${name}`,
     data: folder,
     dist: options.dist ?? null,
     demo: options.demo ?? false,
@@ -73,7 +70,7 @@ export async function startTestServer(
     application,
     guest: supertest(application.app),
     folder,
-    databaseUrl: `${server}/${name}`,
+    databaseUrl: `${server.url}/${name}`,
     signIn,
     stop: async () => {
       await application.stop();

@@ -15,6 +15,7 @@ import {
   type Layers,
 } from '@fond/core';
 import type { Stand } from '../catalogue/catalogueHost';
+import { inUnit } from '../database/unit';
 import { CampaignModel, UserModel } from '../database/models';
 import { publish, readLiveLayers } from '../editions/editions';
 import { problem } from '../http/problem';
@@ -51,13 +52,22 @@ function readTimes({ zone, startsLocal, endsLocal }: CampaignTimes, now: number)
 }
 
 export async function listCampaigns(stand: Stand): Promise<Campaign[]> {
-  const [rows, layers, users] = await Promise.all([
-    CampaignModel.findAll({ order: [['startsAt', 'ASC']] }),
+  const rows = await CampaignModel.findAll({ order: [['startsAt', 'ASC']] });
+  return told(stand, rows, rows);
+}
+
+/** Campaigns as they are told, beside the others that are still to come or run. */
+async function told(
+  stand: Stand,
+  rows: readonly CampaignModel[],
+  others: readonly CampaignModel[],
+): Promise<Campaign[]> {
+  const [layers, users] = await Promise.all([
     readLiveLayers(),
     UserModel.findAll({ attributes: ['id', 'name'] }),
   ]);
   const names = new Map(users.map((user) => [user.id, user.name]));
-  return rows.map((row) => campaignOf(stand, row, rows, layers, names.get(row.createdBy ?? 0)));
+  return rows.map((row) => campaignOf(stand, row, others, layers, names.get(row.createdBy ?? 0)));
 }
 
 function campaignOf(
@@ -116,8 +126,11 @@ const overlapping = (row: CampaignModel, all: readonly CampaignModel[]): Campaig
       other.content.documents.some(({ id }) => row.content.documents.some((own) => own.id === id)),
   );
 
-const readCampaign = async (stand: Stand, id: string): Promise<Campaign> =>
-  (await listCampaigns(stand)).find((campaign) => campaign.id === id)!;
+async function readCampaign(stand: Stand, id: string): Promise<Campaign> {
+  const row = (await CampaignModel.findByPk(id))!;
+  const others = await CampaignModel.findAll({ where: { state: ['waiting', 'running'] } });
+  return (await told(stand, [row], others))[0];
+}
 
 /**
  * Schedules drafts as they are at this moment: what is edited afterwards does not get into the campaign by itself. One
@@ -131,7 +144,7 @@ export async function createCampaign(
 ): Promise<Campaign> {
   const times = readTimes(wish, Date.now());
   const id = randomUUID();
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const layers = await readLiveLayers(transaction);
     const live = editionFrom(0, flattened(layers));
     const documents = await draftsAt(wish.plans, transaction);
@@ -189,7 +202,7 @@ export async function moveCampaign(
   userId: number,
 ): Promise<Campaign> {
   const times = readTimes(wish, Date.now());
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const row = await openRow(id, transaction);
     if (row.state === 'running' && times.startsAt.getTime() !== row.startsAt.getTime())
       throw problem('bad-input', 'Nothing was changed.', [
@@ -210,7 +223,7 @@ export async function endCampaign(
   id: string,
   userId: number,
 ): Promise<Campaign> {
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const layers = await readLiveLayers(transaction);
     const row = await openRow(id, transaction);
     await close(row, layers, row.state === 'waiting' ? 'called-off' : 'over', userId, transaction);
@@ -255,7 +268,7 @@ const momentDue = (row: CampaignModel): number =>
   row.state === 'waiting' ? row.startsAt.getTime() : endOf(row);
 
 async function stepCampaign(sequelize: Sequelize, id: string, now: number): Promise<boolean> {
-  return sequelize.transaction(async (transaction) => {
+  return inUnit(sequelize, async (transaction) => {
     const layers = await readLiveLayers(transaction);
     const row = await CampaignModel.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
     if (row?.state === 'running' && endOf(row) <= now) {

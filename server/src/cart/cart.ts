@@ -10,6 +10,7 @@ import {
   type KeptLine,
   type Snapshot,
 } from '@fond/core';
+import { inUnit } from '../database/unit';
 import { runSql, select } from '../database/rows';
 import { problem } from '../http/problem';
 import { newCartLimit } from '../http/security';
@@ -101,7 +102,7 @@ export class CartService {
     const known = told !== null && (await this.idOf(told)) !== null ? told : null;
     if (known === null) await this.admit(request, response);
     const token = known ?? randomBytes(24).toString('base64url');
-    const kept = await this.sequelize.transaction(async (transaction) => {
+    const kept = await inUnit(this.sequelize, async (transaction) => {
       await runSql(
         this.sequelize,
         'INSERT INTO carts (token_hash, seen_at) VALUES (?, ?) ON DUPLICATE KEY UPDATE seen_at = VALUES(seen_at)',

@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import type { AttributeChange, AttributeLine } from '@fond/contract';
 import type { AttributeColumn, Snapshot } from '@fond/core';
+import { inUnit } from '../database/unit';
 import { insertRows, runSql, select } from '../database/rows';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
@@ -43,7 +44,7 @@ export async function changeAttribute(
   change: AttributeChange,
   userId: number,
 ): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const [row] = await select<{ id: number; type: string }>(
       sequelize,
       'SELECT id, type FROM attributes WHERE `key` = ? FOR UPDATE',

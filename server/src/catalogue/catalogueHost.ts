@@ -1,3 +1,4 @@
+import { setTimeout as delay } from 'node:timers/promises';
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import {
@@ -29,6 +30,8 @@ export interface Stand {
 }
 
 const LOOK_EVERY = 1_000;
+/** A writer waits so long, in milliseconds, for its own process to serve what it wrote. */
+const CATCH_UP = 5_000;
 
 /**
  * Keeps the current stand in memory and follows the database: every second it looks whether a newer catalogue change
@@ -100,6 +103,20 @@ export class CatalogueHost {
     await this.looking;
   }
 
+  /**
+   * Lets this process serve what was just committed. Neither a failure nor a long reading is the writer's: what was
+   * written is written, and the next look brings it.
+   */
+  async catchUp(): Promise<void> {
+    const waiting = new AbortController();
+    const caughtUp = this.refresh()
+      .catch((error: unknown) =>
+        this.log.warn({ err: error }, 'What was written is served with the next look'),
+      )
+      .finally(() => waiting.abort());
+    await Promise.race([caughtUp, delay(CATCH_UP, null, { signal: waiting.signal }).catch(() => null)]);
+  }
+
   private async look(): Promise<void> {
     const [{ version, number, zone: stored }] = await select<{
       version: number;
@@ -107,7 +124,7 @@ export class CatalogueHost {
       zone: string | null;
     }>(
       this.sequelize,
-      `SELECT (SELECT CAST(IFNULL(MAX(id), 0) AS SIGNED) FROM catalogue_changes) AS version,
+      `SELECT (SELECT CAST(version AS SIGNED) FROM catalogue_version WHERE id = 1) AS version,
         (SELECT number FROM live_edition WHERE id = 1) AS number,
         (SELECT JSON_VALUE(value, '$') FROM settings WHERE name = '${TIME_ZONE}') AS zone`,
     );

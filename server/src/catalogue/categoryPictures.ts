@@ -1,5 +1,6 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { FocusPoint } from '@fond/core';
+import { inUnit } from '../database/unit';
 import { runSql, select } from '../database/rows';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
@@ -43,7 +44,7 @@ async function changed(
   userId: number,
   change: (transaction: Transaction) => Promise<unknown>,
 ): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const [category] = await select(
       sequelize,
       'SELECT id FROM categories WHERE id = ? FOR UPDATE',

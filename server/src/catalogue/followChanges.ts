@@ -1,6 +1,6 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import { patchSnapshot, type Snapshot } from '@fond/core';
-import { runSql, select } from '../database/rows';
+import { insertRows, runSql, select } from '../database/rows';
 
 /** More changes than this are read with everything else. */
 const MOST = 500;
@@ -16,7 +16,7 @@ export async function followChanges(
 ): Promise<Snapshot | null> {
   const changes = await select<{ product: number | null }>(
     sequelize,
-    `SELECT product_id AS product FROM catalogue_changes WHERE id > ? AND id <= ? LIMIT ${MOST + 1}`,
+    `SELECT product_id AS product FROM catalogue_changes WHERE version > ? AND version <= ? LIMIT ${MOST + 1}`,
     [snapshot.version, version],
   );
   const ids = changes.flatMap(({ product }) => (product === null ? [] : [product]));
@@ -45,15 +45,33 @@ export async function followChanges(
   );
 }
 
-/** Writes the numbered row that all servers on this database follow. */
-export const noteCatalogueChange = (
+/**
+ * Writes the numbered rows that all servers on this database follow; the last thing that a unit does.
+ *
+ * The number is taken under a lock that is held until the unit has ended. So numbers are in the order of commits, and
+ * whoever has seen one has seen all that are lower: a number taken earlier and committed later would be passed over.
+ *
+ * @param products Ids, where nothing but the price, the stock or the mark of these products changed.
+ */
+export async function noteCatalogueChange(
   sequelize: Sequelize,
   kind: string,
   transaction: Transaction,
-): Promise<void> =>
-  runSql(
+  products: readonly number[] | null = null,
+): Promise<void> {
+  await runSql(sequelize, 'UPDATE catalogue_version SET version = version + 1 WHERE id = 1', [], transaction);
+  const [{ version }] = await select<{ version: number }>(
     sequelize,
-    'INSERT INTO catalogue_changes (at, kind) VALUES (?, ?)',
-    [new Date(), kind],
+    'SELECT CAST(version AS SIGNED) AS version FROM catalogue_version WHERE id = 1',
+    [],
     transaction,
   );
+  const at = new Date();
+  await insertRows(
+    sequelize,
+    'catalogue_changes',
+    ['version', 'at', 'kind', 'product_id'],
+    (products ?? [null]).map((product) => [version, at, kind, product]),
+    transaction,
+  );
+}

@@ -63,7 +63,7 @@ export function loadSnapshot(sequelize: Sequelize): Promise<Snapshot> {
       const read = <T extends object>(sql: string, values: unknown[] = []): Promise<T[]> =>
         select<T>(sequelize, sql, values, transaction);
       const [{ version }] = await read<{ version: number }>(
-        'SELECT CAST(IFNULL(MAX(id), 0) AS SIGNED) AS version FROM catalogue_changes',
+        'SELECT CAST(version AS SIGNED) AS version FROM catalogue_version',
       );
       const frame = await readFrame(read);
       const builder = new SnapshotBuilder(frame);

@@ -2,8 +2,10 @@ import type { Sequelize } from 'sequelize';
 import { QueryTypes } from 'sequelize';
 import type { ProductLine, ProductLookup } from '@fond/contract';
 import { fold, holds, titleInShop, type Snapshot } from '@fond/core';
+import { inUnit } from '../database/unit';
 import { select } from '../database/rows';
 import { problem } from '../http/problem';
+import { noteCatalogueChange } from './followChanges';
 import { pictureAddress } from '../media/addresses';
 import { recordActivity } from '../people/activity';
 
@@ -58,7 +60,7 @@ export async function setFeatured(
   featured: boolean,
   userId: number,
 ): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const [row] = await select<{ id: number; featured: number }>(
       sequelize,
       'SELECT id, featured FROM products WHERE sku = ? FOR UPDATE',
@@ -72,17 +74,10 @@ export async function setFeatured(
       type: QueryTypes.UPDATE,
       transaction,
     });
-    await sequelize.query(
-      "INSERT INTO catalogue_changes (at, kind, product_id) VALUES (UTC_TIMESTAMP(3), 'featured', ?)",
-      {
-        replacements: [row.id],
-        type: QueryTypes.INSERT,
-        transaction,
-      },
-    );
     await recordActivity(
       { userId, action: featured ? 'feature' : 'unfeature', subject: `product:${sku}`, detail: {} },
       transaction,
     );
+    await noteCatalogueChange(sequelize, 'featured', transaction, [row.id]);
   });
 }

@@ -14,25 +14,42 @@ export interface TitleAndDescription {
   descriptions: Texts;
 }
 
+interface TextOfOne {
+  id: number;
+  lang: string;
+  title: string;
+  description: string;
+}
+
+const COLUMNS = (of: Titled): string => `SELECT ${of}_id AS id, lang, title, description FROM ${of}_texts`;
+
+function textsIn(rows: readonly TextOfOne[]): Map<number, TitleAndDescription> {
+  const found = new Map<number, { titles: Record<string, string>; descriptions: Record<string, string> }>();
+  for (const { id, lang, title, description } of rows) {
+    const texts = found.get(id) ?? { titles: {}, descriptions: {} };
+    found.set(id, texts);
+    texts.titles[lang] = title;
+    if (description) texts.descriptions[lang] = description;
+  }
+  return found;
+}
+
 export async function readTexts(
   sequelize: Sequelize,
   of: Titled,
   id: number,
   transaction?: Transaction,
 ): Promise<TitleAndDescription> {
-  const rows = await select<{ lang: string; title: string; description: string }>(
-    sequelize,
-    `SELECT lang, title, description FROM ${of}_texts WHERE ${of}_id = ?`,
-    [id],
-    transaction,
-  );
-  return {
-    titles: Object.fromEntries(rows.map(({ lang, title }) => [lang, title])),
-    descriptions: Object.fromEntries(
-      rows.flatMap(({ lang, description }) => (description ? [[lang, description]] : [])),
-    ),
-  };
+  const rows = await select<TextOfOne>(sequelize, `${COLUMNS(of)} WHERE ${of}_id = ?`, [id], transaction);
+  return textsIn(rows).get(id) ?? { titles: {}, descriptions: {} };
 }
+
+/** The texts of all of a kind, by id. */
+export const readAllTexts = async (
+  sequelize: Sequelize,
+  of: Titled,
+): Promise<ReadonlyMap<number, TitleAndDescription>> =>
+  textsIn(await select<TextOfOne>(sequelize, COLUMNS(of)));
 
 /** Puts these texts in place of all it had; descriptions are sanitised. Refuses what has no title in the shop's own language. */
 export async function writeTexts(

@@ -5,10 +5,12 @@ import { aisleProducts, referencesIn, type Clause, type Snapshot } from '@fond/c
 import { noteCatalogueChange } from '../catalogue/followChanges';
 import { slugOf, takeSlug } from '../catalogue/slugs';
 import { readTexts, writeTexts } from '../catalogue/texts';
+import { inUnit } from '../database/unit';
 import { PlanModel, SavedRangeModel } from '../database/models';
 import { insertRows, runSql, select } from '../database/rows';
 import { readLiveEdition } from '../editions/editions';
 import { problem } from '../http/problem';
+import { saysAlready } from '../http/saysAlready';
 import { recordActivity } from '../people/activity';
 import { filledDrafts } from '../plans/filledDrafts';
 import { followSlug } from '../redirects/redirects';
@@ -116,7 +118,7 @@ export async function createCollection(
   wish: CollectionWish,
   userId: number,
 ): Promise<StoredCollection> {
-  const id = await sequelize.transaction(async (transaction) => {
+  const id = await inUnit(sequelize, async (transaction) => {
     const slug = await slugFor(sequelize, wish, 0, transaction);
     await insertRows(sequelize, 'collections', ['slug'], [[slug]], transaction);
     const [{ id: made }] = await select<{ id: number }>(
@@ -139,14 +141,16 @@ export async function saveCollection(
   { version, ...wish }: CollectionWish & { version: number },
   userId: number,
 ): Promise<StoredCollection> {
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const row = await rowOf(sequelize, id, transaction);
+    const theirs = await readCollection(sequelize, id, transaction);
+    if (saysAlready<Partial<CollectionWish>>(theirs, wish)) return;
     if (row.version !== version)
       throw problem(
         'newer-draft',
         `Somebody saved version ${row.version} while you edited version ${version}. Load it, or save yours over it.`,
         undefined,
-        { theirs: await readCollection(sequelize, id, transaction) },
+        { theirs },
       );
     const slug = await slugFor(sequelize, wish, id, transaction);
     if (slug !== row.slug)
@@ -158,7 +162,7 @@ export async function saveCollection(
 }
 
 export async function deleteCollection(sequelize: Sequelize, id: number, userId: number): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const stored = await readCollection(sequelize, id, transaction);
     if (stored.namedIn.length)
       throw problem(

@@ -24,12 +24,17 @@ function patchResults(): void {
 }
 patchResults();
 
-export function connect(url: string): Sequelize {
+/** Milliseconds after which a server that says nothing is held to be away, in the middle of a statement too. */
+const SILENCE = 15_000;
+
+/** @param silence 0 waits for ever, for statements that may take as long as they need. */
+export function connect(url: string, silence = SILENCE): Sequelize {
   return new Sequelize(url, {
     dialect: 'mariadb',
     logging: false,
     timezone: '+00:00',
-    pool: { max: 10, min: 0, acquire: 5_000, idle: 10_000 },
+    // Connections that nobody uses go before their silence is taken for the server's.
+    pool: { max: 10, min: 0, acquire: 5_000, idle: 8_000 },
     dialectOptions: {
       // BIGINT, COUNT and ids as numbers, an error above 2^53; DECIMAL always as strings.
       supportBigNumbers: false,
@@ -38,7 +43,21 @@ export function connect(url: string): Sequelize {
       decimalAsNumber: false,
       checkNumberRange: true,
       connectTimeout: 3_000,
+      socketTimeout: silence,
     },
     define: { underscored: true, timestamps: false },
   });
+}
+
+/** Another connection to the same database that waits for every statement as long as it takes. */
+export function connectPatiently({ config }: Sequelize): Sequelize {
+  const { host, port, database, username, password } = config as {
+    host: string;
+    port: number | string;
+    database: string;
+    username: string;
+    password: string | null;
+  };
+  const account = `${encodeURIComponent(username)}:${encodeURIComponent(password ?? '')}`;
+  return connect(`mariadb://${account}@${host}:${port}/${database}`, 0);
 }

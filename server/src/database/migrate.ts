@@ -1,5 +1,6 @@
-import type { QueryInterface, Sequelize } from 'sequelize';
+import { QueryTypes, type QueryInterface, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
+import { connectPatiently } from './connect';
 import { CATALOGUE } from './migrations/001-catalogue';
 import { DESK } from './migrations/002-desk';
 import { RANGES } from './migrations/003-ranges';
@@ -11,9 +12,14 @@ import { FREE_PAGES } from './migrations/009-freePages';
 import { PICTURE_FOCUS } from './migrations/010-pictureFocus';
 import { CARTS } from './migrations/011-carts';
 import { EDITION_SUMMARIES } from './migrations/008-editionSummaries';
+import { GROUND } from './migrations/012-ground';
 
-/** Steps that build the database, oldest first; a step that has run somewhere is never edited again. */
-const STEPS: readonly { name: string; statements: readonly string[] }[] = [
+/**
+ * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
+ * somewhere. Statements of this kind can't be taken back, so each of them does nothing where it has run already: a step
+ * that was broken off is begun anew.
+ */
+export const STEPS: readonly { name: string; statements: readonly string[] }[] = [
   { name: '001-catalogue', statements: CATALOGUE },
   { name: '002-desk', statements: DESK },
   { name: '003-ranges', statements: RANGES },
@@ -25,10 +31,40 @@ const STEPS: readonly { name: string; statements: readonly string[] }[] = [
   { name: '009-free-pages', statements: FREE_PAGES },
   { name: '010-picture-focus', statements: PICTURE_FOCUS },
   { name: '011-carts', statements: CARTS },
+  { name: '012-ground', statements: GROUND },
 ];
 
+/** How long one server waits for another one that makes the database ready, in seconds. */
+const MOST_WAIT = 300;
+
+/**
+ * Makes a database ready as the only one who does so: a server that is started beside another one waits until that one
+ * is done. The lock goes with its connection, so that of a killed server opens by itself.
+ */
+export async function whileNobodyElsePrepares<T>(sequelize: Sequelize, work: () => Promise<T>): Promise<T> {
+  const lock = `fond-aisle ${sequelize.getDatabaseName()}`.slice(0, 64);
+  const patient = connectPatiently(sequelize);
+  const holder = await patient.transaction();
+  try {
+    const [row] = await patient.query<{ held: number | null }>('SELECT GET_LOCK(?, ?) AS held', {
+      type: QueryTypes.SELECT,
+      replacements: [lock, MOST_WAIT],
+      transaction: holder,
+    });
+    if (row?.held !== 1)
+      throw new Error(
+        'Another server has been making this database ready for five minutes. Look at its log.',
+      );
+    return await work();
+  } finally {
+    await holder.rollback().catch(() => undefined);
+    await patient.close();
+  }
+}
+
 /** Brings the database up to date; answers with the names of the steps that ran. */
-export async function migrate(sequelize: Sequelize): Promise<string[]> {
+export async function migrate(served: Sequelize): Promise<string[]> {
+  const sequelize = connectPatiently(served);
   const umzug = new Umzug<QueryInterface>({
     migrations: STEPS.map(({ name, statements }) => ({
       name,
@@ -40,5 +76,9 @@ export async function migrate(sequelize: Sequelize): Promise<string[]> {
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations', modelName: 'Migration' }),
     logger: undefined,
   });
-  return (await umzug.up()).map((step) => step.name);
+  try {
+    return (await umzug.up()).map((step) => step.name);
+  } finally {
+    await sequelize.close();
+  }
 }

@@ -42,6 +42,10 @@ export class PlanModel extends Model<InferAttributes<PlanModel>, InferCreationAt
   declare id: string;
   /** In the form of the release that saved it; read it through `planOf`. */
   declare document: unknown;
+  /** Of the document, filled in by the database. */
+  declare readonly name: CreationOptional<string>;
+  /** Of an heir's document, filled in by the database. */
+  declare readonly base: CreationOptional<string | null>;
   declare version: number;
   declare standing: CreationOptional<PlanStanding>;
   /** Words of the merchandisers to each other. */
@@ -153,6 +157,9 @@ export class JobModel extends Model<InferAttributes<JobModel>, InferCreationAttr
   declare createdAt: Date;
   declare finishedAt: Date | null;
   declare createdBy: number | null;
+  /** The process that runs it, and until when it is held to be alive. */
+  declare server: string | null;
+  declare leaseUntil: Date | null;
 }
 
 export class ActivityModel extends Model<
@@ -200,6 +207,8 @@ export function defineModels(sequelize: Sequelize): void {
     {
       id: { ...text(), primaryKey: true },
       document: json(),
+      name: { type: DataTypes.STRING },
+      base: { type: DataTypes.STRING },
       version: whole(),
       standing: { ...text(), defaultValue: 'open' },
       note: { ...text(), defaultValue: '' },
@@ -296,6 +305,8 @@ export function defineModels(sequelize: Sequelize): void {
       createdAt: time(),
       finishedAt: maybeTime(),
       createdBy: user(),
+      server: { ...text(), allowNull: true },
+      leaseUntil: maybeTime(),
     },
     { sequelize, tableName: 'jobs' },
   );

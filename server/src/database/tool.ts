@@ -4,7 +4,7 @@ import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import type { Config } from '../config';
 import { connect } from './connect';
-import { migrate } from './migrate';
+import { migrate, whileNobodyElsePrepares } from './migrate';
 import { defineModels } from './models';
 import { startDatabase } from './process';
 
@@ -25,7 +25,7 @@ export async function openTool(config: Config, log: Logger): Promise<Tool> {
   const own = running ? null : await startDatabase(config.data, config.databasePort, log);
   const sequelize = connect(running ?? own!.url);
   defineModels(sequelize);
-  await migrate(sequelize);
+  await whileNobodyElsePrepares(sequelize, () => migrate(sequelize));
   return {
     sequelize,
     close: async () => {

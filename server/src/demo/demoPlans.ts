@@ -13,6 +13,7 @@ import {
   type Texts,
   type TilePlace,
 } from '@fond/core';
+import { inUnit } from '../database/unit';
 import { documentIn, PlanModel, SettingModel } from '../database/models';
 import { select } from '../database/rows';
 import { beneath, publish, readLiveLayers } from '../editions/editions';
@@ -144,7 +145,7 @@ export async function seedDemoPlans(sequelize: Sequelize): Promise<void> {
     basedOn(knivesPlan(whole, categories), whole),
     basedOn(frontPlan(whole, categories), whole),
   ];
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     await PlanModel.bulkCreate(
       plans.map((plan) => ({
         id: plan.id,

@@ -9,6 +9,7 @@ import type { Clause } from '@fond/core';
 import { noteCatalogueChange } from '../catalogue/followChanges';
 import { importCatalogue } from '../catalogue/import/importCatalogue';
 import { cleanHtml } from '../catalogue/import/parseRecord';
+import { inUnit } from '../database/unit';
 import { SettingModel } from '../database/models';
 import { insertRows, runSql, select, type Cell } from '../database/rows';
 import type { PictureStore } from '../media/pictures';
@@ -91,13 +92,13 @@ export async function seedDemo(sequelize: Sequelize, pictures: PictureStore, log
   if (products > 0 && !started) return;
   log.info('Setting up the demo shop');
   await SettingModel.upsert({ name: 'demo-started', value: true });
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     await seedDefinitions(sequelize, transaction);
     await seedGroups(sequelize, transaction);
   });
   const made = demoProducts(Date.now());
   await importProducts(sequelize, made);
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     await seedCategories(sequelize, transaction);
     await seedPictures(sequelize, transaction, pictures, made);
     await seedCategoryPictures(sequelize, transaction);

@@ -21,6 +21,7 @@ import {
   UserModel,
 } from '../database/models';
 import { noteOf } from './summary';
+import { inUnit } from '../database/unit';
 import { problem } from '../http/problem';
 
 /** The same for the same plans and ranges, whatever order their keys or they themselves stand in. */
@@ -121,7 +122,7 @@ export async function publishBeneath(
   change: (beneath: Edition, transaction: Transaction) => Promise<EditionContent & { note: string }>,
   userId: number | null,
 ): Promise<EditionSummary> {
-  const number = await sequelize.transaction(async (transaction) => {
+  const number = await inUnit(sequelize, async (transaction) => {
     const row = await liveRow(transaction);
     const layers = layersOf(row);
     const { note, ...content } = await change(editionUnder(row), transaction);

@@ -3,9 +3,11 @@ import type { FreePageWish, StoredFreePage } from '@fond/contract';
 import { aisleProducts, choosePlan, RESERVED_SLUGS, type Snapshot } from '@fond/core';
 import type { Stand } from '../catalogue/catalogueHost';
 import { noteCatalogueChange } from '../catalogue/followChanges';
-import { readTexts, writeTexts } from '../catalogue/texts';
+import { readAllTexts, readTexts, writeTexts, type TitleAndDescription } from '../catalogue/texts';
+import { inUnit } from '../database/unit';
 import { insertRows, runSql, select } from '../database/rows';
 import { problem } from '../http/problem';
+import { saysAlready } from '../http/saysAlready';
 import { recordActivity } from '../people/activity';
 import { followSlug } from '../redirects/redirects';
 
@@ -22,29 +24,25 @@ interface Row {
 const COLUMNS = `SELECT p.id, p.path, p.stands_for AS standsFor, p.open, p.version, p.updated_at AS updatedAt,
   u.name AS updatedBy FROM free_pages p LEFT JOIN users u ON u.id = p.updated_by`;
 
-const said = async (
-  sequelize: Sequelize,
-  { snapshot, edition }: Stand,
-  row: Row,
-  transaction?: Transaction,
-): Promise<StoredFreePage> => {
+function said({ snapshot, edition }: Stand, row: Row, texts: TitleAndDescription): StoredFreePage {
   // One that was saved just now is not in this process's snapshot yet.
   const aisle = snapshot.aisles.byKey.get(`page:${row.id}`);
   const plan = aisle && choosePlan(edition.plans, aisle).winner?.plan;
   return {
     ...row,
-    ...(await readTexts(sequelize, 'free_page', row.id, transaction)),
+    ...texts,
     open: Boolean(row.open),
     updatedAt: row.updatedAt.toISOString(),
     updatedBy: row.updatedBy ?? 'Fond Aisle',
     plan: plan ? { id: plan.id, name: plan.name } : null,
     products: aisle ? aisleProducts(snapshot, aisle).count : 0,
   };
-};
+}
 
 export async function listFreePages(sequelize: Sequelize, stand: Stand): Promise<StoredFreePage[]> {
   const rows = await select<Row>(sequelize, `${COLUMNS} ORDER BY p.path`);
-  return Promise.all(rows.map((row) => said(sequelize, stand, row)));
+  const texts = await readAllTexts(sequelize, 'free_page');
+  return rows.map((row) => said(stand, row, texts.get(row.id) ?? { titles: {}, descriptions: {} }));
 }
 
 async function rowOf(sequelize: Sequelize, id: number, transaction?: Transaction): Promise<Row> {
@@ -55,7 +53,7 @@ async function rowOf(sequelize: Sequelize, id: number, transaction?: Transaction
 }
 
 export const readFreePage = async (sequelize: Sequelize, stand: Stand, id: number): Promise<StoredFreePage> =>
-  said(sequelize, stand, await rowOf(sequelize, id));
+  said(stand, await rowOf(sequelize, id), await readTexts(sequelize, 'free_page', id));
 
 const refuse = (path: string, message: string): Error =>
   problem('bad-input', 'Nothing was saved.', [{ path, message }]);
@@ -94,7 +92,7 @@ export function createFreePage(
   wish: FreePageWish,
   userId: number,
 ): Promise<number> {
-  return sequelize.transaction(async (transaction) => {
+  return inUnit(sequelize, async (transaction) => {
     await refuseTaken(sequelize, snapshot, wish, 0, transaction);
     await insertRows(
       sequelize,
@@ -123,14 +121,16 @@ export async function saveFreePage(
   { version, ...wish }: FreePageWish & { version: number },
   userId: number,
 ): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const row = await rowOf(sequelize, id, transaction);
+    const theirs = said(stand, row, await readTexts(sequelize, 'free_page', id, transaction));
+    if (saysAlready(theirs, wish)) return;
     if (row.version !== version)
       throw problem(
         'newer-draft',
         `Somebody saved version ${row.version} while you edited version ${version}. Load it, or save yours over it.`,
         undefined,
-        { theirs: await said(sequelize, stand, row, transaction) },
+        { theirs },
       );
     await refuseTaken(sequelize, stand.snapshot, wish, id, transaction);
     if (row.open && row.path !== wish.path) await followSlug(row.path, wish.path, userId, transaction);
@@ -147,7 +147,7 @@ export async function saveFreePage(
 }
 
 export async function deleteFreePage(sequelize: Sequelize, id: number, userId: number): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const { path, standsFor } = await rowOf(sequelize, id, transaction);
     await runSql(sequelize, 'DELETE FROM free_pages WHERE id = ?', [id], transaction);
     await note(sequelize, 'delete', id, { path, standsFor }, userId, transaction);

@@ -1,10 +1,21 @@
 import type { Express, NextFunction, Request, RequestHandler, Response } from 'express';
 import type Joi from 'joi';
-import { OPERATIONS, type Operation, type OperationName } from '@fond/contract/operations';
+import {
+  isUnit,
+  leastRole,
+  OPERATIONS,
+  takesKey,
+  type Operation,
+  type OperationName,
+} from '@fond/contract/operations';
 import { mayAs, type User } from '@fond/contract';
 import { roleOf } from '../people/users';
 import { readParameters } from './parameters';
-import { problem } from './problem';
+import { inUnit } from '../database/unit';
+import type { Sequelize } from 'sequelize';
+import { keyOf, onlyOnce } from './onlyOnce';
+import { ToldAfterwards } from './toldAfterwards';
+import { isDatabaseAway, problem } from './problem';
 import { checkToken, sessionOf } from './session';
 
 /** A checked request. What an operation takes is what its schema let through. */
@@ -18,12 +29,13 @@ export interface Call<P = unknown, Q = unknown, B = unknown> {
   response: Response;
 }
 
-/** Answers with the body, or with undefined once it has answered by itself. */
+/** Answers with the body; with undefined where the operation has none, or once it has answered by itself. */
 export type Handler = (call: Call) => unknown;
 
 export type Handlers = Readonly<Record<OperationName, Handler>>;
 
 export interface MountOptions {
+  sequelize: Sequelize;
   session: RequestHandler;
   /** Runs before an operation; for the limit on sign-in and for uploads. */
   before: Partial<Record<OperationName, RequestHandler>>;
@@ -41,16 +53,19 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
     const before = options.before[name];
     if (before) chain.push(before);
     chain.push(async (request: Request, response: Response, _next: NextFunction) => {
-      const answer = await handlers[name]({
+      const call: Call = {
         params: checked(operation.params, request.params, true),
         query: checked(operation.query, readParameters(request.originalUrl), true),
         body: checked(operation.body ?? operation.upload, request.body, operation.upload !== undefined),
         user: operation.access === 'signed-in' ? sessionOf(request).user : null,
         request,
         response,
-      });
+      };
+      const answer = await answerOf(name, operation, handlers[name], call, options);
+      if (response.headersSent) return;
       if (answer === undefined) {
-        if (!response.headersSent && operation.answer === null) response.status(operation.status).end();
+        if (operation.answer !== null) throw new Error(`${name} answered nothing`);
+        response.status(operation.status).end();
         return;
       }
       if (options.checkAnswers && operation.answer) {
@@ -63,8 +78,33 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
   }
 }
 
+/** What a handler answers. Where it changes something, that is committed when this resolves, and all told is true. */
+async function answerOf(
+  name: OperationName,
+  operation: Operation,
+  handler: Handler,
+  call: Call,
+  { sequelize }: MountOptions,
+): Promise<unknown> {
+  if (!isUnit(operation)) return handler(call);
+  const key = takesKey(operation) ? keyOf(call.request) : null;
+  const once = key && { key, operation: name, userId: call.user!.id, body: call.body };
+  const work = async (): Promise<unknown> => handler(call);
+  const answer = once ? await onlyOnce(sequelize, once, work) : await inUnit(sequelize, work);
+  if (!(answer instanceof ToldAfterwards)) return answer;
+  try {
+    return await answer.tell();
+  } catch (cause) {
+    if (!isDatabaseAway(cause)) throw cause;
+    throw problem(
+      'done-unseen',
+      'It was stored. How it stands now can’t be read at the moment: reload in a while.',
+    );
+  }
+}
+
 function guard(operation: Operation): RequestHandler {
-  const least = operation.role ?? (operation.method === 'get' || operation.free ? 'viewer' : 'merchandiser');
+  const least = leastRole(operation);
   return async (request, _response, next) => {
     const { user, csrfToken } = sessionOf(request);
     if (operation.method !== 'get') checkToken(request, csrfToken);

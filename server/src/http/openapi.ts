@@ -1,6 +1,6 @@
 import type Joi from 'joi';
 import { PROBLEM_TYPES, problemAddress, type ProblemName } from '@fond/contract';
-import { OPERATIONS, type Operation } from '@fond/contract/operations';
+import { isUnit, leastRole, OPERATIONS, takesKey, type Operation } from '@fond/contract/operations';
 import { jsonSchemaOf, sharedSchemas, type Json } from './jsonSchema';
 
 const ROOT = '#/components/schemas';
@@ -19,6 +19,15 @@ function parametersIn(place: 'path' | 'query', schema: Joi.ObjectSchema | undefi
     schema: property,
   }));
 }
+
+const ONCE: Json = {
+  name: 'Idempotency-Key',
+  in: 'header',
+  required: false,
+  description:
+    'Sent again with the same key and body, the request makes nothing more and is answered as before.',
+  schema: { type: 'string', pattern: '^[\\w-]{8,100}$' },
+};
 
 const problemAnswer = (name: ProblemName): Json => ({
   description: `${PROBLEM_TYPES[name].title} (\`${problemAddress(name)}\`)`,
@@ -57,9 +66,12 @@ function answersOf(operation: Operation): Json {
   if (operation.access === 'signed-in') {
     names.push('sign-in-needed');
     if (operation.method !== 'get') names.push('token-needed');
+    if (leastRole(operation) !== 'viewer') names.push('not-allowed');
   }
+  if (isUnit(operation)) names.push('busy', 'outcome-unknown', 'done-unseen');
+  if (takesKey(operation)) names.push('done-already', 'key-reused');
   const byStatus = new Map<number, ProblemName[]>();
-  for (const name of names) {
+  for (const name of new Set(names)) {
     const { status } = PROBLEM_TYPES[name];
     byStatus.set(status, [...(byStatus.get(status) ?? []), name]);
   }
@@ -80,7 +92,11 @@ function writtenDocument(): Json {
   const paths: Record<string, Json> = {};
   for (const [name, entry] of Object.entries(OPERATIONS)) {
     const operation: Operation = entry;
-    const parameters = [...parametersIn('path', operation.params), ...parametersIn('query', operation.query)];
+    const parameters = [
+      ...parametersIn('path', operation.params),
+      ...parametersIn('query', operation.query),
+      ...(takesKey(operation) ? [ONCE] : []),
+    ];
     const body = bodyOf(operation);
     const unsafe = operation.access === 'signed-in' && operation.method !== 'get';
     paths[operation.path] = {

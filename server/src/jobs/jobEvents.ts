@@ -4,8 +4,19 @@ import type { Jobs } from './jobs';
 
 const ended = (job: Job): boolean => job.state === 'done' || job.state === 'failed';
 
+/** A job of another server tells nothing by itself, so it is looked at. */
+const LOOK_EVERY = 1_000;
+
 /** Streams a job as server-sent events (`event: job`, JSON in `data`) and closes when the job has ended. */
 export async function streamJob(jobs: Jobs, id: string, response: Response): Promise<void> {
+  let last = '';
+  const send = (job: Job): void => {
+    const text = JSON.stringify(job);
+    if (response.writableEnded || text === last) return;
+    last = text;
+    response.write(`event: job\ndata: ${text}\n\n`);
+    if (ended(job)) finish();
+  };
   const first = await jobs.read(id);
   response.set({
     'Content-Type': 'text/event-stream',
@@ -13,11 +24,13 @@ export async function streamJob(jobs: Jobs, id: string, response: Response): Pro
     'X-Accel-Buffering': 'no',
   });
   response.flushHeaders();
-  const send = (job: Job): void => {
-    response.write(`event: job\ndata: ${JSON.stringify(job)}\n\n`);
-    if (ended(job)) finish();
+  const unfollow = jobs.follow(id, send);
+  // The database may be away for a while; the next look may find it again.
+  const look = setInterval(() => void jobs.read(id).then(send, () => undefined), LOOK_EVERY);
+  const stop = (): void => {
+    clearInterval(look);
+    unfollow();
   };
-  const stop = jobs.follow(id, send);
   const finish = (): void => {
     stop();
     response.end();
@@ -25,8 +38,5 @@ export async function streamJob(jobs: Jobs, id: string, response: Response): Pro
   response.on('close', stop);
   send(first);
   // It may have ended between the read and the subscription.
-  if (!ended(first)) {
-    const now = await jobs.read(id);
-    if (ended(now) && !response.writableEnded) send(now);
-  }
+  if (!ended(first)) send(await jobs.read(id));
 }

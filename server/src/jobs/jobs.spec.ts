@@ -2,12 +2,11 @@ import { EventEmitter } from 'node:events';
 import type { Response } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { createConnection } from 'mariadb';
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import type { ImportReport, Job } from '@fond/contract';
-import { connect } from '../database/connect';
-import { migrate } from '../database/migrate';
-import { defineModels, JobModel } from '../database/models';
+import { openDatabase } from '../../../tests/support/databaseServer';
+import { JobModel } from '../database/models';
+import { inUnit } from '../database/unit';
 import { streamJob } from './jobEvents';
 import { BrokenOff, Jobs } from './jobs';
 
@@ -31,19 +30,12 @@ const report: ImportReport = {
 let sequelize: Sequelize;
 let jobs: Jobs;
 beforeAll(async () => {
-  const server = inject('databaseServer');
-  const url = new URL(server);
-  const connection = await createConnection({ host: url.hostname, port: Number(url.port), user: 'root' });
-  await connection.query('CREATE DATABASE t_jobs CHARACTER SET utf8mb4');
-  await connection.end();
-  sequelize = connect(`${server}/t_jobs`);
-  defineModels(sequelize);
-  await migrate(sequelize);
+  sequelize = await openDatabase(inject('databaseServer'));
 });
 afterAll(() => sequelize.close());
 beforeEach(async () => {
   await JobModel.destroy({ where: {} });
-  jobs = new Jobs(pino({ level: 'silent' }));
+  jobs = new Jobs(sequelize, pino({ level: 'silent' }));
 });
 
 /** Work that the test ends when it wishes. */
@@ -113,14 +105,50 @@ describe('jobs', () => {
     expect(await jobs.read(id)).toMatchObject({ state: 'failed', report: { errorCount: 3 }, failure: null });
   });
 
-  it('that a killed server left behind are told so at the next start', async () => {
-    const { id } = await jobs.start(null, 'import', async () => report);
-    await jobs.idle();
-    await JobModel.update({ state: 'running', finishedAt: null }, { where: { id } });
-    await new Jobs(pino({ level: 'silent' })).settleInterrupted();
+  it('of a server whose lease has run out are told so, those of a living one go on', async () => {
+    const other = new Jobs(sequelize, pino({ level: 'silent' }));
+    const { work, finish } = held();
+    const living = await jobs.start(null, 'import', work);
+    const { id } = await other.start(null, 'import', async () => report);
+    await other.idle();
+    await JobModel.update(
+      { state: 'running', finishedAt: null, leaseUntil: new Date(Date.now() - 1_000) },
+      { where: { id } },
+    );
+    await other.begin();
     const settled = await jobs.read(id);
     expect(settled.state).toBe('failed');
     expect(settled.failure).toContain('Nothing was changed');
+    expect(['queued', 'running']).toContain((await jobs.read(living.id)).state);
+    finish();
+    await other.end();
+    await jobs.idle();
+    expect((await jobs.read(living.id)).state).toBe('done');
+  });
+
+  it('that wrote their end along with their work are done, whatever fails afterwards', async () => {
+    const { id } = await jobs.start(null, 'import', async (_progress, conclude) => {
+      await inUnit(sequelize, (transaction) => conclude(report, transaction));
+      throw new Error('the database went away');
+    });
+    await jobs.idle();
+    expect(await jobs.read(id)).toMatchObject({
+      state: 'done',
+      report: { file: report.file },
+      failure: null,
+    });
+  });
+
+  it('whose end was taken back with their work have failed', async () => {
+    const { id } = await jobs.start(null, 'import', async (_progress, conclude) => {
+      await inUnit(sequelize, async (transaction) => {
+        await conclude(report, transaction);
+        throw new Error('the last row was one too many');
+      });
+      return report;
+    });
+    await jobs.idle();
+    expect(await jobs.read(id)).toMatchObject({ state: 'failed', report: null });
   });
 
   it('that a stopping server breaks off say what of their kind is kept', async () => {

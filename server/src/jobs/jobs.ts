@@ -1,16 +1,26 @@
 import { randomUUID } from 'node:crypto';
 import { EventEmitter } from 'node:events';
-import { Op } from 'sequelize';
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import type { Logger } from 'pino';
 import type { ImportReport, Job, JobKind, JobProgress } from '@fond/contract';
 import { JobModel } from '../database/models';
+import { outsideUnits } from '../database/unit';
 import { problem } from '../http/problem';
 
 /** Progress reaches the database at most this often; listeners get every step. */
 const STORE_EVERY = 500;
+/** A job whose server has not been heard of for so many seconds has ended with it. */
+const LEASE = 30;
+const RENEW_EVERY = 8_000;
+
+/** Writes a job's good end in the transaction that does what the job is for, so that both are there or neither. */
+export type Conclude = (report: ImportReport, transaction: Transaction) => Promise<void>;
 
 /** What a job does; an import answers with its report. */
-export type Work = (progress: (progress: JobProgress) => void) => Promise<ImportReport | null>;
+export type Work = (
+  progress: (progress: JobProgress) => void,
+  conclude: Conclude,
+) => Promise<ImportReport | null>;
 
 /** Ends a job because the server stops. */
 export class BrokenOff extends Error {}
@@ -28,19 +38,69 @@ const AFTERWARDS: Readonly<Record<JobKind, { brokenOff: string; failed: string }
   },
 };
 
-/** Runs what takes longer than a request, each kind one after the other, and keeps what came of it in the database. */
+/**
+ * Runs what takes longer than a request, each kind one after the other, and keeps what came of it in the database. A job
+ * belongs to the server that runs it, by a lease that this renews; one whose lease has run out was broken off.
+ */
 export class Jobs {
   private readonly events = new EventEmitter().setMaxListeners(0);
   private readonly queues = new Map<JobKind, Promise<void>>();
+  private readonly server = randomUUID();
+  private timer: NodeJS.Timeout | null = null;
+  /** Jobs of this server that have not ended. */
+  private open = 0;
 
-  constructor(private readonly log: Logger) {}
+  constructor(
+    private readonly sequelize: Sequelize,
+    private readonly log: Logger,
+  ) {}
+
+  /** Looks after leases from now on, first of all after those of servers that were killed. */
+  async begin(): Promise<void> {
+    await this.settleBrokenOff();
+    const again = (): void => {
+      this.timer = setTimeout(() => {
+        void this.lookAfterLeases().finally(() => {
+          if (this.timer) again();
+        });
+      }, RENEW_EVERY);
+    };
+    again();
+  }
+
+  /** Resolves when everything that was started has ended. */
+  async idle(): Promise<void> {
+    await Promise.all(this.queues.values());
+  }
+
+  async end(): Promise<void> {
+    await this.idle();
+    if (this.timer) clearTimeout(this.timer);
+    this.timer = null;
+  }
+
+  private async lookAfterLeases(): Promise<void> {
+    try {
+      if (this.open)
+        await this.sequelize.query(
+          `UPDATE jobs SET lease_until = UTC_TIMESTAMP(3) + INTERVAL ${LEASE} SECOND
+            WHERE server = ? AND state IN ('queued', 'running')`,
+          { replacements: [this.server], type: QueryTypes.UPDATE },
+        );
+      await this.settleBrokenOff();
+    } catch (error) {
+      this.log.debug({ err: error }, 'Leases of jobs are looked after again in a moment');
+    }
+  }
 
   /** Jobs that a killed server left behind are told what became of them. */
-  async settleInterrupted(): Promise<void> {
+  private async settleBrokenOff(): Promise<void> {
     for (const [kind, { brokenOff }] of Object.entries(AFTERWARDS))
-      await JobModel.update(
-        { state: 'failed', failure: brokenOff, finishedAt: new Date() },
-        { where: { kind, state: { [Op.in]: ['queued', 'running'] } } },
+      await this.sequelize.query(
+        `UPDATE jobs SET state = 'failed', failure = ?, finished_at = UTC_TIMESTAMP(3)
+          WHERE kind = ? AND state IN ('queued', 'running')
+            AND (lease_until IS NULL OR lease_until < UTC_TIMESTAMP(3))`,
+        { replacements: [brokenOff, kind], type: QueryTypes.UPDATE },
       );
   }
 
@@ -55,44 +115,61 @@ export class Jobs {
       createdAt: new Date(),
       finishedAt: null,
       createdBy: userId,
+      server: this.server,
+      leaseUntil: new Date(Date.now() + LEASE * 1000),
     });
     const before = this.queues.get(kind) ?? Promise.resolve();
+    this.open++;
     this.queues.set(
       kind,
-      before.then(() => this.run(row, work)),
+      outsideUnits(() => before.then(() => this.run(row, work)).finally(() => this.open--)),
     );
     return jobOf(row);
-  }
-
-  /** Resolves when everything that was started has ended. */
-  async idle(): Promise<void> {
-    await Promise.all(this.queues.values());
   }
 
   private async run(row: JobModel, work: Work): Promise<void> {
     let stored = 0;
     const tell = (): void => void this.events.emit(row.id, jobOf(row));
+    const progressed = (progress: JobProgress): void => {
+      row.progress = progress;
+      tell();
+      if (Date.now() - stored < STORE_EVERY) return;
+      stored = Date.now();
+      outsideUnits(() => row.save({ fields: ['progress'] })).catch((error: unknown) =>
+        this.log.warn({ err: error }, 'Progress not kept'),
+      );
+    };
+    const concluded = async (report: ImportReport, transaction: Transaction): Promise<void> => {
+      await JobModel.update(endOf(report), { where: { id: row.id }, transaction });
+    };
     try {
       await row.update({ state: 'running' });
       tell();
-      const report = await work((progress) => {
-        row.progress = progress;
-        tell();
-        if (Date.now() - stored < STORE_EVERY) return;
-        stored = Date.now();
-        row
-          .save({ fields: ['progress'] })
-          .catch((error: unknown) => this.log.warn({ err: error }, 'Progress not kept'));
-      });
-      await row.update({ state: report?.errorCount ? 'failed' : 'done', report, finishedAt: new Date() });
+      const report = await work(progressed, concluded);
+      await row.update(endOf(report));
     } catch (error) {
-      const { brokenOff, failed } = AFTERWARDS[row.kind];
-      const stopped = error instanceof BrokenOff;
-      if (!stopped) this.log.error({ err: error, job: row.id }, 'A job failed');
-      row.set({ state: 'failed', failure: stopped ? brokenOff : failed, finishedAt: new Date() });
-      await row.save().catch((cause: unknown) => this.log.error({ err: cause }, 'A job’s end was not kept'));
+      await this.fail(row, error);
     }
     tell();
+  }
+
+  /** Tells a failure, unless the job had come to its good end before: what is committed is done. */
+  private async fail(row: JobModel, error: unknown): Promise<void> {
+    const { brokenOff, failed } = AFTERWARDS[row.kind];
+    const stopped = error instanceof BrokenOff;
+    if (!stopped) this.log.error({ err: error, job: row.id }, 'A job failed');
+    const failure = stopped ? brokenOff : failed;
+    try {
+      const [changed] = await JobModel.update(
+        { state: 'failed', failure, finishedAt: new Date() },
+        { where: { id: row.id, state: ['queued', 'running'] } },
+      );
+      if (changed) row.set({ state: 'failed', failure, finishedAt: new Date() });
+      else await row.reload();
+    } catch (cause) {
+      // Whether it was done is known once the database answers; its lease runs out, or it stands there as done.
+      this.log.error({ err: cause, job: row.id }, 'A job’s end is not known yet');
+    }
   }
 
   async read(id: string): Promise<Job> {
@@ -114,6 +191,12 @@ export class Jobs {
     return () => this.events.off(id, listener);
   }
 }
+
+const endOf = (report: ImportReport | null): Pick<JobModel, 'state' | 'report' | 'finishedAt'> => ({
+  state: report?.errorCount ? 'failed' : 'done',
+  report,
+  finishedAt: new Date(),
+});
 
 function jobOf(row: JobModel): Job {
   return {

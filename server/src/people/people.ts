@@ -1,14 +1,8 @@
 import { Op, UniqueConstraintError, type Sequelize } from 'sequelize';
 import type { ActivityEntry, Role, ShopSettings, User } from '@fond/contract';
-import {
-  ActivityModel,
-  CampaignModel,
-  documentIn,
-  PlanModel,
-  SettingModel,
-  UserModel,
-} from '../database/models';
+import { ActivityModel, CampaignModel, PlanModel, SettingModel, UserModel } from '../database/models';
 import { isZone } from '../campaigns/clock';
+import { inUnit } from '../database/unit';
 import { problem } from '../http/problem';
 import { recordActivity } from './activity';
 import { addUser, userOf } from './users';
@@ -29,14 +23,14 @@ export async function addPerson(
   userId: number,
 ): Promise<User> {
   try {
-    const user = await addUser(name, email, password, role);
-    await sequelize.transaction((transaction) =>
-      recordActivity(
+    return await inUnit(sequelize, async (transaction) => {
+      const user = await addUser(name, email, password, role);
+      await recordActivity(
         { userId, action: 'add', subject: `person:${user.id}`, detail: { name, role } },
         transaction,
-      ),
-    );
-    return user;
+      );
+      return user;
+    });
   } catch (error) {
     if (error instanceof UniqueConstraintError)
       throw problem('bad-input', 'Nobody was added.', [
@@ -53,7 +47,7 @@ export async function changeRole(
   role: Role,
   userId: number,
 ): Promise<User> {
-  return sequelize.transaction(async (transaction) => {
+  return inUnit(sequelize, async (transaction) => {
     const owners = await UserModel.findAll({
       where: { role: 'owner' },
       transaction,
@@ -93,7 +87,7 @@ export async function changeSettings(
     throw problem('bad-input', 'Nothing was changed.', [
       { path: 'zone', message: `“${zone}” is no time zone that is known here` },
     ]);
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     await SettingModel.upsert({ name: APPROVAL, value: approval }, { transaction });
     await SettingModel.upsert({ name: TIME_ZONE, value: zone }, { transaction });
     await recordActivity(
@@ -125,12 +119,12 @@ export async function readActivity({ before, subject, who }: ActivityQuery): Pro
       limit: PAGE,
     }),
     UserModel.findAll({ attributes: ['id', 'name'] }),
-    PlanModel.findAll(),
+    PlanModel.findAll({ attributes: ['id', 'name'] }),
     CampaignModel.findAll({ attributes: ['id', 'name'] }),
   ]);
   const people = new Map(users.map(({ id, name }) => [id, name]));
   const names = new Map([
-    ...plans.map((row): [string, string] => [`plan:${row.id}`, documentIn(row).name]),
+    ...plans.map(({ id, name }): [string, string] => [`plan:${id}`, name]),
     ...campaigns.map(({ id, name }): [string, string] => [`campaign:${id}`, name]),
     ...users.map(({ id, name }): [string, string] => [`person:${id}`, name]),
   ]);

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Sequelize, Transaction } from 'sequelize';
+import { Op, type Sequelize, type Transaction, type WhereOptions } from 'sequelize';
 import type { PlanBeginning, PlanSummary, StoredPlan } from '@fond/contract';
 import {
   aislesOfPlan,
@@ -21,6 +21,7 @@ import {
   type Reach,
 } from '@fond/core';
 import type { Stand } from '../catalogue/catalogueHost';
+import { inUnit } from '../database/unit';
 import { documentIn, PlanModel, UserModel } from '../database/models';
 import { canonicalJson, readLiveLayers } from '../editions/editions';
 import { problem } from '../http/problem';
@@ -42,10 +43,7 @@ export async function planRow(id: string, transaction?: Transaction): Promise<Pl
   return row;
 }
 
-/**
- * What people have published, without the campaigns that run over it. Never read within a transaction that holds a
- * draft: publishing locks the live edition first and the drafts after it.
- */
+/** What people have published, without the campaigns that run over it; nothing is locked. */
 export const readBeneath = async (): Promise<Edition> => {
   const { beneath } = await readLiveLayers();
   return editionFrom(0, beneath);
@@ -86,16 +84,34 @@ export async function filledDraft(draft: PlanDocument, live: readonly PlanDocume
   return chainProblem(documents, () => resolvePlan(documents, draft.id));
 }
 
+/**
+ * Drafts that can be worked on and that build on a plan or show a part, near or far, with what lies between. Only these
+ * are read, as every autosave asks for them.
+ */
+async function draftsUsing(document: PlanDocument): Promise<PlanDocument[]> {
+  const found = new Map<string, PlanDocument>();
+  // A part's id stands in the documents that show it, and nowhere else.
+  let near: WhereOptions<PlanModel> =
+    document.kind === 'part' ? { document: { [Op.substring]: document.id } } : { base: document.id };
+  for (;;) {
+    const rows: PlanModel[] = await PlanModel.findAll({ where: { ...near, standing: 'open' } });
+    const fresh: PlanModel[] = rows.filter(({ id }) => id !== document.id && !found.has(id));
+    if (!fresh.length) return [...found.values()];
+    for (const row of fresh) found.set(row.id, documentIn(row));
+    near = { base: fresh.map(({ id }) => id) };
+  }
+}
+
 async function storedPlan(row: PlanModel, beneath: Edition): Promise<StoredPlan> {
-  const [author, rows] = await Promise.all([
-    row.updatedBy === null ? null : UserModel.findByPk(row.updatedBy),
-    PlanModel.findAll({ where: { standing: 'open' } }),
-  ]);
   const document = documentIn(row);
+  const [author, using] = await Promise.all([
+    row.updatedBy === null ? null : UserModel.findByPk(row.updatedBy),
+    draftsUsing(document),
+  ]);
   const documents = await documentsFor([document], beneath.documents);
   const named = ({ id, name }: PlanDocument): { id: string; name: string } => ({ id, name });
   const live = documentsBy(beneath.documents);
-  const known = documentsBy([...beneath.documents, ...rows.map(documentIn)]);
+  const known = await documentsFor([document, ...using], beneath.documents);
   return {
     document,
     plan: chainProblem(documents, () => resolvePlan(documents, row.id)),
@@ -179,7 +195,7 @@ export async function createPlan(sequelize: Sequelize, asked: NewPlan, userId: n
   const document = begun(head, from, asked.as);
   const { documents: live } = await readBeneath();
   checkedPlan(await documentsFor([document], live), head.id);
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     await recordActivity(
       {
         userId,
@@ -220,15 +236,17 @@ export async function savePlan(
     throw problem('bad-input', 'Nothing was saved.', [
       { path: 'plan.id', message: 'is another plan’s than the address’s' },
     ]);
-  await sequelize.transaction(async (transaction) => {
+  return inUnit(sequelize, async (transaction) => {
     const row = await planRow(id, transaction);
-    await refuseNewer(row, version);
-    if (sameDocument(documentIn(row), document)) return;
-    const { documents: live } = await readBeneath();
-    checkedPlan(await documentsFor([document], live, transaction), id);
-    await writeDraft(row, document, userId, transaction);
+    // The answer to an earlier sending was lost on the way: what is asked for stands already.
+    const beneath = await readBeneath();
+    if (!sameDocument(documentIn(row), document)) {
+      await refuseNewer(row, version);
+      checkedPlan(await documentsFor([document], beneath.documents, transaction), id);
+      await writeDraft(row, document, userId, transaction);
+    }
+    return storedPlan(row, beneath);
   });
-  return readPlan(id);
 }
 
 /** Stores a draft under the next version, with its entry in the record. */

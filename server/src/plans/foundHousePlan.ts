@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import { HOUSE_PLAN_ID, housePlan } from '@fond/core';
 import { loadSnapshot } from '../catalogue/loadSnapshot';
+import { inUnit } from '../database/unit';
 import { LiveEditionModel, PlanModel } from '../database/models';
 import { publish } from '../editions/editions';
 
@@ -8,7 +9,7 @@ import { publish } from '../editions/editions';
 export async function foundHousePlan(sequelize: Sequelize): Promise<void> {
   if (await LiveEditionModel.findByPk(1)) return;
   const plan = housePlan(await loadSnapshot(sequelize), 'House plan');
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     await PlanModel.create(
       { id: HOUSE_PLAN_ID, document: plan, version: 1, updatedAt: new Date(), updatedBy: null },
       { transaction },

@@ -21,6 +21,7 @@ import {
   type PlanDocument,
 } from '@fond/core';
 import type { Stand } from '../catalogue/catalogueHost';
+import { inUnit } from '../database/unit';
 import { CampaignModel, documentIn, PlanModel } from '../database/models';
 import { beneath, publishBeneath, readLiveLayers } from '../editions/editions';
 import { problem } from '../http/problem';
@@ -165,7 +166,7 @@ export async function removePlan(
       },
       userId,
     );
-  await sequelize.transaction((transaction) => putAway(id, standing, fate, userId, transaction));
+  await inUnit(sequelize, (transaction) => putAway(id, standing, fate, userId, transaction));
   return null;
 }
 
@@ -213,7 +214,7 @@ async function refuseInCampaign(id: string): Promise<void> {
 
 /** Has a plan back as a draft; it serves aisles again once it is published. */
 export async function restorePlan(sequelize: Sequelize, id: string, userId: number): Promise<StoredPlan> {
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const row = await planRow(id, transaction);
     const document = documentIn(row);
     const live = await readBeneath();
@@ -243,7 +244,7 @@ export async function rebasePlan(
     throw problem('bad-input', 'Nothing was changed.', [
       { path: 'base', message: 'the house plan stands alone, as all others may build on it' },
     ]);
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const row = await planRow(id, transaction);
     await refuseNewer(row, version);
     const before = documentIn(row);
@@ -270,7 +271,7 @@ export async function notePlan(
   note: string,
   userId: number,
 ): Promise<StoredPlan> {
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const row = await planRow(id, transaction);
     await row.update({ note }, { transaction });
     await recordActivity({ userId, action: 'note', subject: `plan:${id}`, detail: { note } }, transaction);

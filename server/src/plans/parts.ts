@@ -13,6 +13,7 @@ import {
   USUAL_BADGES,
 } from '@fond/core';
 import type { Stand } from '../catalogue/catalogueHost';
+import { inUnit } from '../database/unit';
 import { documentIn, PlanModel, UserModel } from '../database/models';
 import { recordActivity } from '../people/activity';
 import { checkedPlan } from './chainProblem';
@@ -86,7 +87,7 @@ export async function createPart(
     css: '',
   });
   checkedPlan(documentsBy([document]), document.id);
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     await PlanModel.create(
       { id: document.id, document, version: 1, updatedAt: new Date(), updatedBy: userId },
       { transaction },

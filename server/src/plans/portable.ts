@@ -16,6 +16,7 @@ import {
   type SavedRange,
   type Snapshot,
 } from '@fond/core';
+import { inUnit } from '../database/unit';
 import { PlanModel, SavedRangeModel } from '../database/models';
 import { canonicalJson, readEditionOf } from '../editions/editions';
 import { problem } from '../http/problem';
@@ -87,7 +88,7 @@ export async function importPlans(
   }
   if (missing.length) return { missing, imported: null };
   const content = translated(file, into);
-  const imported = await sequelize.transaction((transaction) => write(content, userId, transaction));
+  const imported = await inUnit(sequelize, (transaction) => write(content, userId, transaction));
   return { missing: [], imported };
 }
 

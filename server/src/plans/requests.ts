@@ -2,6 +2,7 @@ import type { Sequelize, Transaction } from 'sequelize';
 import type { DraftVersion, EditionSummary, PublicationRequest } from '@fond/contract';
 import { mayAs } from '@fond/contract';
 import type { Stand } from '../catalogue/catalogueHost';
+import { inUnit } from '../database/unit';
 import { PlanModel, PublicationRequestModel, UserModel } from '../database/models';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
@@ -21,15 +22,8 @@ export async function refuseUnapproved(): Promise<void> {
     );
 }
 
-export async function listRequests(): Promise<PublicationRequest[]> {
-  const [rows, users, plans] = await Promise.all([
-    PublicationRequestModel.findAll({
-      order: [
-        ['state', 'ASC'],
-        ['id', 'DESC'],
-      ],
-      limit: MOST_LISTED,
-    }),
+async function told(rows: readonly PublicationRequestModel[]): Promise<PublicationRequest[]> {
+  const [users, plans] = await Promise.all([
     UserModel.findAll({ attributes: ['id', 'name'] }),
     PlanModel.findAll({ attributes: ['id', 'version'] }),
   ]);
@@ -48,15 +42,31 @@ export async function listRequests(): Promise<PublicationRequest[]> {
   }));
 }
 
-const readRequest = async (id: number): Promise<PublicationRequest> =>
-  (await listRequests()).find((request) => request.id === id)!;
+/** Those that wait, then the last that were answered. */
+export const listRequests = async (): Promise<PublicationRequest[]> =>
+  told(
+    await PublicationRequestModel.findAll({
+      order: [
+        ['state', 'ASC'],
+        ['id', 'DESC'],
+      ],
+      limit: MOST_LISTED,
+    }),
+  );
+
+async function readRequest(id: number): Promise<PublicationRequest> {
+  const row = await PublicationRequestModel.findByPk(id);
+  if (!row) throw problem('not-found', 'There is no such request.');
+  const [request] = await told([row]);
+  return request;
+}
 
 export async function askToPublish(
   sequelize: Sequelize,
   { plans, note }: { plans: readonly DraftVersion[]; note: string },
   userId: number,
 ): Promise<PublicationRequest> {
-  const id = await sequelize.transaction(async (transaction) => {
+  const id = await inUnit(sequelize, async (transaction) => {
     const drafts = await draftsAt(plans, transaction);
     const row = await PublicationRequestModel.create(
       {
@@ -125,7 +135,7 @@ export async function declineRequest(
   words: string,
   userId: number,
 ): Promise<PublicationRequest> {
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const row = await waitingRow(id, transaction);
     const own = row.askedBy === userId;
     if (!own && !mayAs(await roleOf(userId), 'publisher'))

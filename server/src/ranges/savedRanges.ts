@@ -3,12 +3,14 @@ import { UniqueConstraintError, type Sequelize, type Transaction } from 'sequeli
 import type { EditionSummary, PlanChanges, RangeUse, StoredRange } from '@fond/contract';
 import {
   rangesOfPlan,
+  sameValue,
   withRange,
   type Plan,
   type RangeRule,
   type SavedRange,
   type Snapshot,
 } from '@fond/core';
+import { inUnit } from '../database/unit';
 import { PlanModel, SavedRangeModel, UserModel } from '../database/models';
 import { publishBeneath, readLiveEdition } from '../editions/editions';
 import { problem } from '../http/problem';
@@ -94,7 +96,7 @@ export async function createRange(
   const id = randomUUID();
   await named(
     name,
-    sequelize.transaction(async (transaction) => {
+    inUnit(sequelize, async (transaction) => {
       await SavedRangeModel.create(
         { id, name, rule, version: 1, updatedAt: new Date(), updatedBy: userId },
         { transaction },
@@ -167,8 +169,9 @@ export async function saveRange(
 ): Promise<StoredRange> {
   await named(
     name,
-    sequelize.transaction(async (transaction) => {
+    inUnit(sequelize, async (transaction) => {
       const row = await rowOf(id, transaction);
+      if (row.name === name && sameValue(row.rule, rule)) return;
       await refuseNewer(row, version);
       await row.update(
         { name, rule, version: version + 1, updatedAt: new Date(), updatedBy: userId },
@@ -184,7 +187,7 @@ export async function saveRange(
 }
 
 export async function deleteRange(sequelize: Sequelize, id: string, userId: number): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const row = await rowOf(id, transaction);
     const uses = usesOf(await drafts(), id);
     if (uses.length)

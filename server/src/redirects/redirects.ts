@@ -12,6 +12,7 @@ import {
   type Snapshot,
   type Way,
 } from '@fond/core';
+import { inUnit } from '../database/unit';
 import { RedirectModel, UserModel } from '../database/models';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
@@ -29,6 +30,19 @@ const standsIn =
     snapshot.aisles.byPath.has(path) ||
     (path.startsWith(`${PRODUCT_ROOT}/`) && snapshot.bySlug.has(path.slice(PRODUCT_ROOT.length + 1)));
 
+const stored = (
+  row: RedirectModel,
+  author: string | undefined,
+  fault: StoredRedirect['fault'],
+): StoredRedirect => ({
+  id: row.id,
+  ...redirectOf(row),
+  automatic: row.automatic,
+  createdAt: row.createdAt.toISOString(),
+  createdBy: author ?? 'Fond Aisle',
+  fault,
+});
+
 export async function listRedirects(snapshot: Snapshot): Promise<StoredRedirect[]> {
   const [rows, users] = await Promise.all([
     RedirectModel.findAll({ order: [['fromPath', 'ASC']] }),
@@ -37,18 +51,22 @@ export async function listRedirects(snapshot: Snapshot): Promise<StoredRedirect[
   const names = new Map(users.map(({ id, name }) => [id, name]));
   const all = redirectsBy(rows.map(redirectOf));
   const stands = standsIn(snapshot);
-  return rows.map((row) => ({
-    id: row.id,
-    ...redirectOf(row),
-    automatic: row.automatic,
-    createdAt: row.createdAt.toISOString(),
-    createdBy: names.get(row.createdBy ?? 0) ?? 'Fond Aisle',
-    fault: redirectFault(all, redirectOf(row), stands),
-  }));
+  return rows.map((row) =>
+    stored(row, names.get(row.createdBy ?? 0), redirectFault(all, redirectOf(row), stands)),
+  );
 }
 
-const readRedirect = async (snapshot: Snapshot, id: number): Promise<StoredRedirect> =>
-  (await listRedirects(snapshot)).find((redirect) => redirect.id === id)!;
+/** One redirect, with those alone that it leads on to. */
+async function readRedirect(snapshot: Snapshot, id: number): Promise<StoredRedirect> {
+  const row = (await RedirectModel.findByPk(id))!;
+  const author = row.createdBy === null ? null : await UserModel.findByPk(row.createdBy);
+  const way = new Map<string, Redirect>();
+  for (let one: RedirectModel | null = row; one && !way.has(one.fromPath);) {
+    way.set(one.fromPath, redirectOf(one));
+    one = one.toPath === null ? null : await RedirectModel.findOne({ where: { fromPath: one.toPath } });
+  }
+  return stored(row, author?.name, redirectFault(way, redirectOf(row), standsIn(snapshot)));
+}
 
 /** Refuses a ring, whatever pages stand on it now: one day they may be gone. */
 async function refuseLoop(wish: Redirect, except: number | null, transaction: Transaction): Promise<void> {
@@ -82,7 +100,7 @@ export async function createRedirect(
 ): Promise<StoredRedirect> {
   const id = await named(
     wish.from,
-    sequelize.transaction(async (transaction) => {
+    inUnit(sequelize, async (transaction) => {
       await refuseLoop(wish, null, transaction);
       const row = await RedirectModel.create(
         { fromPath: wish.from, toPath: wish.to, code: wish.code, createdAt: new Date(), createdBy: userId },
@@ -104,7 +122,7 @@ export async function saveRedirect(
 ): Promise<StoredRedirect> {
   await named(
     wish.from,
-    sequelize.transaction(async (transaction) => {
+    inUnit(sequelize, async (transaction) => {
       const row = await rowOf(id, transaction);
       await refuseLoop(wish, id, transaction);
       await row.update(
@@ -124,7 +142,7 @@ async function rowOf(id: number, transaction: Transaction): Promise<RedirectMode
 }
 
 export async function deleteRedirect(sequelize: Sequelize, id: number, userId: number): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
+  await inUnit(sequelize, async (transaction) => {
     const row = await rowOf(id, transaction);
     await row.destroy({ transaction });
     await note('delete', id, redirectOf(row), userId, transaction);
@@ -190,7 +208,7 @@ export async function importRedirects(
   }
   const nothing = { created: 0, changed: 0, errors };
   if (errors.length) return nothing;
-  return sequelize.transaction(async (transaction) => {
+  return inUnit(sequelize, async (transaction) => {
     const rows = await RedirectModel.findAll({ transaction, lock: transaction.LOCK.UPDATE });
     const all = new Map(redirectsBy(rows.map(redirectOf)));
     for (const { wish } of wishes) all.set(wish.from, wish);

@@ -1,5 +1,6 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
 import type { Sequelize } from 'sequelize';
+import { inUnit } from '../database/unit';
 import { insertRows, select } from '../database/rows';
 import { hashPassword, isPassword } from '../people/passwords';
 
@@ -50,7 +51,7 @@ export async function seedDemoShopper(sequelize: Sequelize): Promise<void> {
   if (known) return;
   const { name, email, password } = DEMO_SHOPPER;
   const hashed = await hashPassword(password);
-  await sequelize.transaction((transaction) =>
+  await inUnit(sequelize, (transaction) =>
     insertRows(
       sequelize,
       'shoppers',

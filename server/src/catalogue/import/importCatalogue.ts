@@ -1,6 +1,7 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { AttributeType } from '@fond/core';
 import type { ImportError, ImportMapping, ImportReport, JobProgress } from '@fond/contract';
+import { inUnit } from '../../database/unit';
 import { SettingModel } from '../../database/models';
 import { insertRows, select } from '../../database/rows';
 import { recordActivity } from '../../people/activity';
@@ -174,7 +175,7 @@ async function write(
 ): Promise<Written> {
   let written: Written | null = null;
   try {
-    await sequelize.transaction(async (transaction) => {
+    await inUnit(sequelize, async (transaction) => {
       written = await writeAll(sequelize, transaction, request, inspection, progress);
       if (request.dryRun) throw new TakenBack();
     });

@@ -1,10 +1,10 @@
 /** Products and everything they are grouped by. Texts stand per language; money in cents; times in UTC. */
 export const CATALOGUE = [
-  `CREATE TABLE settings (
+  `CREATE TABLE IF NOT EXISTS settings (
     name VARCHAR(64) NOT NULL PRIMARY KEY,
     value JSON NOT NULL
   )`,
-  `CREATE TABLE categories (
+  `CREATE TABLE IF NOT EXISTS categories (
     id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
     parent_id INT UNSIGNED NULL,
     parent_key INT UNSIGNED AS (IFNULL(parent_id, 0)) PERSISTENT,
@@ -14,7 +14,7 @@ export const CATALOGUE = [
     UNIQUE KEY one_slug_per_level (parent_key, slug),
     CONSTRAINT category_parent FOREIGN KEY (parent_id) REFERENCES categories (id)
   )`,
-  `CREATE TABLE category_texts (
+  `CREATE TABLE IF NOT EXISTS category_texts (
     category_id INT UNSIGNED NOT NULL,
     lang CHAR(2) NOT NULL,
     title VARCHAR(200) NOT NULL,
@@ -23,11 +23,11 @@ export const CATALOGUE = [
     CONSTRAINT category_of_text FOREIGN KEY (category_id) REFERENCES categories (id) ON DELETE CASCADE
   )`,
   ...['tag', 'collection'].flatMap((group) => [
-    `CREATE TABLE ${group}s (
+    `CREATE TABLE IF NOT EXISTS ${group}s (
       id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
       slug VARCHAR(120) NOT NULL UNIQUE
     )`,
-    `CREATE TABLE ${group}_texts (
+    `CREATE TABLE IF NOT EXISTS ${group}_texts (
       ${group}_id INT UNSIGNED NOT NULL,
       lang CHAR(2) NOT NULL,
       title VARCHAR(200) NOT NULL,
@@ -36,7 +36,7 @@ export const CATALOGUE = [
       CONSTRAINT ${group}_of_text FOREIGN KEY (${group}_id) REFERENCES ${group}s (id) ON DELETE CASCADE
     )`,
   ]),
-  `CREATE TABLE attributes (
+  `CREATE TABLE IF NOT EXISTS attributes (
     id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
     \`key\` VARCHAR(64) NOT NULL UNIQUE,
     type ENUM('text', 'many', 'number', 'boolean', 'colour') NOT NULL,
@@ -45,14 +45,14 @@ export const CATALOGUE = [
     on_cards BOOLEAN NOT NULL DEFAULT TRUE,
     position INT NOT NULL DEFAULT 0
   )`,
-  `CREATE TABLE attribute_texts (
+  `CREATE TABLE IF NOT EXISTS attribute_texts (
     attribute_id INT UNSIGNED NOT NULL,
     lang CHAR(2) NOT NULL,
     label VARCHAR(120) NOT NULL,
     PRIMARY KEY (attribute_id, lang),
     CONSTRAINT attribute_of_text FOREIGN KEY (attribute_id) REFERENCES attributes (id) ON DELETE CASCADE
   )`,
-  `CREATE TABLE attribute_values (
+  `CREATE TABLE IF NOT EXISTS attribute_values (
     attribute_id INT UNSIGNED NOT NULL,
     value VARCHAR(200) COLLATE utf8mb4_bin NOT NULL,
     swatch CHAR(7) NULL,
@@ -60,7 +60,7 @@ export const CATALOGUE = [
     PRIMARY KEY (attribute_id, value),
     CONSTRAINT attribute_of_value FOREIGN KEY (attribute_id) REFERENCES attributes (id) ON DELETE CASCADE
   )`,
-  `CREATE TABLE products (
+  `CREATE TABLE IF NOT EXISTS products (
     id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
     sku VARCHAR(64) NOT NULL UNIQUE,
     slug VARCHAR(160) NOT NULL UNIQUE,
@@ -74,7 +74,7 @@ export const CATALOGUE = [
     ratings INT UNSIGNED NOT NULL DEFAULT 0,
     sold INT UNSIGNED NOT NULL DEFAULT 0
   )`,
-  `CREATE TABLE product_texts (
+  `CREATE TABLE IF NOT EXISTS product_texts (
     product_id INT UNSIGNED NOT NULL,
     lang CHAR(2) NOT NULL,
     title VARCHAR(300) NOT NULL,
@@ -82,7 +82,7 @@ export const CATALOGUE = [
     PRIMARY KEY (product_id, lang),
     CONSTRAINT product_of_text FOREIGN KEY (product_id) REFERENCES products (id) ON DELETE CASCADE
   )`,
-  `CREATE TABLE product_categories (
+  `CREATE TABLE IF NOT EXISTS product_categories (
     product_id INT UNSIGNED NOT NULL,
     position SMALLINT UNSIGNED NOT NULL,
     category_id INT UNSIGNED NOT NULL,
@@ -92,7 +92,7 @@ export const CATALOGUE = [
     CONSTRAINT category_of_product FOREIGN KEY (category_id) REFERENCES categories (id)
   )`,
   ...['tag', 'collection'].map(
-    (group) => `CREATE TABLE product_${group}s (
+    (group) => `CREATE TABLE IF NOT EXISTS product_${group}s (
       product_id INT UNSIGNED NOT NULL,
       position SMALLINT UNSIGNED NOT NULL,
       ${group}_id INT UNSIGNED NOT NULL,
@@ -102,7 +102,7 @@ export const CATALOGUE = [
       CONSTRAINT ${group}_of_product FOREIGN KEY (${group}_id) REFERENCES ${group}s (id)
     )`,
   ),
-  `CREATE TABLE product_attributes (
+  `CREATE TABLE IF NOT EXISTS product_attributes (
     product_id INT UNSIGNED NOT NULL,
     attribute_id INT UNSIGNED NOT NULL,
     position SMALLINT UNSIGNED NOT NULL,
@@ -111,21 +111,21 @@ export const CATALOGUE = [
     CONSTRAINT product_of_value FOREIGN KEY (product_id) REFERENCES products (id) ON DELETE CASCADE,
     CONSTRAINT attribute_of_product FOREIGN KEY (attribute_id) REFERENCES attributes (id)
   )`,
-  `CREATE TABLE pictures (
+  `CREATE TABLE IF NOT EXISTS pictures (
     source VARCHAR(400) COLLATE utf8mb4_bin NOT NULL PRIMARY KEY,
     hash CHAR(32) NOT NULL,
     width INT UNSIGNED NOT NULL,
     height INT UNSIGNED NOT NULL,
     KEY by_hash (hash)
   )`,
-  `CREATE TABLE product_images (
+  `CREATE TABLE IF NOT EXISTS product_images (
     product_id INT UNSIGNED NOT NULL,
     position SMALLINT UNSIGNED NOT NULL,
     source VARCHAR(400) COLLATE utf8mb4_bin NOT NULL,
     PRIMARY KEY (product_id, position),
     CONSTRAINT product_of_image FOREIGN KEY (product_id) REFERENCES products (id) ON DELETE CASCADE
   )`,
-  `CREATE TABLE catalogue_changes (
+  `CREATE TABLE IF NOT EXISTS catalogue_changes (
     id BIGINT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
     at DATETIME(3) NOT NULL,
     kind VARCHAR(40) NOT NULL

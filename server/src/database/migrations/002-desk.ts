@@ -1,19 +1,19 @@
 /** People, plans, editions, jobs and the record of who did what. */
 export const DESK = [
-  `CREATE TABLE users (
+  `CREATE TABLE IF NOT EXISTS users (
     id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
     email VARCHAR(200) NOT NULL UNIQUE,
     name VARCHAR(120) NOT NULL,
     password_hash VARCHAR(200) NOT NULL,
     created_at DATETIME(3) NOT NULL
   )`,
-  `CREATE TABLE sessions (
+  `CREATE TABLE IF NOT EXISTS sessions (
     sid VARCHAR(64) NOT NULL PRIMARY KEY,
     expires DATETIME NULL,
     data TEXT NULL,
     KEY by_expiry (expires)
   )`,
-  `CREATE TABLE plans (
+  `CREATE TABLE IF NOT EXISTS plans (
     id VARCHAR(64) NOT NULL PRIMARY KEY,
     document JSON NOT NULL,
     version INT UNSIGNED NOT NULL,
@@ -21,7 +21,7 @@ export const DESK = [
     updated_by INT UNSIGNED NULL,
     CONSTRAINT user_of_plan FOREIGN KEY (updated_by) REFERENCES users (id) ON DELETE SET NULL
   )`,
-  `CREATE TABLE editions (
+  `CREATE TABLE IF NOT EXISTS editions (
     number INT UNSIGNED NOT NULL PRIMARY KEY,
     document JSON NOT NULL,
     hash CHAR(64) NOT NULL,
@@ -31,18 +31,18 @@ export const DESK = [
     CONSTRAINT user_of_edition FOREIGN KEY (published_by) REFERENCES users (id) ON DELETE SET NULL
   )`,
   // An edition never changes: the database itself refuses.
-  `CREATE TRIGGER editions_stay BEFORE UPDATE ON editions FOR EACH ROW
+  `CREATE TRIGGER IF NOT EXISTS editions_stay BEFORE UPDATE ON editions FOR EACH ROW
     BEGIN
       IF NOT (NEW.document <=> OLD.document AND NEW.hash <=> OLD.hash AND NEW.number <=> OLD.number) THEN
         SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'An edition never changes';
       END IF;
     END`,
-  `CREATE TABLE live_edition (
+  `CREATE TABLE IF NOT EXISTS live_edition (
     id TINYINT UNSIGNED NOT NULL PRIMARY KEY CHECK (id = 1),
     number INT UNSIGNED NOT NULL,
     CONSTRAINT edition_that_is_live FOREIGN KEY (number) REFERENCES editions (number)
   )`,
-  `CREATE TABLE jobs (
+  `CREATE TABLE IF NOT EXISTS jobs (
     id CHAR(36) NOT NULL PRIMARY KEY,
     kind VARCHAR(40) NOT NULL,
     state ENUM('queued', 'running', 'done', 'failed') NOT NULL,
@@ -55,7 +55,7 @@ export const DESK = [
     KEY by_time (created_at),
     CONSTRAINT user_of_job FOREIGN KEY (created_by) REFERENCES users (id) ON DELETE SET NULL
   )`,
-  `CREATE TABLE activity (
+  `CREATE TABLE IF NOT EXISTS activity (
     id BIGINT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
     at DATETIME(3) NOT NULL,
     user_id INT UNSIGNED NULL,

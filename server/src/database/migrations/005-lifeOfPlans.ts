@@ -1,9 +1,9 @@
 /** Plans that are put aside, deleted and had back; campaigns with a start and an end. */
 export const LIFE_OF_PLANS = [
   `ALTER TABLE plans
-    ADD COLUMN standing ENUM('open', 'aside', 'deleted') NOT NULL DEFAULT 'open',
-    ADD COLUMN note VARCHAR(2000) NOT NULL DEFAULT ''`,
-  `CREATE TABLE campaigns (
+    ADD COLUMN IF NOT EXISTS standing ENUM('open', 'aside', 'deleted') NOT NULL DEFAULT 'open',
+    ADD COLUMN IF NOT EXISTS note VARCHAR(2000) NOT NULL DEFAULT ''`,
+  `CREATE TABLE IF NOT EXISTS campaigns (
     id CHAR(36) NOT NULL PRIMARY KEY,
     name VARCHAR(80) NOT NULL,
     zone VARCHAR(60) NOT NULL,

@@ -1,8 +1,8 @@
 /** Roles, publications that wait for a second person, and who has which plan open. */
 export const PEOPLE = [
   `ALTER TABLE users
-    ADD COLUMN role ENUM('viewer', 'merchandiser', 'publisher', 'owner') NOT NULL DEFAULT 'owner'`,
-  `CREATE TABLE presence (
+    ADD COLUMN IF NOT EXISTS role ENUM('viewer', 'merchandiser', 'publisher', 'owner') NOT NULL DEFAULT 'owner'`,
+  `CREATE TABLE IF NOT EXISTS presence (
     plan_id VARCHAR(64) NOT NULL,
     user_id INT UNSIGNED NOT NULL,
     seen_at DATETIME(3) NOT NULL,
@@ -10,7 +10,7 @@ export const PEOPLE = [
     CONSTRAINT plan_that_is_open FOREIGN KEY (plan_id) REFERENCES plans (id) ON DELETE CASCADE,
     CONSTRAINT user_who_is_here FOREIGN KEY (user_id) REFERENCES users (id) ON DELETE CASCADE
   )`,
-  `CREATE TABLE publication_requests (
+  `CREATE TABLE IF NOT EXISTS publication_requests (
     id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
     plans JSON NOT NULL,
     note VARCHAR(400) NOT NULL,

@@ -1,6 +1,6 @@
 /** Addresses that lead to others. */
 export const REDIRECTS = [
-  `CREATE TABLE redirects (
+  `CREATE TABLE IF NOT EXISTS redirects (
     id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
     from_path VARCHAR(600) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
     to_path VARCHAR(600) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NULL,
