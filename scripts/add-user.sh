@@ -1,5 +1,5 @@
 #!/bin/sh
-# npm run add-user -- EMAIL "NAME": asks for the password and adds somebody who may sign in.
+# npm run add-user -- EMAIL "NAME" [ROLE]: asks for the password and adds somebody who may sign in.
 set -eu
 cd "$(dirname "$0")/.."
 . scripts/prepare.sh

@@ -1,7 +1,23 @@
+import type { Lang, Texts } from '@fond/core';
 import type { DraftVersion, NamedPlan } from './plans';
 
 /** Settings of the shop. */
 export interface ShopSettings {
+  /** Where shoppers reach it, such as `https://shop.example`; null where it is reached as the server itself is. */
+  address: string | null;
+  /** ISO 4217; all prices are in it. */
+  currency: string;
+  /** The first is the one that missing texts fall back to. */
+  languages: readonly Lang[];
+  /** Its name. */
+  titles: Texts;
+  /** What its front says of it; HTML. */
+  descriptions: Texts;
+  tagTitles: Texts;
+  searchHints: Texts;
+  footers: Texts;
+  /** Content hash of its mark. */
+  logo: string | null;
   /** A publication needs the approval of a second person. */
   approval: boolean;
   /** The shop’s IANA time zone: its days, and the clock of its campaigns. */

@@ -2,9 +2,47 @@ import Joi from 'joi';
 import type { Operation } from './operation';
 import { draftVersions } from './planOperations';
 import { edition } from './planShapes';
-import { count, named, role, text, time, user } from './shapes';
+import { passwordFault } from './session';
+import { count, named, role, session, textsOf, text, time, user } from './shapes';
+
+/** One that may be chosen. */
+const newPassword = Joi.string()
+  .max(200)
+  .custom((text: string, helpers) => {
+    const fault = passwordFault(text);
+    return fault ? helpers.message({ custom: `{{#label}} ${fault}` }) : text;
+  })
+  .min(10)
+  .required()
+  .description('At least ten characters, four of them different');
 
 const settings = Joi.object({
+  address: Joi.string()
+    .uri({ scheme: ['http', 'https'] })
+    .pattern(/^https?:\/\/[^/?#]+$/, 'an address without anything behind its name')
+    .max(200)
+    .allow(null)
+    .required()
+    .description('Where shoppers reach the shop; null: as the server itself is reached'),
+  currency: Joi.string()
+    .pattern(/^[A-Z]{3}$/, 'three letters such as EUR')
+    .required(),
+  languages: Joi.array()
+    .items(Joi.string().pattern(/^[a-z]{2}$/, 'two letters such as en'))
+    .min(1)
+    .max(20)
+    .unique()
+    .required()
+    .description('The first is the one that missing texts fall back to'),
+  titles: textsOf(200),
+  descriptions: textsOf(20_000),
+  tagTitles: textsOf(80),
+  searchHints: textsOf(80),
+  footers: textsOf(400),
+  logo: Joi.string()
+    .pattern(/^[0-9a-f]{32}$/, 'a picture that was kept')
+    .allow(null)
+    .required(),
   approval: Joi.boolean()
     .required()
     .description('Whether a publication needs the approval of a second person'),
@@ -48,7 +86,7 @@ export const PEOPLE_OPERATIONS = {
     body: Joi.object({
       name: Joi.string().trim().min(1).max(120).required(),
       email: Joi.string().email({ tlds: false }).max(200).required(),
-      password: Joi.string().min(10).max(200).required(),
+      password: newPassword,
       role: role.required(),
     }),
     status: 201,
@@ -67,6 +105,51 @@ export const PEOPLE_OPERATIONS = {
     answer: user,
     problems: ['bad-input', 'not-found', 'last-owner', 'database-away'],
   },
+  removePerson: {
+    method: 'delete',
+    path: '/api/people/{id}',
+    summary: 'Somebody may sign in no more; what they did stays in the record under their name',
+    access: 'signed-in',
+    role: 'owner',
+    params: requestId,
+    status: 204,
+    answer: null,
+    problems: ['not-found', 'last-owner', 'database-away'],
+  },
+  resetPassword: {
+    method: 'put',
+    path: '/api/people/{id}/password',
+    summary: 'Give somebody a new password; all their sessions end',
+    access: 'signed-in',
+    role: 'owner',
+    params: requestId,
+    body: Joi.object({ password: newPassword }),
+    status: 204,
+    answer: null,
+    problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  endSessions: {
+    method: 'delete',
+    path: '/api/people/{id}/sessions',
+    summary: 'Sign somebody out everywhere: an owner anybody, others themselves',
+    access: 'signed-in',
+    role: 'viewer',
+    params: requestId,
+    status: 204,
+    answer: null,
+    problems: ['not-found', 'not-allowed', 'database-away'],
+  },
+  changePassword: {
+    method: 'put',
+    path: '/api/session/password',
+    summary: 'Change one’s own password; all other sessions end',
+    access: 'signed-in',
+    role: 'viewer',
+    body: Joi.object({ current: Joi.string().max(200).required(), password: newPassword }),
+    status: 200,
+    answer: session,
+    problems: ['bad-input', 'too-many-tries', 'database-away'],
+  },
   settings: {
     method: 'get',
     path: '/api/settings',
@@ -79,10 +162,10 @@ export const PEOPLE_OPERATIONS = {
   changeSettings: {
     method: 'put',
     path: '/api/settings',
-    summary: 'Change the settings of the shop',
+    summary: 'Change the settings of the shop that are named; the others stay as they are',
     access: 'signed-in',
     role: 'owner',
-    body: settings,
+    body: settings.fork(Object.keys(settings.describe().keys as object), (one) => one.optional()),
     status: 200,
     answer: settings,
     problems: ['bad-input', 'database-away'],

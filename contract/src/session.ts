@@ -23,3 +23,14 @@ export interface DemoSignIn {
   email: string;
   password: string;
 }
+
+const LEAST_LENGTH = 10;
+const LEAST_DIFFERENT = 4;
+
+/** What keeps a text from being a password, as the rest of a sentence; null where nothing does. */
+export function passwordFault(password: string): string | null {
+  if (password.trim().length < LEAST_LENGTH) return `needs at least ${LEAST_LENGTH} characters`;
+  if (new Set(password.toLowerCase()).size < LEAST_DIFFERENT)
+    return `needs at least ${LEAST_DIFFERENT} different characters`;
+  return null;
+}

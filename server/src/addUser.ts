@@ -1,29 +1,32 @@
 import { createInterface } from 'node:readline/promises';
 import { pino } from 'pino';
+import { passwordFault, ROLES } from '@fond/contract';
 import { readConfig } from './config';
 import { makeDataFolder } from './dataFolder';
 import { UserModel } from './database/models';
 import { openTool } from './database/tool';
 import { addUser } from './people/users';
 
-const LEAST_LENGTH = 10;
-
-/** `npm run add-user -- EMAIL "NAME"`: the password is asked for, or read from standard input. */
+/** `npm run add-user -- EMAIL "NAME" [ROLE]`: the password is asked for, or read from standard input. */
 async function main(): Promise<number> {
-  const [email, name] = process.argv.slice(2);
+  const [email, name, asked = 'owner'] = process.argv.slice(2);
   if (!email?.includes('@') || !name) {
     process.stderr.write(
-      'Name the email and the person: npm run add-user -- ines@shop.example "Ines Marlow"\n',
+      'Name the email and the person: npm run add-user -- ines@shop.example "Ines Marlow" owner\n',
     );
     return 2;
   }
+  const role = ROLES.find((one) => one === asked);
+  if (!role) {
+    process.stderr.write(`“${asked}” is no role; name one of ${ROLES.join(', ')}.\n`);
+    return 2;
+  }
   const prompt = createInterface({ input: process.stdin, output: process.stderr });
-  const password = (
-    await prompt.question(`Password for ${email} (at least ${LEAST_LENGTH} characters): `)
-  ).trim();
+  const password = (await prompt.question(`Password for ${email}, at least ten characters: `)).trim();
   prompt.close();
-  if (password.length < LEAST_LENGTH) {
-    process.stderr.write('The password is too short; nobody was added.\n');
+  const fault = passwordFault(password);
+  if (fault) {
+    process.stderr.write(`The password ${fault}; nobody was added.\n`);
     return 1;
   }
   const config = readConfig(process.env);
@@ -34,8 +37,8 @@ async function main(): Promise<number> {
       process.stderr.write(`${email} can sign in already; nothing was changed.\n`);
       return 1;
     }
-    await addUser(name, email, password);
-    process.stdout.write(`${name} can sign in as ${email}.\n`);
+    await addUser(name, email, password, role);
+    process.stdout.write(`${name} can sign in as ${email}, with the role ${role}.\n`);
     return 0;
   } finally {
     await tool.close();

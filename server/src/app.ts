@@ -9,7 +9,8 @@ import { mountCart } from './cart/cartPages';
 import { CatalogueHost } from './catalogue/catalogueHost';
 import { uploadHandler } from './catalogue/import/upload';
 import { seedDemoPlans } from './demo/demoPlans';
-import { DEMO_SIGN_IN, seedDemo } from './demo/seed';
+import { seedDemo } from './demo/seed';
+import { DEMO_SIGN_IN, endDemoSessions } from './demo/signIn';
 import { connect } from './database/connect';
 import { migrate, whileNobodyElsePrepares } from './database/migrate';
 import { defineModels } from './database/models';
@@ -18,7 +19,7 @@ import { mountDelivery } from './delivery/mountDelivery';
 import { builtFiles } from './http/builtFiles';
 import { mountOperations } from './http/mount';
 import { problem, problemHandler, sendProblem } from './http/problem';
-import { NONCE_MARK, nonceOf, secureHeaders, signInLimit } from './http/security';
+import { NONCE_MARK, nonceOf, secureHeaders, signInLimits } from './http/security';
 import { makeSessions, secretOfShop, type Sessions } from './http/session';
 import { Jobs } from './jobs/jobs';
 import { PictureStore } from './media/pictures';
@@ -37,7 +38,11 @@ export interface ApplicationOptions {
   /** Folder of the built desk and shop; null serves the API alone. */
   dist: string | null;
   demo: boolean;
+  /** Proxies whose word on who asks is taken. */
+  trustProxy?: readonly string[];
   log: Logger;
+  /** Of this server, for machines that ask while nobody has said where the shop is. */
+  address?: string;
   checkAnswers?: boolean;
   /** Makes the pictures of all cards ahead, in the background; on unless it is turned off. */
   makePictures?: boolean;
@@ -68,7 +73,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
     if (demo) {
       await seedDemoPlans(sequelize);
       await seedDemoShopper(sequelize);
-    }
+    } else await endDemoSessions();
   });
   const jobs = new Jobs(sequelize, log);
   await jobs.begin();
@@ -77,7 +82,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const clock = new CampaignClock(sequelize, host, log);
   clock.start();
   const secret = await secretOfShop();
-  const sessions = makeSessions(sequelize, secret);
+  const sessions = makeSessions(sequelize, secret, log);
   const tokens = new ShopperTokens(secret);
 
   const carts = new CartService(sequelize);
@@ -89,7 +94,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
 
   const app = express();
   app.disable('x-powered-by');
-  app.set('trust proxy', 'loopback');
+  app.set('trust proxy', options.trustProxy ?? []);
   app.use(secureHeaders);
   // A packer would hold events back until it has enough of them.
   app.use(
@@ -98,7 +103,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
     }),
   );
   app.get('/pictures/:name', pictures.handler());
-  mountDelivery(app, host);
+  mountDelivery(app, host, options.address ?? 'http://127.0.0.1');
   if (dist) {
     const render = await loadShop(dist);
     mountCart(app, { carts, host, render });
@@ -126,7 +131,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
       sequelize,
       session: sessions.handler,
       before: {
-        signIn: signInLimit(),
+        signIn: signInLimits(),
         importCatalogue: uploadHandler(data),
         uploadPicture: pictureUpload(),
       },

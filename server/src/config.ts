@@ -11,8 +11,14 @@ export interface Config {
   /** Use this MariaDB instead of starting one. */
   databaseUrl: string | null;
   demo: boolean;
+  /** Addresses of the proxies in front, whose word on who asks is taken; none by default. */
+  trustProxy: readonly string[];
   log: string;
 }
+
+/** An address, one with a prefix, or one of the names that Express knows. */
+const PROXY = /^(loopback|linklocal|uniquelocal|[0-9a-f.:]+(\/\d{1,3})?)$/i;
+const PROXY_FAULT = 'FOND_TRUST_PROXY names proxies by their addresses: 10.0.0.4, 10.1.0.0/16 or loopback';
 
 const schema = Joi.object({
   FOND_PORT: Joi.number().port().default(4600),
@@ -20,6 +26,9 @@ const schema = Joi.object({
   FOND_DATA: Joi.string().default('.data'),
   FOND_DB_PORT: Joi.number().port().default(4606),
   FOND_DB_URL: Joi.string().uri({ scheme: ['mariadb', 'mysql'] }),
+  FOND_TRUST_PROXY: Joi.string().custom((text: string, helpers) =>
+    text.split(',').every((one) => PROXY.test(one.trim())) ? text : helpers.message({ custom: PROXY_FAULT }),
+  ),
   FOND_DEMO: Joi.valid('0', '1').default('1'),
   FOND_LOG: Joi.valid('silent', 'error', 'warn', 'info', 'debug').default('info'),
 }).unknown(true);
@@ -35,6 +44,10 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
     databasePort: value.FOND_DB_PORT,
     databaseUrl: value.FOND_DB_URL ?? null,
     demo: value.FOND_DEMO === '1',
+    trustProxy: (value.FOND_TRUST_PROXY ?? '')
+      .split(',')
+      .map((one: string) => one.trim())
+      .filter(Boolean),
     log: value.FOND_LOG,
   };
 }

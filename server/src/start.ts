@@ -22,7 +22,7 @@ async function main(): Promise<void> {
   const [database, { createApplication }, { DEMO_SIGN_IN }] = await Promise.all([
     config.databaseUrl ? null : startDatabase(config.data, config.databasePort, log),
     import('./app'),
-    import('./demo/seed'),
+    import('./demo/signIn'),
   ]);
   if (database) await writeFile(addressFile(config.data), database.url, { mode: 0o600 });
   let application;
@@ -32,6 +32,8 @@ async function main(): Promise<void> {
       data: config.data,
       dist: DIST,
       demo: config.demo,
+      trustProxy: config.trustProxy,
+      address: `http://${config.host}:${config.port}`,
       log,
       // For measurements and tests, which nothing in the background shall disturb.
       makePictures: !process.argv.includes('--no-pictures'),

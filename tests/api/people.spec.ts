@@ -19,7 +19,7 @@ async function somebody(name: string, role: User['role']): Promise<Desk & { id: 
   expect(added.status).toBe(201);
   return { ...(await server.signIn(name)), id: added.body.id };
 }
-const approval = (on: boolean) => owner.put('/api/settings', { approval: on, zone: 'UTC' });
+const approval = (on: boolean) => owner.put('/api/settings', { approval: on });
 
 describe('roles', () => {
   it('let a viewer read and preview, and change nothing', async () => {

@@ -132,12 +132,35 @@ export interface ProductRow {
   images: readonly ImageRow[];
 }
 
+/** What a shop says of itself around its pages; a text that is missing is left out, or said in general words. */
+export interface ShopFace {
+  /** What its tags are called together, as the name of their filter and list. */
+  tagTitles: Texts;
+  /** Stands in the empty search box. */
+  searchHints: Texts;
+  /** Plain words at the foot of every page. */
+  footers: Texts;
+  /** Content hash of its mark, beside its name. */
+  logo: string | null;
+  /** ISO 4217; all prices are in it. */
+  currency: string;
+}
+
+export const PLAIN_FACE: ShopFace = {
+  tagTitles: {},
+  searchHints: {},
+  footers: {},
+  logo: null,
+  currency: 'EUR',
+};
+
 /** Everything but the products; small, so it is handed over at once. */
 export interface CatalogueFrame {
   /** The first is the one that missing texts fall back to. */
   languages: readonly Lang[];
   shopTitles: Texts;
   shopDescriptions: Texts;
+  face?: ShopFace;
   attributes: readonly AttributeRow[];
   categories: readonly CategoryRow[];
   tags: readonly GroupRow[];

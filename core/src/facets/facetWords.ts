@@ -10,6 +10,10 @@ import { numberText } from '../text/numbers';
 import type { AppliedModel } from './facetModel';
 import { pickText, type FacetPick } from './selection';
 
+/** What the shop's tags are called together. */
+export const tagTitle = ({ frame }: Snapshot, lang: string): string =>
+  textIn(frame.face?.tagTitles ?? {}, lang, frame.languages) || wordsIn(lang).facets.tag;
+
 /** A facet's own words: the plan's, else the catalogue's, else its key. */
 export function facetLabel(
   snapshot: Snapshot,
@@ -20,6 +24,7 @@ export function facetLabel(
   if (own) return own;
   const attribute = snapshot.attributes.get(choice.key);
   if (attribute) return textIn(attribute.row.labels, lang, snapshot.frame.languages) || choice.key;
+  if (choice.key === 'tag') return tagTitle(snapshot, lang);
   const words: Readonly<Record<string, string>> = wordsIn(lang).facets;
   return words[choice.key] ?? choice.key;
 }

@@ -191,6 +191,12 @@ export type FixtureModel = {
 export interface ShopFrame {
   lang: Lang;
   title: string;
+  /** Content hash of the shop's mark. */
+  logo: string | null;
+  /** Empty where the shop says nothing of its own. */
+  searchHint: string;
+  footer: string;
+  tagTitle: string;
   navigation: readonly NavigationItem[];
   collections: readonly LinkModel[];
   tags: readonly LinkModel[];

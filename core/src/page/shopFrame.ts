@@ -1,6 +1,7 @@
 import { badgeLookOf, type DrawnBadge, type BadgeSettings } from '../badges/rule';
 import { groundOf, type Aisle } from '../catalogue/aisles';
-import { textIn, type Lang } from '../catalogue/rows';
+import { tagTitle } from '../facets/facetWords';
+import { PLAIN_FACE, textIn, type Lang } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import { BREAKPOINTS, type Breakpoints } from '../layout/frame';
 import { RENDITION_WIDTHS } from '../layout/rows';
@@ -136,6 +137,7 @@ export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFram
   const { languages, shopTitles } = snapshot.frame;
   const front = snapshot.aisles.byKey.get('front')!;
   const shop = textIn(shopTitles, lang, languages);
+  const face = snapshot.frame.face ?? PLAIN_FACE;
   const links = (kind: Aisle['kind']): LinkModel[] =>
     navigationOf(
       snapshot,
@@ -147,6 +149,10 @@ export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFram
   return {
     lang,
     title: shop,
+    logo: face.logo,
+    searchHint: textIn(face.searchHints, lang, languages),
+    footer: textIn(face.footers, lang, languages),
+    tagTitle: tagTitle(snapshot, lang),
     navigation: navigationOf(snapshot, front.children, current, lang, true),
     collections: links('collection'),
     tags: links('tag'),

@@ -26,7 +26,7 @@ const EN: PageWords = {
   facets: {
     category: 'Category',
     price: 'Price',
-    tag: 'Good to know',
+    tag: 'Tags',
     rating: 'Rating',
     sale: 'On sale',
     stock: 'Availability',
@@ -63,7 +63,7 @@ const FR: PageWords = {
   facets: {
     category: 'Catégorie',
     price: 'Prix',
-    tag: 'Bon à savoir',
+    tag: 'Étiquettes',
     rating: 'Note',
     sale: 'En promotion',
     stock: 'Disponibilité',

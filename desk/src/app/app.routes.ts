@@ -129,6 +129,16 @@ export const routes: Routes = [
         loadComponent: () => import('./people/peoplePage').then((m) => m.PeoplePage),
       },
       {
+        path: 'shop-settings',
+        title: 'The shop · Fond Aisle',
+        loadComponent: () => import('./shop/shopPage').then((m) => m.ShopPage),
+      },
+      {
+        path: 'account',
+        title: 'Your account · Fond Aisle',
+        loadComponent: () => import('./session/accountPage').then((m) => m.AccountPage),
+      },
+      {
         path: 'catalogue/import',
         title: 'Catalogue in · Fond Aisle',
         loadComponent: () => import('./catalogue/importPage').then((m) => m.ImportPage),

@@ -65,6 +65,8 @@ export class CartService {
 
   /** Says how many pieces of a product the cart holds. */
   async set(call: CartCall, sku: string, pieces: number): Promise<Cart> {
+    if (!pieces && !(await this.known(call.request)))
+      return this.read(call.request, call.snapshot, call.lang);
     return this.change(call, sku, (id, product, transaction) =>
       pieces
         ? this.put(call, id, product, sku, pieces, transaction)
@@ -78,6 +80,8 @@ export class CartService {
   }
 
   async wish(call: CartCall, sku: string, wished: boolean): Promise<Cart> {
+    if (!wished && !(await this.known(call.request)))
+      return this.read(call.request, call.snapshot, call.lang);
     return this.change(call, sku, (id, product, transaction) =>
       runSql(
         this.sequelize,
@@ -90,6 +94,15 @@ export class CartService {
     );
   }
 
+  /**
+   * The token of a request whose cart is there; null where none is, from which nothing can be taken out. One that is
+   * nobody's is not taken up: whoever made it up may have given it to somebody else.
+   */
+  private async known(request: Request): Promise<string | null> {
+    const told = cookieIn(request, COOKIE);
+    return told !== null && (await this.idOf(told)) !== null ? told : null;
+  }
+
   private async change(
     { request, response, snapshot, lang }: CartCall,
     sku: string,
@@ -97,9 +110,7 @@ export class CartService {
   ): Promise<Cart> {
     const p = snapshot.bySku.get(sku);
     if (p === undefined) throw problem('not-found', `There is no product ${sku}.`);
-    const told = cookieIn(request, COOKIE);
-    // One that is nobody's is not taken up: whoever made it up may have given it to somebody else.
-    const known = told !== null && (await this.idOf(told)) !== null ? told : null;
+    const known = await this.known(request);
     if (known === null) await this.admit(request, response);
     const token = known ?? randomBytes(24).toString('base64url');
     const kept = await inUnit(this.sequelize, async (transaction) => {

@@ -15,7 +15,8 @@ import {
 } from '@fond/core';
 import { select } from '../database/rows';
 import { readLive } from '../editions/editions';
-import { TIME_ZONE, zoneOf } from '../people/people';
+import { TIME_ZONE, zoneOf } from '../people/settings';
+import { SHOP } from './shopSettings';
 import { followChanges } from './followChanges';
 import { loadSnapshot } from './loadSnapshot';
 
@@ -27,6 +28,8 @@ export interface Stand {
   beneath: Edition;
   /** The shop's time zone. */
   zone: string;
+  /** Where shoppers reach the shop, without a slash at its end; null where nobody has said. */
+  address: string | null;
 }
 
 const LOOK_EVERY = 1_000;
@@ -118,15 +121,17 @@ export class CatalogueHost {
   }
 
   private async look(): Promise<void> {
-    const [{ version, number, zone: stored }] = await select<{
+    const [{ version, number, zone: stored, address }] = await select<{
       version: number;
       number: number | null;
       zone: string | null;
+      address: string | null;
     }>(
       this.sequelize,
       `SELECT (SELECT CAST(version AS SIGNED) FROM catalogue_version WHERE id = 1) AS version,
         (SELECT number FROM live_edition WHERE id = 1) AS number,
-        (SELECT JSON_VALUE(value, '$') FROM settings WHERE name = '${TIME_ZONE}') AS zone`,
+        (SELECT JSON_VALUE(value, '$') FROM settings WHERE name = '${TIME_ZONE}') AS zone,
+        (SELECT JSON_VALUE(value, '$.address') FROM settings WHERE name = '${SHOP}') AS address`,
     );
     if (number === null) throw new Error('The database holds no edition yet.');
     const { current } = this;
@@ -145,7 +150,7 @@ export class CatalogueHost {
     this.day = day;
     const { edition, beneath } = current?.edition.number === number ? current : await readLive();
     this.warm(snapshot, edition, zone);
-    this.current = { snapshot, edition, beneath, zone };
+    this.current = { snapshot, edition, beneath, zone, address };
     for (const follower of this.followers) follower();
     this.log.debug(
       { version: snapshot.version, products: snapshot.size, edition: edition.number },

@@ -12,13 +12,14 @@ import {
   type GroupRow,
   type ImageRow,
   type ProductRow,
+  type ShopFace,
   type Snapshot,
   type Texts,
   type FocusPoint,
 } from '@fond/core';
 import { select } from '../database/rows';
 import { slugOf, takeSlug } from './slugs';
-import { shopSettings } from './shopSettings';
+import { shopSettings, type StoredShop } from './shopSettings';
 
 const PRODUCTS_AT_ONCE = 5_000;
 
@@ -115,6 +116,7 @@ async function readFrame(read: Read): Promise<CatalogueFrame> {
     languages: settings.languages,
     shopTitles: settings.titles,
     shopDescriptions: settings.descriptions,
+    face: faceOf(settings),
     attributes: await readAttributes(read),
     categories: categories.map(({ hash, width, height, x, y, ...row }) => ({
       ...row,
@@ -126,6 +128,14 @@ async function readFrame(read: Read): Promise<CatalogueFrame> {
     pages: await readPages(read),
   };
 }
+
+const faceOf = ({ tagTitles, searchHints, footers, logo, currency }: StoredShop): ShopFace => ({
+  tagTitles,
+  searchHints,
+  footers,
+  logo,
+  currency,
+});
 
 async function readCollections(read: Read, groups: readonly GroupRow[]): Promise<CollectionRow[]> {
   const rows = await read<{ id: number } & Pick<CollectionRow, 'clauses' | 'arranged'>>(

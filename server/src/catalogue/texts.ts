@@ -2,7 +2,7 @@ import type { Sequelize, Transaction } from 'sequelize';
 import { textIn, type Texts } from '@fond/core';
 import { insertRows, runSql, select } from '../database/rows';
 import { problem } from '../http/problem';
-import { cleanHtml } from './import/parseRecord';
+import { cleanHtml } from './import/cleanHtml';
 import { shopSettings } from './shopSettings';
 
 /** What has a title and a description per language, in a table of their own. */

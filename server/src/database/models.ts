@@ -31,11 +31,15 @@ import {
 
 export class UserModel extends Model<InferAttributes<UserModel>, InferCreationAttributes<UserModel>> {
   declare id: CreationOptional<number>;
-  declare email: string;
+  /** Null once the person has been removed, so that the address may be used again. */
+  declare email: string | null;
   declare name: string;
   declare passwordHash: string;
   declare role: CreationOptional<Role>;
   declare createdAt: Date;
+  declare removedAt: CreationOptional<Date | null>;
+  /** Sessions that began before are over. */
+  declare sessionsFrom: CreationOptional<Date | null>;
 }
 
 export class PlanModel extends Model<InferAttributes<PlanModel>, InferCreationAttributes<PlanModel>> {
@@ -195,11 +199,13 @@ export function defineModels(sequelize: Sequelize): void {
   UserModel.init(
     {
       id: id(),
-      email: text(),
+      email: { ...text(), allowNull: true },
       name: text(),
       passwordHash: text(),
       role: { ...text(), defaultValue: 'owner' },
       createdAt: time(),
+      removedAt: maybeTime(),
+      sessionsFrom: maybeTime(),
     },
     { sequelize, tableName: 'users' },
   );

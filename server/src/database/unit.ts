@@ -1,6 +1,6 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { setTimeout as delay } from 'node:timers/promises';
-import { Sequelize, Transaction } from 'sequelize';
+import { Sequelize, Transaction, UniqueConstraintError } from 'sequelize';
 import { isDatabaseAway, problem } from '../http/problem';
 import { codesOf } from './faults';
 
@@ -26,6 +26,9 @@ Sequelize.useCLS({
   },
   bind: <T extends (...args: never[]) => unknown>(work: T): T => AsyncLocalStorage.bind(work) as T,
 });
+
+/** Another unit has taken, since this one looked, what only one can have: the next try sees that, and says or avoids it. */
+const isTaken = (error: unknown): boolean => error instanceof UniqueConstraintError;
 
 /** A unit that lost against another one is tried so often. */
 const TRIES = 6;
@@ -69,7 +72,7 @@ export async function inUnit<T>(
       for (const then of scope.afterwards) await outsideUnits(then);
       return answer;
     } catch (error) {
-      if (isConflict(error)) {
+      if (isConflict(error) || (isTaken(error) && tried < TRIES)) {
         if (tried === TRIES)
           throw problem(
             'busy',

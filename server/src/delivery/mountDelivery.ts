@@ -1,6 +1,6 @@
 import type { Express, Request, Response } from 'express';
 import { languageOf, type Lang, type Snapshot } from '@fond/core';
-import type { CatalogueHost } from '../catalogue/catalogueHost';
+import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
 import { readParameters } from '../http/parameters';
 import { problem } from '../http/problem';
 import { standOf } from '../shop/pages';
@@ -10,8 +10,17 @@ import { SitemapFiles } from './sitemapFiles';
 
 const HOUR = 'public, max-age=3600';
 
-/** Where the server is called, as the one who asks wrote it. */
-const originOf = (request: Request): string => `${request.protocol}://${request.get('host') ?? ''}`;
+const HERE = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
+
+/**
+ * Where the shop is reached: as its settings say. Until they do, as the server itself is; what somebody writes into a
+ * request is no address, as others would be given it.
+ */
+function originOf(request: Request, { address }: Stand, own: string): string {
+  if (address !== null) return address;
+  const host = request.get('host') ?? '';
+  return HERE.test(host) ? `${request.protocol}://${host}` : own;
+}
 
 /** The desk is nobody's business, nor is what belongs to one shopper; search results are no pages of their own. */
 const robotsOf = (origin: string): string =>
@@ -29,19 +38,32 @@ const robotsOf = (origin: string): string =>
     '',
   ].join('\n');
 
-/** What machines read of the shop: search engines, feed readers, and the search box of browsers. */
-export function mountDelivery(app: Express, host: CatalogueHost): void {
+/**
+ * What machines read of the shop: search engines, feed readers, and the search box of browsers.
+ *
+ * @param own Address of this server.
+ */
+export function mountDelivery(app: Express, host: CatalogueHost, own: string): void {
   const send = (response: Response, type: string, text: string): void =>
     void response.set('Cache-Control', HOUR).type(`${type}; charset=utf-8`).send(text);
-  const sitemapOf = (request: Request): SitemapFiles =>
-    new SitemapFiles(standOf(host).snapshot, `${originOf(request)}/shop`);
+  const origin = (request: Request): string => originOf(request, standOf(host), own);
+  /** Of the catalogue as it stands, for each address; written once. */
+  let kept = { snapshot: null as Snapshot | null, files: new Map<string, SitemapFiles>() };
+  const sitemapOf = (request: Request): SitemapFiles => {
+    const { snapshot } = standOf(host);
+    if (kept.snapshot !== snapshot) kept = { snapshot, files: new Map() };
+    const root = `${origin(request)}/shop`;
+    const files = kept.files.get(root) ?? new SitemapFiles(snapshot, root);
+    kept.files.set(root, files);
+    return files;
+  };
 
-  app.get('/robots.txt', (request, response) => send(response, 'text/plain', robotsOf(originOf(request))));
+  app.get('/robots.txt', (request, response) => send(response, 'text/plain', robotsOf(origin(request))));
 
   app.get('/sitemap.xml', (request, response) => {
     const files = sitemapOf(request);
     const text =
-      files.count === 1 ? files.file(1) : files.index((part) => `${originOf(request)}/sitemap-${part}.xml`);
+      files.count === 1 ? files.file(1) : files.index((part) => `${origin(request)}/sitemap-${part}.xml`);
     send(response, 'application/xml', text);
   });
   app.get('/sitemap-:part.xml', (request: Request<{ part: string }>, response) => {
@@ -61,7 +83,7 @@ export function mountDelivery(app: Express, host: CatalogueHost): void {
     app.get(`/shop/${place}`, (request, response) => {
       const { snapshot } = standOf(host);
       const lang = languageOf(snapshot, readParameters(request.originalUrl)['lang']);
-      const root = `${originOf(request)}/shop`;
+      const root = `${origin(request)}/shop`;
       const own = lang === snapshot.frame.languages[0] ? '' : `?lang=${encodeURIComponent(lang)}`;
       send(response, type, write(snapshot, lang, root, `${root}/${place}${own}`));
     });

@@ -10,6 +10,7 @@ export class SitemapFiles {
   private readonly pages: readonly SitemapPage[];
   /** Pages of one file. */
   private readonly each: number;
+  private readonly written = new Map<number, string>();
 
   /**
    * @param root Address of the shop, without a slash at its end.
@@ -34,8 +35,16 @@ export class SitemapFiles {
     return xmlOf({ sitemapindex: { '@xmlns': SITEMAP, sitemap } });
   }
 
-  /** A file by its number, from 1. */
+  /** A file by its number, from 1; written when it is first asked for. */
   file(part: number): string {
+    const known = this.written.get(part);
+    if (known !== undefined) return known;
+    const text = this.write(part);
+    this.written.set(part, text);
+    return text;
+  }
+
+  private write(part: number): string {
     const url: XmlElement[] = [];
     for (const { path, changed } of this.pages.slice((part - 1) * this.each, part * this.each)) {
       const alternates = this.snapshot.frame.languages.map((lang) => ({

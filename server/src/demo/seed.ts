@@ -2,18 +2,19 @@ import { rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { stringify } from 'csv-stringify/sync';
+import sharp from 'sharp';
 import type { Logger } from 'pino';
 import type { Sequelize, Transaction } from 'sequelize';
-import type { DemoSignIn } from '@fond/contract';
 import type { Clause } from '@fond/core';
 import { noteCatalogueChange } from '../catalogue/followChanges';
 import { importCatalogue } from '../catalogue/import/importCatalogue';
-import { cleanHtml } from '../catalogue/import/parseRecord';
+import { cleanHtml } from '../catalogue/import/cleanHtml';
 import { inUnit } from '../database/unit';
 import { SettingModel } from '../database/models';
 import { insertRows, runSql, select, type Cell } from '../database/rows';
 import type { PictureStore } from '../media/pictures';
 import { addUser } from '../people/users';
+import { SHOP as SETTINGS } from '../catalogue/shopSettings';
 import { Random } from './random';
 import { CATEGORIES } from './catalogue/kinds';
 import { demoProducts, type DemoProduct } from './catalogue/products';
@@ -27,12 +28,24 @@ import {
   TAGS,
   type Pair,
 } from './catalogue/vocabulary';
+import { DEMO_SIGN_IN } from './signIn';
 import { drawPicture } from './pictures/draw';
 import { heightOf, ORIGINAL_WIDTH } from './pictures/sheet';
 
-export const DEMO_SIGN_IN: DemoSignIn = { email: 'merchandiser@pellmere.example', password: 'shelf-ticket' };
+const LOGO = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 32 32" width="480" height="480">
+  <circle cx="16" cy="16" r="15" fill="#1d2b4f"/>
+  <circle cx="16" cy="16" r="11.5" fill="#fbf5e4"/>
+  <path d="M12.6 22.5V9.8h4a4.2 4.2 0 0 1 0 8.4h-4" fill="none" stroke="#1d2b4f" stroke-width="2.6"/>
+</svg>`;
 
 const SHOP = {
+  currency: 'EUR',
+  tagTitles: { en: 'Good to know', fr: 'Bon à savoir' },
+  searchHints: { en: 'Pans, teapots, cast iron …', fr: 'Poêles, théières, fonte …' },
+  footers: {
+    en: 'An invented shop for trying out Fond Aisle. Nothing here can be bought.',
+    fr: 'Une boutique inventée pour essayer Fond Aisle. Rien ne peut y être acheté.',
+  },
   languages: ['en', 'fr'],
   titles: { en: 'Pellmere Kitchen Supply', fr: 'Pellmere Kitchen Supply' },
   descriptions: {
@@ -93,7 +106,7 @@ export async function seedDemo(sequelize: Sequelize, pictures: PictureStore, log
   log.info('Setting up the demo shop');
   await SettingModel.upsert({ name: 'demo-started', value: true });
   await inUnit(sequelize, async (transaction) => {
-    await seedDefinitions(sequelize, transaction);
+    await seedDefinitions(sequelize, transaction, pictures);
     await seedGroups(sequelize, transaction);
   });
   const made = demoProducts(Date.now());
@@ -138,8 +151,13 @@ async function seedDays(sequelize: Sequelize, transaction: Transaction): Promise
   ]);
 }
 
-async function seedDefinitions(sequelize: Sequelize, transaction: Transaction): Promise<void> {
-  await SettingModel.upsert({ name: 'shop', value: SHOP }, { transaction });
+async function seedDefinitions(
+  sequelize: Sequelize,
+  transaction: Transaction,
+  pictures: PictureStore,
+): Promise<void> {
+  const logo = await pictures.keep(await sharp(Buffer.from(LOGO)).png().toBuffer());
+  await SettingModel.upsert({ name: SETTINGS, value: { ...SHOP, logo } }, { transaction });
   await insertRows(
     sequelize,
     'attributes',

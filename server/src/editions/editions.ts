@@ -12,6 +12,7 @@ import {
 } from '@fond/core';
 import { recordActivity } from '../people/activity';
 import { chainProblem } from '../plans/chainProblem';
+import { servedSafely } from '../plans/safePlan';
 import {
   contentOf,
   EditionModel,
@@ -59,7 +60,7 @@ export const readLiveEdition = async (transaction?: Transaction): Promise<Editio
 /** What is live, and what of it stands beneath the campaigns. */
 export async function readLive(): Promise<{ edition: Edition; beneath: Edition }> {
   const row = await liveRow();
-  return { edition: editionOf(row), beneath: editionUnder(row) };
+  return { edition: servedSafely(editionOf(row)), beneath: servedSafely(editionUnder(row)) };
 }
 
 /** What is live as layers: what people published, and the campaigns that run over it. */

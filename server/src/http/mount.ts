@@ -9,14 +9,13 @@ import {
   type OperationName,
 } from '@fond/contract/operations';
 import { mayAs, type User } from '@fond/contract';
-import { roleOf } from '../people/users';
 import { readParameters } from './parameters';
 import { inUnit } from '../database/unit';
 import type { Sequelize } from 'sequelize';
 import { keyOf, onlyOnce } from './onlyOnce';
 import { ToldAfterwards } from './toldAfterwards';
 import { isDatabaseAway, problem } from './problem';
-import { checkToken, sessionOf } from './session';
+import { admit, checkToken, sessionOf } from './session';
 
 /** A checked request. What an operation takes is what its schema let through. */
 export interface Call<P = unknown, Q = unknown, B = unknown> {
@@ -38,7 +37,7 @@ export interface MountOptions {
   sequelize: Sequelize;
   session: RequestHandler;
   /** Runs before an operation; for the limit on sign-in and for uploads. */
-  before: Partial<Record<OperationName, RequestHandler>>;
+  before: Partial<Record<OperationName, RequestHandler | RequestHandler[]>>;
   /** Holds every answer against its schema and fails when it doesn't fit; for tests. */
   checkAnswers: boolean;
 }
@@ -51,7 +50,7 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
     if (operation.access === 'signed-in' || name === 'signIn') chain.push(options.session);
     if (operation.access === 'signed-in') chain.push(guard(operation));
     const before = options.before[name];
-    if (before) chain.push(before);
+    if (before) chain.push(...[before].flat());
     chain.push(async (request: Request, response: Response, _next: NextFunction) => {
       const call: Call = {
         params: checked(operation.params, request.params, true),
@@ -106,10 +105,9 @@ async function answerOf(
 function guard(operation: Operation): RequestHandler {
   const least = leastRole(operation);
   return async (request, _response, next) => {
-    const { user, csrfToken } = sessionOf(request);
+    const { user, csrfToken } = await admit(request);
     if (operation.method !== 'get') checkToken(request, csrfToken);
-    // Read anew each time: a role that was taken away must not live on in an old session.
-    if (least !== 'viewer' && !mayAs(await roleOf(user.id), least))
+    if (!mayAs(user.role, least))
       throw problem('not-allowed', `That takes at least the role “${least}”. Ask an owner of the shop.`);
     next();
   };

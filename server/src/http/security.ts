@@ -44,19 +44,34 @@ export const secureHeaders: RequestHandler[] = [
 const QUARTER_HOUR = 15 * 60_000;
 const TRIES = 10;
 
+/** So many for one account, from wherever they come. */
+const TRIES_FOR_ONE = 30;
+
 const refuseInWords: RequestHandler = (_request, response) =>
   sendProblem(response, problem('too-many-tries', 'Wait a quarter of an hour, then try again.'));
 
-/** Ten wrong passwords in a quarter of an hour from one address, then a pause. */
-export const signInLimit = (refuse: RequestHandler = refuseInWords): RequestHandler =>
-  rateLimit({
+const accountIn = ({ body }: Request): string => {
+  const { email } = (body ?? {}) as { email?: unknown };
+  return typeof email === 'string' ? email.trim().toLowerCase().slice(0, 254) : '';
+};
+
+/**
+ * Ten wrong passwords in a quarter of an hour from one address, thirty for one account, then a pause. The body has been
+ * read by then.
+ */
+export const signInLimits = (refuse: RequestHandler = refuseInWords): RequestHandler[] => {
+  const usual = {
     windowMs: QUARTER_HOUR,
-    limit: TRIES,
     skipSuccessfulRequests: true,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     handler: refuse,
-  });
+  } as const;
+  return [
+    rateLimit({ ...usual, limit: TRIES }),
+    rateLimit({ ...usual, limit: TRIES_FOR_ONE, keyGenerator: accountIn }),
+  ];
+};
 
 const NEW_CARTS = 60;
 

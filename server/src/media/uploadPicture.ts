@@ -52,6 +52,12 @@ export async function keepUploaded(
   const megapixels = (width * height) / 1e6;
   if (megapixels > MOST_MEGAPIXELS)
     throw refuse(`${called} has ${Math.round(megapixels)} megapixels; ${MOST_MEGAPIXELS} are the most`);
+  try {
+    // Drawn once, small: a file that was cut short says nothing of it before.
+    await sharp(file.buffer, { failOn: 'warning' }).resize({ width: 16 }).raw().toBuffer();
+  } catch {
+    throw refuse(`${called} is damaged or was not sent whole; save it anew and try again`);
+  }
   const hash = await pictures.keep(file.buffer);
   // A camera held sideways says so beside the pixels; renditions are turned upright.
   return orientation >= 5 ? { hash, width: height, height: width } : { hash, width, height };

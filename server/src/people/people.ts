@@ -1,14 +1,14 @@
-import { Op, UniqueConstraintError, type Sequelize } from 'sequelize';
-import type { ActivityEntry, Role, ShopSettings, User } from '@fond/contract';
-import { ActivityModel, CampaignModel, PlanModel, SettingModel, UserModel } from '../database/models';
-import { isZone } from '../campaigns/clock';
+import { Op, UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
+import { mayAs, type ActivityEntry, type Role, type User } from '@fond/contract';
+import { ActivityModel, CampaignModel, PlanModel, UserModel } from '../database/models';
 import { inUnit } from '../database/unit';
 import { problem } from '../http/problem';
 import { recordActivity } from './activity';
-import { addUser, userOf } from './users';
+import { hashPassword } from './passwords';
+import { addUser, roleOf, userOf } from './users';
 
 export const listPeople = async (): Promise<User[]> =>
-  (await UserModel.findAll({ order: [['name', 'ASC']] })).map(userOf);
+  (await UserModel.findAll({ where: { removedAt: null }, order: [['name', 'ASC']] })).map(userOf);
 
 export interface NewPerson {
   name: string;
@@ -40,7 +40,23 @@ export async function addPerson(
   }
 }
 
+async function personRow(id: number, transaction: Transaction): Promise<UserModel> {
+  const row = await UserModel.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+  if (!row || row.removedAt) throw problem('not-found', 'There is no such person.');
+  return row;
+}
+
 /** A shop without an owner could never get one again. */
+async function refuseLastOwner(row: UserModel, transaction: Transaction): Promise<void> {
+  const owners = await UserModel.findAll({
+    where: { role: 'owner', removedAt: null },
+    transaction,
+    lock: transaction.LOCK.UPDATE,
+  });
+  if (owners.length === 1 && owners[0].id === row.id)
+    throw problem('last-owner', `${row.name} is the only owner. Make somebody else an owner first.`);
+}
+
 export async function changeRole(
   sequelize: Sequelize,
   id: number,
@@ -48,15 +64,8 @@ export async function changeRole(
   userId: number,
 ): Promise<User> {
   return inUnit(sequelize, async (transaction) => {
-    const owners = await UserModel.findAll({
-      where: { role: 'owner' },
-      transaction,
-      lock: transaction.LOCK.UPDATE,
-    });
-    const row = await UserModel.findByPk(id, { transaction });
-    if (!row) throw problem('not-found', 'There is no such person.');
-    if (role !== 'owner' && owners.length === 1 && owners[0].id === id)
-      throw problem('last-owner', `${row.name} is the only owner. Make somebody else an owner first.`);
+    const row = await personRow(id, transaction);
+    if (role !== 'owner') await refuseLastOwner(row, transaction);
     await row.update({ role }, { transaction });
     await recordActivity(
       { userId, action: 'role', subject: `person:${id}`, detail: { name: row.name, role } },
@@ -66,36 +75,48 @@ export async function changeRole(
   });
 }
 
-const APPROVAL = 'publishing-needs-approval';
-export const TIME_ZONE = 'time-zone';
-
-export async function readSettings(): Promise<ShopSettings> {
-  const rows = await SettingModel.findAll({ where: { name: [APPROVAL, TIME_ZONE] } });
-  const values = new Map(rows.map(({ name, value }) => [name, value]));
-  return { approval: values.get(APPROVAL) === true, zone: zoneOf(values.get(TIME_ZONE)) };
-}
-
-/** UTC until somebody has said where the shop is. */
-export const zoneOf = (stored: unknown): string => (typeof stored === 'string' ? stored : 'UTC');
-
-export async function changeSettings(
-  sequelize: Sequelize,
-  { approval, zone }: ShopSettings,
-  userId: number,
-): Promise<ShopSettings> {
-  if (!isZone(zone))
-    throw problem('bad-input', 'Nothing was changed.', [
-      { path: 'zone', message: `“${zone}” is no time zone that is known here` },
-    ]);
+/** Somebody may sign in no more. Their name stays, for the record of what they did. */
+export async function removePerson(sequelize: Sequelize, id: number, userId: number): Promise<void> {
   await inUnit(sequelize, async (transaction) => {
-    await SettingModel.upsert({ name: APPROVAL, value: approval }, { transaction });
-    await SettingModel.upsert({ name: TIME_ZONE, value: zone }, { transaction });
+    const row = await personRow(id, transaction);
+    await refuseLastOwner(row, transaction);
+    await row.update({ removedAt: new Date(), email: null, passwordHash: '' }, { transaction });
     await recordActivity(
-      { userId, action: 'settings', subject: 'shop:settings', detail: { name: 'the shop', approval, zone } },
+      { userId, action: 'remove', subject: `person:${id}`, detail: { name: row.name } },
       transaction,
     );
   });
-  return readSettings();
+}
+
+/** A new password ends all sessions that began with the old one. */
+export async function setPassword(
+  sequelize: Sequelize,
+  id: number,
+  password: string,
+  userId: number,
+): Promise<void> {
+  const passwordHash = await hashPassword(password);
+  await inUnit(sequelize, async (transaction) => {
+    const row = await personRow(id, transaction);
+    await row.update({ passwordHash, sessionsFrom: new Date() }, { transaction });
+    await recordActivity(
+      { userId, action: 'password', subject: `person:${id}`, detail: { name: row.name } },
+      transaction,
+    );
+  });
+}
+
+export async function endSessions(sequelize: Sequelize, id: number, userId: number): Promise<void> {
+  if (id !== userId && !mayAs(await roleOf(userId), 'owner'))
+    throw problem('not-allowed', 'Only an owner of the shop can sign others out.');
+  await inUnit(sequelize, async (transaction) => {
+    const row = await personRow(id, transaction);
+    await row.update({ sessionsFrom: new Date() }, { transaction });
+    await recordActivity(
+      { userId, action: 'sign-out', subject: `person:${id}`, detail: { name: row.name } },
+      transaction,
+    );
+  });
 }
 
 export interface ActivityQuery {

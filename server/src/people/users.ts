@@ -2,7 +2,12 @@ import type { Role, User } from '@fond/contract';
 import { UserModel } from '../database/models';
 import { hashPassword, isPassword } from './passwords';
 
-export const userOf = ({ id, name, email, role }: UserModel): User => ({ id, name, email, role });
+export const userOf = ({ id, name, email, role }: UserModel): User => ({
+  id,
+  name,
+  email: email ?? '',
+  role,
+});
 
 export async function addUser(
   name: string,
@@ -27,8 +32,12 @@ export async function findUser(email: string, password: string): Promise<User | 
   return row && right ? userOf(row) : null;
 }
 
-/** The role somebody has now; nobody who was removed has one. */
-export async function roleOf(id: number): Promise<Role> {
-  const row = await UserModel.findByPk(id, { attributes: ['role'] });
-  return row?.role ?? 'viewer';
+/** Somebody who may still be here, and since when their sessions hold; null for who was removed. */
+export async function personOf(id: number): Promise<{ user: User; sessionsFrom: number } | null> {
+  const row = await UserModel.findByPk(id);
+  if (!row || row.removedAt) return null;
+  return { user: userOf(row), sessionsFrom: row.sessionsFrom?.getTime() ?? 0 };
 }
+
+/** The role somebody has now. */
+export const roleOf = async (id: number): Promise<Role> => (await personOf(id))?.user.role ?? 'viewer';

@@ -1,6 +1,4 @@
 import postcss, { CssSyntaxError, type AtRule, type Declaration } from 'postcss';
-import { isHeir, type PlanDocument } from '@fond/core';
-import { problem } from '../http/problem';
 
 /** Rules that only choose when others hold. */
 const AT_RULES: readonly string[] = ['media', 'supports', 'container'];
@@ -44,23 +42,4 @@ export function cssFaults(css: string): { line: number; message: string }[] {
     if (error instanceof CssSyntaxError) return [{ line: error.line ?? 1, message: error.reason }];
     throw error;
   }
-}
-
-/** The CSS that a document says itself. */
-function ownCss(document: PlanDocument): string {
-  if (!isHeir(document)) return document.css;
-  const { own } = document;
-  const said = own && 'at' in own ? own.at['css'] : undefined;
-  return said && 'set' in said ? String(said.set) : '';
-}
-
-/** @throws a problem with each fault and its line, where a plan's own CSS may not stand. */
-export function refuseBadCss(document: PlanDocument): void {
-  const faults = cssFaults(ownCss(document));
-  if (faults.length)
-    throw problem(
-      'bad-input',
-      'Nothing was saved.',
-      faults.map(({ line, message }) => ({ path: 'plan.css', message: `in line ${line} ${message}` })),
-    );
 }

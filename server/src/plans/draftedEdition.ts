@@ -3,6 +3,7 @@ import { savedRanges } from '../ranges/savedRanges';
 import { chainProblem } from './chainProblem';
 import { documentsFor } from './drafts';
 import { shownAlone } from './parts';
+import { servedSafely } from './safePlan';
 
 /**
  * What is live with drafts laid over it, and with the drafts of bases and parts that were never published; the first of
@@ -16,7 +17,9 @@ export async function draftedEdition(
   const known = new Set([...live.documents, ...drafts].map(({ id }) => id));
   const bases = [...documents.values()].filter(({ id }) => !known.has(id));
   const ranges = await savedRanges();
-  const edition = chainProblem(documents, () => withDrafts(live, [...bases, ...drafts], ranges));
+  const edition = servedSafely(
+    chainProblem(documents, () => withDrafts(live, [...bases, ...drafts], ranges)),
+  );
   const [first] = drafts;
   const plan = edition.plans.find(({ id }) => id === first.id);
   if (plan || isHeir(first)) return { edition, plan: plan! };

@@ -26,8 +26,9 @@ import { documentIn, PlanModel, UserModel } from '../database/models';
 import { canonicalJson, readLiveLayers } from '../editions/editions';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
-import { chainProblem, checkedPlan } from './chainProblem';
+import { chainProblem } from './chainProblem';
 import { plansShowing } from './plansShowing';
+import { safeDocument } from './safePlan';
 
 export const sameDocument = (a: PlanDocument, b: PlanDocument): boolean =>
   canonicalJson(a) === canonicalJson(b);
@@ -192,9 +193,8 @@ export async function createPlan(sequelize: Sequelize, asked: NewPlan, userId: n
   const from = documentIn(await planRow(asked.from));
   const { name, reach } = asked;
   const head: PlanHead = { id: randomUUID(), kind: 'page', name, reach, rank: 0 };
-  const document = begun(head, from, asked.as);
   const { documents: live } = await readBeneath();
-  checkedPlan(await documentsFor([document], live), head.id);
+  const document = safeDocument(await documentsFor([begun(head, from, asked.as)], live), head.id);
   await inUnit(sequelize, async (transaction) => {
     await recordActivity(
       {
@@ -228,21 +228,21 @@ export async function refuseNewer(row: PlanModel, version: number): Promise<void
 export async function savePlan(
   sequelize: Sequelize,
   id: string,
-  document: PlanDocument,
+  asked: PlanDocument,
   version: number,
   userId: number,
 ): Promise<StoredPlan> {
-  if (document.id !== id)
+  if (asked.id !== id)
     throw problem('bad-input', 'Nothing was saved.', [
       { path: 'plan.id', message: 'is another plan’s than the address’s' },
     ]);
   return inUnit(sequelize, async (transaction) => {
     const row = await planRow(id, transaction);
-    // The answer to an earlier sending was lost on the way: what is asked for stands already.
     const beneath = await readBeneath();
+    const document = safeDocument(await documentsFor([asked], beneath.documents, transaction), id);
+    // Where they are the same, the answer to an earlier sending was lost on the way: what is asked for stands already.
     if (!sameDocument(documentIn(row), document)) {
       await refuseNewer(row, version);
-      checkedPlan(await documentsFor([document], beneath.documents, transaction), id);
       await writeDraft(row, document, userId, transaction);
     }
     return storedPlan(row, beneath);

@@ -29,6 +29,7 @@ import { recordActivity } from '../people/activity';
 import { aisleChanges } from './aisleChanges';
 import { chainProblem, checkedPlan } from './chainProblem';
 import { plansShowing } from './plansShowing';
+import { safeDocument } from './safePlan';
 import { documentsFor, planRow, readBeneath, readPlan, refuseNewer, writeDraft } from './drafts';
 
 const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
@@ -259,7 +260,8 @@ export async function rebasePlan(
       checkedPlan(documents, id);
       document = keep === 'look' ? basedOn(plan, resolvePlan(documents, base)) : asked;
     }
-    await writeDraft(row, document, userId, transaction);
+    const safe = safeDocument(await documentsFor([document], live, transaction), id);
+    await writeDraft(row, safe, userId, transaction);
   });
   return readPlan(id);
 }

@@ -16,10 +16,9 @@ import type { Stand } from '../catalogue/catalogueHost';
 import { inUnit } from '../database/unit';
 import { documentIn, PlanModel, UserModel } from '../database/models';
 import { recordActivity } from '../people/activity';
-import { checkedPlan } from './chainProblem';
-import { cleanPlan } from './cleanPlan';
 import { plansShowing } from './plansShowing';
 import { readBeneath, readPlan, sameDocument } from './drafts';
+import { safeDocument } from './safePlan';
 
 /** All parts, with what they show and where they are shown. */
 export async function listParts({ snapshot }: Stand): Promise<PartSummary[]> {
@@ -74,7 +73,7 @@ export async function createPart(
   { name, fixtures }: NewPart,
   userId: number,
 ): Promise<StoredPlan> {
-  const document: Plan = cleanPlan({
+  const asked: Plan = {
     id: randomUUID(),
     kind: 'part',
     name,
@@ -85,8 +84,8 @@ export async function createPart(
     look: USUAL_LOOK,
     badges: USUAL_BADGES,
     css: '',
-  });
-  checkedPlan(documentsBy([document]), document.id);
+  };
+  const document = safeDocument(documentsBy([asked]), asked.id);
   await inUnit(sequelize, async (transaction) => {
     await PlanModel.create(
       { id: document.id, document, version: 1, updatedAt: new Date(), updatedBy: userId },

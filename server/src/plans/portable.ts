@@ -22,10 +22,9 @@ import { canonicalJson, readEditionOf } from '../editions/editions';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
 import { savedRanges } from '../ranges/savedRanges';
-import { refuseBadCss } from './checkCss';
-import { cleanPlan } from './cleanPlan';
-import { chainProblem, checkedPlan } from './chainProblem';
+import { chainProblem } from './chainProblem';
 import { documentsFor, readBeneath, readDrafts } from './drafts';
+import { safeDocument } from './safePlan';
 
 const hashOf = ({ hash: _, ...rest }: PlanFile): string =>
   createHash('sha256').update(canonicalJson(rest)).digest('hex');
@@ -108,7 +107,7 @@ async function write(
 ): Promise<NamedPlan[]> {
   const rangeIds = await writeRanges(ranges, userId, transaction);
   const ids = new Map(documents.map(({ id }) => [id, randomUUID() as string]));
-  const fresh = documents.map((document): PlanDocument => {
+  const read = documents.map((document): PlanDocument => {
     const id = ids.get(document.id)!;
     // Only one plan may serve everything, and this shop has it.
     const house = document.id === HOUSE_PLAN_ID;
@@ -118,12 +117,11 @@ async function write(
       reach: house ? { include: [], exclude: [] } : document.reach,
     };
     const renamed = withNames({ ...document, ...head }, { ranges: rangeIds, parts: ids });
-    refuseBadCss(renamed);
-    return cleanPlan(isHeir(renamed) ? { ...renamed, base: ids.get(renamed.base) ?? renamed.base } : renamed);
+    return isHeir(renamed) ? { ...renamed, base: ids.get(renamed.base) ?? renamed.base } : renamed;
   });
   const { documents: live } = await readBeneath();
-  const known = await documentsFor(fresh, live, transaction);
-  for (const { id } of fresh) checkedPlan(known, id);
+  const known = await documentsFor(read, live, transaction);
+  const fresh = read.map(({ id }) => safeDocument(known, id));
   for (const document of fresh) {
     await PlanModel.create(
       { id: document.id, document, version: 1, updatedAt: new Date(), updatedBy: userId },

@@ -13,10 +13,10 @@ import { momentAt } from '../campaigns/clock';
 import { contextOf, reportShelf } from '../explain/explain';
 import { composePreview, foldRangeParts, pageTime, readAddress } from '../shop/compose';
 import { standOf } from '../shop/pages';
-import { refuseBadCss } from './checkCss';
-import { cleanPlan } from './cleanPlan';
 import { draftedEdition } from './draftedEdition';
+import { documentsFor } from './drafts';
 import { disputesOf, movesOf } from './publishing';
+import { safeDocument } from './safePlan';
 
 /** A draft, and the page of it that is to be seen: now, or at another moment by another shopper. */
 export interface PreviewWish {
@@ -42,8 +42,8 @@ export async function previewDraft(
     closed: true,
     now: at === undefined ? undefined : momentAt('at', at, stand.zone).at,
   };
-  refuseBadCss(document);
-  const { edition, plan } = await draftedEdition(beneath, [cleanPlan(document)]);
+  const draft = safeDocument(await documentsFor([document], beneath.documents), document.id);
+  const { edition, plan } = await draftedEdition(beneath, [draft]);
   const aisle = read && snapshot.aisles.byPath.get(read.path);
   return {
     page: read && withOwnCss(await composePreview(host, stand, edition, read), plan),

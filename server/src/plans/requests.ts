@@ -6,15 +6,15 @@ import { inUnit } from '../database/unit';
 import { PlanModel, PublicationRequestModel, UserModel } from '../database/models';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
-import { readSettings } from '../people/people';
+import { readSettings } from '../people/settings';
 import { roleOf } from '../people/users';
 import { draftsAt, publishPlans } from './publishing';
 
 const MOST_LISTED = 50;
 
 /** Refuses to publish at once where the shop wants a second person's approval. */
-export async function refuseUnapproved(): Promise<void> {
-  const { approval } = await readSettings();
+export async function refuseUnapproved(sequelize: Sequelize): Promise<void> {
+  const { approval } = await readSettings(sequelize);
   if (approval)
     throw problem(
       'approval-needed',
@@ -109,7 +109,7 @@ export async function approveRequest(
   userId: number,
 ): Promise<EditionSummary> {
   const asked = await waitingRow(id);
-  const { approval } = await readSettings();
+  const { approval } = await readSettings(sequelize);
   if (approval && asked.askedBy === userId)
     throw problem('approval-needed', 'You asked for it yourself; somebody else has to approve.');
   const wish = {

@@ -9,7 +9,7 @@ import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
 import { builtFiles } from '../http/builtFiles';
 import { problem } from '../http/problem';
 import { styleSheets } from './styleSheet';
-import { sessionOf } from '../http/session';
+import { admit } from '../http/session';
 import { draftedEdition } from '../plans/draftedEdition';
 import { readDrafts } from '../plans/drafts';
 import { editionWithout } from '../plans/life';
@@ -115,7 +115,7 @@ export class ShopPages {
 
   /** A page with a draft laid over what is live; only for those who are signed in, and never kept. */
   private async sendDraft(request: Request, response: Response): Promise<void> {
-    sessionOf(request);
+    await admit(request);
     const stand = standOf(this.host);
     const address = readAddress(request.url);
     const { draft = '', without = '' } = address?.parameters ?? {};

@@ -53,7 +53,9 @@ export function styleSheets(folder: string): RequestHandler {
     const key = `${name} ${widths}`;
     let css = kept.get(key);
     if (css === undefined) {
-      css = withBreakpoints(await readFile(path.join(folder, name), 'utf8'), asked);
+      const sheet = await readFile(path.join(folder, name), 'utf8').catch(() => null);
+      if (sheet === null) throw problem('not-found', 'There is no such style sheet.');
+      css = withBreakpoints(sheet, asked);
       if (kept.size < MOST_KEPT) kept.set(key, css);
     }
     response.set('Cache-Control', 'public, max-age=31536000, immutable').type('css').send(css);

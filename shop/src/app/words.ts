@@ -2,7 +2,6 @@
 export interface ShopWords {
   skip: string;
   search: string;
-  searchIn: string;
   find: string;
   home: string;
   products: (count: number) => string;
@@ -36,7 +35,6 @@ export interface ShopWords {
   missingHint: string;
   missingLink: string;
   collections: string;
-  tags: string;
   details: string;
   sku: string;
   view: (place: number) => string;
@@ -76,7 +74,6 @@ export interface ShopWords {
   jumpTo: string;
   of: (pages: number) => string;
   goThere: string;
-  footer: string;
   language: Readonly<Record<string, string>>;
 }
 
@@ -85,7 +82,6 @@ const LANGUAGES = { en: 'English', fr: 'Français' };
 const EN: ShopWords = {
   skip: 'Skip to the products',
   search: 'Search',
-  searchIn: 'Pans, teapots, cast iron …',
   find: 'Find',
   home: 'Home',
   products: (count) => (count === 1 ? '1 product' : `${count} products`),
@@ -119,7 +115,6 @@ const EN: ShopWords = {
   missingHint: 'It may have moved, or it was never here. The shelves are all still open.',
   missingLink: 'Go to the front of the shop',
   collections: 'Collections',
-  tags: 'Good to know',
   details: 'Details',
   sku: 'Article',
   view: (place) => `View ${place}`,
@@ -160,14 +155,12 @@ const EN: ShopWords = {
   jumpTo: 'Page',
   of: (pages) => `of ${pages}`,
   goThere: 'Go',
-  footer: 'An invented shop for trying out Fond Aisle. Nothing here can be bought.',
   language: LANGUAGES,
 };
 
 const FR: ShopWords = {
   skip: 'Aller aux produits',
   search: 'Rechercher',
-  searchIn: 'Poêles, théières, fonte …',
   find: 'Chercher',
   home: 'Accueil',
   products: (count) => (count === 1 ? '1 produit' : `${count} produits`),
@@ -201,7 +194,6 @@ const FR: ShopWords = {
   missingHint: 'La page a peut-être déménagé. Les rayons, eux, sont tous ouverts.',
   missingLink: 'Aller à l’entrée de la boutique',
   collections: 'Collections',
-  tags: 'Bon à savoir',
   details: 'Détails',
   sku: 'Article',
   view: (place) => `Vue ${place}`,
@@ -245,7 +237,6 @@ const FR: ShopWords = {
   jumpTo: 'Page',
   of: (pages) => `sur ${pages}`,
   goThere: 'Aller',
-  footer: 'Une boutique inventée pour essayer Fond Aisle. Rien ne peut y être acheté.',
   language: LANGUAGES,
 };
 

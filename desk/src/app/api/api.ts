@@ -283,8 +283,24 @@ export class Api {
     return this.http.get<ShopSettings>('/api/settings');
   }
 
-  changeSettings(settings: ShopSettings): Observable<ShopSettings> {
-    return this.http.put<ShopSettings>('/api/settings', settings);
+  removePerson(id: number): Observable<void> {
+    return this.http.delete<void>(`/api/people/${id}`);
+  }
+
+  resetPassword(id: number, password: string): Observable<void> {
+    return this.http.put<void>(`/api/people/${id}/password`, { password });
+  }
+
+  endSessions(id: number): Observable<void> {
+    return this.http.delete<void>(`/api/people/${id}/sessions`);
+  }
+
+  changePassword(current: string, password: string): Observable<Session> {
+    return this.http.put<Session>('/api/session/password', { current, password });
+  }
+
+  changeSettings(change: Partial<ShopSettings>): Observable<ShopSettings> {
+    return this.http.put<ShopSettings>('/api/settings', change);
   }
 
   publicationRequests(): Observable<PublicationRequest[]> {

@@ -1,10 +1,12 @@
 import { HttpErrorResponse, type HttpInterceptorFn } from '@angular/common/http';
 import { inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { catchError, throwError } from 'rxjs';
+import { catchError, tap, throwError } from 'rxjs';
 import { SessionActions } from '../session/session.actions';
 import { sessionFeature } from '../session/session.feature';
+import { OnceKeys } from './onceKeys';
 import { toProblem } from './problem';
+import { Waiting } from './waiting';
 
 const UNSAFE = ['POST', 'PUT', 'PATCH', 'DELETE'];
 
@@ -12,12 +14,21 @@ const UNSAFE = ['POST', 'PUT', 'PATCH', 'DELETE'];
 export const apiInterceptor: HttpInterceptorFn = (request, next) => {
   const store = inject(Store);
   const token = store.selectSignal(sessionFeature.selectCsrfToken)();
+  const keys = inject(OnceKeys);
+  const waiting = inject(Waiting);
+  const key = token ? keys.of(request) : null;
   const sent =
     token && UNSAFE.includes(request.method)
-      ? request.clone({ setHeaders: { 'X-CSRF-Token': token } })
+      ? request.clone({
+          setHeaders: { 'X-CSRF-Token': token, ...(key && { 'Idempotency-Key': key }) },
+        })
       : request;
-  return next(sent).pipe(
+  const answer = next(sent);
+  // A file takes as long as it takes.
+  return (request.body instanceof FormData ? answer : waiting.watch(answer)).pipe(
+    tap((event) => keys.answered(request, event)),
     catchError((error: unknown) => {
+      keys.failed(request, error);
       const problem = toProblem(error);
       if (error instanceof HttpErrorResponse && problem.type === '/problems/sign-in-needed')
         store.dispatch(SessionActions.sessionEnded());

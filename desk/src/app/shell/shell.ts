@@ -13,6 +13,7 @@ import { PartsActions } from '../parts/state/parts.actions';
 import { RangesActions } from '../ranges/state/ranges.actions';
 import { SessionActions } from '../session/session.actions';
 import { sessionFeature } from '../session/session.feature';
+import { Waiting } from '../api/waiting';
 import { Appearance } from './appearance';
 import { GoTo } from './goTo';
 
@@ -71,9 +72,16 @@ import { GoTo } from './goTo';
       <button mat-button type="button" [matMenuTriggerFor]="menu">{{ user()?.name }}</button>
       <mat-menu #menu="matMenu">
         <p class="menu-note">{{ user()?.email }}</p>
+        <a mat-menu-item routerLink="/account">Password and sessions</a>
         <button mat-menu-item type="button" (click)="signOut()">Sign out</button>
       </mat-menu>
     </header>
+    @if (waiting.long()) {
+      <p class="late" role="status">
+        The server has not answered for a while. What you see stays; drafts are kept in this window until it
+        does.
+      </p>
+    }
     <div id="content" tabindex="-1" class="content"><router-outlet /></div>
   `,
   styleUrl: './shell.scss',
@@ -82,6 +90,7 @@ export class Shell {
   private readonly store = inject(Store);
   private readonly dialog = inject(MatDialog);
   protected readonly appearance = inject(Appearance);
+  protected readonly waiting = inject(Waiting);
   protected readonly user = this.store.selectSignal(sessionFeature.selectUser);
   protected readonly edition = this.store.selectSignal(floorFeature.selectEdition);
   protected readonly screens = [
@@ -99,6 +108,7 @@ export class Shell {
     { path: '/catalogue/import', name: 'Catalogue in' },
     { path: '/redirects', name: 'Redirects' },
     { path: '/people', name: 'People' },
+    { path: '/shop-settings', name: 'The shop' },
   ];
 
   constructor() {

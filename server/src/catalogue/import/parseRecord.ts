@@ -1,5 +1,5 @@
-import sanitizeHtml from 'sanitize-html';
 import type { AttributeType } from '@fond/core';
+import { cleanHtml } from './cleanHtml';
 import { booleanOf, type ColumnPlan, type Field } from './columns';
 
 /** A product as a file tells it; what the file has no column for is undefined and stays as it is. */
@@ -190,36 +190,3 @@ function attributeValues(cell: string, type: AttributeType, tell: (message: stri
       return [limited(cell, MOST_VALUE, tell)];
   }
 }
-
-/** Text without tags becomes a paragraph; of HTML only harmless formatting stays. */
-export function cleanHtml(text: string): string {
-  if (!text) return '';
-  if (!/<[a-z!/]/i.test(text)) return `<p>${escapeHtml(text)}</p>`;
-  return sanitizeHtml(text, {
-    allowedTags: [
-      'p',
-      'br',
-      'ul',
-      'ol',
-      'li',
-      'b',
-      'strong',
-      'i',
-      'em',
-      'h3',
-      'h4',
-      'a',
-      'table',
-      'tbody',
-      'tr',
-      'th',
-      'td',
-    ],
-    allowedAttributes: { a: ['href'] },
-    allowedSchemes: ['https', 'http', 'mailto'],
-    allowProtocolRelative: false,
-  });
-}
-
-const escapeHtml = (text: string): string =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ColumnFindings, planColumns, type ColumnPlan } from './columns';
-import { cleanHtml, parseRecord } from './parseRecord';
+import { cleanHtml } from './cleanHtml';
+import { parseRecord } from './parseRecord';
 
 const NO_TYPES = new Map();
 

@@ -1,6 +1,6 @@
 /**
  * What lists ask of drafts without reading them, changes of the catalogue in the order of their commits, jobs that belong
- * to the server that runs them, and requests that arrive twice.
+ * to the server that runs them, requests that arrive twice, and people who leave.
  */
 export const GROUND = [
   `ALTER TABLE plans
@@ -31,4 +31,8 @@ export const GROUND = [
     KEY by_age (at),
     CONSTRAINT user_of_key FOREIGN KEY (user_id) REFERENCES users (id) ON DELETE CASCADE
   )`,
+  `ALTER TABLE users
+    MODIFY COLUMN email VARCHAR(200) NULL,
+    ADD COLUMN IF NOT EXISTS removed_at DATETIME(3) NULL,
+    ADD COLUMN IF NOT EXISTS sessions_from DATETIME(3) NULL`,
 ];

@@ -23,7 +23,9 @@ import { shopWordsIn } from '../words';
             </nav>
           }
         }
-        <p>{{ words().footer }}</p>
+        @if (frame().footer; as words) {
+          <p>{{ words }}</p>
+        }
       </div>
     </footer>
   `,
@@ -34,6 +36,6 @@ export class SiteFooter {
   protected readonly words = computed(() => shopWordsIn(this.frame().lang));
   protected readonly groups = computed(() => [
     { title: this.words().collections, links: this.frame().collections },
-    { title: this.words().tags, links: this.frame().tags },
+    { title: this.frame().tagTitle, links: this.frame().tags },
   ]);
 }

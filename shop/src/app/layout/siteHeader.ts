@@ -12,11 +12,9 @@ import { shopWordsIn } from '../words';
     <header class="site">
       <div class="site-top">
         <a class="site-name" [href]="home()">
-          <svg viewBox="0 0 32 32" aria-hidden="true">
-            <circle cx="16" cy="16" r="15" />
-            <circle cx="16" cy="16" r="11.5" />
-            <path d="M12.6 22.5V9.8h4a4.2 4.2 0 0 1 0 8.4h-4" />
-          </svg>
+          @if (frame().logo; as hash) {
+            <img [src]="'/pictures/' + hash + '-' + logoWidth()" alt="" width="32" height="32" />
+          }
           <span>{{ frame().title }}</span>
         </a>
         <form class="site-search" role="search" method="get" action="/shop/search">
@@ -28,7 +26,7 @@ import { shopWordsIn } from '../words';
             name="q"
             maxlength="200"
             [value]="q()"
-            [placeholder]="words().searchIn"
+            [placeholder]="frame().searchHint"
             [attr.aria-label]="words().search"
           />
           <button type="submit">{{ words().search }}</button>
@@ -71,6 +69,7 @@ export class SiteHeader {
   readonly frame = input.required<ShopFrame>();
   readonly q = input('');
   protected readonly href = shopHref;
+  protected readonly logoWidth = computed(() => Math.min(...this.frame().pictureWidths));
   protected readonly words = computed(() => shopWordsIn(this.frame().lang));
   protected readonly ownLanguage = computed(() => this.frame().languages[0]?.lang === this.frame().lang);
   private readonly state = inject(ShopState);
