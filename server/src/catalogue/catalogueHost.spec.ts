@@ -4,6 +4,7 @@ import { holds } from '@fond/core';
 import { publishPlans } from '../../../tests/support/plans';
 import { startTestServer, type Desk, type TestServer } from '../../../tests/support/server';
 import { connect } from '../database/connect';
+import { select } from '../database/rows';
 import { CatalogueHost } from './catalogueHost';
 
 let server: TestServer;
@@ -86,5 +87,33 @@ describe('several servers on one database', () => {
     await expect(host.refresh()).rejects.toThrow();
     expect(host.stand).toBeNull();
     await lost.close();
+  });
+});
+
+describe('a storm of changes on two servers', () => {
+  it('leaves both serving exactly what the database holds', async () => {
+    const skus = second.stand!.snapshot.skus.slice(0, 24);
+    const storm = Array.from({ length: 120 }, (_, at) => ({
+      sku: skus[(at * 7) % skus.length],
+      featured: at % 3 > 0,
+    }));
+    let ended = false;
+    // Looks all the while, so that numbers that are committed out of their order would be passed over.
+    const looking = (async () => {
+      while (!ended) await second.refresh();
+    })();
+    await Promise.all(
+      [0, 1, 2, 3].map(async (lane) => {
+        for (const { sku, featured } of storm.filter((_, at) => at % 4 === lane))
+          await desk.put(`/api/catalogue/products/${sku}/featured`, { featured }).expect(204);
+      }),
+    );
+    ended = true;
+    await looking;
+    await second.refresh();
+    const rows = await select<{ sku: string; featured: number }>(other, 'SELECT sku, featured FROM products');
+    for (const { stand } of [second, server.application.host])
+      for (const { sku, featured } of rows)
+        expect(holds(stand!.snapshot.featured, stand!.snapshot.bySku.get(sku)!), sku).toBe(Boolean(featured));
   });
 });
