@@ -41,7 +41,7 @@ const peerRow = (row: ProductRow): PeerRow => ({
   id: row.id,
   path: ['*', ...pathsOf(row)],
   price: row.price! / 100,
-  created: row.created,
+  created: row.created!,
   values: Object.fromEntries(VALUE_FACETS.map((key) => [key, valuesOf(row, key)])),
 });
 
@@ -117,7 +117,7 @@ export function roaringPeer(rows: Iterable<ProductRow>): Peer {
   for (const row of rows) {
     const at = ids.push(row.id) - 1;
     cents.push(row.price!);
-    created.push(row.created);
+    created.push(row.created!);
     const put = (key: string, value: string): void => {
       const list = lists.get(key)!.get(value);
       if (list) list.push(at);

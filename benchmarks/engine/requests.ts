@@ -82,7 +82,7 @@ export function slowAnswer(rows: Iterable<ProductRow>, request: ListingRequest):
     if (!failed.length || failed[0] === 'price') priced++;
   }
   matching.sort(
-    (a, b) => (request.order === 'price' ? a.price! - b.price! : b.created - a.created) || a.id - b.id,
+    (a, b) => (request.order === 'price' ? a.price! - b.price! : b.created! - a.created!) || a.id - b.id,
   );
   const from = (request.page - 1) * PAGE_SIZE;
   return {

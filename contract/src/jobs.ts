@@ -26,8 +26,10 @@ export interface Job {
 }
 
 export interface ImportError {
-  /** 1-based line of the file. */
+  /** 1-based line of the file; of a JSON list, the product's place. */
   line: number;
+  /** Article number, where the line has one. */
+  sku: string;
   column: string;
   message: string;
 }
@@ -48,6 +50,16 @@ export interface ImportColumn {
   examples: readonly string[];
 }
 
+export interface ImportVariant {
+  column: string;
+  /** Whether they are read as one. */
+  gathered: boolean;
+  /** How many words. */
+  count: number;
+  /** The most frequent words, each with its spellings, the most frequent first. */
+  words: readonly { spellings: readonly { text: string; count: number }[] }[];
+}
+
 export interface ImportReport {
   file: string;
   dryRun: boolean;
@@ -55,15 +67,21 @@ export interface ImportReport {
   created: number;
   changed: number;
   unchanged: number;
-  /** The first 200; nothing is changed while there is one. */
+  /** The first 200; nothing is changed while there is one, unless faulty lines are left out. */
   errors: readonly ImportError[];
   errorCount: number;
+  /** Lines with a fault. */
+  faultyLines: number;
+  /** Whether these lines were left out, and all others taken. */
+  leftOut: boolean;
+  /** What is worth a word, in sentences. */
+  notices: readonly string[];
+  /** Words that are spelt in more than one way, by column. */
+  variants: readonly ImportVariant[];
   columns: readonly ImportColumn[];
   newCategories: readonly string[];
   newTags: readonly string[];
   newCollections: readonly string[];
-  /** Languages that the shop speaks from now on. */
-  newLanguages: readonly string[];
   milliseconds: number;
 }
 
@@ -71,6 +89,11 @@ export interface ImportReport {
 export type ImportMapping = Readonly<
   Record<
     string,
-    { use: 'skip' } | { use: 'attribute'; type: 'text' | 'many' | 'number' | 'boolean' | 'colour' }
+    /** Left out. */
+    | { use: 'skip' }
+    /** Read as an attribute of that type, spellings of one word as one where wished. */
+    | { use: 'attribute'; type: 'text' | 'many' | 'number' | 'boolean' | 'colour'; gather?: boolean }
+    /** Read as found, spellings of one word as one. */
+    | { use: 'gather' }
   >
 >;

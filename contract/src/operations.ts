@@ -32,7 +32,7 @@ export { conditionSchema } from './conditionSchema';
 export { heirSchema, planDocumentSchema, planSchema } from './planSchema';
 export { clausesSchema, MOST_NAMED, rangeSchema, savedRuleSchema } from './rangeSchema';
 export { redirectWishSchema } from './redirectOperations';
-export { importMappingSchema } from './shapes';
+export { importMappingSchema, ratesSchema } from './shapes';
 
 export const OPERATIONS = {
   health: {
@@ -194,15 +194,35 @@ export const OPERATIONS = {
   importCatalogue: {
     method: 'post',
     path: '/api/catalogue/import',
-    summary: 'Read a product file; answers with a job',
+    summary: 'Read a product file, or that of an earlier job once more; answers with a job',
     access: 'signed-in',
     upload: Joi.object({
-      mapping: Joi.string().max(100_000).description('JSON: column name → `{use, type?}`'),
+      mapping: Joi.string()
+        .max(100_000)
+        .description(
+          'JSON: column name → `{use: "skip"}`, `{use: "attribute", type, gather?}` or `{use: "gather"}`',
+        ),
+      from: Joi.string().guid().description('In place of `file`: the job whose file is read once more'),
+      leaveOut: Joi.valid('0', '1').description('1: lines with a fault are left out, all others taken'),
+      rates: Joi.string()
+        .max(4_000)
+        .description('JSON: currency → what one unit of it is worth in the shop’s, as in `{"USD": 0.92}`'),
       dryRun: Joi.valid('0', '1'),
     }),
     status: 202,
     answer: job,
-    problems: ['bad-input', 'too-large', 'wrong-kind', 'database-away'],
+    problems: ['bad-input', 'not-found', 'too-large', 'wrong-kind', 'database-away'],
+  },
+  jobFaults: {
+    method: 'get',
+    path: '/api/jobs/{id}/faults.csv',
+    summary: 'Every fault of a product file, with line, article number and column, as CSV',
+    access: 'signed-in',
+    params: Joi.object({ id: Joi.string().guid().required() }),
+    status: 200,
+    answer: Joi.string(),
+    produces: 'text/csv',
+    problems: ['not-found', 'database-away'],
   },
   jobs: {
     method: 'get',

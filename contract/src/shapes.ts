@@ -66,7 +66,14 @@ export const listing = Joi.object({
         badges: Joi.array()
           .items(Joi.object({ key: Joi.string().required(), text: text.required() }))
           .required(),
-        attributes: Joi.object().pattern(Joi.string(), text).required(),
+        attributes: Joi.object()
+          .pattern(
+            Joi.string(),
+            Joi.alternatives().try(Joi.number(), Joi.boolean(), text, Joi.array().items(text)),
+          )
+          .required(),
+        attributeTexts: Joi.object().pattern(Joi.string(), text).required(),
+        rating: Joi.object({ value: Joi.number().required(), count: count.allow(null).required() }),
         image: Joi.string(),
       }),
     )
@@ -129,9 +136,37 @@ const report = Joi.object({
   changed: count.required(),
   unchanged: count.required(),
   errors: Joi.array()
-    .items(Joi.object({ line: count.required(), column: text.required(), message: text.required() }))
+    .items(
+      Joi.object({
+        line: count.required(),
+        sku: text.required(),
+        column: text.required(),
+        message: text.required(),
+      }),
+    )
     .required(),
   errorCount: count.required(),
+  faultyLines: count.required(),
+  leftOut: Joi.boolean().required(),
+  notices: Joi.array().items(text).required(),
+  variants: Joi.array()
+    .items(
+      Joi.object({
+        column: text.required(),
+        gathered: Joi.boolean().required(),
+        count: count.required(),
+        words: Joi.array()
+          .items(
+            Joi.object({
+              spellings: Joi.array()
+                .items(Joi.object({ text: text.required(), count: count.required() }))
+                .required(),
+            }),
+          )
+          .required(),
+      }),
+    )
+    .required(),
   columns: Joi.array()
     .items(
       Joi.object({
@@ -148,7 +183,6 @@ const report = Joi.object({
   newCategories: Joi.array().items(text).required(),
   newTags: Joi.array().items(text).required(),
   newCollections: Joi.array().items(text).required(),
-  newLanguages: Joi.array().items(text).required(),
   milliseconds: count.required(),
 });
 
@@ -397,6 +431,16 @@ export const importMappingSchema = Joi.object().pattern(
   Joi.string().max(200),
   Joi.alternatives().try(
     Joi.object({ use: Joi.valid('skip').required() }),
-    Joi.object({ use: Joi.valid('attribute').required(), type: importColumnType.required() }),
+    Joi.object({
+      use: Joi.valid('attribute').required(),
+      type: importColumnType.required(),
+      gather: Joi.boolean(),
+    }),
+    Joi.object({ use: Joi.valid('gather').required() }),
   ),
+);
+
+export const ratesSchema = Joi.object().pattern(
+  Joi.string().pattern(/^[A-Z]{3}$/, 'three letters such as USD'),
+  Joi.number().positive().max(1_000_000),
 );

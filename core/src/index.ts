@@ -60,6 +60,7 @@ export * from './plans/housePlan';
 export * from './plans/inherit';
 export * from './plans/merge';
 export * from './plans/sameValue';
+export * from './text/own';
 export * from './plans/nesting';
 export * from './plans/parts';
 export * from './plans/plan';

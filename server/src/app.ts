@@ -7,7 +7,8 @@ import { CampaignClock } from './campaigns/campaignClock';
 import { CartService } from './cart/cart';
 import { mountCart } from './cart/cartPages';
 import { CatalogueHost } from './catalogue/catalogueHost';
-import { uploadHandler } from './catalogue/import/upload';
+import { ImportJobs } from './catalogue/import/importJob';
+import { uploadHandler, Uploads } from './catalogue/import/upload';
 import { seedDemoPlans } from './demo/demoPlans';
 import { seedDemo } from './demo/seed';
 import { DEMO_SIGN_IN, endDemoSessions } from './demo/signIn';
@@ -75,10 +76,12 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
       await seedDemoShopper(sequelize);
     } else await endDemoSessions();
   });
-  const jobs = new Jobs(sequelize, log);
-  await jobs.begin();
   const host = new CatalogueHost(sequelize, log);
   await host.start();
+  const jobs = new Jobs(sequelize, log);
+  const imports = new ImportJobs(sequelize, options.databaseUrl, jobs, () => host.catchUp());
+  const uploads = new Uploads(data);
+  await jobs.begin();
   const clock = new CampaignClock(sequelize, host, log);
   clock.start();
   const secret = await secretOfShop();
@@ -121,6 +124,8 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
       sequelize,
       host,
       jobs,
+      imports,
+      uploads,
       pictures,
       renditions,
       tokens,
@@ -152,6 +157,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
 
   const stop = async (): Promise<void> => {
     renditions.stop();
+    imports.stop();
     await clock.stop();
     await settle(jobs, host, sessions, sequelize);
   };

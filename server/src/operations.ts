@@ -1,4 +1,5 @@
-import { rm } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
+import { stringify } from 'csv-stringify/sync';
 import type { Sequelize } from 'sequelize';
 import type {
   AttributeChange,
@@ -7,6 +8,7 @@ import type {
   DemoSignIn,
   DraftVersion,
   FreePageWish,
+  Job,
   PlanFile,
   Role,
   ShopSettings,
@@ -17,8 +19,8 @@ import type { CatalogueHost } from './catalogue/catalogueHost';
 import { changeAttribute, listAttributes, readAttribute } from './catalogue/attributes';
 import { focusCategoryPicture, setCategoryPicture } from './catalogue/categoryPictures';
 import { findProducts, lookUpProducts, setFeatured } from './catalogue/productList';
-import { importCatalogue } from './catalogue/import/importCatalogue';
-import { kindOf, readMapping } from './catalogue/import/upload';
+import type { ImportJobs } from './catalogue/import/importJob';
+import { kindOf, readWish, type UploadFields, type Uploads } from './catalogue/import/upload';
 import { compareEditions } from './editions/compare';
 import { publishAgain, readEdition, summaries } from './editions/editions';
 import { afterCommit } from './database/unit';
@@ -117,6 +119,8 @@ interface Parts {
   sequelize: Sequelize;
   host: CatalogueHost;
   jobs: Jobs;
+  imports: ImportJobs;
+  uploads: Uploads;
   pictures: PictureStore;
   renditions: Renditions;
   tokens: ShopperTokens;
@@ -135,6 +139,8 @@ export function handlersOf({
   sequelize,
   host,
   jobs,
+  imports,
+  uploads,
   pictures,
   renditions,
   tokens,
@@ -386,7 +392,21 @@ export function handlersOf({
       moveCampaign(sequelize, standOf(host), idOf(call), call.body as CampaignTimes, userIdOf(call)),
     endCampaign: (call) => shown(endCampaign(sequelize, standOf(host), idOf(call), userIdOf(call))),
 
-    importCatalogue: (call) => startImport(call, sequelize, host, jobs),
+    importCatalogue: (call) => startImport(call, jobs, imports, uploads),
+    jobFaults: async (call) => {
+      const faults = await jobs.faults(idOf(call));
+      call.response
+        .attachment('faults.csv')
+        .type('text/csv; charset=utf-8')
+        .send(
+          stringify([...faults], {
+            header: true,
+            columns: ['line', 'sku', 'column', 'message'],
+            escape_formulas: true,
+            bom: true,
+          }),
+        );
+    },
     jobs: () => jobs.latest(),
     readJob: (call) => jobs.read(idOf(call)),
     jobEvents: (call) => streamJob(jobs, idOf(call), call.response),
@@ -399,35 +419,23 @@ const textParameters = (query: unknown): Record<string, string> =>
     Object.entries(query as Record<string, unknown>).map(([key, value]) => [key, String(value)]),
   );
 
-async function startImport(
-  call: Call,
-  sequelize: Sequelize,
-  host: CatalogueHost,
-  jobs: Jobs,
-): Promise<unknown> {
+/** A file that came along, or that of an earlier job. */
+async function startImport(call: Call, jobs: Jobs, imports: ImportJobs, uploads: Uploads): Promise<Job> {
   const { file } = call.request;
-  if (!file) throw problem('bad-input', 'Nothing was read.', [{ path: 'file', message: 'is missing' }]);
-  const { mapping, dryRun } = call.body as { mapping?: string; dryRun?: '0' | '1' };
-  const read = readMapping(mapping);
-  const userId = userIdOf(call);
-  return jobs.start(userId, 'import', async (progress) => {
-    try {
-      const report = await importCatalogue(
-        sequelize,
-        {
-          path: file.path,
-          name: file.originalname,
-          kind: kindOf(file.originalname)!,
-          mapping: read,
-          dryRun: dryRun === '1',
-          userId,
-        },
-        progress,
-      );
-      await host.refresh();
-      return report;
-    } finally {
-      await rm(file.path, { force: true });
-    }
-  });
+  const fields = call.body as UploadFields;
+  const wish = readWish(fields);
+  const id = randomUUID();
+  await uploads.clear(Date.now());
+  if (file) {
+    const path = await uploads.keep(file.path, id);
+    const name = file.originalname;
+    return imports.start({ ...wish, path, name, kind: kindOf(name)!, userId: userIdOf(call) }, id);
+  }
+  if (!fields.from)
+    throw problem('bad-input', 'Nothing was read.', [{ path: 'file', message: 'is missing' }]);
+  const { report } = await jobs.read(fields.from);
+  const kind = report ? kindOf(report.file) : undefined;
+  if (!report || !kind) throw problem('not-found', 'That job has read no file. Choose one.');
+  const path = await uploads.again(fields.from, id);
+  return imports.start({ ...wish, path, name: report.file, kind, userId: userIdOf(call) }, id);
 }

@@ -113,6 +113,7 @@ function figureOf(
     case 'sold':
       return snapshot.sold[p] > 0 ? numberText(snapshot.sold[p], lang) : null;
     case 'days': {
+      if (Number.isNaN(snapshot.created[p])) return null;
       const days = dayOf(zone, now) - dayOf(zone, snapshot.created[p]);
       return days >= 0 ? numberText(days, lang) : null;
     }

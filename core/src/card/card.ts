@@ -1,5 +1,5 @@
 import { badgesOf, type Badge, type BadgeSet } from '../badges/badges';
-import type { Lang } from '../catalogue/rows';
+import type { AttributeValue, Lang } from '../catalogue/rows';
 import { textIn } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
@@ -9,7 +9,7 @@ import { wordsIn } from '../page/words';
 import type { LinkModel } from '../page/pageModel';
 import { dateIn } from '../text/days';
 import type { CardElement, CardField } from './design';
-import { numberText } from '../text/numbers';
+import { numberText, type NumberForm } from '../text/numbers';
 import { savingPercent, stockStateOf, type StockState } from './figures';
 import { moneyOf, type Money } from './money';
 
@@ -92,10 +92,32 @@ export function cardAttributes(snapshot: Snapshot, p: number, lang: Lang): Reado
   return attributes;
 }
 
+/** How the numbers of an attribute are written. */
+export function formOf({ attributes }: Snapshot, key: string): NumberForm | undefined {
+  const row = attributes.get(key)?.row;
+  return row && { grouped: row.grouped !== false, decimals: row.decimals ?? null };
+}
+
+/** Values of the attributes that may stand on cards, as data. */
+export function cardValues(snapshot: Snapshot, p: number): Readonly<Record<string, AttributeValue>> {
+  const values: [string, AttributeValue][] = [];
+  for (const { row, column } of snapshot.attributes.values()) {
+    const from = column.offsets[p];
+    const to = column.offsets[p + 1];
+    if (!row.onCards || from === to) continue;
+    const each = Array.from(column.codes.subarray(from, to), (code) => column.values[code]);
+    const [{ value, number }] = each;
+    if (row.type === 'many') values.push([row.key, each.map((one) => one.value)]);
+    else if (row.type === 'boolean') values.push([row.key, value === 'yes']);
+    else values.push([row.key, number ?? value]);
+  }
+  return Object.fromEntries(values);
+}
+
 /** A value in the page's language; numbers in its way of writing them. */
 export function valueLabel(snapshot: Snapshot, column: ValueColumn, code: number, lang: Lang): string {
   const { value, labels, number } = column.values[code];
-  if (number !== null) return numberText(number, lang);
+  if (number !== null) return numberText(number, lang, formOf(snapshot, column.key));
   return textIn(labels, lang, snapshot.frame.languages) || value;
 }
 
@@ -186,7 +208,7 @@ function fieldText(
     case 'sku':
       return snapshot.skus[p];
     case 'added':
-      return dateIn(lang, zone ?? 'UTC', snapshot.created[p]);
+      return Number.isNaN(snapshot.created[p]) ? '' : dateIn(lang, zone ?? 'UTC', snapshot.created[p]);
     case 'sold':
       return snapshot.sold[p] > 0 ? numberText(snapshot.sold[p], lang) : '';
     case 'saving': {

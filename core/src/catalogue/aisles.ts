@@ -1,4 +1,5 @@
 import { textIn, type AttributeRow, type CatalogueFrame, type CategoryRow, type CollectionRow } from './rows';
+import { own } from '../text/own';
 import type { FreePageRow, AislePicture, Texts } from './rows';
 
 export type AisleKind = 'front' | 'category' | 'collection' | 'tag' | 'value' | 'page' | 'search';
@@ -101,7 +102,7 @@ const valueAisles = (
   languages: CatalogueFrame['languages'],
 ): Aisle[] =>
   aisles.map(({ value, slug }) => {
-    const labels = valueLabels[value] ?? {};
+    const labels = own(valueLabels, value) ?? {};
     return {
       ...none,
       key: `value:${key}:${value}`,

@@ -18,6 +18,10 @@ export interface AttributeRow {
   unit: string | null;
   filterable: boolean;
   onCards: boolean;
+  /** Of numbers: whether thousands are set apart; they are where this is left out. */
+  grouped?: boolean;
+  /** Of numbers: decimals that are always written; null, or left out, for as many as there are. */
+  decimals?: number | null;
   /** Translated values: value → language → word. Values without an entry are shown as they are. */
   valueLabels: Readonly<Record<string, Texts>>;
   /** CSS colour of a value, for swatches. */
@@ -110,16 +114,17 @@ export interface ProductRow {
   /** Cents; the price before the reduction. */
   was: number | null;
   currency: string;
-  /** Milliseconds since 1970 in UTC. */
-  created: number;
+  /** Milliseconds since 1970 in UTC; null where nobody knows. */
+  created: number | null;
   /** Pieces; null where the shop doesn't count them, which means there is always one. */
   stock: number | null;
   featured: boolean;
   /** 0 to 5; null where nobody has rated. */
   rating: number | null;
-  /** How many people rated. */
-  ratings: number;
-  sold: number;
+  /** How many people rated; null where nobody knows. */
+  ratings: number | null;
+  /** Units; null where nobody knows. */
+  sold: number | null;
   /** When it was last changed, milliseconds since 1970; as `created` where nobody noted it. */
   changed?: number;
   /** What was sold and seen on single days, in any order. */

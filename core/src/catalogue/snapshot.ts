@@ -30,14 +30,15 @@ export interface Snapshot {
   /** Cents; NaN where missing. */
   price: NumberColumn;
   was: Float64Array;
+  /** Milliseconds since 1970; NaN where nobody knows, as in all of these. */
   created: Float64Array;
   changed: Float64Array;
-  sold: Uint32Array;
+  sold: Float64Array;
   activity: ActivityColumn;
   /** UNCOUNTED where the shop doesn't count. */
   stock: Int32Array;
   rating: NumberColumn;
-  ratings: Uint32Array;
+  ratings: Float64Array;
   /** Category id, 0 where the product is in none. */
   mainCategory: Uint32Array;
   featured: Words;

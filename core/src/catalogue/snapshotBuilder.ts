@@ -10,6 +10,7 @@ import type {
   ProductRow,
   Texts,
 } from './rows';
+import { own } from '../text/own';
 import { wordsFor } from './sets';
 import {
   BOOLEAN_LABELS,
@@ -21,7 +22,8 @@ import {
   type Snapshot,
 } from './snapshot';
 
-const attributeTexts = (attribute: AttributeRow, value: string): Texts => attribute.valueLabels[value] ?? {};
+const attributeTexts = (attribute: AttributeRow, value: string): Texts =>
+  own(attribute.valueLabels, value) ?? {};
 
 /** How a value stands in addresses: numbers without trailing zeros, yes/no in words, text as it is. */
 function addressValue(value: string | number | boolean): string {
@@ -109,13 +111,13 @@ export class SnapshotBuilder {
     rows.images.push(row.images);
     rows.price.push(row.price ?? NaN);
     rows.was.push(row.was ?? NaN);
-    rows.created.push(row.created);
-    rows.changed.push(row.changed ?? row.created);
-    rows.sold.push(row.sold);
+    rows.created.push(row.created ?? NaN);
+    rows.changed.push(row.changed ?? row.created ?? NaN);
+    rows.sold.push(row.sold ?? NaN);
     rows.activity.push(row.activity ?? NO_DAYS);
     rows.stock.push(row.stock ?? UNCOUNTED);
     rows.rating.push(row.rating ?? NaN);
-    rows.ratings.push(row.ratings);
+    rows.ratings.push(row.ratings ?? NaN);
     rows.mainCategory.push(row.categories[0] ?? 0);
     rows.featured.push(row.featured);
 
@@ -132,7 +134,7 @@ export class SnapshotBuilder {
     this.addGroups(this.tag, 'tag', row.tags);
     this.addGroups(this.collection, 'collection', row.collections);
     for (const { row: attribute, column } of this.attributes) {
-      const value = row.attributes[attribute.key];
+      const value = own(row.attributes, attribute.key);
       if (value === undefined) column.add(NO_CODES);
       else if (isMany(value)) {
         const codes: number[] = [];
@@ -197,11 +199,11 @@ export class SnapshotBuilder {
       was,
       created: floats(rows.created),
       changed: floats(rows.changed),
-      sold: wholes(rows.sold),
+      sold: floats(rows.sold),
       activity: activityOf(rows.activity, order),
       stock,
       rating,
-      ratings: wholes(rows.ratings),
+      ratings: floats(rows.ratings),
       mainCategory: wholes(rows.mainCategory),
       featured,
       inStock,
@@ -287,6 +289,9 @@ const addOnce = (codes: number[], code: number): void => {
   if (!codes.includes(code)) codes.push(code);
 };
 
+/** A colour that says itself how it looks. */
+const HEX = /^#[0-9a-f]{6}$/i;
+
 const isMany = (value: AttributeValue): value is readonly string[] => typeof value === 'object';
 
 /** The code of a value; what it is called is only asked on first sight. */
@@ -294,9 +299,10 @@ function codeOf(column: ValueColumnBuilder, attribute: AttributeRow, value: stri
   return (
     column.known(value) ??
     column.code(value, () => ({
-      labels: attribute.type === 'boolean' ? BOOLEAN_LABELS[value] : attributeTexts(attribute, value),
+      labels:
+        attribute.type === 'boolean' ? (own(BOOLEAN_LABELS, value) ?? {}) : attributeTexts(attribute, value),
       number: attribute.type === 'number' ? Number(value) : null,
-      swatch: attribute.swatches[value] ?? null,
+      swatch: own(attribute.swatches, value) ?? (HEX.test(value) ? value.toLowerCase() : null),
     }))
   );
 }

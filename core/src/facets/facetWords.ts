@@ -1,11 +1,12 @@
 import type { FacetColumn } from '../catalogue/columns';
 import { textIn } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
-import { valueLabel } from '../card/card';
+import { formOf, valueLabel } from '../card/card';
 import { moneyOf } from '../card/money';
 import { addressOf, encodedPick, type ListingState, type NeighbourAddresses } from '../page/address';
 import { wordsIn } from '../page/words';
 import { SEARCH_FACET, type FacetChoice } from '../plans/plan';
+import { own } from '../text/own';
 import { numberText } from '../text/numbers';
 import type { AppliedModel } from './facetModel';
 import { pickText, type FacetPick } from './selection';
@@ -20,13 +21,13 @@ export function facetLabel(
   choice: Pick<FacetChoice, 'key' | 'label'>,
   lang: string,
 ): string {
-  const own = choice.label[lang];
-  if (own) return own;
+  const chosen = own(choice.label, lang);
+  if (chosen) return chosen;
   const attribute = snapshot.attributes.get(choice.key);
   if (attribute) return textIn(attribute.row.labels, lang, snapshot.frame.languages) || choice.key;
   if (choice.key === 'tag') return tagTitle(snapshot, lang);
   const words: Readonly<Record<string, string>> = wordsIn(lang).facets;
-  return words[choice.key] ?? choice.key;
+  return own(words, choice.key) ?? choice.key;
 }
 
 /** A pick in words, for the chips of what is applied. */
@@ -42,7 +43,9 @@ export function pickLabel(snapshot: Snapshot, column: FacetColumn, pick: FacetPi
   const currency = column.key === 'price' ? snapshot.currencies[0] : null;
   const unit = snapshot.attributes.get(column.key)?.row.unit;
   const print = (number: number): string =>
-    currency ? moneyOf(Math.round(number * 100), currency, lang).text : numberText(number, lang);
+    currency
+      ? moneyOf(Math.round(number * 100), currency, lang).text
+      : numberText(number, lang, formOf(snapshot, column.key));
   const after = unit && !currency ? `\u00a0${unit}` : '';
   if (pick.from === null) return `≤ ${print(pick.to!)}${after}`;
   if (pick.to === null) return `≥ ${print(pick.from)}${after}`;

@@ -47,7 +47,7 @@ export interface ParsedSelections {
   malformed: readonly { path: string; message: string }[];
 }
 
-const RANGE = /^(\d+(?:\.\d+)?)?\.\.(\d+(?:\.\d+)?)?$/;
+const RANGE = /^(-?\d+(?:\.\d+)?)?\.\.(-?\d+(?:\.\d+)?)?$/;
 
 /**
  * Reads facet parameters: `colour=red,blue`, `price=20..80`, `price=..80`, `price=20..`. A comma inside a value

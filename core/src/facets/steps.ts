@@ -18,8 +18,8 @@ const CROWDED = 0.6;
 
 /**
  * Steps that people would choose from, over ascending `values`: of one width from the series 1, 2, 5, 10 … where the
- * products spread over it, else of about equal counts. Each step begins and ends at a number that some product has, so
- * that no two steps share a product and none is empty.
+ * products spread over it, else of about equal counts. Each step begins at a number as round as its place allows, and ends
+ * just below the next one, by as much as the numbers are told apart; so no two share a product, and none is empty.
  */
 export function stepsOf(values: readonly NumberCount[], most = 6): NumberStep[] {
   const present = values.filter(({ count }) => count > 0);
@@ -33,10 +33,14 @@ export function stepsOf(values: readonly NumberCount[], most = 6): NumberStep[] 
 function evenSteps(present: readonly NumberCount[], most: number): NumberStep[] {
   const min = present[0].number;
   const width = present[present.length - 1].number - min;
-  if (width === 0) return [merged(present)];
+  if (width === 0) return [{ from: min, to: min, count: present[0].count }];
   // Numbers with decimals are measured in thousandths, so that the series starts small enough.
   const step = niceStep(width * 1000, 1, most) / 1000;
-  return grouped(present, ({ number }) => Math.floor(number / step + 1e-9));
+  const place = (number: number): number => Math.floor(number / step + 1e-9);
+  return cut(
+    grouped(present, ({ number }) => place(number)),
+    (_, next) => place(next) * step,
+  );
 }
 
 /** Cuts where the running count passes the next share of the whole; values are never torn apart. */
@@ -47,10 +51,13 @@ function equalSteps(present: readonly NumberCount[], total: number, most: number
     share.set(number, Math.floor((before / total) * most));
     before += count;
   }
-  return grouped(present, ({ number }) => share.get(number)!);
+  return cut(
+    grouped(present, ({ number }) => share.get(number)!),
+    roundest,
+  );
 }
 
-function grouped(present: readonly NumberCount[], groupOf: (value: NumberCount) => number): NumberStep[] {
+function grouped(present: readonly NumberCount[], groupOf: (value: NumberCount) => number): NumberCount[][] {
   const groups = new Map<number, NumberCount[]>();
   for (const value of present) {
     const group = groupOf(value);
@@ -58,11 +65,48 @@ function grouped(present: readonly NumberCount[], groupOf: (value: NumberCount) 
     if (known) known.push(value);
     else groups.set(group, [value]);
   }
-  return [...groups.values()].map(merged);
+  return [...groups.values()];
 }
 
-const merged = (values: readonly NumberCount[]): NumberStep => ({
-  from: values[0].number,
-  to: values[values.length - 1].number,
-  count: values.reduce((sum, { count }) => sum + count, 0),
-});
+/** The roundest number above `low` and not above `high`. */
+function roundest(low: number, high: number): number {
+  for (let power = 9; power >= -4; power--)
+    for (const factor of [5, 2, 1]) {
+      const step = factor * 10 ** power;
+      const found = exact(Math.floor(high / step + 1e-9) * step);
+      if (found > low) return found;
+    }
+  return high;
+}
+
+/** Without the noise of binary fractions. */
+const exact = (number: number): number => Number(number.toPrecision(12));
+
+/** The smallest difference that the decimals of the numbers can tell. */
+function resolutionOf(groups: readonly (readonly NumberCount[])[]): number {
+  let decimals = 0;
+  for (const group of groups)
+    for (const { number } of group)
+      decimals = Math.max(decimals, (String(number).split('.')[1] ?? '').length);
+  return 10 ** -Math.min(decimals, 6);
+}
+
+/** @param boundOf Where the step of `next` begins, above `last`, the largest number before it. */
+function cut(
+  groups: readonly (readonly NumberCount[])[],
+  boundOf: (last: number, next: number) => number,
+): NumberStep[] {
+  const resolution = resolutionOf(groups);
+  const last = groups.length - 1;
+  const endOf = (at: number): number => groups[at][groups[at].length - 1].number;
+  // The first step begins no further below its products than steps are wide.
+  const before = groups[0][0].number - (endOf(last) - groups[0][0].number) / groups.length - resolution;
+  const bounds = groups.map((group, at) =>
+    exact(boundOf(at === 0 ? before : endOf(at - 1), group[0].number)),
+  );
+  return groups.map((group, at) => ({
+    from: bounds[at],
+    to: at === last ? group[group.length - 1].number : exact(bounds[at + 1] - resolution),
+    count: group.reduce((sum, { count }) => sum + count, 0),
+  }));
+}

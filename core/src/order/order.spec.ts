@@ -150,6 +150,63 @@ describe('weightedRatings', () => {
   });
 });
 
+describe('any key', () => {
+  it('puts what is missing last, in either direction, whatever else is missing', () => {
+    const keys: readonly Exclude<OrderKey, 'named' | 'random'>[] = [
+      'featured',
+      'newest',
+      'changed',
+      'name',
+      'price',
+      'saving',
+      'rating',
+      'sold',
+      'views',
+      'margin',
+      'stock',
+    ];
+    const missing: Partial<Record<OrderKey, (row: ProductRow) => boolean>> = {
+      newest: ({ created }) => created === null,
+      price: ({ price }) => price === null,
+      rating: ({ rating }) => rating === null,
+      sold: ({ sold }) => sold === null,
+    };
+    fc.assert(
+      fc.property(
+        productsArbitrary,
+        fc.constantFrom(...keys),
+        fc.boolean(),
+        fc.boolean(),
+        (rows, key, reversed, noCounts) => {
+          const given = noCounts ? rows.map((row) => ({ ...row, ratings: null })) : rows;
+          const snapshot = snapshotOf(FRAME, given);
+          const { positions } = permutationOf(snapshot, byLevels([{ key, reversed }]), 'en', CONTEXT);
+          expect(new Set(positions).size).toBe(rows.length);
+          const isMissing = missing[key];
+          if (!isMissing) return;
+          const flags = [...positions].map((p) => isMissing(given[snapshot.ids[p] - 1]));
+          expect(flags).toEqual([...flags].sort((a, b) => Number(a) - Number(b)));
+        },
+      ),
+    );
+  });
+
+  it('rates by the rating alone where nobody knows how many rated', () => {
+    const snapshot = snapshotOf(FRAME, [
+      product(1, { rating: 3, ratings: null, created: 9 }),
+      product(2, { rating: 5, ratings: null, created: 1 }),
+      product(3, { rating: 4, ratings: 0, created: 5 }),
+    ]);
+    const { positions } = permutationOf(
+      snapshot,
+      byLevels([{ key: 'rating', reversed: false }]),
+      'en',
+      CONTEXT,
+    );
+    expect([...positions].map((p) => snapshot.ids[p])).toEqual([2, 3, 1]);
+  });
+});
+
 describe('windowOf', () => {
   it('reads the same window by walking and by sorting, for any set and place', () => {
     fc.assert(

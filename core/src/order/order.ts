@@ -206,7 +206,8 @@ function nameRanks(snapshot: Snapshot, lang: Lang): Float64Array {
 /**
  * Ratings drawn towards the shop's mean by how few people gave them: (C·m + r·v) / (C + v), with m the mean of
  * all ratings, C the mean count of ratings, r and v the product's own. Source: the Bayesian average with a prior
- * of C votes at m, as described for ranked lists of rated items. NaN where nobody rated.
+ * of C votes at m, as described for ranked lists of rated items. A rating of which nobody knows how many gave it counts
+ * as one person's. NaN where there is none.
  */
 export function weightedRatings(snapshot: Snapshot): Float64Array {
   const { numbers } = snapshot.rating;
@@ -214,18 +215,21 @@ export function weightedRatings(snapshot: Snapshot): Float64Array {
   let votes = 0;
   let sum = 0;
   for (let p = 0; p < snapshot.size; p++) {
-    if (Number.isNaN(numbers[p]) || snapshot.ratings[p] === 0) continue;
+    if (Number.isNaN(numbers[p])) continue;
+    const count = votesOf(snapshot, p);
     rated++;
-    votes += snapshot.ratings[p];
-    sum += numbers[p] * snapshot.ratings[p];
+    votes += count;
+    sum += numbers[p] * count;
   }
   const mean = votes ? sum / votes : 0;
   const weight = rated ? votes / rated : 0;
   return numbers.map((rating, p) => {
-    const count = snapshot.ratings[p];
-    return count === 0 ? NaN : (weight * mean + rating * count) / (weight + count);
+    const count = votesOf(snapshot, p);
+    return (weight * mean + rating * count) / (weight + count);
   });
 }
+
+const votesOf = ({ ratings }: Snapshot, p: number): number => (ratings[p] > 0 ? ratings[p] : 1);
 
 /**
  * Positions `from` … `from + size - 1` of the set `words` in the order of `permutation`. `count` must be the size of the

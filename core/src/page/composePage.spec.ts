@@ -156,7 +156,7 @@ describe('composePage against the oracle', () => {
             expect(prices.slice(0, known.length)).toEqual([...known].sort((a, b) => sign * (a - b)));
           }
           if (order === 'newest') {
-            const dates = ids.map((id) => rows[id - 1].created);
+            const dates = ids.map((id) => rows[id - 1].created ?? -Infinity);
             expect(dates).toEqual([...dates].sort((a, b) => b - a));
           }
         },

@@ -143,7 +143,7 @@ export function applied(base: unknown, difference: Difference | null, property =
     if (!isFields(base)) return base;
     const result: Record<string, unknown> = { ...base };
     for (const [key, inner] of Object.entries(difference.at))
-      if (key in base) result[key] = applied(base[key], inner, key);
+      if (Object.hasOwn(base, key)) result[key] = applied(base[key], inner, key);
     return result;
   }
   return Array.isArray(base) && property in NAMED_LISTS ? appliedToList(property, base, difference) : base;

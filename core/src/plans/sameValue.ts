@@ -10,5 +10,8 @@ export function sameValue(a: unknown, b: unknown): boolean {
     return a.length === b.length && a.every((item, at) => sameValue(item, b[at]));
   if (!isFields(a) || !isFields(b)) return false;
   const keys = Object.keys(a);
-  return keys.length === Object.keys(b).length && keys.every((key) => key in b && sameValue(a[key], b[key]));
+  return (
+    keys.length === Object.keys(b).length &&
+    keys.every((key) => Object.hasOwn(b, key) && sameValue(a[key], b[key]))
+  );
 }

@@ -224,11 +224,11 @@ export function numberOf(snapshot: Snapshot, field: NumberField, p: number): num
       return Number.isNaN(rating) ? null : rating;
     }
     case 'ratings':
-      return snapshot.ratings[p];
+      return Number.isNaN(snapshot.ratings[p]) ? null : snapshot.ratings[p];
     case 'stock':
       return snapshot.stock[p] === UNCOUNTED ? null : snapshot.stock[p];
     case 'sold':
-      return snapshot.sold[p];
+      return Number.isNaN(snapshot.sold[p]) ? null : snapshot.sold[p];
   }
 }
 

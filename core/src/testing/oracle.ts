@@ -135,7 +135,7 @@ export class Oracle {
         return clause.states.includes(state);
       }
       case 'added':
-        return Math.floor(product.created / 86_400_000) > today - clause.days;
+        return product.created !== null && Math.floor(product.created / 86_400_000) > today - clause.days;
       case 'title':
         return Object.values(product.titles).some((title) =>
           title

@@ -1,19 +1,34 @@
 import type { Lang } from '../catalogue/rows';
 
+/** How numbers of one kind are written. */
+export interface NumberForm {
+  /** Whether thousands are set apart; years and codes say nothing in thousands. */
+  grouped: boolean;
+  /** Decimals that are always written; null for as many as there are, up to four. */
+  decimals: number | null;
+}
+
+const USUAL: NumberForm = { grouped: true, decimals: null };
+
 interface Writer {
   format: Intl.NumberFormat;
   written: Map<number, string>;
 }
 
-const writers = new Map<Lang, Writer>();
+const writers = new Map<string, Writer>();
 const MOST_WRITTEN = 4096;
 
-/** A number as the language writes it, with up to four decimals; what was written lately is kept. */
-export function numberText(number: number, lang: Lang): string {
-  let writer = writers.get(lang);
+/** A number as the language writes it; what was written lately is kept. */
+export function numberText(number: number, lang: Lang, { grouped, decimals }: NumberForm = USUAL): string {
+  const name = grouped && decimals === null ? lang : `${lang} ${grouped} ${decimals}`;
+  let writer = writers.get(name);
   if (!writer) {
-    writer = { format: new Intl.NumberFormat(lang, { maximumFractionDigits: 4 }), written: new Map() };
-    writers.set(lang, writer);
+    const format = new Intl.NumberFormat(lang, {
+      useGrouping: grouped,
+      minimumFractionDigits: decimals ?? 0,
+      maximumFractionDigits: decimals ?? 4,
+    });
+    writers.set(name, (writer = { format, written: new Map() }));
   }
   let text = writer.written.get(number);
   if (text === undefined) {

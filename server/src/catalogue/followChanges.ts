@@ -52,12 +52,13 @@ export async function followChanges(
  * whoever has seen one has seen all that are lower: a number taken earlier and committed later would be passed over.
  *
  * @param products Ids, where nothing but the price, the stock or the mark of these products changed.
+ * @param importId The import whose rows tell which products changed.
  */
 export async function noteCatalogueChange(
   sequelize: Sequelize,
   kind: string,
   transaction: Transaction,
-  products: readonly number[] | null = null,
+  { products, importId = null }: { products?: readonly number[]; importId?: string | null } = {},
 ): Promise<void> {
   await runSql(sequelize, 'UPDATE catalogue_version SET version = version + 1 WHERE id = 1', [], transaction);
   const [{ version }] = await select<{ version: number }>(
@@ -70,8 +71,8 @@ export async function noteCatalogueChange(
   await insertRows(
     sequelize,
     'catalogue_changes',
-    ['version', 'at', 'kind', 'product_id'],
-    (products ?? [null]).map((product) => [version, at, kind, product]),
+    ['version', 'at', 'kind', 'product_id', 'import_id'],
+    (products ?? [null]).map((product) => [version, at, kind, product, importId]),
     transaction,
   );
 }

@@ -18,6 +18,7 @@ import {
   type FocusPoint,
 } from '@fond/core';
 import { select } from '../database/rows';
+import { booleanOf } from './import/findings';
 import { slugOf, takeSlug } from './slugs';
 import { shopSettings, type StoredShop } from './shopSettings';
 
@@ -174,8 +175,10 @@ async function readAttributes(read: Read): Promise<AttributeRow[]> {
     filterable: number;
     onCards: number;
     hasAisles: number;
+    grouped: number;
+    decimals: number | null;
   }>(
-    'SELECT id, `key`, type, unit, filterable, on_cards AS onCards, has_aisles AS hasAisles FROM attributes ORDER BY position, id',
+    'SELECT id, `key`, type, unit, filterable, on_cards AS onCards, has_aisles AS hasAisles, grouped, decimals FROM attributes ORDER BY position, id',
   );
   const labels = await read<{ id: number; lang: string; label: string }>(
     'SELECT attribute_id AS id, lang, label FROM attribute_texts',
@@ -192,6 +195,8 @@ async function readAttributes(read: Read): Promise<AttributeRow[]> {
     unit: row.unit,
     filterable: Boolean(row.filterable),
     onCards: Boolean(row.onCards),
+    grouped: Boolean(row.grouped),
+    decimals: row.decimals,
     labels: Object.fromEntries(
       labels.filter(({ id }) => id === row.id).map(({ lang, label }) => [lang, label]),
     ),
@@ -212,13 +217,13 @@ interface StoredProduct {
   price: number | null;
   was: number | null;
   currency: string;
-  created: Date;
+  created: Date | null;
   changed: Date | null;
   stock: number | null;
   featured: number;
   rating: string | null;
-  ratings: number;
-  sold: number;
+  ratings: number | null;
+  sold: number | null;
 }
 
 async function readProducts(read: Read, frame: CatalogueFrame, after: number): Promise<ProductRow[]> {
@@ -281,8 +286,8 @@ async function readProducts(read: Read, frame: CatalogueFrame, after: number): P
     price: row.price,
     was: row.was,
     currency: row.currency,
-    created: row.created.getTime(),
-    changed: (row.changed ?? row.created).getTime(),
+    created: row.created?.getTime() ?? null,
+    changed: (row.changed ?? row.created)?.getTime(),
     activity: days.get(row.id) ?? [],
     stock: row.stock,
     featured: Boolean(row.featured),
@@ -311,12 +316,12 @@ function attributeValues(
   values: readonly { attribute: number; value: string }[],
   attributes: ReadonlyMap<number, AttributeRow>,
 ): Record<string, AttributeValue> {
-  const record: Record<string, AttributeValue> = {};
+  const record = Object.create(null) as Record<string, AttributeValue>;
   for (const { attribute, value } of values) {
     const { key, type } = attributes.get(attribute)!;
     if (type === 'many') record[key] = [...((record[key] as readonly string[] | undefined) ?? []), value];
     else if (type === 'number') record[key] = Number(value);
-    else if (type === 'boolean') record[key] = value === 'yes';
+    else if (type === 'boolean') record[key] = booleanOf(value) === true;
     else record[key] = value;
   }
   return record;

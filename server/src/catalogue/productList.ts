@@ -78,6 +78,6 @@ export async function setFeatured(
       { userId, action: featured ? 'feature' : 'unfeature', subject: `product:${sku}`, detail: {} },
       transaction,
     );
-    await noteCatalogueChange(sequelize, 'featured', transaction, [row.id]);
+    await noteCatalogueChange(sequelize, 'featured', transaction, { products: [row.id] });
   });
 }

@@ -10,12 +10,20 @@ describe('slugOf', () => {
     expect(slugOf('***')).toBe('');
   });
 
+  it('keeps words of other scripts as they are read', () => {
+    expect(slugOf('素材')).toBe('素材');
+    expect(slugOf('メーカー が')).toBe('メーカー-が');
+    expect(slugOf('Кухня й ёлка')).toBe('кухня-й-ёлка');
+    expect(slugOf('หม้อ เหล็ก')).toBe('หม้อ-เหล็ก');
+    expect(slugOf('Τηγάνι')).toBe('τηγάνι');
+  });
+
   it('makes an address segment of anything, and leaves one as it is', () => {
     fc.assert(
       fc.property(fc.string({ unit: 'grapheme' }), (text) => {
         const slug = slugOf(text);
-        expect(slug).toMatch(/^([a-z0-9]+(-[a-z0-9]+)*)?-?$/);
-        expect(slugOf(slug.replace(/-$/, ''))).toBe(slug.replace(/-$/, ''));
+        expect(slug).toMatch(/^([\p{L}\p{M}\p{N}]+(-[\p{L}\p{M}\p{N}]+)*)?$/u);
+        expect(slugOf(slug)).toBe(slug);
       }),
     );
   });

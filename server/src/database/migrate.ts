@@ -13,6 +13,7 @@ import { PICTURE_FOCUS } from './migrations/010-pictureFocus';
 import { CARTS } from './migrations/011-carts';
 import { EDITION_SUMMARIES } from './migrations/008-editionSummaries';
 import { GROUND } from './migrations/012-ground';
+import { IMPORTS } from './migrations/013-imports';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -32,6 +33,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '010-picture-focus', statements: PICTURE_FOCUS },
   { name: '011-carts', statements: CARTS },
   { name: '012-ground', statements: GROUND },
+  { name: '013-imports', statements: IMPORTS },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

@@ -157,6 +157,8 @@ export class JobModel extends Model<InferAttributes<JobModel>, InferCreationAttr
   declare state: JobState;
   declare progress: JobProgress;
   declare report: ImportReport | null;
+  /** Of an import, all that are kept; null where there is none. */
+  declare faults: ImportReport['errors'] | null;
   declare failure: string | null;
   declare createdAt: Date;
   declare finishedAt: Date | null;
@@ -307,6 +309,7 @@ export function defineModels(sequelize: Sequelize): void {
       state: text(),
       progress: json(),
       report: { type: DataTypes.JSON, allowNull: true },
+      faults: { type: DataTypes.JSON, allowNull: true },
       failure: { type: DataTypes.TEXT, allowNull: true },
       createdAt: time(),
       finishedAt: maybeTime(),

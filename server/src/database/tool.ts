@@ -9,6 +9,7 @@ import { defineModels } from './models';
 import { startDatabase } from './process';
 
 export interface Tool {
+  url: string;
   sequelize: Sequelize;
   close: () => Promise<void>;
 }
@@ -23,10 +24,12 @@ export const addressFile = (data: string): string => path.join(data, 'database.a
 export async function openTool(config: Config, log: Logger): Promise<Tool> {
   const running = config.databaseUrl ?? (await runningDatabase(config.data));
   const own = running ? null : await startDatabase(config.data, config.databasePort, log);
-  const sequelize = connect(running ?? own!.url);
+  const url = running ?? own!.url;
+  const sequelize = connect(url);
   defineModels(sequelize);
   await whileNobodyElsePrepares(sequelize, () => migrate(sequelize));
   return {
+    url,
     sequelize,
     close: async () => {
       await sequelize.close();

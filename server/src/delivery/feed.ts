@@ -24,7 +24,10 @@ export function feedOf(snapshot: Snapshot, lang: Lang, root: string, self: strin
   const shop = textIn(shopTitles, lang, languages);
   const iso = (moment: number): string => new Date(moment).toISOString();
   const { positions } = permutationOf(snapshot, NEWEST, lang, { now: 0, ranges: [] });
-  const newest = Array.from(positions.subarray(0, MOST_ENTRIES));
+  // Those of which nobody knows when they came stand last, and are no news.
+  const newest = Array.from(positions.subarray(0, MOST_ENTRIES)).filter(
+    (p) => !Number.isNaN(snapshot.created[p]),
+  );
   const entry = newest.map((p) => {
     const href = inShop(root, hrefOf(snapshot, productPath(snapshot.slugs[p]), lang));
     const description = textIn(snapshot.descriptions[p], lang, languages);

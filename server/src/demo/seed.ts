@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -214,10 +215,20 @@ async function importProducts(sequelize: Sequelize, products: readonly DemoProdu
   const file = path.join(tmpdir(), `pellmere-${process.pid}.csv`);
   await writeFile(file, demoCsv(products));
   try {
-    const report = await importCatalogue(
+    const { report } = await importCatalogue(
       sequelize,
-      { path: file, name: 'pellmere.csv', kind: 'csv', mapping: {}, dryRun: false, userId: null },
-      () => undefined,
+      {
+        id: randomUUID(),
+        path: file,
+        name: 'pellmere.csv',
+        kind: 'csv',
+        mapping: {},
+        rates: {},
+        dryRun: false,
+        leaveOut: false,
+        userId: null,
+      },
+      { progress: () => undefined, breathe: () => Promise.resolve() },
     );
     if (report.errorCount)
       throw new Error(`The demo’s own product file has faults: ${JSON.stringify(report.errors.slice(0, 3))}`);

@@ -2,13 +2,12 @@ import { EventEmitter } from 'node:events';
 import type { Response } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, beforeEach, describe, expect, inject, it, vi } from 'vitest';
 import type { ImportReport, Job } from '@fond/contract';
 import { openDatabase } from '../../../tests/support/databaseServer';
 import { JobModel } from '../database/models';
-import { inUnit } from '../database/unit';
 import { streamJob } from './jobEvents';
-import { BrokenOff, Jobs } from './jobs';
+import { BrokenOff, Jobs, ToBeContinued, type Outcome } from './jobs';
 
 const report: ImportReport = {
   file: 'two.csv',
@@ -23,9 +22,14 @@ const report: ImportReport = {
   newCategories: [],
   newTags: [],
   newCollections: [],
-  newLanguages: [],
+  faultyLines: 0,
+  leftOut: false,
+  notices: [],
+  variants: [],
   milliseconds: 1,
 };
+
+const outcome: Outcome = { report, faults: [] };
 
 let sequelize: Sequelize;
 let jobs: Jobs;
@@ -39,9 +43,9 @@ beforeEach(async () => {
 });
 
 /** Work that the test ends when it wishes. */
-function held(): { work: () => Promise<ImportReport>; finish: () => void } {
+function held(): { work: () => Promise<Outcome>; finish: () => void } {
   let finish!: () => void;
-  const promise = new Promise<ImportReport>((resolve) => (finish = () => resolve(report)));
+  const promise = new Promise<Outcome>((resolve) => (finish = () => resolve(outcome)));
   return { work: () => promise, finish };
 }
 
@@ -76,7 +80,7 @@ describe('jobs', () => {
     });
     const two = await jobs.start(null, 'import', async () => {
       order.push('second begins');
-      return report;
+      return outcome;
     });
     expect((await jobs.read(two.id)).state).toBe('queued');
     first.finish();
@@ -90,7 +94,7 @@ describe('jobs', () => {
     const one = await jobs.start(null, 'import', async () => {
       throw new Error('disk full at /secret/path');
     });
-    const two = await jobs.start(null, 'import', async () => report);
+    const two = await jobs.start(null, 'import', async () => outcome);
     await jobs.idle();
     const failed = await jobs.read(one.id);
     expect(failed).toMatchObject({ state: 'failed', report: null });
@@ -100,7 +104,10 @@ describe('jobs', () => {
   });
 
   it('fail with their report where the file has errors', async () => {
-    const { id } = await jobs.start(null, 'import', async () => ({ ...report, errorCount: 3 }));
+    const { id } = await jobs.start(null, 'import', async () => ({
+      report: { ...report, errorCount: 3 },
+      faults: [],
+    }));
     await jobs.idle();
     expect(await jobs.read(id)).toMatchObject({ state: 'failed', report: { errorCount: 3 }, failure: null });
   });
@@ -109,7 +116,7 @@ describe('jobs', () => {
     const other = new Jobs(sequelize, pino({ level: 'silent' }));
     const { work, finish } = held();
     const living = await jobs.start(null, 'import', work);
-    const { id } = await other.start(null, 'import', async () => report);
+    const { id } = await other.start(null, 'import', async () => outcome);
     await other.idle();
     await JobModel.update(
       { state: 'running', finishedAt: null, leaseUntil: new Date(Date.now() - 1_000) },
@@ -127,8 +134,8 @@ describe('jobs', () => {
   });
 
   it('that wrote their end along with their work are done, whatever fails afterwards', async () => {
-    const { id } = await jobs.start(null, 'import', async (_progress, conclude) => {
-      await inUnit(sequelize, (transaction) => conclude(report, transaction));
+    const { id } = await jobs.start(null, 'import', async () => {
+      await JobModel.update({ state: 'done', report }, { where: { state: 'running' } });
       throw new Error('the database went away');
     });
     await jobs.idle();
@@ -139,16 +146,23 @@ describe('jobs', () => {
     });
   });
 
-  it('whose end was taken back with their work have failed', async () => {
-    const { id } = await jobs.start(null, 'import', async (_progress, conclude) => {
-      await inUnit(sequelize, async (transaction) => {
-        await conclude(report, transaction);
-        throw new Error('the last row was one too many');
-      });
-      return report;
+  it('that were begun and not ended are gone on with by another server, once', async () => {
+    const { id } = await jobs.start(null, 'import', async () => {
+      throw new ToBeContinued(null);
     });
     await jobs.idle();
-    expect(await jobs.read(id)).toMatchObject({ state: 'failed', report: null });
+    const others = [1, 2].map(() => new Jobs(sequelize, pino({ level: 'silent' })));
+    const ran = vi.fn(async () => outcome);
+    for (const other of others)
+      other.resume({
+        kind: 'import',
+        unfinished: async () => (ran.mock.calls.length ? [] : [id]),
+        work: () => ran,
+      });
+    await Promise.all(others.map((other) => other.begin()));
+    for (const other of others) await other.end();
+    expect(ran).toHaveBeenCalledOnce();
+    expect(await jobs.read(id)).toMatchObject({ state: 'done', report: { file: report.file } });
   });
 
   it('that a stopping server breaks off say what of their kind is kept', async () => {
@@ -191,7 +205,7 @@ describe('the stream of a job', () => {
   });
 
   it('of one that has ended says so at once', async () => {
-    const { id } = await jobs.start(null, 'import', async () => report);
+    const { id } = await jobs.start(null, 'import', async () => outcome);
     await jobs.idle();
     const response = stream(id);
     await finished(response);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { EventEmitter } from 'node:events';
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { QueryTypes, type Sequelize } from 'sequelize';
 import type { Logger } from 'pino';
 import type { ImportReport, Job, JobKind, JobProgress } from '@fond/contract';
 import { JobModel } from '../database/models';
@@ -12,18 +12,35 @@ const STORE_EVERY = 500;
 /** A job whose server has not been heard of for so many seconds has ended with it. */
 const LEASE = 30;
 const RENEW_EVERY = 8_000;
+const EXPIRED = '(lease_until IS NULL OR lease_until < UTC_TIMESTAMP(3))';
 
-/** Writes a job's good end in the transaction that does what the job is for, so that both are there or neither. */
-export type Conclude = (report: ImportReport, transaction: Transaction) => Promise<void>;
+/** What came of a job; an import has a report, and every fault of its file. */
+export interface Outcome {
+  report: ImportReport;
+  faults: ImportReport['errors'];
+}
 
-/** What a job does; an import answers with its report. */
-export type Work = (
-  progress: (progress: JobProgress) => void,
-  conclude: Conclude,
-) => Promise<ImportReport | null>;
+/** What a job does. */
+export type Work = (progress: (progress: JobProgress) => void) => Promise<Outcome | null>;
+
+/** Jobs of servers that have ended which another one goes on with, rather than tell that they were broken off. */
+export interface Resumption {
+  kind: JobKind;
+  /** Ids of jobs that can be gone on with, whoever runs them. */
+  unfinished: () => Promise<string[]>;
+  work: (id: string) => Work;
+}
 
 /** Ends a job because the server stops. */
 export class BrokenOff extends Error {}
+
+/** What a job has begun has to be brought to its end, later on or by another server. */
+export class ToBeContinued extends Error {
+  /** @param trouble What went wrong; null where the server only stops. */
+  constructor(readonly trouble: unknown) {
+    super('To be continued');
+  }
+}
 
 /** What is safe, and what to do, after a job that did not come to its end. */
 const AFTERWARDS: Readonly<Record<JobKind, { brokenOff: string; failed: string }>> = {
@@ -47,16 +64,23 @@ export class Jobs {
   private readonly queues = new Map<JobKind, Promise<void>>();
   private readonly server = randomUUID();
   private timer: NodeJS.Timeout | null = null;
+  private readonly resumptions: Resumption[] = [];
   /** Jobs of this server that have not ended. */
-  private open = 0;
+  private readonly open = new Set<string>();
 
   constructor(
     private readonly sequelize: Sequelize,
     private readonly log: Logger,
   ) {}
 
+  /** Goes on with such jobs of servers that have ended. Said before `begin`. */
+  resume(resumption: Resumption): void {
+    this.resumptions.push(resumption);
+  }
+
   /** Looks after leases from now on, first of all after those of servers that were killed. */
   async begin(): Promise<void> {
+    await this.takeUp();
     await this.settleBrokenOff();
     const again = (): void => {
       this.timer = setTimeout(() => {
@@ -81,36 +105,56 @@ export class Jobs {
 
   private async lookAfterLeases(): Promise<void> {
     try {
-      if (this.open)
+      if (this.open.size)
         await this.sequelize.query(
           `UPDATE jobs SET lease_until = UTC_TIMESTAMP(3) + INTERVAL ${LEASE} SECOND
             WHERE server = ? AND state IN ('queued', 'running')`,
           { replacements: [this.server], type: QueryTypes.UPDATE },
         );
+      await this.takeUp();
       await this.settleBrokenOff();
     } catch (error) {
       this.log.debug({ err: error }, 'Leases of jobs are looked after again in a moment');
     }
   }
 
-  /** Jobs that a killed server left behind are told what became of them. */
-  private async settleBrokenOff(): Promise<void> {
-    for (const [kind, { brokenOff }] of Object.entries(AFTERWARDS))
-      await this.sequelize.query(
-        `UPDATE jobs SET state = 'failed', failure = ?, finished_at = UTC_TIMESTAMP(3)
-          WHERE kind = ? AND state IN ('queued', 'running')
-            AND (lease_until IS NULL OR lease_until < UTC_TIMESTAMP(3))`,
-        { replacements: [brokenOff, kind], type: QueryTypes.UPDATE },
-      );
+  /** Goes on with what other servers have left, whoever of those that live is the first to claim it. */
+  private async takeUp(): Promise<void> {
+    for (const { unfinished, work } of this.resumptions)
+      for (const id of await unfinished()) {
+        if (this.open.has(id)) continue;
+        const [, claimed] = await this.sequelize.query(
+          `UPDATE jobs SET server = ?, lease_until = UTC_TIMESTAMP(3) + INTERVAL ${LEASE} SECOND
+            WHERE id = ? AND state IN ('queued', 'running') AND ${EXPIRED}`,
+          { replacements: [this.server, id], type: QueryTypes.UPDATE },
+        );
+        const row = claimed ? await JobModel.findByPk(id) : null;
+        if (row) this.queue(row, work(id));
+      }
   }
 
-  async start(userId: number | null, kind: JobKind, work: Work): Promise<Job> {
+  /** Jobs that a killed server left behind are told what became of them. */
+  private async settleBrokenOff(): Promise<void> {
+    for (const [kind, { brokenOff }] of Object.entries(AFTERWARDS)) {
+      const others = await Promise.all(
+        this.resumptions.filter((one) => one.kind === kind).map(({ unfinished }) => unfinished()),
+      );
+      await this.sequelize.query(
+        `UPDATE jobs SET state = 'failed', failure = ?, finished_at = UTC_TIMESTAMP(3)
+          WHERE kind = ? AND state IN ('queued', 'running') AND ${EXPIRED} AND id NOT IN (?)`,
+        { replacements: [brokenOff, kind, ['', ...others.flat()]], type: QueryTypes.UPDATE },
+      );
+    }
+  }
+
+  async start(userId: number | null, kind: JobKind, work: Work, id: string = randomUUID()): Promise<Job> {
     const row = await JobModel.create({
-      id: randomUUID(),
+      id,
       kind,
       state: 'queued',
       progress: { step: 'Waiting', done: 0, total: null },
       report: null,
+      faults: null,
       failure: null,
       createdAt: new Date(),
       finishedAt: null,
@@ -118,13 +162,17 @@ export class Jobs {
       server: this.server,
       leaseUntil: new Date(Date.now() + LEASE * 1000),
     });
-    const before = this.queues.get(kind) ?? Promise.resolve();
-    this.open++;
-    this.queues.set(
-      kind,
-      outsideUnits(() => before.then(() => this.run(row, work)).finally(() => this.open--)),
-    );
+    this.queue(row, work);
     return jobOf(row);
+  }
+
+  private queue(row: JobModel, work: Work): void {
+    const before = this.queues.get(row.kind) ?? Promise.resolve();
+    this.open.add(row.id);
+    this.queues.set(
+      row.kind,
+      outsideUnits(() => before.then(() => this.run(row, work)).finally(() => this.open.delete(row.id))),
+    );
   }
 
   private async run(row: JobModel, work: Work): Promise<void> {
@@ -139,14 +187,10 @@ export class Jobs {
         this.log.warn({ err: error }, 'Progress not kept'),
       );
     };
-    const concluded = async (report: ImportReport, transaction: Transaction): Promise<void> => {
-      await JobModel.update(endOf(report), { where: { id: row.id }, transaction });
-    };
     try {
       await row.update({ state: 'running' });
       tell();
-      const report = await work(progressed, concluded);
-      await row.update(endOf(report));
+      await row.update(endOf(await work(progressed)));
     } catch (error) {
       await this.fail(row, error);
     }
@@ -155,6 +199,16 @@ export class Jobs {
 
   /** Tells a failure, unless the job had come to its good end before: what is committed is done. */
   private async fail(row: JobModel, error: unknown): Promise<void> {
+    if (error instanceof ToBeContinued) {
+      if (error.trouble)
+        this.log.error({ err: error.trouble, job: row.id }, 'A job is tried again in a while');
+      // Whatever went wrong, it is not tried again and again.
+      const pause = error.trouble ? LEASE * 1000 : 0;
+      await row
+        .update({ leaseUntil: new Date(Date.now() + pause) })
+        .catch((cause: unknown) => this.log.warn({ err: cause, job: row.id }, 'A lease was not given back'));
+      return;
+    }
     const { brokenOff, failed } = AFTERWARDS[row.kind];
     const stopped = error instanceof BrokenOff;
     if (!stopped) this.log.error({ err: error, job: row.id }, 'A job failed');
@@ -178,10 +232,22 @@ export class Jobs {
     return jobOf(row);
   }
 
+  /** Every fault that is kept of a product file. */
+  async faults(id: string): Promise<ImportReport['errors']> {
+    const row = await JobModel.findByPk(id);
+    if (!row) throw problem('not-found', 'There is no such job.');
+    return row.faults ?? row.report?.errors ?? [];
+  }
+
   /** The last imports. */
   async latest(): Promise<Job[]> {
     return (
-      await JobModel.findAll({ where: { kind: 'import' }, order: [['createdAt', 'DESC']], limit: 20 })
+      await JobModel.findAll({
+        where: { kind: 'import' },
+        attributes: { exclude: ['faults'] },
+        order: [['createdAt', 'DESC']],
+        limit: 20,
+      })
     ).map(jobOf);
   }
 
@@ -192,9 +258,10 @@ export class Jobs {
   }
 }
 
-const endOf = (report: ImportReport | null): Pick<JobModel, 'state' | 'report' | 'finishedAt'> => ({
-  state: report?.errorCount ? 'failed' : 'done',
-  report,
+const endOf = (outcome: Outcome | null): Pick<JobModel, 'state' | 'report' | 'faults' | 'finishedAt'> => ({
+  state: outcome?.report.errorCount && !outcome.report.leftOut ? 'failed' : 'done',
+  report: outcome?.report ?? null,
+  faults: outcome?.faults.length ? outcome.faults : null,
   finishedAt: new Date(),
 });
 

@@ -4,6 +4,7 @@ import type { NamedPlan, PlanFile, PlanImport } from '@fond/contract';
 import {
   HOUSE_PLAN_ID,
   isHeir,
+  own,
   partsNamedIn,
   rangesOfPlan,
   referencesIn,
@@ -79,10 +80,10 @@ export async function importPlans(
   const into = new Map<string, string | null>();
   const missing: { key: string; name: string }[] = [];
   for (const key of referencesIn({ documents: file.documents, ranges: file.ranges })) {
-    const name = file.names[key];
+    const name = own(file.names, key);
     const here = name === undefined ? undefined : snapshot.aisles.byPath.get(name);
     if (here?.key.startsWith(`${key.split(':')[0]}:`)) into.set(key, here.key);
-    else if (key in mapping) into.set(key, mappedTo(snapshot, key, mapping[key]));
+    else if (Object.hasOwn(mapping, key)) into.set(key, mappedTo(snapshot, key, mapping[key]));
     else missing.push({ key, name: name ?? key });
   }
   if (missing.length) return { missing, imported: null };

@@ -8,7 +8,9 @@ import {
   type FacetModel,
   type Money,
   type PageModel,
+  type Snapshot,
   cardAttributes,
+  cardValues,
 } from '@fond/core';
 import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
 import { problem } from '../http/problem';
@@ -57,6 +59,18 @@ export async function answerListing(
   return listingOf(stand, page, parameters['explain'] === '1');
 }
 
+/** What is known of a product: as data, and as the shop prints it. */
+function factsOf(snapshot: Snapshot, sku: string, lang: string): object {
+  const p = snapshot.bySku.get(sku)!;
+  const value = snapshot.rating.numbers[p];
+  const count = snapshot.ratings[p];
+  return {
+    attributes: cardValues(snapshot, p),
+    attributeTexts: cardAttributes(snapshot, p, lang),
+    ...(!Number.isNaN(value) && { rating: { value, count: Number.isNaN(count) ? null : count } }),
+  };
+}
+
 function listingOf(stand: Stand, page: PageModel, explain: boolean): object {
   const shelf = shelfModelOf(page);
   const panel = [...eachFixture(page.fixtures)].find((fixture) => fixture.type === 'facets');
@@ -79,7 +93,7 @@ function listingOf(stand: Stand, page: PageModel, explain: boolean): object {
       price: card.price && priceOf(card.price),
       ...(card.was && { was: priceOf(card.was) }),
       badges: card.badges,
-      attributes: cardAttributes(stand.snapshot, stand.snapshot.bySku.get(card.sku)!, page.frame.lang),
+      ...factsOf(stand.snapshot, card.sku, page.frame.lang),
       ...(card.images.length && { image: pictureAddress(card.images[0].hash, 480) }),
     })),
     facets: (panel?.facets ?? []).map(facetOf),

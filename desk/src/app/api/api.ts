@@ -67,6 +67,16 @@ export interface SeenAs {
   signedIn?: boolean;
 }
 
+/** How a product file is to be read. */
+export interface ImportWish {
+  dryRun: boolean;
+  mapping: ImportMapping;
+  /** What one unit of another currency is worth. */
+  rates: Readonly<Record<string, number>>;
+  /** Lines with a fault are left out, all others taken. */
+  leaveOut: boolean;
+}
+
 /** The server, one method per operation. */
 @Injectable({ providedIn: 'root' })
 export class Api {
@@ -414,11 +424,15 @@ export class Api {
     return this.http.post<Campaign>(`/api/campaigns/${id}/end`, {});
   }
 
-  importCatalogue(file: File, dryRun: boolean, mapping: ImportMapping): Observable<Job> {
+  /** Reads a product file; a job's id stands for the file that the job has read. */
+  importCatalogue(file: File | string, wish: ImportWish): Observable<Job> {
     const form = new FormData();
-    form.set('dryRun', dryRun ? '1' : '0');
-    form.set('mapping', JSON.stringify(mapping));
-    form.set('file', file);
+    form.set('dryRun', wish.dryRun ? '1' : '0');
+    form.set('mapping', JSON.stringify(wish.mapping));
+    form.set('rates', JSON.stringify(wish.rates));
+    form.set('leaveOut', wish.leaveOut ? '1' : '0');
+    if (typeof file === 'string') form.set('from', file);
+    else form.set('file', file, file.name);
     return this.http.post<Job>('/api/catalogue/import', form);
   }
 

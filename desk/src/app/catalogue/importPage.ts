@@ -38,6 +38,10 @@ export class ImportPage {
   protected readonly job = signal<Job | null>(null);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly mapping = signal<ImportMapping>({});
+  protected readonly rates = signal<Readonly<Record<string, number>>>({});
+  protected readonly leaveOut = signal(false);
+  /** The job whose file the server still has. */
+  private readonly kept = signal<string | null>(null);
   protected readonly latest = signal<readonly Job[]>([]);
   protected readonly types = TYPES;
 
@@ -53,7 +57,19 @@ export class ImportPage {
   /** A faultless try can be read in earnest, as long as the columns are read as they were tried. */
   protected readonly tried = computed(() => {
     const report = this.report();
-    return report !== null && report.dryRun && report.errorCount === 0;
+    return report !== null && report.dryRun && (report.errorCount === 0 || report.leftOut);
+  });
+  /** Some lines have faults, and others don't. */
+  protected readonly mayLeaveOut = computed(() => {
+    const report = this.report();
+    return report !== null && report.dryRun && report.faultyLines > 0 && report.faultyLines < report.rows;
+  });
+  /** The file can be read once more: it was chosen here, or a job has just read it. */
+  protected readonly again = computed(() => this.kept() ?? this.file());
+  /** Currencies that the file has prices in and the shop has no rate for. */
+  protected readonly foreign = computed(() => {
+    const messages = this.report()?.errors.filter(({ message }) => message.includes('Give a rate for')) ?? [];
+    return [...new Set(messages.map(({ message }) => /Give a rate for ([A-Z]{3})/.exec(message)![1]))];
   });
   protected readonly attributes = computed(
     () => this.report()?.columns.filter(({ use }) => use === 'attribute' || use === 'skip') ?? [],
@@ -76,7 +92,6 @@ export class ImportPage {
       ...sentence(report.newCategories, 'category', 'categories'),
       ...sentence(report.newTags, 'tag', 'tags'),
       ...sentence(report.newCollections, 'collection', 'collections'),
-      ...sentence(report.newLanguages, 'language', 'languages'),
     ];
   });
   protected readonly fieldNames = computed(() =>
@@ -93,7 +108,10 @@ export class ImportPage {
     const [file] = files ?? [];
     if (!file) return;
     this.file.set(file);
+    this.kept.set(null);
     this.mapping.set({});
+    this.rates.set({});
+    this.leaveOut.set(false);
     this.send(true);
   }
 
@@ -110,26 +128,66 @@ export class ImportPage {
 
   protected useAs(column: ImportColumn, value: string): void {
     const use = TYPES.find(({ type }) => type === value);
-    this.mapping.update((mapping) => ({
-      ...mapping,
-      [column.name]: use ? { use: 'attribute', type: use.type } : { use: 'skip' },
-    }));
+    this.map(column.name, use ? { use: 'attribute', type: use.type } : { use: 'skip' });
+  }
+
+  /** Spellings of one word are read as one, or as they are. */
+  protected gather(name: string, gather: boolean): void {
+    const known = this.mapping()[name];
+    if (known?.use === 'attribute') this.map(name, { ...known, gather });
+    else if (gather) this.map(name, { use: 'gather' });
+    else {
+      const { [name]: _, ...others } = this.mapping();
+      this.mapping.set(others);
+      this.send(true);
+    }
+  }
+
+  private map(name: string, use: ImportMapping[string]): void {
+    this.mapping.update((mapping) => ({ ...mapping, [name]: use }));
+    this.send(true);
+  }
+
+  protected setRate(currency: string, text: string): void {
+    const rate = Number(text.replace(',', '.'));
+    if (!(rate > 0)) return;
+    this.rates.update((rates) => ({ ...rates, [currency]: rate }));
+    this.send(true);
+  }
+
+  protected leaveFaultyOut(leave: boolean): void {
+    this.leaveOut.set(leave);
     this.send(true);
   }
 
   protected send(dryRun: boolean): void {
-    const file = this.file();
+    const file = this.again();
     if (!file) return;
     this.problem.set(null);
     this.job.set(null);
-    this.api.importCatalogue(file, dryRun, this.mapping()).subscribe({
-      next: (job) => this.follow(job),
-      error: (problem: Problem) => this.problem.set(problem),
+    const wish = { dryRun, mapping: this.mapping(), rates: this.rates(), leaveOut: this.leaveOut() };
+    this.api.importCatalogue(file, wish).subscribe({
+      next: (job) => {
+        this.kept.set(job.id);
+        this.follow(job);
+      },
+      error: (problem: Problem) => {
+        this.problem.set(problem);
+        // The server has cleared it away meanwhile; it may still be here.
+        if (this.kept() !== null && this.file()) {
+          this.kept.set(null);
+          this.send(dryRun);
+        }
+      },
     });
   }
 
   protected show(job: Job): void {
     this.file.set(null);
+    this.kept.set(job.id);
+    this.mapping.set({});
+    this.rates.set({});
+    this.leaveOut.set(job.report?.leftOut ?? false);
     this.follow(job);
   }
 

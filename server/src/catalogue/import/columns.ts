@@ -1,6 +1,9 @@
 import { RESERVED_PARAMETERS, type AttributeType } from '@fond/core';
 import type { ImportColumn, ImportMapping } from '@fond/contract';
 import { slugOf } from '../slugs';
+import type { ColumnFindings } from './findings';
+import { LIMITS } from './limits';
+import { conversion } from './units';
 
 /** Columns with a meaning of their own. */
 export const FIELDS = [
@@ -31,6 +34,8 @@ export interface AttributeColumnPlan {
   key: string;
   label: string;
   unit: string | null;
+  /** What a number in the file's unit is multiplied by. */
+  factor: number;
   /** Fixed by the shop or the mapping; null while it is to be found from the values. */
   type: AttributeType | null;
   known: boolean;
@@ -42,90 +47,127 @@ export type ColumnPlan =
   | AttributeColumnPlan
   | { use: 'skip'; name: string };
 
-const TRANSLATED = /^(title|description)@([a-z]{2})$/;
+/** An attribute that the shop has. */
+export interface KnownAttribute {
+  type: AttributeType;
+  unit: string | null;
+}
+
+export interface PlannedColumns {
+  columns: ColumnPlan[];
+  faults: { column: string; message: string }[];
+  /** What is left out, and why. */
+  notices: string[];
+}
+
+const IN_LANGUAGE = /^(.+)@([a-z]{2})$/i;
 const WITH_UNIT = /^(.*\S)\s*\(([^()]{1,16})\)$/;
+
+/** Words with another meaning in addresses: parameters, and filters that every shop has. */
+const TAKEN: readonly string[] = [
+  ...RESERVED_PARAMETERS,
+  'category',
+  'tag',
+  'price',
+  'rating',
+  'sale',
+  'stock',
+];
+
+/** The key of an attribute as addresses write it; one that means something else there gets a mark before it. */
+export function attributeKey(label: string): string {
+  const slug = slugOf(label).slice(0, LIMITS.key);
+  return TAKEN.includes(slug) ? `_${slug}` : slug;
+}
 
 /** What each column of a file means; faults of the first line are told, not thrown. */
 export function planColumns(
   names: readonly string[],
-  known: ReadonlyMap<string, AttributeType>,
+  known: ReadonlyMap<string, KnownAttribute>,
   mapping: ImportMapping,
-): { columns: ColumnPlan[]; faults: { column: string; message: string }[] } {
-  const faults: { column: string; message: string }[] = [];
+  languages: readonly string[],
+): PlannedColumns {
+  const faults: PlannedColumns['faults'] = [];
+  const notices: string[] = [];
   const keys = new Map<string, string>();
+  if (names.length > LIMITS.columns) {
+    const message = `The file names ${names.length > LIMITS.columns + 1 ? names.length : 'more than ' + LIMITS.columns} columns; ${LIMITS.columns} are the most.`;
+    return { columns: [], faults: [{ column: '', message }], notices };
+  }
   const columns = names.map((name): ColumnPlan => {
-    const wish = mapping[name];
+    const wish = Object.hasOwn(mapping, name) ? mapping[name] : undefined;
     if (wish?.use === 'skip') return { use: 'skip', name };
     const field = FIELDS.find((one) => one === name.toLowerCase());
-    if (field && !wish) return { use: 'field', name, field };
-    const text = TRANSLATED.exec(name);
-    if (text && !wish) {
-      return { use: 'text', name, field: text[1] as 'title' | 'description', lang: text[2] };
+    if (field && wish?.use !== 'attribute') return { use: 'field', name, field };
+    const translated = IN_LANGUAGE.exec(name);
+    if (translated && wish?.use !== 'attribute') {
+      const [, of, lang] = [translated[0], translated[1].toLowerCase(), translated[2].toLowerCase()];
+      if (!languages.includes(lang)) {
+        notices.push(
+          `“${name}” is left out: the shop doesn’t speak “${lang}”. Add the language under The shop, then read the file again.`,
+        );
+        return { use: 'skip', name };
+      }
+      if (of === 'title' || of === 'description') return { use: 'text', name, field: of, lang };
+      notices.push(`“${name}” is left out: a file gives titles and descriptions in other languages alone.`);
+      return { use: 'skip', name };
     }
+    return attributeColumn(name, known, wish?.use === 'attribute' ? wish.type : null);
+  });
+  for (const needed of ['sku', 'title'])
+    if (!columns.some((column) => column.use === 'field' && column.field === needed))
+      faults.push({ column: needed, message: `The column “${needed}” is missing from the first line.` });
+  const fresh = columns.filter((column) => column.use === 'attribute' && !column.known).length;
+  if (known.size + fresh > LIMITS.attributes)
+    faults.push({
+      column: '',
+      message: `The shop would have ${known.size + fresh} attributes; ${LIMITS.attributes} are the most. Leave columns out.`,
+    });
+  return { columns, faults, notices };
+
+  function attributeColumn(
+    name: string,
+    attributes: ReadonlyMap<string, KnownAttribute>,
+    type: AttributeType | null,
+  ): ColumnPlan {
     const united = WITH_UNIT.exec(name);
     const label = united ? united[1] : name;
-    const key = slugOf(label);
+    const unit = united ? united[2] : null;
+    const key = attributeKey(label);
     const twin = keys.get(key);
     if (!key) faults.push({ column: name, message: 'A column needs a name of letters or digits.' });
     else if (twin !== undefined)
       faults.push({ column: name, message: `“${name}” and “${twin}” would be the same attribute.` });
-    else if (RESERVED_PARAMETERS.includes(key) || ['category', 'tag', 'price', 'rating'].includes(key))
-      faults.push({
-        column: name,
-        message: `“${key}” has a meaning of its own in addresses; call the column something else.`,
-      });
+    if (label.length > 120)
+      faults.push({ column: name, message: `The name has ${label.length} characters; 120 are the most.` });
     keys.set(key, name);
+    const there = attributes.get(key);
+    const factor = there ? factorOf(name, unit, there) : 1;
     return {
       use: 'attribute',
       name,
       key,
       label,
-      unit: united ? united[2] : null,
-      type: known.get(key) ?? wish?.type ?? null,
-      known: known.has(key),
+      unit,
+      factor,
+      type: there?.type ?? type,
+      known: there !== undefined,
     };
-  });
-  for (const needed of ['sku', 'title'])
-    if (!columns.some((column) => column.use === 'field' && column.field === needed))
-      faults.push({ column: needed, message: `The column “${needed}” is missing from the first line.` });
-  return { columns, faults };
-}
-
-const NUMBER = /^-?\d+(\.\d+)?$/;
-const COLOUR = /^#[0-9a-f]{6}$/i;
-
-/** Gathers the values of one column, so that its type can be found and shown. */
-export class ColumnFindings {
-  filled = 0;
-  readonly examples: string[] = [];
-  private numbers = true;
-  private booleans = true;
-  private colours = true;
-  private lists = false;
-
-  see(text: string): void {
-    if (!text) return;
-    this.filled++;
-    if (this.examples.length < 4 && !this.examples.includes(text)) this.examples.push(text.slice(0, 60));
-    if (this.numbers && !NUMBER.test(text)) this.numbers = false;
-    if (this.booleans && booleanOf(text) === null) this.booleans = false;
-    if (this.colours && !COLOUR.test(text)) this.colours = false;
-    if (text.includes('|')) this.lists = true;
   }
 
-  /** Yes/no goes before numbers only where words say so: a column of 1 and 0 counts something. */
-  get type(): AttributeType {
-    if (!this.filled) return 'text';
-    if (this.numbers) return 'number';
-    if (this.booleans) return 'boolean';
-    if (this.colours) return 'colour';
-    return this.lists ? 'many' : 'text';
+  function factorOf(name: string, unit: string | null, there: KnownAttribute): number {
+    if (unit === null || there.type !== 'number') return 1;
+    const factor = there.unit === null ? null : conversion(unit, there.unit);
+    if (factor !== null) return factor;
+    faults.push({
+      column: name,
+      message:
+        there.unit === null
+          ? `The file says “${unit}”, the shop’s attribute has no unit. Give it one under Attributes, or leave the unit out of the first line.`
+          : `The file says “${unit}”, the shop’s attribute is in “${there.unit}”, and one can’t be turned into the other.`,
+    });
+    return 1;
   }
-}
-
-export function booleanOf(text: string): boolean | null {
-  if (/^(yes|true|1)$/i.test(text)) return true;
-  return /^(no|false|0)$/i.test(text) ? false : null;
 }
 
 export function describeColumn(column: ColumnPlan, findings: ColumnFindings): ImportColumn {

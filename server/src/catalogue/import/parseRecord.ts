@@ -1,107 +1,143 @@
 import type { AttributeType } from '@fond/core';
-import { cleanHtml } from './cleanHtml';
-import { booleanOf, type ColumnPlan, type Field } from './columns';
+import { booleanOf } from './findings';
+import type { AttributeColumnPlan, ColumnPlan, Field } from './columns';
+import { LIMITS } from './limits';
+import { converted } from './units';
 
-/** A product as a file tells it; what the file has no column for is undefined and stays as it is. */
+/**
+ * A product as a file tells it; what the file has no column for is undefined and stays as it is, what it has a column but
+ * no word for is null and becomes unknown.
+ */
 export interface ProductRecord {
   line: number;
   sku: string;
   slug?: string;
   price?: number | null;
   was?: number | null;
-  currency?: string;
-  created?: Date;
+  /** Milliseconds since 1970. */
+  created?: number | null;
   stock?: number | null;
   featured?: boolean;
   rating?: number | null;
-  ratings?: number;
-  sold?: number;
+  ratings?: number | null;
+  sold?: number | null;
   /** Language (empty for the shop's own) → texts. */
-  texts: Map<string, { title?: string; description?: string }>;
+  texts: Record<string, { title?: string; description?: string }>;
   /** Paths of titles, the main one first. */
   categories?: string[][];
   tags?: string[];
   collections?: string[];
   images?: string[];
-  /** Attribute key → values in their stored form; an empty list clears. */
-  attributes: Map<string, string[]>;
+  /** Attribute key and values as the file writes them; an empty list clears. */
+  attributes: [key: string, values: string[]][];
 }
 
-const MOST_VALUE = 200;
 const MOST_CENTS = 4_000_000_000;
 
 type Fault = (column: string, message: string) => void;
+type Tell = (message: string) => void;
+
+/** How the values of a file are read. */
+export interface Reading {
+  columns: readonly ColumnPlan[];
+  typeOf: (column: AttributeColumnPlan) => AttributeType;
+  /** All prices are in it. */
+  currency: string;
+  /** What one unit of another currency is worth. */
+  rates: Readonly<Record<string, number>>;
+  /** Makes HTML harmless; takes as long as all else of a line. */
+  clean: (html: string) => string;
+  /** The spelling to be taken for one in a column. */
+  spelt: (column: string, value: string) => string;
+}
 
 /** Reads one record; what is wrong is told to `fault`, with the column. */
 export function parseRecord(
   line: number,
   cells: ReadonlyMap<string, string>,
-  columns: readonly ColumnPlan[],
-  typeOf: (column: Extract<ColumnPlan, { use: 'attribute' }>) => AttributeType,
+  reading: Reading,
   fault: Fault,
 ): ProductRecord {
-  const record: ProductRecord = { line, sku: '', texts: new Map(), attributes: new Map() };
-  const text = (lang: string): { title?: string; description?: string } => {
-    let known = record.texts.get(lang);
-    if (!known) record.texts.set(lang, (known = {}));
-    return known;
-  };
-  for (const column of columns) {
+  const record: ProductRecord = { line, sku: '', texts: {}, attributes: [] };
+  const text = (lang: string): { title?: string; description?: string } => (record.texts[lang] ??= {});
+  let currency = '';
+  for (const column of reading.columns) {
     const cell = cells.get(column.name) ?? '';
-    const tell = (message: string): void => fault(column.name, message);
+    const tell: Tell = (message) => fault(column.name, message);
+    const spelt = (value: string): string => reading.spelt(column.name, value);
     switch (column.use) {
       case 'skip':
         break;
       case 'text':
-        if (column.field === 'title') text(column.lang).title = limited(cell, 300, tell);
-        else text(column.lang).description = cleanHtml(cell);
+        if (column.field === 'title') text(column.lang).title = limited(cell, LIMITS.title, tell);
+        else text(column.lang).description = description(cell, reading, tell);
         break;
       case 'attribute':
-        record.attributes.set(column.key, attributeValues(cell, typeOf(column), tell));
+        record.attributes.push([
+          column.key,
+          attributeValues(cell, column, reading.typeOf(column), tell).map(spelt),
+        ]);
         break;
       case 'field':
-        if (column.field === 'title') text('').title = limited(cell, 300, tell);
-        else if (column.field === 'description') text('').description = cleanHtml(cell);
-        else readField(record, column.field, cell, tell);
+        if (column.field === 'title') text('').title = limited(cell, LIMITS.title, tell);
+        else if (column.field === 'description') text('').description = description(cell, reading, tell);
+        else if (column.field === 'currency') currency = currencyIn(cell, reading, tell);
+        else readField(record, column.field, cell, tell, spelt);
     }
+  }
+  const rate = currency ? reading.rates[currency] : 1;
+  for (const name of ['price', 'was'] as const) {
+    const cents = record[name];
+    if (cents && rate !== 1) record[name] = Math.round(cents * rate);
   }
   return record;
 }
 
-function readField(record: ProductRecord, field: Field, cell: string, tell: (message: string) => void): void {
+/** The currency of a line where it isn't the shop's; empty where it is. */
+function currencyIn(cell: string, { currency, rates }: Reading, tell: Tell): string {
+  const code = cell.toUpperCase();
+  if (!code || code === currency) return '';
+  if (!/^[A-Z]{3}$/.test(code)) tell(`“${cell}” is no currency; write three letters such as ${currency}.`);
+  else if (!Object.hasOwn(rates, code))
+    tell(
+      `The shop’s prices are in ${currency}, this one is in ${code}. Give a rate for ${code}, or convert it.`,
+    );
+  else return code;
+  return '';
+}
+
+function readField(
+  record: ProductRecord,
+  field: Exclude<Field, 'title' | 'description' | 'currency'>,
+  cell: string,
+  tell: Tell,
+  spelt: (value: string) => string,
+): void {
   switch (field) {
     case 'sku':
-      if (!cell) tell('Every product needs a SKU.');
-      record.sku = limited(cell, 64, tell);
+      if (!cell) tell('Every product needs an article number.');
+      record.sku = limited(cell, LIMITS.sku, tell);
       break;
     case 'price':
     case 'was':
       record[field] = cents(cell, tell);
       break;
-    case 'currency':
-      if (cell && !/^[A-Z]{3}$/.test(cell))
-        tell(`“${cell}” is no currency; write three letters such as EUR.`);
-      record.currency = cell || 'EUR';
+    case 'created':
+      record.created = cell ? moment(cell, tell) : null;
       break;
-    case 'created': {
-      if (!cell) break;
-      const created = new Date(cell);
-      if (!/^\d{4}-\d{2}-\d{2}/.test(cell) || Number.isNaN(created.getTime()))
-        tell(`“${cell}” is no date; write it as 2026-03-31 or 2026-03-31T09:30:00Z.`);
-      else record.created = created;
-      break;
-    }
     case 'stock':
       record.stock = cell ? whole(cell, -1_000_000, tell) : null;
       break;
     case 'ratings':
     case 'sold':
-      record[field] = cell ? whole(cell, 0, tell) : 0;
+      record[field] = cell ? whole(cell, 0, tell) : null;
       break;
     case 'featured': {
-      const value = cell ? booleanOf(cell) : false;
+      // A mark that nobody speaks of stays as it is.
+      if (!cell) break;
+      const value = booleanOf(cell);
       if (value === null) tell(`“${cell}” is neither yes nor no.`);
-      record.featured = value ?? false;
+      else record.featured = value;
       break;
     }
     case 'rating': {
@@ -112,48 +148,62 @@ function readField(record: ProductRecord, field: Field, cell: string, tell: (mes
       break;
     }
     case 'slug':
-      if (cell && !/^[a-z0-9]+(-[a-z0-9]+)*$/.test(cell))
+      if (cell && !/^[\p{Ll}\p{Lo}\p{M}\p{N}]+(-[\p{Ll}\p{Lo}\p{M}\p{N}]+)*$/u.test(cell))
         tell(`“${cell}” can’t stand in an address; use small letters, digits and hyphens.`);
-      if (cell) record.slug = limited(cell, 160, tell);
+      if (cell) record.slug = limited(cell, LIMITS.slug, tell);
       break;
     case 'category':
-      record.categories = list(cell).map((path) =>
-        path
-          .split('>')
-          .map((step) => step.trim())
-          .filter(Boolean),
-      );
-      if (record.categories.some((path) => !path.length)) tell('A category path has no names in it.');
+      record.categories = list(cell, tell).map((path) => categoryPath(path, tell));
       break;
     case 'tags':
     case 'collections':
-      record[field] = list(cell).map((entry) => limited(entry, MOST_VALUE, tell));
+      record[field] = [...new Set(list(cell, tell).map((entry) => spelt(limited(entry, LIMITS.name, tell))))];
       break;
     case 'image':
-      record.images = list(cell).map((entry) => limited(entry, 400, tell));
-      break;
-    case 'title':
-    case 'description':
+      record.images = list(cell, tell).map((entry) => limited(entry, LIMITS.image, tell));
       break;
   }
 }
 
-/** Entries between bars, without blanks and repeats. */
-const list = (cell: string): string[] => [
-  ...new Set(
-    cell
-      .split('|')
-      .map((entry) => entry.trim())
-      .filter(Boolean),
-  ),
-];
-
-function limited(cell: string, most: number, tell: (message: string) => void): string {
-  if (cell.length > most) tell(`The text has ${cell.length} characters; at most ${most} fit.`);
-  return cell;
+function categoryPath(path: string, tell: Tell): string[] {
+  const steps = path
+    .split('>')
+    .map((step) => step.trim())
+    .filter(Boolean);
+  if (!steps.length) tell('A category path has no names in it.');
+  if (steps.length > LIMITS.depth)
+    tell(`A category path has ${steps.length} steps; ${LIMITS.depth} are the most.`);
+  for (const step of steps) limited(step, LIMITS.name, tell);
+  return steps;
 }
 
-function cents(cell: string, tell: (message: string) => void): number | null {
+/** Entries between bars, without blanks and repeats. */
+function list(cell: string, tell: Tell): string[] {
+  if (cell.length > LIMITS.cell) limited(cell, LIMITS.cell, tell);
+  const entries = [
+    ...new Set(
+      cell
+        .slice(0, LIMITS.cell)
+        .split('|')
+        .map((entry) => entry.trim())
+        .filter(Boolean),
+    ),
+  ];
+  if (entries.length > LIMITS.entries)
+    tell(`There are ${entries.length} entries in it; ${LIMITS.entries} are the most.`);
+  return entries;
+}
+
+function limited(cell: string, most: number, tell: Tell): string {
+  if (cell.length <= most) return cell;
+  tell(`“${cell.slice(0, 20)}…” has ${cell.length} characters; ${most} are the most.`);
+  return cell.slice(0, most);
+}
+
+const description = (cell: string, { clean }: Reading, tell: Tell): string =>
+  clean(limited(cell, LIMITS.description, tell));
+
+function cents(cell: string, tell: Tell): number | null {
   if (!cell) return null;
   if (!/^\d+(\.\d{1,2})?$/.test(cell)) {
     tell(`“${cell}” is no price; write it as 24.90.`);
@@ -164,29 +214,60 @@ function cents(cell: string, tell: (message: string) => void): number | null {
   return value;
 }
 
-function whole(cell: string, least: number, tell: (message: string) => void): number {
+function whole(cell: string, least: number, tell: Tell): number {
   const value = Number(cell);
   if (!/^-?\d+$/.test(cell) || value < least || value > 1_000_000_000)
     tell(`“${cell}” is no whole number that fits here.`);
   return value;
 }
 
-function attributeValues(cell: string, type: AttributeType, tell: (message: string) => void): string[] {
+const MOMENT =
+  /^(\d{4})-(\d{2})-(\d{2})(?:[T ](\d{2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?\s*(Z|[+-]\d{2}:?\d{2})?)?$/;
+/** Nobody's shop has been open for longer; a year before it is a slip. */
+const FIRST_YEAR = 1900;
+const LAST_YEAR = 2200;
+
+/** A date of the calendar (ISO 8601), with or without a time; without a zone it is in UTC. */
+function moment(cell: string, tell: Tell): number | null {
+  const parts = MOMENT.exec(cell);
+  if (!parts) {
+    tell(`“${cell}” is no date; write it as 2026-03-31 or 2026-03-31T09:30:00Z.`);
+    return null;
+  }
+  const [year, month, day] = [Number(parts[1]), Number(parts[2]), Number(parts[3])];
+  const [hour, minute, second] = [parts[4], parts[5], parts[6]].map((part) => Number(part ?? 0));
+  const at = new Date(Date.UTC(year, month - 1, day, hour, minute, second));
+  if (year < FIRST_YEAR || year > LAST_YEAR) tell(`“${cell}” is in a year that can’t be meant.`);
+  else if (
+    at.getUTCMonth() !== month - 1 ||
+    at.getUTCDate() !== day ||
+    hour > 23 ||
+    minute > 59 ||
+    second > 59
+  )
+    tell(`“${cell}” is no day of the calendar.`);
+  const zone = /^([+-])(\d{2}):?(\d{2})$/.exec(parts[7] ?? '');
+  const offset = zone ? (zone[1] === '-' ? -1 : 1) * (Number(zone[2]) * 60 + Number(zone[3])) : 0;
+  return at.getTime() - offset * 60_000;
+}
+
+function attributeValues(
+  cell: string,
+  { factor }: AttributeColumnPlan,
+  type: AttributeType,
+  tell: Tell,
+): string[] {
   if (!cell) return [];
   switch (type) {
     case 'many':
-      return list(cell).map((value) => limited(value, MOST_VALUE, tell));
-    case 'number': {
-      const value = Number(cell);
+      return list(cell, tell).map((value) => limited(value, LIMITS.name, tell));
+    case 'number':
       if (!/^-?\d+(\.\d+)?$/.test(cell)) tell(`“${cell}” is no number.`);
-      return [String(value)];
-    }
-    case 'boolean': {
-      const value = booleanOf(cell);
-      if (value === null) tell(`“${cell}” is neither yes nor no.`);
-      return [value ? 'yes' : 'no'];
-    }
+      return [limited(converted(cell, factor), LIMITS.name, tell)];
+    case 'boolean':
+      if (booleanOf(cell) === null) tell(`“${cell}” is neither yes nor no.`);
+      return [cell];
     default:
-      return [limited(cell, MOST_VALUE, tell)];
+      return [limited(cell, LIMITS.name, tell)];
   }
 }

@@ -1,19 +1,27 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { ColumnFindings, planColumns, type ColumnPlan } from './columns';
+import { planColumns, type ColumnPlan, type KnownAttribute } from './columns';
+import { ColumnFindings } from './findings';
 import { cleanHtml } from './cleanHtml';
 import { parseRecord } from './parseRecord';
 
-const NO_TYPES = new Map();
+const NO_TYPES = new Map<string, KnownAttribute>();
+const LANGUAGES = ['en', 'fr'];
 
 function parse(cells: Record<string, string>): { record: ReturnType<typeof parseRecord>; faults: string[] } {
-  const { columns } = planColumns(Object.keys(cells), NO_TYPES, {});
+  const { columns } = planColumns(Object.keys(cells), NO_TYPES, {}, LANGUAGES);
   const faults: string[] = [];
   const record = parseRecord(
     2,
     new Map(Object.entries(cells)),
-    columns,
-    (column) => column.type ?? 'text',
+    {
+      columns,
+      typeOf: (column) => column.type ?? 'text',
+      currency: 'EUR',
+      rates: { USD: 0.5 },
+      clean: cleanHtml,
+      spelt: (_, value) => value,
+    },
     (column, message) => faults.push(`${column}: ${message}`),
   );
   return { record, faults };
@@ -42,8 +50,8 @@ describe('a record of a product file', () => {
       categories: [['Cookware', 'Pans'], ['Gifts']],
       tags: ['One', 'Two'],
     });
-    expect(record.created!.toISOString()).toBe('2026-03-31T09:30:00.000Z');
-    expect(Object.fromEntries(record.texts)).toEqual({ '': { title: 'Pan' }, fr: { title: 'Poêle' } });
+    expect(new Date(record.created!).toISOString()).toBe('2026-03-31T09:30:00.000Z');
+    expect(record.texts).toEqual({ '': { title: 'Pan' }, fr: { title: 'Poêle' } });
     expect(Object.fromEntries(record.attributes)).toEqual({ material: ['Cast iron'] });
     expect(record.rating).toBeUndefined();
   });
@@ -64,7 +72,12 @@ describe('a record of a product file', () => {
       [{ price: '-1' }, 'no price'],
       [{ price: '99999999999' }, 'more than a price can be'],
       [{ created: '31.03.2026' }, '2026-03-31'],
-      [{ created: '2026-13-40' }, 'no date'],
+      [{ created: '2026-13-40' }, 'no day of the calendar'],
+      [{ created: '2026-02-30' }, 'no day of the calendar'],
+      [{ created: '0001-01-01' }, 'can’t be meant'],
+      [{ price: '1', currency: 'CHF' }, 'Give a rate for CHF'],
+      [{ category: Array.from({ length: 3_000 }, () => 'a').join('>') }, '3000 steps'],
+      [{ tags: Array.from({ length: 300 }, (_, at) => `t${at}`).join('|') }, '300 entries'],
       [{ stock: '3.5' }, 'no whole number'],
       [{ rating: '5.1' }, 'from 0 to 5'],
       [{ featured: 'perhaps' }, 'neither yes nor no'],
@@ -82,9 +95,9 @@ describe('a record of a product file', () => {
 });
 
 describe('the first line of a product file', () => {
-  const plan = (...names: string[]): ColumnPlan[] => planColumns(names, NO_TYPES, {}).columns;
+  const plan = (...names: string[]): ColumnPlan[] => planColumns(names, NO_TYPES, {}, LANGUAGES).columns;
   const faults = (...names: string[]): string[] =>
-    planColumns(['sku', 'title', ...names], NO_TYPES, {}).faults.map((fault) => fault.message);
+    planColumns(['sku', 'title', ...names], NO_TYPES, {}, LANGUAGES).faults.map((fault) => fault.message);
 
   it('tells fields, texts in a language and attributes with their unit', () => {
     expect(plan('SKU', 'title@fr', 'Diameter (cm)', 'Hob types')).toMatchObject([
@@ -97,19 +110,23 @@ describe('the first line of a product file', () => {
 
   it('is refused where a column could not be told apart or could not stand in an address', () => {
     expect(faults('Weight', 'weight (g)')[0]).toContain('same attribute');
-    expect(faults('Page')[0]).toContain('meaning of its own');
     expect(faults('Price range')).toEqual([]);
     expect(faults('***')[0]).toContain('letters or digits');
-    expect(planColumns(['title'], NO_TYPES, {}).faults[0].message).toContain('“sku” is missing');
+    expect(planColumns(['title'], NO_TYPES, {}, LANGUAGES).faults[0].message).toContain('“sku” is missing');
   });
 
   it('is read as the mapping wishes, but never against the type an attribute has already', () => {
-    const known = new Map([['size', 'number' as const]]);
-    const { columns } = planColumns(['Size', 'Note', 'Code'], known, {
-      Size: { use: 'attribute', type: 'text' },
-      Note: { use: 'skip' },
-      Code: { use: 'attribute', type: 'many' },
-    });
+    const known = new Map([['_size', { type: 'number' as const, unit: null }]]);
+    const { columns } = planColumns(
+      ['Size', 'Note', 'Code'],
+      known,
+      {
+        Size: { use: 'attribute', type: 'text' },
+        Note: { use: 'skip' },
+        Code: { use: 'attribute', type: 'many' },
+      },
+      LANGUAGES,
+    );
     expect(columns).toMatchObject([
       { type: 'number', known: true },
       { use: 'skip' },

@@ -97,7 +97,7 @@ describe('a JSON file', () => {
       { fault: { line: 2, column: '', message: expect.stringContaining('is an object') } },
     ]);
     await expect(read('{"sku":"A"}', 'json')).rejects.toMatchObject({
-      message: expect.stringContaining('no list'),
+      message: expect.stringContaining('holds an object'),
     });
     await expect(read('nothing', 'json')).rejects.toMatchObject({ name: 'UnreadableFile' });
   });

@@ -1,10 +1,13 @@
 import { mkdirSync } from 'node:fs';
+import { link, readdir, rename, rm, stat } from 'node:fs/promises';
 import path from 'node:path';
 import type { RequestHandler } from 'express';
+import type Joi from 'joi';
 import multer, { MulterError } from 'multer';
 import type { ImportMapping } from '@fond/contract';
-import { importMappingSchema } from '@fond/contract/operations';
+import { importMappingSchema, ratesSchema } from '@fond/contract/operations';
 import { problem } from '../../http/problem';
+import type { ImportRequest } from './importRequest';
 import type { FileKind } from './readRecords';
 
 export const MOST_MEGABYTES = 200;
@@ -19,7 +22,7 @@ export function uploadHandler(data: string): RequestHandler {
   mkdirSync(folder, { recursive: true });
   const take = multer({
     dest: folder,
-    limits: { fileSize: MOST_MEGABYTES * 1_048_576, files: 1, fields: 4, fieldSize: 200_000 },
+    limits: { fileSize: MOST_MEGABYTES * 1_048_576, files: 1, fields: 8, fieldSize: 200_000 },
     defParamCharset: 'utf8',
     fileFilter: (_request, file, accept) => {
       if (kindOf(file.originalname)) accept(null, true);
@@ -41,21 +44,82 @@ export function uploadHandler(data: string): RequestHandler {
   };
 }
 
-/** `mapping` of an upload: JSON text that fits its schema. */
-export function readMapping(text: string | undefined): ImportMapping {
+function readJson(name: string, text: string | undefined, schema: Joi.ObjectSchema): unknown {
   if (!text) return {};
   let value: unknown;
   try {
     value = JSON.parse(text);
   } catch {
-    throw problem('bad-input', 'Nothing was read.', [{ path: 'mapping', message: 'is not JSON' }]);
+    throw problem('bad-input', 'Nothing was read.', [{ path: name, message: 'is not JSON' }]);
   }
-  const checked = importMappingSchema.validate(value, { abortEarly: false, convert: false });
-  if (checked.error)
-    throw problem(
-      'bad-input',
-      'Nothing was read.',
-      checked.error.details.map(({ path: at, message }) => ({ path: ['mapping', ...at].join('.'), message })),
-    );
-  return checked.value as ImportMapping;
+  const { value: read, error } = schema.validate(value, { abortEarly: false, convert: false });
+  if (!error) return read as unknown;
+  throw problem(
+    'bad-input',
+    'Nothing was read.',
+    error.details.map(({ path: at, message }) => ({ path: [name, ...at].join('.'), message })),
+  );
 }
+
+/** The fields of an upload beside its file. */
+export interface UploadFields {
+  mapping?: string;
+  dryRun?: '0' | '1';
+  leaveOut?: '0' | '1';
+  from?: string;
+  rates?: string;
+}
+
+/** How a file is to be read, as the fields of its upload say. */
+export const readWish = (
+  fields: UploadFields,
+): Pick<ImportRequest, 'mapping' | 'rates' | 'dryRun' | 'leaveOut'> => ({
+  mapping: readJson('mapping', fields.mapping, importMappingSchema) as ImportMapping,
+  rates: readJson('rates', fields.rates, ratesSchema) as Record<string, number>,
+  dryRun: fields.dryRun === '1',
+  leaveOut: fields.leaveOut === '1',
+});
+
+const KEPT_FOR = 24 * 3_600_000;
+
+/** Product files as they were uploaded, kept for a day under the job that read them: it may be read otherwise, and in earnest. */
+export class Uploads {
+  private readonly folder: string;
+
+  constructor(data: string) {
+    this.folder = path.join(data, 'uploads');
+  }
+
+  private at(id: string): string {
+    return path.join(this.folder, `${id}.file`);
+  }
+
+  /** Keeps an uploaded file for a job; answers with its place. */
+  async keep(file: string, id: string): Promise<string> {
+    await rename(file, this.at(id));
+    return this.at(id);
+  }
+
+  /** Keeps the file of an earlier job for another one too. */
+  async again(from: string, id: string): Promise<string> {
+    try {
+      await link(this.at(from), this.at(id));
+    } catch {
+      throw problem('not-found', 'That file is not kept any more. Choose it again.');
+    }
+    return this.at(id);
+  }
+
+  /** Clears away files that are older than a day, and those of uploads that broke off. */
+  async clear(now: number): Promise<void> {
+    for (const name of await readdir(this.folder)) {
+      const file = path.join(this.folder, name);
+      const known = await stat(file).catch(() => null);
+      const limit = name.endsWith('.file') ? KEPT_FOR : HALF_DONE;
+      if (known && known.mtimeMs < now - limit) await rm(file, { force: true });
+    }
+  }
+}
+
+/** Nobody uploads for longer. */
+const HALF_DONE = 3_600_000;

@@ -1,0 +1,235 @@
+import type { Sequelize } from 'sequelize';
+import type { AttributeType } from '@fond/core';
+import type { ImportError, ImportVariant } from '@fond/contract';
+import { select } from '../../database/rows';
+import { shopSettings, type StoredShop } from '../shopSettings';
+import { cleanHtml } from './cleanHtml';
+import { planColumns, type AttributeColumnPlan, type ColumnPlan, type KnownAttribute } from './columns';
+import { ColumnFindings, spelling } from './findings';
+import type { ImportRequest, Watch } from './importRequest';
+import { FAULTS_KEPT, LIMITS } from './limits';
+import { parseRecord, type Reading } from './parseRecord';
+import { openRecords, UnreadableFile, type RecordFile } from './readRecords';
+
+/** What the first reading of a file found. */
+export interface Inspection {
+  file: RecordFile;
+  columns: ColumnPlan[];
+  findings: Map<string, ColumnFindings>;
+  shop: StoredShop;
+  rows: number;
+  faults: ImportError[];
+  faultCount: number;
+  /** Lines with a fault. */
+  faulty: Set<number>;
+  notices: string[];
+  variants: ImportVariant[];
+  /** How the second reading reads: types found, spellings gathered. */
+  reading: Reading;
+}
+
+const TELL_EVERY = 500;
+const VARIANTS_SHOWN = 40;
+
+/** A value whose type is not known yet can't be wrong, only too long; `many` looks at each entry by itself. */
+const typeBefore = (column: AttributeColumnPlan): AttributeType => column.type ?? 'many';
+
+/** Reads a file once: checks every line, and finds what its columns hold. */
+export async function inspect(
+  sequelize: Sequelize,
+  request: ImportRequest,
+  watch: Watch,
+): Promise<Inspection> {
+  const file = await openRecords(request.path, request.kind);
+  const shop = await shopSettings((sql) => select(sequelize, sql));
+  const known = await select<KnownAttribute & { key: string }>(
+    sequelize,
+    'SELECT `key`, type, unit FROM attributes',
+  );
+  const { columns, faults, notices } = planColumns(
+    file.columns,
+    new Map(known.map(({ key, ...attribute }) => [key, attribute])),
+    request.mapping,
+    shop.languages,
+  );
+  const reading: Reading = {
+    columns,
+    typeOf: typeBefore,
+    currency: shop.currency,
+    rates: request.rates,
+    clean: (html) => html,
+    spelt: (_, value) => value,
+  };
+  const inspection: Inspection = {
+    file,
+    columns,
+    findings: new Map(columns.map((column) => [column.name, new ColumnFindings()])),
+    shop,
+    rows: 0,
+    faults: [],
+    faultCount: 0,
+    faulty: new Set(),
+    notices: [...notices],
+    variants: [],
+    reading,
+  };
+  for (const fault of faults) tellFault(inspection, { line: 1, sku: '', ...fault });
+  if (faults.length) return inspection;
+  await readLines(sequelize, inspection, watch);
+  tellVariants(inspection, request);
+  return {
+    ...inspection,
+    reading: found(inspection, request, await spellingsOfShop(sequelize, inspection, request)),
+  };
+}
+
+function tellFault(inspection: Inspection, fault: ImportError): void {
+  inspection.faultCount++;
+  inspection.faulty.add(fault.line);
+  if (inspection.faults.length < FAULTS_KEPT) inspection.faults.push(fault);
+}
+
+async function readLines(sequelize: Sequelize, inspection: Inspection, watch: Watch): Promise<void> {
+  const { columns, findings, reading, file } = inspection;
+  const lineOfSku = new Map<string, number>();
+  const skuOfSlug = new Map(
+    (await select<{ sku: string; slug: string }>(sequelize, 'SELECT sku, slug FROM products')).map((row) => [
+      row.slug,
+      row.sku,
+    ]),
+  );
+  const similar = new Map([...skuOfSlug.values()].map((sku) => [sku.toLowerCase(), sku]));
+  const skuColumn = columns.find((column) => column.use === 'field' && column.field === 'sku')!.name;
+  const now = Date.now();
+  let future = 0;
+  let homeless = 0;
+  let pictures = 0;
+  let alike: [string, string] | null = null;
+  for await (const raw of file.records()) {
+    inspection.rows++;
+    if (inspection.rows > LIMITS.rows)
+      throw new UnreadableFile(inspection.rows, `A file holds ${LIMITS.rows} products at most; split it.`);
+    if (inspection.rows % TELL_EVERY === 0) {
+      await watch.breathe();
+      watch.progress({ step: 'Checking', done: inspection.rows, total: null });
+    }
+    if ('fault' in raw) {
+      tellFault(inspection, { ...raw.fault, sku: '' });
+      continue;
+    }
+    const sku = raw.cells.get(skuColumn) ?? '';
+    const fault = (column: string, message: string): void =>
+      tellFault(inspection, { line: raw.line, sku: sku.slice(0, LIMITS.sku), column, message });
+    for (const [name, one] of findings) one.see(raw.cells.get(name) ?? '');
+    const record = parseRecord(raw.line, raw.cells, reading, fault);
+    if (!record.texts['']?.title) fault('title', 'Every product needs a title.');
+    const earlier = lineOfSku.get(record.sku);
+    if (record.sku && earlier !== undefined)
+      fault('sku', `“${record.sku}” stands on line ${earlier} already.`);
+    else lineOfSku.set(record.sku, raw.line);
+    const twin = similar.get(record.sku.toLowerCase());
+    if (twin !== undefined && twin !== record.sku) alike ??= [record.sku, twin];
+    similar.set(record.sku.toLowerCase(), record.sku);
+    if (record.slug) {
+      const owner = skuOfSlug.get(record.slug);
+      if (owner !== undefined && owner !== record.sku) fault('slug', `“${record.slug}” belongs to ${owner}.`);
+      skuOfSlug.set(record.slug, record.sku);
+    }
+    if (record.created && record.created > now) future++;
+    if (record.categories && !record.categories.length) homeless++;
+    if (record.images?.length) pictures++;
+  }
+  inspection.notices.push(
+    ...(future
+      ? [`${products(future)} ${future === 1 ? 'was' : 'were'} added on a day that is still to come.`]
+      : []),
+    ...(homeless
+      ? [
+          `${products(homeless)} ${homeless === 1 ? 'stands' : 'stand'} in no category, so only the search and the front show them.`,
+        ]
+      : []),
+    ...(pictures
+      ? [
+          `${products(pictures)} ${pictures === 1 ? 'names' : 'name'} pictures. They are noted, but not fetched yet: what isn’t in the shop already shows “No picture yet”.`,
+        ]
+      : []),
+    ...(alike
+      ? [`Article numbers are told apart by every sign: “${alike[0]}” is another product than “${alike[1]}”.`]
+      : []),
+  );
+}
+
+const products = (count: number): string => (count === 1 ? '1 product' : `${count} products`);
+
+/** Columns whose values are words that shoppers choose from. */
+const holdsWords = (column: ColumnPlan, findings: ColumnFindings): boolean =>
+  column.use === 'attribute'
+    ? ['text', 'many', 'colour'].includes(column.type ?? findings.type)
+    : column.use === 'field' && ['tags', 'collections', 'category'].includes(column.field);
+
+/** Categories are found by their name whatever the case of its letters, so their spellings are one anyhow. */
+const isOne = (column: ColumnPlan): boolean => column.use === 'field' && column.field === 'category';
+
+const gathers = (request: ImportRequest, name: string): boolean => {
+  const wish = Object.hasOwn(request.mapping, name) ? request.mapping[name] : undefined;
+  return wish?.use === 'gather' || (wish?.use === 'attribute' && wish.gather === true);
+};
+
+function tellVariants(inspection: Inspection, request: ImportRequest): void {
+  for (const column of inspection.columns) {
+    const findings = inspection.findings.get(column.name)!;
+    if (!holdsWords(column, findings)) continue;
+    const variants = findings.variants();
+    if (variants.length)
+      inspection.variants.push({
+        column: column.name,
+        gathered: isOne(column) || gathers(request, column.name),
+        count: variants.length,
+        words: variants.slice(0, VARIANTS_SHOWN),
+      });
+  }
+}
+
+/** The spellings that the shop has of attributes whose values are gathered. */
+async function spellingsOfShop(
+  sequelize: Sequelize,
+  { columns }: Inspection,
+  request: ImportRequest,
+): Promise<Map<string, Map<string, string>>> {
+  const found = new Map<string, Map<string, string>>();
+  for (const column of columns)
+    if (column.use === 'attribute' && column.known && gathers(request, column.name)) {
+      const values = await select<{ value: string }>(
+        sequelize,
+        `SELECT DISTINCT v.value FROM product_attributes v JOIN attributes a ON a.id = v.attribute_id
+          WHERE a.\`key\` = ? LIMIT 50000`,
+        [column.key],
+      );
+      found.set(column.name, new Map(values.map(({ value }) => [spelling(value), value])));
+    }
+  return found;
+}
+
+/** How the file is read once its columns are known. The shop's own spelling goes before the file's most frequent one. */
+function found(
+  inspection: Inspection,
+  request: ImportRequest,
+  own: ReadonlyMap<string, ReadonlyMap<string, string>>,
+): Reading {
+  const spellings = new Map<string, Map<string, string>>();
+  for (const column of inspection.columns) {
+    if (!gathers(request, column.name)) continue;
+    const chosen = new Map(own.get(column.name));
+    for (const variant of inspection.findings.get(column.name)!.variants()) {
+      const key = spelling(variant.spellings[0].text);
+      if (!chosen.has(key)) chosen.set(key, variant.spellings[0].text);
+    }
+    spellings.set(column.name, chosen);
+  }
+  return {
+    ...inspection.reading,
+    clean: cleanHtml,
+    typeOf: (column) => column.type ?? inspection.findings.get(column.name)!.type,
+    spelt: (column, value) => spellings.get(column)?.get(spelling(value)) ?? value,
+  };
+}

@@ -1,0 +1,94 @@
+import type { Sequelize } from 'sequelize';
+import { insertRows, select, type Cell } from '../../database/rows';
+import { inUnit } from '../../database/unit';
+import { slugOf, takeSlug } from '../slugs';
+import { differenceOf } from './difference';
+import type { ImportRequest, Watch } from './importRequest';
+import type { Inspection } from './inspect';
+import { ShopNames, type NewAttribute, type NewNames } from './names';
+import { parseRecord, type ProductRecord, type Reading } from './parseRecord';
+import type { RawRecord } from './readRecords';
+import { readStored } from './stored';
+
+const AT_ONCE = 500;
+
+/** What taking a file over will do, compared with the catalogue as it stands. */
+export interface Prepared {
+  created: number;
+  changed: number;
+  unchanged: number;
+  names: NewNames;
+  attributes: NewAttribute[];
+}
+
+/**
+ * Reads a file a second time and compares it with the catalogue. Nothing is locked, and nothing of the catalogue is
+ * written: where the file is to be taken over, what differs is set aside in rows of the import's own.
+ */
+export async function prepare(
+  sequelize: Sequelize,
+  request: ImportRequest,
+  inspection: Inspection,
+  watch: Watch,
+): Promise<Prepared> {
+  const [own] = inspection.shop.languages;
+  const names = await ShopNames.read(sequelize, own);
+  const slugs = new Set(
+    (await select<{ slug: string }>(sequelize, 'SELECT slug FROM products')).map(({ slug }) => slug),
+  );
+  const prepared = { created: 0, changed: 0, unchanged: 0 };
+  let position = 0;
+  let done = 0;
+  const compare = async (records: readonly ProductRecord[]): Promise<void> => {
+    const stored = await readStored(
+      sequelize,
+      records.map(({ sku }) => sku),
+    );
+    const aside: Cell[][] = [];
+    for (const record of records) {
+      const before = stored.get(record.sku) ?? null;
+      if (!before) record.slug ??= takeSlug(slugOf(record.texts['']?.title ?? record.sku), slugs);
+      if (!differenceOf(record, before, names, own)) {
+        prepared.unchanged++;
+        continue;
+      }
+      prepared[before ? 'changed' : 'created']++;
+      aside.push([request.id, position++, record.sku, JSON.stringify(record)]);
+    }
+    if (!request.dryRun && aside.length)
+      await inUnit(sequelize, (transaction) =>
+        insertRows(sequelize, 'import_rows', ['import_id', 'position', 'sku', 'record'], aside, transaction),
+      );
+    done += records.length;
+    watch.progress({ step: 'Comparing', done, total: inspection.rows });
+    await watch.breathe();
+  };
+  let batch: ProductRecord[] = [];
+  for await (const raw of inspection.file.records()) {
+    const line = 'fault' in raw ? raw.fault.line : raw.line;
+    if (inspection.faulty.has(line)) continue;
+    batch.push(parseChecked(raw, inspection.reading));
+    if (batch.length === AT_ONCE) await compare(batch.splice(0));
+  }
+  if (batch.length) await compare(batch);
+  return { ...prepared, names: names.missing, attributes: newAttributes(inspection) };
+}
+
+/** Attributes of columns that say anything at all. */
+function newAttributes({ columns, findings, rows, reading }: Inspection): NewAttribute[] {
+  if (!rows) return [];
+  return columns.flatMap((column) => {
+    if (column.use !== 'attribute' || column.known) return [];
+    const { key, label, unit } = column;
+    const type = reading.typeOf(column);
+    return [{ key, label, unit, type, plain: type === 'number' && findings.get(column.name)!.plain }];
+  });
+}
+
+function parseChecked(raw: RawRecord, reading: Reading): ProductRecord {
+  const refuse = (message: string): never => {
+    throw new Error(`The file changed while it was read: ${message}`);
+  };
+  if ('fault' in raw) return refuse(raw.fault.message);
+  return parseRecord(raw.line, raw.cells, reading, (_, message) => refuse(message));
+}

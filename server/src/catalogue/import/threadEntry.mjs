@@ -1,0 +1,5 @@
+// Threads don't take over the loader of TypeScript from the process that starts them.
+import { register } from 'tsx/esm/api';
+
+register();
+await import('./thread.ts');
