@@ -48,6 +48,15 @@ export const OPERATIONS = {
     }),
     problems: ['not-ready'],
   },
+  readiness: {
+    method: 'get',
+    path: '/api/health/ready',
+    summary: 'Whether the desk can work too: the catalogue is read, and the database answers',
+    access: 'public',
+    status: 200,
+    answer: Joi.object({ status: Joi.valid('ok').required() }),
+    problems: ['not-ready', 'database-away'],
+  },
   openapi: {
     method: 'get',
     path: '/api/openapi.json',

@@ -60,6 +60,8 @@ export * from './plans/housePlan';
 export * from './plans/inherit';
 export * from './plans/merge';
 export * from './plans/sameValue';
+export * from './catalogue/merge';
+export * from './catalogue/steps';
 export * from './text/own';
 export * from './plans/nesting';
 export * from './plans/parts';

@@ -26,7 +26,7 @@ import { Jobs } from './jobs/jobs';
 import { PictureStore } from './media/pictures';
 import { Renditions } from './media/renditions';
 import { pictureUpload } from './media/uploadPicture';
-import { handlersOf } from './operations';
+import { handlersOf, refuseWhileAway } from './operations';
 import { foundHousePlan } from './plans/foundHousePlan';
 import { seedDemoShopper, ShopperTokens } from './shoppers/shoppers';
 import { mountAccount } from './shop/account';
@@ -134,6 +134,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
     }),
     {
       sequelize,
+      refuseWhileAway: () => refuseWhileAway(host),
       session: sessions.handler,
       before: {
         signIn: signInLimits(),

@@ -158,6 +158,11 @@ export function handlersOf({
       const { snapshot, edition } = standOf(host);
       return { status: 'ok', products: snapshot.size, edition: edition.number };
     },
+    readiness: () => {
+      standOf(host);
+      refuseWhileAway(host);
+      return { status: 'ok' };
+    },
     openapi: openApiDocument,
     planJsonSchema,
     demoSignIn: () => {
@@ -411,6 +416,15 @@ export function handlersOf({
     readJob: (call) => jobs.read(idOf(call)),
     jobEvents: (call) => streamJob(jobs, idOf(call), call.response),
   };
+}
+
+/** Nobody waits for a database that is known to be silent. */
+export function refuseWhileAway(host: CatalogueHost): void {
+  if (host.databaseAway)
+    throw problem(
+      'database-away',
+      'Nothing was changed. Try again when the database answers; the shop goes on.',
+    );
 }
 
 /** Checked parameters back as text, as the facets read theirs. */

@@ -1,6 +1,7 @@
 import { badgesOf, type Badge, type BadgeSet } from '../badges/badges';
 import type { AttributeValue, Lang } from '../catalogue/rows';
 import { textIn } from '../catalogue/rows';
+import { Keep } from '../catalogue/keep';
 import type { Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
 import { productPath } from '../page/address';
@@ -149,22 +150,18 @@ interface SharedLinks {
   categories: Map<number, { link: LinkModel; colour: string | null } | null>;
 }
 
-const shared = new WeakMap<Snapshot, Map<Lang, SharedLinks>>();
+const shared = new Keep<SharedLinks>(16);
 
 /** The links of a language, each made once for a state of the catalogue. */
 function linksIn(snapshot: Snapshot, lang: Lang): SharedLinks {
-  let known = shared.get(snapshot);
-  if (!known) shared.set(snapshot, (known = new Map()));
-  let links = known.get(lang);
-  if (!links) {
-    const { values } = snapshot.facets.get('tag') as ValueColumn;
-    const tags = values.map(({ value }) => {
+  const tag = snapshot.facets.get('tag') as ValueColumn;
+  return shared.get(snapshot.lineage, lang, [snapshot.aisles, tag], () => ({
+    tags: tag.values.map(({ value }) => {
       const aisle = snapshot.aisles.byPath.get(`/tags/${value}`);
       return aisle?.titles[lang] ? linkTo(snapshot, aisle, lang) : null;
-    });
-    known.set(lang, (links = { tags, categories: new Map() }));
-  }
-  return links;
+    }),
+    categories: new Map(),
+  }));
 }
 
 /** The way to a product's main category, and its colour; null where it has none. */

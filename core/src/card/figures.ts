@@ -6,7 +6,9 @@ export function savingPercent(price: number, was: number): number {
   return was > price ? Math.floor(((was - price) / was) * 100) : 0;
 }
 
-export type StockState = 'in' | 'low' | 'out';
+/** From plenty to none. */
+export const STOCK_STATES = ['in', 'low', 'out'] as const;
+export type StockState = (typeof STOCK_STATES)[number];
 
 /** Stock as shoppers are told it. */
 export function stockStateOf(stock: number): StockState {

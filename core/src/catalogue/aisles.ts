@@ -67,6 +67,9 @@ export const RESERVED_SLUGS: readonly string[] = [
   'account',
   'cart',
   'wishes',
+  'plan-css',
+  'fonts',
+  'media',
   VALUE_ROOT,
 ];
 

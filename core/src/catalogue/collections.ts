@@ -1,6 +1,8 @@
 import { runRange } from '../range/range';
-import { ValueColumnBuilder } from './columns';
-import { holds } from './sets';
+import { ValueColumnBuilder, type ValueColumn } from './columns';
+import { Keep } from './keep';
+import type { Texts } from './rows';
+import { holds, type Words } from './sets';
 import type { Snapshot } from './snapshot';
 
 /**
@@ -21,13 +23,34 @@ export function withRuleCollections(snapshot: Snapshot, now: number, zone = 'UTC
     return [{ slug, words, labels: snapshot.aisles.byKey.get(`collection:${id}`)!.titles }];
   });
   if (!ruled.length) return snapshot;
+  // As long as the same products meet the rules, the column that holds them stays.
+  const { input, output } = kept.get(
+    snapshot.lineage,
+    JSON.stringify(ruled.map(({ slug }) => slug)),
+    ruled.flatMap(({ words, labels }) => [words, labels]),
+    () => ({ input: snapshot.collection, output: filledColumn(snapshot, ruled) }),
+  );
+  if (snapshot.collection === output) return snapshot;
+  return { ...snapshot, collection: snapshot.collection === input ? output : filledColumn(snapshot, ruled) };
+}
+
+interface Ruled {
+  slug: string;
+  words: Words;
+  labels: Texts;
+}
+
+/** The column with rules filled in, and the one that it was made of. */
+const kept = new Keep<{ input: ValueColumn; output: ValueColumn }>(4);
+
+function filledColumn(snapshot: Snapshot, ruled: readonly Ruled[]): ValueColumn {
   const before = snapshot.collection;
   const isRuled = new Set(ruled.map(({ slug }) => slug));
   const builder = new ValueColumnBuilder(before.key);
   const recoded = before.values.map(({ value, ...rest }) =>
     isRuled.has(value) ? -1 : builder.code(value, () => rest),
   );
-  const filled = ruled.map(({ slug, words, labels }) => ({
+  const codesOfRules = ruled.map(({ slug, words, labels }) => ({
     words,
     code: builder.code(slug, () => ({ labels, number: null, swatch: null })),
   }));
@@ -37,8 +60,8 @@ export function withRuleCollections(snapshot: Snapshot, now: number, zone = 'UTC
       const code = recoded[before.codes[at]];
       if (code >= 0) codes.push(code);
     }
-    for (const { words, code } of filled) if (holds(words, p)) codes.push(code);
+    for (const { words, code } of codesOfRules) if (holds(words, p)) codes.push(code);
     builder.add(codes);
   }
-  return { ...snapshot, collection: builder.finish() };
+  return builder.finish();
 }

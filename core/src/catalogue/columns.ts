@@ -28,7 +28,7 @@ export interface ValueColumn {
 /** Value codes; two bytes each wherever that is enough, as counting reads them at random and caches are small. */
 export type Codes = Uint16Array | Uint32Array;
 
-const codesFor = (length: number, largest: number): Codes =>
+export const codesFor = (length: number, largest: number): Codes =>
   largest < 2 ** 16 ? new Uint16Array(length) : new Uint32Array(length);
 
 /**
@@ -77,7 +77,6 @@ export class ValueColumnBuilder {
   private readonly codeOf = new Map<string, number>();
   private readonly codes = new Wholes();
   private readonly offsets = new Wholes();
-  private single = true;
 
   constructor(private readonly key: string) {
     this.offsets.push(0);
@@ -99,7 +98,6 @@ export class ValueColumnBuilder {
   }
 
   add(codes: readonly number[]): void {
-    if (codes.length > 1) this.single = false;
     for (const code of codes) this.codes.push(code);
     this.offsets.push(this.codes.length);
   }
@@ -122,28 +120,43 @@ export class ValueColumnBuilder {
       for (let k = addedOffsets[at]; k < addedOffsets[at + 1]; k++) codes[filledTo++] = addedCodes[k];
       offsets[p + 1] = filledTo;
     }
-    const counts = new Uint32Array(this.values.length);
-    for (const code of codes) counts[code]++;
-    const lists = Array.from(counts, (count) => new Uint32Array(count));
-    const filled = new Uint32Array(counts.length);
-    for (let p = 0; p < size; p++)
-      for (let k = offsets[p]; k < offsets[p + 1]; k++) lists[codes[k]][filled[codes[k]]++] = p;
-    let single: Codes | null = null;
-    if (this.single) {
-      single = codesFor(size, this.values.length);
-      for (let p = 0; p < size; p++) if (offsets[p + 1] > offsets[p]) single[p] = codes[offsets[p]] + 1;
-    }
-    return {
-      kind: 'values',
-      key: this.key,
-      values: this.values,
-      codeOf: this.codeOf,
-      postings: lists.map((list) => toPosting(list, size)),
-      single,
-      offsets,
-      codes,
-    };
+    return valueColumn(this.key, this.values, this.codeOf, offsets, codes);
   }
+}
+
+/** The column of codes by product: product p has `codes[offsets[p] … offsets[p+1]-1]`. */
+export function valueColumn(
+  key: string,
+  values: readonly ColumnValue[],
+  codeOf: ReadonlyMap<string, number>,
+  offsets: Uint32Array,
+  codes: Codes,
+): ValueColumn {
+  const size = offsets.length - 1;
+  const counts = new Uint32Array(values.length);
+  for (const code of codes) counts[code]++;
+  const lists = Array.from(counts, (count) => new Uint32Array(count));
+  const filled = new Uint32Array(counts.length);
+  let most = 0;
+  for (let p = 0; p < size; p++) {
+    most = Math.max(most, offsets[p + 1] - offsets[p]);
+    for (let k = offsets[p]; k < offsets[p + 1]; k++) lists[codes[k]][filled[codes[k]]++] = p;
+  }
+  let single: Codes | null = null;
+  if (most < 2) {
+    single = codesFor(size, values.length);
+    for (let p = 0; p < size; p++) if (offsets[p + 1] > offsets[p]) single[p] = codes[offsets[p]] + 1;
+  }
+  return {
+    kind: 'values',
+    key,
+    values,
+    codeOf,
+    postings: lists.map((list) => toPosting(list, size)),
+    single,
+    offsets,
+    codes,
+  };
 }
 
 export function numberColumn(key: string, numbers: Float64Array, scale = 1): NumberColumn {
@@ -158,7 +171,13 @@ export function numberColumn(key: string, numbers: Float64Array, scale = 1): Num
   );
 }
 
-function sortedColumn(key: string, numbers: Float64Array, scale: number, sorted: Uint32Array): NumberColumn {
+/** @param sorted The products that have a number, ascending by it. */
+export function sortedColumn(
+  key: string,
+  numbers: Float64Array,
+  scale: number,
+  sorted: Uint32Array,
+): NumberColumn {
   const markEvery = Math.max(1, Math.ceil(sorted.length / MOST_MARKS));
   const marks: Words[] = [];
   const words = wordsFor(numbers.length);

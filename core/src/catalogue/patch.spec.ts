@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { filterRange } from '../facets/filter';
 import { parseSelections } from '../facets/selection';
 import { permutationOf } from '../order/order';
+import { clauseWords } from '../range/clauseWords';
 import { byLevels, type OrderKey } from '../order/sorting';
 import { CONTEXT, FRAME, parametersArbitrary, product, productsArbitrary } from '../testing/catalogues';
 import { patchSnapshot, type ProductChange } from './patch';
@@ -39,7 +40,9 @@ describe('a patched snapshot', () => {
   it('answers like one that is built of the changed rows', () => {
     fc.assert(
       fc.property(productsArbitrary, changesArbitrary, parametersArbitrary, (rows, changes, parameters) => {
-        const patched = patchSnapshot(snapshotOf(FRAME, rows), changes, 2);
+        const before = snapshotOf(FRAME, rows);
+        for (const key of ['price', 'featured', 'saving', 'stock', 'name'] as const) orderOf(before, key);
+        const patched = patchSnapshot(before, changes, 2);
         const built = snapshotOf(FRAME, changedRows(rows, changes), 2);
         const { selections } = parseSelections(built, parameters);
         const [fast, slow] = [patched, built].map((snapshot) =>
@@ -58,7 +61,8 @@ describe('a patched snapshot', () => {
           };
           expect(counts(patched, fast), key).toEqual(counts(built, slow));
         }
-        for (const key of ['price', 'featured', 'saving', 'stock'] as const)
+        // Orders that were asked for before are merged, not sorted anew.
+        for (const key of ['price', 'featured', 'saving', 'stock', 'name', 'newest'] as const)
           expect(orderOf(patched, key), key).toEqual(orderOf(built, key));
         expect([...patched.price.sorted]).toEqual([...built.price.sorted]);
       }),
@@ -75,6 +79,19 @@ describe('a patched snapshot', () => {
     expect(after.titles).toBe(before.titles);
     expect(after.category).toBe(before.category);
     expect(after.price).toBe(before.price);
+  });
+
+  it('keeps what was made of columns that did not change', () => {
+    const before = snapshotOf(FRAME, [product(1, { stock: 3 }), product(2)]);
+    const sorting = byLevels([{ key: 'name', reversed: false }]);
+    const byName = permutationOf(before, sorting, 'en', CONTEXT);
+    const cheap = clauseWords(before, { kind: 'number', field: 'price', from: 0, to: 10 }, CONTEXT);
+    const starred = patchSnapshot(before, [{ id: 1, featured: true }], 2);
+    expect(permutationOf(starred, sorting, 'en', CONTEXT)).toBe(byName);
+    expect(clauseWords(starred, { kind: 'number', field: 'price', from: 0, to: 10 }, CONTEXT)).toBe(cheap);
+    const dearer = patchSnapshot(starred, [{ id: 1, price: 5 }], 3);
+    expect(permutationOf(dearer, sorting, 'en', CONTEXT)).toBe(byName);
+    expect(clauseWords(dearer, { kind: 'number', field: 'price', from: 0, to: 10 }, CONTEXT)).not.toBe(cheap);
   });
 
   it('passes over products that it doesn’t hold', () => {

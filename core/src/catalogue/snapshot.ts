@@ -1,6 +1,7 @@
 import type { PackedRows } from '../facets/packedRows';
-import { stockStateOf, type StockState } from '../card/figures';
+import { STOCK_STATES, stockStateOf, type StockState } from '../card/figures';
 import type { AisleMap } from './aisles';
+import type { Lineage } from './keep';
 import {
   ValueColumnBuilder,
   type ColumnValue,
@@ -13,6 +14,8 @@ import type { Words } from './sets';
 
 /** The whole catalogue as immutable columns; products are their positions 0…size-1. */
 export interface Snapshot {
+  /** What it shares with others that hold the same products at the same places. */
+  lineage: Lineage;
   /** Number of the last catalogue change it holds. */
   version: number;
   size: number;
@@ -90,9 +93,10 @@ const plainValue = (labels: Texts): Omit<ColumnValue, 'value'> => ({ labels, num
 /** The facet of what costs less than before. */
 export function saleColumn(prices: ArrayLike<number>, was: ArrayLike<number>): ValueColumn {
   const column = new ValueColumnBuilder('sale');
+  // Known from the start, so that the column has the same values however prices change.
+  const yes = column.code('yes', () => plainValue(BOOLEAN_LABELS['yes']));
   for (let p = 0; p < prices.length; p++)
-    if (was[p] > prices[p])
-      column.addOne(column.known('yes') ?? column.code('yes', () => plainValue(BOOLEAN_LABELS['yes'])));
+    if (was[p] > prices[p]) column.addOne(yes);
     else column.add([]);
   return column.finish();
 }
@@ -100,10 +104,10 @@ export function saleColumn(prices: ArrayLike<number>, was: ArrayLike<number>): V
 /** The facet of availability. */
 export function stockColumn(stock: Int32Array): ValueColumn {
   const column = new ValueColumnBuilder('stock');
-  for (const pieces of stock) {
-    const state = stockStateOf(pieces);
-    column.addOne(column.known(state) ?? column.code(state, () => plainValue(STOCK_LABELS[state])));
-  }
+  const codes = Object.fromEntries(
+    STOCK_STATES.map((state) => [state, column.code(state, () => plainValue(STOCK_LABELS[state]))]),
+  ) as Record<StockState, number>;
+  for (const pieces of stock) column.addOne(codes[stockStateOf(pieces)]);
   return column.finish();
 }
 

@@ -1,6 +1,7 @@
-import { packRows } from '../facets/packedRows';
+import { packingRows } from '../facets/packedRows';
 import { aislesOf, type Aisle, type AisleMap } from './aisles';
-import { numberColumn, ValueColumnBuilder, type FacetColumn } from './columns';
+import { newLineage } from './keep';
+import { numberColumn, ValueColumnBuilder, type ColumnValue, type FacetColumn } from './columns';
 import type {
   AttributeRow,
   AttributeValue,
@@ -11,6 +12,7 @@ import type {
   Texts,
 } from './rows';
 import { own } from '../text/own';
+import { ended } from './steps';
 import { wordsFor } from './sets';
 import {
   BOOLEAN_LABELS,
@@ -145,6 +147,11 @@ export class SnapshotBuilder {
   }
 
   finish(version: number): Snapshot {
+    return ended(this.finishing(version));
+  }
+
+  /** As `finish`, in steps between which others may have their turn. */
+  *finishing(version: number): Generator<void, Snapshot> {
     this.finished = true;
     const { frame, aisles } = this;
     const order = this.shelfOrder();
@@ -160,12 +167,16 @@ export class SnapshotBuilder {
       if (rows.featured[order[p]]) featured[p >>> 5] |= 1 << (p & 31);
       if (stock[p] > 0) inStock[p >>> 5] |= 1 << (p & 31);
     }
+    yield;
     const price = numberColumn('price', floats(rows.price), 100);
+    yield;
     const rating = numberColumn('rating', floats(rows.rating));
     const was = floats(rows.was);
     const skus = lists(rows.skus);
     const slugs = lists(rows.slugs);
+    yield;
     const category = this.category.finish(order);
+    yield;
     const facets = new Map<string, FacetColumn>([
       ['category', category],
       ['price', price],
@@ -173,15 +184,22 @@ export class SnapshotBuilder {
     const attributes = new Map<string, AttributeColumn>();
     for (const { row, column } of this.attributes) {
       const packed = column.finish(order);
+      yield;
       attributes.set(row.key, { row, column: packed });
       if (row.filterable) facets.set(row.key, packed);
     }
     const tag = this.tag.finish(order);
+    yield;
     facets.set('tag', tag);
     facets.set('rating', rating);
     facets.set('sale', saleColumn(price.numbers, was));
     facets.set('stock', stockColumn(stock));
+    yield;
+    const packed = yield* packingRows(facets, size);
+    const bySku = placesBy(skus);
+    yield;
     return {
+      lineage: newLineage(),
       version,
       size,
       frame,
@@ -189,7 +207,7 @@ export class SnapshotBuilder {
       ids: wholes(rows.ids),
       skus,
       slugs,
-      bySku: placesBy(skus),
+      bySku,
       bySlug: placesBy(slugs),
       titles: lists(rows.titles),
       descriptions: lists(rows.descriptions),
@@ -212,7 +230,7 @@ export class SnapshotBuilder {
       collection: this.collection.finish(order),
       tag,
       facets,
-      packed: packRows(facets, size),
+      packed,
       attributes,
     };
   }
@@ -296,16 +314,16 @@ const isMany = (value: AttributeValue): value is readonly string[] => typeof val
 
 /** The code of a value; what it is called is only asked on first sight. */
 function codeOf(column: ValueColumnBuilder, attribute: AttributeRow, value: string): number {
-  return (
-    column.known(value) ??
-    column.code(value, () => ({
-      labels:
-        attribute.type === 'boolean' ? (own(BOOLEAN_LABELS, value) ?? {}) : attributeTexts(attribute, value),
-      number: attribute.type === 'number' ? Number(value) : null,
-      swatch: own(attribute.swatches, value) ?? (HEX.test(value) ? value.toLowerCase() : null),
-    }))
-  );
+  return column.known(value) ?? column.code(value, () => describedValue(attribute, value));
 }
+
+/** What a value of an attribute is called, and how it looks. */
+export const describedValue = (attribute: AttributeRow, value: string): Omit<ColumnValue, 'value'> => ({
+  labels:
+    attribute.type === 'boolean' ? (own(BOOLEAN_LABELS, value) ?? {}) : attributeTexts(attribute, value),
+  number: attribute.type === 'number' ? Number(value) : null,
+  swatch: own(attribute.swatches, value) ?? (HEX.test(value) ? value.toLowerCase() : null),
+});
 
 /** Fills `into` so that its place p holds what was added as number `order[p]`. */
 function inOrder<T, Into extends Record<number, T>>(
@@ -317,7 +335,7 @@ function inOrder<T, Into extends Record<number, T>>(
   return into;
 }
 
-function placesBy(names: readonly string[]): Map<string, number> {
+export function placesBy(names: readonly string[]): Map<string, number> {
   const places = new Map<string, number>();
   for (let p = 0; p < names.length; p++) places.set(names[p], p);
   return places;

@@ -16,13 +16,24 @@ const repacked = (snapshot: Snapshot, limits: PackingLimits): Snapshot => ({
   packed: packRows(snapshot.facets, snapshot.size, limits),
 });
 
-/** From everything joint, over few bins and many slots, down to nothing packed at all. */
+const WIDE: PackingLimits = {
+  joint: 10_000,
+  whole: 10_000,
+  alone: 10_000,
+  chunks: 8,
+  tuples: 65_536,
+  bins: 10_000,
+};
+
+/** From everything joint, over few bins, many slots and sets told in chunks, down to nothing packed at all. */
 const LIMITS: PackingLimits[] = [
-  { joint: 10_000, alone: 10_000, tuples: 65_536, bins: 10_000 },
-  { joint: 1, alone: 10_000, tuples: 65_536, bins: 10 },
-  { joint: 40, alone: 10_000, tuples: 60, bins: 4 },
-  { joint: 40, alone: 5, tuples: 65_536, bins: 4 },
-  { joint: 1, alone: 0, tuples: 0, bins: 1 },
+  WIDE,
+  { ...WIDE, joint: 1, bins: 10 },
+  { ...WIDE, joint: 40, tuples: 60, bins: 4 },
+  { ...WIDE, joint: 40, whole: 5, alone: 5, bins: 4 },
+  { ...WIDE, joint: 1, whole: 1 },
+  { ...WIDE, joint: 40, whole: 2, alone: 60, chunks: 4 },
+  { joint: 1, whole: 0, alone: 0, chunks: 1, tuples: 0, bins: 1 },
 ];
 
 describe('filterRange', () => {
@@ -91,6 +102,37 @@ describe('filterRange', () => {
     expect(first).toEqual({ from: 0, to: 5000, count: rows.filter(({ price }) => price! < 5000).length });
   });
 
+  it('packs also what has more sets of values than can be numbered', () => {
+    const tags = Array.from({ length: 60 }, (_, at) => ({
+      id: at + 1,
+      slug: `t${at}`,
+      titles: { en: `T${at}` },
+      descriptions: {},
+    }));
+    // Four of sixty tags a product: no two of these five thousand have the same ones.
+    const rows = Array.from({ length: 5_000 }, (_, k) =>
+      product(k + 1, { tags: [1, 60, 7, 11].map((by) => 1 + (Math.floor(k / by) % 60)) }),
+    ).map((row) => ({ ...row, tags: [...new Set(row.tags)] }));
+    const snapshot = snapshotOf({ ...FRAME, tags }, rows);
+    expect(snapshot.packed.loose.has('tag')).toBe(false);
+    expect(snapshot.packed.parts.get('tag')!.chunks.length).toBe(2);
+    const { selections } = parseSelections(snapshot, { tag: 't3', stock: 'in' });
+    const filtered = filterRange(snapshot, fullWords(snapshot.size), selections);
+    const column = snapshot.facets.get('tag') as ValueColumn;
+    const oracle = new Oracle(snapshot, rows);
+    const others = oracle.matching(
+      snapshot.aisles.byPath.get('/')!,
+      { source: { kind: 'catalogue' }, clauses: [] },
+      selections,
+      'tag',
+    );
+    expect([...filtered.valueCounts(column)]).toEqual(
+      column.values.map(
+        ({ value }) => others.filter((row) => oracle.valuesOf(row, 'tag').includes(value)).length,
+      ),
+    );
+  });
+
   it('leaves an empty range empty', () => {
     const snapshot = snapshotOf(FRAME, [product(1)]);
     const filtered = filterRange(snapshot, wordsFor(1), new Map());
@@ -103,10 +145,17 @@ describe('filterRange', () => {
     const snapshot = snapshotOf(FRAME, [
       product(1, { attributes: { hob: ['gas', 'induction'], material: 'steel', colour: 'red' } }),
     ]);
-    const slots = [...snapshot.packed.parts.values()].map(({ slot }) => slot);
+    const slots = [...snapshot.packed.parts.values()].flatMap(({ chunks }) => chunks.map(({ slot }) => slot));
     expect(new Set(slots).size).toBeLessThan(slots.length);
     expect(snapshot.packed.loose.size).toBe(0);
-    const tight = packRows(snapshot.facets, 1, { joint: 1, alone: 1, tuples: 10, bins: 10 });
+    const tight = packRows(snapshot.facets, 1, {
+      ...WIDE,
+      joint: 1,
+      whole: 1,
+      alone: 1,
+      tuples: 10,
+      bins: 10,
+    });
     expect(tight.loose.has('material')).toBe(true);
     expect(tight.parts.has('material')).toBe(false);
   });

@@ -14,7 +14,14 @@ import {
   type Words,
 } from '../catalogue/sets';
 import { bucketsOf, type BinCounts, type Bucket, type NumberSpread } from './count';
-import { countMembers, countRows, countSlot, spreadCounts, type PackedPart } from './packedRows';
+import {
+  countMembers,
+  countRows,
+  countSlot,
+  spreadCounts,
+  type PackedPart,
+  type PackedRows,
+} from './packedRows';
 import { chosenWords, type Selections } from './selection';
 
 /**
@@ -41,9 +48,22 @@ export class Filtered {
   /** How many products each code of a column would leave; exact. */
   valueCounts(column: ValueColumn): Uint32Array {
     const part = this.snapshot.packed.parts.get(column.key);
-    if (part) return this.counts(column.key, part);
+    return part ? this.counts(column.key, part) : this.looseCounts(column);
+  }
+
+  /** Counts of a facet that isn't packed, from its own column. */
+  private looseCounts(column: ValueColumn): Uint32Array {
+    const { range, matches } = this;
+    const near = this.nearMisses.get(column.key);
+    const whole = rangeIn(this.snapshot.packed, range);
+    // As for packed ones, the counts of whole ranges are kept.
+    const isWhole = matches === range || (near !== undefined && this.chosen === 1);
+    const known = this.counted.get(column.key) ?? (isWhole ? whole.counts.get(column.key) : undefined);
+    if (known) return known;
     const counts = new Uint32Array(column.values.length);
     for (const list of this.members(column.key)) countLoose(column, list, counts);
+    this.counted.set(column.key, counts);
+    if (isWhole) whole.counts.set(column.key, counts);
     return counts;
   }
 
@@ -113,8 +133,8 @@ export class Filtered {
     // With one facet chosen, matches and near misses are the whole range, whose counts are kept.
     if (matches === range || (near && this.chosen === 1)) return rangeCounts(snapshot, range, key, part);
     const counts = new Uint32Array(part.size);
-    const slot = snapshot.packed.slots[part.slot];
-    if (this.count < part.tuples) countMembers(slot, part, this.listOf(matches), counts);
+    const { slots } = snapshot.packed;
+    if (this.count < part.tuples) countMembers(slots, part, this.listOf(matches), counts);
     else spreadCounts(part, this.tuples(), counts);
     if (near) this.countNear(key, part, near, counts);
     return counts;
@@ -125,15 +145,14 @@ export class Filtered {
     const { packed, facets } = this.snapshot;
     const { stretches } = rangeOf(this.range);
     const column = facets.get(key)!;
-    const slot = packed.slots[part.slot];
     const members = this.lists.get(near)?.length ?? countOf(near, stretches);
     if (column.kind === 'values' && crossingIsCheaper(column, members, stretches))
       for (let code = 0; code < counts.length; code++)
         counts[code] += countCommon(column.postings[code], near, stretches);
-    else if (members < part.tuples) countMembers(slot, part, this.listOf(near), counts);
+    else if (members < part.tuples) countMembers(packed.slots, part, this.listOf(near), counts);
     else {
       const histogram = borrowWords(packed.tuples);
-      countSlot(slot, near, stretches, histogram);
+      for (const { slot } of part.chunks) countSlot(packed.slots[slot], near, stretches, histogram);
       spreadCounts(part, histogram, counts);
       giveBack(histogram);
     }
@@ -213,6 +232,8 @@ function crossingIsCheaper({ postings }: ValueColumn, members: number, stretches
 }
 
 interface WholeRange {
+  /** The rows that the counts were taken from. */
+  packed: PackedRows | null;
   count: number;
   stretches: Uint32Array;
   /** Tuple counts, once they were asked for. */
@@ -227,14 +248,25 @@ function rangeOf(range: Words): WholeRange {
   let whole = keptRanges.get(range);
   if (!whole) {
     const stretches = stretchesOf(range);
-    whole = { count: countOf(range, stretches), stretches, histogram: null, counts: new Map() };
+    whole = { packed: null, count: countOf(range, stretches), stretches, histogram: null, counts: new Map() };
     keptRanges.set(range, whole);
   }
   return whole;
 }
 
-function rangeHistogram({ packed }: Snapshot, range: Words): Uint32Array {
+/** What is known of a range by these rows; other rows hold other prices. */
+function rangeIn(packed: PackedRows, range: Words): WholeRange {
   const whole = rangeOf(range);
+  if (whole.packed !== packed) {
+    whole.packed = packed;
+    whole.histogram = null;
+    whole.counts = new Map();
+  }
+  return whole;
+}
+
+function rangeHistogram({ packed }: Snapshot, range: Words): Uint32Array {
+  const whole = rangeIn(packed, range);
   if (!whole.histogram) {
     whole.histogram = new Uint32Array(packed.tuples);
     countRows(packed, range, whole.stretches, whole.histogram);
@@ -243,7 +275,7 @@ function rangeHistogram({ packed }: Snapshot, range: Words): Uint32Array {
 }
 
 function rangeCounts(snapshot: Snapshot, range: Words, key: string, part: PackedPart): Uint32Array {
-  const whole = rangeOf(range);
+  const whole = rangeIn(snapshot.packed, range);
   let counts = whole.counts.get(key);
   if (!counts) {
     whole.counts.set(key, (counts = new Uint32Array(part.size)));

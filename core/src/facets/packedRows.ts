@@ -1,13 +1,15 @@
 import type { FacetColumn, NumberColumn, ValueColumn } from '../catalogue/columns';
 import type { Stretches, Words } from '../catalogue/sets';
+import { ended } from '../catalogue/steps';
 
 /**
  * What every product holds in every facet, packed into one short row of two-byte slots, so that a product's part in all
  * counts arrives in one cache line. A slot holds a *tuple*: the joint value of one or more facets, numbered by a
  * mixed radix. Counting tuples counts all facets of the slot at once; `spreadCounts` hands the counts on to the values.
  *
- * A facet with several values a product takes part with the set of its values as one value. What has more tuples
- * than two bytes can number stands in `loose` and is counted from its own column.
+ * A facet with several values a product takes part with the set of its values as one value, where there are few such sets;
+ * else the set is told in chunks, each of a few values in the order in which products have them, in a slot of its own. What
+ * has more tuples than two bytes can number even so stands in `loose` and is counted from its own column.
  */
 export interface PackedRows {
   /** Slots a product. */
@@ -22,17 +24,27 @@ export interface PackedRows {
   loose: ReadonlySet<string>;
 }
 
-/** One facet's share of a slot: from tuple numbers to value codes (values) or bins (numbers). */
+/** One facet's share of the slots. */
 export interface PackedPart {
+  chunks: readonly PackedChunk[];
+  /** How many codes, or bins, the facet has. */
+  size: number;
+  bins: Bins | null;
+  /** Tuples of all its slots: what it costs to hand their counts on. */
+  tuples: number;
+}
+
+/** A facet's share of one slot: from tuple numbers to value codes (values) or bins (numbers). */
+export interface PackedChunk {
   slot: number;
   base: number;
   tuples: number;
   /** `codes[offsets[t] … offsets[t+1]-1]` are the codes of tuple t, counted from the base. */
   offsets: Uint32Array;
   codes: Uint16Array;
-  /** How many codes, or bins, the facet has. */
-  size: number;
-  bins: Bins | null;
+  /** Cells of this facet, and how many tuples each change of its cell is: its digit in the mixed radix. */
+  cells: number;
+  after: number;
 }
 
 /** Numbers sorted into bins; `step` null where every distinct number has a bin of its own. */
@@ -44,17 +56,28 @@ export interface Bins {
 export interface PackingLimits {
   /** Joint values of facets that share a slot; few enough that spreading costs little beside counting. */
   joint: number;
-  /** Values, or sets of values, of one facet. */
+  /** Sets of values of one facet that are numbered whole; more are told in chunks. */
+  whole: number;
+  /** Values, or chunks of values, of one facet. */
   alone: number;
+  /** Slots that one facet may take. */
+  chunks: number;
   /** Tuples of all slots; two bytes number them. */
   tuples: number;
   /** Bins of a number facet. */
   bins: number;
 }
 
-const LIMITS: PackingLimits = { joint: 512, alone: 2 ** 14, tuples: 2 ** 16, bins: 1_024 };
+const LIMITS: PackingLimits = {
+  joint: 512,
+  whole: 2 ** 12,
+  alone: 2 ** 14,
+  chunks: 8,
+  tuples: 2 ** 16,
+  bins: 1_024,
+};
 
-/** One facet with one number per product: cell 0 for nothing, else a joint value of its codes. */
+/** One facet, or a chunk of it, with one number per product: cell 0 for nothing, else a joint value of its codes. */
 interface Cells {
   key: string;
   cells: Uint32Array;
@@ -63,35 +86,65 @@ interface Cells {
   bins: Bins | null;
 }
 
+interface Slot {
+  members: Cells[];
+  tuples: number;
+}
+
 /** Packs all facets; small ones share a slot as long as their joint values are few. O(products · facets). */
 export function packRows(
   facets: ReadonlyMap<string, FacetColumn>,
   size: number,
   limits: PackingLimits = LIMITS,
 ): PackedRows {
+  return ended(packingRows(facets, size, limits));
+}
+
+/** As `packRows`, in steps between which others may have their turn. */
+export function* packingRows(
+  facets: ReadonlyMap<string, FacetColumn>,
+  size: number,
+  limits: PackingLimits = LIMITS,
+): Generator<void, PackedRows> {
   const loose = new Set<string>();
-  const open: { members: Cells[]; tuples: number }[] = [];
+  const slots: Slot[] = [];
+  let taken = 0;
   for (const [key, column] of facets) {
-    const cells =
-      column.kind === 'values' ? valueCells(column, size) : numberCells(column, size, limits.bins);
-    const values = cells.codesOf.length;
-    if (values > limits.alone) {
+    const chunks =
+      column.kind === 'values' ? valueCells(column, size, limits) : [numberCells(column, size, limits.bins)];
+    yield;
+    if (!chunks || chunks.some(({ codesOf }) => codesOf.length > limits.alone)) {
       loose.add(key);
       continue;
     }
-    const fitting = open.find((group) => group.tuples * values <= limits.joint);
+    const [only] = chunks;
+    const values = only.codesOf.length;
+    const fitting =
+      chunks.length === 1 ? slots.find(({ tuples }) => tuples * values <= limits.joint) : undefined;
     if (fitting) {
-      fitting.members.push(cells);
+      taken += fitting.tuples * (values - 1);
+      fitting.members.push(only);
       fitting.tuples *= values;
-    } else open.push({ members: [cells], tuples: values });
+      continue;
+    }
+    const wanted = chunks.reduce((sum, { codesOf }) => sum + codesOf.length, 0);
+    if (taken + wanted > limits.tuples) {
+      loose.add(key);
+      continue;
+    }
+    taken += wanted;
+    for (const cells of chunks) slots.push({ members: [cells], tuples: cells.codesOf.length });
   }
-  const slots = open.filter((_, at) => baseAfter(open, at) <= limits.tuples);
-  for (const { members } of open.slice(slots.length)) for (const { key } of members) loose.add(key);
-  const width = slots.length;
-  const columns = slots.map(() => new Uint16Array(size));
-  const parts = new Map<string, PackedPart>();
-  slots.forEach(({ members, tuples }, slot) => {
-    const base = baseAfter(slots, slot) - tuples;
+  // A slot that others have joined may have grown past what two bytes number.
+  const fitting = slots.filter((_, at) => baseAfter(slots, at) <= limits.tuples);
+  for (const { members } of slots.slice(fitting.length)) for (const { key } of members) loose.add(key);
+  const kept = fitting.filter(({ members }) => members.every(({ key }) => !loose.has(key)));
+  const width = kept.length;
+  const columns = kept.map(() => new Uint16Array(size));
+  const chunksOf = new Map<string, PackedChunk[]>();
+  const shapes = new Map<string, Pick<PackedPart, 'size' | 'bins'>>();
+  for (const [slot, { members, tuples }] of kept.entries()) {
+    const base = baseAfter(kept, slot) - tuples;
     const column = columns[slot];
     for (let p = 0; p < size; p++) {
       let tuple = 0;
@@ -101,11 +154,88 @@ export function packRows(
     let after = tuples;
     for (const cells of members) {
       after /= cells.codesOf.length;
-      parts.set(cells.key, partOf(cells, { slot, base, tuples }, after));
+      shapes.set(cells.key, cells);
+      chunksOf.set(cells.key, [
+        ...(chunksOf.get(cells.key) ?? []),
+        chunkOf(cells, { slot, base, tuples }, after),
+      ]);
     }
-  });
-  const tuples = baseAfter(slots, width - 1);
+    yield;
+  }
+  const parts = new Map(
+    [...chunksOf].map(([key, chunks]): [string, PackedPart] => {
+      const { size: codes, bins } = shapes.get(key)!;
+      return [
+        key,
+        { chunks, size: codes, bins, tuples: chunks.reduce((sum, { tuples }) => sum + tuples, 0) },
+      ];
+    }),
+  );
+  const tuples = baseAfter(kept, width - 1);
   return { width, rows: rowsOf(columns, size), slots: columns, tuples, parts, loose };
+}
+
+/**
+ * The rows with some facets of a few products changed; packed anew where a number has no bin, or a facet is not packed by
+ * single values.
+ *
+ * @param touched Per facet, the products whose value changed.
+ */
+export function patchRows(
+  packed: PackedRows,
+  facets: ReadonlyMap<string, FacetColumn>,
+  touched: ReadonlyMap<string, readonly number[]>,
+  size: number,
+): PackedRows {
+  const { width } = packed;
+  const rows = packed.rows.slice();
+  const slots = [...packed.slots];
+  const copied = new Set<number>();
+  for (const [key, products] of touched) {
+    if (packed.loose.has(key)) continue;
+    const column = facets.get(key)!;
+    const part = packed.parts.get(key);
+    if (!part || part.chunks.length > 1) return packRows(facets, size);
+    const [{ slot, base, cells, after }] = part.chunks;
+    if (!copied.has(slot)) {
+      slots[slot] = slots[slot].slice();
+      copied.add(slot);
+    }
+    for (const p of products) {
+      const cell = cellOf(column, part, p);
+      if (cell === null || cell >= cells) return packRows(facets, size);
+      const tuple = slots[slot][p] - base;
+      const before = Math.floor(tuple / after) % cells;
+      const number = base + tuple + (cell - before) * after;
+      slots[slot][p] = number;
+      rows[p * width + slot] = number;
+    }
+  }
+  return { ...packed, rows, slots };
+}
+
+/** The cell of a product in a facet that is packed by single values; null where it has none. */
+function cellOf(column: FacetColumn, { bins }: PackedPart, p: number): number | null {
+  if (column.kind === 'values') return column.single ? column.single[p] : null;
+  const number = column.numbers[p];
+  if (Number.isNaN(number)) return 0;
+  const bin = bins && binOf(bins, number);
+  return bin === null ? null : bin + 1;
+}
+
+/** The bin that a number falls into; null where none was made for it. */
+function binOf({ lows, step }: Bins, number: number): number | null {
+  let low = 0;
+  let high = lows.length;
+  while (low < high) {
+    const middle = (low + high) >>> 1;
+    if (lows[middle] <= number) low = middle + 1;
+    else high = middle;
+  }
+  const bin = low - 1;
+  if (bin < 0) return null;
+  if (step === null) return lows[bin] === number ? bin : null;
+  return number < lows[bin] + step ? bin : null;
 }
 
 function rowsOf(columns: readonly Uint16Array[], size: number): Uint16Array {
@@ -122,42 +252,81 @@ const baseAfter = (slots: readonly { tuples: number }[], at: number): number =>
   slots.slice(0, at + 1).reduce((sum, { tuples }) => sum + tuples, 0);
 
 /** Tuples are numbers of mixed radix; `after` is the product of the radices behind this facet's. */
-function partOf(
-  { codesOf, size, bins }: Cells,
-  place: Pick<PackedPart, 'slot' | 'base' | 'tuples'>,
+function chunkOf(
+  { codesOf }: Cells,
+  place: Pick<PackedChunk, 'slot' | 'base' | 'tuples'>,
   after: number,
-): PackedPart {
+): PackedChunk {
   const offsets = new Uint32Array(place.tuples + 1);
   const codes: number[] = [];
   for (let tuple = 0; tuple < place.tuples; tuple++) {
-    codes.push(...codesOf[Math.floor(tuple / after) % codesOf.length]);
+    for (const code of codesOf[Math.floor(tuple / after) % codesOf.length]) codes.push(code);
     offsets[tuple + 1] = codes.length;
   }
-  return { ...place, offsets, codes: Uint16Array.from(codes), size, bins };
+  return { ...place, offsets, codes: Uint16Array.from(codes), cells: codesOf.length, after };
 }
 
-function valueCells(column: ValueColumn, size: number): Cells {
-  const { key, offsets, codes, single } = column;
-  const codesOf: number[][] = [[]];
+/** A facet of values as one column of cells, or as several where its sets are many; null where that is of no use. */
+function valueCells(column: ValueColumn, size: number, limits: PackingLimits): Cells[] | null {
+  const { key, codes, single, values } = column;
+  const shape = { key, size: values.length, bins: null };
+  // Codes in tuples are two bytes long.
+  if (values.length > limits.alone) return null;
   if (single) {
-    for (let code = 0; code < column.values.length; code++) codesOf.push([code]);
-    return { key, cells: Uint32Array.from(single), codesOf, size: column.values.length, bins: null };
+    const codesOf: number[][] = [[]];
+    for (let code = 0; code < values.length; code++) codesOf.push([code]);
+    return [{ ...shape, cells: Uint32Array.from(single), codesOf }];
   }
+  const whole = setCells(column, size, 0, Infinity, limits.whole);
+  if (whole) return [{ ...shape, ...whole }];
+  let longest = 0;
+  for (let p = 0; p < size; p++) longest = Math.max(longest, column.offsets[p + 1] - column.offsets[p]);
+  for (const length of [2, 1, 3, 4]) {
+    const count = Math.ceil(longest / length);
+    if (count > limits.chunks) continue;
+    const chunks: Cells[] = [];
+    for (let at = 0; at < count; at++) {
+      const cells = setCells(column, size, at * length, length, limits.alone);
+      if (!cells) break;
+      chunks.push({ ...shape, ...cells });
+    }
+    if (chunks.length === count) return chunks;
+  }
+  return codes.length ? null : [{ ...shape, cells: new Uint32Array(size), codesOf: [[]] }];
+}
+
+/** Numbers the sets that products have at places `from` … `from + length - 1` of their values; null for too many. */
+function setCells(
+  { offsets, codes }: ValueColumn,
+  size: number,
+  from: number,
+  length: number,
+  most: number,
+): Pick<Cells, 'cells' | 'codesOf'> | null {
+  const codesOf: number[][] = [[]];
   const cells = new Uint32Array(size);
   const known = new Map<number | string, number>();
   for (let p = 0; p < size; p++) {
-    if (offsets[p] === offsets[p + 1]) continue;
-    const set = codes.slice(offsets[p], offsets[p + 1]).sort();
+    const first = offsets[p] + from;
+    const behind = Math.min(offsets[p + 1], first + length);
+    if (first >= behind) continue;
+    const count = behind - first;
+    let name: number | string;
     // One number names a set of one or two codes, as nearly all are; longer ones take a text.
-    const name = set.length > 2 ? set.join() : set[0] + (set.length === 2 ? (set[1] + 1) * 2 ** 24 : 0);
+    if (count === 1) name = codes[first];
+    else if (count === 2) {
+      const [a, b] = [codes[first], codes[first + 1]];
+      name = Math.min(a, b) + (Math.max(a, b) + 1) * 2 ** 24;
+    } else name = codes.slice(first, behind).sort().join();
     let cell = known.get(name);
     if (cell === undefined) {
+      if (codesOf.length > most) return null;
       known.set(name, (cell = codesOf.length));
-      codesOf.push([...set]);
+      codesOf.push([...codes.subarray(first, behind)]);
     }
     cells[p] = cell;
   }
-  return { key, cells, codesOf, size: column.values.length, bins: null };
+  return { cells, codesOf };
 }
 
 function numberCells(column: NumberColumn, size: number, most: number): Cells {
@@ -173,14 +342,18 @@ function numberCells(column: NumberColumn, size: number, most: number): Cells {
   return { key: column.key, cells, codesOf, size: bins.lows.length, bins };
 }
 
-function binsOf({ numbers, sorted }: NumberColumn, most: number): Bins {
+/** Prices change to numbers that no product had before, which have to find a bin. */
+const EXACT_PRICES = 64;
+
+function binsOf({ key, numbers, sorted }: NumberColumn, most: number): Bins {
+  const exact = key === 'price' ? Math.min(EXACT_PRICES, most) : most;
   const distinct: number[] = [];
   for (const p of sorted) {
     if (distinct.length && distinct[distinct.length - 1] === numbers[p]) continue;
     distinct.push(numbers[p]);
-    if (distinct.length > most) break;
+    if (distinct.length > exact) break;
   }
-  if (distinct.length <= most) return { lows: Float64Array.from(distinct), step: null };
+  if (distinct.length <= exact) return { lows: Float64Array.from(distinct), step: null };
   const min = numbers[sorted[0]];
   const max = numbers[sorted[sorted.length - 1]];
   const step = niceStep(max - min, 1, Math.max(1, most - 1));
@@ -257,8 +430,17 @@ export function countSlot(
 
 /** Counts a facet's codes, or bins, over few members without a histogram; adds to `counts`. */
 export function countMembers(
+  slots: readonly Uint16Array[],
+  { chunks }: PackedPart,
+  members: Uint32Array,
+  counts: Uint32Array,
+): void {
+  for (const chunk of chunks) countChunk(slots[chunk.slot], chunk, members, counts);
+}
+
+function countChunk(
   slot: Uint16Array,
-  { base, offsets, codes }: PackedPart,
+  { base, offsets, codes }: PackedChunk,
   members: Uint32Array,
   counts: Uint32Array,
 ): void {
@@ -268,12 +450,11 @@ export function countMembers(
   }
 }
 
-/** Hands a slot's tuple counts on to the codes, or bins, of one facet; adds to `counts`. */
-export function spreadCounts(part: PackedPart, histogram: Uint32Array, counts: Uint32Array): void {
-  const { base, tuples, offsets, codes } = part;
-  for (let t = 0; t < tuples; t++) {
-    const count = histogram[base + t];
-    if (count === 0) continue;
-    for (let at = offsets[t]; at < offsets[t + 1]; at++) counts[codes[at]] += count;
-  }
+/** Hands tuple counts on to the codes, or bins, of one facet; adds to `counts`. */
+export function spreadCounts({ chunks }: PackedPart, histogram: Uint32Array, counts: Uint32Array): void {
+  for (const { base, tuples, offsets, codes } of chunks)
+    for (let t = 0; t < tuples; t++) {
+      const count = histogram[base + t];
+      if (count !== 0) for (let at = offsets[t]; at < offsets[t + 1]; at++) counts[codes[at]] += count;
+    }
 }

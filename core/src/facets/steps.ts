@@ -74,7 +74,7 @@ function roundest(low: number, high: number): number {
     for (const factor of [5, 2, 1]) {
       const step = factor * 10 ** power;
       const found = exact(Math.floor(high / step + 1e-9) * step);
-      if (found > low) return found;
+      if (found > low && found <= high) return found;
     }
   return high;
 }

@@ -1,4 +1,5 @@
 import type { Lang } from '../catalogue/rows';
+import { Keep, type Earlier } from '../catalogue/keep';
 import { textIn } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import {
@@ -27,10 +28,19 @@ const PERMUTATIONS_KEPT = 64;
 const DAY = 86_400_000;
 /** Views are counted over so many days, so that what was once seen often doesn't lead for ever. */
 export const VIEW_DAYS = 30;
-const kept = new WeakMap<Snapshot, Map<string, Permutation>>();
+
+/** A permutation with the numbers it was sorted by, so that few changes can be merged in. */
+interface Sorted extends Permutation {
+  keys: readonly Float64Array[];
+  ids: Uint32Array;
+}
+
+const sorted = new Keep<Sorted>(PERMUTATIONS_KEPT);
+const numbersKept = new Keep<Float64Array>(PERMUTATIONS_KEPT);
 
 /**
- * The whole catalogue in the order of `sorting`, computed on first use and kept per snapshot.
+ * The whole catalogue in the order of `sorting`, computed on first use and kept as long as the columns it reads are the
+ * same; where few products have changed, they are merged into what was kept.
  *
  * Groups come first: lifted, the rest, sunk, sold out. Usual directions: featured first, newest and lately changed
  * first, names A to Z in the collation of `lang`, cheapest first, largest saving, best rated, most sold, most seen,
@@ -43,29 +53,70 @@ export function permutationOf(
   lang: Lang,
   context: RangeContext,
 ): Permutation {
-  let known = kept.get(snapshot);
-  if (!known) kept.set(snapshot, (known = new Map()));
-  const signature = signatureOf(sorting, lang, context);
-  const found = known.get(signature);
-  if (found) return found;
+  const { lineage, ids } = snapshot;
   const groups = groupNumbers(snapshot, sorting, context);
   const keys = [
     ...(groups ? [groups] : []),
     ...sorting.levels.map((level) => keyNumbers(snapshot, level, lang, sorting, context)),
   ];
-  const positions = Uint32Array.from({ length: snapshot.size }, (_, p) => p).sort((a, b) => {
-    for (const key of keys) {
-      const difference = key[a] - key[b];
-      if (difference) return difference;
-    }
-    return snapshot.ids[a] - snapshot.ids[b];
+  return sorted.get(lineage, signatureOf(sorting, lang, context), [ids, ...keys], (earlier) => {
+    const before = (a: number, b: number): number => {
+      for (const key of keys) {
+        const difference = key[a] - key[b];
+        if (difference) return difference;
+      }
+      return ids[a] - ids[b];
+    };
+    const positions =
+      (earlier && mergedPositions(earlier, keys, ids, before)) ??
+      Uint32Array.from({ length: snapshot.size }, (_, p) => p).sort(before);
+    const ranks = new Uint32Array(snapshot.size);
+    for (let rank = 0; rank < positions.length; rank++) ranks[positions[rank]] = rank;
+    return { positions, ranks, lead: groups ? null : (sorting.levels[0] ?? null), keys, ids };
   });
-  const ranks = new Uint32Array(snapshot.size);
-  for (let rank = 0; rank < positions.length; rank++) ranks[positions[rank]] = rank;
-  const permutation = { positions, ranks, lead: groups ? null : (sorting.levels[0] ?? null) };
-  if (known.size >= PERMUTATIONS_KEPT) known.delete(known.keys().next().value!);
-  known.set(signature, permutation);
-  return permutation;
+}
+
+/** More changes than this share of the catalogue are sooner sorted with all others. */
+const FEW = 1 / 16;
+
+/**
+ * The positions in order, made of those that were in order before: products whose numbers are the same keep their order
+ * among themselves, all others are put in between them. Null where too much has changed. O(n + k · log k).
+ */
+function mergedPositions(
+  { value, places }: Earlier<Sorted>,
+  keys: readonly Float64Array[],
+  ids: Uint32Array,
+  before: (a: number, b: number) => number,
+): Uint32Array | null {
+  if (value.keys.length !== keys.length) return null;
+  const size = ids.length;
+  const stayed = new Uint32Array(value.positions.length);
+  const known = new Uint8Array(size);
+  let kept = 0;
+  for (const old of value.positions) {
+    const p = places ? places[old] : old;
+    if (p < 0 || p >= size || ids[p] !== value.ids[old]) continue;
+    let same = true;
+    for (let k = 0; same && k < keys.length; k++) same = keys[k][p] === value.keys[k][old];
+    if (!same) continue;
+    stayed[kept++] = p;
+    known[p] = 1;
+  }
+  if (size - kept > Math.max(64, size * FEW)) return null;
+  const moved = new Uint32Array(size - kept);
+  let count = 0;
+  for (let p = 0; p < size; p++) if (!known[p]) moved[count++] = p;
+  moved.sort(before);
+  const positions = new Uint32Array(size);
+  let from = 0;
+  let at = 0;
+  for (let k = 0; k < kept; k++) {
+    while (from < moved.length && before(moved[from], stayed[k]) < 0) positions[at++] = moved[from++];
+    positions[at++] = stayed[k];
+  }
+  while (from < moved.length) positions[at++] = moved[from++];
+  return positions;
 }
 
 /** What an order depends on; the day only where it does. */
@@ -90,38 +141,83 @@ function groupNumbers(
   context: RangeContext,
 ): Float64Array | null {
   if (!lift.length && !sink.length && !soldOutLast) return null;
-  const groups = new Float64Array(snapshot.size).fill(1);
-  const put = (clauses: readonly Clause[], group: number): void => {
-    const sound = clauses.filter((clause) => !faultOf(snapshot, clause));
-    if (!sound.length) return;
-    const words = fullWords(snapshot.size);
-    for (const clause of sound) intersectInto(words, clauseWords(snapshot, clause, context));
-    for (let p = 0; p < snapshot.size; p++) if (holds(words, p)) groups[p] = group;
-  };
-  put(lift, 0);
-  put(sink, 2);
-  if (soldOutLast) for (let p = 0; p < snapshot.size; p++) if (!holds(snapshot.inStock, p)) groups[p] = 3;
-  return groups;
+  const wordsOf = (clauses: readonly Clause[]): Words[] =>
+    clauses
+      .filter((clause) => !faultOf(snapshot, clause))
+      .map((clause) => clauseWords(snapshot, clause, context));
+  const [lifted, sunk] = [wordsOf(lift), wordsOf(sink)];
+  const question = `groups ${JSON.stringify([lift, sink, soldOutLast])}`;
+  const reads = [...lifted, null, ...sunk, soldOutLast ? snapshot.inStock : null];
+  return numbersKept.get(snapshot.lineage, question, reads, () => {
+    const groups = new Float64Array(snapshot.size).fill(1);
+    const put = (met: readonly Words[], group: number): void => {
+      if (!met.length) return;
+      const words = fullWords(snapshot.size);
+      for (const one of met) intersectInto(words, one);
+      for (let p = 0; p < snapshot.size; p++) if (holds(words, p)) groups[p] = group;
+    };
+    put(lifted, 0);
+    put(sunk, 2);
+    if (soldOutLast) for (let p = 0; p < snapshot.size; p++) if (!holds(snapshot.inStock, p)) groups[p] = 3;
+    return groups;
+  });
 }
 
 /** Larger than every key, and finite, so that two missing values compare as equal and not as NaN. */
 const MISSING = Number.MAX_VALUE;
 
-/** One number per product; ascending numbers are the level's order. */
+/** One number per product; ascending numbers are the level's order. Kept, so callers must not change them. */
 function keyNumbers(
   snapshot: Snapshot,
-  level: OrderLevel,
+  { key, reversed }: OrderLevel,
   lang: Lang,
   { named }: Sorting,
   context: RangeContext,
 ): Float64Array {
-  const numbers =
-    level.key === 'named' ? namedNumbers(snapshot, named) : usualNumbers(snapshot, level.key, lang, context);
-  for (let p = 0; p < numbers.length; p++) {
-    if (Number.isNaN(numbers[p])) numbers[p] = MISSING;
-    else if (level.reversed) numbers[p] = -numbers[p];
+  const day = key === 'random' || key === 'views' ? Math.floor(context.now / DAY) : '';
+  const of = key === 'name' ? lang : key === 'named' ? JSON.stringify(named) : '';
+  const question = `${key}${reversed ? '-' : '+'}|${of}|${day}`;
+  return numbersKept.get(snapshot.lineage, question, columnsRead(snapshot, key), () => {
+    const numbers =
+      key === 'named' ? namedNumbers(snapshot, named) : usualNumbers(snapshot, key, lang, context);
+    for (let p = 0; p < numbers.length; p++) {
+      if (Number.isNaN(numbers[p])) numbers[p] = MISSING;
+      else if (reversed) numbers[p] = -numbers[p];
+    }
+    return numbers;
+  });
+}
+
+/** The columns that a key's numbers are made of. */
+function columnsRead(snapshot: Snapshot, key: OrderKey): unknown[] {
+  switch (key) {
+    case 'featured':
+      return [snapshot.featured];
+    case 'newest':
+      return [snapshot.created];
+    case 'changed':
+      return [snapshot.changed];
+    case 'name':
+      return [snapshot.titles, snapshot.frame.languages.join()];
+    case 'price':
+      return [snapshot.price.numbers];
+    case 'saving':
+      return [snapshot.price.numbers, snapshot.was];
+    case 'rating':
+      return [snapshot.rating.numbers, snapshot.ratings];
+    case 'sold':
+      return [snapshot.sold];
+    case 'views':
+      return [snapshot.activity];
+    case 'margin':
+      return [snapshot.attributes.get('margin')?.column];
+    case 'stock':
+      return [snapshot.stock];
+    case 'random':
+      return [snapshot.ids];
+    case 'named':
+      return [snapshot.skus];
   }
-  return numbers;
 }
 
 function usualNumbers(
@@ -140,7 +236,7 @@ function usualNumbers(
     case 'changed':
       return snapshot.changed.map((changed) => -changed);
     case 'name':
-      return nameRanks(snapshot, lang);
+      return nameNumbers(snapshot, lang);
     case 'price':
       return snapshot.price.numbers.slice();
     case 'saving':
@@ -190,17 +286,71 @@ function shuffled(id: number, day: number): number {
   return (hash ^ (hash >>> 15)) >>> 0;
 }
 
-function nameRanks(snapshot: Snapshot, lang: Lang): Float64Array {
+/** Names in their order, by place. */
+interface SortedNames {
+  names: readonly string[];
+  places: Uint32Array;
+}
+
+const namesKept = new Keep<SortedNames>(8);
+
+/** Ranks of the names in the collation of the language; equal names have one rank, products without a name none. */
+function nameNumbers(snapshot: Snapshot, lang: Lang): Float64Array {
   const { compare } = new Intl.Collator(lang, { numeric: true, sensitivity: 'base' });
-  const names = snapshot.titles.map((titles) => textIn(titles, lang, snapshot.frame.languages));
-  const sorted = names.map((_, p) => p).sort((a, b) => compare(names[a], names[b]) || a - b);
+  const { names, places } = namesKept.get(
+    snapshot.lineage,
+    lang,
+    [snapshot.titles, snapshot.frame.languages.join()],
+    (earlier) => sortedNames(snapshot, lang, compare, earlier),
+  );
   const ranks = new Float64Array(names.length);
   let rank = 0;
-  sorted.forEach((p, i) => {
-    if (i && compare(names[sorted[i - 1]], names[p])) rank = i;
+  for (let i = 0; i < places.length; i++) {
+    const p = places[i];
+    if (i && compare(names[places[i - 1]], names[p])) rank = i;
     ranks[p] = names[p] ? rank : NaN;
-  });
+  }
   return ranks;
+}
+
+/** Comparing names takes longer than all else of an order, so those that are in order already aren't compared again. */
+function sortedNames(
+  snapshot: Snapshot,
+  lang: Lang,
+  compare: (a: string, b: string) => number,
+  earlier: Earlier<SortedNames> | null,
+): SortedNames {
+  const names = snapshot.titles.map((titles) => textIn(titles, lang, snapshot.frame.languages));
+  const before = (a: number, b: number): number => compare(names[a], names[b]) || a - b;
+  const stayed: number[] = [];
+  const known = new Uint8Array(names.length);
+  for (const old of earlier?.value.places ?? []) {
+    const p = earlier!.places ? earlier!.places[old] : old;
+    if (p < 0 || p >= names.length || names[p] !== earlier!.value.names[old]) continue;
+    stayed.push(p);
+    known[p] = 1;
+  }
+  const moved: number[] = [];
+  for (let p = 0; p < names.length; p++) if (!known[p]) moved.push(p);
+  moved.sort(before);
+  if (!stayed.length) return { names, places: Uint32Array.from(moved) };
+  const places = new Uint32Array(names.length);
+  let at = 0;
+  let from = 0;
+  for (const p of moved) {
+    // The first of those that stayed which comes behind it (binary search).
+    let low = from;
+    let high = stayed.length;
+    while (low < high) {
+      const middle = (low + high) >>> 1;
+      if (before(stayed[middle], p) < 0) low = middle + 1;
+      else high = middle;
+    }
+    while (from < low) places[at++] = stayed[from++];
+    places[at++] = p;
+  }
+  while (from < stayed.length) places[at++] = stayed[from++];
+  return { names, places };
 }
 
 /**

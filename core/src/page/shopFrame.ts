@@ -2,6 +2,7 @@ import { badgeLookOf, type DrawnBadge, type BadgeSettings } from '../badges/rule
 import { groundOf, type Aisle } from '../catalogue/aisles';
 import { tagTitle } from '../facets/facetWords';
 import { PLAIN_FACE, textIn, type Lang } from '../catalogue/rows';
+import { Keep } from '../catalogue/keep';
 import type { Snapshot } from '../catalogue/snapshot';
 import { BREAKPOINTS, type Breakpoints } from '../layout/frame';
 import { RENDITION_WIDTHS } from '../layout/rows';
@@ -33,14 +34,17 @@ interface AisleLink extends LinkModel {
   count: number;
 }
 
-const kept = new WeakMap<Snapshot, Map<Lang, Map<string, AisleLink>>>();
+const kept = new Keep<Map<string, AisleLink>>(16);
 
-/** Every page links to all its neighbours, so each link is made once per snapshot and language. */
+/** Every page links to all its neighbours, so each link is made once for the aisles and what stands in them. */
 function aisleLink(snapshot: Snapshot, aisle: Aisle, lang: Lang): AisleLink {
-  let languages = kept.get(snapshot);
-  if (!languages) kept.set(snapshot, (languages = new Map()));
-  let links = languages.get(lang);
-  if (!links) languages.set(lang, (links = new Map()));
+  const { aisles, category, collection, tag, attributes } = snapshot;
+  const links = kept.get(
+    snapshot.lineage,
+    lang,
+    [aisles, category, collection, tag, attributes],
+    () => new Map<string, AisleLink>(),
+  );
   // A free page and the aisle it stands in for share an address, but not a title.
   const key = `${aisle.key} ${aisle.path}`;
   let link = links.get(key);

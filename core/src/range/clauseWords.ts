@@ -2,6 +2,7 @@ import { dayOf, startOfDay } from '../text/days';
 import type { ValueColumn } from '../catalogue/columns';
 import { boundIn, uniteSpan } from '../catalogue/columns';
 import { fullWords, intersectInto, uniteInto, wordsFor, type Words } from '../catalogue/sets';
+import { Keep } from '../catalogue/keep';
 import { UNCOUNTED, type Snapshot } from '../catalogue/snapshot';
 import { savingPercent, stockStateOf, type StockState } from '../card/figures';
 import { fold } from '../text/fold';
@@ -41,23 +42,61 @@ export function faultOf(snapshot: Snapshot, clause: Clause): ClauseFault | null 
 /** Number of the day on which a range is read, in the shop's time zone. */
 export const dayRead = ({ now, zone = 'UTC' }: RangeContext): number => dayOf(zone, now);
 
-const kept = new WeakMap<Snapshot, Map<string, Words>>();
-const MOST_KEPT = 400;
+const kept = new Keep<Words>(400);
 
 /**
- * The products of the whole catalogue that meet a clause; kept per snapshot, so callers must not change them. Inside
- * groups a clause with a fault is left out; such a clause by itself meets everything.
+ * The products of the whole catalogue that meet a clause; kept as long as the columns that it asks for are the same, so
+ * callers must not change them. Inside groups a clause with a fault is left out; such a clause by itself meets everything.
  */
 export function clauseWords(snapshot: Snapshot, clause: Clause, context: RangeContext): Words {
-  let known = kept.get(snapshot);
-  if (!known) kept.set(snapshot, (known = new Map()));
-  const key = JSON.stringify(clause) + (timed(clause) ? dayRead(context) : '');
-  let words = known.get(key);
-  if (!words) {
-    if (known.size >= MOST_KEPT) known.delete(known.keys().next().value!);
-    known.set(key, (words = compute(snapshot, clause, context)));
+  const question = JSON.stringify(clause) + (timed(clause) ? dayRead(context) : '');
+  const reads = columnsOf(snapshot, clause, context);
+  return kept.get(snapshot.lineage, question, reads, () => compute(snapshot, clause, context));
+}
+
+/** The columns that tell whether products meet a clause. */
+function columnsOf(snapshot: Snapshot, clause: Clause, context: RangeContext): unknown[] {
+  if (faultOf(snapshot, clause)) return [null];
+  switch (clause.kind) {
+    case 'all':
+    case 'any':
+    case 'none':
+      return clause.of.map((inner) =>
+        faultOf(snapshot, inner) ? null : clauseWords(snapshot, inner, context),
+      );
+    case 'category':
+      return [snapshot.aisles, snapshot.category, snapshot.categoryItself, snapshot.mainCategory];
+    case 'collection':
+      return [snapshot.aisles, snapshot.collection];
+    case 'tag':
+      return [snapshot.aisles, snapshot.tag];
+    case 'attribute':
+    case 'attributeNumber':
+      return [snapshot.attributes.get(clause.attribute)!.column];
+    case 'number':
+      return numbersOf(snapshot, clause.field);
+    case 'activity':
+      return [snapshot.activity];
+    case 'stock':
+      return [snapshot.stock];
+    case 'added':
+      return [snapshot.created];
+    case 'title':
+    case 'language':
+      return [snapshot.titles];
+    case 'sale':
+      return [snapshot.price, snapshot.was];
+    case 'featured':
+      return [snapshot.featured];
+    case 'picture':
+      return [snapshot.images];
+    case 'free':
+      return [snapshot.price];
   }
-  return words;
+}
+
+function numbersOf(snapshot: Snapshot, field: NumberField): unknown[] {
+  return field === 'saving' ? [snapshot.price, snapshot.was] : [snapshot[field]];
 }
 
 const timed = (clause: Clause): boolean =>
@@ -232,7 +271,7 @@ export function numberOf(snapshot: Snapshot, field: NumberField, p: number): num
   }
 }
 
-const keptSums = new WeakMap<Snapshot, Map<string, Uint32Array>>();
+const keptSums = new Keep<Uint32Array>(16);
 
 /** Per product, what was sold or seen on the last `days` days, today included. */
 export function activitySums(
@@ -241,19 +280,14 @@ export function activitySums(
   days: number,
   now: number,
 ): Uint32Array {
-  let known = keptSums.get(snapshot);
-  if (!known) keptSums.set(snapshot, (known = new Map()));
   const today = Math.floor(now / DAY);
-  const key = `${of}|${days}|${today}`;
-  let sums = known.get(key);
-  if (!sums) {
-    sums = new Uint32Array(snapshot.size);
+  return keptSums.get(snapshot.lineage, `${of}|${days}|${today}`, [snapshot.activity], () => {
+    const sums = new Uint32Array(snapshot.size);
     const { offsets, day, sold, views } = snapshot.activity;
     const amounts = of === 'sold' ? sold : views;
     for (let p = 0; p < snapshot.size; p++)
       for (let k = offsets[p]; k < offsets[p + 1]; k++)
         if (day[k] > today - days && day[k] <= today) sums[p] += amounts[k];
-    known.set(key, sums);
-  }
-  return sums;
+    return sums;
+  });
 }

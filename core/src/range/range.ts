@@ -1,8 +1,9 @@
 import { groundOf, type Aisle } from '../catalogue/aisles';
+import { Keep } from '../catalogue/keep';
 import { countOf, fullWords, intersectInto, wordsFor, type Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { attributeWords, categoryWords, clauseWords, dayRead, faultOf, members } from './clauseWords';
-import { nearestTo } from './related';
+import { nearestTo, relatedReads } from './related';
 import { AISLE_RANGE, type RangeContext, type RangeRule, type RangeSource, type SavedRange } from './rule';
 
 export interface RangeResult {
@@ -10,12 +11,11 @@ export interface RangeResult {
   count: number;
 }
 
-const kept = new WeakMap<Snapshot, Map<string, RangeResult>>();
-const MOST_KEPT = 1_000;
+const kept = new Keep<RangeResult>(1_000);
 
 /**
- * The products of a range in an aisle. Results are kept per snapshot, as aisles are asked for again and again; callers
- * must not change `words`. Clauses that name what is gone are left out.
+ * The products of a range in an aisle. Results are kept, as aisles are asked for again and again; callers must not change
+ * `words`. Clauses that name what is gone are left out.
  */
 export function runRange(
   snapshot: Snapshot,
@@ -23,20 +23,60 @@ export function runRange(
   rule: RangeRule,
   context: RangeContext,
 ): RangeResult {
-  let known = kept.get(snapshot);
-  if (!known) kept.set(snapshot, (known = new Map()));
   const saved = savedOf(rule.source, context);
   const of = rule.source.kind === 'related' ? (context.product ?? '') : '';
-  const key = `${followsAisle(rule, context) ? aisle.key : '*'}|${of}|${context.zone ?? ''}${dayRead(context)}|${JSON.stringify(rule)}|${saved ? JSON.stringify(saved.rule) : ''}`;
-  let result = known.get(key);
-  if (!result) {
-    if (known.size >= MOST_KEPT) known.delete(known.keys().next().value!);
+  const question = `${followsAisle(rule, context) ? aisle.key : '*'}|${of}|${context.zone ?? ''}${dayRead(context)}|${JSON.stringify(rule)}|${saved ? JSON.stringify(saved.rule) : ''}`;
+  const clauses = rule.clauses
+    .filter((clause) => !faultOf(snapshot, clause))
+    .map((clause) => clauseWords(snapshot, clause, context));
+  const reads = [...clauses, ...sourceReads(snapshot, aisle, rule.source, context)];
+  return kept.get(snapshot.lineage, question, reads, () => {
     const words = sourceWords(snapshot, aisle, rule.source, context).slice();
-    for (const clause of rule.clauses)
-      if (!faultOf(snapshot, clause)) intersectInto(words, clauseWords(snapshot, clause, context));
-    known.set(key, (result = { words, count: countOf(words) }));
+    for (const met of clauses) intersectInto(words, met);
+    return { words, count: countOf(words) };
+  });
+}
+
+/** The columns that tell what a source holds. */
+function sourceReads(
+  snapshot: Snapshot,
+  aisle: Aisle,
+  source: RangeSource,
+  context: RangeContext,
+): readonly unknown[] {
+  switch (source.kind) {
+    case 'catalogue':
+      return [];
+    case 'named':
+      return [snapshot.skus];
+    case 'related':
+      return relatedReads(snapshot);
+    case 'saved': {
+      const saved = savedOf(source, context);
+      return saved && saved.rule.source.kind !== 'saved'
+        ? [runRange(snapshot, aisle, saved.rule, context)]
+        : [];
+    }
+    case 'aisle':
+      return aisleReads(snapshot, groundOf(aisle));
   }
-  return result;
+}
+
+function aisleReads(snapshot: Snapshot, { kind, value }: Aisle): readonly unknown[] {
+  switch (kind) {
+    case 'category':
+      return [snapshot.aisles, snapshot.category, snapshot.categoryItself, snapshot.mainCategory];
+    case 'collection':
+      return [snapshot.aisles, snapshot.collection];
+    case 'tag':
+      return [snapshot.aisles, snapshot.tag];
+    case 'value':
+      return [snapshot.attributes.get(value!.attribute)?.column];
+    case 'front':
+    case 'search':
+    case 'page':
+      return [];
+  }
 }
 
 /** What stands in an aisle, whatever its plan shows of it. */

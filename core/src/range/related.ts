@@ -1,12 +1,12 @@
 import type { ValueColumn } from '../catalogue/columns';
+import { Keep } from '../catalogue/keep';
 import { membersOf } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 
 /** How many products count as related to one. */
 export const MOST_RELATED = 60;
 
-const kept = new WeakMap<Snapshot, Map<number, Uint32Array>>();
-const MOST_KEPT = 500;
+const kept = new Keep<Uint32Array>(500);
 
 /**
  * The products nearest to product `p`, the nearest first; at most MOST_RELATED, itself not among them.
@@ -17,14 +17,7 @@ const MOST_KEPT = 500;
  * relation. Costs the lengths of the value sets it looks into.
  */
 export function nearestTo(snapshot: Snapshot, p: number): Uint32Array {
-  let known = kept.get(snapshot);
-  if (!known) kept.set(snapshot, (known = new Map()));
-  let nearest = known.get(p);
-  if (!nearest) {
-    if (known.size >= MOST_KEPT) known.delete(known.keys().next().value!);
-    known.set(p, (nearest = computeNearest(snapshot, p)));
-  }
-  return nearest;
+  return kept.get(snapshot.lineage, String(p), relatedReads(snapshot), () => computeNearest(snapshot, p));
 }
 
 function computeNearest(snapshot: Snapshot, p: number): Uint32Array {
@@ -55,3 +48,6 @@ const tellingColumns = (snapshot: Snapshot): ValueColumn[] => [
   snapshot.tag,
   ...[...snapshot.attributes.values()].map(({ column }) => column),
 ];
+
+/** The columns that nearness is made of. */
+export const relatedReads = (snapshot: Snapshot): readonly unknown[] => tellingColumns(snapshot);

@@ -1,5 +1,8 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { editionFrom } from '../plans/edition';
+import { merging } from '../catalogue/merge';
+import { patchSnapshot } from '../catalogue/patch';
+import { ended } from '../catalogue/steps';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import { shelfModelOf } from '../page/pageModel';
@@ -13,10 +16,11 @@ const snapshot = snapshotOf(FRAME, [
   product(3, { titles: { en: 'Bread knife' }, categories: [5] }),
 ]);
 let index: SearchIndex;
-beforeAll(async () => {
-  index = await SearchIndex.build(snapshot, 'en');
+beforeAll(() => {
+  index = SearchIndex.of(snapshot, 'en');
 });
-const found = (q: string): number[] => [...index.search(q).scores.keys()].map((p) => snapshot.ids[p]).sort();
+const found = (q: string): number[] =>
+  [...index.search(snapshot, q).scores.keys()].map((p) => snapshot.ids[p]).sort();
 
 describe('SearchIndex', () => {
   it('finds by prefix, with a small typing error, and without accents', () => {
@@ -37,12 +41,31 @@ describe('SearchIndex', () => {
     const page = composePage(snapshot, edition, {
       path: '/search',
       parameters: { q: 'copper' },
-      matches: index.search('copper'),
+      matches: index.search(snapshot, 'copper'),
       now: NOW,
     })!;
     const shelf = shelfModelOf(page)!;
     expect(shelf.cards.map((card) => card.id)).toEqual([1, 2]);
     expect(shelf.order.key).toBe('relevance');
     expect(page.aisle.title).toBe('Results for “copper”');
+  });
+
+  it('is brought along to what changed, and answers for it like one that is made anew', () => {
+    const moving = SearchIndex.of(snapshot, 'en');
+    expect(moving.fits(patchSnapshot(snapshot, [{ id: 1, price: 5, stock: 0, featured: true }], 2))).toBe(
+      true,
+    );
+    const rows = [
+      product(2, { titles: { en: 'Pancake griddle' }, attributes: { material: 'iron' } }),
+      product(4, { titles: { en: 'Copper ladle' } }),
+    ];
+    const after = ended(merging(snapshot, FRAME, rows, new Set([3]), 2));
+    expect(moving.fits(after)).toBe(false);
+    ended(moving.updating(after));
+    const fresh = SearchIndex.of(after, 'en');
+    for (const q of ['copper', 'pan', 'griddle', 'knife', 'iron', 'crepe', 'ladle', 'P-4'])
+      expect([...moving.search(after, q).scores.keys()].sort(), q).toEqual(
+        [...fresh.search(after, q).scores.keys()].sort(),
+      );
   });
 });

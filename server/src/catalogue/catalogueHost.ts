@@ -1,4 +1,4 @@
-import { setTimeout as delay } from 'node:timers/promises';
+import { setImmediate, setTimeout as delay } from 'node:timers/promises';
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import {
@@ -14,6 +14,7 @@ import {
   dayOf,
 } from '@fond/core';
 import { select } from '../database/rows';
+import { inTurns } from '../turns';
 import { readLive } from '../editions/editions';
 import { TIME_ZONE, zoneOf } from '../people/settings';
 import { SHOP } from './shopSettings';
@@ -33,6 +34,8 @@ export interface Stand {
 }
 
 const LOOK_EVERY = 1_000;
+/** After so many milliseconds without an answer the desk is told that the database is away. */
+const SILENCE = 3_000;
 /** A writer waits so long, in milliseconds, for its own process to serve what it wrote. */
 const CATCH_UP = 5_000;
 
@@ -43,7 +46,8 @@ const CATCH_UP = 5_000;
  */
 export class CatalogueHost {
   private current: Stand | null = null;
-  private readonly indexes = new WeakMap<Snapshot, Map<Lang, Promise<SearchIndex>>>();
+  /** The search texts of each language, of the snapshot that is served. */
+  private indexes = new Map<Lang, Promise<SearchIndex>>();
   private looking: Promise<void> | null = null;
   private timer: NodeJS.Timeout | null = null;
   private away = false;
@@ -76,21 +80,35 @@ export class CatalogueHost {
     const again = (): void => {
       this.timer = setTimeout(() => {
         void this.refresh()
-          .then(() => {
-            if (this.away) this.log.info('The database answers again');
-            this.away = false;
-          })
-          .catch((error: unknown) => {
-            if (!this.away)
-              this.log.warn({ err: error }, 'The database does not answer; serving what is in memory');
-            this.away = true;
-          })
+          .catch((error: unknown) => this.log.debug({ err: error }, 'Looked at the database in vain'))
           .finally(() => {
             if (this.timer) again();
           });
       }, LOOK_EVERY);
     };
     again();
+  }
+
+  private tellAway(away: boolean, error?: unknown): void {
+    if (away === this.away) return;
+    this.away = away;
+    if (away) this.log.warn({ err: error }, 'The database does not answer; serving what is in memory');
+    else this.log.info('The database answers again');
+  }
+
+  /** Asks the database a small thing; one that is silent for long is away, whether or not it comes to an answer. */
+  private async ask<T>(question: Promise<T>): Promise<T> {
+    const silent = setTimeout(() => this.tellAway(true, new Error('No answer for a while')), SILENCE);
+    try {
+      const answer = await question;
+      this.tellAway(false);
+      return answer;
+    } catch (error) {
+      this.tellAway(true, error);
+      throw error;
+    } finally {
+      clearTimeout(silent);
+    }
   }
 
   stop(): void {
@@ -121,7 +139,7 @@ export class CatalogueHost {
   }
 
   private async look(): Promise<void> {
-    const [{ version, number, zone: stored, address }] = await select<{
+    const question = select<{
       version: number;
       number: number | null;
       zone: string | null;
@@ -133,6 +151,7 @@ export class CatalogueHost {
         (SELECT JSON_VALUE(value, '$') FROM settings WHERE name = '${TIME_ZONE}') AS zone,
         (SELECT JSON_VALUE(value, '$.address') FROM settings WHERE name = '${SHOP}') AS address`,
     );
+    const [{ version, number, zone: stored, address }] = await this.ask(question);
     if (number === null) throw new Error('The database holds no edition yet.');
     const { current } = this;
     const now = Date.now();
@@ -140,16 +159,21 @@ export class CatalogueHost {
     const day = dayOf(zone, now);
     const known = current?.snapshot.version === version;
     if (known && this.day === day && current.edition.number === number && current.zone === zone) return;
-    const read = known
-      ? current.snapshot
-      : ((current && (await followChanges(this.sequelize, current.snapshot, version))) ??
-        (await loadSnapshot(this.sequelize)));
+    const followed =
+      current && !known ? await followChanges(this.sequelize, current.snapshot, version) : null;
+    const read = known ? current.snapshot : (followed ?? (await loadSnapshot(this.sequelize)));
     // What a rule says of the last days holds for a day; what it says of prices and stock, until they change.
     const sameDay = known && this.day === day && current.zone === zone;
     const snapshot = sameDay ? read : withRuleCollections(read, now, zone);
     this.day = day;
     const { edition, beneath } = current?.edition.number === number ? current : await readLive();
-    this.warm(snapshot, edition, zone);
+    await this.warm(snapshot, edition, zone);
+    // At the start pages are served first, and the search follows in a moment.
+    if (current && !known) await this.follow(snapshot, !followed);
+    else if (!current)
+      void this.follow(snapshot, true).catch((error: unknown) =>
+        this.log.warn({ err: error }, 'The search is made ready when it is first asked'),
+      );
     this.current = { snapshot, edition, beneath, zone, address };
     for (const follower of this.followers) follower();
     this.log.debug(
@@ -159,7 +183,7 @@ export class CatalogueHost {
   }
 
   /** Sorts by the plans' own orders before the first shopper has to wait for it. */
-  private warm(snapshot: Snapshot, edition: Edition, zone: string): void {
+  private async warm(snapshot: Snapshot, edition: Edition, zone: string): Promise<void> {
     const [lang] = snapshot.frame.languages;
     const context = { now: Date.now(), ranges: edition.ranges, zone };
     const front = snapshot.aisles.byKey.get('front')!;
@@ -168,15 +192,35 @@ export class CatalogueHost {
       if (!shelf) continue;
       const sorting = sortingOf(shelf, 'recommended', front, context);
       permutationOf(snapshot, sorting, lang, context);
+      await setImmediate();
     }
   }
 
-  /** What a search text finds; the index of a language is built when it is first asked for. */
+  /** What a search text finds. */
   async search(snapshot: Snapshot, lang: Lang, q: string): Promise<SearchMatches> {
-    let byLanguage = this.indexes.get(snapshot);
-    if (!byLanguage) this.indexes.set(snapshot, (byLanguage = new Map()));
-    let index = byLanguage.get(lang);
-    if (!index) byLanguage.set(lang, (index = SearchIndex.build(snapshot, lang)));
-    return (await index).search(q);
+    return (await this.indexOf(snapshot, lang)).search(snapshot, q);
   }
+
+  /** The index of a language; made before anybody asks for it, unless somebody is quicker. */
+  private indexOf(snapshot: Snapshot, lang: Lang): Promise<SearchIndex> {
+    let index = this.indexes.get(lang);
+    if (!index) this.indexes.set(lang, (index = broughtTo(new SearchIndex(lang), snapshot)));
+    return index;
+  }
+
+  /** Brings the indexes along to the next snapshot; after a catalogue was read anew they are made anew, beside the old ones. */
+  private async follow(snapshot: Snapshot, anew: boolean): Promise<void> {
+    const fresh = new Map<Lang, Promise<SearchIndex>>();
+    for (const lang of snapshot.frame.languages) {
+      const known = anew ? undefined : this.indexes.get(lang);
+      const index = known ? await known : new SearchIndex(lang);
+      fresh.set(lang, Promise.resolve(await broughtTo(index, snapshot)));
+    }
+    this.indexes = fresh;
+  }
+}
+
+async function broughtTo(index: SearchIndex, snapshot: Snapshot): Promise<SearchIndex> {
+  await inTurns(index.updating(snapshot));
+  return index;
 }

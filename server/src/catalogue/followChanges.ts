@@ -1,26 +1,88 @@
 import type { Sequelize, Transaction } from 'sequelize';
-import { patchSnapshot, type Snapshot } from '@fond/core';
+import { canMerge, merging, patchSnapshot, type Snapshot } from '@fond/core';
 import { insertRows, runSql, select } from '../database/rows';
+import { inTurns } from '../turns';
+import { loadChanges } from './loadSnapshot';
 
 /** More changes than this are read with everything else. */
-const MOST = 500;
+const MOST = 2_000;
+/** An import that touches more than this share of the catalogue is read with everything else. */
+const MOST_SHARE = 1 / 3;
+
+/** What only prices, stock and the mark of single products tell. */
+const SMALL: readonly string[] = ['featured', 'price', 'stock'];
+/** What is no part of a snapshot. */
+const ELSEWHERE: readonly string[] = ['redirects'];
+const EVERYTHING: readonly string[] = ['demo', 'attribute-type'];
+
+interface Change {
+  kind: string;
+  product: number | null;
+  importId: string | null;
+}
 
 /**
- * The snapshot brought to a later version by its few changes; null where something else than the price, the stock or
- * the mark of single products changed, so that the catalogue has to be read anew.
+ * The snapshot brought to a later version by what has changed; null where that is too much, or of another kind, so that
+ * the catalogue has to be read anew.
  */
 export async function followChanges(
   sequelize: Sequelize,
   snapshot: Snapshot,
   version: number,
 ): Promise<Snapshot | null> {
-  const changes = await select<{ product: number | null }>(
+  const changes = await select<Change>(
     sequelize,
-    `SELECT product_id AS product FROM catalogue_changes WHERE version > ? AND version <= ? LIMIT ${MOST + 1}`,
+    `SELECT kind, product_id AS product, import_id AS importId FROM catalogue_changes
+      WHERE version > ? AND version <= ? LIMIT ${MOST + 1}`,
     [snapshot.version, version],
   );
-  const ids = changes.flatMap(({ product }) => (product === null ? [] : [product]));
-  if (!changes.length || changes.length > MOST || ids.length < changes.length) return null;
+  if (!changes.length || changes.length > MOST || changes.some(({ kind }) => EVERYTHING.includes(kind)))
+    return null;
+  const small = changes.flatMap(({ kind, product }) => (SMALL.includes(kind) && product ? [product] : []));
+  const others = changes.filter(({ kind }) => !SMALL.includes(kind) && !ELSEWHERE.includes(kind));
+  const ids = await changedProducts(sequelize, others, Math.max(MOST, snapshot.size * MOST_SHARE));
+  if (!ids) return null;
+  const patched = small.length
+    ? await withSmallChanges(sequelize, snapshot, small, version)
+    : { ...snapshot, version };
+  if (!others.length) return patched;
+  const { frame, products } = await loadChanges(sequelize, ids);
+  if (!canMerge(patched, frame)) return null;
+  const there = new Set(products.map(({ id }) => id));
+  const gone = new Set(ids.filter((id) => !there.has(id)));
+  return inTurns(merging(patched, frame, products, gone, version));
+}
+
+/** Products that were named, or written by an import; null where they are more than `most`, or aren't known any more. */
+async function changedProducts(
+  sequelize: Sequelize,
+  changes: readonly Change[],
+  most: number,
+): Promise<number[] | null> {
+  const ids = new Set(changes.flatMap(({ product }) => product ?? []));
+  for (const { importId } of changes) {
+    if (importId === null) continue;
+    const [known] = await select<{ total: number }>(sequelize, 'SELECT total FROM imports WHERE id = ?', [
+      importId,
+    ]);
+    if (!known || known.total > most) return null;
+    const rows = await select<{ id: number | null }>(
+      sequelize,
+      'SELECT product_id AS id FROM import_rows WHERE import_id = ?',
+      [importId],
+    );
+    if (rows.length < known.total) return null;
+    for (const { id } of rows) if (id !== null) ids.add(id);
+  }
+  return ids.size > most ? null : [...ids];
+}
+
+async function withSmallChanges(
+  sequelize: Sequelize,
+  snapshot: Snapshot,
+  ids: readonly number[],
+  version: number,
+): Promise<Snapshot> {
   const rows = await select<{
     id: number;
     price: number | null;
@@ -51,7 +113,8 @@ export async function followChanges(
  * The number is taken under a lock that is held until the unit has ended. So numbers are in the order of commits, and
  * whoever has seen one has seen all that are lower: a number taken earlier and committed later would be passed over.
  *
- * @param products Ids, where nothing but the price, the stock or the mark of these products changed.
+ * @param kind What changed; see `followChanges` for those that are followed by less than by reading all definitions.
+ * @param products Ids of the products that changed.
  * @param importId The import whose rows tell which products changed.
  */
 export async function noteCatalogueChange(

@@ -18,11 +18,13 @@ import {
   type FocusPoint,
 } from '@fond/core';
 import { select } from '../database/rows';
+import { inTurns } from '../turns';
 import { booleanOf } from './import/findings';
 import { slugOf, takeSlug } from './slugs';
 import { shopSettings, type StoredShop } from './shopSettings';
 
-const PRODUCTS_AT_ONCE = 5_000;
+const PRODUCTS_AT_ONCE = 1_000;
+const CHANGED_AT_ONCE = 500;
 
 interface TextRow {
   id: number;
@@ -70,12 +72,39 @@ export function loadSnapshot(sequelize: Sequelize): Promise<Snapshot> {
       const frame = await readFrame(read);
       const builder = new SnapshotBuilder(frame);
       for (let after = 0; ;) {
-        const products = await readProducts(read, frame, after);
-        for (const product of products) builder.add(product);
+        const products = await readSlice(read, frame, after);
+        await inTurns(added(builder, products));
         if (products.length < PRODUCTS_AT_ONCE) break;
         after = products[products.length - 1].id;
       }
-      return builder.finish(version);
+      return inTurns(builder.finishing(version));
+    },
+  );
+}
+
+function* added(builder: SnapshotBuilder, products: readonly ProductRow[]): Generator<void, void> {
+  for (const [at, product] of products.entries()) {
+    builder.add(product);
+    if (at % 250 === 249) yield;
+  }
+}
+
+/** The frame of the catalogue and some of its products, from one consistent view of the database. */
+export function loadChanges(
+  sequelize: Sequelize,
+  ids: readonly number[],
+): Promise<{ frame: CatalogueFrame; products: ProductRow[] }> {
+  return sequelize.transaction(
+    { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true },
+    async (transaction) => {
+      const read: Read = (sql, values = []) => select(sequelize, sql, values, transaction);
+      const frame = await readFrame(read);
+      const products: ProductRow[] = [];
+      for (let from = 0; from < ids.length; from += CHANGED_AT_ONCE)
+        products.push(
+          ...(await readProducts(read, frame, 'id IN (?)', [ids.slice(from, from + CHANGED_AT_ONCE)])),
+        );
+      return { frame, products };
     },
   );
 }
@@ -86,7 +115,7 @@ export async function loadProducts(sequelize: Sequelize): Promise<ProductRow[]> 
   const frame = await readFrame(read);
   const all: ProductRow[] = [];
   for (let after = 0; ;) {
-    const products = await readProducts(read, frame, after);
+    const products = await readSlice(read, frame, after);
     all.push(...products);
     if (products.length < PRODUCTS_AT_ONCE) return all;
     after = products[products.length - 1].id;
@@ -226,24 +255,38 @@ interface StoredProduct {
   sold: number | null;
 }
 
-async function readProducts(read: Read, frame: CatalogueFrame, after: number): Promise<ProductRow[]> {
+const readSlice = (read: Read, frame: CatalogueFrame, after: number): Promise<ProductRow[]> =>
+  readProducts(read, frame, 'id > ?', [after], PRODUCTS_AT_ONCE);
+
+/** Products that meet a condition, by id. */
+async function readProducts(
+  read: Read,
+  frame: CatalogueFrame,
+  condition: string,
+  values: readonly unknown[],
+  most = CHANGED_AT_ONCE,
+): Promise<ProductRow[]> {
   const rows = await read<StoredProduct>(
     `SELECT id, sku, slug, price_cents AS price, was_cents AS was, currency, created_at AS created,
-      changed_at AS changed, stock, featured, rating, ratings, sold FROM products WHERE id > ? ORDER BY id LIMIT ${PRODUCTS_AT_ONCE}`,
-    [after],
+      changed_at AS changed, stock, featured, rating, ratings, sold FROM products WHERE ${condition} ORDER BY id LIMIT ${most}`,
+    [...values],
   );
   if (!rows.length) return [];
-  const span = [rows[0].id, rows[rows.length - 1].id];
+  // Neighbours are read by their span, which is quicker than by a list.
+  const ids = rows.map(({ id }) => id);
+  const near = ids[ids.length - 1] - ids[0] < ids.length * 2;
+  const span = near ? [ids[0], ids[ids.length - 1]] : [ids];
+  const within = near ? 'product_id BETWEEN ? AND ?' : 'product_id IN (?)';
   const texts = new TextBook(
     await read<TextRow>(
-      'SELECT product_id AS id, lang, title, description FROM product_texts WHERE product_id BETWEEN ? AND ?',
+      `SELECT product_id AS id, lang, title, description FROM product_texts WHERE ${within}`,
       span,
     ),
   );
   const lists = async (table: string, column: string): Promise<Map<number, number[]>> => {
     const found = await read<{ id: number; other: number }>(
       `SELECT product_id AS id, ${column} AS other FROM ${table}
-        WHERE product_id BETWEEN ? AND ? ORDER BY product_id, position`,
+        WHERE ${within} ORDER BY product_id, position`,
       span,
     );
     return grouped(found, ({ other }) => other);
@@ -256,15 +299,15 @@ async function readProducts(read: Read, frame: CatalogueFrame, after: number): P
       `SELECT product_id AS id, hash, CAST(IFNULL(width, 0) AS SIGNED) AS width,
           CAST(IFNULL(height, 0) AS SIGNED) AS height
         FROM product_images LEFT JOIN pictures USING (source)
-        WHERE product_id BETWEEN ? AND ? ORDER BY product_id, position`,
+        WHERE ${within} ORDER BY product_id, position`,
       span,
     ),
     ({ hash, width, height }): ImageRow => ({ hash, width, height }),
   );
-  const values = grouped(
+  const attributed = grouped(
     await read<{ id: number; attribute: number; value: string }>(
       `SELECT product_id AS id, attribute_id AS attribute, value FROM product_attributes
-        WHERE product_id BETWEEN ? AND ? ORDER BY product_id, attribute_id, position`,
+        WHERE ${within} ORDER BY product_id, attribute_id, position`,
       span,
     ),
     ({ attribute, value }) => ({ attribute, value }),
@@ -272,7 +315,7 @@ async function readProducts(read: Read, frame: CatalogueFrame, after: number): P
   const days = grouped(
     await read<DayFigures & { id: number }>(
       `SELECT product_id AS id, CAST(DATEDIFF(day, '1970-01-01') AS SIGNED) AS day, sold, views FROM product_days
-        WHERE product_id BETWEEN ? AND ? ORDER BY product_id, day`,
+        WHERE ${within} ORDER BY product_id, day`,
       span,
     ),
     ({ day, sold, views }): DayFigures => ({ day, sold, views }),
@@ -297,7 +340,7 @@ async function readProducts(read: Read, frame: CatalogueFrame, after: number): P
     categories: categories.get(row.id) ?? [],
     tags: tags.get(row.id) ?? [],
     collections: collections.get(row.id) ?? [],
-    attributes: attributeValues(values.get(row.id) ?? [], attributes),
+    attributes: attributeValues(attributed.get(row.id) ?? [], attributes),
     images: images.get(row.id) ?? [],
   }));
 }

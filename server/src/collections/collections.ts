@@ -127,8 +127,8 @@ export async function createCollection(
       [slug],
       transaction,
     );
-    await write(sequelize, made, { ...wish, slug }, 1, userId, transaction);
-    await note(sequelize, 'create', made, wish, userId, transaction);
+    const moved = await write(sequelize, made, { ...wish, slug }, 1, userId, transaction);
+    await note(sequelize, 'create', made, wish, moved, userId, transaction);
     return made;
   });
   return readCollection(sequelize, id);
@@ -155,8 +155,8 @@ export async function saveCollection(
     const slug = await slugFor(sequelize, wish, id, transaction);
     if (slug !== row.slug)
       await followSlug(`/collections/${row.slug}`, `/collections/${slug}`, userId, transaction);
-    await write(sequelize, id, { ...wish, slug }, version + 1, userId, transaction);
-    await note(sequelize, 'save', id, wish, userId, transaction);
+    const moved = await write(sequelize, id, { ...wish, slug }, version + 1, userId, transaction);
+    await note(sequelize, 'save', id, wish, moved, userId, transaction);
   });
   return readCollection(sequelize, id);
 }
@@ -169,9 +169,16 @@ export async function deleteCollection(sequelize: Sequelize, id: number, userId:
         'collection-in-use',
         `It is named in ${stored.namedIn.join(', ')}. Take it out there first.`,
       );
+    const members = await select<{ id: number }>(
+      sequelize,
+      'SELECT product_id AS id FROM product_collections WHERE collection_id = ?',
+      [id],
+      transaction,
+    );
     await runSql(sequelize, 'DELETE FROM product_collections WHERE collection_id = ?', [id], transaction);
     await runSql(sequelize, 'DELETE FROM collections WHERE id = ?', [id], transaction);
-    await note(sequelize, 'delete', id, stored, userId, transaction);
+    const moved = members.map((member) => member.id);
+    await note(sequelize, 'delete', id, stored, moved, userId, transaction);
   });
 }
 
@@ -201,9 +208,9 @@ async function write(
   version: number,
   userId: number,
   transaction: Transaction,
-): Promise<void> {
+): Promise<number[]> {
   await writeTexts(sequelize, 'collection', id, { titles, descriptions }, transaction);
-  if (skus) await writeMembers(sequelize, id, skus, transaction);
+  const moved = skus ? await writeMembers(sequelize, id, skus, transaction) : [];
   await runSql(
     sequelize,
     `UPDATE collections SET slug = ?, clauses = ?, arranged = IFNULL(?, arranged), version = ?,
@@ -211,19 +218,23 @@ async function write(
     [slug, clauses && JSON.stringify(clauses), skus && JSON.stringify(skus), version, userId, id],
     transaction,
   );
+  return moved;
 }
 
-/** Puts in and takes out what differs; a product's other collections keep their places. */
+/** Puts in and takes out what differs; a product's other collections keep their places. Answers with ids of both. */
 async function writeMembers(
   sequelize: Sequelize,
   id: number,
   skus: readonly string[],
   transaction: Transaction,
-): Promise<void> {
+): Promise<number[]> {
   const before = new Set(await membersOf(sequelize, id, transaction));
   const after = new Set(skus);
   const fresh = skus.filter((sku) => !before.has(sku));
   const gone = [...before].filter((sku) => !after.has(sku));
+  const left = gone.length
+    ? await select<{ id: number }>(sequelize, 'SELECT id FROM products WHERE sku IN (?)', [gone], transaction)
+    : [];
   if (gone.length)
     await runSql(
       sequelize,
@@ -232,7 +243,7 @@ async function writeMembers(
       [id, gone],
       transaction,
     );
-  if (!fresh.length) return;
+  if (!fresh.length) return left.map((product) => product.id);
   const found = await select<{ id: number; sku: string; next: number }>(
     sequelize,
     `SELECT p.id, p.sku, CAST(IFNULL(MAX(c.position) + 1, 0) AS SIGNED) AS next
@@ -257,20 +268,22 @@ async function writeMembers(
     found.map((product) => [product.id, product.next, id]),
     transaction,
   );
+  return [...left, ...found].map((product) => product.id);
 }
 
-/** Servers read the catalogue anew, and the record tells who did what. */
+/** Servers read the products that came and went anew, and the record tells who did what. */
 async function note(
   sequelize: Sequelize,
   action: 'create' | 'save' | 'delete',
   id: number,
   { slug, clauses, skus }: CollectionWish,
+  moved: readonly number[],
   userId: number,
   transaction: Transaction,
 ): Promise<void> {
-  await noteCatalogueChange(sequelize, 'collections', transaction);
   await recordActivity(
     { userId, action, subject: `collection:${id}`, detail: { slug, clauses, skus } },
     transaction,
   );
+  await noteCatalogueChange(sequelize, 'collections', transaction, moved.length ? { products: moved } : {});
 }

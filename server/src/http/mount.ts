@@ -35,6 +35,8 @@ export type Handlers = Readonly<Record<OperationName, Handler>>;
 
 export interface MountOptions {
   sequelize: Sequelize;
+  /** Throws where the database is known to be away; asked before anything that needs it. */
+  refuseWhileAway: () => void;
   session: RequestHandler;
   /** Runs before an operation; for the limit on sign-in and for uploads. */
   before: Partial<Record<OperationName, RequestHandler | RequestHandler[]>>;
@@ -47,7 +49,11 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
   for (const name of Object.keys(OPERATIONS) as OperationName[]) {
     const operation: Operation = OPERATIONS[name];
     const chain: RequestHandler[] = [];
-    if (operation.access === 'signed-in' || name === 'signIn') chain.push(options.session);
+    if (operation.access === 'signed-in' || name === 'signIn')
+      chain.push((_request, _response, next) => {
+        options.refuseWhileAway();
+        next();
+      }, options.session);
     if (operation.access === 'signed-in') chain.push(guard(operation));
     const before = options.before[name];
     if (before) chain.push(...[before].flat());

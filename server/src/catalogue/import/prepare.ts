@@ -63,7 +63,7 @@ export async function prepare(
     watch.progress({ step: 'Comparing', done, total: inspection.rows });
     await watch.breathe();
   };
-  let batch: ProductRecord[] = [];
+  const batch: ProductRecord[] = [];
   for await (const raw of inspection.file.records()) {
     const line = 'fault' in raw ? raw.fault.line : raw.line;
     if (inspection.faulty.has(line)) continue;
