@@ -73,6 +73,7 @@ export function* merging(
   const stock = picked(from, before.stock, delta.stock, new Int32Array(size));
   const skus = lists(before.skus, delta.skus);
   const slugs = lists(before.slugs, delta.slugs);
+  yield;
   const bySku = placesBy(skus);
   yield;
   const bySlug = placesBy(slugs);
@@ -124,6 +125,14 @@ export function* merging(
   const bits = (name: 'featured' | 'inStock'): Words => pickedBits(from, before[name], delta[name]);
   const activity = mergedActivity(from, before.activity, delta.activity);
   yield;
+  const titles = lists(before.titles, delta.titles);
+  const descriptions = lists(before.descriptions, delta.descriptions);
+  yield;
+  const currencies = lists(before.currencies, delta.currencies);
+  const images = lists(before.images, delta.images);
+  yield;
+  const [featured, inStock] = [bits('featured'), bits('inStock')];
+  yield;
   return {
     lineage: newLineage(before.lineage, places),
     version,
@@ -135,10 +144,10 @@ export function* merging(
     slugs,
     bySku,
     bySlug,
-    titles: lists(before.titles, delta.titles),
-    descriptions: lists(before.descriptions, delta.descriptions),
-    currencies: lists(before.currencies, delta.currencies),
-    images: lists(before.images, delta.images),
+    titles,
+    descriptions,
+    currencies,
+    images,
     price,
     was,
     created: floats('created'),
@@ -149,8 +158,8 @@ export function* merging(
     rating,
     ratings: floats('ratings'),
     mainCategory: wholes('mainCategory'),
-    featured: bits('featured'),
-    inStock: bits('inStock'),
+    featured,
+    inStock,
     category,
     categoryItself,
     collection,
@@ -179,31 +188,48 @@ function sourcesOf(before: Snapshot, delta: Snapshot, aisles: AisleMap, gone: Re
     if (aisle.kind === 'category') ranks.set(aisle.id, rank);
   });
   const none = aisles.all.length;
-  const rankOf = (snapshot: Snapshot, p: number): number => ranks.get(snapshot.mainCategory[p]) ?? none;
-  const [kept, fresh] = [new Map<number, number[]>(), new Map<number, number[]>()];
-  const file = (into: Map<number, number[]>, snapshot: Snapshot, skip: Uint8Array | null): void => {
-    for (let p = 0; p < snapshot.size; p++) {
-      if (skip?.[p]) continue;
-      const rank = rankOf(snapshot, p);
-      const known = into.get(rank);
-      if (known) known.push(p);
-      else into.set(rank, [p]);
-    }
-  };
-  file(kept, before, replaced);
-  file(fresh, delta, null);
+  const kept = byRank(before, ranks, none, replaced);
+  const fresh = byRank(delta, ranks, none, null);
   const from = new Int32Array(count + delta.size);
   let at = 0;
   for (let rank = 0; rank <= none; rank++) {
-    const [old, others] = [kept.get(rank) ?? [], fresh.get(rank) ?? []];
-    let k = 0;
-    for (const p of old) {
-      while (k < others.length && delta.ids[others[k]] < before.ids[p]) from[at++] = ~others[k++];
+    let k = fresh.starts[rank];
+    const behind = fresh.starts[rank + 1];
+    for (let o = kept.starts[rank]; o < kept.starts[rank + 1]; o++) {
+      const p = kept.places[o];
+      while (k < behind && delta.ids[fresh.places[k]] < before.ids[p]) from[at++] = ~fresh.places[k++];
       from[at++] = p;
     }
-    while (k < others.length) from[at++] = ~others[k++];
+    while (k < behind) from[at++] = ~fresh.places[k++];
   }
   return from;
+}
+
+/** Places by the rank of their main category, those of a rank in their order: `places[starts[r] … starts[r+1]-1]`. */
+function byRank(
+  { size, mainCategory }: Snapshot,
+  ranks: ReadonlyMap<number, number>,
+  none: number,
+  skip: Uint8Array | null,
+): { places: Uint32Array; starts: Uint32Array } {
+  const starts = new Uint32Array(none + 2);
+  const rankOf = new Uint32Array(size);
+  let category = -1;
+  let rank = none;
+  for (let p = 0; p < size; p++) {
+    // Neighbours are of one category, so it is looked up once for all of them.
+    if (mainCategory[p] !== category) {
+      category = mainCategory[p];
+      rank = ranks.get(category) ?? none;
+    }
+    rankOf[p] = rank;
+    if (!skip?.[p]) starts[rank + 1]++;
+  }
+  for (let r = 1; r < starts.length; r++) starts[r] += starts[r - 1];
+  const next = starts.slice();
+  const places = new Uint32Array(starts[none + 1]);
+  for (let p = 0; p < size; p++) if (!skip?.[p]) places[next[rankOf[p]]++] = p;
+  return { places, starts };
 }
 
 /** Fills `into` with what each product has where it comes from. */

@@ -172,7 +172,12 @@ export function* packingRows(
     }),
   );
   const tuples = baseAfter(kept, width - 1);
-  return { width, rows: rowsOf(columns, size), slots: columns, tuples, parts, loose };
+  const rows = new Uint16Array(size * width);
+  for (const [slot, column] of columns.entries()) {
+    for (let p = 0, at = slot; p < size; p++, at += width) rows[at] = column[p];
+    yield;
+  }
+  return { width, rows, slots: columns, tuples, parts, loose };
 }
 
 /**
@@ -236,15 +241,6 @@ function binOf({ lows, step }: Bins, number: number): number | null {
   if (bin < 0) return null;
   if (step === null) return lows[bin] === number ? bin : null;
   return number < lows[bin] + step ? bin : null;
-}
-
-function rowsOf(columns: readonly Uint16Array[], size: number): Uint16Array {
-  const width = columns.length;
-  const rows = new Uint16Array(size * width);
-  columns.forEach((column, slot) => {
-    for (let p = 0, at = slot; p < size; p++, at += width) rows[at] = column[p];
-  });
-  return rows;
 }
 
 /** Where the tuples of the slot after `at` begin. */

@@ -92,13 +92,10 @@ function tellFault(inspection: Inspection, fault: ImportError): void {
 async function readLines(sequelize: Sequelize, inspection: Inspection, watch: Watch): Promise<void> {
   const { columns, findings, reading, file } = inspection;
   const lineOfSku = new Map<string, number>();
-  const skuOfSlug = new Map(
-    (await select<{ sku: string; slug: string }>(sequelize, 'SELECT sku, slug FROM products')).map((row) => [
-      row.slug,
-      row.sku,
-    ]),
+  const slugs = new Slugs(sequelize, (line, sku, message) =>
+    tellFault(inspection, { line, sku, column: 'slug', message }),
   );
-  const similar = new Map([...skuOfSlug.values()].map((sku) => [sku.toLowerCase(), sku]));
+  const similar = new Map<string, string>();
   const skuColumn = columns.find((column) => column.use === 'field' && column.field === 'sku')!.name;
   const now = Date.now();
   let future = 0;
@@ -130,15 +127,12 @@ async function readLines(sequelize: Sequelize, inspection: Inspection, watch: Wa
     const twin = similar.get(record.sku.toLowerCase());
     if (twin !== undefined && twin !== record.sku) alike ??= [record.sku, twin];
     similar.set(record.sku.toLowerCase(), record.sku);
-    if (record.slug) {
-      const owner = skuOfSlug.get(record.slug);
-      if (owner !== undefined && owner !== record.sku) fault('slug', `“${record.slug}” belongs to ${owner}.`);
-      skuOfSlug.set(record.slug, record.sku);
-    }
+    if (record.slug) await slugs.see(record.slug, record.sku, raw.line);
     if (record.created && record.created > now) future++;
     if (record.categories && !record.categories.length) homeless++;
     if (record.images?.length) pictures++;
   }
+  await slugs.check();
   inspection.notices.push(
     ...(future
       ? [`${products(future)} ${future === 1 ? 'was' : 'were'} added on a day that is still to come.`]
@@ -157,6 +151,40 @@ async function readLines(sequelize: Sequelize, inspection: Inspection, watch: Wa
       ? [`Article numbers are told apart by every sign: “${alike[0]}” is another product than “${alike[1]}”.`]
       : []),
   );
+}
+
+/** Addresses that a file gives, held against those that other products have. */
+class Slugs {
+  private readonly ownerOf = new Map<string, string>();
+  private open: { slug: string; sku: string; line: number }[] = [];
+
+  constructor(
+    private readonly sequelize: Sequelize,
+    private readonly fault: (line: number, sku: string, message: string) => void,
+  ) {}
+
+  async see(slug: string, sku: string, line: number): Promise<void> {
+    const owner = this.ownerOf.get(slug);
+    if (owner !== undefined && owner !== sku) this.fault(line, sku, `“${slug}” belongs to ${owner}.`);
+    this.ownerOf.set(slug, sku);
+    this.open.push({ slug, sku, line });
+    if (this.open.length === TELL_EVERY) await this.check();
+  }
+
+  async check(): Promise<void> {
+    const some = this.open.splice(0);
+    if (!some.length) return;
+    const rows = await select<{ slug: string; sku: string }>(
+      this.sequelize,
+      'SELECT slug, sku FROM products WHERE slug IN (?)',
+      [some.map(({ slug }) => slug)],
+    );
+    const owners = new Map(rows.map(({ slug, sku }) => [slug, sku]));
+    for (const { slug, sku, line } of some) {
+      const owner = owners.get(slug);
+      if (owner !== undefined && owner !== sku) this.fault(line, sku, `“${slug}” belongs to ${owner}.`);
+    }
+  }
 }
 
 const products = (count: number): string => (count === 1 ? '1 product' : `${count} products`);

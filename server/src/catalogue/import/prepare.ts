@@ -33,9 +33,7 @@ export async function prepare(
 ): Promise<Prepared> {
   const [own] = inspection.shop.languages;
   const names = await ShopNames.read(sequelize, own);
-  const slugs = new Set(
-    (await select<{ slug: string }>(sequelize, 'SELECT slug FROM products')).map(({ slug }) => slug),
-  );
+  const slugs = new Set<string>();
   const prepared = { created: 0, changed: 0, unchanged: 0 };
   let position = 0;
   let done = 0;
@@ -44,10 +42,15 @@ export async function prepare(
       sequelize,
       records.map(({ sku }) => sku),
     );
+    await noteTaken(
+      sequelize,
+      records.filter(({ sku, slug }) => !slug && !stored.has(sku)).map(wishedSlug),
+      slugs,
+    );
     const aside: Cell[][] = [];
     for (const record of records) {
       const before = stored.get(record.sku) ?? null;
-      if (!before) record.slug ??= takeSlug(slugOf(record.texts['']?.title ?? record.sku), slugs);
+      if (!before) record.slug ??= takeSlug(wishedSlug(record), slugs);
       if (!differenceOf(record, before, names, own)) {
         prepared.unchanged++;
         continue;
@@ -72,6 +75,24 @@ export async function prepare(
   }
   if (batch.length) await compare(batch);
   return { ...prepared, names: names.missing, attributes: newAttributes(inspection) };
+}
+
+const wishedSlug = ({ texts, sku }: ProductRecord): string => slugOf(texts['']?.title ?? sku) || 'item';
+
+/** Addresses that products have already, of those that are wished for and those that would come next. */
+async function noteTaken(
+  sequelize: Sequelize,
+  wished: readonly string[],
+  taken: Set<string>,
+): Promise<void> {
+  if (!wished.length) return;
+  const note = async (sql: string, values: unknown[]): Promise<string[]> => {
+    const slugs = (await select<{ slug: string }>(sequelize, sql, values)).map(({ slug }) => slug);
+    for (const slug of slugs) taken.add(slug);
+    return slugs;
+  };
+  for (const slug of await note('SELECT slug FROM products WHERE slug IN (?)', [wished]))
+    await note('SELECT slug FROM products WHERE slug LIKE ?', [`${slug}-%`]);
 }
 
 /** Attributes of columns that say anything at all. */

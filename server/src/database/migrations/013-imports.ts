@@ -46,5 +46,7 @@ export const IMPORTS = [
   ...['categories', 'tags', 'collections'].map(
     (table) => `ALTER TABLE ${table} MODIFY COLUMN slug VARCHAR(120) COLLATE utf8mb4_bin NOT NULL`,
   ),
+  // What values an attribute has is asked for its aisles, at every change of definitions.
+  'CREATE INDEX IF NOT EXISTS by_value ON product_attributes (attribute_id, value)',
   'CREATE INDEX IF NOT EXISTS by_job_state ON jobs (state, kind)',
 ];
