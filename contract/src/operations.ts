@@ -16,6 +16,7 @@ import { RANGE_OPERATIONS } from './rangeOperations';
 import { floor, disputes, moves } from './planShapes';
 import {
   count,
+  text,
   anything,
   session,
   listing,
@@ -134,6 +135,35 @@ export const OPERATIONS = {
       .description('Besides these, one parameter per facet key: `colour=red,blue`, `price=20..80`.'),
     status: 200,
     answer: listing,
+    problems: ['bad-input', 'unknown-aisle', 'not-ready'],
+  },
+  facetValues: {
+    method: 'get',
+    path: '/api/shop/facet',
+    summary: 'The values of one filter of a page whose words hold a text',
+    access: 'public',
+    query: Joi.object({
+      address,
+      key: Joi.string().max(65).required(),
+      find: Joi.string().allow('').max(100).required(),
+    }),
+    status: 200,
+    answer: Joi.object({
+      values: Joi.array()
+        .items(
+          Joi.object({
+            value: Joi.string().required(),
+            label: text.required(),
+            count: count.required(),
+            selected: Joi.boolean().required(),
+            href: Joi.string().allow(null).required(),
+            swatch: Joi.string().allow(null).required(),
+            depth: count.required(),
+          }),
+        )
+        .required(),
+      more: count.required(),
+    }),
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],
   },
   page: {

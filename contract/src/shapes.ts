@@ -103,6 +103,7 @@ export const listing = Joi.object({
             }),
           )
           .required(),
+        more: count.description('Values that are not told, as there are too many'),
         range: Joi.object({
           min: Joi.number().required(),
           max: Joi.number().required(),

@@ -110,7 +110,7 @@ import {
 import { composeAddress, foldRangeParts, pageTime, readAddress } from './shop/compose';
 import type { CartService } from './cart/cart';
 import { cartHandlers } from './cart/cartHandlers';
-import { answerListing } from './shop/listing';
+import { answerListing, findFacetValues } from './shop/listing';
 import { standOf } from './shop/pages';
 import { askingShopper } from './shop/shopper';
 import type { ShopperTokens } from './shoppers/shoppers';
@@ -193,6 +193,8 @@ export function handlersOf({
 
     ...cartHandlers(carts, host),
     listing: (call) => answerListing(host, standOf(host), textParameters(call.query)),
+    facetValues: ({ query }) =>
+      findFacetValues(host, standOf(host), query as { address: string; key: string; find: string }),
     page: ({ query, request }) => {
       const stand = standOf(host);
       const { address } = query as { address: string };

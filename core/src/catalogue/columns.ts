@@ -23,6 +23,8 @@ export interface ValueColumn {
   single: Codes | null;
   offsets: Uint32Array;
   codes: Codes;
+  /** Whether its values are numbers. */
+  numeric: boolean;
 }
 
 /** Value codes; two bytes each wherever that is enough, as counting reads them at random and caches are small. */
@@ -156,6 +158,7 @@ export function valueColumn(
     single,
     offsets,
     codes,
+    numeric: values.length > 0 && values[0].number !== null,
   };
 }
 

@@ -64,14 +64,12 @@ describe('a merged snapshot', () => {
           const before = snapshotOf(FRAME, rows);
           for (const key of KEYS) orderOf(before, key);
           // Some of the first products with other properties, and some that weren't there.
-          const changed = others
-            .slice(0, 12)
-            .map((row): ProductRow => ({
-              ...row,
-              id: row.id + shift,
-              sku: `S${row.id + shift}`,
-              slug: `s-${row.id + shift}`,
-            }));
+          const changed = others.slice(0, 12).map((row): ProductRow => ({
+            ...row,
+            id: row.id + shift,
+            sku: `S${row.id + shift}`,
+            slug: `s-${row.id + shift}`,
+          }));
           const gone = new Set(goneIds.filter((id) => !changed.some((row) => row.id === id)));
           const after = new Map(rows.map((row) => [row.id, row]));
           for (const row of changed) after.set(row.id, row);

@@ -12,6 +12,8 @@ export type FacetReason =
   | 'low-coverage'
   | 'one-sided'
   | 'too-many-values'
+  /** Every product has another value: it names products, and filters none. */
+  | 'all-different'
   | 'some-coverage'
   | 'uneven'
   | 'helps';
@@ -38,6 +40,8 @@ const GOOD_COVERAGE = 0.7;
 const ONE_SIDED = 0.95;
 const MANY_VALUES = 40;
 const UNEVEN = 0.45;
+/** A column with nearly as many values as products names each of them. */
+const DIFFERENT = 0.9;
 const TOP = 8;
 
 /**
@@ -100,7 +104,8 @@ function adviceOf(
   const evenness = values.length > 1 ? entropy / Math.log(values.length) : 0;
   const top = [...values].sort((a, b) => b.count - a.count);
   const largest = top.length ? top[0].count / Math.max(1, total) : 0;
-  const reason = reasonOf(values.length, coverage, evenness, largest, column.kind === 'number');
+  const numeric = column.kind === 'number' || column.numeric;
+  const reason = reasonOf(values.length, coverage, evenness, largest, covered, numeric);
   return {
     key: column.key,
     covered,
@@ -131,6 +136,7 @@ const VERDICTS: Readonly<Record<FacetReason, FacetVerdict>> = {
   'low-coverage': 'leave',
   'one-sided': 'leave',
   'too-many-values': 'maybe',
+  'all-different': 'leave',
   'some-coverage': 'maybe',
   uneven: 'maybe',
   helps: 'use',
@@ -141,12 +147,14 @@ function reasonOf(
   coverage: number,
   evenness: number,
   largest: number,
+  covered: number,
   numeric: boolean,
 ): FacetReason {
   if (values === 0) return 'no-value';
   if (values === 1) return 'one-value';
   if (coverage < LOW_COVERAGE) return 'low-coverage';
   if (largest > ONE_SIDED) return 'one-sided';
+  if (values > MANY_VALUES && !numeric && values >= covered * DIFFERENT) return 'all-different';
   if (values > MANY_VALUES && !numeric) return 'too-many-values';
   if (coverage < GOOD_COVERAGE) return 'some-coverage';
   return evenness < UNEVEN ? 'uneven' : 'helps';

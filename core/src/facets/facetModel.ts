@@ -7,7 +7,8 @@ import { SEARCH_FACET, type FacetChoice, type FacetControlChoice } from '../plan
 import { facetLabel } from './facetWords';
 import type { Filtered } from './filter';
 import { numbersOf, rangeModel, ratingModel, stepsModel, valueRangeModel } from './numberFacets';
-import { isNumeric, type FacetPick } from './selection';
+import { fold } from '../text/fold';
+import type { FacetPick } from './selection';
 
 export type FacetControl = 'list' | 'single' | 'swatches' | 'range' | 'steps' | 'toggle' | 'search' | 'query';
 
@@ -42,6 +43,8 @@ export interface FacetModel {
   open: boolean;
   shown: number;
   values: readonly FacetValueModel[];
+  /** How many values are not told, as they are too many for a page; a search finds them. */
+  more: number;
   range: FacetRangeModel | null;
   /** The state without this facet; null while nothing is chosen in it. */
   clearHref: string | null;
@@ -63,8 +66,12 @@ export interface FacetContext {
   filtered: Filtered;
   /** The range before anything is chosen, where values that lead nowhere are to be told; else null. */
   whole: Filtered | null;
+  /** Of one facet, only the values whose label holds a text. */
+  find?: { key: string; text: string };
 }
 
+/** So many values of a facet stand on a page, beside those that are chosen. */
+export const MOST_VALUES = 100;
 /** More distinct numbers than this are offered in steps. */
 const MOST_NUMBERS = 10;
 
@@ -73,13 +80,14 @@ export function controlOf(snapshot: Snapshot, column: FacetColumn, wish: FacetCo
   if (column.kind === 'number')
     return wish === 'steps' || (wish === 'auto' && column.key === 'rating') ? 'steps' : 'range';
   const type = snapshot.attributes.get(column.key)?.row.type;
-  const numeric = isNumeric(column);
+  const { numeric } = column;
   if (wish === 'slider') return numeric ? 'range' : 'list';
   if (wish === 'steps') return numeric ? 'steps' : 'list';
   if (wish === 'toggle') return column.codeOf.has('yes') ? 'toggle' : 'list';
   if (wish !== 'auto') return wish;
   if (type === 'colour') return 'swatches';
   if (column.key === 'sale') return 'toggle';
+  if (!numeric && column.values.length > MOST_VALUES) return 'search';
   return numeric && column.values.length > MOST_NUMBERS ? 'steps' : 'list';
 }
 
@@ -111,15 +119,15 @@ export function facetModel(context: FacetContext, choice: FacetChoice): FacetMod
         : rangeModel(context, base, column, picks);
   if (control === 'range') return valueRangeModel(context, base, column, picks);
   if (control === 'steps') return stepsModel(context, base, column, numbersOf(context, column), picks);
-  const values = valueModels(context, column, picks, control, choice.sort);
+  const { values, more } = valueModels(context, column, picks, control, choice.sort);
   // One switch is a choice; of a list, one value is none.
   const open = values.filter(({ href }) => href !== null).length;
-  if (open < (control === 'toggle' ? 1 : 2) && !picks.length) return null;
-  return { ...base, values, range: null };
+  if (open < (control === 'toggle' ? 1 : 2) && !picks.length && context.find?.key !== choice.key) return null;
+  return { ...base, values, more, range: null };
 }
 
 /** What every form of a facet shares. */
-export type FacetBase = Omit<FacetModel, 'values' | 'range'>;
+export type FacetBase = Omit<FacetModel, 'values' | 'range' | 'more'>;
 
 /** A search box for the aisle's own products; the search aisle has one already. */
 function searchModel({ aisle, snapshot, state }: FacetContext, choice: FacetChoice): FacetModel | null {
@@ -135,67 +143,121 @@ function searchModel({ aisle, snapshot, state }: FacetContext, choice: FacetChoi
     open: open || state.q !== '',
     shown,
     values: [],
+    more: 0,
     range: null,
     clearHref,
   };
 }
 
+/** The values that stand on the page: the first of them in their order, and those that are chosen. */
 function valueModels(
   context: FacetContext,
   column: ValueColumn,
   picks: readonly FacetPick[],
   control: FacetControl,
   sort: FacetChoice['sort'],
-): FacetValueModel[] {
+): { values: FacetValueModel[]; more: number } {
   const { snapshot, state, addresses } = context;
   const counts = context.filtered.valueCounts(column);
   const possible = context.whole?.valueCounts(column);
   const chosen = picks.map(encodedPick);
   const encoded = encodedValues(column);
-  const models: (FacetValueModel & { number: number | null })[] = [];
-  for (const { code, depth } of offeredCodes(context.aisle, snapshot, column, chosen, control)) {
-    const { value, number, swatch } = column.values[code];
-    const text = encoded[code];
-    const selected = chosen.includes(text);
-    const dead = counts[code] === 0 && !selected;
-    if (dead && !possible?.[code]) continue;
-    const others = control === 'single' ? [] : chosen;
-    models.push({
-      value,
-      label: valueLabel(snapshot, column, code, state.lang),
-      count: counts[code],
-      selected,
-      href: dead
-        ? null
-        : addresses.with(column.key, selected ? chosen.filter((other) => other !== text) : [...others, text]),
-      swatch,
-      depth,
-      number,
+  const isChosen = new Set(chosen);
+  const sought = context.find?.key === column.key ? fold(context.find.text.trim()) : '';
+  const labels = sought ? foldedLabels(snapshot, column, state.lang) : null;
+  const offered = offeredCodes(context.aisle, snapshot, column, chosen, control).filter(
+    ({ code }) =>
+      (counts[code] > 0 || isChosen.has(encoded[code]) || Boolean(possible?.[code])) &&
+      (!labels || labels[code].includes(sought)),
+  );
+  const inOrder = sortedCodes(snapshot, offered, column, counts, sort, state.lang);
+  const told = new Set(inOrder.slice(0, MOST_VALUES));
+  for (const one of inOrder) if (isChosen.has(encoded[one.code])) told.add(one);
+  const others = control === 'single' ? [] : chosen;
+  const values = inOrder
+    .filter((one) => told.has(one))
+    .map(({ code, depth }): FacetValueModel => {
+      const text = encoded[code];
+      const selected = isChosen.has(text);
+      const dead = counts[code] === 0 && !selected;
+      return {
+        value: column.values[code].value,
+        label: valueLabel(snapshot, column, code, state.lang),
+        count: counts[code],
+        selected,
+        href: dead
+          ? null
+          : addresses.with(
+              column.key,
+              selected ? chosen.filter((other) => other !== text) : [...others, text],
+            ),
+        swatch: column.values[code].swatch,
+        depth,
+      };
     });
-  }
-  sortValues(models, column, sort, state.lang);
-  return models.map(({ number: _, ...model }) => model);
+  return { values, more: inOrder.length - values.length };
+}
+
+interface OfferedCode {
+  code: number;
+  depth: number;
 }
 
 /** The tree keeps its order; stock runs from plenty to none; numbers by value; words by what they leave, then by name. */
-function sortValues(
-  models: (FacetValueModel & { number: number | null })[],
+function sortedCodes(
+  snapshot: Snapshot,
+  offered: readonly OfferedCode[],
   column: ValueColumn,
+  counts: Uint32Array,
   sort: FacetChoice['sort'],
   lang: string,
-): void {
-  if (column.key === 'category') return;
-  const { compare } = collatorFor(lang);
-  const wish = sort === 'auto' ? (isNumeric(column) ? 'value' : 'count') : sort;
-  if (column.key === 'stock' && sort === 'auto')
-    models.sort((a, b) => STOCK_ORDER.indexOf(a.value) - STOCK_ORDER.indexOf(b.value));
-  else if (wish === 'value')
-    models.sort((a, b) => (a.number ?? 0) - (b.number ?? 0) || compare(a.label, b.label));
-  else if (wish === 'name') models.sort((a, b) => compare(a.label, b.label));
-  else models.sort((a, b) => b.count - a.count || compare(a.label, b.label));
+): readonly OfferedCode[] {
+  if (column.key === 'category') return offered;
+  if (column.key === 'stock' && sort === 'auto') return [...offered].sort((a, b) => a.code - b.code);
+  const wish = sort === 'auto' ? (column.numeric ? 'value' : 'count') : sort;
+  const ranks = labelRanks(snapshot, column, lang);
+  const byName = (a: OfferedCode, b: OfferedCode): number => ranks[a.code] - ranks[b.code];
+  const numberOf = ({ code }: OfferedCode): number => column.values[code].number ?? 0;
+  if (wish === 'value') return [...offered].sort((a, b) => numberOf(a) - numberOf(b) || byName(a, b));
+  if (wish === 'name') return [...offered].sort(byName);
+  return [...offered].sort((a, b) => counts[b.code] - counts[a.code] || byName(a, b));
 }
 
-const STOCK_ORDER: readonly string[] = ['in', 'low', 'out'];
+const ranksKept = new WeakMap<ValueColumn, Map<string, Uint32Array>>();
+
+/** Places of the values in the order of their labels; comparing words takes long, so it is done once a column. */
+function labelRanks(snapshot: Snapshot, column: ValueColumn, lang: string): Uint32Array {
+  return keptBy(ranksKept, column, lang, () => {
+    const { compare } = collatorFor(lang);
+    const labels = column.values.map((_, code) => valueLabel(snapshot, column, code, lang));
+    const ranks = new Uint32Array(labels.length);
+    [...labels.keys()]
+      .sort((a, b) => compare(labels[a], labels[b]) || a - b)
+      .forEach((code, rank) => (ranks[code] = rank));
+    return ranks;
+  });
+}
+
+const foldedKept = new WeakMap<ValueColumn, Map<string, readonly string[]>>();
+
+/** The labels as people type them. */
+const foldedLabels = (snapshot: Snapshot, column: ValueColumn, lang: string): readonly string[] =>
+  keptBy(foldedKept, column, lang, () =>
+    column.values.map((_, code) => fold(valueLabel(snapshot, column, code, lang))),
+  );
+
+function keptBy<T>(
+  kept: WeakMap<ValueColumn, Map<string, T>>,
+  column: ValueColumn,
+  lang: string,
+  make: () => T,
+): T {
+  let byLanguage = kept.get(column);
+  if (!byLanguage) kept.set(column, (byLanguage = new Map()));
+  let value = byLanguage.get(lang);
+  if (value === undefined) byLanguage.set(lang, (value = make()));
+  return value;
+}
 
 const encodedByColumn = new WeakMap<ValueColumn, readonly string[]>();
 

@@ -21,6 +21,7 @@ export function rangeModel(
   return {
     ...base,
     values: [],
+    more: 0,
     range: {
       min: (spread?.min ?? 0) / column.scale,
       max: (spread?.max ?? 0) / column.scale,
@@ -61,16 +62,28 @@ export function ratingModel(
       depth: 0,
     });
   });
-  return values.length ? { ...base, values, range: null } : null;
+  return values.length ? { ...base, values, more: 0, range: null } : null;
+}
+
+const ascendingKept = new WeakMap<ValueColumn, readonly number[]>();
+
+/** The codes of a column of numbers, the smallest number first; sorted once a column. */
+function ascending(column: ValueColumn): readonly number[] {
+  let codes = ascendingKept.get(column);
+  if (!codes) {
+    codes = column.values
+      .flatMap(({ number }, code) => (number === null ? [] : [code]))
+      .sort((a, b) => column.values[a].number! - column.values[b].number!);
+    ascendingKept.set(column, codes);
+  }
+  return codes;
 }
 
 /** The numbers that a facet is counted over, ascending, in the units of addresses. */
 export function numbersOf(context: FacetContext, column: FacetColumn): NumberCount[] {
   if (column.kind === 'values') {
     const counts = context.filtered.valueCounts(column);
-    return column.values
-      .flatMap(({ number }, code) => (number === null ? [] : [{ number, count: counts[code] }]))
-      .sort((a, b) => a.number - b.number);
+    return ascending(column).map((code) => ({ number: column.values[code].number!, count: counts[code] }));
   }
   const spread = context.filtered.numberSpread(column);
   if (!spread) return [];
@@ -124,7 +137,7 @@ export function stepsModel(
       depth: 0,
     };
   });
-  return values.length > 1 || picks.length ? { ...base, values, range: null } : null;
+  return values.length > 1 || picks.length ? { ...base, values, more: 0, range: null } : null;
 }
 
 const rangePick = (from: number, to: number): FacetPick => ({ kind: 'range', from, to });
@@ -143,6 +156,7 @@ export function valueRangeModel(
   return {
     ...base,
     values: [],
+    more: 0,
     range: {
       min: numbers[0]?.number ?? 0,
       max: numbers[numbers.length - 1]?.number ?? 0,

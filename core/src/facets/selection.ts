@@ -1,10 +1,4 @@
-import {
-  boundIn,
-  uniteSpan,
-  type FacetColumn,
-  type NumberColumn,
-  type ValueColumn,
-} from '../catalogue/columns';
+import { boundIn, uniteSpan, type FacetColumn, type NumberColumn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
 import {
   borrowWords,
@@ -40,6 +34,9 @@ export const RESERVED_PARAMETERS: readonly string[] = [
   'path',
 ];
 
+/** Values of one filter that can be chosen at once: each is a chip, with an address that holds all others. */
+export const MOST_PICKS = 100;
+
 export interface ParsedSelections {
   selections: Selections;
   /** Parameters that no facet of this catalogue answers to. */
@@ -69,7 +66,13 @@ export function parseSelections(
       continue;
     }
     const picks = new Map<string, FacetPick>();
-    for (const part of text.split(',')) {
+    const parts = text.split(',');
+    if (parts.length > MOST_PICKS)
+      malformed.push({
+        path: key,
+        message: `${parts.length} values are chosen; ${MOST_PICKS} are the most.`,
+      });
+    for (const part of parts.slice(0, MOST_PICKS)) {
       const pick = readPick(column, part);
       if (typeof pick === 'string') malformed.push({ path: key, message: pick });
       else picks.set(pickText(pick), pick);
@@ -83,7 +86,7 @@ export function parseSelections(
 function readPick(column: FacetColumn, part: string): FacetPick | string {
   if (part === '') return 'A value is missing between the commas.';
   const range = RANGE.exec(part);
-  const ranged = column.kind === 'number' || isNumeric(column);
+  const ranged = column.kind === 'number' || column.numeric;
   if (range && ranged) {
     const from = range[1] === undefined ? null : Number(range[1]);
     const to = range[2] === undefined ? null : Number(range[2]);
@@ -100,9 +103,6 @@ function readPick(column: FacetColumn, part: string): FacetPick | string {
     return `“${part.slice(0, 40)}” holds a percent sign that starts no escape; write it as %25.`;
   }
 }
-
-export const isNumeric = (column: ValueColumn): boolean =>
-  column.values.some((value) => value.number !== null);
 
 /** A pick as it stands in an address, before the address's own percent-encoding. */
 export function pickText(pick: FacetPick): string {

@@ -87,8 +87,8 @@ function resolutionOf(groups: readonly (readonly NumberCount[])[]): number {
   let decimals = 0;
   for (const group of groups)
     for (const { number } of group)
-      decimals = Math.max(decimals, (String(number).split('.')[1] ?? '').length);
-  return 10 ** -Math.min(decimals, 6);
+      while (decimals < 6 && !Number.isInteger(exact(number * 10 ** decimals))) decimals++;
+  return 10 ** -decimals;
 }
 
 /** @param boundOf Where the step of `next` begins, above `last`, the largest number before it. */

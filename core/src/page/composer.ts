@@ -30,6 +30,8 @@ export interface PageRequest {
   view?: ShelfView | null;
   /** Also a free page that is not open to shoppers yet. */
   closed?: boolean;
+  /** Of one facet, only the values whose label holds a text. */
+  find?: { key: string; text: string };
 }
 
 /** What a page is made from, once its address, its plan and its products are known. */

@@ -29,6 +29,8 @@ export interface ShopAddress {
   closed?: boolean;
   /** Another moment than now, for the desk's window. */
   now?: number;
+  /** Of one facet, only the values whose label holds a text. */
+  find?: { key: string; text: string };
 }
 
 /** Longer search texts are cut: nobody types them, and each word costs a look-up. */
@@ -82,7 +84,7 @@ export async function composeListing(
   host: CatalogueHost,
   stand: Stand,
   edition: Edition,
-  { path, parameters, part, signedIn, view, closed, now = pageTime() }: ShopAddress,
+  { path, parameters, part, signedIn, view, closed, find, now = pageTime() }: ShopAddress,
 ): Promise<PageModel | null> {
   const q = (parameters['q'] ?? '').trim();
   const lang = languageOf(stand.snapshot, parameters['lang']);
@@ -97,6 +99,7 @@ export async function composeListing(
     signedIn,
     view,
     closed,
+    find,
   });
 }
 

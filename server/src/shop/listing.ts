@@ -15,11 +15,11 @@ import {
 import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
 import { problem } from '../http/problem';
 import { pictureAddress } from '../media/addresses';
-import { composeListing, pageTime, readAddress } from './compose';
+import { composeListing, foldRangeParts, pageTime, readAddress } from './compose';
 
 const priceOf = ({ amount, currency }: Money): { amount: number; currency: string } => ({ amount, currency });
 
-function facetOf({ key, label, control, values, range }: FacetModel): object {
+function facetOf({ key, label, control, values, more, range }: FacetModel): object {
   return {
     key,
     label,
@@ -30,6 +30,7 @@ function facetOf({ key, label, control, values, range }: FacetModel): object {
       count,
       selected,
     })),
+    ...(more && { more }),
     ...(range && { range: { min: range.min, max: range.max, buckets: range.buckets } }),
   };
 }
@@ -69,6 +70,23 @@ function factsOf(snapshot: Snapshot, sku: string, lang: string): object {
     attributeTexts: cardAttributes(snapshot, p, lang),
     ...(!Number.isNaN(value) && { rating: { value, count: Number.isNaN(count) ? null : count } }),
   };
+}
+
+/** `GET /api/shop/facet`: the values of one filter whose words hold a text, with their counts and where they lead. */
+export async function findFacetValues(
+  host: CatalogueHost,
+  stand: Stand,
+  { address, key, find }: { address: string; key: string; find: string },
+): Promise<object> {
+  const read = readAddress(foldRangeParts(address) ?? address);
+  const page =
+    read && (await composeListing(host, stand, stand.edition, { ...read, find: { key, text: find } }));
+  if (!page) throw problem('unknown-aisle', `There is no aisle at “${address.slice(0, 100)}”.`);
+  const panels = [...eachFixture(page.fixtures)];
+  const facet = panels
+    .flatMap((one) => (one.type === 'facets' ? one.facets : []))
+    .find((one) => one.key === key);
+  return { values: facet?.values ?? [], more: facet?.more ?? 0 };
 }
 
 function listingOf(stand: Stand, page: PageModel, explain: boolean): object {

@@ -13,6 +13,7 @@ export interface ShopWords {
   remove: (label: string) => string;
   more: (count: number) => string;
   searchValues: (label: string) => string;
+  moreToFind: (count: number) => string;
   sort: string;
   from: string;
   to: string;
@@ -93,6 +94,7 @@ const EN: ShopWords = {
   remove: (label) => `Remove ${label}`,
   more: (count) => `${count} more`,
   searchValues: (label) => `Find in ${label}`,
+  moreToFind: (count) => (count === 1 ? '1 more: type to find it' : `${count} more: type to find them`),
   sort: 'Sort by',
   from: 'From',
   to: 'To',
@@ -172,6 +174,8 @@ const FR: ShopWords = {
   remove: (label) => `Retirer ${label}`,
   more: (count) => `${count} de plus`,
   searchValues: (label) => `Chercher : ${label}`,
+  moreToFind: (count) =>
+    count === 1 ? '1 autre : tapez pour la trouver' : `${count} autres : tapez pour les trouver`,
   sort: 'Trier par',
   from: 'De',
   to: 'À',

@@ -181,6 +181,11 @@ export function describeColumn(column: ColumnPlan, findings: ColumnFindings): Im
     case 'skip':
       return { ...base, key: '' };
     case 'attribute':
-      return { ...base, key: column.key, type: column.type ?? findings.type, known: column.known };
+      return {
+        ...base,
+        key: column.key,
+        type: column.type ?? findings.type(column.unit !== null),
+        known: column.known,
+      };
   }
 }

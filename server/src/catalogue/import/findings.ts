@@ -1,7 +1,7 @@
 import type { AttributeType } from '@fond/core';
 
 const NUMBER = /^-?\d+(\.\d+)?$/;
-const WHOLE = /^-?\d+$/;
+const WHOLE = /^\d+$/;
 const COLOUR = /^#[0-9a-f]{6}$/i;
 /** Digits that a number would lose: zeros before it, or more than a double holds. */
 const CODE = /^-?0\d|^-?\d{16,}$/;
@@ -34,6 +34,7 @@ export class ColumnFindings {
   filled = 0;
   readonly examples: string[] = [];
   private numbers = true;
+  /** Whole numbers, none of them negative. */
   private whole = true;
   private codes = false;
   private years = true;
@@ -68,11 +69,13 @@ export class ColumnFindings {
   /**
    * What its values are. Digits that a number would change, and whole numbers that name each row, are codes. Yes/no goes
    * before numbers only where words say so: a column of 1 and 0 counts something.
+   *
+   * @param measured The first line says in what its numbers are measured.
    */
-  get type(): AttributeType {
+  type(measured = false): AttributeType {
     if (!this.filled) return 'text';
-    if (this.numbers && !this.codes && !(this.whole && this.unique && this.filled >= LEAST_ROWS_OF_CODES))
-      return 'number';
+    const names = !measured && this.whole && this.unique && this.filled >= LEAST_ROWS_OF_CODES;
+    if (this.numbers && !this.codes && !names) return 'number';
     if (this.booleans && !this.codes) return 'boolean';
     if (this.colours) return 'colour';
     return this.lists ? 'many' : 'text';

@@ -192,7 +192,7 @@ const products = (count: number): string => (count === 1 ? '1 product' : `${coun
 /** Columns whose values are words that shoppers choose from. */
 const holdsWords = (column: ColumnPlan, findings: ColumnFindings): boolean =>
   column.use === 'attribute'
-    ? ['text', 'many', 'colour'].includes(column.type ?? findings.type)
+    ? ['text', 'many', 'colour'].includes(column.type ?? findings.type(column.unit !== null))
     : column.use === 'field' && ['tags', 'collections', 'category'].includes(column.field);
 
 /** Categories are found by their name whatever the case of its letters, so their spellings are one anyhow. */
@@ -257,7 +257,7 @@ function found(
   return {
     ...inspection.reading,
     clean: cleanHtml,
-    typeOf: (column) => column.type ?? inspection.findings.get(column.name)!.type,
+    typeOf: (column) => column.type ?? inspection.findings.get(column.name)!.type(column.unit !== null),
     spelt: (column, value) => spellings.get(column)?.get(spelling(value)) ?? value,
   };
 }

@@ -139,7 +139,7 @@ describe('the type of a column', () => {
   const typeOf = (...values: string[]): string => {
     const findings = new ColumnFindings();
     for (const value of values) findings.see(value);
-    return findings.type;
+    return findings.type();
   };
 
   it('is found from all of its values', () => {

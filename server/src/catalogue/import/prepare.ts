@@ -80,11 +80,7 @@ export async function prepare(
 const wishedSlug = ({ texts, sku }: ProductRecord): string => slugOf(texts['']?.title ?? sku) || 'item';
 
 /** Addresses that products have already, of those that are wished for and those that would come next. */
-async function noteTaken(
-  sequelize: Sequelize,
-  wished: readonly string[],
-  taken: Set<string>,
-): Promise<void> {
+async function noteTaken(sequelize: Sequelize, wished: readonly string[], taken: Set<string>): Promise<void> {
   if (!wished.length) return;
   const note = async (sql: string, values: unknown[]): Promise<string[]> => {
     const slugs = (await select<{ slug: string }>(sequelize, sql, values)).map(({ slug }) => slug);

@@ -5,6 +5,16 @@ import { shopHref, ShopState } from '../state/shopState';
 import { NumberRange } from './numberRange';
 import { StateFields } from './stateFields';
 
+/** Values that a search in a filter found. */
+interface FoundValues {
+  sought: string;
+  values: FacetModel['values'];
+  more: number;
+}
+
+/** Milliseconds after the last letter until the shop is asked. */
+const PAUSE = 200;
+
 /** Without accents and capitals, as people type. */
 const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 
@@ -47,16 +57,19 @@ const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, 
               <button type="submit">{{ words().find }}</button>
             </form>
           } @else {
-            @if (facet.control === 'search') {
+            @if (facet.control === 'search' || facet.more) {
               <input
                 type="search"
                 class="facet-search"
                 [attr.aria-label]="words().searchValues(facet.label)"
                 [placeholder]="words().searchValues(facet.label)"
-                (input)="seek(facet.key, $any($event.target).value)"
+                (input)="seek(facet, $any($event.target).value)"
               />
             }
             <ng-container *ngTemplateOutlet="list; context: { values: first(facet), control: look(facet) }" />
+            @if (unsaid(facet); as unsaid) {
+              <p class="unsaid" role="status">{{ words().moreToFind(unsaid) }}</p>
+            }
             @if (rest(facet); as more) {
               @if (more.length) {
                 <details class="more">
@@ -81,6 +94,7 @@ const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, 
               [attr.href]="value.href && href(value.href)"
               [attr.rel]="value.href && 'nofollow'"
               [class.dead]="!value.href"
+              [class.bare]="!value.swatch"
               [attr.aria-current]="value.selected ? 'true' : null"
               [style.--swatch]="value.swatch"
             >
@@ -104,8 +118,33 @@ export class FacetPanel {
   /** What is typed into a facet's own search box, folded. */
   private readonly sought = signal<Readonly<Record<string, string>>>({});
 
-  protected seek(key: string, text: string): void {
-    this.sought.update((sought) => ({ ...sought, [key]: fold(text.trim()) }));
+  /** What the shop found for it, where the page doesn't hold all values. */
+  private readonly found = signal<Readonly<Record<string, FoundValues>>>({});
+
+  protected seek(facet: FacetModel, text: string): void {
+    const { key } = facet;
+    const sought = fold(text.trim());
+    this.sought.update((known) => ({ ...known, [key]: sought }));
+    this.found.update(({ [key]: _, ...others }) => others);
+    clearTimeout(this.asking);
+    if (facet.more && sought) this.asking = setTimeout(() => void this.ask(key, text.trim()), PAUSE);
+  }
+
+  private asking: ReturnType<typeof setTimeout> | undefined;
+
+  private async ask(key: string, text: string): Promise<void> {
+    const query = new URLSearchParams({ address: this.page().href, key, find: text });
+    const answer = await fetch(`/api/shop/facet?${query}`).catch(() => null);
+    // Without an answer what the page holds is searched, as it is.
+    if (!answer?.ok) return;
+    const found = (await answer.json()) as Omit<FoundValues, 'sought'>;
+    this.found.update((known) => ({ ...known, [key]: { ...found, sought: fold(text) } }));
+  }
+
+  /** How many values neither the page nor the last search tells. */
+  protected unsaid({ key, more }: FacetModel): number {
+    const sought = this.sought()[key];
+    return sought ? (this.found()[key]?.more ?? 0) : more;
   }
 
   /** Chosen values always stand among the first. */
@@ -115,6 +154,8 @@ export class FacetPanel {
         this.panel().facets.map((facet) => {
           const sought = this.sought()[facet.key];
           if (sought) {
+            const answer = this.found()[facet.key];
+            if (answer?.sought === sought) return [facet.key, { first: answer.values, rest: [] }];
             const found = facet.values.filter(({ label }) => fold(label).includes(sought));
             return [facet.key, { first: found, rest: [] }];
           }

@@ -66,6 +66,7 @@ const ADVICE: Readonly<Record<FacetReason, string>> = {
   'one-value': 'All products have the same value, so there is nothing to choose.',
   'low-coverage': 'Too few products have a value: choosing one hides all the others.',
   'one-sided': 'Nearly all products have the same value.',
+  'all-different': 'Every product has another value: a search finds them, a filter doesn’t.',
   'too-many-values': 'Many values: offer a search box, or the first few.',
   'some-coverage': 'Helps, but some products have no value and get lost.',
   uneven: 'A few values hold most of the products.',
