@@ -63,6 +63,7 @@ export const CATALOGUE_OPERATIONS = {
     path: '/api/catalogue/attributes/{key}',
     summary: 'What an attribute is called, and whether it is filtered by, stands on cards, has aisles',
     access: 'signed-in',
+    shown: true,
     params: Joi.object({ key: Joi.string().max(64).required() }),
     body: Joi.object({
       labels: textsOf(120),

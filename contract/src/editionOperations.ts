@@ -67,6 +67,7 @@ export const EDITION_OPERATIONS = {
     path: '/api/editions/{number}/publish',
     summary: 'Publish what an earlier edition held, or some plans of it, as a new edition',
     access: 'signed-in',
+    shown: true,
     role: 'publisher',
     params: Joi.object({ number }),
     body: Joi.object({

@@ -11,6 +11,8 @@ export interface Operation {
   access: 'public' | 'signed-in';
   /** The least role; merchandisers may change what they work on, viewers may read. */
   role?: Role;
+  /** Shoppers may see what it does: where the shop wants it, a second person has to approve. */
+  shown?: true;
   /** An unsafe method that changes nothing: what it answers is only too long to be asked for in an address. */
   free?: true;
   params?: Joi.ObjectSchema;

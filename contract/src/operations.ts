@@ -235,6 +235,7 @@ export const OPERATIONS = {
     path: '/api/catalogue/import',
     summary: 'Read a product file, or that of an earlier job once more; answers with a job',
     access: 'signed-in',
+    shown: true,
     upload: Joi.object({
       mapping: Joi.string()
         .max(100_000)

@@ -25,6 +25,13 @@ export interface ShopSettings {
 }
 
 /** Drafts that somebody wants published, at the versions they had then. */
+/** An operation with what it was asked for, held until somebody approves it. */
+export interface HeldOperation {
+  operation: string;
+  params: Readonly<Record<string, unknown>>;
+  body: Readonly<Record<string, unknown>>;
+}
+
 export interface PublicationRequest {
   id: number;
   plans: readonly (NamedPlan &
@@ -32,6 +39,8 @@ export interface PublicationRequest {
       /** Whether the draft is still the one that was asked for. */
       current: boolean;
     })[];
+  /** What is asked for, as the rest of “asks to …”. */
+  words: string;
   note: string;
   state: 'waiting' | 'approved' | 'declined' | 'withdrawn';
   askedBy: string;

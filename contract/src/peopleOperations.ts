@@ -54,6 +54,7 @@ const request = Joi.object({
   plans: Joi.array()
     .items(named.keys({ version: count.required(), current: Joi.boolean().required() }))
     .required(),
+  words: text.required(),
   note: text.required(),
   state: Joi.valid('waiting', 'approved', 'declined', 'withdrawn').required(),
   askedBy: text.required(),
@@ -164,6 +165,7 @@ export const PEOPLE_OPERATIONS = {
     path: '/api/settings',
     summary: 'Change the settings of the shop that are named; the others stay as they are',
     access: 'signed-in',
+    shown: true,
     role: 'owner',
     body: settings.fork(Object.keys(settings.describe().keys as object), (one) => one.optional()),
     status: 200,
@@ -182,9 +184,17 @@ export const PEOPLE_OPERATIONS = {
   askToPublish: {
     method: 'post',
     path: '/api/publications/requests',
-    summary: 'Ask for drafts to be published, as they are now',
+    summary: 'Ask for drafts to be published as they are now, or for anything else that needs approval',
     access: 'signed-in',
-    body: Joi.object({ plans: draftVersions, note: text.max(400).required() }),
+    body: Joi.object({
+      plans: draftVersions.optional(),
+      held: Joi.object({
+        operation: Joi.string().max(40).required(),
+        params: Joi.object().unknown().required(),
+        body: Joi.object().unknown().required(),
+      }).description('An operation as the problem `approval-needed` names it'),
+      note: text.max(400).required(),
+    }).xor('plans', 'held'),
     status: 201,
     answer: request,
     problems: ['bad-input', 'not-found', 'newer-draft', 'database-away'],
@@ -192,7 +202,7 @@ export const PEOPLE_OPERATIONS = {
   approveRequest: {
     method: 'post',
     path: '/api/publications/requests/{id}/approve',
-    summary: 'Publish what was asked for',
+    summary: 'Do what was asked for; answers with the edition that is live then',
     access: 'signed-in',
     role: 'publisher',
     params: requestId,
@@ -207,6 +217,8 @@ export const PEOPLE_OPERATIONS = {
       'plan-chain',
       'overlap',
       'approval-needed',
+      'bad-input',
+      'not-allowed',
       'request-answered',
       'database-away',
     ],

@@ -144,6 +144,7 @@ export const PLAN_OPERATIONS = {
     path: '/api/plans/{id}/removal',
     summary: 'Put a plan aside, or delete it; where it is live, that is published',
     access: 'signed-in',
+    shown: true,
     role: 'publisher',
     params: planId,
     body: Joi.object({
@@ -185,6 +186,7 @@ export const PLAN_OPERATIONS = {
     path: '/api/publications',
     summary: 'Publish drafts together as a new edition',
     access: 'signed-in',
+    shown: true,
     role: 'publisher',
     body: Joi.object({ plans: draftVersions, note: text.max(400).required() }),
     status: 201,

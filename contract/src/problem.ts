@@ -1,3 +1,5 @@
+import type { HeldOperation } from './people';
+
 /** RFC 9457. `type` is one of the registry's addresses; see `PROBLEM_TYPES`. */
 export interface Problem {
   type: string;
@@ -5,6 +7,8 @@ export interface Problem {
   status: number;
   detail: string;
   errors?: readonly FieldError[];
+  /** With `approval-needed`: what can be asked for. */
+  held?: HeldOperation;
 }
 
 export interface FieldError {

@@ -34,6 +34,7 @@ export const PRODUCT_OPERATIONS = {
     path: '/api/catalogue/products/{sku}/featured',
     summary: 'Mark a product as featured, or take the mark away',
     access: 'signed-in',
+    shown: true,
     params: Joi.object({ sku: sku.required() }),
     body: Joi.object({ featured: Joi.boolean().required() }),
     status: 204,

@@ -94,6 +94,7 @@ export const RANGE_OPERATIONS = {
     path: '/api/ranges/{id}/publish',
     summary: 'Publish a saved range for all published plans that show it, with the plans as they are live',
     access: 'signed-in',
+    shown: true,
     role: 'publisher',
     params: planId,
     body: Joi.object({ version, note: text.max(400).required() }),

@@ -22,7 +22,7 @@ import { findProducts, lookUpProducts, setFeatured } from './catalogue/productLi
 import type { ImportJobs } from './catalogue/import/importJob';
 import { kindOf, readWish, type UploadFields, type Uploads } from './catalogue/import/upload';
 import { compareEditions } from './editions/compare';
-import { publishAgain, readEdition, summaries } from './editions/editions';
+import { liveSummary, publishAgain, readEdition, summaries } from './editions/editions';
 import { afterCommit } from './database/unit';
 import type { Call, Handlers } from './http/mount';
 import { ToldAfterwards } from './http/toldAfterwards';
@@ -83,8 +83,11 @@ import {
   askToPublish,
   declineRequest,
   listRequests,
-  refuseUnapproved,
+  askToDo,
+  heldIn,
+  noteApproval,
 } from './plans/requests';
+import { refuseBeyondRole, type HeldOperation } from './plans/approval';
 import { exportEdition, exportPlans, importPlans } from './plans/portable';
 import { notePresence } from './plans/presence';
 import { planChanges, publishPlans } from './plans/publishing';
@@ -153,7 +156,7 @@ export function handlersOf({
     await afterCommit(() => host.catchUp());
     return answer;
   };
-  return {
+  const handlers: Handlers = {
     health: () => {
       const { snapshot, edition } = standOf(host);
       return { status: 'ok', products: snapshot.size, edition: edition.number };
@@ -224,7 +227,6 @@ export function handlersOf({
     publicationChanges: ({ body }) =>
       planChanges(standOf(host), (body as { plans: readonly string[] }).plans),
     publishPlans: async (call) => {
-      await refuseUnapproved(sequelize);
       return shown(
         publishPlans(
           sequelize,
@@ -235,10 +237,25 @@ export function handlersOf({
       );
     },
     publicationRequests: () => listRequests(),
-    askToPublish: (call) =>
-      askToPublish(sequelize, call.body as { plans: readonly DraftVersion[]; note: string }, userIdOf(call)),
-    approveRequest: (call) =>
-      shown(approveRequest(sequelize, standOf(host), numberedOf(call), userIdOf(call))),
+    askToPublish: (call) => {
+      const { plans, held, note } = call.body as {
+        plans?: readonly DraftVersion[];
+        held?: HeldOperation;
+        note: string;
+      };
+      return held
+        ? askToDo(sequelize, held, note, userIdOf(call))
+        : askToPublish(sequelize, { plans: plans!, note }, userIdOf(call));
+    },
+    approveRequest: async (call) => {
+      const id = numberedOf(call);
+      const held = await heldIn(sequelize, id, call.user!);
+      if (!held) return shown(approveRequest(sequelize, standOf(host), id, userIdOf(call)));
+      refuseBeyondRole(held.operation, call.user!);
+      await noteApproval(sequelize, id, userIdOf(call));
+      await handlers[held.operation]({ ...call, params: held.params, body: held.body });
+      return liveSummary();
+    },
     declineRequest: (call) =>
       declineRequest(sequelize, numberedOf(call), (call.body as { words: string }).words, userIdOf(call)),
 
@@ -303,7 +320,6 @@ export function handlersOf({
 
     rangeChanges: (call) => rangeChanges(standOf(host).snapshot, idOf(call)),
     publishRange: async (call) => {
-      await refuseUnapproved(sequelize);
       const { version, note } = call.body as { version: number; note: string };
       return shown(publishRange(sequelize, idOf(call), version, note, userIdOf(call)));
     },
@@ -387,7 +403,6 @@ export function handlersOf({
 
     campaigns: () => listCampaigns(standOf(host)),
     createCampaign: async (call) => {
-      await refuseUnapproved(sequelize);
       return createCampaign(
         sequelize,
         standOf(host),
@@ -418,6 +433,7 @@ export function handlersOf({
     readJob: (call) => jobs.read(idOf(call)),
     jobEvents: (call) => streamJob(jobs, idOf(call), call.response),
   };
+  return handlers;
 }
 
 /** Nobody waits for a database that is known to be silent. */

@@ -1,6 +1,6 @@
 import { atAllWidths } from '@fond/core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import type { ActivityEntry, PublicationRequest, User } from '@fond/contract';
+import type { ActivityEntry, Job, Problem, PublicationRequest, User } from '@fond/contract';
 import { createPlan, publishPlans, publishStored, readPlan, savePlan, withShelf } from '../support/plans';
 import { PASSWORD, startTestServer, type Desk, type TestServer } from '../support/server';
 
@@ -73,7 +73,18 @@ describe('approval by a second person', () => {
     publisher = await somebody('Paul Reyes', 'publisher');
     expect((await approval(true)).status).toBe(200);
   });
-  afterAll(() => approval(false));
+  afterAll(async () => {
+    expect((await approval(false)).status).toBe(200);
+    expect((await owner.get('/api/settings')).body.approval).toBe(false);
+  });
+
+  /** Asks for what was refused; answers with the request's number. */
+  const askFor = async (desk: Desk, { held }: Problem): Promise<number> => {
+    const asked = await desk.post('/api/publications/requests', { held, note: '' });
+    expect(asked.status).toBe(201);
+    return asked.body.id;
+  };
+  const approve = (desk: Desk, id: number) => desk.post(`/api/publications/requests/${id}/approve`, {});
 
   const draft = async (gap: number): Promise<{ id: string; version: number }> => {
     const { plan, version } = await readPlan(editor, 'house');
@@ -105,6 +116,80 @@ describe('approval by a second person', () => {
     expect(listed).toMatchObject({ id: asked.id, plans: [{ current: false }] });
     const refused = await publisher.post(`/api/publications/requests/${asked.id}/approve`, {});
     expect(refused.body.type).toBe('/problems/newer-draft');
+  });
+
+  it('is needed for everything else that shoppers see, and does just what was asked for', async () => {
+    const refusals = {
+      'put aside “Knives, four across”': await editor.post('/api/plans/knives/removal', {
+        standing: 'aside',
+        heirs: null,
+      }),
+      'feature PK-1001': await editor.put('/api/catalogue/products/PK-1001/featured', { featured: true }),
+      'lead /shop/old to /shop/knives': await editor.post('/api/redirects', {
+        from: '/shop/old',
+        to: '/shop/knives',
+        code: 301,
+      }),
+      'restore edition 1': await editor.post('/api/editions/1/publish', { note: 'Back', plans: null }),
+    };
+    for (const [words, refused] of Object.entries(refusals)) {
+      expect(refused.body, words).toMatchObject({ status: 409, type: '/problems/approval-needed' });
+      const id = await askFor(editor, refused.body);
+      const [asked] = (await publisher.get('/api/publications/requests')).body as PublicationRequest[];
+      expect(asked).toMatchObject({ id, words, plans: [], state: 'waiting' });
+      expect((await approve(editor, id)).body.type).toBe('/problems/approval-needed');
+      expect((await approve(publisher, id)).body, words).toMatchObject({ live: true });
+      expect((await approve(owner, id)).body.type).toBe('/problems/request-answered');
+    }
+    expect((await editor.get('/api/redirects')).body).toMatchObject([{ from: '/shop/old' }]);
+    const found = async (): Promise<unknown> =>
+      (await editor.post('/api/catalogue/products/lookup', { skus: ['PK-1001'] })).body.found;
+    await expect.poll(found).toMatchObject([{ featured: true }]);
+  });
+
+  it('is given by somebody who may do it, and by nobody where nobody else may', async () => {
+    expect((await owner.put('/api/settings', { address: 'https://pellmere.example' })).status).toBe(200);
+    await owner.put(`/api/people/${publisher.id}/role`, { role: 'owner' });
+    const refused = await owner.put('/api/settings', { address: null });
+    const id = await askFor(owner, refused.body);
+    expect((await approve(editor, id)).body.type).toBe('/problems/not-allowed');
+    expect((await owner.get('/api/settings')).body.address).toBe('https://pellmere.example');
+    expect((await approve(publisher, id)).status).toBe(201);
+    expect((await owner.get('/api/settings')).body.address).toBeNull();
+    await owner.put(`/api/people/${publisher.id}/role`, { role: 'publisher' });
+  });
+
+  it('is not asked for what nobody sees, and nothing can be asked for that needs none', async () => {
+    expect(
+      (await editor.importFile('a.csv', 'sku,title,category,price\nA-1,Jar,Jars,3\n', { dryRun: '1' })).state,
+    ).toBe('done');
+    for (const operation of ['savePlan', 'constructor', 'signOut', 'importCatalogue', 'createRedirect']) {
+      const asked = await editor.post('/api/publications/requests', {
+        held: { operation, params: {}, body: {} },
+        note: '',
+      });
+      expect(asked.body, operation).toMatchObject({
+        type: '/problems/bad-input',
+        detail: 'Nothing was asked for.',
+      });
+    }
+  });
+
+  it('holds a product file until somebody else takes it in', async () => {
+    const file = 'sku,title,category,price\nA-1,Jar,Jars,3\n';
+    const tried = await editor.importFile('a.csv', file, { dryRun: '1' });
+    const refused = await editor.agent
+      .post('/api/catalogue/import')
+      .set('X-CSRF-Token', editor.token)
+      .field('from', tried.id);
+    expect(refused.body.type).toBe('/problems/approval-needed');
+    const id = await askFor(editor, refused.body);
+    expect((await approve(publisher, id)).status).toBe(201);
+    await expect
+      .poll(async () =>
+        ((await editor.get('/api/jobs')).body as Job[]).filter(({ report }) => report?.dryRun === false),
+      )
+      .toMatchObject([{ state: 'done' }]);
   });
 
   it('can be declined with a word, and withdrawn by who asked', async () => {

@@ -277,7 +277,7 @@ describe('a merchandiser', () => {
       await (field as unknown as { uploadFile: (file: string) => Promise<void> }).uploadFile(
         `${folder}/good.csv`,
       );
-      await press(page, 'button::-p-text(Read 1 products into the catalogue)');
+      await press(page, 'button::-p-text(Read 1 product into the catalogue)');
       await eventually(
         page,
         () => document.querySelector('h2')?.textContent ?? '',

@@ -14,6 +14,7 @@ import { CARTS } from './migrations/011-carts';
 import { EDITION_SUMMARIES } from './migrations/008-editionSummaries';
 import { GROUND } from './migrations/012-ground';
 import { IMPORTS } from './migrations/013-imports';
+import { APPROVAL } from './migrations/014-approval';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -34,6 +35,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '011-carts', statements: CARTS },
   { name: '012-ground', statements: GROUND },
   { name: '013-imports', statements: IMPORTS },
+  { name: '014-approval', statements: APPROVAL },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

@@ -143,6 +143,10 @@ export class PublicationRequestModel extends Model<
 > {
   declare id: CreationOptional<number>;
   declare plans: readonly (NamedPlan & DraftVersion)[];
+  /** What is asked for where it isn't the publication of drafts. */
+  declare operation: CreationOptional<string | null>;
+  declare wish: CreationOptional<{ params: object; body: object } | null>;
+  declare words: CreationOptional<string>;
   declare note: string;
   declare state: CreationOptional<PublicationRequest['state']>;
   declare askedAt: Date;
@@ -293,6 +297,9 @@ export function defineModels(sequelize: Sequelize): void {
     {
       id: id(),
       plans: json(),
+      operation: { ...text(), allowNull: true },
+      wish: { type: DataTypes.JSON, allowNull: true },
+      words: { ...text(), defaultValue: '' },
       note: text(),
       state: { ...text(), defaultValue: 'waiting' },
       askedAt: time(),

@@ -218,6 +218,12 @@ export async function editionSummary(number: number): Promise<EditionSummary> {
   return (await summarised([row]))[0];
 }
 
+/** What shoppers see. */
+export async function liveSummary(): Promise<EditionSummary> {
+  const live = await LiveEditionModel.findByPk(1);
+  return editionSummary(live!.number);
+}
+
 /** Per plan, when it was last published with a change. */
 export async function lastPublications(): Promise<Map<string, string>> {
   const rows = await EditionModel.findAll({ attributes: LISTED, order: [['number', 'ASC']] });

@@ -12,6 +12,7 @@ import { mayAs, type User } from '@fond/contract';
 import { readParameters } from './parameters';
 import { inUnit } from '../database/unit';
 import type { Sequelize } from 'sequelize';
+import { refuseUnapproved, type HeldOperation } from '../plans/approval';
 import { keyOf, onlyOnce } from './onlyOnce';
 import { ToldAfterwards } from './toldAfterwards';
 import { isDatabaseAway, problem } from './problem';
@@ -91,6 +92,10 @@ async function answerOf(
   call: Call,
   { sequelize }: MountOptions,
 ): Promise<unknown> {
+  if (operation.shown) {
+    const { params, body } = call as Call<HeldOperation['params'], unknown, HeldOperation['body']>;
+    await refuseUnapproved(sequelize, { operation: name, params, body }, call.user!);
+  }
   if (!isUnit(operation)) return handler(call);
   const key = takesKey(operation) ? keyOf(call.request) : null;
   const once = key && { key, operation: name, userId: call.user!.id, body: call.body };

@@ -68,6 +68,7 @@ function answersOf(operation: Operation): Json {
     if (operation.method !== 'get') names.push('token-needed');
     if (leastRole(operation) !== 'viewer') names.push('not-allowed');
   }
+  if (operation.shown) names.push('approval-needed');
   if (isUnit(operation)) names.push('busy', 'outcome-unknown', 'done-unseen');
   if (takesKey(operation)) names.push('done-already', 'key-reused');
   const byStatus = new Map<number, ProblemName[]>();

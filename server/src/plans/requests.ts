@@ -1,6 +1,6 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { DraftVersion, EditionSummary, PublicationRequest } from '@fond/contract';
-import { mayAs } from '@fond/contract';
+import { mayAs, type User } from '@fond/contract';
 import type { Stand } from '../catalogue/catalogueHost';
 import { inUnit } from '../database/unit';
 import { PlanModel, PublicationRequestModel, UserModel } from '../database/models';
@@ -8,36 +8,28 @@ import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
 import { readSettings } from '../people/settings';
 import { roleOf } from '../people/users';
+import { checkHeld, wordsOf, type HeldOperation } from './approval';
 import { draftsAt, publishPlans } from './publishing';
 
 const MOST_LISTED = 50;
-
-/** Refuses to publish at once where the shop wants a second person's approval. */
-export async function refuseUnapproved(sequelize: Sequelize): Promise<void> {
-  const { approval } = await readSettings(sequelize);
-  if (approval)
-    throw problem(
-      'approval-needed',
-      'In this shop somebody else has to approve a publication. Ask for it; your drafts wait as they are.',
-    );
-}
 
 async function told(rows: readonly PublicationRequestModel[]): Promise<PublicationRequest[]> {
   const [users, plans] = await Promise.all([
     UserModel.findAll({ attributes: ['id', 'name'] }),
     PlanModel.findAll({ attributes: ['id', 'version'] }),
   ]);
-  const names = new Map(users.map(({ id, name }) => [id, name]));
+  const people = new Map(users.map(({ id, name }) => [id, name]));
   const versions = new Map(plans.map(({ id, version }) => [id, version]));
   return rows.map((row) => ({
     id: row.id,
     plans: row.plans.map((plan) => ({ ...plan, current: versions.get(plan.id) === plan.version })),
+    words: row.words || `publish ${names(row)}`,
     note: row.note,
     state: row.state,
-    askedBy: names.get(row.askedBy ?? 0) ?? 'Fond Aisle',
+    askedBy: people.get(row.askedBy ?? 0) ?? 'Fond Aisle',
     askedById: row.askedBy,
     askedAt: row.askedAt.toISOString(),
-    answeredBy: row.answeredBy === null ? null : (names.get(row.answeredBy) ?? 'somebody'),
+    answeredBy: row.answeredBy === null ? null : (people.get(row.answeredBy) ?? 'somebody'),
     answer: row.answer,
   }));
 }
@@ -101,6 +93,52 @@ async function waitingRow(id: number, transaction?: Transaction): Promise<Public
   return row;
 }
 
+/** Asks for anything else that shoppers will see. */
+export async function askToDo(
+  sequelize: Sequelize,
+  held: HeldOperation,
+  note: string,
+  userId: number,
+): Promise<PublicationRequest> {
+  checkHeld(held);
+  const words = (await wordsOf(held)).slice(0, 400);
+  const { operation, params, body } = held;
+  const id = await inUnit(sequelize, async (transaction) => {
+    const row = await PublicationRequestModel.create(
+      { plans: [], operation, wish: { params, body }, words, note, askedAt: new Date(), askedBy: userId },
+      { transaction },
+    );
+    await recordActivity(
+      { userId, action: 'ask', subject: `request:${row.id}`, detail: { name: words, note } },
+      transaction,
+    );
+    return row.id;
+  });
+  return readRequest(id);
+}
+
+/** What a request that waits holds; null where it asks for drafts to be published. */
+export async function heldIn(sequelize: Sequelize, id: number, user: User): Promise<HeldOperation | null> {
+  const { operation, wish, askedBy } = await waitingRow(id);
+  if (operation === null || !wish) return null;
+  const { approval } = await readSettings(sequelize);
+  if (approval && askedBy === user.id)
+    throw problem('approval-needed', 'You asked for it yourself; somebody else has to approve.');
+  return { operation, ...wish } as HeldOperation;
+}
+
+/** Notes that what was asked for is done, in the unit that does it. */
+export async function noteApproval(sequelize: Sequelize, id: number, userId: number): Promise<void> {
+  await inUnit(sequelize, async (transaction) => {
+    const row = await waitingRow(id, transaction);
+    await row.update({ state: 'approved', answeredBy: userId }, { transaction });
+    await recordActivity(
+      { userId, action: 'approve', subject: `request:${id}`, detail: { name: row.words } },
+      transaction,
+    );
+  });
+}
+
 /** Publishes the drafts that were asked for; one that was edited since is a newer draft, which nobody has seen. */
 export async function approveRequest(
   sequelize: Sequelize,
@@ -126,7 +164,8 @@ export async function approveRequest(
   });
 }
 
-const names = (row: PublicationRequestModel): string => row.plans.map(({ name }) => name).join(', ');
+const names = ({ plans, words }: PublicationRequestModel): string =>
+  words || plans.map(({ name }) => name).join(', ');
 
 /** A publisher may decline any; who asked may withdraw it. */
 export async function declineRequest(

@@ -32,6 +32,7 @@ import type {
   ProductLine,
   ProductLookup,
   ProductWhy,
+  HeldOperation,
   PublicationRequest,
   RedirectImport,
   Role,
@@ -319,6 +320,10 @@ export class Api {
 
   askToPublish(plans: readonly DraftVersion[], note: string): Observable<PublicationRequest> {
     return this.http.post<PublicationRequest>('/api/publications/requests', { plans, note });
+  }
+
+  askToDo(held: HeldOperation, note: string): Observable<PublicationRequest> {
+    return this.http.post<PublicationRequest>('/api/publications/requests', { held, note });
   }
 
   approveRequest(id: number): Observable<EditionSummary> {

@@ -1,9 +1,10 @@
 import { HttpErrorResponse, type HttpInterceptorFn } from '@angular/common/http';
-import { inject } from '@angular/core';
+import { inject, Injector } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { catchError, tap, throwError } from 'rxjs';
 import { SessionActions } from '../session/session.actions';
 import { sessionFeature } from '../session/session.feature';
+import { Approval } from './approval';
 import { OnceKeys } from './onceKeys';
 import { toProblem } from './problem';
 import { Waiting } from './waiting';
@@ -16,6 +17,7 @@ export const apiInterceptor: HttpInterceptorFn = (request, next) => {
   const token = store.selectSignal(sessionFeature.selectCsrfToken)();
   const keys = inject(OnceKeys);
   const waiting = inject(Waiting);
+  const injector = inject(Injector);
   const key = token ? keys.of(request) : null;
   const sent =
     token && UNSAFE.includes(request.method)
@@ -32,6 +34,7 @@ export const apiInterceptor: HttpInterceptorFn = (request, next) => {
       const problem = toProblem(error);
       if (error instanceof HttpErrorResponse && problem.type === '/problems/sign-in-needed')
         store.dispatch(SessionActions.sessionEnded());
+      if (problem.held) injector.get(Approval).offer(problem.held);
       return throwError(() => problem);
     }),
   );

@@ -10,7 +10,7 @@ import { FloorActions } from '../floor/floor.actions';
 import { PlanActions } from '../plans/state/plan.actions';
 import { sessionFeature } from '../session/session.feature';
 
-/** Publications that wait for somebody: looked at, approved, declined with a word, or withdrawn. */
+/** What waits for somebody before shoppers see it: looked at, approved, declined with a word, or withdrawn. */
 @Component({
   selector: 'desk-publication-requests',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -24,7 +24,7 @@ import { sessionFeature } from '../session/session.feature';
     @for (request of waiting(); track request.id) {
       <article>
         <p>
-          <strong>{{ request.askedBy }}</strong> asks to publish <b>{{ names(request) }}</b> &ngsp;<small
+          <strong>{{ request.askedBy }}</strong> asks to <b>{{ request.words }}</b> &ngsp;<small
             class="figures"
             >{{ request.askedAt | date: 'd MMM, HH:mm' }}</small
           >
@@ -36,7 +36,9 @@ import { sessionFeature } from '../session/session.feature';
           }
         </p>
         <p class="ways">
-          <button mat-button type="button" (click)="looked.emit(request)">Look at it</button>
+          @if (request.plans.length) {
+            <button mat-button type="button" (click)="looked.emit(request)">Look at it</button>
+          }
           @if (own(request)) {
             <button mat-button type="button" (click)="decline(request)">Withdraw</button>
           } @else if (publisher()) {
@@ -45,11 +47,11 @@ import { sessionFeature } from '../session/session.feature';
               class="field"
               maxlength="400"
               placeholder="A word on it"
-              [attr.aria-label]="'A word on ' + names(request)"
+              [attr.aria-label]="'A word on: ' + request.words"
             />
             <button mat-button type="button" (click)="decline(request, words.value)">Decline</button>
             <button mat-flat-button type="button" [disabled]="stale(request)" (click)="approve(request)">
-              Approve and publish
+              {{ request.plans.length ? 'Approve and publish' : 'Approve' }}
             </button>
           }
         </p>
@@ -57,7 +59,7 @@ import { sessionFeature } from '../session/session.feature';
     }
     @for (request of answered(); track request.id) {
       <p class="answered">
-        {{ names(request) }}: {{ request.state }} by {{ request.answeredBy }}
+        You asked to {{ request.words }}: {{ request.state }} by {{ request.answeredBy }}
         @if (request.answer) {
           <em>{{ request.answer }}</em>
         }
@@ -116,10 +118,6 @@ export class PublicationRequests {
 
   reload(): void {
     this.read.reload();
-  }
-
-  protected names({ plans }: PublicationRequest): string {
-    return plans.map(({ name }) => name).join(', ');
   }
 
   protected stale({ plans }: PublicationRequest): boolean {

@@ -1,0 +1,105 @@
+import type { Sequelize } from 'sequelize';
+import { mayAs, type HeldOperation as Held, type User } from '@fond/contract';
+import { leastRole, OPERATIONS, type Operation, type OperationName } from '@fond/contract/operations';
+import { PlanModel, SavedRangeModel, UserModel } from '../database/models';
+import { problem } from '../http/problem';
+import { readSettings } from '../people/settings';
+
+/** An operation that the contract has, with what it was asked for. */
+export interface HeldOperation extends Held {
+  operation: OperationName;
+}
+
+/** What shoppers don't see, though the operation may do what they see. */
+function isUnseen({ operation, body }: HeldOperation): boolean {
+  if (operation === 'importCatalogue') return body['dryRun'] === '1';
+  return operation === 'createFreePage' && body['open'] === false;
+}
+
+/** The role that approving an operation takes: nobody approves what they may not do themselves. */
+const approverOf = (operation: OperationName): User['role'] => {
+  const least = leastRole(OPERATIONS[operation]);
+  return mayAs(least, 'publisher') ? least : 'publisher';
+};
+
+/** Whether a second person has to approve what somebody does: the shop wants it, and there is one who can. */
+async function needsApproval(sequelize: Sequelize, operation: OperationName, user: User): Promise<boolean> {
+  const { approval } = await readSettings(sequelize);
+  if (!approval) return false;
+  const others = await UserModel.findAll({ where: { removedAt: null } });
+  return others.some(({ id, role }) => id !== user.id && mayAs(role, approverOf(operation)));
+}
+
+/**
+ * Holds back what shoppers would see where a second person has to approve it; the answer carries what can be asked for.
+ *
+ * @throws the problem `approval-needed`.
+ */
+export async function refuseUnapproved(sequelize: Sequelize, held: HeldOperation, user: User): Promise<void> {
+  if (isUnseen(held) || !(await needsApproval(sequelize, held.operation, user))) return;
+  throw problem(
+    'approval-needed',
+    'In this shop somebody else has to approve what shoppers will see. Ask for it; until then nothing changes.',
+    undefined,
+    { held },
+  );
+}
+
+/** Holds a request against the operation's own schemas, so that what is approved later can be done. */
+export function checkHeld({ operation, params, body }: HeldOperation): void {
+  const refuse = (message: string): Error =>
+    problem('bad-input', 'Nothing was asked for.', [{ path: 'held', message }]);
+  const known: Operation | undefined = Object.hasOwn(OPERATIONS, operation)
+    ? OPERATIONS[operation]
+    : undefined;
+  if (!known?.shown) throw refuse(`“${operation}” needs nobody’s approval`);
+  const { params: paramsSchema, body: bodySchema, upload } = known;
+  if (upload && body['from'] === undefined)
+    throw refuse('try the file first, and ask for the job that tried it');
+  for (const [schema, value] of [
+    [paramsSchema, params],
+    [bodySchema ?? upload, body],
+  ] as const) {
+    const { error } = schema ? schema.validate(value) : { error: undefined };
+    if (error) throw refuse(error.message);
+  }
+}
+
+/** @throws the problem `not-allowed` where somebody approves what they may not do themselves. */
+export function refuseBeyondRole(operation: OperationName, { role }: User): void {
+  const least = approverOf(operation);
+  if (!mayAs(role, least)) throw problem('not-allowed', `Approving that takes at least the role “${least}”.`);
+}
+
+/** What is asked for, as the rest of “asks to …”. */
+export async function wordsOf({ operation, params, body }: HeldOperation): Promise<string> {
+  const said = (name: string): string => (typeof body[name] === 'string' ? body[name] : '');
+  const planName = async (): Promise<string> =>
+    (await PlanModel.findByPk(String(params['id']), { attributes: ['id', 'name'] }))?.name ?? 'a plan';
+  switch (operation) {
+    case 'publishEdition':
+      return `restore edition ${String(params['number'])}`;
+    case 'removePlan':
+      return `${body['standing'] === 'deleted' ? 'delete' : 'put aside'} “${await planName()}”`;
+    case 'publishRange':
+      return `publish the range “${(await SavedRangeModel.findByPk(String(params['id'])))?.name ?? ''}”`;
+    case 'createCampaign':
+      return `schedule “${said('name')}” from ${said('startsLocal').replace('T', ', ')}`;
+    case 'createFreePage':
+    case 'saveFreePage':
+      return `${body['open'] ? 'show' : 'close'} the page at ${said('path')}`;
+    case 'createRedirect':
+    case 'saveRedirect':
+      return `lead ${said('from')} to ${body['to'] === null ? 'nowhere' : said('to')}`;
+    case 'setFeatured':
+      return `${body['featured'] ? 'feature' : 'no longer feature'} ${String(params['sku'])}`;
+    case 'importCatalogue':
+      return 'take in a product file';
+    case 'changeSettings':
+      return `change the shop: ${Object.keys(body).join(', ')}`;
+    default: {
+      const { summary } = OPERATIONS[operation];
+      return summary.charAt(0).toLowerCase() + summary.slice(1);
+    }
+  }
+}
