@@ -76,14 +76,20 @@ export const OPERATIONS = {
     answer: anything,
     problems: [],
   },
-  demoSignIn: {
+  signInHelp: {
     method: 'get',
-    path: '/api/session/demo',
-    summary: 'The demo’s sign-in; 404 in a shop of your own',
+    path: '/api/session/help',
+    summary: 'What helps to sign in: the demo’s sign-in, and whether nobody can yet',
     access: 'public',
     status: 200,
-    answer: Joi.object({ email: Joi.string().required(), password: Joi.string().required() }),
-    problems: ['not-found'],
+    answer: Joi.object({
+      demo: Joi.object({ email: Joi.string().required(), password: Joi.string().required() })
+        .allow(null)
+        .required()
+        .description('Null in a shop of your own'),
+      nobody: Joi.boolean().required(),
+    }),
+    problems: ['database-away'],
   },
   signIn: {
     method: 'post',

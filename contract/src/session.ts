@@ -19,6 +19,13 @@ export interface Session {
 }
 
 /** What the sign-in page may offer before anybody has signed in. */
+/** What helps somebody who has not signed in. */
+export interface SignInHelp {
+  demo: DemoSignIn | null;
+  /** Whether there is no account yet that could be used. */
+  nobody: boolean;
+}
+
 export interface DemoSignIn {
   email: string;
   password: string;

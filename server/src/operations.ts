@@ -63,7 +63,7 @@ import {
   type NewPerson,
 } from './people/people';
 import { changeSettings, readSettings } from './people/settings';
-import { findUser } from './people/users';
+import { findUser, isUnpeopled } from './people/users';
 import { DEMO_SIGN_IN } from './demo/signIn';
 import { createPlan, listPlans, readPlan, savePlan, type NewPlan } from './plans/drafts';
 import { createPart, listParts, type NewPart } from './plans/parts';
@@ -168,10 +168,7 @@ export function handlersOf({
     },
     openapi: openApiDocument,
     planJsonSchema,
-    demoSignIn: () => {
-      if (!demo) throw problem('not-found', 'This shop has no demo sign-in.');
-      return demo;
-    },
+    signInHelp: async () => ({ demo, nobody: await isUnpeopled(demo !== null) }),
 
     signIn: async (call) => {
       const { email, password } = call.body as { email: string; password: string };

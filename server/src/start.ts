@@ -19,10 +19,11 @@ async function main(): Promise<void> {
     throw new Error(`Port ${config.port} on ${config.host} is taken. Set FOND_PORT to another one.`);
   await makeDataFolder(config.data);
   // The database makes itself ready while everything else is read.
-  const [database, { createApplication }, { DEMO_SIGN_IN }] = await Promise.all([
+  const [database, { createApplication }, { DEMO_SIGN_IN }, { isUnpeopled }] = await Promise.all([
     config.databaseUrl ? null : startDatabase(config.data, config.databasePort, log),
     import('./app'),
     import('./demo/signIn'),
+    import('./people/users'),
   ]);
   if (database) await writeFile(addressFile(config.data), database.url, { mode: 0o600 });
   let application;
@@ -44,12 +45,15 @@ async function main(): Promise<void> {
   }
   const { app, stop } = application;
   giveBackMemory();
+  const nobody = !config.demo && (await isUnpeopled(false));
   const server = app.listen(config.port, config.host, () => {
     const { port } = server.address() as AddressInfo;
     const address = `http://${config.host}:${port}`;
     const lines = [``, `  Desk   ${address}/`, `  Shop   ${address}/shop`];
     if (config.demo)
       lines.push(`  Sign in with ${DEMO_SIGN_IN.email} and the password ${DEMO_SIGN_IN.password}`);
+    if (nobody)
+      lines.push(`  Nobody can sign in yet. Let somebody in: npm run add-user -- name@shop.example "Name"`);
     process.stdout.write(`${lines.join('\n')}\n\n`);
   });
 

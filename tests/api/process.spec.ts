@@ -202,6 +202,28 @@ describe('the running application', () => {
     );
   });
 
+  it('does the same while the database hangs, and keeps nobody waiting for it', async () => {
+    const desk = await signIn();
+    const pid = await databasePid();
+    process.kill(pid, 'SIGSTOP');
+    try {
+      await vi.waitFor(async () => {
+        const ready = await fetch(`${address()}/api/health/ready`, { signal: AbortSignal.timeout(1000) });
+        expect(ready.status).toBe(503);
+      }, WITHIN);
+      const floor = await fetch(`${address()}/api/floor`, { ...desk, signal: AbortSignal.timeout(1000) });
+      expect(floor.status).toBe(503);
+      expect((await get('/api/shop/listing?aisle=/baking')).status).toBe(200);
+      expect((await get('/api/health')).status).toBe(200);
+    } finally {
+      process.kill(pid, 'SIGCONT');
+    }
+    await vi.waitFor(
+      async () => expect((await fetch(`${address()}/api/floor`, desk)).status).toBe(200),
+      WITHIN,
+    );
+  });
+
   it('stops cleanly when it is told to, and its database with it', async () => {
     expect(await end('SIGTERM')).toBe(0);
     expect(await databasePid()).toBeNaN();

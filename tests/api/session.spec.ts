@@ -11,6 +11,17 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 describe('signing in', () => {
+  it('tells whoever comes first how somebody is let in, until somebody can', async () => {
+    const help = async (): Promise<object> => (await server.guest.get('/api/session/help')).body;
+    expect(await help()).toEqual({ demo: null, nobody: true });
+    // The demo's account, in a shop that has left the demo.
+    await addUser('Ines Marlow', DEMO_SIGN_IN.email, DEMO_SIGN_IN.password);
+    expect(await help()).toMatchObject({ nobody: true });
+    await addUser('Ada First', 'first@pellmere.example', PASSWORD);
+    expect(await help()).toEqual({ demo: null, nobody: false });
+    await UserModel.destroy({ where: { email: [DEMO_SIGN_IN.email, 'first@pellmere.example'] } });
+  });
+
   it('answers who it is and a token, and sets a cookie that scripts and other sites can’t use', async () => {
     await server.signIn('Ada Brook');
     const answer = await server.guest

@@ -1,5 +1,6 @@
 import type { Role, User } from '@fond/contract';
 import { UserModel } from '../database/models';
+import { DEMO_SIGN_IN } from '../demo/signIn';
 import { hashPassword, isPassword } from './passwords';
 
 export const userOf = ({ id, name, email, role }: UserModel): User => ({
@@ -30,6 +31,12 @@ export async function findUser(email: string, password: string): Promise<User | 
   const row = await UserModel.findOne({ where: { email: email.toLowerCase() } });
   const right = await isPassword(row?.passwordHash, password);
   return row && right ? userOf(row) : null;
+}
+
+/** Whether nobody can sign in. Where the demo is off, its account is none. */
+export async function isUnpeopled(demo: boolean): Promise<boolean> {
+  const emails = await UserModel.findAll({ attributes: ['email'], where: { removedAt: null } });
+  return !emails.some(({ email }) => demo || email !== DEMO_SIGN_IN.email);
 }
 
 /** Somebody who may still be here, and since when their sessions hold; null for who was removed. */

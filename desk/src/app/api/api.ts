@@ -9,7 +9,6 @@ import type {
   CampaignTimes,
   CollectionSummary,
   CollectionWish,
-  DemoSignIn,
   DraftVersion,
   EditionComparison,
   EditionSummary,
@@ -38,6 +37,7 @@ import type {
   Role,
   Session,
   ShopSettings,
+  SignInHelp,
   StoredCollection,
   StoredFreePage,
   StoredPlan,
@@ -87,8 +87,8 @@ export class Api {
     return this.http.get<Session>('/api/session');
   }
 
-  demoSignIn(): Observable<DemoSignIn> {
-    return this.http.get<DemoSignIn>('/api/session/demo');
+  signInHelp(): Observable<SignInHelp> {
+    return this.http.get<SignInHelp>('/api/session/help');
   }
 
   signIn(email: string, password: string): Observable<Session> {

@@ -46,6 +46,12 @@ import { sessionFeature } from './session.feature';
         <button mat-flat-button type="submit" [disabled]="signingIn()">
           {{ signingIn() ? 'Signing in …' : 'Sign in' }}
         </button>
+        @if (nobody()) {
+          <p class="demo">
+            Nobody can sign in yet. Where the application runs, let somebody in:<br />
+            <code>npm run add-user -- name&#64;shop.example "Name"</code>
+          </p>
+        }
         @if (demo(); as account) {
           <p class="demo">
             This is the demo shop.
@@ -65,11 +71,13 @@ export class SignInPage {
   protected readonly bars = [64, 92, 48, 110, 76, 58, 98, 84];
   protected readonly signingIn = this.store.selectSignal(sessionFeature.selectSigningIn);
   protected readonly problem = this.store.selectSignal(sessionFeature.selectProblem);
-  protected readonly demo = toSignal(
+  private readonly help = toSignal(
     inject(Api)
-      .demoSignIn()
+      .signInHelp()
       .pipe(catchError(() => of(null))),
   );
+  protected readonly demo = computed(() => this.help()?.demo ?? null);
+  protected readonly nobody = computed(() => this.help()?.nobody ?? false);
   private readonly target = computed(() => {
     const wish = this.returnTo() ?? '/floor';
     return wish.startsWith('/') && !wish.startsWith('//') ? wish : '/floor';
