@@ -8,6 +8,7 @@ import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { EditionSummary, NamedPlan, Problem } from '@fond/contract';
 import { Api } from '../api/api';
+import { mayPass } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
 import { CampaignCalendar } from './campaignCalendar';
 import { EditionCompare } from './editionCompare';
@@ -32,6 +33,7 @@ export class EditionsPage {
 
   protected readonly editions = signal<readonly EditionSummary[]>([]);
   protected readonly busy = signal(false);
+  protected readonly mayPass = mayPass;
   protected readonly problem = signal<Problem | null>(null);
   /** The edition that another one is to be compared with. */
   protected readonly first = signal<number | null>(null);
