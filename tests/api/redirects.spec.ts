@@ -1,4 +1,7 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ConnectionError } from 'sequelize';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { RedirectModel } from '../../server/src/database/models';
+import { KnownRedirects } from '../../server/src/redirects/knownRedirects';
 import type { RedirectImport, StoredRedirect } from '@fond/contract';
 import { startShop, type Desk, type TestServer } from '../support/server';
 
@@ -111,5 +114,26 @@ describe('redirects from a file', () => {
     expect(ring.errors.map(({ line }) => line)).toEqual([2, 3]);
     expect((await read('from,to\n"/c-1,/table\n')).errors).toHaveLength(1);
     expect(await list()).toEqual(before);
+  });
+});
+
+describe('redirects while the database is away', () => {
+  it('lead on as they last were, whether it is known to be away or just gone', async () => {
+    await RedirectModel.create({ fromPath: '/kept', toPath: '/pans', code: 301, createdAt: new Date() });
+    let away = false;
+    const redirects = new KnownRedirects(() => away);
+    expect(await redirects.from('/kept')).toEqual({ from: '/kept', to: '/pans', code: 301 });
+    away = true;
+    await vi.waitFor(async () => expect(await redirects.from('/kept')).toMatchObject({ to: '/pans' }));
+    expect(await redirects.from('/never')).toBeNull();
+    away = false;
+    const gone = vi.spyOn(RedirectModel, 'findOne').mockRejectedValue(new ConnectionError(new Error('gone')));
+    try {
+      expect(await redirects.from('/kept')).toMatchObject({ to: '/pans' });
+      gone.mockRejectedValue(new TypeError('a fault of our own'));
+      await expect(redirects.from('/kept')).rejects.toThrow('a fault of our own');
+    } finally {
+      gone.mockRestore();
+    }
   });
 });

@@ -172,6 +172,10 @@ export async function redirectFrom(path: string): Promise<Redirect | null> {
   return row && redirectOf(row);
 }
 
+/** All redirects by where they lead from. */
+export const redirectsAsStored = async (): Promise<ReadonlyMap<string, Redirect>> =>
+  redirectsBy((await RedirectModel.findAll()).map(redirectOf));
+
 /**
  * Leads the address that something had to the one it has now. What led to the old one leads straight to the new one, and
  * what led away from the new one is dropped, as a page stands there.

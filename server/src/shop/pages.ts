@@ -13,7 +13,7 @@ import { admit } from '../http/session';
 import { draftedEdition } from '../plans/draftedEdition';
 import { readDrafts } from '../plans/drafts';
 import { editionWithout } from '../plans/life';
-import { redirectFrom } from '../redirects/redirects';
+import { KnownRedirects } from '../redirects/knownRedirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from './compose';
 import type { RenderShop } from './render';
 import { greetShopper, type AskingShopper } from './shopper';
@@ -40,14 +40,18 @@ export class ShopPages {
     maxSize: CACHE_BYTES,
     sizeCalculation: ({ html }) => html.length * 3,
   });
+  private readonly redirects: KnownRedirects;
 
   constructor(
     private readonly host: CatalogueHost,
     private readonly render: RenderShop,
     private readonly tokens: ShopperTokens,
-  ) {}
+  ) {
+    this.redirects = new KnownRedirects(() => host.databaseAway);
+  }
 
   mount(app: Express, dist: string, session: RequestHandler): void {
+    this.redirects.renew();
     const folder = path.join(dist, 'shop', 'browser');
     const files = builtFiles(folder);
     app.use('/shop', styleSheets(folder));
@@ -101,8 +105,7 @@ export class ShopPages {
   /** Answers by a redirect, where one leads away from an address at which nothing stands; it may change any time. */
   private async led(request: Request, response: Response, missing: KeptPage): Promise<boolean> {
     const address = readAddress(request.url);
-    // The shop goes on while the database is away; then an address is only missing.
-    const redirect = address && (await redirectFrom(address.path).catch(() => null));
+    const redirect = address && (await this.redirects.from(address.path));
     if (!redirect) return false;
     response.set('Cache-Control', 'no-cache');
     if (redirect.to === null) await sendPage(request, response, { ...missing, status: 410 });
