@@ -10,10 +10,7 @@ import { own } from '../text/own';
 import { numberText } from '../text/numbers';
 import type { AppliedModel } from './facetModel';
 import { pickText, type FacetPick } from './selection';
-
-/** What the shop's tags are called together. */
-export const tagTitle = ({ frame }: Snapshot, lang: string): string =>
-  textIn(frame.face?.tagTitles ?? {}, lang, frame.languages) || wordsIn(lang).facets.tag;
+import { tagTitle } from './tagTitle';
 
 /** A facet's own words: the plan's, else the catalogue's, else its key. */
 export function facetLabel(

@@ -1,6 +1,6 @@
 import { badgeLookOf, type DrawnBadge, type BadgeSettings } from '../badges/rule';
 import { groundOf, type Aisle } from '../catalogue/aisles';
-import { tagTitle } from '../facets/facetWords';
+import { tagTitle } from '../facets/tagTitle';
 import { PLAIN_FACE, textIn, type Lang } from '../catalogue/rows';
 import { Keep } from '../catalogue/keep';
 import type { Snapshot } from '../catalogue/snapshot';

@@ -5,7 +5,7 @@ import type { ImportRequest, Watch } from './importRequest';
 import { inspect, type Inspection } from './inspect';
 import { FAULTS_SHOWN } from './limits';
 import { prepare } from './prepare';
-import { UnreadableFile } from './readRecords';
+import { UnreadableFile } from './recordFile';
 import { decide, takeOver } from './takeOver';
 
 const nothing = ({ name, dryRun }: ImportRequest): ImportReport => ({

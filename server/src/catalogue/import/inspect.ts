@@ -9,7 +9,8 @@ import { ColumnFindings, spelling } from './findings';
 import type { ImportRequest, Watch } from './importRequest';
 import { FAULTS_KEPT, LIMITS } from './limits';
 import { parseRecord, type Reading } from './parseRecord';
-import { openRecords, UnreadableFile, type RecordFile } from './readRecords';
+import { openRecords } from './readRecords';
+import { UnreadableFile, type RecordFile } from './recordFile';
 
 /** What the first reading of a file found. */
 export interface Inspection {

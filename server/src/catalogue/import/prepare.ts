@@ -7,7 +7,7 @@ import type { ImportRequest, Watch } from './importRequest';
 import type { Inspection } from './inspect';
 import { ShopNames, type NewAttribute, type NewNames } from './names';
 import { parseRecord, type ProductRecord, type Reading } from './parseRecord';
-import type { RawRecord } from './readRecords';
+import type { RawRecord } from './recordFile';
 import { readStored } from './stored';
 
 const AT_ONCE = 500;

@@ -2,7 +2,7 @@ import { open } from 'node:fs/promises';
 import { pipeline, Readable } from 'node:stream';
 import { parse, CsvError } from 'csv-parse';
 import { LIMITS } from './limits';
-import { tidy, UnreadableFile, utf8, type RecordFile } from './readRecords';
+import { tidy, UnreadableFile, utf8, type RecordFile } from './recordFile';
 
 /** Spreadsheets in some countries write semicolons or tabs; the first line tells. */
 async function delimiterOf(path: string): Promise<string> {

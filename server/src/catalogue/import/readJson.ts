@@ -1,6 +1,6 @@
 import { JSONParser } from '@streamparser/json';
 import { LIMITS } from './limits';
-import { tidy, UnreadableFile, utf8, type RawRecord, type RecordFile } from './readRecords';
+import { tidy, UnreadableFile, utf8, type RawRecord, type RecordFile } from './recordFile';
 
 /** What a value of JSON is called in a sentence. */
 function kindOf(value: unknown): string {

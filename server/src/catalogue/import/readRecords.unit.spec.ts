@@ -4,7 +4,8 @@ import path from 'node:path';
 import { stringify } from 'csv-stringify/sync';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openRecords, type FileKind, type RawRecord } from './readRecords';
+import { openRecords, type FileKind } from './readRecords';
+import type { RawRecord } from './recordFile';
 
 let folder: string;
 beforeAll(async () => {

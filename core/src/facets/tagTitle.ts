@@ -1,0 +1,7 @@
+import { textIn } from '../catalogue/rows';
+import type { Snapshot } from '../catalogue/snapshot';
+import { wordsIn } from '../page/words';
+
+/** What the shop's tags are called together. */
+export const tagTitle = ({ frame }: Snapshot, lang: string): string =>
+  textIn(frame.face?.tagTitles ?? {}, lang, frame.languages) || wordsIn(lang).facets.tag;
