@@ -10,9 +10,14 @@ export interface AttributeLine {
   onCards: boolean;
   /** Whether each of its values has an aisle. */
   aisles: boolean;
+  /** Of numbers: whether thousands are set apart, and decimals that are always written; null for as many as there are. */
+  grouped: boolean;
+  decimals: number | null;
   /** Different values, and products that have one. */
   values: number;
   products: number;
 }
 
-export type AttributeChange = Pick<AttributeLine, 'labels' | 'unit' | 'filterable' | 'onCards' | 'aisles'>;
+/** How numbers are written stays as it is where it is not named. */
+export type AttributeChange = Pick<AttributeLine, 'labels' | 'unit' | 'filterable' | 'onCards' | 'aisles'> &
+  Partial<Pick<AttributeLine, 'grouped' | 'decimals'>>;

@@ -71,6 +71,13 @@ export const CATALOGUE_OPERATIONS = {
       filterable: Joi.boolean().required(),
       onCards: Joi.boolean().required(),
       aisles: Joi.boolean().required(),
+      grouped: Joi.boolean().description('Whether thousands of a number are set apart'),
+      decimals: Joi.number()
+        .integer()
+        .min(0)
+        .max(4)
+        .allow(null)
+        .description('Decimals of a number that are always written; null for as many as there are'),
     }),
     status: 200,
     answer: attributeLine,

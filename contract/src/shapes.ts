@@ -402,6 +402,8 @@ export const attributeLine = Joi.object({
   filterable: Joi.boolean().required(),
   onCards: Joi.boolean().required(),
   aisles: Joi.boolean().required(),
+  grouped: Joi.boolean().required(),
+  decimals: count.allow(null).required(),
   values: count.required(),
   products: count.required(),
 });

@@ -100,6 +100,7 @@ describe('a free page', () => {
     expect(await fault(wish('/one-of-a-kind'))).toMatchObject({ path: 'path' });
     expect((await fault(wish('/cookware'))).message).toContain('another aisle');
     expect((await fault(wish('/tags/mine'))).message).toContain('/tags');
+    expect((await fault(wish('/plan-css/mine'))).message).toContain('/plan-css');
     expect((await fault(wish('/No Good'))).path).toBe('path');
     expect((await fault(wish('/a', { standsFor: kettles }))).message).toContain('/one-of-a-kind');
     expect((await fault(wish('/a', { standsFor: 'category:9999' }))).message).toContain('not there');
@@ -157,6 +158,20 @@ describe('attributes', () => {
     const { facets, ignored } = (await server.guest.get('/api/shop/listing?aisle=/cookware&finish=x')).body;
     expect(facets.map(({ key }: { key: string }) => key)).not.toContain('finish');
     expect(ignored).toContain('finish');
+  });
+
+  it('write their numbers as they are told, and keep that where a change does not name it', async () => {
+    const numbers = { ...change, aisles: false, unit: 'cm' };
+    const write = async (form: object) =>
+      (await desk.put('/api/catalogue/attributes/diameter', { ...numbers, ...form })).body;
+    expect(await write({ grouped: false, decimals: 2 })).toMatchObject({ grouped: false, decimals: 2 });
+    expect(await write({})).toMatchObject({ grouped: false, decimals: 2 });
+    const labels = async (): Promise<string> =>
+      JSON.stringify((await server.guest.get('/api/shop/listing?aisle=/cookware')).body.facets);
+    expect(await labels()).toContain('24.00');
+    expect(await write({ grouped: true, decimals: null })).toMatchObject({ grouped: true, decimals: null });
+    expect(await labels()).not.toContain('24.00');
+    expect((await write({ decimals: 9 })).errors[0].path).toBe('decimals');
   });
 
   it('have no aisles where they are numbers, and have to be there', async () => {

@@ -72,6 +72,14 @@ async function tableOf(name: string, price: number): Promise<string> {
   return file;
 }
 
+/** Kills a tool once some of its file is taken over, and not all. */
+async function killedHalfway(tool: ChildProcess): Promise<void> {
+  const halfway = 'SELECT COUNT(*) AS n FROM imports WHERE applied > 0 AND done_at IS NULL';
+  await vi.waitFor(async () => expect(await count(halfway)).toBe(1), WITHIN);
+  tool.kill('SIGKILL');
+  await once(tool, 'exit');
+}
+
 describe('an import that is killed', () => {
   it('before it was decided has changed nothing', async () => {
     const file = await tableOf('first.csv', 20);
@@ -91,16 +99,7 @@ describe('an import that is killed', () => {
 
   it('in the middle of being taken over is brought to its end by a server that starts, and seen as a whole', async () => {
     const file = await tableOf('second.csv', 30);
-    const tool = run('importFile', file);
-    await vi.waitFor(
-      async () =>
-        expect(await count('SELECT COUNT(*) AS n FROM imports WHERE applied > 0 AND done_at IS NULL')).toBe(
-          1,
-        ),
-      WITHIN,
-    );
-    tool.kill('SIGKILL');
-    await once(tool, 'exit');
+    await killedHalfway(run('importFile', file));
     const before = await products();
     // The lease of the killed one runs out by itself; nobody waits for that here.
     await sequelize.query("UPDATE jobs SET lease_until = '2020-01-01' WHERE state IN ('queued', 'running')");
@@ -121,16 +120,7 @@ describe('an import that is killed', () => {
     const file = await tableOf('third.csv', 40);
     const server = run('start', '--no-pictures');
     await vi.waitFor(async () => expect(await health()).not.toBeNull(), WITHIN);
-    const tool = run('importFile', file);
-    await vi.waitFor(
-      async () =>
-        expect(await count('SELECT COUNT(*) AS n FROM imports WHERE applied > 0 AND done_at IS NULL')).toBe(
-          1,
-        ),
-      WITHIN,
-    );
-    tool.kill('SIGKILL');
-    await once(tool, 'exit');
+    await killedHalfway(run('importFile', file));
     await sequelize.query("UPDATE jobs SET lease_until = '2020-01-01' WHERE state IN ('queued', 'running')");
     const asked = Date.now();
     server.kill('SIGTERM');

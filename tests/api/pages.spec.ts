@@ -132,6 +132,15 @@ describe('a page of the shop', () => {
     }
   });
 
+  it('is a 404 for a style that no plan has, and for a file that nobody built', async () => {
+    for (const address of [
+      '/shop/plan-css/nobody.css?v=1',
+      '/shop/plan-css/constructor.css',
+      '/shop/none.js',
+    ])
+      expect((await get(address)).status, address).toBe(404);
+  });
+
   it('shows texts as texts, whatever they hold', async () => {
     const desk = await server.signIn();
     await desk.importFile(

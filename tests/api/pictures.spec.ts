@@ -71,6 +71,8 @@ describe('an uploaded picture', () => {
     expect(await refused(svg, 'drawing.svg')).toContain('SVG');
     const huge = await plain(10_000, 10_000).png({ compressionLevel: 9 }).toBuffer();
     expect(await refused(huge, 'huge.png')).toContain('100 megapixels');
+    const whole = await plain(900, 600).png({ compressionLevel: 0 }).toBuffer();
+    expect(await refused(whole.subarray(0, whole.length / 2), 'cut.png')).toContain('damaged');
     const none = await desk.agent.post('/api/pictures').set('X-CSRF-Token', desk.token).field('x', '1');
     expect(none.status).toBe(400);
   });

@@ -32,6 +32,13 @@ describe('a redirect', () => {
     expect((await get('/shop/sold-off')).status).toBe(404);
   });
 
+  it('leads on from an address with an ending, as shops had them', async () => {
+    await lead('/pans.html', '/cookware/pans');
+    expect((await get('/shop/pans.html')).headers['location']).toBe('/shop/cookware/pans');
+    await lead('/range/pots.php', null);
+    expect((await get('/shop/range/pots.php')).status).toBe(410);
+  });
+
   it('never hides a page, and the list says so, as of chains and of what leads to nothing', async () => {
     await lead('/cookware', '/table');
     expect((await get('/shop/cookware')).status).toBe(200);

@@ -291,6 +291,42 @@ describe('a merchandiser', () => {
     expect(await textOf(shopper, '.card-name')).toBe('Tongs');
   });
 
+  it('tells how far a long file is while it is read', async () => {
+    const page = await browser.desk('/catalogue/import');
+    const field = (await page.waitForSelector('input[type=file]'))!;
+    const { writeFile, mkdtemp, rm } = await import('node:fs/promises');
+    const { tmpdir } = await import('node:os');
+    const folder = await mkdtemp(`${tmpdir()}/fond-upload-`);
+    try {
+      const lines = Array.from(
+        { length: 30_000 },
+        (_, at) => `L-${at},Ladle ${at},Tools > Ladles,${at % 40}`,
+      );
+      await writeFile(`${folder}/long.csv`, `sku,title,category,price\n${lines.join('\n')}\n`);
+      await page.evaluate(() => {
+        const seen = new Set<string>();
+        Object.assign(window, { seen });
+        new MutationObserver(() => {
+          const said = document.querySelector('section[aria-live] .figures')?.textContent?.trim();
+          if (said) seen.add(said);
+        }).observe(document.body, { subtree: true, childList: true, characterData: true });
+      });
+      await (field as unknown as { uploadFile: (file: string) => Promise<void> }).uploadFile(
+        `${folder}/long.csv`,
+      );
+      await eventually(
+        page,
+        () => document.querySelector('h2')?.textContent ?? '',
+        (text) => text.includes('would change'),
+      );
+      const seen = await page.evaluate(() => [...(window as unknown as { seen: Set<string> }).seen]);
+      const figures = seen.flatMap((said) => /: (\d+)/.exec(said)?.[1] ?? []).map(Number);
+      expect(figures.filter((figure) => figure > 0 && figure < 30_000).length).toBeGreaterThan(2);
+    } finally {
+      await rm(folder, { recursive: true, force: true });
+    }
+  });
+
   it('publishes an earlier edition again and takes that back', async () => {
     const page = await browser.desk('/editions');
     await page.waitForSelector('tbody tr');

@@ -18,6 +18,8 @@ const lineOf = ({ row, column }: AttributeColumn): AttributeLine => ({
   filterable: row.filterable,
   onCards: row.onCards,
   aisles: row.aisles !== undefined,
+  grouped: row.grouped ?? true,
+  decimals: row.decimals ?? null,
   values: column.values.length,
   products: covered(column.offsets),
 });
@@ -45,9 +47,9 @@ export async function changeAttribute(
   userId: number,
 ): Promise<void> {
   await inUnit(sequelize, async (transaction) => {
-    const [row] = await select<{ id: number; type: string }>(
+    const [row] = await select<{ id: number; type: string; grouped: number; decimals: number | null }>(
       sequelize,
-      'SELECT id, type FROM attributes WHERE `key` = ? FOR UPDATE',
+      'SELECT id, type, grouped, decimals FROM attributes WHERE `key` = ? FOR UPDATE',
       [key],
       transaction,
     );
@@ -56,10 +58,12 @@ export async function changeAttribute(
       throw problem('bad-input', 'Nothing was changed.', [
         { path: 'aisles', message: 'are for words and colours; numbers and yes or no make filters' },
       ]);
+    const grouped = change.grouped ?? Boolean(row.grouped);
+    const decimals = change.decimals === undefined ? row.decimals : change.decimals;
     await runSql(
       sequelize,
-      'UPDATE attributes SET unit = ?, filterable = ?, on_cards = ?, has_aisles = ? WHERE id = ?',
-      [change.unit, change.filterable, change.onCards, change.aisles, row.id],
+      'UPDATE attributes SET unit = ?, filterable = ?, on_cards = ?, has_aisles = ?, grouped = ?, decimals = ? WHERE id = ?',
+      [change.unit, change.filterable, change.onCards, change.aisles, grouped, decimals, row.id],
       transaction,
     );
     await runSql(sequelize, 'DELETE FROM attribute_texts WHERE attribute_id = ?', [row.id], transaction);

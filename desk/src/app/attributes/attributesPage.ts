@@ -3,6 +3,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { numberText, type NumberForm } from '@fond/core';
 import type { AttributeChange, AttributeLine, Problem } from '@fond/contract';
 import { Api } from '../api/api';
 import { FloorActions } from '../floor/floor.actions';
@@ -24,6 +25,13 @@ const TYPES: Readonly<Record<AttributeLine['type'], string>> = {
   boolean: 'yes or no',
   colour: 'a colour',
 };
+
+/** Long enough to have thousands, and decimals to lose. */
+const SAMPLE = 1234.5;
+const FORMS: readonly NumberForm[] = [null, 0, 1, 2, 3, 4].flatMap((decimals) => [
+  { grouped: true, decimals },
+  { grouped: false, decimals },
+]);
 
 /** Kinds whose values people look for by themselves; of numbers and yes or no there are filters only. */
 const WITH_AISLES: readonly AttributeLine['type'][] = ['text', 'many', 'colour'];
@@ -83,10 +91,23 @@ export class AttributesPage {
     this.change(line, { unit: unit.trim() || null }, 'Unit changed');
   }
 
+  /** A number as each of the forms writes it; the one in use is among them. */
+  protected forms({ grouped, decimals }: AttributeLine): { sample: string; used: boolean }[] {
+    const [lang] = this.languages();
+    return FORMS.map((form) => ({
+      sample: numberText(SAMPLE, lang, form),
+      used: form.grouped === grouped && form.decimals === decimals,
+    }));
+  }
+
+  protected writeAs(line: AttributeLine, at: number): void {
+    this.change(line, FORMS[at], 'Written otherwise');
+  }
+
   /** Holds at once, with a way back. */
   private change(line: AttributeLine, change: Partial<AttributeChange>, done: string): void {
-    const { labels, unit, filterable, onCards, aisles } = line;
-    const before: AttributeChange = { labels, unit, filterable, onCards, aisles };
+    const { labels, unit, filterable, onCards, aisles, grouped, decimals } = line;
+    const before: AttributeChange = { labels, unit, filterable, onCards, aisles, grouped, decimals };
     this.write(line.key, { ...before, ...change }, () =>
       this.messages
         .open(`${this.title(line)}: ${done.toLowerCase()}.`, 'Undo', { duration: 8_000 })
