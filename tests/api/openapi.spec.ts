@@ -1,6 +1,7 @@
 import { Validator } from '@seriousme/openapi-schema-validator';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { PROBLEM_TYPES } from '@fond/contract';
+import { leastRole, OPERATIONS, type Operation } from '@fond/contract/operations';
 import { startTestServer, type TestServer } from '../support/server';
 
 let server: TestServer;
@@ -33,6 +34,18 @@ describe('the OpenAPI document', () => {
         : [],
     );
     expect(mounted.sort()).toEqual(told.sort());
+  });
+
+  it('tells of every operation what it may be refused for: a role, a missing token, a second person', async () => {
+    const { body } = await server.guest.get('/api/openapi.json');
+    for (const operation of Object.values<Operation>(OPERATIONS)) {
+      const { responses } = body.paths[operation.path][operation.method];
+      const name = `${operation.method} ${operation.path}`;
+      const refused = operation.access === 'signed-in' && leastRole(operation) !== 'viewer';
+      if (refused) expect(Object.keys(responses), name).toContain('403');
+      if (operation.access === 'signed-in') expect(Object.keys(responses), name).toContain('401');
+      if (operation.shown) expect(JSON.stringify(responses['409']), name).toContain('approval-needed');
+    }
   });
 
   it('names every problem type of the registry', async () => {

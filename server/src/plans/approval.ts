@@ -16,18 +16,12 @@ function isUnseen({ operation, body }: HeldOperation): boolean {
   return operation === 'createFreePage' && body['open'] === false;
 }
 
-/** The role that approving an operation takes: nobody approves what they may not do themselves. */
-const approverOf = (operation: OperationName): User['role'] => {
-  const least = leastRole(OPERATIONS[operation]);
-  return mayAs(least, 'publisher') ? least : 'publisher';
-};
-
 /** Whether a second person has to approve what somebody does: the shop wants it, and there is one who can. */
-async function needsApproval(sequelize: Sequelize, operation: OperationName, user: User): Promise<boolean> {
+async function needsApproval(sequelize: Sequelize, user: User): Promise<boolean> {
   const { approval } = await readSettings(sequelize);
   if (!approval) return false;
   const others = await UserModel.findAll({ where: { removedAt: null } });
-  return others.some(({ id, role }) => id !== user.id && mayAs(role, approverOf(operation)));
+  return others.some(({ id, role }) => id !== user.id && mayAs(role, 'publisher'));
 }
 
 /**
@@ -36,7 +30,7 @@ async function needsApproval(sequelize: Sequelize, operation: OperationName, use
  * @throws the problem `approval-needed`.
  */
 export async function refuseUnapproved(sequelize: Sequelize, held: HeldOperation, user: User): Promise<void> {
-  if (isUnseen(held) || !(await needsApproval(sequelize, held.operation, user))) return;
+  if (isUnseen(held) || !(await needsApproval(sequelize, user))) return;
   throw problem(
     'approval-needed',
     'In this shop somebody else has to approve what shoppers will see. Ask for it; until then nothing changes.',
@@ -65,10 +59,22 @@ export function checkHeld({ operation, params, body }: HeldOperation): void {
   }
 }
 
-/** @throws the problem `not-allowed` where somebody approves what they may not do themselves. */
-export function refuseBeyondRole(operation: OperationName, { role }: User): void {
-  const least = approverOf(operation);
-  if (!mayAs(role, least)) throw problem('not-allowed', `Approving that takes at least the role “${least}”.`);
+/**
+ * Nobody gets by asking what neither they nor who approves may do. So a publisher approves what an owner asks for, and
+ * an owner what anybody does.
+ *
+ * @throws the problem `not-allowed`.
+ */
+export async function refuseBeyondRoles(
+  operation: OperationName,
+  { role }: User,
+  askedBy: number | null,
+): Promise<void> {
+  const least = leastRole(OPERATIONS[operation]);
+  if (mayAs(role, least)) return;
+  const asker = askedBy === null ? null : await UserModel.findByPk(askedBy);
+  if (asker && !asker.removedAt && mayAs(asker.role, least)) return;
+  throw problem('not-allowed', `Approving that takes at least the role “${least}”.`);
 }
 
 /** What is asked for, as the rest of “asks to …”. */

@@ -8,7 +8,7 @@ import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
 import { readSettings } from '../people/settings';
 import { roleOf } from '../people/users';
-import { checkHeld, wordsOf, type HeldOperation } from './approval';
+import { checkHeld, refuseBeyondRoles, wordsOf, type HeldOperation } from './approval';
 import { draftsAt, publishPlans } from './publishing';
 
 const MOST_LISTED = 50;
@@ -124,7 +124,9 @@ export async function heldIn(sequelize: Sequelize, id: number, user: User): Prom
   const { approval } = await readSettings(sequelize);
   if (approval && askedBy === user.id)
     throw problem('approval-needed', 'You asked for it yourself; somebody else has to approve.');
-  return { operation, ...wish } as HeldOperation;
+  const held = { operation, ...wish } as HeldOperation;
+  await refuseBeyondRoles(held.operation, user, askedBy);
+  return held;
 }
 
 /** Notes that what was asked for is done, in the unit that does it. */
