@@ -131,6 +131,13 @@ describe('approval by a second person', () => {
         to: '/shop/knives',
         code: 301,
       }),
+      'change the attribute “finish”': await editor.put('/api/catalogue/attributes/finish', {
+        labels: { en: 'Surface' },
+        unit: null,
+        filterable: true,
+        onCards: true,
+        aisles: false,
+      }),
       'restore edition 1': await editor.post('/api/editions/1/publish', { note: 'Back', plans: null }),
     };
     for (const [words, refused] of Object.entries(refusals)) {
@@ -187,6 +194,8 @@ describe('approval by a second person', () => {
       .field('from', tried.id);
     expect(refused.body.type).toBe('/problems/approval-needed');
     const id = await askFor(editor, refused.body);
+    const [asked] = (await publisher.get('/api/publications/requests')).body as PublicationRequest[];
+    expect(asked.words).toBe('take in “a.csv”: 1 new, 0 changed');
     expect((await approve(publisher, id)).status).toBe(201);
     await expect
       .poll(async () =>

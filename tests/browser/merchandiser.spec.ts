@@ -1,4 +1,6 @@
-import type { Frame, Page } from 'puppeteer-core';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import type { ElementHandle, Frame, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { eventually, frameOf, says, TestBrowser, textOf, publishChosen, press } from '../support/browser';
 import { openBrowser } from '../support/story';
@@ -22,6 +24,21 @@ async function planPage(address: string): Promise<Page> {
 }
 
 const saved = (page: Page) => page.waitForSelector('.saving.saved');
+
+/** Hands a product file to the import page. */
+async function upload(page: Page, file: string): Promise<void> {
+  const field = (await page.waitForSelector('input[type=file]'))! as ElementHandle<HTMLInputElement>;
+  await field.uploadFile(file);
+}
+
+async function inFolder(work: (folder: string) => Promise<void>): Promise<void> {
+  const folder = await mkdtemp(`${tmpdir()}/fond-upload-`);
+  try {
+    await work(folder);
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
 
 describe('a merchandiser', () => {
   it('opens an aisle from the floor, changes how it sells, sees it, publishes, and shoppers get it', async () => {
@@ -258,15 +275,9 @@ describe('a merchandiser', () => {
 
   it('reads a product file: tried first, then in earnest', async () => {
     const page = await browser.desk('/catalogue/import');
-    const field = (await page.waitForSelector('input[type=file]'))!;
-    const { writeFile, mkdtemp, rm } = await import('node:fs/promises');
-    const { tmpdir } = await import('node:os');
-    const folder = await mkdtemp(`${tmpdir()}/fond-upload-`);
-    try {
+    await inFolder(async (folder) => {
       await writeFile(`${folder}/bad.csv`, 'sku,title,category,price\nT-1,Tongs,Tools,eight\n');
-      await (field as unknown as { uploadFile: (file: string) => Promise<void> }).uploadFile(
-        `${folder}/bad.csv`,
-      );
+      await upload(page, `${folder}/bad.csv`);
       await eventually(
         page,
         () => document.querySelector('h2')?.textContent ?? '',
@@ -274,18 +285,14 @@ describe('a merchandiser', () => {
       );
       await says(page, 'tbody tr', '“eight” is no price');
       await writeFile(`${folder}/good.csv`, 'sku,title,category,price\nT-1,Tongs,Tools > Tongs,8\n');
-      await (field as unknown as { uploadFile: (file: string) => Promise<void> }).uploadFile(
-        `${folder}/good.csv`,
-      );
+      await upload(page, `${folder}/good.csv`);
       await press(page, 'button::-p-text(Read 1 product into the catalogue)');
       await eventually(
         page,
         () => document.querySelector('h2')?.textContent ?? '',
         (text) => text.includes('is in'),
       );
-    } finally {
-      await rm(folder, { recursive: true, force: true });
-    }
+    });
     const shopper = await browser.page();
     await shopper.goto(`${browser.baseUrl}/shop/tools/tongs`);
     expect(await textOf(shopper, '.card-name')).toBe('Tongs');
@@ -293,11 +300,7 @@ describe('a merchandiser', () => {
 
   it('tells how far a long file is while it is read', async () => {
     const page = await browser.desk('/catalogue/import');
-    const field = (await page.waitForSelector('input[type=file]'))!;
-    const { writeFile, mkdtemp, rm } = await import('node:fs/promises');
-    const { tmpdir } = await import('node:os');
-    const folder = await mkdtemp(`${tmpdir()}/fond-upload-`);
-    try {
+    await inFolder(async (folder) => {
       const lines = Array.from(
         { length: 30_000 },
         (_, at) => `L-${at},Ladle ${at},Tools > Ladles,${at % 40}`,
@@ -311,9 +314,7 @@ describe('a merchandiser', () => {
           if (said) seen.add(said);
         }).observe(document.body, { subtree: true, childList: true, characterData: true });
       });
-      await (field as unknown as { uploadFile: (file: string) => Promise<void> }).uploadFile(
-        `${folder}/long.csv`,
-      );
+      await upload(page, `${folder}/long.csv`);
       await eventually(
         page,
         () => document.querySelector('h2')?.textContent ?? '',
@@ -322,9 +323,7 @@ describe('a merchandiser', () => {
       const seen = await page.evaluate(() => [...(window as unknown as { seen: Set<string> }).seen]);
       const figures = seen.flatMap((said) => /: (\d+)/.exec(said)?.[1] ?? []).map(Number);
       expect(figures.filter((figure) => figure > 0 && figure < 30_000).length).toBeGreaterThan(2);
-    } finally {
-      await rm(folder, { recursive: true, force: true });
-    }
+    });
   });
 
   it('publishes an earlier edition again and takes that back', async () => {

@@ -4,7 +4,7 @@ import { QueryTypes, type Sequelize } from 'sequelize';
 import type { Logger } from 'pino';
 import type { ImportReport, Job, JobKind, JobProgress } from '@fond/contract';
 import { JobModel } from '../database/models';
-import { outsideUnits } from '../database/unit';
+import { afterCommit, outsideUnits } from '../database/unit';
 import { problem } from '../http/problem';
 
 /** Progress reaches the database at most this often; listeners get every step. */
@@ -162,7 +162,8 @@ export class Jobs {
       server: this.server,
       leaseUntil: new Date(Date.now() + LEASE * 1000),
     });
-    this.queue(row, work);
+    // Within a unit, such as that of an approval, the job is there only once the unit is.
+    await afterCommit(() => this.queue(row, work));
     return jobOf(row);
   }
 

@@ -1,7 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import { mayAs, type HeldOperation as Held, type User } from '@fond/contract';
 import { leastRole, OPERATIONS, type Operation, type OperationName } from '@fond/contract/operations';
-import { PlanModel, SavedRangeModel, UserModel } from '../database/models';
+import { UserModel } from '../database/models';
 import { problem } from '../http/problem';
 import { readSettings } from '../people/settings';
 
@@ -75,37 +75,4 @@ export async function refuseBeyondRoles(
   const asker = askedBy === null ? null : await UserModel.findByPk(askedBy);
   if (asker && !asker.removedAt && mayAs(asker.role, least)) return;
   throw problem('not-allowed', `Approving that takes at least the role “${least}”.`);
-}
-
-/** What is asked for, as the rest of “asks to …”. */
-export async function wordsOf({ operation, params, body }: HeldOperation): Promise<string> {
-  const said = (name: string): string => (typeof body[name] === 'string' ? body[name] : '');
-  const planName = async (): Promise<string> =>
-    (await PlanModel.findByPk(String(params['id']), { attributes: ['id', 'name'] }))?.name ?? 'a plan';
-  switch (operation) {
-    case 'publishEdition':
-      return `restore edition ${String(params['number'])}`;
-    case 'removePlan':
-      return `${body['standing'] === 'deleted' ? 'delete' : 'put aside'} “${await planName()}”`;
-    case 'publishRange':
-      return `publish the range “${(await SavedRangeModel.findByPk(String(params['id'])))?.name ?? ''}”`;
-    case 'createCampaign':
-      return `schedule “${said('name')}” from ${said('startsLocal').replace('T', ', ')}`;
-    case 'createFreePage':
-    case 'saveFreePage':
-      return `${body['open'] ? 'show' : 'close'} the page at ${said('path')}`;
-    case 'createRedirect':
-    case 'saveRedirect':
-      return `lead ${said('from')} to ${body['to'] === null ? 'nowhere' : said('to')}`;
-    case 'setFeatured':
-      return `${body['featured'] ? 'feature' : 'no longer feature'} ${String(params['sku'])}`;
-    case 'importCatalogue':
-      return 'take in a product file';
-    case 'changeSettings':
-      return `change the shop: ${Object.keys(body).join(', ')}`;
-    default: {
-      const { summary } = OPERATIONS[operation];
-      return summary.charAt(0).toLowerCase() + summary.slice(1);
-    }
-  }
 }

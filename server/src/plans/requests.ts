@@ -8,7 +8,8 @@ import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
 import { readSettings } from '../people/settings';
 import { roleOf } from '../people/users';
-import { checkHeld, refuseBeyondRoles, wordsOf, type HeldOperation } from './approval';
+import { checkHeld, refuseBeyondRoles, type HeldOperation } from './approval';
+import { wordsOf } from './heldWords';
 import { draftsAt, publishPlans } from './publishing';
 
 const MOST_LISTED = 50;
@@ -101,7 +102,7 @@ export async function askToDo(
   userId: number,
 ): Promise<PublicationRequest> {
   checkHeld(held);
-  const words = (await wordsOf(held)).slice(0, 400);
+  const words = (await wordsOf(sequelize, held)).slice(0, 400);
   const { operation, params, body } = held;
   const id = await inUnit(sequelize, async (transaction) => {
     const row = await PublicationRequestModel.create(
