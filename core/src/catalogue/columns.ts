@@ -1,5 +1,15 @@
 import type { Texts } from './rows';
-import { borrowWords, giveBack, toPosting, wordsFor, type Posting, type Stretches, type Words } from './sets';
+import { resorted } from './resort';
+import {
+  borrowWords,
+  giveBack,
+  membersOf,
+  toPosting,
+  wordsFor,
+  type Posting,
+  type Stretches,
+  type Words,
+} from './sets';
 
 /** One value of a column: how it stands in addresses and on screens. */
 export interface ColumnValue {
@@ -40,8 +50,10 @@ export const codesFor = (length: number, largest: number): Codes =>
 export interface NumberColumn {
   kind: 'number';
   key: string;
-  /** Stored units per unit in addresses: 100 for prices in cents, else 1. */
+  /** Stored units per unit in addresses: 100 for prices in cents, else 1, or what makes the numbers whole. */
   scale: number;
+  /** The least width of a bucket, in stored units. */
+  grain: number;
   numbers: Float64Array;
   sorted: Uint32Array;
   /** The set of the first k · `markEvery` products of `sorted`, for k = 0, 1, 2 …: where ranges start reading. */
@@ -180,6 +192,7 @@ export function sortedColumn(
   numbers: Float64Array,
   scale: number,
   sorted: Uint32Array,
+  grain = scale,
 ): NumberColumn {
   const markEvery = Math.max(1, Math.ceil(sorted.length / MOST_MARKS));
   const marks: Words[] = [];
@@ -188,25 +201,101 @@ export function sortedColumn(
     if (k % markEvery === 0) marks.push(words.slice());
     if (k < sorted.length) words[sorted[k] >>> 5] |= 1 << (sorted[k] & 31);
   }
-  return { kind: 'number', key, scale, numbers, sorted, marks, markEvery };
+  return { kind: 'number', key, scale, grain, numbers, sorted, marks, markEvery };
 }
 
-/** A column with a few numbers changed: the sorted products are merged with them, not sorted anew. */
+/** A column with a few numbers changed: what stayed is neither sorted nor gathered anew. */
 export function changedNumbers(column: NumberColumn, changes: ReadonlyMap<number, number>): NumberColumn {
+  const { key, scale, grain, sorted: sortedBefore } = column;
   const numbers = column.numbers.slice();
   for (const [p, number] of changes) numbers[p] = number;
   const before = (a: number, b: number): number => numbers[a] - numbers[b] || a - b;
-  const moved = [...changes.keys()].filter((p) => !Number.isNaN(numbers[p])).sort(before);
-  const stayed = column.sorted.filter((p) => !changes.has(p));
-  const sorted = new Uint32Array(stayed.length + moved.length);
-  let from = 0;
-  let at = 0;
-  for (const p of stayed) {
-    while (from < moved.length && before(moved[from], p) < 0) sorted[at++] = moved[from++];
-    sorted[at++] = p;
+  const changed = Uint32Array.from(changes.keys());
+  const places = changed.filter((p) => !Number.isNaN(column.numbers[p])).map((p) => placeIn(column, p));
+  const moved = changed.filter((p) => !Number.isNaN(numbers[p]));
+  const sorted = resorted(sortedBefore, places.sort(), moved.sort(before), before);
+  if (sorted.length !== sortedBefore.length || changed.length > FEW_CHANGES)
+    return sortedColumn(key, numbers, scale, sorted, grain);
+  return { ...column, numbers, sorted, marks: changedMarks(column, numbers, sorted, changed, before) };
+}
+
+/** So many changes are made up for in the marks; for more, they are made anew. */
+const FEW_CHANGES = 256;
+
+/** Where a product that has a number stands in `sorted`: products with one number stand in their own order. */
+function placeIn({ sorted, numbers }: NumberColumn, p: number): number {
+  let low = 0;
+  let high = sorted.length;
+  while (low < high) {
+    const middle = (low + high) >>> 1;
+    const at = sorted[middle];
+    if ((numbers[at] - numbers[p] || at - p) < 0) low = middle + 1;
+    else high = middle;
   }
-  while (from < moved.length) sorted[at++] = moved[from++];
-  return sortedColumn(column.key, numbers, column.scale, sorted);
+  return low;
+}
+
+/**
+ * The marks of the new order. The first k products are those that they were, but for those that changed and for as many beside
+ * the k-th place; marks between which nothing has moved are shared.
+ */
+function changedMarks(
+  { marks, markEvery }: NumberColumn,
+  numbers: Float64Array,
+  sorted: Uint32Array,
+  changed: Uint32Array,
+  before: (a: number, b: number) => number,
+): Words[] {
+  const reach = changed.length;
+  return marks.map((mark, k) => {
+    const end = k * markEvery;
+    let words = mark;
+    const put = (p: number, inside: boolean): void => {
+      const bit = 1 << (p & 31);
+      if (((words[p >>> 5] & bit) !== 0) === inside) return;
+      if (words === mark) words = mark.slice();
+      if (inside) words[p >>> 5] |= bit;
+      else words[p >>> 5] &= ~bit;
+    };
+    for (let at = Math.max(0, end - reach); at < Math.min(sorted.length, end + reach); at++)
+      put(sorted[at], at < end);
+    for (const p of changed) put(p, end > 0 && !Number.isNaN(numbers[p]) && before(p, sorted[end - 1]) <= 0);
+    return words;
+  });
+}
+
+/** A column of single values with a few of them changed. @param changes Per product its new code, -1 for none. */
+export function changedSingles(column: ValueColumn, changes: ReadonlyMap<number, number>): ValueColumn {
+  const single = column.single!.slice();
+  const touched = new Map<number, { gone: Set<number>; come: number[] }>();
+  const of = (code: number): { gone: Set<number>; come: number[] } => {
+    let one = touched.get(code);
+    if (!one) touched.set(code, (one = { gone: new Set(), come: [] }));
+    return one;
+  };
+  for (const [p, code] of changes) {
+    if (single[p]) of(single[p] - 1).gone.add(p);
+    if (code >= 0) of(code).come.push(p);
+    single[p] = code + 1;
+  }
+  const size = single.length;
+  const offsets = new Uint32Array(size + 1);
+  const codes = codesFor(size, column.values.length);
+  let filled = 0;
+  for (let p = 0; p < size; p++) {
+    if (single[p]) codes[filled++] = single[p] - 1;
+    offsets[p + 1] = filled;
+  }
+  const postings = column.postings.map((posting, code) => {
+    const change = touched.get(code);
+    if (!change) return posting;
+    const members = membersOf(posting).filter((p) => !change.gone.has(p));
+    const all = new Uint32Array(members.length + change.come.length);
+    all.set(members);
+    all.set(change.come, members.length);
+    return toPosting(all.sort(), size);
+  });
+  return { ...column, single, offsets, codes: codes.subarray(0, filled), postings };
 }
 
 /** Sets kept per number column; more of them make ranges quicker and cost n bits each. */

@@ -9,6 +9,7 @@ import {
   type NumberColumn,
   type ValueColumn,
 } from './columns';
+import { countable } from './countable';
 import { newLineage } from './keep';
 import { placesById } from './patch';
 import type { CatalogueFrame, ProductRow } from './rows';
@@ -113,7 +114,7 @@ export function* merging(
       (text) => ({ value: text, ...describedValue(row, text) }),
     );
     attributes.set(row.key, { row, column });
-    if (row.filterable) facets.set(row.key, column);
+    if (row.filterable) facets.set(row.key, countable(column));
     yield;
   }
   facets.set('tag', tag);

@@ -70,6 +70,38 @@ describe('a patched snapshot', () => {
     );
   });
 
+  it('makes up for changes in counts that were kept, after any number of them', () => {
+    fc.assert(
+      fc.property(productsArbitrary, fc.array(changesArbitrary, { maxLength: 4 }), (rows, rounds) => {
+        let now = snapshotOf(FRAME, rows);
+        let current: readonly ProductRow[] = rows;
+        // One range for all rounds, as shelves keep theirs.
+        const range = fullWords(now.size);
+        const countsOf = (snapshot: Snapshot, words = range): Record<string, number[]> => {
+          const filtered = filterRange(snapshot, words, new Map());
+          return Object.fromEntries(
+            [...snapshot.facets].map(([key, column]) => [
+              key,
+              column.kind === 'values'
+                ? [...filtered.valueCounts(column)]
+                : [...filtered.numberCounts(column).counts].filter(Boolean),
+            ]),
+          );
+        };
+        countsOf(now);
+        for (const [round, changes] of rounds.entries()) {
+          now = patchSnapshot(now, changes, round + 2);
+          current = changedRows(current, changes);
+          // Not each time, so that some are caught up with at once.
+          if (round % 2) expect(countsOf(now)).toEqual(countsOf(now, fullWords(now.size)));
+        }
+        expect(countsOf(now)).toEqual(countsOf(now, fullWords(now.size)));
+        expect(countsOf(now)['stock']).toEqual(countsOf(snapshotOf(FRAME, current))['stock']);
+      }),
+      { numRuns: 100 },
+    );
+  });
+
   it('leaves the old one as it was, and shares what did not change', () => {
     const before = snapshotOf(FRAME, [product(1, { stock: 3 }), product(2)]);
     const after = patchSnapshot(before, [{ id: 1, stock: 0, featured: true }], 9);

@@ -1,6 +1,6 @@
-import { patchRows } from '../facets/packedRows';
-import { changedNumbers, type FacetColumn } from './columns';
-import { saleColumn, stockColumn, UNCOUNTED, type Snapshot } from './snapshot';
+import { patchRows } from '../facets/patchRows';
+import { changedNumbers, changedSingles, type FacetColumn, type ValueColumn } from './columns';
+import { saleCode, stockCode, UNCOUNTED, type Snapshot } from './snapshot';
 import type { Words } from './sets';
 
 /** What changes many times a day: price, stock and the featured mark. Left out is left as it is. */
@@ -77,10 +77,16 @@ export function patchSnapshot(
     facets.set(key, column);
     touched.set(key, where);
   };
+  /** A facet whose code changes far less often than what it is told from. */
+  const recode = (key: string, where: readonly number[], codeOf: (p: number) => number): void => {
+    const column = facets.get(key) as ValueColumn;
+    const codes = new Map<number, number>();
+    for (const p of where) if (column.single![p] !== codeOf(p) + 1) codes.set(p, codeOf(p));
+    if (codes.size) replace(key, changedSingles(column, codes), [...codes.keys()]);
+  };
   if (prices.size) replace('price', price, [...prices.keys()]);
-  if (prices.size || was.changed.length)
-    replace('sale', saleColumn(price.numbers, was.column), [...prices.keys(), ...was.changed]);
-  if (stock.changed.length) replace('stock', stockColumn(stock.column), stock.changed);
+  recode('sale', [...prices.keys(), ...was.changed], (p) => saleCode(price.numbers[p], was.column[p]));
+  recode('stock', stock.changed, (p) => stockCode(stock.column[p]));
   return {
     ...snapshot,
     version,

@@ -90,24 +90,28 @@ const STOCK_LABELS: Readonly<Record<StockState, Texts>> = {
 
 const plainValue = (labels: Texts): Omit<ColumnValue, 'value'> => ({ labels, number: null, swatch: null });
 
+/** Whether a product costs less than before, as a code of the facet of sales; -1 where it doesn't. */
+export const saleCode = (price: number, was: number): number => (was > price ? 0 : -1);
+
 /** The facet of what costs less than before. */
 export function saleColumn(prices: ArrayLike<number>, was: ArrayLike<number>): ValueColumn {
   const column = new ValueColumnBuilder('sale');
   // Known from the start, so that the column has the same values however prices change.
   const yes = column.code('yes', () => plainValue(BOOLEAN_LABELS['yes']));
   for (let p = 0; p < prices.length; p++)
-    if (was[p] > prices[p]) column.addOne(yes);
+    if (saleCode(prices[p], was[p]) === yes) column.addOne(yes);
     else column.add([]);
   return column.finish();
 }
 
+/** The availability of so many pieces, as a code of its facet. */
+export const stockCode = (pieces: number): number => STOCK_STATES.indexOf(stockStateOf(pieces));
+
 /** The facet of availability. */
 export function stockColumn(stock: Int32Array): ValueColumn {
   const column = new ValueColumnBuilder('stock');
-  const codes = Object.fromEntries(
-    STOCK_STATES.map((state) => [state, column.code(state, () => plainValue(STOCK_LABELS[state]))]),
-  ) as Record<StockState, number>;
-  for (const pieces of stock) column.addOne(codes[stockStateOf(pieces)]);
+  for (const state of STOCK_STATES) column.code(state, () => plainValue(STOCK_LABELS[state]));
+  for (const pieces of stock) column.addOne(stockCode(pieces));
   return column.finish();
 }
 

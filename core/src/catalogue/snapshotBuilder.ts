@@ -1,6 +1,7 @@
 import { packingRows } from '../facets/packedRows';
 import { aislesOf, type Aisle, type AisleMap } from './aisles';
 import { newLineage } from './keep';
+import { countable } from './countable';
 import { numberColumn, ValueColumnBuilder, type ColumnValue, type FacetColumn } from './columns';
 import type {
   AttributeRow,
@@ -186,7 +187,7 @@ export class SnapshotBuilder {
       const packed = column.finish(order);
       yield;
       attributes.set(row.key, { row, column: packed });
-      if (row.filterable) facets.set(row.key, packed);
+      if (row.filterable) facets.set(row.key, countable(packed));
     }
     const tag = this.tag.finish(order);
     yield;

@@ -32,7 +32,7 @@ export function bucketsOf(
   spread: NumberSpread,
   most = 14,
 ): Bucket[] | null {
-  const step = niceStep(spread.max - spread.min, column.scale, most - 1);
+  const step = niceStep(spread.max - spread.min, column.grain, most - 1);
   if (fine !== null && step % fine !== 0) return null;
   const start = Math.floor(spread.min / step);
   const length = Math.floor(spread.max / step) - start + 1;

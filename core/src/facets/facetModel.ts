@@ -6,7 +6,7 @@ import { addressOf, encodedPick, type ListingState, type NeighbourAddresses } fr
 import { SEARCH_FACET, type FacetChoice, type FacetControlChoice } from '../plans/plan';
 import { facetLabel } from './facetWords';
 import type { Filtered } from './filter';
-import { numbersOf, rangeModel, ratingModel, stepsModel, valueRangeModel } from './numberFacets';
+import { rangeModel, ratingModel, stepsModel, valueRangeModel } from './numberFacets';
 import { fold } from '../text/fold';
 import type { FacetPick } from './selection';
 
@@ -77,8 +77,11 @@ const MOST_NUMBERS = 10;
 
 /** The control that a facet gets: the plan's wish where the facet can bear it, else what suits its values. */
 export function controlOf(snapshot: Snapshot, column: FacetColumn, wish: FacetControlChoice): FacetControl {
-  if (column.kind === 'number')
-    return wish === 'steps' || (wish === 'auto' && column.key === 'rating') ? 'steps' : 'range';
+  if (column.kind === 'number') {
+    if (wish === 'steps' || wish === 'slider') return wish === 'steps' ? 'steps' : 'range';
+    const ranged = column.key === 'price' || (column.key === 'rating' && wish !== 'auto');
+    return ranged ? 'range' : 'steps';
+  }
   const type = snapshot.attributes.get(column.key)?.row.type;
   const { numeric } = column;
   if (wish === 'slider') return numeric ? 'range' : 'list';
@@ -111,14 +114,11 @@ export function facetModel(context: FacetContext, choice: FacetChoice): FacetMod
     shown: choice.shown,
     clearHref: picks.length ? context.addresses.with(choice.key, []) : null,
   };
-  if (column.kind === 'number')
-    return control === 'steps' && column.key === 'rating'
-      ? ratingModel(context, base, column, picks)
-      : control === 'steps'
-        ? stepsModel(context, base, column, numbersOf(context, column), picks)
-        : rangeModel(context, base, column, picks);
+  if (control === 'steps' && column.kind === 'number' && column.key === 'rating')
+    return ratingModel(context, base, column, picks);
+  if (control === 'steps') return stepsModel(context, base, column, picks);
+  if (column.kind === 'number') return rangeModel(context, base, column, picks);
   if (control === 'range') return valueRangeModel(context, base, column, picks);
-  if (control === 'steps') return stepsModel(context, base, column, numbersOf(context, column), picks);
   const { values, more } = valueModels(context, column, picks, control, choice.sort);
   // One switch is a choice; of a list, one value is none.
   const open = values.filter(({ href }) => href !== null).length;

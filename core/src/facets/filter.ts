@@ -14,14 +14,8 @@ import {
   type Words,
 } from '../catalogue/sets';
 import { bucketsOf, type BinCounts, type Bucket, type NumberSpread } from './count';
-import {
-  countMembers,
-  countRows,
-  countSlot,
-  spreadCounts,
-  type PackedPart,
-  type PackedRows,
-} from './packedRows';
+import { countMembers, countRows, countSlot, spreadCounts } from './countRows';
+import type { PackedPart, PackedRows } from './packedRows';
 import { chosenWords, type Selections } from './selection';
 
 /**
@@ -54,16 +48,26 @@ export class Filtered {
   /** Counts of a facet that isn't packed, from its own column. */
   private looseCounts(column: ValueColumn): Uint32Array {
     const { range, matches } = this;
+    const known = this.counted.get(column.key);
+    if (known) return known;
     const near = this.nearMisses.get(column.key);
     const whole = rangeIn(this.snapshot.packed, range);
-    // As for packed ones, the counts of whole ranges are kept.
-    const isWhole = matches === range || (near !== undefined && this.chosen === 1);
-    const known = this.counted.get(column.key) ?? (isWhole ? whole.counts.get(column.key) : undefined);
-    if (known) return known;
-    const counts = new Uint32Array(column.values.length);
-    for (const list of this.members(column.key)) countLoose(column, list, counts);
+    let counts: Uint32Array;
+    if (matches === range || (near && this.chosen === 1)) counts = wholeLooseCounts(whole, range, column);
+    else if (near || this.count * 2 <= whole.count) {
+      counts = new Uint32Array(column.values.length);
+      for (const words of near ? [matches, near] : [matches])
+        countLoose(column, words, whole.stretches, counts);
+    } else {
+      // As for packed ones: of most of a range, what it lost is quicker to count.
+      counts = new Uint32Array(column.values.length);
+      const lost = lostOf(range, matches);
+      countLoose(column, lost, whole.stretches, counts);
+      giveBack(lost);
+      const all = wholeLooseCounts(whole, range, column);
+      for (let code = 0; code < counts.length; code++) counts[code] = all[code] - counts[code];
+    }
     this.counted.set(column.key, counts);
-    if (isWhole) whole.counts.set(column.key, counts);
     return counts;
   }
 
@@ -110,6 +114,23 @@ export class Filtered {
       for (let k = 0; k < lows.length; k++) if (lows[k] >= bound) sum += counts[k];
       return sum;
     });
+  }
+
+  /** How many products are counted at each number, or in each bin of numbers, ascending; in stored units. */
+  numberCounts(column: NumberColumn): BinCounts {
+    return this.binCounts(column) ?? this.singleNumbers(column);
+  }
+
+  /** The same at every single number. */
+  singleNumbers(column: NumberColumn): BinCounts {
+    const { lows } = eachNumber(column, this.members(column.key));
+    const sorted = Float64Array.from(lows).sort();
+    const distinct: number[] = [];
+    const counts: number[] = [];
+    for (const number of sorted)
+      if (distinct.length && distinct[distinct.length - 1] === number) counts[counts.length - 1]++;
+      else counts[distinct.push(number) - 1] = 1;
+    return { lows: distinct, counts: Uint32Array.from(counts), step: null };
   }
 
   private binCounts(column: NumberColumn): BinCounts | null {
@@ -179,8 +200,7 @@ export class Filtered {
     if (count * 2 <= whole.count) countRows(packed, matches, whole.stretches, histogram);
     else {
       // Most of the range: what it lost is quicker to count.
-      const lost = borrowWords(range.length);
-      for (let w = 0; w < lost.length; w++) lost[w] = range[w] & ~matches[w];
+      const lost = lostOf(range, matches);
       countRows(packed, lost, whole.stretches, histogram);
       giveBack(lost);
       const all = rangeHistogram(snapshot, range);
@@ -233,7 +253,7 @@ function crossingIsCheaper({ postings }: ValueColumn, members: number, stretches
 
 interface WholeRange {
   /** The rows that the counts were taken from. */
-  packed: PackedRows | null;
+  state: object | null;
   count: number;
   stretches: Uint32Array;
   /** Tuple counts, once they were asked for. */
@@ -248,20 +268,31 @@ function rangeOf(range: Words): WholeRange {
   let whole = keptRanges.get(range);
   if (!whole) {
     const stretches = stretchesOf(range);
-    whole = { packed: null, count: countOf(range, stretches), stretches, histogram: null, counts: new Map() };
+    whole = { state: null, count: countOf(range, stretches), stretches, histogram: null, counts: new Map() };
     keptRanges.set(range, whole);
   }
   return whole;
 }
 
-/** What is known of a range by these rows; other rows hold other prices. */
-function rangeIn(packed: PackedRows, range: Words): WholeRange {
+/** What is known of a range by these rows; few changes since are made up for, other rows are counted anew. */
+function rangeIn({ state, past }: PackedRows, range: Words): WholeRange {
   const whole = rangeOf(range);
-  if (whole.packed !== packed) {
-    whole.packed = packed;
+  if (whole.state === state) return whole;
+  const since = past.findIndex(({ from }) => from === whole.state);
+  if (since < 0) {
     whole.histogram = null;
     whole.counts = new Map();
-  }
+  } else
+    for (const { keys, tuples } of past.slice(since)) {
+      for (const key of keys) whole.counts.delete(key);
+      if (!whole.histogram) continue;
+      for (let k = 0; k < tuples.length; k += 3) {
+        if (!holds(range, tuples[k])) continue;
+        whole.histogram[tuples[k + 1]]--;
+        whole.histogram[tuples[k + 2]]++;
+      }
+    }
+  whole.state = state;
   return whole;
 }
 
@@ -284,8 +315,41 @@ function rangeCounts(snapshot: Snapshot, range: Words, key: string, part: Packed
   return counts;
 }
 
-function countLoose({ offsets, codes }: ValueColumn, members: Uint32Array, counts: Uint32Array): void {
-  for (const p of members) for (let at = offsets[p]; at < offsets[p + 1]; at++) counts[codes[at]]++;
+function wholeLooseCounts(whole: WholeRange, range: Words, column: ValueColumn): Uint32Array {
+  let counts = whole.counts.get(column.key);
+  if (!counts) {
+    whole.counts.set(column.key, (counts = new Uint32Array(column.values.length)));
+    countLoose(column, range, whole.stretches, counts);
+  }
+  return counts;
+}
+
+/** What a range lost to the selections; lent. */
+function lostOf(range: Words, matches: Words): Words {
+  const lost = borrowWords(range.length);
+  for (let w = 0; w < lost.length; w++) lost[w] = range[w] & ~matches[w];
+  return lost;
+}
+
+/** Counts a set's products by the codes of a column; adds to `counts`. */
+function countLoose(
+  { single, offsets, codes }: ValueColumn,
+  words: Words,
+  stretches: Stretches,
+  counts: Uint32Array,
+): void {
+  for (let s = 0; s < stretches.length; s += 2)
+    for (let w = stretches[s]; w < stretches[s + 1]; w++) {
+      let word = words[w] | 0;
+      const base = w << 5;
+      while (word !== 0) {
+        const bit = word & -word;
+        word ^= bit;
+        const p = base + 31 - Math.clz32(bit);
+        if (!single) for (let at = offsets[p]; at < offsets[p + 1]; at++) counts[codes[at]]++;
+        else if (single[p] !== 0) counts[single[p] - 1]++;
+      }
+    }
 }
 
 function eachNumber({ numbers }: NumberColumn, lists: readonly Uint32Array[]): BinCounts {

@@ -2,8 +2,10 @@ import type { FacetColumn, NumberColumn, ValueColumn } from '../catalogue/column
 import { encodedPick } from '../page/address';
 import type { FacetBase, FacetContext, FacetModel, FacetValueModel } from './facetModel';
 import { pickLabel } from './facetWords';
+import type { Filtered } from './filter';
 import { pickText, within, type FacetPick } from './selection';
-import { stepsOf, type NumberCount } from './steps';
+import type { BinCounts } from './count';
+import { stepsOf, stepsOfBins, type NumberCount, type NumberStep } from './steps';
 
 const RATING_STEPS = [4.5, 4, 3.5, 3];
 
@@ -79,20 +81,39 @@ function ascending(column: ValueColumn): readonly number[] {
   return codes;
 }
 
-/** The numbers that a facet is counted over, ascending, in the units of addresses. */
-export function numbersOf(context: FacetContext, column: FacetColumn): NumberCount[] {
-  if (column.kind === 'values') {
-    const counts = context.filtered.valueCounts(column);
-    return ascending(column).map((code) => ({ number: column.values[code].number!, count: counts[code] }));
-  }
-  const spread = context.filtered.numberSpread(column);
-  if (!spread) return [];
-  const buckets = context.filtered.numberBuckets(column, spread);
-  // A bucket ends one cent below the next, so that two never share a price.
-  return buckets.flatMap(({ from, to, count }) => [
-    { number: from / column.scale, count },
-    { number: (to - 1) / column.scale, count: 0 },
-  ]);
+/** The numbers of a dictionary that a facet is counted over, ascending, in the units of addresses. */
+function numbersOf(filtered: Filtered, column: ValueColumn): NumberCount[] {
+  const counts = filtered.valueCounts(column);
+  return ascending(column).map((code) => ({ number: column.values[code].number!, count: counts[code] }));
+}
+
+/** The same of a column of numbers, some of them in bins. */
+const binned = ({ scale }: NumberColumn, { lows, counts, step }: BinCounts, max = Infinity): NumberCount[] =>
+  Array.from(counts, (count, k) => ({
+    number: lows[k] / scale,
+    upTo: Math.min(lows[k] + (step ?? 1) - 1, max) / scale,
+    count,
+  }));
+
+function stepsIn({ filtered }: FacetContext, column: FacetColumn): NumberStep[] {
+  if (column.kind === 'values') return stepsOf(numbersOf(filtered, column));
+  const max = filtered.numberSpread(column)?.max;
+  // Where bins are too coarse to tell the steps apart, as in an aisle whose numbers lie close together, each is counted.
+  return (
+    stepsOfBins(binned(column, filtered.numberCounts(column), max), column.scale) ??
+    stepsOfBins(binned(column, filtered.singleNumbers(column)), column.scale)!
+  );
+}
+
+/** How many products stand in a range that is no step. */
+function countIn(
+  { filtered }: FacetContext,
+  column: FacetColumn,
+  { from, to }: { from: number | null; to: number | null },
+): number {
+  const numbers =
+    column.kind === 'values' ? numbersOf(filtered, column) : binned(column, filtered.singleNumbers(column));
+  return numbers.reduce((sum, { number, count }) => sum + (within(number, from, to) ? count : 0), 0);
 }
 
 /** Steps of numbers; several may be chosen. A chosen step that is not offered any more stays, to be given up. */
@@ -100,27 +121,15 @@ export function stepsModel(
   context: FacetContext,
   base: FacetBase,
   column: FacetColumn,
-  numbers: readonly NumberCount[],
   picks: readonly FacetPick[],
 ): FacetModel | null {
   const { state, snapshot, addresses } = context;
   const chosen = picks.map(encodedPick);
-  const steps =
-    column.kind === 'values'
-      ? stepsOf(numbers)
-      : numbers.flatMap(({ number, count }, at) =>
-          at % 2 === 0 && count ? [{ from: number, to: numbers[at + 1].number, count }] : [],
-        );
+  const steps = stepsIn(context, column);
   const offered = steps.map(({ from, to, count }) => ({ pick: rangePick(from, to), count }));
   for (const pick of picks)
     if (pick.kind === 'range' && !offered.some((step) => pickText(step.pick) === pickText(pick)))
-      offered.push({
-        pick,
-        count: numbers.reduce(
-          (sum, { number, count }) => sum + (within(number, pick.from, pick.to) ? count : 0),
-          0,
-        ),
-      });
+      offered.push({ pick, count: countIn(context, column, pick) });
   const values = offered.map(({ pick, count }): FacetValueModel => {
     const text = encodedPick(pick);
     const selected = chosen.includes(text);
@@ -149,7 +158,7 @@ export function valueRangeModel(
   column: ValueColumn,
   picks: readonly FacetPick[],
 ): FacetModel | null {
-  const numbers = numbersOf(context, column).filter(({ count }) => count > 0);
+  const numbers = numbersOf(context.filtered, column).filter(({ count }) => count > 0);
   const range = picks.find((pick) => pick.kind === 'range');
   if (numbers.length < 2 && !range) return null;
   const buckets = stepsOf(numbers, 12);

@@ -1,5 +1,4 @@
 import type { FacetColumn, NumberColumn, ValueColumn } from '../catalogue/columns';
-import type { Stretches, Words } from '../catalogue/sets';
 import { ended } from '../catalogue/steps';
 
 /**
@@ -14,15 +13,33 @@ import { ended } from '../catalogue/steps';
 export interface PackedRows {
   /** Slots a product. */
   width: number;
-  /** Tuple numbers of all slots count into one histogram: each slot's numbers begin at its base. */
-  rows: Uint16Array;
+  /**
+   * Tuple numbers of all slots count into one histogram: each slot's numbers begin at its base. Rows lie in blocks of
+   * `BLOCK` products, so that a change copies no more than its block.
+   */
+  blocks: readonly Uint16Array[];
   /** The same slot by slot, for counting one facet alone. */
   slots: readonly Uint16Array[];
   /** Length of the histogram. */
   tuples: number;
   parts: ReadonlyMap<string, PackedPart>;
   loose: ReadonlySet<string>;
+  /** Names these rows; the rows before them, and what changed since, so that counts needn't be made anew. */
+  state: object;
+  past: readonly RowChanges[];
 }
+
+/** What led from one state of rows to the next. */
+export interface RowChanges {
+  from: object;
+  /** Facets of which something changed. */
+  keys: readonly string[];
+  /** Product, the tuple that it had, and the one that it has, each time. */
+  tuples: Uint32Array;
+}
+
+/** Products of a block of rows; whole words of a set. */
+export const BLOCK = 2 ** 14;
 
 /** One facet's share of the slots. */
 export interface PackedPart {
@@ -172,75 +189,16 @@ export function* packingRows(
     }),
   );
   const tuples = baseAfter(kept, width - 1);
-  const rows = new Uint16Array(size * width);
-  for (const [slot, column] of columns.entries()) {
-    for (let p = 0, at = slot; p < size; p++, at += width) rows[at] = column[p];
+  const blocks: Uint16Array[] = [];
+  for (let first = 0; first < size; first += BLOCK) {
+    const behind = Math.min(size, first + BLOCK);
+    const rows = new Uint16Array((behind - first) * width);
+    for (const [slot, column] of columns.entries())
+      for (let p = first, at = slot; p < behind; p++, at += width) rows[at] = column[p];
+    blocks.push(rows);
     yield;
   }
-  return { width, rows, slots: columns, tuples, parts, loose };
-}
-
-/**
- * The rows with some facets of a few products changed; packed anew where a number has no bin, or a facet is not packed by
- * single values.
- *
- * @param touched Per facet, the products whose value changed.
- */
-export function patchRows(
-  packed: PackedRows,
-  facets: ReadonlyMap<string, FacetColumn>,
-  touched: ReadonlyMap<string, readonly number[]>,
-  size: number,
-): PackedRows {
-  const { width } = packed;
-  const rows = packed.rows.slice();
-  const slots = [...packed.slots];
-  const copied = new Set<number>();
-  for (const [key, products] of touched) {
-    if (packed.loose.has(key)) continue;
-    const column = facets.get(key)!;
-    const part = packed.parts.get(key);
-    if (!part || part.chunks.length > 1) return packRows(facets, size);
-    const [{ slot, base, cells, after }] = part.chunks;
-    if (!copied.has(slot)) {
-      slots[slot] = slots[slot].slice();
-      copied.add(slot);
-    }
-    for (const p of products) {
-      const cell = cellOf(column, part, p);
-      if (cell === null || cell >= cells) return packRows(facets, size);
-      const tuple = slots[slot][p] - base;
-      const before = Math.floor(tuple / after) % cells;
-      const number = base + tuple + (cell - before) * after;
-      slots[slot][p] = number;
-      rows[p * width + slot] = number;
-    }
-  }
-  return { ...packed, rows, slots };
-}
-
-/** The cell of a product in a facet that is packed by single values; null where it has none. */
-function cellOf(column: FacetColumn, { bins }: PackedPart, p: number): number | null {
-  if (column.kind === 'values') return column.single ? column.single[p] : null;
-  const number = column.numbers[p];
-  if (Number.isNaN(number)) return 0;
-  const bin = bins && binOf(bins, number);
-  return bin === null ? null : bin + 1;
-}
-
-/** The bin that a number falls into; null where none was made for it. */
-function binOf({ lows, step }: Bins, number: number): number | null {
-  let low = 0;
-  let high = lows.length;
-  while (low < high) {
-    const middle = (low + high) >>> 1;
-    if (lows[middle] <= number) low = middle + 1;
-    else high = middle;
-  }
-  const bin = low - 1;
-  if (bin < 0) return null;
-  if (step === null) return lows[bin] === number ? bin : null;
-  return number < lows[bin] + step ? bin : null;
+  return { width, blocks, slots: columns, tuples, parts, loose, state: {}, past: [] };
 }
 
 /** Where the tuples of the slot after `at` begin. */
@@ -353,9 +311,16 @@ function binsOf({ key, numbers, sorted }: NumberColumn, most: number): Bins {
   const min = numbers[sorted[0]];
   const max = numbers[sorted[sorted.length - 1]];
   const step = niceStep(max - min, 1, Math.max(1, most - 1));
-  const first = Math.floor(min / step);
-  const length = Math.floor(max / step) - first + 1;
-  return { lows: Float64Array.from({ length }, (_, k) => (first + k) * step), step };
+  const lowest = Math.floor(min / step);
+  const needed = Math.floor(max / step) - lowest + 1;
+  if (key !== 'price')
+    return { lows: Float64Array.from({ length: needed }, (_, k) => (lowest + k) * step), step };
+  // What bins are left stand below, down to nothing, and above, where prices may go next.
+  const below = Math.max(0, Math.min(lowest, most - needed));
+  return {
+    lows: Float64Array.from({ length: Math.max(most, needed) }, (_, k) => (lowest - below + k) * step),
+    step,
+  };
 }
 
 /** The smallest step of the series 1, 2, 5, 10, 20 … times `unit` that covers `width` in at most `most` steps. */
@@ -363,94 +328,4 @@ export function niceStep(width: number, unit: number, most: number): number {
   for (let power = unit; ; power *= 10)
     for (const factor of [1, 2, 5])
       if (Math.floor(width / (power * factor)) + 1 <= most) return power * factor;
-}
-
-// Plain loops over few arrays, each in a function of its own: that is what the compiler turns into tight code.
-
-/** Adds the tuples of a set's products to `histogram`, all slots in one pass. */
-export function countRows(
-  { width, rows }: PackedRows,
-  words: Words,
-  stretches: Stretches,
-  histogram: Uint32Array,
-): void {
-  for (let s = 0; s < stretches.length; s += 2)
-    countStretch(width, rows, words, stretches[s], stretches[s + 1], histogram);
-}
-
-function countStretch(
-  width: number,
-  rows: Uint16Array,
-  words: Words,
-  first: number,
-  behind: number,
-  histogram: Uint32Array,
-): void {
-  const fours = width - (width & 3);
-  for (let w = first; w < behind; w++) {
-    let word = words[w] | 0;
-    while (word !== 0) {
-      const bit = word & -word;
-      word ^= bit;
-      let at = Math.imul((w << 5) + 31 - Math.clz32(bit), width);
-      const end = (at + width) | 0;
-      for (const until = (at + fours) | 0; at < until; at = (at + 4) | 0) {
-        histogram[rows[at]]++;
-        histogram[rows[at + 1]]++;
-        histogram[rows[at + 2]]++;
-        histogram[rows[at + 3]]++;
-      }
-      for (; at < end; at++) histogram[rows[at]]++;
-    }
-  }
-}
-
-/** Adds the tuples of a set's products to `histogram`, those of one slot only. */
-export function countSlot(
-  slot: Uint16Array,
-  words: Words,
-  stretches: Stretches,
-  histogram: Uint32Array,
-): void {
-  for (let s = 0; s < stretches.length; s += 2)
-    for (let w = stretches[s]; w < stretches[s + 1]; w++) {
-      let word = words[w] | 0;
-      const base = w << 5;
-      while (word !== 0) {
-        const bit = word & -word;
-        word ^= bit;
-        histogram[slot[base + 31 - Math.clz32(bit)]]++;
-      }
-    }
-}
-
-/** Counts a facet's codes, or bins, over few members without a histogram; adds to `counts`. */
-export function countMembers(
-  slots: readonly Uint16Array[],
-  { chunks }: PackedPart,
-  members: Uint32Array,
-  counts: Uint32Array,
-): void {
-  for (const chunk of chunks) countChunk(slots[chunk.slot], chunk, members, counts);
-}
-
-function countChunk(
-  slot: Uint16Array,
-  { base, offsets, codes }: PackedChunk,
-  members: Uint32Array,
-  counts: Uint32Array,
-): void {
-  for (const p of members) {
-    const tuple = slot[p] - base;
-    for (let at = offsets[tuple]; at < offsets[tuple + 1]; at++) counts[codes[at]]++;
-  }
-}
-
-/** Hands tuple counts on to the codes, or bins, of one facet; adds to `counts`. */
-export function spreadCounts({ chunks }: PackedPart, histogram: Uint32Array, counts: Uint32Array): void {
-  for (const { base, tuples, offsets, codes } of chunks)
-    for (let t = 0; t < tuples; t++) {
-      const count = histogram[base + t];
-      if (count !== 0) for (let at = offsets[t]; at < offsets[t + 1]; at++) counts[codes[at]] += count;
-    }
 }

@@ -44,6 +44,8 @@ export interface ParsedSelections {
   malformed: readonly { path: string; message: string }[];
 }
 
+/** Few numbers of an attribute can be chosen one by one; addresses that did so lead on once they are many. */
+const NUMBER = /^-?\d+(?:\.\d+)?$/;
 const RANGE = /^(-?\d+(?:\.\d+)?)?\.\.(-?\d+(?:\.\d+)?)?$/;
 
 /**
@@ -95,6 +97,8 @@ function readPick(column: FacetColumn, part: string): FacetPick | string {
       return `The range runs from ${from} down to ${to}; turn it round.`;
     return { kind: 'range', from, to };
   }
+  if (column.kind === 'number' && column.key !== 'price' && NUMBER.test(part))
+    return { kind: 'range', from: Number(part), to: Number(part) };
   if (column.kind === 'number')
     return `“${part.slice(0, 40)}” is not a range; write it as 20..80, ..80 or 20.. with plain numbers.`;
   try {

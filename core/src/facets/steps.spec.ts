@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { stepsOf, type NumberCount } from './steps';
+import { stepsOf, stepsOfBins, type NumberCount } from './steps';
 
 const valuesArbitrary: fc.Arbitrary<NumberCount[]> = fc
   .uniqueArray(fc.integer({ min: -4_000, max: 4_000 }), { minLength: 1, maxLength: 60 })
@@ -57,5 +57,31 @@ describe('stepsOf', () => {
     expect(stepsOf([])).toEqual([]);
     expect(stepsOf([{ number: 3, count: 0 }])).toEqual([]);
     expect(stepsOf([{ number: 3, count: 2 }])).toEqual([{ from: 3, to: 3, count: 2 }]);
+  });
+});
+
+describe('stepsOfBins', () => {
+  it('counts as single numbers would, or says that the bins are too coarse', () => {
+    let told = 0;
+    fc.assert(
+      fc.property(valuesArbitrary, fc.constantFrom(1, 2, 5, 10, 50), (values, width) => {
+        const bins = new Map<number, NumberCount>();
+        for (const { number, count } of values) {
+          const low = Math.floor((number * 4) / width) * width;
+          const bin = bins.get(low) ?? { number: low / 4, upTo: (low + width - 1) / 4, count: 0 };
+          bins.set(low, { ...bin, count: bin.count + count });
+        }
+        const steps = stepsOfBins([...bins.values()], 4);
+        if (!steps) return;
+        told++;
+        for (const { from, to, count } of steps)
+          expect(count).toBe(
+            values
+              .filter(({ number }) => number >= from && number <= to)
+              .reduce((sum, value) => sum + value.count, 0),
+          );
+      }),
+    );
+    expect(told).toBeGreaterThan(0);
   });
 });

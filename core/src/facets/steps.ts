@@ -3,6 +3,8 @@ import { niceStep } from './packedRows';
 /** Products at one number. */
 export interface NumberCount {
   number: number;
+  /** The largest number that may be among them, where they stand in a bin. */
+  upTo?: number;
   count: number;
 }
 
@@ -23,28 +25,52 @@ const CROWDED = 0.6;
  */
 export function stepsOf(values: readonly NumberCount[], most = 6): NumberStep[] {
   const present = values.filter(({ count }) => count > 0);
-  if (!present.length) return [];
-  const total = present.reduce((sum, { count }) => sum + count, 0);
-  const even = evenSteps(present, most);
-  const crowded = Math.max(...even.map(({ count }) => count)) > total * CROWDED;
-  return crowded && present.length > even.length ? equalSteps(present, total, most) : even;
+  return chosenSteps(present, resolutionOf(present), most).steps;
 }
 
-function evenSteps(present: readonly NumberCount[], most: number): NumberStep[] {
+/**
+ * The same over bins of whole multiples of 1/`scale`; null where a step would end within a bin, so that finer counts are
+ * needed.
+ */
+export function stepsOfBins(bins: readonly NumberCount[], scale: number, most = 6): NumberStep[] | null {
+  const present = bins.filter(({ count }) => count > 0);
+  const { steps, torn } = chosenSteps(present, 1 / scale, most);
+  return torn ? null : steps;
+}
+
+interface Cut {
+  steps: NumberStep[];
+  /** Whether a bin lies in two steps. */
+  torn: boolean;
+}
+
+function chosenSteps(present: readonly NumberCount[], resolution: number, most: number): Cut {
+  if (!present.length) return { steps: [], torn: false };
+  const total = present.reduce((sum, { count }) => sum + count, 0);
+  const even = evenSteps(present, resolution, most);
+  const crowded = Math.max(...even.steps.map(({ count }) => count)) > total * CROWDED;
+  return crowded && present.length > even.steps.length ? equalSteps(present, resolution, total, most) : even;
+}
+
+/** The largest number that may be among those of a count. */
+const topOf = ({ number, upTo }: NumberCount): number => upTo ?? number;
+
+function evenSteps(present: readonly NumberCount[], resolution: number, most: number): Cut {
   const min = present[0].number;
-  const width = present[present.length - 1].number - min;
-  if (width === 0) return [{ from: min, to: min, count: present[0].count }];
+  const width = topOf(present[present.length - 1]) - min;
+  if (width === 0) return { steps: [{ from: min, to: min, count: present[0].count }], torn: false };
   // Numbers with decimals are measured in thousandths, so that the series starts small enough.
   const step = niceStep(width * 1000, 1, most) / 1000;
   const place = (number: number): number => Math.floor(number / step + 1e-9);
   return cut(
     grouped(present, ({ number }) => place(number)),
+    resolution,
     (_, next) => place(next) * step,
   );
 }
 
 /** Cuts where the running count passes the next share of the whole; values are never torn apart. */
-function equalSteps(present: readonly NumberCount[], total: number, most: number): NumberStep[] {
+function equalSteps(present: readonly NumberCount[], resolution: number, total: number, most: number): Cut {
   let before = 0;
   const share = new Map<number, number>();
   for (const { number, count } of present) {
@@ -53,6 +79,7 @@ function equalSteps(present: readonly NumberCount[], total: number, most: number
   }
   return cut(
     grouped(present, ({ number }) => share.get(number)!),
+    resolution,
     roundest,
   );
 }
@@ -83,30 +110,32 @@ function roundest(low: number, high: number): number {
 const exact = (number: number): number => Number(number.toPrecision(12));
 
 /** The smallest difference that the decimals of the numbers can tell. */
-function resolutionOf(groups: readonly (readonly NumberCount[])[]): number {
+function resolutionOf(present: readonly NumberCount[]): number {
   let decimals = 0;
-  for (const group of groups)
-    for (const { number } of group)
-      while (decimals < 6 && !Number.isInteger(exact(number * 10 ** decimals))) decimals++;
+  for (const { number } of present)
+    while (decimals < 6 && !Number.isInteger(exact(number * 10 ** decimals))) decimals++;
   return 10 ** -decimals;
 }
 
 /** @param boundOf Where the step of `next` begins, above `last`, the largest number before it. */
 function cut(
   groups: readonly (readonly NumberCount[])[],
+  resolution: number,
   boundOf: (last: number, next: number) => number,
-): NumberStep[] {
-  const resolution = resolutionOf(groups);
+): Cut {
   const last = groups.length - 1;
-  const endOf = (at: number): number => groups[at][groups[at].length - 1].number;
+  const endOf = (at: number): number => topOf(groups[at][groups[at].length - 1]);
   // The first step begins no further below its products than steps are wide.
   const before = groups[0][0].number - (endOf(last) - groups[0][0].number) / groups.length - resolution;
   const bounds = groups.map((group, at) =>
     exact(boundOf(at === 0 ? before : endOf(at - 1), group[0].number)),
   );
-  return groups.map((group, at) => ({
-    from: bounds[at],
-    to: at === last ? group[group.length - 1].number : exact(bounds[at + 1] - resolution),
-    count: group.reduce((sum, { count }) => sum + count, 0),
-  }));
+  return {
+    steps: groups.map((group, at) => ({
+      from: bounds[at],
+      to: at === last ? endOf(at) : exact(bounds[at + 1] - resolution),
+      count: group.reduce((sum, { count }) => sum + count, 0),
+    })),
+    torn: bounds.some((bound, at) => at > 0 && bound <= endOf(at - 1)),
+  };
 }

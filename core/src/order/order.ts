@@ -1,5 +1,6 @@
 import type { Lang } from '../catalogue/rows';
 import { Keep, type Earlier } from '../catalogue/keep';
+import { resorted } from '../catalogue/resort';
 import { textIn } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import {
@@ -67,12 +68,13 @@ export function permutationOf(
       }
       return ids[a] - ids[b];
     };
-    const positions =
-      (earlier && mergedPositions(earlier, keys, ids, before)) ??
-      Uint32Array.from({ length: snapshot.size }, (_, p) => p).sort(before);
+    const lead = groups ? null : (sorting.levels[0] ?? null);
+    const merged = earlier && mergedOrder(earlier, keys, ids, before);
+    if (merged) return { ...merged, lead, keys, ids };
+    const positions = Uint32Array.from({ length: snapshot.size }, (_, p) => p).sort(before);
     const ranks = new Uint32Array(snapshot.size);
     for (let rank = 0; rank < positions.length; rank++) ranks[positions[rank]] = rank;
-    return { positions, ranks, lead: groups ? null : (sorting.levels[0] ?? null), keys, ids };
+    return { positions, ranks, lead, keys, ids };
   });
 }
 
@@ -80,16 +82,58 @@ export function permutationOf(
 const FEW = 1 / 16;
 
 /**
- * The positions in order, made of those that were in order before: products whose numbers are the same keep their order
- * among themselves, all others are put in between them. Null where too much has changed. O(n + k · log k).
+ * The order made of the one before: products whose numbers are the same keep their order among themselves, all others are
+ * put in between them. Null where too much has changed.
  */
-function mergedPositions(
+function mergedOrder(
   { value, places }: Earlier<Sorted>,
   keys: readonly Float64Array[],
   ids: Uint32Array,
   before: (a: number, b: number) => number,
-): Uint32Array | null {
+): Pick<Permutation, 'positions' | 'ranks'> | null {
   if (value.keys.length !== keys.length) return null;
+  const size = ids.length;
+  const most = Math.max(64, size * FEW);
+  return places || ids !== value.ids
+    ? mergedElsewhere(value, places, keys, ids, before, most)
+    : mergedInPlace(value, keys, before, most);
+}
+
+/** Where every product stands where it stood. O(n) to see what changed, and k · log n for that. */
+function mergedInPlace(
+  value: Sorted,
+  keys: readonly Float64Array[],
+  before: (a: number, b: number) => number,
+  most: number,
+): Pick<Permutation, 'positions' | 'ranks'> | null {
+  const changed: number[] = [];
+  for (const [k, key] of keys.entries()) {
+    const old = value.keys[k];
+    if (key === old) continue;
+    for (let p = 0; p < key.length; p++) if (key[p] !== old[p] && changed.push(p) > most) return null;
+  }
+  const moved = Uint32Array.from(new Set(changed));
+  const places = moved.map((p) => value.ranks[p]).sort();
+  const positions = resorted(value.positions, places, moved.sort(before), before);
+  // Ranks are the same outside of what lies between the outermost old and new places.
+  let first = 0;
+  while (first < positions.length && positions[first] === value.positions[first]) first++;
+  let last = positions.length - 1;
+  while (last > first && positions[last] === value.positions[last]) last--;
+  const ranks = value.ranks.slice();
+  for (let rank = first; rank <= last; rank++) ranks[positions[rank]] = rank;
+  return { positions, ranks };
+}
+
+/** Where products have moved, come or gone. O(n + k · log k). */
+function mergedElsewhere(
+  value: Sorted,
+  places: Int32Array | null,
+  keys: readonly Float64Array[],
+  ids: Uint32Array,
+  before: (a: number, b: number) => number,
+  most: number,
+): Pick<Permutation, 'positions' | 'ranks'> | null {
   const size = ids.length;
   const stayed = new Uint32Array(value.positions.length);
   const known = new Uint8Array(size);
@@ -103,20 +147,14 @@ function mergedPositions(
     stayed[kept++] = p;
     known[p] = 1;
   }
-  if (size - kept > Math.max(64, size * FEW)) return null;
+  if (size - kept > most) return null;
   const moved = new Uint32Array(size - kept);
   let count = 0;
   for (let p = 0; p < size; p++) if (!known[p]) moved[count++] = p;
-  moved.sort(before);
-  const positions = new Uint32Array(size);
-  let from = 0;
-  let at = 0;
-  for (let k = 0; k < kept; k++) {
-    while (from < moved.length && before(moved[from], stayed[k]) < 0) positions[at++] = moved[from++];
-    positions[at++] = stayed[k];
-  }
-  while (from < moved.length) positions[at++] = moved[from++];
-  return positions;
+  const positions = resorted(stayed.subarray(0, kept), new Uint32Array(0), moved.sort(before), before);
+  const ranks = new Uint32Array(size);
+  for (let rank = 0; rank < size; rank++) ranks[positions[rank]] = rank;
+  return { positions, ranks };
 }
 
 /** What an order depends on; the day only where it does. */
@@ -333,23 +371,7 @@ function sortedNames(
   const moved: number[] = [];
   for (let p = 0; p < names.length; p++) if (!known[p]) moved.push(p);
   moved.sort(before);
-  if (!stayed.length) return { names, places: Uint32Array.from(moved) };
-  const places = new Uint32Array(names.length);
-  let at = 0;
-  let from = 0;
-  for (const p of moved) {
-    // The first of those that stayed which comes behind it (binary search).
-    let low = from;
-    let high = stayed.length;
-    while (low < high) {
-      const middle = (low + high) >>> 1;
-      if (before(stayed[middle], p) < 0) low = middle + 1;
-      else high = middle;
-    }
-    while (from < low) places[at++] = stayed[from++];
-    places[at++] = p;
-  }
-  while (from < stayed.length) places[at++] = stayed[from++];
+  const places = resorted(Uint32Array.from(stayed), new Uint32Array(0), Uint32Array.from(moved), before);
   return { names, places };
 }
 
