@@ -35,6 +35,8 @@ async function engine(size: number): Promise<Row[]> {
 }
 
 interface Measured extends Row {
+  /** What was measured in one go. */
+  section: string;
   /** When it was measured; a section can be run by itself. */
   measured: string;
 }
@@ -42,18 +44,16 @@ interface Measured extends Row {
 const RESULTS = path.join(import.meta.dirname, 'results.json');
 const rows: Row[] = [];
 
-/** What was measured before, with what has just been measured in place of its earlier figures. */
-async function keep(found: readonly Row[]): Promise<void> {
+/** What was measured before, with what has just been measured in place of the section's earlier figures. */
+async function keep(section: string, found: readonly Row[]): Promise<void> {
   const measured = new Date().toISOString();
   const before = JSON.parse(await readFile(RESULTS, 'utf8').catch(() => '{}')) as { rows?: Measured[] };
-  const fresh = new Map(found.map((row) => [row.what, { ...row, measured }]));
-  const kept = (before.rows ?? []).map((row) => {
-    const again = fresh.get(row.what);
-    fresh.delete(row.what);
-    return again ?? row;
-  });
-  const all = { machine: machine(), rows: [...kept, ...fresh.values()] };
-  await writeFile(RESULTS, `${JSON.stringify(all, null, 2)}\n`);
+  const others = (before.rows ?? []).filter((row) => row.section !== section);
+  const fresh = found.map((row): Measured => ({ ...row, section, measured }));
+  await writeFile(
+    RESULTS,
+    `${JSON.stringify({ machine: machine(), rows: [...others, ...fresh] }, null, 2)}\n`,
+  );
 }
 
 const section = async (name: string, work: () => Promise<Row[]>): Promise<void> => {
@@ -62,7 +62,7 @@ const section = async (name: string, work: () => Promise<Row[]>): Promise<void> 
   rows.push(...found);
   for (const { what, figure } of found) process.stderr.write(`  ${what}: ${figure}\n`);
   // After each section, so that a run that is broken off keeps what it has measured.
-  await keep(found);
+  await keep(name, found);
 };
 /** `npm run bench` measures all; with the name of a section, only that one. */
 const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
@@ -87,7 +87,7 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
     await rm(demo, { recursive: true, force: true });
   },
   import: () => section('import', importRows),
-  large: () => section(`a server of ${LARGE} products (takes some minutes)`, () => largeRows(LARGE)),
+  large: () => section(`a server of ${LARGE} products`, () => largeRows(LARGE)),
 };
 const asked = process.argv[2];
 if (asked !== undefined && !(asked in SECTIONS))

@@ -1,4 +1,4 @@
-import type { CatalogueFrame, CategoryRow, ProductRow } from '@fond/core';
+import type { AttributeType, CatalogueFrame, CategoryRow, ProductRow } from '@fond/core';
 import { Random } from '../../server/src/demo/random';
 
 /** Attributes of the generated shop with how many values each has; values are drawn independently of each other. */
@@ -13,13 +13,16 @@ export const SINGLE: Readonly<Record<string, number>> = {
   dishwasher: 2,
 };
 export const MANY: Readonly<Record<string, number>> = { hob: 6, use: 12 };
-const TAGS = 20;
-const TOPS = 8;
-const BELOW = 4;
+/** The attribute of many values. */
+export const WIDE = 'series';
+export const WIDE_VALUES = 20_000;
+export const TAGS = 60;
+const TOPS = 6;
+const BELOW = [4, 5];
 const NEWEST = Date.UTC(2026, 0, 1);
 const DAY = 86_400_000;
 
-const attribute = (key: string, id: number, type: 'text' | 'many'): CatalogueFrame['attributes'][number] => ({
+const attribute = (key: string, id: number, type: AttributeType): CatalogueFrame['attributes'][number] => ({
   id,
   key,
   type,
@@ -31,7 +34,7 @@ const attribute = (key: string, id: number, type: 'text' | 'many'): CatalogueFra
   swatches: {},
 });
 
-/** Eight top categories, four below each, four below those where they are even. */
+/** A hundred and fifty categories: six at the top, four below each, five below those. */
 function categories(): CategoryRow[] {
   const rows: CategoryRow[] = [];
   const put = (parent: number | null, slug: string): number => {
@@ -41,9 +44,9 @@ function categories(): CategoryRow[] {
   };
   for (let top = 0; top < TOPS; top++) {
     const first = put(null, `c${top}`);
-    for (let second = 0; second < BELOW; second++) {
+    for (let second = 0; second < BELOW[0]; second++) {
       const id = put(first, `c${top}-${second}`);
-      if (second % 2 === 0) for (let third = 0; third < BELOW; third++) put(id, `c${top}-${second}-${third}`);
+      for (let third = 0; third < BELOW[1]; third++) put(id, `c${top}-${second}-${third}`);
     }
   }
   return rows;
@@ -56,6 +59,8 @@ export const FRAME: CatalogueFrame = {
   attributes: [
     ...Object.keys(SINGLE).map((key, k) => attribute(key, k + 1, 'text')),
     ...Object.keys(MANY).map((key, k) => attribute(key, k + 50, 'many')),
+    attribute(WIDE, 70, 'text'),
+    attribute('weight', 71, 'number'),
   ],
   categories: categories(),
   tags: Array.from({ length: TAGS }, (_, k) => ({
@@ -76,7 +81,7 @@ const skewed = (random: Random, values: number): number => Math.floor(random.nex
 export function* generated(count: number, seed = 5): Generator<ProductRow> {
   const random = new Random(seed);
   for (let n = 0; n < count; n++) {
-    const attributes: Record<string, string | string[]> = {};
+    const attributes: Record<string, string | number | string[]> = {};
     for (const [key, values] of Object.entries(SINGLE))
       if (random.chance(0.9)) attributes[key] = `${key[0]}${skewed(random, values)}`;
     for (const [key, values] of Object.entries(MANY)) {
@@ -84,10 +89,12 @@ export function* generated(count: number, seed = 5): Generator<ProductRow> {
       for (let k = random.whole(0, 3); k > 0; k--) list.add(`${key[0]}${skewed(random, values)}`);
       if (list.size) attributes[key] = [...list];
     }
+    if (random.chance(0.9)) attributes[WIDE] = `${WIDE[0]}${skewed(random, WIDE_VALUES)}`;
+    if (random.chance(0.9)) attributes['weight'] = Math.round(5 + random.next() ** 2 * 9_995) / 100;
     const categoryIds = new Set([LEAVES[skewed(random, LEAVES.length)].id]);
-    if (random.chance(0.15)) categoryIds.add(random.pick(LEAVES).id);
+    for (let k = random.whole(0, 2); k > 0; k--) categoryIds.add(random.pick(LEAVES).id);
     const tags = new Set<number>();
-    for (let k = random.whole(0, 2); k > 0; k--) tags.add(1 + skewed(random, TAGS));
+    for (let k = random.whole(0, 4); k > 0; k--) tags.add(1 + skewed(random, TAGS));
     yield {
       id: n + 1,
       sku: `G-${n}`,

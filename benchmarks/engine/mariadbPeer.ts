@@ -1,10 +1,19 @@
 import { createConnection, type Connection } from 'mariadb';
 import type { ProductRow } from '@fond/core';
-import { MANY, pathsOf, SINGLE } from './catalogue';
-import type { Peer } from './peers';
-import { PAGE_SIZE, VALUE_FACETS, valuesOf, type ListingRequest } from './requests';
+import { MANY, pathsOf, SINGLE, WIDE } from './catalogue';
+import { BUCKET, FACETS, type Peer } from './peer';
+import {
+  NUMBER_FACETS,
+  numberOf,
+  PAGE_SIZE,
+  VALUE_FACETS,
+  valuesOf,
+  Widest,
+  type ListingRequest,
+} from './requests';
 
 const MANY_KEYS = [...Object.keys(MANY), 'tag'];
+const SINGLE_KEYS = [...Object.keys(SINGLE), WIDE];
 const BATCH = 2_000;
 const column = (key: string): string => `\`${key}\``;
 
@@ -29,7 +38,7 @@ export async function mariadbPeer(url: string, rows: Iterable<ProductRow>): Prom
       const page = where(request, null);
       const [{ total }] = await db.query(`SELECT COUNT(*) total FROM bench p WHERE ${page.sql}`, page.values);
       const counts: Record<string, Record<string, number>> = {};
-      for (const key of VALUE_FACETS) {
+      for (const key of FACETS) {
         const { sql, values } = where(request, key);
         const found: { value: string; n: number }[] = MANY_KEYS.includes(key)
           ? await db.query(
@@ -42,11 +51,18 @@ export async function mariadbPeer(url: string, rows: Iterable<ProductRow>): Prom
             );
         counts[key] = Object.fromEntries(found.map(({ value, n }) => [value, n]));
       }
-      const priced = where(request, 'price');
-      const buckets: { n: number }[] = await db.query(
-        `SELECT FLOOR(p.price / 1000) bucket, COUNT(*) n FROM bench p WHERE ${priced.sql} GROUP BY bucket`,
-        priced.values,
-      );
+      const { [WIDE]: widely, ...narrow } = counts;
+      const wide = new Widest(String);
+      for (const [value, count] of Object.entries(widely)) wide.add(value, count);
+      const numbers = { price: 0, weight: 0 };
+      for (const key of NUMBER_FACETS) {
+        const { sql, values } = where(request, key);
+        const buckets: { n: number }[] = await db.query(
+          `SELECT FLOOR(p.${key} / ${BUCKET[key] * 100}) bucket, COUNT(*) n FROM bench p WHERE ${sql} AND p.${key} IS NOT NULL GROUP BY bucket`,
+          values,
+        );
+        for (const { n } of buckets) numbers[key] += n;
+      }
       const order = request.order === 'price' ? 'p.price, p.id' : 'p.created DESC, p.id';
       const ids: { id: number }[] = await db.query(
         `SELECT p.id FROM bench p WHERE ${page.sql} ORDER BY ${order} LIMIT ${PAGE_SIZE} OFFSET ${(request.page - 1) * PAGE_SIZE}`,
@@ -54,10 +70,14 @@ export async function mariadbPeer(url: string, rows: Iterable<ProductRow>): Prom
       );
       return {
         total,
-        counts,
-        priced: buckets.reduce((sum, { n }) => sum + n, 0),
+        counts: Object.fromEntries(VALUE_FACETS.map((key) => [key, narrow[key]])),
+        wide: wide.answer(),
+        numbers,
         ids: ids.map(({ id }) => id),
       };
+    },
+    async reprice(id, cents) {
+      await db.query('UPDATE bench SET price = ? WHERE id = ?', [cents, id]);
     },
     async close() {
       await db.end();
@@ -72,9 +92,12 @@ function where(request: ListingRequest, except: string | null): { sql: string; v
     parts.push('p.id IN (SELECT product FROM bench_path WHERE value = ?)');
     values.push(request.path);
   }
-  if (request.price && except !== 'price') {
-    parts.push('p.price BETWEEN ? AND ?');
-    values.push(...request.price.map((euros) => euros * 100));
+  if (request.stocked) parts.push('p.stocked = 1');
+  for (const key of NUMBER_FACETS) {
+    const span = request.numbers[key];
+    if (!span || key === except) continue;
+    parts.push(`p.${key} BETWEEN ? AND ?`);
+    values.push(...span.map((bound) => Math.round(bound * 100)));
   }
   for (const [key, chosen] of Object.entries(request.values)) {
     if (key === except) continue;
@@ -90,11 +113,13 @@ function where(request: ListingRequest, except: string | null): { sql: string; v
 }
 
 async function fill(db: Connection, rows: Iterable<ProductRow>): Promise<void> {
-  const singles = Object.keys(SINGLE);
+  await db.query(`DROP TABLE IF EXISTS bench, ${[...MANY_KEYS, 'path'].map((key) => `bench_${key}`).join()}`);
   await db.query(
-    `CREATE TABLE bench (id INT PRIMARY KEY, price INT NOT NULL, created BIGINT NOT NULL, ${singles
-      .map((key) => `${column(key)} VARCHAR(16)`)
-      .join()}, INDEX (price, id), INDEX (created, id), ${singles.map((key) => `INDEX (${column(key)})`).join()})`,
+    `CREATE TABLE bench (id INT PRIMARY KEY, price INT NOT NULL, weight INT, created BIGINT NOT NULL, stocked BOOL NOT NULL, ${SINGLE_KEYS.map(
+      (key) => `${column(key)} VARCHAR(16)`,
+    ).join()}, INDEX (price, id), INDEX (weight), INDEX (created, id), ${SINGLE_KEYS.map(
+      (key) => `INDEX (${column(key)})`,
+    ).join()})`,
   );
   for (const key of [...MANY_KEYS, 'path'])
     await db.query(
@@ -111,7 +136,15 @@ async function fill(db: Connection, rows: Iterable<ProductRow>): Promise<void> {
     void (waiting.get(table)?.push(row) ?? waiting.set(table, [row]));
   let count = 0;
   for (const row of rows) {
-    put('bench', [row.id, row.price, row.created, ...singles.map((key) => valuesOf(row, key)[0] ?? null)]);
+    const weight = numberOf(row, 'weight');
+    put('bench', [
+      row.id,
+      row.price,
+      weight === null ? null : Math.round(weight * 100),
+      row.created,
+      row.stock ? 1 : 0,
+      ...SINGLE_KEYS.map((key) => valuesOf(row, key)[0] ?? null),
+    ]);
     for (const key of MANY_KEYS) for (const value of valuesOf(row, key)) put(`bench_${key}`, [row.id, value]);
     for (const path of pathsOf(row)) put('bench_path', [row.id, path]);
     if (++count % BATCH === 0) await flush();

@@ -2,6 +2,7 @@ import {
   AISLE_RANGE,
   byLevels,
   filterRange,
+  patchSnapshot,
   pageOf,
   parseSelections,
   permutationOf,
@@ -10,29 +11,38 @@ import {
   SnapshotBuilder,
   type NumberColumn,
   type ProductRow,
+  type Filtered,
   type RangeContext,
+  type RangeRule,
   type Snapshot,
   type Sorting,
   type ValueColumn,
 } from '@fond/core';
-import { FRAME } from './catalogue';
-import { PAGE_SIZE, VALUE_FACETS, type ListingAnswer, type ListingRequest } from './requests';
+import { FRAME, WIDE } from './catalogue';
+import { numbersBy, type Peer } from './peer';
+import { PAGE_SIZE, VALUE_FACETS, Widest, type ListingAnswer, type ListingRequest } from './requests';
 
 const SORTINGS: Readonly<Record<ListingRequest['order'], Sorting>> = {
   newest: byLevels([{ key: 'newest', reversed: false }]),
   price: byLevels([{ key: 'price', reversed: false }]),
 };
 const CONTEXT: RangeContext = { now: 0, ranges: [] };
+const STOCKED: RangeRule = { ...AISLE_RANGE, clauses: [{ kind: 'stock', states: ['in', 'low'] }] };
 
 /** The engine as the shop uses it, down to counts and places; words, links and cards come after it. */
-export class Ours {
+export class Ours implements Peer {
   readonly name = 'engine';
-  readonly snapshot: Snapshot;
 
-  constructor(rows: Iterable<ProductRow>) {
+  constructor(private current: Snapshot) {}
+
+  static of(rows: Iterable<ProductRow>): Ours {
     const builder = new SnapshotBuilder(FRAME);
     for (const row of rows) builder.add(row);
-    this.snapshot = builder.finish(1);
+    return new Ours(builder.finish(1));
+  }
+
+  get snapshot(): Snapshot {
+    return this.current;
   }
 
   answer(request: ListingRequest): ListingAnswer {
@@ -41,27 +51,25 @@ export class Ours {
     const parameters: Record<string, string> = {};
     for (const [key, values] of Object.entries(request.values))
       parameters[key] = values.map((value) => pickText({ kind: 'value', value })).join(',');
-    if (request.price) parameters['price'] = request.price.join('..');
+    for (const [key, span] of Object.entries(request.numbers)) parameters[key] = span.join('..');
     const { selections } = parseSelections(snapshot, parameters);
-    const { words } = runRange(snapshot, aisle, AISLE_RANGE, CONTEXT);
+    const { words } = runRange(snapshot, aisle, request.stocked ? STOCKED : AISLE_RANGE, CONTEXT);
     const filtered = filterRange(snapshot, words, selections);
-    const counted = VALUE_FACETS.map((key) => filtered.valueCounts(snapshot.facets.get(key) as ValueColumn));
+    const counts: Record<string, Record<string, number>> = {};
+    for (const key of VALUE_FACETS) counts[key] = readable(snapshot, key, filtered);
+    // The shop's pages count categories as well, which the others needn't.
     filtered.valueCounts(snapshot.category);
-    const spread = filtered.numberSpread(snapshot.price);
-    if (spread) filtered.numberBuckets(snapshot.price, spread);
-    filtered.countAtLeast(snapshot.rating, [4.5, 4, 3.5, 3]);
+    const wide = widest(snapshot, filtered);
+    const numbers = numbersBy((key) => numbered(snapshot, key, filtered));
     const order = permutationOf(snapshot, SORTINGS[request.order], 'en', CONTEXT);
     const places = pageOf(snapshot, filtered, order, selections, (request.page - 1) * PAGE_SIZE, PAGE_SIZE);
     const total = filtered.count;
     filtered.release();
-    return {
-      total,
-      get counts() {
-        return Object.fromEntries(VALUE_FACETS.map((key, k) => [key, readable(snapshot, key, counted[k])]));
-      },
-      priced: spread?.count ?? 0,
-      ids: Array.from(places, (p) => snapshot.ids[p]),
-    };
+    return { total, counts, wide, numbers, ids: Array.from(places, (p) => snapshot.ids[p]) };
+  }
+
+  reprice(id: number, cents: number): void {
+    this.current = patchSnapshot(this.current, [{ id, price: cents }], this.current.version + 1);
   }
 
   /** Megabytes of what counting reads: codes, postings, sets, numbers, rows, orders. */
@@ -78,7 +86,7 @@ export class Ours {
         }
         for (const array of [column.codes, column.offsets, column.single]) add(array);
       }
-    for (const array of [snapshot.packed.rows, snapshot.featured, snapshot.inStock, snapshot.created])
+    for (const array of [...snapshot.packed.blocks, snapshot.featured, snapshot.inStock, snapshot.created])
       add(array);
     for (const sorting of Object.values(SORTINGS)) {
       const { positions, ranks } = permutationOf(snapshot, sorting, 'en', CONTEXT);
@@ -95,11 +103,27 @@ function addNumbers(column: NumberColumn, add: (array: { buffer: ArrayBufferLike
   column.marks.forEach(add);
 }
 
-function readable(snapshot: Snapshot, key: string, counts: Uint32Array): Record<string, number> {
+function readable(snapshot: Snapshot, key: string, filtered: Filtered): Record<string, number> {
   const column = snapshot.facets.get(key) as ValueColumn;
+  const counts = filtered.valueCounts(column);
   const found: Record<string, number> = {};
-  counts.forEach((count, code) => {
-    if (count) found[column.values[code].value] = count;
-  });
+  for (let code = 0; code < counts.length; code++)
+    if (counts[code]) found[column.values[code].value] = counts[code];
   return found;
+}
+
+function widest(snapshot: Snapshot, filtered: Filtered): ListingAnswer['wide'] {
+  const column = snapshot.facets.get(WIDE) as ValueColumn;
+  const counts = filtered.valueCounts(column);
+  const wide = new Widest((code: number) => column.values[code].value);
+  for (let code = 0; code < counts.length; code++) wide.add(code, counts[code]);
+  return wide.answer();
+}
+
+/** Counted in the buckets that a page shows. */
+function numbered(snapshot: Snapshot, key: string, filtered: Filtered): number {
+  const column = snapshot.facets.get(key) as NumberColumn;
+  const spread = filtered.numberSpread(column);
+  if (!spread) return 0;
+  return filtered.numberBuckets(column, spread).reduce((sum, { count }) => sum + count, 0);
 }
