@@ -22,11 +22,12 @@ const column = (key: string): string => `\`${key}\``;
  * several values and one for the categories, indexed both ways; one grouped query a facet.
  */
 export async function mariadbPeer(url: string, rows: Iterable<ProductRow>): Promise<Peer> {
-  const { hostname, port, username, pathname } = new URL(url);
+  const { hostname, port, username, password, pathname } = new URL(url);
   const db = await createConnection({
     host: hostname,
     port: Number(port),
     user: decodeURIComponent(username),
+    password: decodeURIComponent(password),
     database: pathname.slice(1),
     bigIntAsNumber: true,
     decimalAsNumber: true,

@@ -116,7 +116,7 @@ function widest(snapshot: Snapshot, filtered: Filtered): ListingAnswer['wide'] {
   const column = snapshot.facets.get(WIDE) as ValueColumn;
   const counts = filtered.valueCounts(column);
   const wide = new Widest((code: number) => column.values[code].value);
-  for (let code = 0; code < counts.length; code++) wide.add(code, counts[code]);
+  for (const code of filtered.codesLeft(column)) wide.add(code, counts[code]);
   return wide.answer();
 }
 

@@ -161,6 +161,7 @@ export function aislesOf(frame: CatalogueFrame): AisleMap {
       path: '/',
       titles: frame.shopTitles,
       descriptions: frame.shopDescriptions,
+      children: [],
     },
   ];
   const childrenOf = new Map<number | null, CategoryRow[]>();
@@ -169,29 +170,36 @@ export function aislesOf(frame: CatalogueFrame): AisleMap {
     if (siblings) siblings.push(category);
     else childrenOf.set(category.parent, [category]);
   }
-  const walk = (parent: Aisle | null, parentId: number | null): Aisle[] =>
-    (childrenOf.get(parentId) ?? [])
+  const [front] = all;
+  const below = (
+    parent: Aisle | null,
+    id: number | null,
+  ): { parent: Aisle | null; category: CategoryRow }[] =>
+    (childrenOf.get(id) ?? [])
       .slice()
-      .sort((a, b) => a.position - b.position || a.id - b.id)
-      .map((category) => {
-        const aisle: Aisle = {
-          ...none,
-          key: `category:${category.id}`,
-          kind: 'category',
-          path: `${parent ? parent.path : ''}/${category.slug}`,
-          titles: category.titles,
-          descriptions: category.descriptions,
-          id: category.id,
-          parent,
-          children: [],
-          colour: category.colour ?? parent?.colour ?? null,
-          picture: category.picture ?? null,
-        };
-        all.push(aisle);
-        aisle.children = walk(aisle, category.id);
-        return aisle;
-      });
-  all[0].children = walk(null, null);
+      .sort((a, b) => b.position - a.position || b.id - a.id)
+      .map((category) => ({ parent, category }));
+  // From the top down, without recursion: however deep a file has made its tree, it is walked.
+  const waiting = below(null, null);
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    const { parent, category } = next;
+    const aisle: Aisle = {
+      ...none,
+      key: `category:${category.id}`,
+      kind: 'category',
+      path: `${parent ? parent.path : ''}/${category.slug}`,
+      titles: category.titles,
+      descriptions: category.descriptions,
+      id: category.id,
+      parent,
+      children: [],
+      colour: category.colour ?? parent?.colour ?? null,
+      picture: category.picture ?? null,
+    };
+    all.push(aisle);
+    (parent ?? front).children.push(aisle);
+    waiting.push(...below(aisle, category.id));
+  }
   for (const group of frame.collections) all.push(groupAisle('collection', group));
   for (const group of frame.tags) all.push(groupAisle('tag', group));
   for (const attribute of frame.attributes) all.push(...valueAisles(attribute, frame.languages));

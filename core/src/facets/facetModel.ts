@@ -1,14 +1,12 @@
-import { groundOf, type Aisle } from '../catalogue/aisles';
-import type { FacetColumn, ValueColumn } from '../catalogue/columns';
+import type { Aisle } from '../catalogue/aisles';
+import type { FacetColumn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
-import { valueLabel } from '../card/card';
-import { addressOf, encodedPick, type ListingState, type NeighbourAddresses } from '../page/address';
+import { addressOf, type ListingState, type NeighbourAddresses } from '../page/address';
 import { SEARCH_FACET, type FacetChoice, type FacetControlChoice } from '../plans/plan';
 import { facetLabel } from './facetWords';
 import type { Filtered } from './filter';
 import { rangeModel, ratingModel, stepsModel, valueRangeModel } from './numberFacets';
-import { fold } from '../text/fold';
-import type { FacetPick } from './selection';
+import { MOST_VALUES, valueModels } from './valueFacets';
 
 export type FacetControl = 'list' | 'single' | 'swatches' | 'range' | 'steps' | 'toggle' | 'search' | 'query';
 
@@ -70,8 +68,6 @@ export interface FacetContext {
   find?: { key: string; text: string };
 }
 
-/** So many values of a facet stand on a page, beside those that are chosen. */
-export const MOST_VALUES = 100;
 /** More distinct numbers than this are offered in steps. */
 const MOST_NUMBERS = 10;
 
@@ -147,168 +143,4 @@ function searchModel({ aisle, snapshot, state }: FacetContext, choice: FacetChoi
     range: null,
     clearHref,
   };
-}
-
-/** The values that stand on the page: the first of them in their order, and those that are chosen. */
-function valueModels(
-  context: FacetContext,
-  column: ValueColumn,
-  picks: readonly FacetPick[],
-  control: FacetControl,
-  sort: FacetChoice['sort'],
-): { values: FacetValueModel[]; more: number } {
-  const { snapshot, state, addresses } = context;
-  const counts = context.filtered.valueCounts(column);
-  const possible = context.whole?.valueCounts(column);
-  const chosen = picks.map(encodedPick);
-  const encoded = encodedValues(column);
-  const isChosen = new Set(chosen);
-  const sought = context.find?.key === column.key ? fold(context.find.text.trim()) : '';
-  const labels = sought ? foldedLabels(snapshot, column, state.lang) : null;
-  const offered = offeredCodes(context.aisle, snapshot, column, chosen, control).filter(
-    ({ code }) =>
-      (counts[code] > 0 || isChosen.has(encoded[code]) || Boolean(possible?.[code])) &&
-      (!labels || labels[code].includes(sought)),
-  );
-  const inOrder = sortedCodes(snapshot, offered, column, counts, sort, state.lang);
-  const told = new Set(inOrder.slice(0, MOST_VALUES));
-  for (const one of inOrder) if (isChosen.has(encoded[one.code])) told.add(one);
-  const others = control === 'single' ? [] : chosen;
-  const values = inOrder
-    .filter((one) => told.has(one))
-    .map(({ code, depth }): FacetValueModel => {
-      const text = encoded[code];
-      const selected = isChosen.has(text);
-      const dead = counts[code] === 0 && !selected;
-      return {
-        value: column.values[code].value,
-        label: valueLabel(snapshot, column, code, state.lang),
-        count: counts[code],
-        selected,
-        href: dead
-          ? null
-          : addresses.with(
-              column.key,
-              selected ? chosen.filter((other) => other !== text) : [...others, text],
-            ),
-        swatch: column.values[code].swatch,
-        depth,
-      };
-    });
-  return { values, more: inOrder.length - values.length };
-}
-
-interface OfferedCode {
-  code: number;
-  depth: number;
-}
-
-/** The tree keeps its order; stock runs from plenty to none; numbers by value; words by what they leave, then by name. */
-function sortedCodes(
-  snapshot: Snapshot,
-  offered: readonly OfferedCode[],
-  column: ValueColumn,
-  counts: Uint32Array,
-  sort: FacetChoice['sort'],
-  lang: string,
-): readonly OfferedCode[] {
-  if (column.key === 'category') return offered;
-  if (column.key === 'stock' && sort === 'auto') return [...offered].sort((a, b) => a.code - b.code);
-  const wish = sort === 'auto' ? (column.numeric ? 'value' : 'count') : sort;
-  const ranks = labelRanks(snapshot, column, lang);
-  const byName = (a: OfferedCode, b: OfferedCode): number => ranks[a.code] - ranks[b.code];
-  const numberOf = ({ code }: OfferedCode): number => column.values[code].number ?? 0;
-  if (wish === 'value') return [...offered].sort((a, b) => numberOf(a) - numberOf(b) || byName(a, b));
-  if (wish === 'name') return [...offered].sort(byName);
-  return [...offered].sort((a, b) => counts[b.code] - counts[a.code] || byName(a, b));
-}
-
-const ranksKept = new WeakMap<ValueColumn, Map<string, Uint32Array>>();
-
-/** Places of the values in the order of their labels; comparing words takes long, so it is done once a column. */
-function labelRanks(snapshot: Snapshot, column: ValueColumn, lang: string): Uint32Array {
-  return keptBy(ranksKept, column, lang, () => {
-    const { compare } = collatorFor(lang);
-    const labels = column.values.map((_, code) => valueLabel(snapshot, column, code, lang));
-    const ranks = new Uint32Array(labels.length);
-    [...labels.keys()]
-      .sort((a, b) => compare(labels[a], labels[b]) || a - b)
-      .forEach((code, rank) => (ranks[code] = rank));
-    return ranks;
-  });
-}
-
-const foldedKept = new WeakMap<ValueColumn, Map<string, readonly string[]>>();
-
-/** The labels as people type them. */
-const foldedLabels = (snapshot: Snapshot, column: ValueColumn, lang: string): readonly string[] =>
-  keptBy(foldedKept, column, lang, () =>
-    column.values.map((_, code) => fold(valueLabel(snapshot, column, code, lang))),
-  );
-
-function keptBy<T>(
-  kept: WeakMap<ValueColumn, Map<string, T>>,
-  column: ValueColumn,
-  lang: string,
-  make: () => T,
-): T {
-  let byLanguage = kept.get(column);
-  if (!byLanguage) kept.set(column, (byLanguage = new Map()));
-  let value = byLanguage.get(lang);
-  if (value === undefined) byLanguage.set(lang, (value = make()));
-  return value;
-}
-
-const encodedByColumn = new WeakMap<ValueColumn, readonly string[]>();
-
-/** Every value of a column as it stands in addresses, written once. */
-function encodedValues(column: ValueColumn): readonly string[] {
-  let encoded = encodedByColumn.get(column);
-  if (!encoded)
-    encodedByColumn.set(
-      column,
-      (encoded = column.values.map(({ value }) => encodedPick({ kind: 'value', value }))),
-    );
-  return encoded;
-}
-
-const collators = new Map<string, Intl.Collator>();
-function collatorFor(lang: string): Intl.Collator {
-  let collator = collators.get(lang);
-  if (!collator) collators.set(lang, (collator = new Intl.Collator(lang)));
-  return collator;
-}
-
-/** All values, the switch's one, or the tree below the aisle: its next level, and that of each chosen category. */
-function offeredCodes(
-  aisle: Aisle,
-  snapshot: Snapshot,
-  column: ValueColumn,
-  chosen: readonly string[],
-  control: FacetControl,
-): { code: number; depth: number }[] {
-  if (control === 'toggle') {
-    const code = column.codeOf.get('yes');
-    return code === undefined ? [] : [{ code, depth: 0 }];
-  }
-  if (column.key !== 'category') return column.values.map((_, code) => ({ code, depth: 0 }));
-  const encoded = encodedValues(column);
-  const offered: { code: number; depth: number }[] = [];
-  const walk = (parent: Aisle, depth: number): boolean => {
-    let any = false;
-    for (const child of parent.children) {
-      const code = column.codeOf.get(child.path.slice(1));
-      if (code === undefined) continue;
-      const own = chosen.includes(encoded[code]);
-      const at = offered.push({ code, depth }) - 1;
-      // Below a category only what leads to a chosen one is opened.
-      const below = walk(child, depth + 1);
-      if (!own && !below) offered.length = at + 1;
-      any ||= own || below;
-    }
-    return any;
-  };
-  const ground = groundOf(aisle);
-  walk(ground.kind === 'category' ? ground : snapshot.aisles.byKey.get('front')!, 0);
-  return offered;
 }

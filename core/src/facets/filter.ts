@@ -26,6 +26,8 @@ export class Filtered {
   private histogram: Uint32Array | null = null;
   private readonly lists = new Map<Words, Uint32Array>();
   private readonly counted = new Map<string, Uint32Array>();
+  /** Counts that were lent for this request. */
+  private readonly lent: Uint32Array[] = [];
 
   constructor(
     private readonly snapshot: Snapshot,
@@ -45,6 +47,24 @@ export class Filtered {
     return part ? this.counts(column.key, part) : this.looseCounts(column);
   }
 
+  /** The codes of a column that would leave any product, ascending; of many values those of the products alone are read. */
+  codesLeft(column: ValueColumn): Uint32Array {
+    const counts = this.valueCounts(column);
+    const members = this.members(column.key);
+    if (members.reduce((sum, { length }) => sum + length, 0) * SCANNED_PER_MEMBER < counts.length) {
+      const codes = new Set<number>();
+      for (const list of members)
+        for (const p of list)
+          for (let at = column.offsets[p]; at < column.offsets[p + 1]; at++) codes.add(column.codes[at]);
+      return Uint32Array.from(codes).sort();
+    }
+    let left = 0;
+    for (const count of counts) if (count) left++;
+    const codes = new Uint32Array(left);
+    for (let code = 0, at = 0; at < left; code++) if (counts[code]) codes[at++] = code;
+    return codes;
+  }
+
   /** Counts of a facet that isn't packed, from its own column. */
   private looseCounts(column: ValueColumn): Uint32Array {
     const { range, matches } = this;
@@ -55,12 +75,12 @@ export class Filtered {
     let counts: Uint32Array;
     if (matches === range || (near && this.chosen === 1)) counts = wholeLooseCounts(whole, range, column);
     else if (near || this.count * 2 <= whole.count) {
-      counts = new Uint32Array(column.values.length);
+      counts = this.lend(column.values.length);
       for (const words of near ? [matches, near] : [matches])
         countLoose(column, words, whole.stretches, counts);
     } else {
       // As for packed ones: of most of a range, what it lost is quicker to count.
-      counts = new Uint32Array(column.values.length);
+      counts = this.lend(column.values.length);
       const lost = lostOf(range, matches);
       countLoose(column, lost, whole.stretches, counts);
       giveBack(lost);
@@ -153,7 +173,7 @@ export class Filtered {
     const near = nearMisses.get(key);
     // With one facet chosen, matches and near misses are the whole range, whose counts are kept.
     if (matches === range || (near && this.chosen === 1)) return rangeCounts(snapshot, range, key, part);
-    const counts = new Uint32Array(part.size);
+    const counts = this.lend(part.size);
     const { slots } = snapshot.packed;
     if (this.count < part.tuples) countMembers(slots, part, this.listOf(matches), counts);
     else spreadCounts(part, this.tuples(), counts);
@@ -180,14 +200,22 @@ export class Filtered {
   }
 
   /**
-   * Gives back what was lent for this request; neither this nor `matches` may be used afterwards. Without it nothing is
+   * Gives back what was lent for this request; neither this, its counts nor `matches` may be used afterwards. Without it nothing is
    * wrong, but memory outside the heap piles up until the collector walks the whole catalogue to find it.
    */
   release(): void {
     for (const list of this.lists.values()) giveBackList(list);
+    for (const counts of this.lent) giveBack(counts);
     for (const near of this.nearMisses.values()) giveBack(near);
     if (this.histogram) giveBack(this.histogram);
     if (this.matches !== this.range) giveBack(this.matches);
+  }
+
+  /** Counts for this request, all clear. */
+  private lend(length: number): Uint32Array {
+    const counts = borrowWords(length);
+    this.lent.push(counts);
+    return counts;
   }
 
   /** Tuple counts over the matches. */
@@ -232,6 +260,9 @@ export class Filtered {
     return list;
   }
 }
+
+/** Counts that are scanned in the time in which the codes of one product are gathered. */
+const SCANNED_PER_MEMBER = 16;
 
 /** Costs in nanoseconds, as measured: to find a member and count it forward; to cross a word, and a listed product. */
 const FORWARD = 16;

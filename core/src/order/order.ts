@@ -1,5 +1,6 @@
 import type { Lang } from '../catalogue/rows';
 import { Keep, type Earlier } from '../catalogue/keep';
+import { lowestOf } from '../catalogue/lowest';
 import { resorted } from '../catalogue/resort';
 import { textIn } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
@@ -444,26 +445,6 @@ export function windowOf(
 
 /** A member's rank is read at random and may have to be put in its place; a step of the walk is a bit. */
 const WALKS_PER_MEMBER = 6;
-
-/** The `k` lowest numbers, ascending: a heap of the lowest so far, its largest on top. O(n · log k). */
-function lowestOf(numbers: Uint32Array, k: number): Uint32Array {
-  if (k * 4 > numbers.length) return numbers.sort();
-  const heap = numbers.slice(0, k).sort().reverse();
-  for (let at = k; at < numbers.length; at++) {
-    const number = numbers[at];
-    if (number >= heap[0]) continue;
-    let hole = 0;
-    for (;;) {
-      let child = 2 * hole + 1;
-      if (child + 1 < k && heap[child + 1] > heap[child]) child++;
-      if (child >= k || heap[child] <= number) break;
-      heap[hole] = heap[child];
-      hole = child;
-    }
-    heap[hole] = number;
-  }
-  return heap.sort();
-}
 
 /** The same window with the best scores first; equal scores stand in the order of `permutation`. */
 export function windowByScore(

@@ -200,11 +200,11 @@ export function categoryWords(snapshot: Snapshot, category: number, below: boole
   const aisle = snapshot.aisles.byKey.get(`category:${category}`)!;
   if (!main) return members(snapshot, below ? snapshot.category : snapshot.categoryItself, aisle.path, 1);
   const ids = new Set<number>();
-  const gather = (at: typeof aisle): void => {
+  const waiting = [aisle];
+  for (let at = waiting.pop(); at; at = waiting.pop()) {
     ids.add(at.id);
-    if (below) at.children.forEach(gather);
-  };
-  gather(aisle);
+    if (below) for (const child of at.children) waiting.push(child);
+  }
   return where(snapshot, (p) => ids.has(snapshot.mainCategory[p]));
 }
 
