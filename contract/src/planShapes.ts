@@ -105,6 +105,9 @@ export const floor = Joi.object({
   plans: Joi.array().items(planSummary).required(),
   edition: edition.required(),
   products: count.required(),
+  faults: Joi.array()
+    .items(Joi.object({ table: text.required(), row: text.required(), reason: text.required() }))
+    .required(),
 });
 
 export const disputes = Joi.array().items(

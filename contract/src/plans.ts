@@ -25,6 +25,14 @@ import type {
   CardFault,
 } from '@fond/core';
 
+/** A stored row that the shop leaves out, as it can't be shown. */
+export interface RowFault {
+  table: string;
+  /** Which row, as one finds it again. */
+  row: string;
+  reason: string;
+}
+
 /** One line of the floor. */
 export interface FloorAisle {
   key: string;
@@ -65,6 +73,8 @@ export interface Floor {
   plans: readonly PlanSummary[];
   edition: EditionSummary;
   products: number;
+  /** Rows of the catalogue that can't be shown; told until they are mended. */
+  faults: readonly RowFault[];
 }
 
 export interface NamedPlan {

@@ -2,24 +2,28 @@ import { runRange } from '../range/range';
 import { ValueColumnBuilder, type ValueColumn } from './columns';
 import { Keep } from './keep';
 import type { Texts } from './rows';
-import { holds, type Words } from './sets';
+import { holds, wordsFor, type Words } from './sets';
 import type { Snapshot } from './snapshot';
 
 /**
  * The snapshot with the collections made by rule filled, as their rules hold at `now` (milliseconds since 1970); those
  * made by hand stay as they are. A rule with nothing to meet holds everything; clauses about what is gone are left
  * out. O(products), only where there is such a collection.
+ *
+ * @param onFault Told of rules that can't be read, which then hold nothing; without it they throw.
  */
-export function withRuleCollections(snapshot: Snapshot, now: number, zone = 'UTC'): Snapshot {
+export function withRuleCollections(
+  snapshot: Snapshot,
+  now: number,
+  zone = 'UTC',
+  onFault?: (id: number, error: unknown) => void,
+): Snapshot {
   const front = snapshot.aisles.byKey.get('front')!;
   const ruled = snapshot.frame.collections.flatMap(({ id, slug, clauses }) => {
     if (!clauses) return [];
-    const { words } = runRange(
-      snapshot,
-      front,
-      { source: { kind: 'catalogue' }, clauses },
-      { now, ranges: [], zone },
-    );
+    const wordsOf = (): Words =>
+      runRange(snapshot, front, { source: { kind: 'catalogue' }, clauses }, { now, ranges: [], zone }).words;
+    const words = onFault ? orNothing(snapshot, wordsOf, (error) => onFault(id, error)) : wordsOf();
     return [{ slug, words, labels: snapshot.aisles.byKey.get(`collection:${id}`)!.titles }];
   });
   if (!ruled.length) return snapshot;
@@ -32,6 +36,15 @@ export function withRuleCollections(snapshot: Snapshot, now: number, zone = 'UTC
   );
   if (snapshot.collection === output) return snapshot;
   return { ...snapshot, collection: snapshot.collection === input ? output : filledColumn(snapshot, ruled) };
+}
+
+function orNothing(snapshot: Snapshot, make: () => Words, onFault: (error: unknown) => void): Words {
+  try {
+    return make();
+  } catch (error) {
+    onFault(error);
+    return wordsFor(snapshot.size);
+  }
 }
 
 interface Ruled {

@@ -1,6 +1,7 @@
 import { setImmediate, setTimeout as delay } from 'node:timers/promises';
 import type { Logger } from 'pino';
-import type { Sequelize } from 'sequelize';
+import { BaseError, type Sequelize } from 'sequelize';
+import type { RowFault } from '@fond/contract';
 import {
   permutationOf,
   SearchIndex,
@@ -20,6 +21,7 @@ import { TIME_ZONE, zoneOf } from '../people/settings';
 import { SHOP } from './shopSettings';
 import { followChanges } from './followChanges';
 import { loadSnapshot } from './loadSnapshot';
+import { RowFaults } from './rowFaults';
 
 /** What the shop is served from at one moment: one catalogue and one edition. */
 export interface Stand {
@@ -29,6 +31,8 @@ export interface Stand {
   beneath: Edition;
   /** The shop's time zone. */
   zone: string;
+  /** Stored rows that are left out, as they can't be shown. */
+  faults: readonly RowFault[];
   /** Where shoppers reach the shop, without a slash at its end; null where nobody has said. */
   address: string | null;
 }
@@ -138,6 +142,20 @@ export class CatalogueHost {
     await Promise.race([caughtUp, delay(CATCH_UP, null, { signal: waiting.signal }).catch(() => null)]);
   }
 
+  /** The snapshot brought along; null where it has to be read anew, also when what changed can't be merged in. */
+  private async followed(
+    { snapshot, faults }: Stand,
+    version: number,
+  ): Promise<Awaited<ReturnType<typeof followChanges>>> {
+    try {
+      return await followChanges(this.sequelize, snapshot, version, faults.length > 0);
+    } catch (error) {
+      if (error instanceof BaseError) throw error;
+      this.log.error({ err: error }, 'What changed can’t be merged in; the catalogue is read anew');
+      return null;
+    }
+  }
+
   private async look(): Promise<void> {
     const question = select<{
       version: number;
@@ -159,12 +177,19 @@ export class CatalogueHost {
     const day = dayOf(zone, now);
     const known = current?.snapshot.version === version;
     if (known && this.day === day && current.edition.number === number && current.zone === zone) return;
-    const followed =
-      current && !known ? await followChanges(this.sequelize, current.snapshot, version) : null;
-    const read = known ? current.snapshot : (followed ?? (await loadSnapshot(this.sequelize)));
+    const followed = current && !known ? await this.followed(current, version) : null;
+    const loaded = known ? null : (followed ?? (await loadSnapshot(this.sequelize)));
+    const read = known ? current.snapshot : loaded!.snapshot;
+    const faults = new RowFaults(known || followed ? current!.faults : []);
+    for (const { table, row, reason } of loaded?.faults.list ?? []) faults.tell(table, row, reason);
     // What a rule says of the last days holds for a day; what it says of prices and stock, until they change.
     const sameDay = known && this.day === day && current.zone === zone;
-    const snapshot = sameDay ? read : withRuleCollections(read, now, zone);
+    const snapshot = sameDay
+      ? read
+      : withRuleCollections(read, now, zone, (id, error) => {
+          this.log.error({ err: error, collection: id }, 'The rule of a collection can’t be read');
+          faults.tell('collections', String(id), 'Its rule can’t be read, so nothing stands in it.');
+        });
     this.day = day;
     const { edition, beneath } = current?.edition.number === number ? current : await readLive();
     await this.warm(snapshot, edition, zone);
@@ -174,7 +199,9 @@ export class CatalogueHost {
       void this.follow(snapshot, true).catch((error: unknown) =>
         this.log.warn({ err: error }, 'The search is made ready when it is first asked'),
       );
-    this.current = { snapshot, edition, beneath, zone, address };
+    this.current = { snapshot, edition, beneath, zone, address, faults: faults.list };
+    if (loaded?.faults.list.length)
+      this.log.error({ rows: loaded.faults.list }, 'Stored rows can’t be shown and are left out');
     for (const follower of this.followers) follower();
     this.log.debug(
       { version: snapshot.version, products: snapshot.size, edition: edition.number },

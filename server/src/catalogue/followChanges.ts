@@ -3,6 +3,7 @@ import { canMerge, merging, patchSnapshot, type Snapshot } from '@fond/core';
 import { insertRows, runSql, select } from '../database/rows';
 import { inTurns } from '../turns';
 import { loadChanges } from './loadSnapshot';
+import { productFault, RowFaults } from './rowFaults';
 
 /** More changes than this are read with everything else. */
 const MOST = 2_000;
@@ -24,12 +25,15 @@ interface Change {
 /**
  * The snapshot brought to a later version by what has changed; null where that is too much, or of another kind, so that
  * the catalogue has to be read anew.
+ *
+ * @param faulty Whether rows are left out that a change may have mended.
  */
 export async function followChanges(
   sequelize: Sequelize,
   snapshot: Snapshot,
   version: number,
-): Promise<Snapshot | null> {
+  faulty: boolean,
+): Promise<{ snapshot: Snapshot; faults: RowFaults } | null> {
   const changes = await select<Change>(
     sequelize,
     `SELECT kind, product_id AS product, import_id AS importId FROM catalogue_changes
@@ -40,17 +44,23 @@ export async function followChanges(
     return null;
   const small = changes.flatMap(({ kind, product }) => (SMALL.includes(kind) && product ? [product] : []));
   const others = changes.filter(({ kind }) => !SMALL.includes(kind) && !ELSEWHERE.includes(kind));
+  if (faulty && others.length) return null;
   const ids = await changedProducts(sequelize, others, Math.max(MOST, snapshot.size * MOST_SHARE));
   if (!ids) return null;
   const patched = small.length
     ? await withSmallChanges(sequelize, snapshot, small, version)
     : { ...snapshot, version };
-  if (!others.length) return patched;
-  const { frame, products } = await loadChanges(sequelize, ids);
+  if (!others.length) return { snapshot: patched, faults: new RowFaults() };
+  const { frame, products: read, faults } = await loadChanges(sequelize, ids);
+  const products = read.filter((product) => {
+    const fault = productFault(product);
+    if (fault) faults.tell('products', `${product.id} (${product.sku})`, fault);
+    return !fault;
+  });
   if (!canMerge(patched, frame)) return null;
   const there = new Set(products.map(({ id }) => id));
   const gone = new Set(ids.filter((id) => !there.has(id)));
-  return inTurns(merging(patched, frame, products, gone, version));
+  return { snapshot: await inTurns(merging(patched, frame, products, gone, version)), faults };
 }
 
 /** Products that were named, or written by an import; null where they are more than `most`, or aren't known any more. */

@@ -20,6 +20,7 @@ import {
 import { select } from '../database/rows';
 import { inTurns } from '../turns';
 import { booleanOf } from './import/findings';
+import { productFault, RowFaults, unreachable } from './rowFaults';
 import { slugOf, takeSlug } from './slugs';
 import { shopSettings, type StoredShop } from './shopSettings';
 
@@ -60,7 +61,7 @@ function put(map: Map<number, Record<string, string>>, id: number, lang: string,
  * Reads the whole catalogue, products in slices, from one consistent view of the database. The snapshot's version
  * is the number of the last catalogue change in that view.
  */
-export function loadSnapshot(sequelize: Sequelize): Promise<Snapshot> {
+export function loadSnapshot(sequelize: Sequelize): Promise<{ snapshot: Snapshot; faults: RowFaults }> {
   return sequelize.transaction(
     { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true },
     async (transaction) => {
@@ -69,22 +70,29 @@ export function loadSnapshot(sequelize: Sequelize): Promise<Snapshot> {
       const [{ version }] = await read<{ version: number }>(
         'SELECT CAST(version AS SIGNED) AS version FROM catalogue_version',
       );
-      const frame = await readFrame(read);
+      const faults = new RowFaults();
+      const frame = await readFrame(read, faults);
       const builder = new SnapshotBuilder(frame);
       for (let after = 0; ;) {
-        const products = await readSlice(read, frame, after);
-        await inTurns(added(builder, products));
+        const products = await readSlice(read, frame, faults, after);
+        await inTurns(added(builder, products, faults));
         if (products.length < PRODUCTS_AT_ONCE) break;
         after = products[products.length - 1].id;
       }
-      return inTurns(builder.finishing(version));
+      return { snapshot: await inTurns(builder.finishing(version)), faults };
     },
   );
 }
 
-function* added(builder: SnapshotBuilder, products: readonly ProductRow[]): Generator<void, void> {
+function* added(
+  builder: SnapshotBuilder,
+  products: readonly ProductRow[],
+  faults: RowFaults,
+): Generator<void, void> {
   for (const [at, product] of products.entries()) {
-    builder.add(product);
+    const fault = productFault(product);
+    if (fault) faults.tell('products', `${product.id} (${product.sku})`, fault);
+    else builder.add(product);
     if (at % 250 === 249) yield;
   }
 }
@@ -93,18 +101,21 @@ function* added(builder: SnapshotBuilder, products: readonly ProductRow[]): Gene
 export function loadChanges(
   sequelize: Sequelize,
   ids: readonly number[],
-): Promise<{ frame: CatalogueFrame; products: ProductRow[] }> {
+): Promise<{ frame: CatalogueFrame; products: ProductRow[]; faults: RowFaults }> {
   return sequelize.transaction(
     { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true },
     async (transaction) => {
       const read: Read = (sql, values = []) => select(sequelize, sql, values, transaction);
-      const frame = await readFrame(read);
+      const faults = new RowFaults();
+      const frame = await readFrame(read, faults);
       const products: ProductRow[] = [];
       for (let from = 0; from < ids.length; from += CHANGED_AT_ONCE)
         products.push(
-          ...(await readProducts(read, frame, 'id IN (?)', [ids.slice(from, from + CHANGED_AT_ONCE)])),
+          ...(await readProducts(read, frame, faults, 'id IN (?)', [
+            ids.slice(from, from + CHANGED_AT_ONCE),
+          ])),
         );
-      return { frame, products };
+      return { frame, products, faults };
     },
   );
 }
@@ -112,10 +123,11 @@ export function loadChanges(
 /** All products as rows, for tools that need them so; a server never holds them in this form. */
 export async function loadProducts(sequelize: Sequelize): Promise<ProductRow[]> {
   const read: Read = (sql, values = []) => select(sequelize, sql, values);
-  const frame = await readFrame(read);
+  const faults = new RowFaults();
+  const frame = await readFrame(read, faults);
   const all: ProductRow[] = [];
   for (let after = 0; ;) {
-    const products = await readSlice(read, frame, after);
+    const products = await readSlice(read, frame, faults, after);
     all.push(...products);
     if (products.length < PRODUCTS_AT_ONCE) return all;
     after = products[products.length - 1].id;
@@ -124,7 +136,7 @@ export async function loadProducts(sequelize: Sequelize): Promise<ProductRow[]> 
 
 type Read = <T extends object>(sql: string, values?: unknown[]) => Promise<T[]>;
 
-async function readFrame(read: Read): Promise<CatalogueFrame> {
+async function readFrame(read: Read, faults: RowFaults): Promise<CatalogueFrame> {
   const settings = await shopSettings(read);
   const categories = await read<
     Omit<CategoryRow, 'titles' | 'descriptions' | 'picture'> & ImageRow & FocusPoint
@@ -132,6 +144,12 @@ async function readFrame(read: Read): Promise<CatalogueFrame> {
     `SELECT id, parent_id AS parent, slug, position, colour, hash, width, height, focus_x AS x, focus_y AS y
       FROM categories LEFT JOIN pictures ON source = picture ORDER BY id`,
   );
+  for (const { id, slug } of unreachable(categories))
+    faults.tell(
+      'categories',
+      `${id} (${slug})`,
+      'No way leads to it: it hangs below itself, or below one that is gone.',
+    );
   const categoryTexts = new TextBook(
     await read<TextRow>('SELECT category_id AS id, lang, title, description FROM category_texts'),
   );
@@ -255,13 +273,18 @@ interface StoredProduct {
   sold: number | null;
 }
 
-const readSlice = (read: Read, frame: CatalogueFrame, after: number): Promise<ProductRow[]> =>
-  readProducts(read, frame, 'id > ?', [after], PRODUCTS_AT_ONCE);
+const readSlice = (
+  read: Read,
+  frame: CatalogueFrame,
+  faults: RowFaults,
+  after: number,
+): Promise<ProductRow[]> => readProducts(read, frame, faults, 'id > ?', [after], PRODUCTS_AT_ONCE);
 
 /** Products that meet a condition, by id. */
 async function readProducts(
   read: Read,
   frame: CatalogueFrame,
+  faults: RowFaults,
   condition: string,
   values: readonly unknown[],
   most = CHANGED_AT_ONCE,
@@ -340,7 +363,13 @@ async function readProducts(
     categories: categories.get(row.id) ?? [],
     tags: tags.get(row.id) ?? [],
     collections: collections.get(row.id) ?? [],
-    attributes: attributeValues(attributed.get(row.id) ?? [], attributes),
+    attributes: attributeValues(attributed.get(row.id) ?? [], attributes, (key, value) =>
+      faults.tell(
+        'product_attributes',
+        `${row.sku}, ${key}`,
+        `“${value.slice(0, 40)}” is no number; the product is shown without it.`,
+      ),
+    ),
     images: images.get(row.id) ?? [],
   }));
 }
@@ -358,13 +387,16 @@ function grouped<T extends { id: number }, V>(rows: readonly T[], value: (row: T
 function attributeValues(
   values: readonly { attribute: number; value: string }[],
   attributes: ReadonlyMap<number, AttributeRow>,
+  tell: (key: string, value: string) => void,
 ): Record<string, AttributeValue> {
   const record = Object.create(null) as Record<string, AttributeValue>;
   for (const { attribute, value } of values) {
     const { key, type } = attributes.get(attribute)!;
     if (type === 'many') record[key] = [...((record[key] as readonly string[] | undefined) ?? []), value];
-    else if (type === 'number') record[key] = Number(value);
-    else if (type === 'boolean') record[key] = booleanOf(value) === true;
+    else if (type === 'number') {
+      if (Number.isFinite(Number(value))) record[key] = Number(value);
+      else tell(key, value);
+    } else if (type === 'boolean') record[key] = booleanOf(value) === true;
     else record[key] = value;
   }
   return record;

@@ -6,6 +6,7 @@ import {
   textIn,
   type Aisle,
   type Candidate,
+  type FacetColumn,
   type Plan,
   type Snapshot,
   type Texts,
@@ -52,7 +53,13 @@ export async function floorOf(stand: Stand): Promise<Floor> {
       publishedAt: winner ? (published.get(winner.plan.id) ?? null) : null,
     };
   });
-  return { aisles, plans, edition: editions.find((one) => one.live)!, products: snapshot.size };
+  return {
+    aisles,
+    plans,
+    edition: editions.find((one) => one.live)!,
+    products: snapshot.size,
+    faults: stand.faults,
+  };
 }
 
 function pictureOf({ picture }: Aisle): FloorAisle['picture'] {
@@ -79,6 +86,12 @@ function againstOf(winner: Candidate, other: Candidate): Against {
   return other.plan.rank === winner.plan.rank ? 'dispute' : 'lower-rank';
 }
 
+/** How many different values a facet has. */
+function valuesOf(snapshot: Snapshot, key: string, column: FacetColumn): number {
+  const own = snapshot.attributes.get(key)?.column ?? column;
+  return own.kind === 'number' ? own.sorted.length : own.values.length;
+}
+
 /** Lists of values to choose from are cut here; longer ones are searched by typing. */
 const MOST_VALUES = 200;
 
@@ -96,7 +109,7 @@ export function vocabularyOf(snapshot: Snapshot): Vocabulary {
         key,
         labels: labels(key),
         coverage: column.kind === 'number' ? column.sorted.length : covered(column.offsets),
-        values: column.kind === 'number' ? column.sorted.length : column.values.length,
+        values: valuesOf(snapshot, key, column),
       })),
       { key: SEARCH_FACET, labels: labels(SEARCH_FACET), coverage: snapshot.size, values: 0 },
     ],

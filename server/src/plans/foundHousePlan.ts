@@ -8,7 +8,7 @@ import { publish } from '../editions/editions';
 /** A shop without an edition gets its first one: the house plan, which serves every aisle. */
 export async function foundHousePlan(sequelize: Sequelize): Promise<void> {
   if (await LiveEditionModel.findByPk(1)) return;
-  const plan = housePlan(await loadSnapshot(sequelize), 'House plan');
+  const plan = housePlan((await loadSnapshot(sequelize)).snapshot, 'House plan');
   await inUnit(sequelize, async (transaction) => {
     await PlanModel.create(
       { id: HOUSE_PLAN_ID, document: plan, version: 1, updatedAt: new Date(), updatedBy: null },
