@@ -18,6 +18,6 @@ export interface AttributeLine {
   products: number;
 }
 
-/** How numbers are written stays as it is where it is not named. */
+/** What it is, and how numbers are written, stay as they are where they are not named. */
 export type AttributeChange = Pick<AttributeLine, 'labels' | 'unit' | 'filterable' | 'onCards' | 'aisles'> &
-  Partial<Pick<AttributeLine, 'grouped' | 'decimals'>>;
+  Partial<Pick<AttributeLine, 'grouped' | 'decimals' | 'type'>>;

@@ -71,6 +71,9 @@ export const CATALOGUE_OPERATIONS = {
       filterable: Joi.boolean().required(),
       onCards: Joi.boolean().required(),
       aisles: Joi.boolean().required(),
+      type: Joi.valid('text', 'many', 'number', 'boolean', 'colour').description(
+        'Makes it something else; all its values are tried first',
+      ),
       grouped: Joi.boolean().description('Whether thousands of a number are set apart'),
       decimals: Joi.number()
         .integer()

@@ -234,7 +234,7 @@ export const vocabulary = Joi.object({
 });
 
 const fault = Joi.object({
-  kind: Joi.valid('category', 'collection', 'tag', 'attribute', 'range').required(),
+  kind: Joi.valid('category', 'collection', 'tag', 'attribute', 'number', 'range').required(),
   name: text.required(),
 });
 

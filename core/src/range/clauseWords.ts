@@ -11,9 +11,12 @@ import type { Clause, NumberField, RangeContext } from './rule';
 
 const DAY = 86_400_000;
 
-/** Why a clause can't be read: what it names is not in the catalogue. The page leaves such a clause out. */
+/**
+ * Why a clause can't be read: what it names is not in the catalogue, or is no number any more. The page leaves such a
+ * clause out.
+ */
 export interface ClauseFault {
-  kind: 'category' | 'collection' | 'tag' | 'attribute' | 'range';
+  kind: 'category' | 'collection' | 'tag' | 'attribute' | 'number' | 'range';
   name: string;
 }
 
@@ -32,8 +35,11 @@ export function faultOf(snapshot: Snapshot, clause: Clause): ClauseFault | null 
     case 'tag':
       return aisles.byKey.has(`tag:${clause.tag}`) ? null : { kind: 'tag', name: String(clause.tag) };
     case 'attribute':
-    case 'attributeNumber':
       return snapshot.attributes.has(clause.attribute) ? null : { kind: 'attribute', name: clause.attribute };
+    case 'attributeNumber':
+      return snapshot.attributes.get(clause.attribute)?.row.type === 'number'
+        ? null
+        : { kind: 'number', name: clause.attribute };
     default:
       return null;
   }

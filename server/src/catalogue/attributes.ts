@@ -1,10 +1,11 @@
 import type { Sequelize } from 'sequelize';
 import type { AttributeChange, AttributeLine } from '@fond/contract';
-import type { AttributeColumn, Snapshot } from '@fond/core';
+import type { AttributeColumn, AttributeType, Snapshot } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { insertRows, runSql, select } from '../database/rows';
 import { problem } from '../http/problem';
 import { recordActivity } from '../people/activity';
+import { changeType } from './attributeTypes';
 import { noteCatalogueChange } from './followChanges';
 
 /** Numbers and yes/no say nothing of a product by themselves, so nobody looks for an aisle of them. */
@@ -47,17 +48,24 @@ export async function changeAttribute(
   userId: number,
 ): Promise<void> {
   await inUnit(sequelize, async (transaction) => {
-    const [row] = await select<{ id: number; type: string; grouped: number; decimals: number | null }>(
+    const [row] = await select<{
+      id: number;
+      type: AttributeType;
+      grouped: number;
+      decimals: number | null;
+    }>(
       sequelize,
       'SELECT id, type, grouped, decimals FROM attributes WHERE `key` = ? FOR UPDATE',
       [key],
       transaction,
     );
     if (!row) throw problem('not-found', `There is no attribute “${key}”.`);
-    if (change.aisles && !WITH_AISLES.includes(row.type))
+    const type = change.type ?? row.type;
+    if (change.aisles && !WITH_AISLES.includes(type))
       throw problem('bad-input', 'Nothing was changed.', [
         { path: 'aisles', message: 'are for words and colours; numbers and yes or no make filters' },
       ]);
+    if (type !== row.type) await changeType(sequelize, row, type, transaction);
     const grouped = change.grouped ?? Boolean(row.grouped);
     const decimals = change.decimals === undefined ? row.decimals : change.decimals;
     await runSql(
@@ -74,7 +82,7 @@ export async function changeAttribute(
       Object.entries(change.labels).flatMap(([lang, label]) => (label ? [[row.id, lang, label]] : [])),
       transaction,
     );
-    await noteCatalogueChange(sequelize, 'attributes', transaction);
+    await noteCatalogueChange(sequelize, type === row.type ? 'attributes' : 'attribute-type', transaction);
     await recordActivity(
       { userId, action: 'save', subject: `attribute:${key}`, detail: { name: key, ...change } },
       transaction,

@@ -51,7 +51,7 @@ export class AttributesPage {
   private readonly catalogue = inject(CatalogueWords);
   private readonly words = inject(RangeVocabulary);
   protected readonly flags = FLAGS;
-  protected readonly types = TYPES;
+  protected readonly types = Object.entries(TYPES) as [AttributeLine['type'], string][];
   protected readonly lines = signal<readonly AttributeLine[] | null>(null);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly working = signal(false);
@@ -75,6 +75,11 @@ export class AttributesPage {
 
   protected share({ products }: AttributeLine): number {
     return this.products() ? Math.round((products / this.products()) * 100) : 0;
+  }
+
+  protected retype(line: AttributeLine, type: AttributeLine['type']): void {
+    const aisles = line.aisles && WITH_AISLES.includes(type);
+    this.change(line, { type, aisles }, `Now ${TYPES[type]}`);
   }
 
   protected toggle(line: AttributeLine, flag: Flag): void {
@@ -106,8 +111,8 @@ export class AttributesPage {
 
   /** Holds at once, with a way back. */
   private change(line: AttributeLine, change: Partial<AttributeChange>, done: string): void {
-    const { labels, unit, filterable, onCards, aisles, grouped, decimals } = line;
-    const before: AttributeChange = { labels, unit, filterable, onCards, aisles, grouped, decimals };
+    const { labels, type, unit, filterable, onCards, aisles, grouped, decimals } = line;
+    const before: AttributeChange = { labels, type, unit, filterable, onCards, aisles, grouped, decimals };
     this.write(line.key, { ...before, ...change }, () =>
       this.messages
         .open(`${this.title(line)}: ${done.toLowerCase()}.`, 'Undo', { duration: 8_000 })

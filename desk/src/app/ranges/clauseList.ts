@@ -158,7 +158,10 @@ export class ClauseList {
     if (step.fault)
       return {
         mark: 'gone',
-        takes: 'What it names is no longer in the catalogue; the page leaves this clause out.',
+        takes:
+          step.fault.kind === 'number'
+            ? 'What it names is no number any more; the page leaves this clause out.'
+            : 'What it names is no longer in the catalogue; the page leaves this clause out.',
       };
     if (isGroup(clause) && !clause.of.length) return { mark: 'nothing', takes: 'Nothing is in it yet.' };
     const source = this.source();

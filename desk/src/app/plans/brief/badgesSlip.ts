@@ -137,6 +137,8 @@ export class BadgesSlip {
   protected evidence({ id, on }: BadgeRule): string {
     const counted = this.counts().get(id);
     if (!counted) return '';
+    if (counted.fault?.kind === 'number')
+      return `asks for numbers of ${counted.fault.name}, which is no number`;
     if (counted.fault) return `names ${counted.fault.kind} ${counted.fault.name}, which is gone`;
     if (!on) return `off; ${counted.shop} in the shop would carry it`;
     return `${counted.aisle} here, ${counted.shop} in the shop`;
