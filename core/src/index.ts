@@ -38,6 +38,7 @@ export * from './look/contrast';
 export * from './look/dark';
 export * from './look/look';
 export * from './order/arrange';
+export { preparingNames } from './order/names';
 export * from './order/order';
 export * from './order/pageOf';
 export * from './order/sorting';

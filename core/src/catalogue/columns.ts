@@ -1,5 +1,7 @@
 import type { Texts } from './rows';
 import { resorted } from './resort';
+import { sortedByNumbers } from './sortByNumbers';
+import { ended, STRIDE } from './steps';
 import {
   borrowWords,
   giveBack,
@@ -39,6 +41,9 @@ export interface ValueColumn {
 
 /** Value codes; two bytes each wherever that is enough, as counting reads them at random and caches are small. */
 export type Codes = Uint16Array | Uint32Array;
+
+/** Values that are packed in one step. */
+const STRIDE_OF_VALUES = 4_096;
 
 export const codesFor = (length: number, largest: number): Codes =>
   largest < 2 ** 16 ? new Uint16Array(length) : new Uint32Array(length);
@@ -123,6 +128,11 @@ export class ValueColumnBuilder {
 
   /** Packs them; with an order, product p is the one that was added as number `order[p]`. */
   finish(order?: Uint32Array): ValueColumn {
+    return ended(this.finishing(order));
+  }
+
+  /** As `finish`, in steps. */
+  *finishing(order?: Uint32Array): Generator<void, ValueColumn> {
     const size = this.offsets.length - 1;
     const codes = codesFor(this.codes.length, this.values.length);
     const offsets = new Uint32Array(size + 1);
@@ -133,40 +143,57 @@ export class ValueColumnBuilder {
       const at = order ? order[p] : p;
       for (let k = addedOffsets[at]; k < addedOffsets[at + 1]; k++) codes[filledTo++] = addedCodes[k];
       offsets[p + 1] = filledTo;
+      if (p % STRIDE === STRIDE - 1) yield;
     }
-    return valueColumn(this.key, this.values, this.codeOf, offsets, codes);
+    return yield* valueColumnSteps(this.key, this.values, this.codeOf, offsets, codes);
   }
 }
 
 /** The column of codes by product: product p has `codes[offsets[p] … offsets[p+1]-1]`. */
-export function valueColumn(
+export const valueColumn = (
   key: string,
   values: readonly ColumnValue[],
   codeOf: ReadonlyMap<string, number>,
   offsets: Uint32Array,
   codes: Codes,
-): ValueColumn {
+): ValueColumn => ended(valueColumnSteps(key, values, codeOf, offsets, codes));
+
+/** As `valueColumn`, in steps between which others may have their turn. */
+export function* valueColumnSteps(
+  key: string,
+  values: readonly ColumnValue[],
+  codeOf: ReadonlyMap<string, number>,
+  offsets: Uint32Array,
+  codes: Codes,
+): Generator<void, ValueColumn> {
   const size = offsets.length - 1;
   const counts = new Uint32Array(values.length);
   for (const code of codes) counts[code]++;
   const lists = Array.from(counts, (count) => new Uint32Array(count));
   const filled = new Uint32Array(counts.length);
   let most = 0;
+  yield;
   for (let p = 0; p < size; p++) {
     most = Math.max(most, offsets[p + 1] - offsets[p]);
     for (let k = offsets[p]; k < offsets[p + 1]; k++) lists[codes[k]][filled[codes[k]]++] = p;
+    if (p % STRIDE === STRIDE - 1) yield;
   }
   let single: Codes | null = null;
   if (most < 2) {
     single = codesFor(size, values.length);
     for (let p = 0; p < size; p++) if (offsets[p + 1] > offsets[p]) single[p] = codes[offsets[p]] + 1;
   }
+  const postings: Posting[] = [];
+  for (const list of lists) {
+    postings.push(toPosting(list, size));
+    if (postings.length % STRIDE_OF_VALUES === 0) yield;
+  }
   return {
     kind: 'values',
     key,
     values,
     codeOf,
-    postings: lists.map((list) => toPosting(list, size)),
+    postings,
     single,
     offsets,
     codes,
@@ -178,12 +205,7 @@ export function numberColumn(key: string, numbers: Float64Array, scale = 1): Num
   let count = 0;
   const sorted = new Uint32Array(numbers.length);
   for (let p = 0; p < numbers.length; p++) if (!Number.isNaN(numbers[p])) sorted[count++] = p;
-  return sortedColumn(
-    key,
-    numbers,
-    scale,
-    sorted.slice(0, count).sort((a, b) => numbers[a] - numbers[b] || a - b),
-  );
+  return sortedColumn(key, numbers, scale, sortedByNumbers([numbers], sorted.subarray(0, count)));
 }
 
 /** @param sorted The products that have a number, ascending by it. */

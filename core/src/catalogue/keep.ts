@@ -25,6 +25,9 @@ export interface Earlier<T> {
   places: Int32Array | null;
 }
 
+const sameReads = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((read, at) => read === b[at]);
+
 /** Results by question, each as long as the columns it reads are the same; the longest kept go first. */
 export class Keep<T> {
   private readonly lineages = new WeakMap<Lineage, Map<string, Entry<T>>>();
@@ -45,16 +48,22 @@ export class Keep<T> {
     let entries = this.lineages.get(lineage);
     if (!entries) this.lineages.set(lineage, (entries = new Map()));
     const known = entries.get(question);
-    if (known && known.reads.length === reads.length && known.reads.every((read, at) => read === reads[at]))
-      return known.value;
-    const value = make(known ? { value: known.value, places: null } : this.earlier(lineage, question));
+    if (known && sameReads(known.reads, reads)) return known.value;
+    const value = make(known ? { value: known.value, places: null } : this.before(lineage, question));
     entries.delete(question);
     if (entries.size >= this.most) entries.delete(entries.keys().next().value!);
     entries.set(question, { reads, value });
     return value;
   }
 
-  private earlier({ before }: Lineage, question: string): Earlier<T> | null {
+  /** What an answer could be made of, for those who make it ahead and in steps; `'the same'` where it is there already. */
+  earlier(lineage: Lineage, question: string, reads: readonly unknown[]): Earlier<T> | 'the same' | null {
+    const known = this.lineages.get(lineage)?.get(question);
+    if (!known) return this.before(lineage, question);
+    return sameReads(known.reads, reads) ? 'the same' : { value: known.value, places: null };
+  }
+
+  private before({ before }: Lineage, question: string): Earlier<T> | null {
     const known = before && this.lineages.get(before.lineage)?.get(question);
     return known ? { value: known.value, places: before.places } : null;
   }

@@ -3,7 +3,7 @@ import { aislesOf, type AisleMap } from './aisles';
 import {
   codesFor,
   sortedColumn,
-  valueColumn,
+  valueColumnSteps,
   type ColumnValue,
   type FacetColumn,
   type NumberColumn,
@@ -14,6 +14,7 @@ import { newLineage } from './keep';
 import { placesById } from './patch';
 import type { CatalogueFrame, ProductRow } from './rows';
 import { holds, wordsFor, type Words } from './sets';
+import { STRIDE } from './steps';
 import {
   saleColumn,
   stockColumn,
@@ -65,27 +66,23 @@ export function* merging(
   const from = sourcesOf(before, delta, aisles, gone);
   const size = from.length;
   yield;
-  const wholes = (name: 'ids' | 'mainCategory'): Uint32Array =>
+  const wholes = (name: 'ids' | 'mainCategory'): Picking<Uint32Array> =>
     picked(from, before[name], delta[name], new Uint32Array(size));
-  const floats = (name: 'was' | 'created' | 'changed' | 'sold' | 'ratings'): Float64Array =>
+  const floats = (name: 'was' | 'created' | 'changed' | 'sold' | 'ratings'): Picking<Float64Array> =>
     picked(from, before[name], delta[name], new Float64Array(size));
-  const lists = <T>(one: readonly T[], other: readonly T[]): T[] =>
+  const lists = <T>(one: readonly T[], other: readonly T[]): Picking<T[]> =>
     picked(from, one, other, new Array<T>(size));
-  const stock = picked(from, before.stock, delta.stock, new Int32Array(size));
-  const skus = lists(before.skus, delta.skus);
-  const slugs = lists(before.slugs, delta.slugs);
-  yield;
-  const bySku = placesBy(skus);
-  yield;
-  const bySlug = placesBy(slugs);
+  const stock = yield* picked(from, before.stock, delta.stock, new Int32Array(size));
+  const skus = yield* lists(before.skus, delta.skus);
+  const slugs = yield* lists(before.slugs, delta.slugs);
+  const bySku = yield* placesBy(skus);
+  const bySlug = yield* placesBy(slugs);
   yield;
   const places = new Int32Array(before.size).fill(-1);
   for (let p = 0; p < size; p++) if (from[p] >= 0) places[from[p]] = p;
-  const price = mergedNumbers(from, places, before.price, delta.price);
-  yield;
-  const rating = mergedNumbers(from, places, before.rating, delta.rating);
-  const was = floats('was');
-  yield;
+  const price = yield* mergedNumbers(from, places, before.price, delta.price);
+  const rating = yield* mergedNumbers(from, places, before.rating, delta.rating);
+  const was = yield* floats('was');
   const asBefore = (_: string, value: ColumnValue): ColumnValue => value;
   const aisleValue =
     (prefix: string) =>
@@ -93,54 +90,62 @@ export function* merging(
       const aisle = aisles.byPath.get(`${prefix}${text}`);
       return aisle && !aisle.standsFor ? { ...value, labels: aisle.titles } : value;
     };
-  const category = mergedValues(from, before.category, delta.category, aisleValue('/'));
-  yield;
-  const categoryItself = mergedValues(from, before.categoryItself, delta.categoryItself, aisleValue('/'));
-  yield;
-  const collection = mergedValues(from, before.collection, delta.collection, aisleValue('/collections/'));
-  yield;
-  const tag = mergedValues(from, before.tag, delta.tag, aisleValue('/tags/'));
-  yield;
+  const category = yield* mergedValues(from, before.category, delta.category, aisleValue('/'));
+  const categoryItself = yield* mergedValues(
+    from,
+    before.categoryItself,
+    delta.categoryItself,
+    aisleValue('/'),
+  );
+  const collection = yield* mergedValues(
+    from,
+    before.collection,
+    delta.collection,
+    aisleValue('/collections/'),
+  );
+  const tag = yield* mergedValues(from, before.tag, delta.tag, aisleValue('/tags/'));
   const facets = new Map<string, FacetColumn>([
     ['category', category],
     ['price', price],
   ]);
   const attributes = new Map<string, AttributeColumn>();
   for (const row of frame.attributes) {
-    const column = mergedValues(
+    const column = yield* mergedValues(
       from,
       before.attributes.get(row.key)?.column ?? null,
       delta.attributes.get(row.key)!.column,
       (text) => ({ value: text, ...describedValue(row, text) }),
     );
     attributes.set(row.key, { row, column });
+    yield;
     if (row.filterable) facets.set(row.key, countable(column));
     yield;
   }
   facets.set('tag', tag);
   facets.set('rating', rating);
-  facets.set('sale', mergedValues(from, asSale(before), asSale(delta), asBefore));
+  facets.set('sale', yield* mergedValues(from, asSale(before), asSale(delta), asBefore));
+  yield;
   facets.set('stock', stockColumn(stock));
   yield;
   const packed = yield* packingRows(facets, size);
   const bits = (name: 'featured' | 'inStock'): Words => pickedBits(from, before[name], delta[name]);
-  const activity = mergedActivity(from, before.activity, delta.activity);
-  yield;
-  const titles = lists(before.titles, delta.titles);
-  const descriptions = lists(before.descriptions, delta.descriptions);
-  yield;
-  const currencies = lists(before.currencies, delta.currencies);
-  const images = lists(before.images, delta.images);
-  yield;
+  const activity = yield* mergedActivity(from, before.activity, delta.activity);
+  const titles = yield* lists(before.titles, delta.titles);
+  const descriptions = yield* lists(before.descriptions, delta.descriptions);
+  const currencies = yield* lists(before.currencies, delta.currencies);
+  const images = yield* lists(before.images, delta.images);
   const [featured, inStock] = [bits('featured'), bits('inStock')];
   yield;
+  const [ids, mainCategory] = [yield* wholes('ids'), yield* wholes('mainCategory')];
+  const [created, changed] = [yield* floats('created'), yield* floats('changed')];
+  const [sold, ratings] = [yield* floats('sold'), yield* floats('ratings')];
   return {
     lineage: newLineage(before.lineage, places),
     version,
     size,
     frame,
     aisles,
-    ids: wholes('ids'),
+    ids,
     skus,
     slugs,
     bySku,
@@ -151,14 +156,14 @@ export function* merging(
     images,
     price,
     was,
-    created: floats('created'),
-    changed: floats('changed'),
-    sold: floats('sold'),
+    created,
+    changed,
+    sold,
     activity,
     stock,
     rating,
-    ratings: floats('ratings'),
-    mainCategory: wholes('mainCategory'),
+    ratings,
+    mainCategory,
     featured,
     inStock,
     category,
@@ -233,18 +238,35 @@ function byRank(
   return { places, starts };
 }
 
+type Picking<Into> = Generator<void, Into>;
+
 /** Fills `into` with what each product has where it comes from. */
-function picked<T, Into extends Record<number, T>>(
+function* picked<T, Into extends Record<number, T>>(
   from: Sources,
   before: ArrayLike<T>,
   delta: ArrayLike<T>,
   into: Into,
-): Into {
-  for (let p = 0; p < from.length; p++) {
+): Picking<Into> {
+  for (let first = 0; first < from.length; first += STRIDE) {
+    pickStretch(from, before, delta, into, first, Math.min(from.length, first + STRIDE));
+    yield;
+  }
+  return into;
+}
+
+/** A plain loop, as those of generators are slower. */
+function pickStretch<T>(
+  from: Sources,
+  before: ArrayLike<T>,
+  delta: ArrayLike<T>,
+  into: Record<number, T>,
+  first: number,
+  behind: number,
+): void {
+  for (let p = first; p < behind; p++) {
     const at = from[p];
     into[p] = at >= 0 ? before[at] : delta[~at];
   }
-  return into;
 }
 
 function pickedBits(from: Sources, before: Words, delta: Words): Words {
@@ -257,12 +279,12 @@ function pickedBits(from: Sources, before: Words, delta: Words): Words {
 }
 
 /** Both columns in one; values that nobody has any more are left out. @param describe What a value is called now. */
-function mergedValues(
+function* mergedValues(
   from: Sources,
   before: ValueColumn | null,
   delta: ValueColumn,
   describe: (text: string, value: ColumnValue) => ColumnValue,
-): ValueColumn {
+): Generator<void, ValueColumn> {
   const size = from.length;
   const offsets = new Uint32Array(size + 1);
   for (let p = 0; p < size; p++) {
@@ -270,6 +292,7 @@ function mergedValues(
     const column = at >= 0 ? before : delta;
     const place = at >= 0 ? at : ~at;
     offsets[p + 1] = offsets[p] + (column ? column.offsets[place + 1] - column.offsets[place] : 0);
+    if (p % STRIDE === STRIDE - 1) yield;
   }
   const values: ColumnValue[] = [];
   const codeOf = new Map<string, number>();
@@ -297,21 +320,22 @@ function mergedValues(
     const of = newCodes[at >= 0 ? 0 : 1];
     for (let k = column.offsets[place]; k < column.offsets[place + 1]; k++)
       codes[filled++] = codeIn(column, of, column.codes[k]);
+    if (p % STRIDE === STRIDE - 1) yield;
   }
   // The facet of sales has its value whether or not anything is on sale.
   for (const column of [before, delta])
     if (column?.key === 'sale') column.values.forEach((_, code) => codeIn(column, newCodes[1], code));
-  return valueColumn(delta.key, values, codeOf, offsets, codes);
+  return yield* valueColumnSteps(delta.key, values, codeOf, offsets, codes);
 }
 
 /** Both columns in one: those that stayed are in order already, and the others are merged in. */
-function mergedNumbers(
+function* mergedNumbers(
   from: Sources,
   places: Int32Array,
   before: NumberColumn,
   delta: NumberColumn,
-): NumberColumn {
-  const numbers = picked(from, before.numbers, delta.numbers, new Float64Array(from.length));
+): Generator<void, NumberColumn> {
+  const numbers = yield* picked(from, before.numbers, delta.numbers, new Float64Array(from.length));
   const fresh = new Int32Array(delta.numbers.length);
   for (let p = 0; p < from.length; p++) if (from[p] < 0) fresh[~from[p]] = p;
   const sorted = new Uint32Array(before.sorted.length + delta.sorted.length);
@@ -325,14 +349,20 @@ function mergedNumbers(
     sorted[at++] = p;
   }
   while (k < delta.sorted.length) sorted[at++] = fresh[delta.sorted[k++]];
+  yield;
   return sortedColumn(delta.key, numbers, delta.scale, sorted.slice(0, at));
 }
 
-function mergedActivity(from: Sources, before: ActivityColumn, delta: ActivityColumn): ActivityColumn {
+function* mergedActivity(
+  from: Sources,
+  before: ActivityColumn,
+  delta: ActivityColumn,
+): Generator<void, ActivityColumn> {
   const offsets = new Uint32Array(from.length + 1);
   for (let p = 0; p < from.length; p++) {
     const [column, at] = from[p] >= 0 ? [before, from[p]] : [delta, ~from[p]];
     offsets[p + 1] = offsets[p] + column.offsets[at + 1] - column.offsets[at];
+    if (p % STRIDE === STRIDE - 1) yield;
   }
   const length = offsets[from.length];
   const merged = {
@@ -350,6 +380,7 @@ function mergedActivity(from: Sources, before: ActivityColumn, delta: ActivityCo
       merged.sold[to] = column.sold[k];
       merged.views[to] = column.views[k];
     }
+    if (p % STRIDE === STRIDE - 1) yield;
   }
   return merged;
 }

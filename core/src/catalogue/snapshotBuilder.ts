@@ -13,7 +13,7 @@ import type {
   Texts,
 } from './rows';
 import { own } from '../text/own';
-import { ended } from './steps';
+import { ended, STRIDE } from './steps';
 import { wordsFor } from './sets';
 import {
   BOOLEAN_LABELS,
@@ -158,10 +158,12 @@ export class SnapshotBuilder {
     const order = this.shelfOrder();
     const { rows } = this;
     const size = order.length;
-    const lists = <T>(list: readonly T[]): T[] => inOrder(list, order, new Array<T>(size));
-    const floats = (list: readonly number[]): Float64Array => inOrder(list, order, new Float64Array(size));
-    const wholes = (list: readonly number[]): Uint32Array => inOrder(list, order, new Uint32Array(size));
-    const stock = inOrder(rows.stock, order, new Int32Array(size));
+    const lists = <T>(list: readonly T[]): Ordering<T[]> => inOrder(list, order, new Array<T>(size));
+    const floats = (list: readonly number[]): Ordering<Float64Array> =>
+      inOrder(list, order, new Float64Array(size));
+    const wholes = (list: readonly number[]): Ordering<Uint32Array> =>
+      inOrder(list, order, new Uint32Array(size));
+    const stock = yield* inOrder(rows.stock, order, new Int32Array(size));
     const featured = wordsFor(size);
     const inStock = wordsFor(size);
     for (let p = 0; p < size; p++) {
@@ -169,14 +171,14 @@ export class SnapshotBuilder {
       if (stock[p] > 0) inStock[p >>> 5] |= 1 << (p & 31);
     }
     yield;
-    const price = numberColumn('price', floats(rows.price), 100);
+    const price = numberColumn('price', yield* floats(rows.price), 100);
     yield;
-    const rating = numberColumn('rating', floats(rows.rating));
-    const was = floats(rows.was);
-    const skus = lists(rows.skus);
-    const slugs = lists(rows.slugs);
+    const rating = numberColumn('rating', yield* floats(rows.rating));
+    const was = yield* floats(rows.was);
+    const skus = yield* lists(rows.skus);
+    const slugs = yield* lists(rows.slugs);
     yield;
-    const category = this.category.finish(order);
+    const category = yield* this.category.finishing(order);
     yield;
     const facets = new Map<string, FacetColumn>([
       ['category', category],
@@ -184,12 +186,12 @@ export class SnapshotBuilder {
     ]);
     const attributes = new Map<string, AttributeColumn>();
     for (const { row, column } of this.attributes) {
-      const packed = column.finish(order);
+      const packed = yield* column.finishing(order);
       yield;
       attributes.set(row.key, { row, column: packed });
       if (row.filterable) facets.set(row.key, countable(packed));
     }
-    const tag = this.tag.finish(order);
+    const tag = yield* this.tag.finishing(order);
     yield;
     facets.set('tag', tag);
     facets.set('rating', rating);
@@ -197,7 +199,21 @@ export class SnapshotBuilder {
     facets.set('stock', stockColumn(stock));
     yield;
     const packed = yield* packingRows(facets, size);
-    const bySku = placesBy(skus);
+    const categoryItself = yield* this.categoryItself.finishing(order);
+    const collection = yield* this.collection.finishing(order);
+    const bySku = yield* placesBy(skus);
+    const bySlug = yield* placesBy(slugs);
+    yield;
+    const ids = yield* wholes(rows.ids);
+    const titles = yield* lists(rows.titles);
+    const descriptions = yield* lists(rows.descriptions);
+    const currencies = yield* lists(rows.currencies);
+    const images = yield* lists(rows.images);
+    const created = yield* floats(rows.created);
+    const changed = yield* floats(rows.changed);
+    const sold = yield* floats(rows.sold);
+    const ratings = yield* floats(rows.ratings);
+    const mainCategory = yield* wholes(rows.mainCategory);
     yield;
     return {
       lineage: newLineage(),
@@ -205,30 +221,30 @@ export class SnapshotBuilder {
       size,
       frame,
       aisles,
-      ids: wholes(rows.ids),
+      ids,
       skus,
       slugs,
       bySku,
-      bySlug: placesBy(slugs),
-      titles: lists(rows.titles),
-      descriptions: lists(rows.descriptions),
-      currencies: lists(rows.currencies),
-      images: lists(rows.images),
+      bySlug,
+      titles,
+      descriptions,
+      currencies,
+      images,
       price,
       was,
-      created: floats(rows.created),
-      changed: floats(rows.changed),
-      sold: floats(rows.sold),
+      created,
+      changed,
+      sold,
       activity: activityOf(rows.activity, order),
       stock,
       rating,
-      ratings: floats(rows.ratings),
-      mainCategory: wholes(rows.mainCategory),
+      ratings,
+      mainCategory,
       featured,
       inStock,
       category,
-      categoryItself: this.categoryItself.finish(order),
-      collection: this.collection.finish(order),
+      categoryItself,
+      collection,
       tag,
       facets,
       packed,
@@ -326,19 +342,28 @@ export const describedValue = (attribute: AttributeRow, value: string): Omit<Col
   swatch: own(attribute.swatches, value) ?? (HEX.test(value) ? value.toLowerCase() : null),
 });
 
+type Ordering<Into> = Generator<void, Into>;
+
 /** Fills `into` so that its place p holds what was added as number `order[p]`. */
-function inOrder<T, Into extends Record<number, T>>(
+function* inOrder<T, Into extends Record<number, T>>(
   list: readonly T[],
   order: Uint32Array,
   into: Into,
-): Into {
-  for (let p = 0; p < order.length; p++) into[p] = list[order[p]];
+): Ordering<Into> {
+  for (let p = 0; p < order.length; p++) {
+    into[p] = list[order[p]];
+    if (p % STRIDE === STRIDE - 1) yield;
+  }
   return into;
 }
 
-export function placesBy(names: readonly string[]): Map<string, number> {
+/** Name → place, in steps. */
+export function* placesBy(names: readonly string[]): Generator<void, Map<string, number>> {
   const places = new Map<string, number>();
-  for (let p = 0; p < names.length; p++) places.set(names[p], p);
+  for (let p = 0; p < names.length; p++) {
+    places.set(names[p], p);
+    if (p % STRIDE === STRIDE - 1) yield;
+  }
   return places;
 }
 

@@ -5,3 +5,6 @@ export function ended<T>(steps: Generator<void, T>): T {
     if (step.done) return step.value;
   }
 }
+
+/** Products that are gone through in one step, a few milliseconds at most. */
+export const STRIDE = 2 ** 14;

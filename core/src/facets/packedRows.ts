@@ -128,7 +128,9 @@ export function* packingRows(
   let taken = 0;
   for (const [key, column] of facets) {
     const chunks =
-      column.kind === 'values' ? valueCells(column, size, limits) : [numberCells(column, size, limits.bins)];
+      column.kind === 'values'
+        ? yield* valueCells(column, size, limits)
+        : [numberCells(column, size, limits.bins)];
     yield;
     if (!chunks || chunks.some(({ codesOf }) => codesOf.length > limits.alone)) {
       loose.add(key);
@@ -221,7 +223,11 @@ function chunkOf(
 }
 
 /** A facet of values as one column of cells, or as several where its sets are many; null where that is of no use. */
-function valueCells(column: ValueColumn, size: number, limits: PackingLimits): Cells[] | null {
+function* valueCells(
+  column: ValueColumn,
+  size: number,
+  limits: PackingLimits,
+): Generator<void, Cells[] | null> {
   const { key, codes, single, values } = column;
   const shape = { key, size: values.length, bins: null };
   // Codes in tuples are two bytes long.
@@ -233,6 +239,7 @@ function valueCells(column: ValueColumn, size: number, limits: PackingLimits): C
   }
   const whole = setCells(column, size, 0, Infinity, limits.whole);
   if (whole) return [{ ...shape, ...whole }];
+  yield;
   let longest = 0;
   for (let p = 0; p < size; p++) longest = Math.max(longest, column.offsets[p + 1] - column.offsets[p]);
   for (const length of [2, 1, 3, 4]) {
@@ -243,6 +250,7 @@ function valueCells(column: ValueColumn, size: number, limits: PackingLimits): C
       const cells = setCells(column, size, at * length, length, limits.alone);
       if (!cells) break;
       chunks.push({ ...shape, ...cells });
+      yield;
     }
     if (chunks.length === count) return chunks;
   }

@@ -2,7 +2,7 @@ import type { Lang } from '../catalogue/rows';
 import { Keep, type Earlier } from '../catalogue/keep';
 import { lowestOf } from '../catalogue/lowest';
 import { resorted } from '../catalogue/resort';
-import { textIn } from '../catalogue/rows';
+import { sortedByNumbers } from '../catalogue/sortByNumbers';
 import type { Snapshot } from '../catalogue/snapshot';
 import {
   borrowList,
@@ -16,6 +16,7 @@ import {
 } from '../catalogue/sets';
 import { activitySums, clauseWords, faultOf, numberOf } from '../range/clauseWords';
 import type { Clause, RangeContext } from '../range/rule';
+import { nameNumbers } from './names';
 import type { OrderKey, OrderLevel, Sorting } from './sorting';
 
 /** The sorted catalogue: `positions[rank]` is the product at that rank, `ranks` its inverse. */
@@ -72,11 +73,23 @@ export function permutationOf(
     const lead = groups ? null : (sorting.levels[0] ?? null);
     const merged = earlier && mergedOrder(earlier, keys, ids, before);
     if (merged) return { ...merged, lead, keys, ids };
-    const positions = Uint32Array.from({ length: snapshot.size }, (_, p) => p).sort(before);
+    const positions = sortedByNumbers(keys, byId(snapshot));
     const ranks = new Uint32Array(snapshot.size);
     for (let rank = 0; rank < positions.length; rank++) ranks[positions[rank]] = rank;
     return { positions, ranks, lead, keys, ids };
   });
+}
+
+const byIdKept = new WeakMap<Uint32Array, Uint32Array>();
+
+/** The products by their number in the database: the order that all others end on. */
+function byId({ ids }: Snapshot): Uint32Array {
+  let places = byIdKept.get(ids);
+  if (!places) {
+    places = Uint32Array.from({ length: ids.length }, (_, p) => p);
+    byIdKept.set(ids, (places = sortedByNumbers([Float64Array.from(ids)], places)));
+  }
+  return places;
 }
 
 /** More changes than this share of the catalogue are sooner sorted with all others. */
@@ -275,7 +288,7 @@ function usualNumbers(
     case 'changed':
       return snapshot.changed.map((changed) => -changed);
     case 'name':
-      return nameNumbers(snapshot, lang);
+      return nameNumbers(snapshot, lang).slice();
     case 'price':
       return snapshot.price.numbers.slice();
     case 'saving':
@@ -323,57 +336,6 @@ function shuffled(id: number, day: number): number {
   hash ^= hash >>> 4;
   hash = Math.imul(hash, 0x27d4eb2d);
   return (hash ^ (hash >>> 15)) >>> 0;
-}
-
-/** Names in their order, by place. */
-interface SortedNames {
-  names: readonly string[];
-  places: Uint32Array;
-}
-
-const namesKept = new Keep<SortedNames>(8);
-
-/** Ranks of the names in the collation of the language; equal names have one rank, products without a name none. */
-function nameNumbers(snapshot: Snapshot, lang: Lang): Float64Array {
-  const { compare } = new Intl.Collator(lang, { numeric: true, sensitivity: 'base' });
-  const { names, places } = namesKept.get(
-    snapshot.lineage,
-    lang,
-    [snapshot.titles, snapshot.frame.languages.join()],
-    (earlier) => sortedNames(snapshot, lang, compare, earlier),
-  );
-  const ranks = new Float64Array(names.length);
-  let rank = 0;
-  for (let i = 0; i < places.length; i++) {
-    const p = places[i];
-    if (i && compare(names[places[i - 1]], names[p])) rank = i;
-    ranks[p] = names[p] ? rank : NaN;
-  }
-  return ranks;
-}
-
-/** Comparing names takes longer than all else of an order, so those that are in order already aren't compared again. */
-function sortedNames(
-  snapshot: Snapshot,
-  lang: Lang,
-  compare: (a: string, b: string) => number,
-  earlier: Earlier<SortedNames> | null,
-): SortedNames {
-  const names = snapshot.titles.map((titles) => textIn(titles, lang, snapshot.frame.languages));
-  const before = (a: number, b: number): number => compare(names[a], names[b]) || a - b;
-  const stayed: number[] = [];
-  const known = new Uint8Array(names.length);
-  for (const old of earlier?.value.places ?? []) {
-    const p = earlier!.places ? earlier!.places[old] : old;
-    if (p < 0 || p >= names.length || names[p] !== earlier!.value.names[old]) continue;
-    stayed.push(p);
-    known[p] = 1;
-  }
-  const moved: number[] = [];
-  for (let p = 0; p < names.length; p++) if (!known[p]) moved.push(p);
-  moved.sort(before);
-  const places = resorted(Uint32Array.from(stayed), new Uint32Array(0), Uint32Array.from(moved), before);
-  return { names, places };
 }
 
 /**

@@ -4,6 +4,7 @@ import { BaseError, type Sequelize } from 'sequelize';
 import type { RowFault } from '@fond/contract';
 import {
   permutationOf,
+  preparingNames,
   SearchIndex,
   shelfOf,
   sortingOf,
@@ -235,11 +236,12 @@ export class CatalogueHost {
     return index;
   }
 
-  /** Brings the indexes along to the next snapshot; after a catalogue was read anew they are made anew, beside the old ones. */
+  /** Brings the order by name and the indexes along to the next snapshot; after a catalogue was read anew they are made anew, beside the old ones. */
   private async follow(snapshot: Snapshot, anew: boolean): Promise<void> {
     const fresh = new Map<Lang, Promise<SearchIndex>>();
     for (const lang of snapshot.frame.languages) {
       const known = anew ? undefined : this.indexes.get(lang);
+      await inTurns(preparingNames(snapshot, lang));
       const index = known ? await known : new SearchIndex(lang);
       fresh.set(lang, Promise.resolve(await broughtTo(index, snapshot)));
     }
