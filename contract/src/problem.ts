@@ -49,6 +49,7 @@ export const PROBLEM_TYPES = {
   'too-many-tries': { status: 429, title: 'Too many tries' },
   internal: { status: 500, title: 'Something went wrong here' },
   'database-away': { status: 503, title: 'The database does not answer' },
+  overloaded: { status: 503, title: 'Too much is asked for at once' },
   busy: { status: 503, title: 'Others are changing the same things' },
   'outcome-unknown': { status: 503, title: 'It isn’t known whether this was stored' },
   'done-unseen': { status: 503, title: 'It was stored, but can’t be read back' },

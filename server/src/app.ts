@@ -31,7 +31,7 @@ import { foundHousePlan } from './plans/foundHousePlan';
 import { seedDemoShopper, ShopperTokens } from './shoppers/shoppers';
 import { mountAccount } from './shop/account';
 import { ShopPages } from './shop/pages';
-import { loadShop } from './shop/render';
+import { Renderers } from './shop/renderers';
 
 export interface ApplicationOptions {
   databaseUrl: string;
@@ -107,8 +107,9 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   );
   app.get('/pictures/:name', pictures.handler());
   mountDelivery(app, host, options.address ?? 'http://127.0.0.1');
-  if (dist) {
-    const render = await loadShop(dist);
+  const renderers = dist ? new Renderers(dist, log) : null;
+  if (dist && renderers) {
+    const { render } = renderers;
     mountCart(app, { carts, host, render });
     mountAccount(app, { sequelize, host, render, tokens, demo });
     new ShopPages(host, render, tokens).mount(app, dist, sessions.handler);
@@ -160,6 +161,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
     renditions.stop();
     imports.stop();
     await clock.stop();
+    await renderers?.stop();
     await settle(jobs, host, sessions, sequelize);
   };
   return { app, sequelize, host, jobs, pictures, stop };

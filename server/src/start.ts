@@ -8,7 +8,6 @@ import { makeDataFolder } from './dataFolder';
 import { portIsFree, startDatabase } from './database/process';
 import { addressFile } from './database/tool';
 import { giveBackMemory } from './memory';
-import { onUncaught } from './uncaught';
 
 const DIST = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../dist');
 
@@ -72,7 +71,11 @@ async function main(): Promise<void> {
   const onSignal = (signal: NodeJS.Signals): void => void end(signal, 0).catch(fail);
   process.on('SIGINT', onSignal);
   process.on('SIGTERM', onSignal);
-  onUncaught(log, () => void end('uncaughtException', 1).catch(fail));
+  // After an error that nobody caught nothing is certain.
+  process.on('uncaughtException', (error) => {
+    log.fatal({ err: error }, 'Unexpected error');
+    void end('uncaughtException', 1).catch(fail);
+  });
 }
 
 function fail(error: unknown): never {

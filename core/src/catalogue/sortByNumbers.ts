@@ -34,8 +34,7 @@ function distinctOf(list: Uint32Array, key: Float64Array): Float64Array {
   for (let at = 0; at < list.length; at++) numbers[at] = key[list[at]] + 0;
   numbers.sort();
   let count = 0;
-  for (let at = 0; at < numbers.length; at++)
-    if (!count || numbers[at] !== numbers[count - 1]) numbers[count++] = numbers[at];
+  for (const number of numbers) if (!count || number !== numbers[count - 1]) numbers[count++] = number;
   return numbers.subarray(0, count);
 }
 

@@ -5,7 +5,7 @@ import { readParameters } from '../http/parameters';
 import { isDatabaseAway, ProblemError } from '../http/problem';
 import { refuseStrangers } from '../http/strangers';
 import { standOf } from '../shop/pages';
-import type { RenderShop } from '../shop/render';
+import type { RenderShop } from '../shop/renderers';
 import type { CartCall, CartService } from './cart';
 
 const CART = `/shop${CART_PATH}`;

@@ -7,7 +7,7 @@ import { refuseStrangers } from '../http/strangers';
 import { signInLimits } from '../http/security';
 import { DEMO_SHOPPER, findShopper, THIRTY_DAYS, type ShopperTokens } from '../shoppers/shoppers';
 import { standOf } from './pages';
-import type { RenderShop } from './render';
+import type { RenderShop } from './renderers';
 import { SHOPPER_COOKIE, shopperIn } from './shopper';
 
 export interface AccountOptions {

@@ -15,7 +15,7 @@ import { readDrafts } from '../plans/drafts';
 import { editionWithout } from '../plans/life';
 import { KnownRedirects } from '../redirects/knownRedirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from './compose';
-import type { RenderShop } from './render';
+import type { RenderShop } from './renderers';
 import { greetShopper, type AskingShopper } from './shopper';
 import type { ShopperTokens } from '../shoppers/shoppers';
 
