@@ -279,7 +279,11 @@ describe('values that lead nowhere', () => {
 
 describe('the search box of an aisle', () => {
   const box = { facets: [facetChoice(SEARCH_FACET)] };
-  const matches: SearchMatches = { words: Uint32Array.of(0b10), scores: new Map([[1, 1]]) };
+  const matches: SearchMatches = {
+    words: Uint32Array.of(0b10),
+    places: Uint32Array.of(1),
+    scores: Float64Array.of(1),
+  };
 
   it('stands among the filters, and what is searched for is a chip that can be taken away', () => {
     const { page, facet } = facetsAt('/cookware', { q: 'iron', rating: '3..' }, undefined, box, matches);

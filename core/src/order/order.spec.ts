@@ -230,14 +230,30 @@ describe('windowOf', () => {
   });
 
   it('puts the best score first and keeps the order among equals', () => {
-    const snapshot = snapshotOf(FRAME, [product(1), product(2), product(3)]);
+    const snapshot = snapshotOf(
+      FRAME,
+      Array.from({ length: 40 }, (_, k) => product(k + 1)),
+    );
     const permutation = permutationOf(snapshot, NEWEST, 'en', CONTEXT);
-    const words = Uint32Array.of(0b111);
-    const scores = new Map([
-      [0, 1],
-      [1, 7],
-      [2, 1],
-    ]);
-    expect([...windowByScore(words, scores, permutation, 0, 3)]).toEqual([1, 0, 2]);
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 40, maxLength: 40 }),
+        fc.subarray([...Array(40).keys()]),
+        fc.subarray([...Array(40).keys()]),
+        fc.nat(20),
+        fc.integer({ min: 1, max: 12 }),
+        (score, found, left, from, size) => {
+          const places = Uint32Array.from(found);
+          const matches = { places, scores: Float64Array.from(found, (p) => score[p]) };
+          const words = wordsFor(40);
+          for (const p of left) if (found.includes(p)) words[p >>> 5] |= 1 << (p & 31);
+          const slow = found
+            .filter((p) => left.includes(p))
+            .sort((a, b) => score[b] - score[a] || permutation.ranks[a] - permutation.ranks[b])
+            .slice(from, from + size);
+          expect([...windowByScore(words, matches, permutation, from, size)]).toEqual(slow);
+        },
+      ),
+    );
   });
 });

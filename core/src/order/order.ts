@@ -6,7 +6,6 @@ import { sortedByNumbers } from '../catalogue/sortByNumbers';
 import type { Snapshot } from '../catalogue/snapshot';
 import {
   borrowList,
-  countOf,
   fullWords,
   giveBackList,
   holds,
@@ -17,6 +16,7 @@ import {
 import { activitySums, clauseWords, faultOf, numberOf } from '../range/clauseWords';
 import type { Clause, RangeContext } from '../range/rule';
 import { nameNumbers } from './names';
+import type { SearchMatches } from '../text/searchIndex';
 import type { OrderKey, OrderLevel, Sorting } from './sorting';
 
 /** The sorted catalogue: `positions[rank]` is the product at that rank, `ranks` its inverse. */
@@ -411,16 +411,30 @@ const WALKS_PER_MEMBER = 6;
 /** The same window with the best scores first; equal scores stand in the order of `permutation`. */
 export function windowByScore(
   words: Words,
-  scores: ReadonlyMap<number, number>,
-  permutation: Permutation,
+  { places, scores }: Pick<SearchMatches, 'places' | 'scores'>,
+  { ranks }: Permutation,
   from: number,
   size: number,
 ): Uint32Array {
-  const members = new Uint32Array(countOf(words));
-  listInto(words, members);
-  return members
-    .sort(
-      (a, b) => (scores.get(b) ?? 0) - (scores.get(a) ?? 0) || permutation.ranks[a] - permutation.ranks[b],
-    )
-    .slice(from, from + size);
+  const members: number[] = [];
+  for (let at = 0; at < places.length; at++) if (holds(words, places[at])) members.push(at);
+  const until = Math.min(members.length, from + size);
+  if (until <= from) return new Uint32Array(0);
+  // The best `until` are those above the last one's score, and the first by rank of those that share it.
+  const last = -lowestOf(
+    Float64Array.from(members, (at) => -scores[at]),
+    until,
+  )[until - 1];
+  const above = members.filter((at) => scores[at] > last);
+  above.sort((a, b) => scores[b] - scores[a] || ranks[places[a]] - ranks[places[b]]);
+  const level = members.filter((at) => scores[at] === last);
+  const byRank = lowestOf(
+    Uint32Array.from(level, (at) => ranks[places[at]]),
+    until - above.length,
+  );
+  const placed = new Map(level.map((at) => [ranks[places[at]], places[at]]));
+  return Uint32Array.from([
+    ...above.map((at) => places[at]),
+    ...Array.from(byRank, (rank) => placed.get(rank)!),
+  ]).slice(from, until);
 }

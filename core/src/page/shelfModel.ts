@@ -155,7 +155,7 @@ function placesOf(
   const filtered = composer.filtered!;
   const permutation = permutationOf(snapshot, sortingOf(shelf, choice, aisle, context), state.lang, context);
   if (choice === 'relevance' && request.matches)
-    return windowByScore(filtered.matches, request.matches.scores, permutation, from, size);
+    return windowByScore(filtered.matches, request.matches, permutation, from, size);
   const { pins, spread } = shelf.order;
   if (choice !== 'recommended' || (!pins.length && !spread))
     return pageOf(snapshot, filtered, permutation, state.selections, from, size);

@@ -1,4 +1,4 @@
-import MiniSearch, { type Options, type SearchOptions } from 'minisearch';
+import MiniSearch, { type Options } from 'minisearch';
 import { valueLabel } from '../card/card';
 import { textIn, type Lang, type Texts } from '../catalogue/rows';
 import { placesById } from '../catalogue/patch';
@@ -7,18 +7,14 @@ import type { Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
 import { membersOf, wordsFor, type Words } from '../catalogue/sets';
 import { fold } from './fold';
+import { WordIndex } from './wordIndex';
 
 /** The products that a search text finds, with a score each (larger is better). */
 export interface SearchMatches {
   words: Words;
-  scores: ReadonlyMap<number, number>;
-}
-
-interface ProductDocument {
-  /** Of the product in the database, which stays when it stands elsewhere in a later snapshot. */
-  id: number;
-  title: string;
-  sku: string;
+  /** The same, ascending, and the score of each. */
+  places: Uint32Array;
+  scores: Float64Array;
 }
 
 /** A value that many products share: found once, it stands for all of them. */
@@ -28,18 +24,18 @@ interface ValueDocument {
 }
 
 const processTerm = (term: string): string | null => fold(term) || null;
-const FINDING: SearchOptions = {
-  prefix: true,
-  fuzzy: (term) => (term.length > 3 ? 0.2 : false),
-  // Words are given one by one, folded already.
-  tokenize: (text) => [text],
-};
-const PRODUCTS: Options<ProductDocument> = {
-  fields: ['title', 'sku'],
+const VALUES: Options<ValueDocument> = {
+  fields: ['label'],
   processTerm,
-  searchOptions: { ...FINDING, boost: { title: 4, sku: 4 } },
+  searchOptions: {
+    prefix: true,
+    fuzzy: (term) => (term.length > 3 ? 0.2 : false),
+    // Words are given one by one, folded already.
+    tokenize: (text) => [text],
+  },
 };
-const VALUES: Options<ValueDocument> = { fields: ['label'], processTerm, searchOptions: FINDING };
+/** A product's own words count more than what it shares with others. */
+const OWN = 4;
 const tokenize = MiniSearch.getDefault('tokenize') as (text: string) => string[];
 
 /**
@@ -49,10 +45,11 @@ const tokenize = MiniSearch.getDefault('tokenize') as (text: string) => string[]
  * It is brought along from snapshot to snapshot: only what has changed is indexed anew.
  */
 export class SearchIndex {
-  private readonly products = new MiniSearch<ProductDocument>(PRODUCTS);
+  private readonly products = new WordIndex();
   private readonly values = new MiniSearch<ValueDocument>(VALUES);
   /** What was indexed: the texts and article number of each product, the label of each value. */
-  private readonly knownProducts = new Map<number, { titles: Texts; sku: string }>();
+  private readonly knownProducts = new Map<number, { titles: Texts; sku: string; text: string }>();
+  private languages = '';
   private readonly knownValues = new Map<string, string>();
   private reads: readonly unknown[] = [];
 
@@ -82,20 +79,25 @@ export class SearchIndex {
   private *updateProducts(snapshot: Snapshot): Generator<void, void> {
     const { ids, titles, skus, frame } = snapshot;
     const places = placesById(ids);
-    for (const id of this.knownProducts.keys())
+    for (const [id, { text }] of this.knownProducts)
       if (!places.has(id)) {
-        this.products.discard(id);
+        this.products.remove(id, wordsOf(text));
         this.knownProducts.delete(id);
       }
     yield;
+    // Which text stands in this language depends on which languages there are.
+    const languages = frame.languages.join();
+    const sameLanguages = languages === this.languages;
+    this.languages = languages;
     let added = 0;
     for (let p = 0; p < ids.length; p++) {
       const known = this.knownProducts.get(ids[p]);
-      if (known?.titles === titles[p] && known.sku === skus[p]) continue;
-      const document = { id: ids[p], title: textIn(titles[p], this.lang, frame.languages), sku: skus[p] };
-      if (known) this.products.replace(document);
-      else this.products.add(document);
-      this.knownProducts.set(ids[p], { titles: titles[p], sku: skus[p] });
+      if (sameLanguages && known?.titles === titles[p] && known.sku === skus[p]) continue;
+      const text = `${textIn(titles[p], this.lang, frame.languages)} ${skus[p]}`;
+      this.knownProducts.set(ids[p], { titles: titles[p], sku: skus[p], text });
+      if (known?.text === text) continue;
+      if (known) this.products.remove(ids[p], wordsOf(known.text));
+      this.products.add(ids[p], wordsOf(text));
       if (++added % STEP === 0) yield;
     }
     yield;
@@ -126,44 +128,79 @@ export class SearchIndex {
 
   /** Every word of `q` has to be found, as a prefix or with small typing errors. */
   search(snapshot: Snapshot, q: string): SearchMatches {
-    let scores: Map<number, number> | null = null;
-    for (const word of new Set(tokenize(q).map(fold))) {
-      if (!word) continue;
-      const found = this.findWord(snapshot, word);
-      if (scores)
-        for (const [p, score] of scores) {
-          const more = found.get(p);
-          if (more === undefined) scores.delete(p);
-          else scores.set(p, score + more);
+    const words = [...wordsOf(q)];
+    const total = new Float64Array(snapshot.size);
+    /** How many words each product has met, one after the other. */
+    const met = new Uint16Array(snapshot.size);
+    const score = new Float64Array(snapshot.size);
+    for (const [at, word] of words.entries()) {
+      const touched = this.scoreWord(snapshot, word, score);
+      for (const p of touched) {
+        if (met[p] === at) {
+          met[p] = at + 1;
+          total[p] += score[p];
         }
-      else scores = found;
+        score[p] = 0;
+      }
     }
-    const words = wordsFor(snapshot.size);
-    for (const p of scores?.keys() ?? []) words[p >>> 5] |= 1 << (p & 31);
-    return { words, scores: scores ?? new Map() };
+    const found = wordsFor(snapshot.size);
+    const places: number[] = [];
+    if (words.length)
+      for (let p = 0; p < met.length; p++)
+        if (met[p] === words.length) {
+          found[p >>> 5] |= 1 << (p & 31);
+          places.push(p);
+        }
+    return {
+      words: found,
+      places: Uint32Array.from(places),
+      scores: Float64Array.from(places, (p) => total[p]),
+    };
   }
 
-  /** A product's best shared value counts, beside its own title and number. */
-  private findWord(snapshot: Snapshot, word: string): Map<number, number> {
-    const found = new Map<number, number>();
+  /** Adds what a word scores to `score`, all zero before; a product's best shared value counts beside its own words. */
+  private scoreWord(snapshot: Snapshot, word: string, score: Float64Array): number[] {
+    const touched: number[] = [];
     const columns = new Map(sharedColumns(snapshot).map((shared) => [shared.name, shared]));
-    for (const { id, score } of this.values.search(word)) {
+    for (const { id, score: matched } of this.values.search(word)) {
       const text = String(id);
       const blank = text.indexOf(' ');
       const shared = columns.get(text.slice(0, blank));
       const code = shared?.column.codeOf.get(text.slice(blank + 1));
       if (!shared || code === undefined) continue;
-      for (const p of membersOf(shared.column.postings[code]))
-        found.set(p, Math.max(found.get(p) ?? 0, score * shared.boost));
+      const weight = matched * shared.boost;
+      for (const p of membersOf(shared.column.postings[code])) {
+        if (!score[p]) touched.push(p);
+        if (weight > score[p]) score[p] = weight;
+      }
     }
-    const places = placesById(snapshot.ids);
-    for (const { id, score } of this.products.search(word)) {
-      const p = places.get(id as number);
-      if (p !== undefined) found.set(p, (found.get(p) ?? 0) + score);
-    }
-    return found;
+    const places = placesOf(snapshot.ids);
+    this.products.find(word, (id, matched) => {
+      const p = id < places.length ? places[id] : -1;
+      if (p < 0) return;
+      if (!score[p]) touched.push(p);
+      score[p] += matched * OWN;
+    });
+    return touched;
   }
 }
+
+const placesKept = new WeakMap<Uint32Array, Int32Array>();
+
+/** Place by id, -1 where there is none; forty thousand are looked up in a search. */
+function placesOf(ids: Uint32Array): Int32Array {
+  let places = placesKept.get(ids);
+  if (!places) {
+    let last = -1;
+    for (const id of ids) last = Math.max(last, id);
+    placesKept.set(ids, (places = new Int32Array(last + 1).fill(-1)));
+    for (let p = 0; p < ids.length; p++) places[ids[p]] = p;
+  }
+  return places;
+}
+
+/** The words of a text, as they are compared. */
+const wordsOf = (text: string): Set<string> => new Set(tokenize(text).map(fold).filter(Boolean));
 
 /** Documents between which others may have their turn. */
 const STEP = 250;

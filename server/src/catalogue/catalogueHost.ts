@@ -1,4 +1,5 @@
 import { setImmediate, setTimeout as delay } from 'node:timers/promises';
+import { LRUCache } from 'lru-cache';
 import type { Logger } from 'pino';
 import { BaseError, type Sequelize } from 'sequelize';
 import type { RowFault } from '@fond/contract';
@@ -53,6 +54,8 @@ export class CatalogueHost {
   private current: Stand | null = null;
   /** The search texts of each language, of the snapshot that is served. */
   private indexes = new Map<Lang, Promise<SearchIndex>>();
+  /** What was sought last: its pages and filters ask for the same again. */
+  private readonly searched = new LRUCache<string, SearchMatches>({ max: 32 });
   private looking: Promise<void> | null = null;
   private timer: NodeJS.Timeout | null = null;
   private away = false;
@@ -226,7 +229,12 @@ export class CatalogueHost {
 
   /** What a search text finds. */
   async search(snapshot: Snapshot, lang: Lang, q: string): Promise<SearchMatches> {
-    return (await this.indexOf(snapshot, lang)).search(snapshot, q);
+    const key = `${snapshot.version}|${lang}|${q}`;
+    const known = this.searched.get(key);
+    if (known) return known;
+    const matches = (await this.indexOf(snapshot, lang)).search(snapshot, q);
+    this.searched.set(key, matches);
+    return matches;
   }
 
   /** The index of a language; made before anybody asks for it, unless somebody is quicker. */
