@@ -101,6 +101,7 @@ export const CATALOGUE_OPERATIONS = {
     path: '/api/catalogue/categories/{id}/picture',
     summary: 'The picture of a category: a product’s first one, or none',
     access: 'signed-in',
+    shown: true,
     params: id,
     body: Joi.object({ sku: Joi.string().max(64).allow(null).required() }),
     status: 204,
@@ -113,6 +114,7 @@ export const CATALOGUE_OPERATIONS = {
     summary:
       'What of a category’s picture stays in view wherever it is cropped, in percent from the top left',
     access: 'signed-in',
+    shown: true,
     params: id,
     body: Joi.object({ x: percent, y: percent }),
     status: 204,

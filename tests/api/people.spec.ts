@@ -1,6 +1,7 @@
 import { atAllWidths } from '@fond/core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { ActivityEntry, Job, Problem, PublicationRequest, User } from '@fond/contract';
+import { select } from '../../server/src/database/rows';
 import { createPlan, publishPlans, publishStored, readPlan, savePlan, withShelf } from '../support/plans';
 import { PASSWORD, startTestServer, type Desk, type TestServer } from '../support/server';
 
@@ -120,6 +121,10 @@ describe('approval by a second person', () => {
   });
 
   it('is needed for everything else that shoppers see, and does just what was asked for', async () => {
+    const [{ id: knives }] = await select<{ id: number }>(
+      server.application.sequelize,
+      "SELECT id FROM categories WHERE slug = 'knives'",
+    );
     const refusals = {
       'put aside “Knives, four across”': await editor.post('/api/plans/knives/removal', {
         standing: 'aside',
@@ -138,6 +143,14 @@ describe('approval by a second person', () => {
         onCards: true,
         aisles: false,
       }),
+      'show PK-1001 as the picture of “Knives”': await editor.put(
+        `/api/catalogue/categories/${knives}/picture`,
+        { sku: 'PK-1001' },
+      ),
+      'move what stays in view of the picture of “Knives”': await editor.put(
+        `/api/catalogue/categories/${knives}/picture/focus`,
+        { x: 20, y: 30 },
+      ),
       'restore edition 1': await editor.post('/api/editions/1/publish', { note: 'Back', plans: null }),
     };
     for (const [words, refused] of Object.entries(refusals)) {
@@ -167,6 +180,21 @@ describe('approval by a second person', () => {
     expect((await approve(owner, byOwner)).body.type).toBe('/problems/approval-needed');
     expect((await approve(publisher, byOwner)).status).toBe(201);
     expect(await address()).toBe(wish.address);
+  });
+
+  it('is asked for a free page once shoppers would see it, and for closing one', async () => {
+    const page = { path: '/soon', titles: { en: 'Soon' }, descriptions: {}, standsFor: null, open: false };
+    const made = await editor.post('/api/pages', page);
+    expect(made.status, JSON.stringify(made.body)).toBe(201);
+    const save = async (change: object) => {
+      const { version } = (await editor.get(`/api/pages/${made.body.id}`)).body;
+      return editor.put(`/api/pages/${made.body.id}`, { ...page, ...change, version });
+    };
+    expect((await save({ titles: { en: 'Very soon' } })).status).toBe(200);
+    const opened = await save({ open: true });
+    expect(opened.body.type).toBe('/problems/approval-needed');
+    expect((await approve(publisher, await askFor(editor, opened.body))).status).toBe(201);
+    expect((await save({})).body.type).toBe('/problems/approval-needed');
   });
 
   it('is not asked for what nobody sees, and nothing can be asked for that needs none', async () => {

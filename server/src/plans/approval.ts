@@ -2,6 +2,7 @@ import type { Sequelize } from 'sequelize';
 import { mayAs, type HeldOperation as Held, type User } from '@fond/contract';
 import { leastRole, OPERATIONS, type Operation, type OperationName } from '@fond/contract/operations';
 import { UserModel } from '../database/models';
+import { select } from '../database/rows';
 import { problem } from '../http/problem';
 import { readSettings } from '../people/settings';
 
@@ -11,9 +12,15 @@ export interface HeldOperation extends Held {
 }
 
 /** What shoppers don't see, though the operation may do what they see. */
-function isUnseen({ operation, body }: HeldOperation): boolean {
+async function isUnseen(sequelize: Sequelize, { operation, params, body }: HeldOperation): Promise<boolean> {
   if (operation === 'importCatalogue') return body['dryRun'] === '1';
-  return operation === 'createFreePage' && body['open'] === false;
+  if (body['open'] !== false) return false;
+  if (operation === 'createFreePage') return true;
+  if (operation !== 'saveFreePage') return false;
+  const [page] = await select<{ open: number }>(sequelize, 'SELECT open FROM free_pages WHERE id = ?', [
+    String(params['id']),
+  ]);
+  return page !== undefined && !page.open;
 }
 
 /** Whether a second person has to approve what somebody does: the shop wants it, and there is one who can. */
@@ -30,7 +37,7 @@ async function needsApproval(sequelize: Sequelize, user: User): Promise<boolean>
  * @throws the problem `approval-needed`.
  */
 export async function refuseUnapproved(sequelize: Sequelize, held: HeldOperation, user: User): Promise<void> {
-  if (isUnseen(held) || !(await needsApproval(sequelize, user))) return;
+  if (!(await needsApproval(sequelize, user)) || (await isUnseen(sequelize, held))) return;
   throw problem(
     'approval-needed',
     'In this shop somebody else has to approve what shoppers will see. Ask for it; until then nothing changes.',

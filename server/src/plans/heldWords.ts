@@ -1,8 +1,10 @@
 import type { Sequelize } from 'sequelize';
+import { textIn } from '@fond/core';
 import type { ImportReport } from '@fond/contract';
 import type { OPERATIONS } from '@fond/contract/operations';
 import { CampaignModel, JobModel, PlanModel, RedirectModel, SavedRangeModel } from '../database/models';
 import { select } from '../database/rows';
+import { readSettings } from '../people/settings';
 import type { HeldOperation } from './approval';
 
 type Operations = typeof OPERATIONS;
@@ -40,6 +42,18 @@ function settingWords([name, value]: [string, unknown]): string {
   return typeof value === 'string' ? `${name} ${quoted(value)}` : name;
 }
 
+/** What a category is called in the shop's own language. */
+async function category(sequelize: Sequelize, { id }: Told): Promise<string> {
+  const { languages } = await readSettings(sequelize);
+  const rows = await select<{ lang: string; title: string }>(
+    sequelize,
+    'SELECT lang, title FROM category_texts WHERE category_id = ?',
+    [id],
+  );
+  const titles = Object.fromEntries(rows.map(({ lang, title }) => [lang, title]));
+  return quoted(textIn(titles, languages[0], languages));
+}
+
 const importWords = ({ file, created, changed }: ImportReport): string =>
   `take in ${quoted(file)}: ${created} new, ${changed} changed`;
 
@@ -59,6 +73,12 @@ const WORDS: Readonly<Record<ShownName, Words>> = {
   moveCampaign: async (params) => `change the times of the campaign ${await campaign(params)}`,
   endCampaign: async (params) => `end the campaign ${await campaign(params)}`,
   changeAttribute: ({ key }) => `change the attribute ${quoted(key)}`,
+  setCategoryPicture: async (params, { sku }, sequelize) =>
+    sku === null
+      ? `take the picture of ${await category(sequelize, params)} away`
+      : `show ${shown(sku)} as the picture of ${await category(sequelize, params)}`,
+  focusCategoryPicture: async (params, _, sequelize) =>
+    `move what stays in view of the picture of ${await category(sequelize, params)}`,
   setFeatured: ({ sku }, { featured }) => `${featured ? 'feature' : 'no longer feature'} ${String(sku)}`,
   createCollection: (_, body) => `make the collection ${titleIn(body)}`,
   saveCollection: (_, body) => `change the collection ${titleIn(body)}`,
