@@ -48,6 +48,29 @@ describe('the OpenAPI document', () => {
     }
   });
 
+  it('describes maps by what their keys and values are', async () => {
+    const { body } = await server.guest.get('/api/openapi.json');
+    const closed: string[] = [];
+    const walk = (node: unknown, at: string): void => {
+      if (typeof node !== 'object' || node === null) return;
+      const { type, properties, patternProperties, additionalProperties } = node as Record<string, unknown>;
+      const names = Object.keys((properties as object | undefined) ?? {});
+      if (names.some((name) => name.startsWith('/'))) closed.push(`${at}: ${names.join()}`);
+      if (type === 'object' && !names.length && !patternProperties && additionalProperties === false)
+        closed.push(at);
+      for (const [key, value] of Object.entries(node)) walk(value, `${at}/${key}`);
+    };
+    walk({ ...body, paths: { ...body.paths } }, '');
+    // An upload without fields, and an answer of nothing, are the only objects that hold nothing.
+    expect(closed.filter((at) => !/requestBody/.test(at))).toEqual([]);
+    const item =
+      body.paths['/api/shop/listing'].get.responses['200'].content['application/json'].schema.properties.items
+        .items.properties;
+    const [values] = Object.values(item.attributes.patternProperties);
+    expect(JSON.stringify(values)).toContain('boolean');
+    expect(Object.values(item.attributeTexts.patternProperties)).toEqual([{ type: 'string' }]);
+  });
+
   it('names every problem type of the registry', async () => {
     const { body } = await server.guest.get('/api/openapi.json');
     expect(body.components.schemas.Problem.properties.type.enum).toEqual(

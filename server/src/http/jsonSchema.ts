@@ -16,8 +16,56 @@ const SHARED = ['Clauses', 'Condition', 'Difference', 'Heir', 'Plan', 'PlanDocum
 type SharedName = (typeof SHARED)[number];
 
 function parsed(schema: Joi.Schema): Json {
-  const { schemas: _, ...json } = parse(schema, 'open-api-3.1') as Json;
+  const { schemas: _, ...json } = withoutPatternKeys(parse(schema, 'open-api-3.1')) as Json;
   return json;
+}
+
+/** The tool tells the values of a map both as `patternProperties` and, under the pattern's text, as a property. */
+function withoutPatternKeys(node: unknown): unknown {
+  if (Array.isArray(node)) return node.map(withoutPatternKeys);
+  if (typeof node !== 'object' || node === null) return node;
+  const { patternProperties } = node as { patternProperties?: object };
+  const patterns = new Set(Object.keys(patternProperties ?? {}).map((pattern) => `/${pattern}/`));
+  return Object.fromEntries(
+    Object.entries(node).map(([key, value]) => [
+      key,
+      key === 'properties' && patterns.size
+        ? Object.fromEntries(
+            Object.entries(value as object).flatMap(([name, inner]) =>
+              patterns.has(name) ? [] : [[name, withoutPatternKeys(inner)]],
+            ),
+          )
+        : withoutPatternKeys(value),
+    ]),
+  );
+}
+
+/** What a map's keys are, in Joi: a regular expression, or a schema of texts. */
+interface KeyPattern {
+  regex?: RegExp;
+  schema?: Joi.Schema;
+  rule: Joi.Schema;
+}
+
+/** Maps whose keys are told by a schema, with a regular expression in its place: the tool knows those alone. */
+function withKeyPatterns(schema: Joi.Schema): Joi.Schema {
+  const { patterns } = schema.$_terms as { patterns?: readonly KeyPattern[] };
+  if (!patterns?.some((pattern) => pattern.schema)) return schema;
+  const copy = (schema as unknown as { clone: () => Joi.Schema }).clone();
+  (copy.$_terms as { patterns: readonly KeyPattern[] }).patterns = patterns.map(
+    ({ regex, schema: keys, rule }) => (keys ? { regex: expressionOf(keys), rule } : { regex, rule }),
+  );
+  return copy;
+}
+
+function expressionOf(keys: Joi.Schema): RegExp {
+  const { rules = [] } = keys.describe() as {
+    rules?: { name: string; args?: { regex?: string; limit?: number } }[];
+  };
+  const text = rules.find(({ name }) => name === 'pattern')?.args?.regex;
+  if (text) return new RegExp(text.slice(1, text.lastIndexOf('/')));
+  const most = rules.find(({ name }) => name === 'max')?.args?.limit;
+  return new RegExp(most === undefined ? '^' : `^.{0,${most}}$`);
 }
 
 const nameOf = (schema: Joi.Schema): string | undefined =>
@@ -36,7 +84,7 @@ function marked(schema: Joi.Schema): Joi.Schema {
     return inner.$_getFlag('presence') === 'required' ? mark.required() : mark;
   };
   // A function, as Joi documents it; its types take it for a switch.
-  return schema.$_modify({ each, ref: false } as unknown as Joi.ModifyOptions);
+  return withKeyPatterns(schema.$_modify({ each, ref: false } as unknown as Joi.ModifyOptions));
 }
 
 const described = (node: unknown): unknown =>
