@@ -50,7 +50,7 @@ describe('the type of a stored attribute', () => {
   it('stays where one value doesn’t fit, which is named', async () => {
     const refused = await retype('fit', 'number');
     expect(refused.status).toBe(400);
-    expect(refused.body.errors).toEqual([{ path: 'type', message: '“round” and “square” are no number.' }]);
+    expect(refused.body.errors).toEqual([{ path: 'type', message: '“round” and “square” are no numbers.' }]);
     expect(await typeOf('fit')).toBe('many');
     expect((await retype('weight', 'boolean')).body.errors[0].message).toContain('neither yes nor no');
   });

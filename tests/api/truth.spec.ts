@@ -148,3 +148,70 @@ describe('a request for a publication', () => {
     expect(listed.some(({ id }) => id === first.id)).toBe(false);
   });
 });
+
+describe('what is asked of the database', () => {
+  /** The statements that some work sends, without what watches over the shop meanwhile. */
+  async function statementsOf(work: () => Promise<unknown>): Promise<string[]> {
+    const { options } = server.application.sequelize as unknown as {
+      options: { logging: false | ((sql: string) => void) };
+    };
+    const sent: string[] = [];
+    options.logging = (sql) => void sent.push(sql.replace(/^Executing \([^)]*\): /, ''));
+    try {
+      await work();
+    } finally {
+      options.logging = false;
+    }
+    return sent.filter((sql) => !/catalogue_version|live_edition|campaigns|jobs|presence/.test(sql));
+  }
+
+  it('does not grow with what there is: one save, one page, one redirect read what they are about', async () => {
+    const plan = await createPlan(desk, 'Counted', [], { as: 'heir' });
+    let { version } = plan;
+    const save = async (): Promise<void> => {
+      const answer = await savePlan(desk, { ...plan.document, name: `Counted ${version}` }, version);
+      expect(answer.status).toBe(200);
+      ({ version } = answer.body as { version: number });
+    };
+    const redirect = await desk.post('/api/redirects', { from: '/counted', to: '/', code: 301 });
+    const all = {
+      save,
+      pages: () => desk.get('/api/pages').expect(200),
+      record: () => desk.get('/api/activity').expect(200),
+      redirects: () =>
+        desk.put(`/api/redirects/${redirect.body.id}`, { from: '/counted', to: '/knives', code: 301 }),
+    };
+    const count = async (): Promise<Record<string, number>> => {
+      const counted: Record<string, number> = {};
+      for (const [name, work] of Object.entries(all)) counted[name] = (await statementsOf(work)).length;
+      return counted;
+    };
+    const before = await count();
+    for (const at of times(15)) {
+      await createPlan(desk, `Beside ${at}`, [], { as: 'heir' });
+      await desk
+        .post('/api/pages', {
+          path: `/beside-${at}`,
+          titles: { en: 'Beside' },
+          descriptions: {},
+          standsFor: null,
+          open: false,
+        })
+        .expect(201);
+      await desk.post('/api/redirects', { from: `/beside/${at}`, to: '/', code: 301 }).expect(201);
+    }
+    // What a look at the catalogue adds now and then is one; a statement a record would be fifteen.
+    for (const [name, statements] of Object.entries(await count()))
+      expect(statements, name).toBeLessThanOrEqual(before[name] + 2);
+  });
+
+  it('is no other draft, where one is saved', async () => {
+    const { document, version } = await createPlan(desk, 'Alone', [], { as: 'heir' });
+    const sent = await statementsOf(() => savePlan(desk, { ...document, name: 'Alone, saved' }, version));
+    const whole = sent.filter(
+      (sql) => /SELECT .*`?draft`?.* FROM `?plans`?/i.test(sql) && !/WHERE/i.test(sql),
+    );
+    expect(whole).toEqual([]);
+    expect(sent.length).toBeGreaterThan(2);
+  });
+});

@@ -124,3 +124,15 @@ describe('numbers from … to', () => {
     await says(page, '.chips a', '€40.00 – €90.00');
   });
 });
+
+describe('the attributes of the catalogue', () => {
+  it('become something else, unless a value keeps them from it, which is named', async () => {
+    const page = await browser.desk('/attributes');
+    await page.waitForSelector('[aria-label="Kind: material"]');
+    await page.select('[aria-label="Kind: material"]', 'number');
+    await says(page, '.trouble', 'are no numbers');
+    expect(
+      await page.$eval('[aria-label="Kind: material"]', (field) => (field as HTMLSelectElement).value),
+    ).toBe('text');
+  });
+});

@@ -95,6 +95,21 @@ describe('a shopper with JavaScript', () => {
     expect(Math.max(...prices)).toBeLessThanOrEqual(15);
   });
 
+  it('sees on a phone that there are more aisles at the top, up to the last one', async () => {
+    const page = await browser.page(390, 844);
+    await page.goto(shop('/'));
+    const arrow = (): string =>
+      getComputedStyle(document.querySelector('.site-aisles ul')!, '::after').display;
+    const room = await page.$eval('.site-aisles', (nav) => [nav.scrollWidth, nav.clientWidth]);
+    expect(room[0]).toBeGreaterThan(room[1]);
+    await eventually(page, arrow, (display) => display === 'flex');
+    await page.$eval('.site-aisles', (nav) => nav.scrollTo({ left: nav.scrollWidth }));
+    await eventually(page, arrow, (display) => display === 'none');
+    const wide = await browser.page();
+    await wide.goto(shop('/'));
+    expect(await wide.evaluate(arrow)).toBe('none');
+  });
+
   it('meets no layout shift and little JavaScript', async () => {
     const page = await browser.page();
     let scripts = 0;

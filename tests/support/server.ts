@@ -11,7 +11,7 @@ import { addUser } from '../../server/src/people/users';
 import { createDatabase, type DatabaseServer } from './databaseServer';
 import { copyDemoShop } from './demoShop';
 
-const DIST = path.resolve(import.meta.dirname, '../../dist');
+export const DIST = path.resolve(import.meta.dirname, '../../dist');
 export const PASSWORD = 'correct-horse';
 
 export interface TestServer {

@@ -61,6 +61,26 @@ describe('a facet', () => {
     ]);
   });
 
+  it('shows a colour that says itself how it looks, and the name of one that nobody has given a colour', () => {
+    const page = composePage(
+      snapshotOf(FRAME, [
+        product(1, { attributes: { colour: '#C93F38' } }),
+        product(2, { attributes: { colour: 'Ink blue' } }),
+      ]),
+      editionFrom(1, { documents: [housePlan(snapshot, 'House')], ranges: [] }),
+      { path: '/', parameters: {}, matches: null, now: NOW },
+    )!;
+    const panel = page.fixtures.find(
+      (fixture): fixture is Extract<FixtureModel, { type: 'facets' }> => fixture.type === 'facets',
+    )!;
+    const colours = panel.facets.find(({ key }) => key === 'colour')!;
+    expect(colours.control).toBe('swatches');
+    expect(Object.fromEntries(colours.values.map(({ value, swatch }) => [value, swatch]))).toEqual({
+      '#C93F38': '#c93f38',
+      'Ink blue': null,
+    });
+  });
+
   it('writes numbers and names in the language of the page', () => {
     const { facet } = facetsAt('/', { lang: 'fr' });
     expect(facet('diameter')).toMatchObject({ label: 'Diamètre', unit: 'cm' });

@@ -10,13 +10,26 @@ const MOST_PARTED = 2_000;
 /** Values that don't fit, told by name. */
 const TOLD = 3;
 
-/** What a value has to be for a type, and what is said of one that isn't. */
-const FITS: Readonly<Record<AttributeType, { test: (value: string) => boolean; fault: string }>> = {
-  number: { test: (value) => /^-?\d+(\.\d+)?$/.test(value), fault: 'no number' },
-  boolean: { test: (value) => booleanOf(value) !== null, fault: 'neither yes nor no' },
-  text: { test: () => true, fault: '' },
-  many: { test: () => true, fault: '' },
-  colour: { test: () => true, fault: '' },
+interface Fitting {
+  test: (value: string) => boolean;
+  /** What is said of one value that isn't, and of several. */
+  one: string;
+  several: string;
+}
+
+const EVERY: Fitting = { test: () => true, one: '', several: '' };
+
+/** What a value has to be for a type. */
+const FITS: Readonly<Record<AttributeType, Fitting>> = {
+  number: { test: (value) => /^-?\d+(\.\d+)?$/.test(value), one: 'is no number', several: 'are no numbers' },
+  boolean: {
+    test: (value) => booleanOf(value) !== null,
+    one: 'is neither yes nor no',
+    several: 'are neither yes nor no',
+  },
+  text: EVERY,
+  many: EVERY,
+  colour: EVERY,
 };
 
 /**
@@ -30,7 +43,7 @@ export async function changeType(
   transaction: Transaction,
 ): Promise<void> {
   const { id } = attribute;
-  const { test, fault } = FITS[type];
+  const { test, one, several } = FITS[type];
   const values = await select<{ value: string }>(
     sequelize,
     'SELECT value FROM product_attributes WHERE attribute_id = ? GROUP BY value ORDER BY COUNT(*) DESC, value',
@@ -39,7 +52,7 @@ export async function changeType(
   );
   const unfit = values.filter(({ value }) => !test(value));
   if (unfit.length)
-    refuse(`${namesOf(unfit.map(({ value }) => value))} ${unfit.length === 1 ? 'is' : 'are'} ${fault}.`);
+    refuse(`${namesOf(unfit.map(({ value }) => value))} ${unfit.length === 1 ? one : several}.`);
   if (attribute.type === 'many') await refuseSeveral(sequelize, id, transaction);
   if (type === 'many') await part(sequelize, id, transaction);
   await runSql(sequelize, 'UPDATE attributes SET type = ? WHERE id = ?', [type, id], transaction);

@@ -1,0 +1,143 @@
+import { once } from 'node:events';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { ElementHandle, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { addUser } from '../../server/src/people/users';
+import { button, eventually, press, says, TestBrowser, textOf } from '../support/browser';
+import { openBrowser } from '../support/story';
+import { DIST, PASSWORD, startTestServer, type TestServer } from '../support/server';
+
+let browser: TestBrowser;
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(() => browser.close());
+
+const labelled = (name: string): string => `[aria-label="${name}"]`;
+
+/** Types over what a field holds, and leaves it. */
+async function write(page: Page, selector: string, text: string): Promise<void> {
+  const field = (await page.waitForSelector(selector))!;
+  await field.click({ count: 3 });
+  await field.type(text);
+  await page.keyboard.press('Tab');
+}
+
+async function signIn(page: Page, email: string, password: string): Promise<void> {
+  await page.locator('input[type=email]').fill(email);
+  await page.locator('input[type=password]').fill(password);
+  await press(page, 'button[type=submit]');
+}
+
+describe('who runs the shop', () => {
+  it('says what it is called, and shoppers read it on every page', async () => {
+    const page = await browser.desk('/shop-settings');
+    await says(page, 'h1', 'The shop');
+    await write(page, labelled('Name, English'), 'Pellmere and Daughters');
+    const onPages = async (): Promise<string> => (await fetch(`${browser.baseUrl}/shop/knives`)).text();
+    await expect.poll(onPages).toContain('Pellmere and Daughters');
+    await page.reload();
+    await page.waitForSelector(labelled('Name, English'));
+    expect(await page.$eval(labelled('Name, English'), (field) => (field as HTMLInputElement).value)).toBe(
+      'Pellmere and Daughters',
+    );
+  });
+
+  it('has what shoppers see approved by somebody else, and is told where it waits', async () => {
+    await addUser('Paul Reyes', 'paul.reyes@pellmere.example', PASSWORD, 'publisher');
+    const page = await browser.desk('/shop-settings');
+    await press(page, 'label.tick input');
+    await page.waitForFunction(() => !document.querySelector('mat-progress-bar'));
+    await page.goto(`${browser.baseUrl}/shop-settings`);
+    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('label.tick input')?.checked);
+    await write(page, labelled('Name, English'), 'Pellmere Kitchen Supply');
+    await press(page, button('Ask for it'));
+    await says(page, 'mat-snack-bar-container', 'waits on the page Publish');
+
+    const other = await browser.page();
+    await other.goto(`${browser.baseUrl}/sign-in?returnTo=/publish`);
+    await signIn(other, 'paul.reyes@pellmere.example', PASSWORD);
+    await says(other, 'desk-publication-requests article', 'asks to change the shop');
+    await press(other, button('Approve'));
+    await other.waitForFunction(() => !document.querySelector('desk-publication-requests article'));
+    await page.goto(`${browser.baseUrl}/shop-settings`);
+    await eventually(
+      page,
+      () => document.querySelector<HTMLInputElement>('[aria-label="Name, English"]')?.value ?? '',
+      (name) => name === 'Pellmere Kitchen Supply',
+    );
+  });
+
+  it('changes the own password, stays signed in, and needs the new one elsewhere', async () => {
+    await addUser('Lena Ruiz', 'lena.ruiz@pellmere.example', PASSWORD, 'merchandiser');
+    const page = await browser.page();
+    await page.goto(`${browser.baseUrl}/sign-in?returnTo=/account`);
+    await signIn(page, 'lena.ruiz@pellmere.example', PASSWORD);
+    await says(page, 'h1', 'Your account');
+    const fill = async (present: string, next: string): Promise<void> => {
+      await page.locator('[formcontrolname=current]').fill(present);
+      await page.locator('[formcontrolname=password]').fill(next);
+      await press(page, button('Change it'));
+    };
+    await fill(PASSWORD, 'aaaaaaaaaa');
+    await says(page, '.trouble', 'It ');
+    await fill('not-the-one', 'six-copper-kettles');
+    await says(page, '.trouble', 'The present password');
+    await fill(PASSWORD, 'six-copper-kettles');
+    await says(page, 'mat-snack-bar-container', 'Your password is changed');
+
+    const elsewhere = await browser.page();
+    await elsewhere.goto(`${browser.baseUrl}/sign-in`);
+    await signIn(elsewhere, 'lena.ruiz@pellmere.example', PASSWORD);
+    await says(elsewhere, '[role=alert]', 'Check both');
+    await signIn(elsewhere, 'lena.ruiz@pellmere.example', 'six-copper-kettles');
+    await elsewhere.waitForFunction(() => location.pathname !== '/sign-in');
+  });
+});
+
+describe('a shop of nothing', () => {
+  let server: TestServer;
+  let page: Page;
+  let stop: () => Promise<void>;
+  beforeAll(async () => {
+    server = await startTestServer(inject('databaseServer'), { dist: DIST });
+    const listening = server.application.app.listen(0, '127.0.0.1');
+    await once(listening, 'listening');
+    page = await browser.page();
+    await page.goto(`http://127.0.0.1:${(listening.address() as AddressInfo).port}/sign-in`);
+    stop = async () => {
+      await page.close();
+      listening.closeAllConnections();
+      listening.close();
+      await server.stop();
+    };
+  });
+  afterAll(() => stop());
+
+  it('says how the first person is made, leads to the first file, and to the aisles that come of it', async () => {
+    await says(page, 'desk-sign-in, main, body', 'add-user');
+    await addUser('Ada Quill', 'ada.quill@pellmere.example', PASSWORD, 'owner');
+    await page.reload();
+    await signIn(page, 'ada.quill@pellmere.example', PASSWORD);
+    await says(page, '.first', 'The catalogue is empty');
+    await press(page, '.first a');
+    const folder = await mkdtemp(path.join(tmpdir(), 'fond-first-'));
+    const file = path.join(folder, 'first.csv');
+    await writeFile(file, 'sku,title,category,price\nF-1,First pan,Pans,10\nF-2,Second pan,Pans,12\n');
+    const field = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    await field.uploadFile(file);
+    await press(page, button('Read 2 products into the catalogue'));
+    await says(page, 'body', '2 new');
+    await rm(folder, { recursive: true, force: true });
+    await page.goto(page.url().replace(/\/catalogue.*$/, '/floor'));
+    await eventually(
+      page,
+      () => document.querySelector('tbody')?.textContent ?? '',
+      (text) => text.includes('Pans'),
+    );
+    expect(await textOf(page, '.figures')).toContain('2 products');
+  });
+});
