@@ -50,10 +50,9 @@ export class Filtered {
   /** The codes of a column that would leave any product, ascending; of many values those of the products alone are read. */
   codesLeft(column: ValueColumn): Uint32Array {
     const counts = this.valueCounts(column);
-    const members = this.members(column.key);
-    if (members.reduce((sum, { length }) => sum + length, 0) * SCANNED_PER_MEMBER < counts.length) {
+    if (this.countedOver(column.key) * SCANNED_PER_MEMBER < counts.length) {
       const codes = new Set<number>();
-      for (const list of members)
+      for (const list of this.members(column.key))
         for (const p of list)
           for (let at = column.offsets[p]; at < column.offsets[p + 1]; at++) codes.add(column.codes[at]);
       return Uint32Array.from(codes).sort();
