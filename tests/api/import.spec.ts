@@ -26,6 +26,14 @@ const PAN =
   'P-1,Iron pan,Cookware > Pans|Gifts,24.90,29.90,4,2026-03-01,Heavy|Black,Cast iron,28,yes,gas|induction';
 
 describe('a product file', () => {
+  it('tells that pictures it names are noted, but not fetched yet', async () => {
+    const file = 'sku,title,image\nI-1,Framed pan,https://pictures.example/pan.jpg\nI-2,Bare pan,\n';
+    const { report } = await desk.importFile('pictures.csv', file, { dryRun: '1' });
+    expect(report!.notices).toContain(
+      '1 product names pictures. They are noted, but not fetched yet: what isn’t in the shop already shows “No picture yet”.',
+    );
+  });
+
   it('makes products, categories, tags and attributes, with the types found from the values', async () => {
     const job = await desk.importFile(
       'pans.csv',
