@@ -138,6 +138,15 @@ describe('a number attribute as a facet', () => {
       expect(totalOf(pageOf(snapshot, { weight: value }, 'auto')), value).toBe(count);
   });
 
+  it('offers steps of numbers that are larger than their words can tell apart', () => {
+    const snapshot = snapshotOf(
+      WEIGHTS,
+      rows(400, (k) => 12_345_678_901_234 + (k % 119)),
+    );
+    const facet = facetIn(pageOf(snapshot, {}, 'auto'))!;
+    expect(facet.values.reduce((sum, { count }) => sum + count, 0)).toBe(400 - Math.ceil(400 / 9));
+  });
+
   it('is found by addresses of the time when its numbers were few', () => {
     const snapshot = snapshotOf(WEIGHTS, rows(400));
     const [weight] = Object.values(rows(400)[4].attributes);

@@ -1,3 +1,4 @@
+import type { Codes } from '../catalogue/columns';
 import type { Stretches, Words } from '../catalogue/sets';
 import { BLOCK, type PackedChunk, type PackedPart, type PackedRows } from './packedRows';
 
@@ -52,12 +53,7 @@ function countStretch(
 }
 
 /** Adds the tuples of a set's products to `histogram`, those of one slot only. */
-export function countSlot(
-  slot: Uint16Array,
-  words: Words,
-  stretches: Stretches,
-  histogram: Uint32Array,
-): void {
+export function countSlot(slot: Codes, words: Words, stretches: Stretches, histogram: Uint32Array): void {
   for (let s = 0; s < stretches.length; s += 2)
     for (let w = stretches[s]; w < stretches[s + 1]; w++) {
       let word = words[w] | 0;

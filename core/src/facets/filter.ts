@@ -9,14 +9,22 @@ import {
   giveBackList,
   holds,
   listInto,
-  stretchesOf,
   type Stretches,
   type Words,
 } from '../catalogue/sets';
 import { bucketsOf, type BinCounts, type Bucket, type NumberSpread } from './count';
 import { countMembers, countRows, countSlot, spreadCounts } from './countRows';
-import type { PackedPart, PackedRows } from './packedRows';
+import type { PackedPart } from './packedRows';
 import { chosenWords, type Selections } from './selection';
+import {
+  countLoose,
+  lostOf,
+  rangeCounts,
+  rangeHistogram,
+  rangeIn,
+  rangeOf,
+  wholeLooseCounts,
+} from './wholeRange';
 
 /**
  * A range with shoppers' selections applied. Facets are counted when they are asked for: each over the products that
@@ -199,8 +207,8 @@ export class Filtered {
   }
 
   /**
-   * Gives back what was lent for this request; neither this, its counts nor `matches` may be used afterwards. Without it nothing is
-   * wrong, but memory outside the heap piles up until the collector walks the whole catalogue to find it.
+   * Gives back what was lent for this request; neither this, its counts nor `matches` may be used afterwards. Without it
+   * nothing is wrong, but memory outside the heap piles up until the collector walks the whole catalogue to find it.
    */
   release(): void {
     for (const list of this.lists.values()) giveBackList(list);
@@ -279,107 +287,6 @@ function crossingIsCheaper({ postings }: ValueColumn, members: number, stretches
     if (cost > most) return false;
   }
   return cost < most;
-}
-
-interface WholeRange {
-  /** The rows that the counts were taken from. */
-  state: object | null;
-  count: number;
-  stretches: Uint32Array;
-  /** Tuple counts, once they were asked for. */
-  histogram: Uint32Array | null;
-  counts: Map<string, Uint32Array>;
-}
-
-const keptRanges = new WeakMap<Words, WholeRange>();
-
-/** What is known of a range without selections; ranges are kept with their snapshot and asked for again and again. */
-function rangeOf(range: Words): WholeRange {
-  let whole = keptRanges.get(range);
-  if (!whole) {
-    const stretches = stretchesOf(range);
-    whole = { state: null, count: countOf(range, stretches), stretches, histogram: null, counts: new Map() };
-    keptRanges.set(range, whole);
-  }
-  return whole;
-}
-
-/** What is known of a range by these rows; few changes since are made up for, other rows are counted anew. */
-function rangeIn({ state, past }: PackedRows, range: Words): WholeRange {
-  const whole = rangeOf(range);
-  if (whole.state === state) return whole;
-  const since = past.findIndex(({ from }) => from === whole.state);
-  if (since < 0) {
-    whole.histogram = null;
-    whole.counts = new Map();
-  } else
-    for (const { keys, tuples } of past.slice(since)) {
-      for (const key of keys) whole.counts.delete(key);
-      if (!whole.histogram) continue;
-      for (let k = 0; k < tuples.length; k += 3) {
-        if (!holds(range, tuples[k])) continue;
-        whole.histogram[tuples[k + 1]]--;
-        whole.histogram[tuples[k + 2]]++;
-      }
-    }
-  whole.state = state;
-  return whole;
-}
-
-function rangeHistogram({ packed }: Snapshot, range: Words): Uint32Array {
-  const whole = rangeIn(packed, range);
-  if (!whole.histogram) {
-    whole.histogram = new Uint32Array(packed.tuples);
-    countRows(packed, range, whole.stretches, whole.histogram);
-  }
-  return whole.histogram;
-}
-
-function rangeCounts(snapshot: Snapshot, range: Words, key: string, part: PackedPart): Uint32Array {
-  const whole = rangeIn(snapshot.packed, range);
-  let counts = whole.counts.get(key);
-  if (!counts) {
-    whole.counts.set(key, (counts = new Uint32Array(part.size)));
-    spreadCounts(part, rangeHistogram(snapshot, range), counts);
-  }
-  return counts;
-}
-
-function wholeLooseCounts(whole: WholeRange, range: Words, column: ValueColumn): Uint32Array {
-  let counts = whole.counts.get(column.key);
-  if (!counts) {
-    whole.counts.set(column.key, (counts = new Uint32Array(column.values.length)));
-    countLoose(column, range, whole.stretches, counts);
-  }
-  return counts;
-}
-
-/** What a range lost to the selections; lent. */
-function lostOf(range: Words, matches: Words): Words {
-  const lost = borrowWords(range.length);
-  for (let w = 0; w < lost.length; w++) lost[w] = range[w] & ~matches[w];
-  return lost;
-}
-
-/** Counts a set's products by the codes of a column; adds to `counts`. */
-function countLoose(
-  { single, offsets, codes }: ValueColumn,
-  words: Words,
-  stretches: Stretches,
-  counts: Uint32Array,
-): void {
-  for (let s = 0; s < stretches.length; s += 2)
-    for (let w = stretches[s]; w < stretches[s + 1]; w++) {
-      let word = words[w] | 0;
-      const base = w << 5;
-      while (word !== 0) {
-        const bit = word & -word;
-        word ^= bit;
-        const p = base + 31 - Math.clz32(bit);
-        if (!single) for (let at = offsets[p]; at < offsets[p + 1]; at++) counts[codes[at]]++;
-        else if (single[p] !== 0) counts[single[p] - 1]++;
-      }
-    }
 }
 
 function eachNumber({ numbers }: NumberColumn, lists: readonly Uint32Array[]): BinCounts {

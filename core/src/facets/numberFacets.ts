@@ -101,7 +101,7 @@ function stepsIn({ filtered }: FacetContext, column: FacetColumn): NumberStep[] 
   // Where bins are too coarse to tell the steps apart, as in an aisle whose numbers lie close together, each is counted.
   return (
     stepsOfBins(binned(column, filtered.numberCounts(column), max), column.scale) ??
-    stepsOfBins(binned(column, filtered.singleNumbers(column)), column.scale)!
+    stepsOf(binned(column, filtered.singleNumbers(column)))
   );
 }
 
