@@ -107,7 +107,7 @@ function roundest(low: number, high: number): number {
 }
 
 /** Without the noise of binary fractions. */
-const exact = (number: number): number => Number(number.toPrecision(12));
+const exact = (number: number): number => Number(number.toPrecision(14));
 
 /** The smallest difference that the decimals of the numbers can tell. */
 function resolutionOf(present: readonly NumberCount[]): number {
