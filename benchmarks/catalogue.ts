@@ -27,7 +27,7 @@ export function* manyRows(count: number, seed = 7): Generator<DemoRow> {
   }
 }
 
-export async function writeCsv(file: string, count: number): Promise<void> {
+export async function writeCsv(file: string, count: number, seed = 7): Promise<void> {
   const out = createWriteStream(file);
   let header = true;
   let batch: DemoRow[] = [];
@@ -36,7 +36,7 @@ export async function writeCsv(file: string, count: number): Promise<void> {
     header = false;
     batch = [];
   };
-  for (const row of manyRows(count)) if (batch.push(row) === 500) await flush();
+  for (const row of manyRows(count, seed)) if (batch.push(row) === 500) await flush();
   if (batch.length) await flush();
   out.end();
   await once(out, 'finish');

@@ -5,6 +5,7 @@ import { pino } from 'pino';
 import { startDatabase } from '../server/src/database/process';
 import { cardRows } from './cards';
 import { engineRows } from './engine/engine';
+import { importBesideRows } from './importBeside';
 import { interactionRows } from './interactions';
 import { layoutRows } from './layout';
 import { machine, type Row } from './measure';
@@ -87,6 +88,7 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
     await rm(demo, { recursive: true, force: true });
   },
   import: () => section('import', importRows),
+  beside: () => section('a large file beside shoppers', () => importBesideRows(2 * LARGE)),
   large: () => section(`a server of ${LARGE} products`, () => largeRows(LARGE)),
 };
 const asked = process.argv[2];

@@ -10,7 +10,7 @@ import { gzipSync } from 'node:zlib';
 import { writeCsv } from './catalogue';
 import { spreadOf, spreadRow, timedAsync, type Row } from './measure';
 
-const ROOT = path.resolve(import.meta.dirname, '..');
+export const ROOT = path.resolve(import.meta.dirname, '..');
 const run = promisify(execFile);
 
 export interface Running {
@@ -21,7 +21,7 @@ export interface Running {
   stop: () => Promise<void>;
 }
 
-const environmentOf = (folder: string, port: number, demo: boolean): NodeJS.ProcessEnv => ({
+export const environmentOf = (folder: string, port: number, demo: boolean): NodeJS.ProcessEnv => ({
   ...process.env,
   FOND_DATA: folder,
   FOND_PORT: String(port),
@@ -128,17 +128,22 @@ export async function demoRows(folder: string): Promise<Row[]> {
   return rows;
 }
 
+/** Reads a product file into the data folder of a shop that is not running. */
+export async function importFromFile(folder: string, file: string): Promise<void> {
+  await run(process.execPath, ['--import', 'tsx', 'server/src/importFile.ts', file], {
+    cwd: ROOT,
+    env: environmentOf(folder, 0, false),
+    maxBuffer: 64 * 1_048_576,
+  });
+}
+
 /** A server of 100,000 products: its memory after it has served. */
 export async function largeRows(count: number): Promise<Row[]> {
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-bench-'));
   try {
     const file = path.join(folder, 'large.csv');
     await writeCsv(file, count);
-    await run(process.execPath, ['--import', 'tsx', 'server/src/importFile.ts', file], {
-      cwd: ROOT,
-      env: environmentOf(folder, 0, false),
-      maxBuffer: 64 * 1_048_576,
-    });
+    await importFromFile(folder, file);
     const server = await startApplication(folder, false);
     const uncached: number[] = [];
     for (let n = 0; n < 60; n++)

@@ -1,0 +1,180 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { openAsBlob } from 'node:fs';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { setTimeout as delay } from 'node:timers/promises';
+import type { Job, Session } from '@fond/contract';
+import { writeCsv } from './catalogue';
+import { spreadOf, spreadRow, timedAsync, type Row } from './measure';
+import { environmentOf, importFromFile, ROOT, startApplication } from './server';
+
+const PERSON = { email: 'bench@pellmere.example', password: 'correct-horse' };
+/** How long the shop is watched without an import, in milliseconds. */
+const AT_REST = 30_000;
+/** Between one round of requests and the next, in milliseconds. */
+const BETWEEN = 150;
+
+async function addPerson(folder: string): Promise<void> {
+  const child = spawn(
+    process.execPath,
+    ['--import', 'tsx', 'server/src/addUser.ts', PERSON.email, 'Bench', 'owner'],
+    { cwd: ROOT, env: environmentOf(folder, 0, false), stdio: ['pipe', 'ignore', 'ignore'] },
+  );
+  child.stdin.end(`${PERSON.password}\n`);
+  const [code] = (await once(child, 'exit')) as [number];
+  if (code !== 0) throw new Error('Nobody could be added who signs in.');
+}
+
+interface Caller {
+  ask: (method: string, address: string, body?: object | FormData) => Promise<Response>;
+}
+
+/** Sends the cookies that it was given, and the token of who signed in. */
+function caller(url: string, token = '', cookie = ''): Caller {
+  let held = cookie;
+  return {
+    ask: async (method, address, body) => {
+      const form = body instanceof FormData;
+      const answer = await fetch(url + address, {
+        method,
+        headers: {
+          ...(held && { Cookie: held }),
+          ...(token && { 'X-CSRF-Token': token }),
+          ...(body && !form && { 'Content-Type': 'application/json' }),
+        },
+        body: form ? body : body && JSON.stringify(body),
+      });
+      held = answer.headers.getSetCookie().map((one) => one.split(';', 1)[0])[0] ?? held;
+      if (!answer.ok)
+        throw new Error(`${method} ${address} answered ${answer.status}: ${await answer.text()}`);
+      return answer;
+    },
+  };
+}
+
+async function signIn(url: string): Promise<Caller> {
+  const answer = await fetch(`${url}/api/session`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(PERSON),
+  });
+  const { csrfToken } = (await answer.json()) as Session;
+  return caller(
+    url,
+    csrfToken,
+    answer.headers
+      .getSetCookie()
+      .map((one) => one.split(';', 1)[0])
+      .join('; '),
+  );
+}
+
+type Times = Record<'kept' | 'made' | 'star' | 'cart', number[]>;
+
+/** One round after another of what shoppers and colleagues do, one request at a time, until `over`. */
+async function watch(desk: Caller, shopper: Caller, over: () => boolean): Promise<Times> {
+  const times: Times = { kept: [], made: [], star: [], cart: [] };
+  const read = (address: string): Promise<unknown> =>
+    shopper.ask('GET', address).then((answer) => answer.arrayBuffer());
+  for (let round = 0; !over(); round++) {
+    times.kept.push(await timedAsync(() => read('/shop/cookware/pans')));
+    times.made.push(await timedAsync(() => read(`/shop/cookware?price=${round}..${round + 300}`)));
+    const sku = `G-${(round * 37) % 1000}`;
+    const star = `/api/catalogue/products/${sku}/featured`;
+    times.star.push(await timedAsync(() => desk.ask('PUT', star, { featured: round % 2 === 0 })));
+    const pieces = { quantity: 1 + (round % 3) };
+    times.cart.push(await timedAsync(() => shopper.ask('PUT', `/api/shop/cart/${IN_CART}`, pieces)));
+    await delay(BETWEEN);
+  }
+  return times;
+}
+
+/** A product of which there is always enough. */
+const IN_CART = 'ALWAYS-1';
+
+const spreadRows = (times: Times, when: string): Row[] =>
+  (
+    [
+      ['kept', 'page from the cache'],
+      ['made', 'page that is made'],
+      ['star', 'star'],
+      ['cart', 'pieces in the cart'],
+    ] as const
+  ).map(([key, what]) => {
+    const spread = spreadOf(times[key]);
+    const worst = Math.max(...times[key]);
+    const row = spreadRow(
+      `${what}, ${when}`,
+      spread,
+      key === 'star' || key === 'cart' ? '< 300 ms' : undefined,
+    );
+    return {
+      ...row,
+      figure: `${row.figure}, worst of ${times[key].length}: ${worst.toFixed(0)} ms`,
+      values: { ...row.values, worst },
+    };
+  });
+
+/** What shoppers and colleagues notice of a file that changes every product of a large catalogue. */
+export async function importBesideRows(count: number): Promise<Row[]> {
+  const folder = await mkdtemp(path.join(tmpdir(), 'fond-bench-'));
+  try {
+    const [first, second] = [path.join(folder, 'first.csv'), path.join(folder, 'second.csv')];
+    await writeCsv(first, count);
+    await writeCsv(second, count, 8);
+    await importFromFile(folder, first);
+    await addPerson(folder);
+    const server = await startApplication(folder, false);
+    const desk = await signIn(server.url);
+    const put = new FormData();
+    const line = `sku,title,category,price,stock\n${IN_CART},Salt cellar,Table,4.00,100000\n`;
+    put.set('file', new Blob([line]), 'one.csv');
+    await finished(desk, await startImport(desk, put));
+    const shopper = caller(server.url);
+    for (;;) {
+      const taken = await shopper.ask('POST', '/api/shop/cart', { sku: IN_CART, quantity: 1 }).then(
+        () => true,
+        () => false,
+      );
+      if (taken) break;
+      await delay(200);
+    }
+    const until = performance.now() + AT_REST;
+    const rest = await watch(desk, shopper, () => performance.now() > until);
+    const form = new FormData();
+    form.set('file', await openAsBlob(second), 'products.csv');
+    const started = performance.now();
+    const job = await startImport(desk, form);
+    let ended: Job | null = null;
+    const end = finished(desk, job).then((last) => (ended = last));
+    const beside = await watch(desk, shopper, () => ended !== null);
+    await end;
+    const seconds = (performance.now() - started) / 1000;
+    await server.stop();
+    return [
+      {
+        what: `a file that changes ${count} products of ${count}`,
+        figure: `${seconds.toFixed(0)} s`,
+        values: { seconds },
+      },
+      ...spreadRows(rest, 'at rest'),
+      ...spreadRows(beside, 'beside the file'),
+    ];
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
+const startImport = async (desk: Caller, form: FormData): Promise<string> =>
+  ((await (await desk.ask('POST', '/api/catalogue/import', form)).json()) as Job).id;
+
+async function finished(desk: Caller, id: string): Promise<Job> {
+  for (;;) {
+    const job = (await (await desk.ask('GET', `/api/jobs/${id}`)).json()) as Job;
+    if (job.state === 'done') return job;
+    if (job.state === 'failed') throw new Error(`The file was not taken: ${JSON.stringify(job)}`);
+    await delay(500);
+  }
+}
