@@ -1,3 +1,5 @@
+import { setTimeout as delay } from 'node:timers/promises';
+import { createConnection } from 'mariadb';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { pino } from 'pino';
 import { holds } from '@fond/core';
@@ -60,6 +62,28 @@ describe('several servers on one database', () => {
     expect(second.stand!.snapshot.size).toBe(before.snapshot.size + 1);
     expect(second.stand!.edition).toBe(before.edition);
     expect(second.stand!.snapshot.skus).toContain('NEW-1');
+  });
+
+  it('answer a writer soon while all of the catalogue is read anew, and serve it afterwards', async () => {
+    const { host } = server.application;
+    const before = host.stand!.snapshot;
+    const locked = await createConnection(server.databaseUrl);
+    await locked.query('UPDATE catalogue_version SET version = version + 1');
+    await locked.query(
+      "INSERT INTO catalogue_changes (version, kind, at) SELECT version, 'demo', NOW() FROM catalogue_version",
+    );
+    // Reading stops at the texts; nobody who wrote waits for them.
+    await locked.query('LOCK TABLES product_texts WRITE');
+    const first = await Promise.race([
+      host.catchUp().then(() => 'answered'),
+      delay(3_000).then(() => 'waited'),
+    ]);
+    expect(first).toBe('answered');
+    expect(host.stand!.snapshot).toBe(before);
+    await locked.query('UNLOCK TABLES');
+    await locked.end();
+    await expect.poll(() => host.stand!.snapshot.version).toBeGreaterThan(before.version);
+    await second.refresh();
   });
 
   it('follow a mark that another one set without reading the catalogue anew', async () => {

@@ -42,8 +42,12 @@ export interface Stand {
 const LOOK_EVERY = 1_000;
 /** After so many milliseconds without an answer the desk is told that the database is away. */
 const SILENCE = 3_000;
-/** A writer waits so long, in milliseconds, for its own process to serve what it wrote. */
+/** A writer waits so long, in milliseconds, for its own process to serve what it wrote … */
 const CATCH_UP = 5_000;
+/** … and so long while what a large file changed is read, which takes as long as it takes. */
+const CATCH_UP_BESIDE = 150;
+/** In steps of so many milliseconds. */
+const PATIENCE = 50;
 
 /**
  * Keeps the current stand in memory and follows the database: every second it looks whether a newer catalogue change
@@ -60,6 +64,8 @@ export class CatalogueHost {
   private timer: NodeJS.Timeout | null = null;
   private away = false;
   private readonly followers: (() => void)[] = [];
+  /** Whether the whole catalogue, or a good part of it, is being read. */
+  private readingMuch = false;
   /** The day for which collections by rule are filled. */
   private day = 0;
 
@@ -137,13 +143,19 @@ export class CatalogueHost {
    * written is written, and the next look brings it.
    */
   async catchUp(): Promise<void> {
-    const waiting = new AbortController();
-    const caughtUp = this.refresh()
+    let caughtUp = false;
+    const refreshed = this.refresh()
       .catch((error: unknown) =>
         this.log.warn({ err: error }, 'What was written is served with the next look'),
       )
-      .finally(() => waiting.abort());
-    await Promise.race([caughtUp, delay(CATCH_UP, null, { signal: waiting.signal }).catch(() => null)]);
+      .finally(() => (caughtUp = true));
+    const patience = async (): Promise<void> => {
+      for (let waited = 0; !caughtUp && waited < CATCH_UP; waited += PATIENCE) {
+        if (this.readingMuch && waited >= CATCH_UP_BESIDE) return;
+        await delay(PATIENCE);
+      }
+    };
+    await Promise.race([refreshed, patience()]);
   }
 
   /** The snapshot brought along; null where it has to be read anew, also when what changed can't be merged in. */
@@ -152,7 +164,9 @@ export class CatalogueHost {
     version: number,
   ): Promise<Awaited<ReturnType<typeof followChanges>>> {
     try {
-      return await followChanges(this.sequelize, snapshot, version, faults.length > 0);
+      return await followChanges(this.sequelize, snapshot, version, faults.length > 0, () => {
+        this.readingMuch = true;
+      });
     } catch (error) {
       if (error instanceof BaseError) throw error;
       this.log.error({ err: error }, 'What changed can’t be merged in; the catalogue is read anew');
@@ -160,7 +174,17 @@ export class CatalogueHost {
     }
   }
 
-  private async look(): Promise<void> {
+  private look(): Promise<void> {
+    return this.lookNow().finally(() => (this.readingMuch = false));
+  }
+
+  /** Reads all of the catalogue. */
+  private readAll(): ReturnType<typeof loadSnapshot> {
+    this.readingMuch = true;
+    return loadSnapshot(this.sequelize);
+  }
+
+  private async lookNow(): Promise<void> {
     const question = select<{
       version: number;
       number: number | null;
@@ -182,7 +206,7 @@ export class CatalogueHost {
     const known = current?.snapshot.version === version;
     if (known && this.day === day && current.edition.number === number && current.zone === zone) return;
     const followed = current && !known ? await this.followed(current, version) : null;
-    const loaded = known ? null : (followed ?? (await loadSnapshot(this.sequelize)));
+    const loaded = known ? null : (followed ?? (await this.readAll()));
     const read = known ? current.snapshot : loaded!.snapshot;
     const faults = new RowFaults(known || followed ? current!.faults : []);
     for (const { table, row, reason } of loaded?.faults.list ?? []) faults.tell(table, row, reason);

@@ -7,6 +7,8 @@ import { productFault, RowFaults } from './rowFaults';
 
 /** More changes than this are read with everything else. */
 const MOST = 2_000;
+/** So many products are read and merged before anybody has waited for long. */
+const FEW = 500;
 /** An import that touches more than this share of the catalogue is read with everything else. */
 const MOST_SHARE = 1 / 3;
 
@@ -27,12 +29,14 @@ interface Change {
  * the catalogue has to be read anew.
  *
  * @param faulty Whether rows are left out that a change may have mended.
+ * @param onMany Called before so many products are read that others had better not wait for it.
  */
 export async function followChanges(
   sequelize: Sequelize,
   snapshot: Snapshot,
   version: number,
   faulty: boolean,
+  onMany: () => void,
 ): Promise<{ snapshot: Snapshot; faults: RowFaults } | null> {
   const changes = await select<Change>(
     sequelize,
@@ -47,6 +51,7 @@ export async function followChanges(
   if (faulty && others.length) return null;
   const ids = await changedProducts(sequelize, others, Math.max(MOST, snapshot.size * MOST_SHARE));
   if (!ids) return null;
+  if (ids.length > FEW) onMany();
   const patched = small.length
     ? await withSmallChanges(sequelize, snapshot, small, version)
     : { ...snapshot, version };
