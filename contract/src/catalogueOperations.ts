@@ -1,9 +1,16 @@
 import Joi from 'joi';
 import type { Operation } from './operation';
-import { attributeLine, count, job, named, text, textsOf } from './shapes';
+import { WORDED_AISLES } from './aisleTexts';
+import { attributeLine, count, job, named, text, texts, textsOf } from './shapes';
 
 const percent = Joi.number().integer().min(0).max(100).required();
 const id = Joi.object({ id: Joi.number().integer().min(1).required() });
+
+const worded = Joi.object({
+  of: Joi.valid(...WORDED_AISLES).required(),
+  id: Joi.number().integer().min(1).required(),
+});
+const aisleTexts = Joi.object({ titles: texts.required(), descriptions: texts.required() });
 
 /** What is known of products, and the pictures of categories. */
 const smallPicture = Joi.object({
@@ -95,6 +102,34 @@ export const CATALOGUE_OPERATIONS = {
     status: 201,
     answer: Joi.object({ hash: Joi.string().required(), width: count.required(), height: count.required() }),
     problems: ['bad-input', 'too-large'],
+  },
+  aisleTexts: {
+    method: 'get',
+    path: '/api/catalogue/texts/{of}/{id}',
+    summary: 'What a category or a tag is called and says of itself, per language',
+    access: 'signed-in',
+    params: worded,
+    status: 200,
+    answer: aisleTexts,
+    problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  saveAisleTexts: {
+    method: 'put',
+    path: '/api/catalogue/texts/{of}/{id}',
+    summary: 'Write what a category or a tag is called and says of itself; shoppers read it at once',
+    access: 'signed-in',
+    shown: true,
+    params: worded,
+    body: Joi.object({
+      titles: textsOf(200),
+      descriptions: textsOf(20_000),
+      seen: aisleTexts
+        .required()
+        .description('What stood there when the writing began; newer texts of others are not written over'),
+    }),
+    status: 204,
+    answer: null,
+    problems: ['bad-input', 'not-found', 'newer-draft', 'database-away'],
   },
   setCategoryPicture: {
     method: 'put',

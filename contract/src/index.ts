@@ -1,3 +1,4 @@
+export * from './aisleTexts';
 export * from './attributes';
 export * from './freePages';
 export * from './jobs';

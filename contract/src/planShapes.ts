@@ -215,6 +215,7 @@ export const changes = Joi.object({
       }),
       Joi.object({
         kind: Joi.valid('no-description').required(),
+        key: text.required(),
         path: text.required(),
         title: text.required(),
         plan: named.required(),

@@ -194,7 +194,7 @@ export type PublicationFinding =
   /** A badge that is hard to read, or hides too much of a picture. */
   | ({ kind: 'badge'; plan: NamedPlan } & BadgeFault)
   /** Aisles without a description on pages that have a place for one; the first of them is named. */
-  | { kind: 'no-description'; path: string; title: string; plan: NamedPlan; aisles: number }
+  | { kind: 'no-description'; key: string; path: string; title: string; plan: NamedPlan; aisles: number }
   /** Pictures that are narrower than a fixture of the plan draws them, the narrowest of which is told. */
   | {
       kind: 'small-pictures';

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { stringify } from 'csv-stringify/sync';
 import type { Sequelize } from 'sequelize';
 import type {
+  AisleTexts,
   AttributeChange,
   CampaignTimes,
   CollectionWish,
@@ -12,11 +13,13 @@ import type {
   PlanFile,
   Role,
   ShopSettings,
+  WordedAisle,
 } from '@fond/contract';
 import { aisleProducts, type PlanDocument, type RangeRule, type Redirect, type FocusPoint } from '@fond/core';
 import { createCampaign, endCampaign, listCampaigns, moveCampaign } from './campaigns/campaigns';
 import type { CatalogueHost } from './catalogue/catalogueHost';
 import { changeAttribute, listAttributes, readAttribute } from './catalogue/attributes';
+import { readAisleTexts, saveAisleTexts } from './catalogue/aisleTexts';
 import { focusCategoryPicture, setCategoryPicture } from './catalogue/categoryPictures';
 import { findProducts, lookUpProducts, setFeatured } from './catalogue/productList';
 import type { ImportJobs } from './catalogue/import/importJob';
@@ -305,6 +308,15 @@ export function handlersOf({
       return pictureReport(snapshot, edition, renditions);
     },
     makeRenditions: (call) => renditions.start(userIdOf(call)),
+    aisleTexts: ({ params }) => {
+      const { of, id } = params as { of: WordedAisle; id: number };
+      return readAisleTexts(sequelize, of, id);
+    },
+    saveAisleTexts: (call) => {
+      const { of, id } = call.params as { of: WordedAisle; id: number };
+      const wish = call.body as AisleTexts & { seen: AisleTexts };
+      return shown(saveAisleTexts(sequelize, of, id, wish, userIdOf(call)));
+    },
     setCategoryPicture: (call) => {
       const { sku } = call.body as { sku: string | null };
       return shown(setCategoryPicture(sequelize, numberedOf(call), sku, userIdOf(call)));

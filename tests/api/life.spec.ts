@@ -312,6 +312,7 @@ describe('aisles without a description', () => {
     expect(bare.length).toBeGreaterThan(0);
     expect(findings).toContainEqual({
       kind: 'no-description',
+      key: expect.stringMatching(/^tag:\d+$/),
       path: bare[0],
       title: expect.any(String),
       plan: { id: plan.id, name: 'Tags' },
@@ -321,6 +322,13 @@ describe('aisles without a description', () => {
     expect((await savePlan(desk, { ...plan, fixtures }, version)).status).toBe(200);
     const told = (await changesOf(desk, plan.id)).findings.map(({ kind }: { kind: string }) => kind);
     expect(told).not.toContain('no-description');
+  });
+
+  it('are not counted where nobody could write one: on pages of a value', async () => {
+    const { plan } = await createPlan(desk, 'Values', [{ kind: 'aisles', of: 'value' }]);
+    const { findings, changes } = await changesOf(desk, plan.id);
+    expect((changes as { key: string }[]).some(({ key }) => key.startsWith('value:'))).toBe(true);
+    expect(findings.map(({ kind }: { kind: string }) => kind)).not.toContain('no-description');
   });
 });
 

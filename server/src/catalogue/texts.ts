@@ -1,18 +1,13 @@
 import type { Sequelize, Transaction } from 'sequelize';
-import { textIn, type Texts } from '@fond/core';
+import { textIn } from '@fond/core';
+import type { AisleTexts } from '@fond/contract';
 import { insertRows, runSql, select } from '../database/rows';
 import { problem } from '../http/problem';
 import { cleanHtml } from './import/cleanHtml';
 import { shopSettings } from './shopSettings';
 
 /** What has a title and a description per language, in a table of their own. */
-export type Titled = 'collection' | 'free_page';
-
-export interface TitleAndDescription {
-  titles: Texts;
-  /** HTML. */
-  descriptions: Texts;
-}
+export type Titled = 'category' | 'tag' | 'collection' | 'free_page';
 
 interface TextOfOne {
   id: number;
@@ -23,7 +18,7 @@ interface TextOfOne {
 
 const COLUMNS = (of: Titled): string => `SELECT ${of}_id AS id, lang, title, description FROM ${of}_texts`;
 
-function textsIn(rows: readonly TextOfOne[]): Map<number, TitleAndDescription> {
+function textsIn(rows: readonly TextOfOne[]): Map<number, AisleTexts> {
   const found = new Map<number, { titles: Record<string, string>; descriptions: Record<string, string> }>();
   for (const { id, lang, title, description } of rows) {
     const texts = found.get(id) ?? { titles: {}, descriptions: {} };
@@ -39,7 +34,7 @@ export async function readTexts(
   of: Titled,
   id: number,
   transaction?: Transaction,
-): Promise<TitleAndDescription> {
+): Promise<AisleTexts> {
   const rows = await select<TextOfOne>(sequelize, `${COLUMNS(of)} WHERE ${of}_id = ?`, [id], transaction);
   return textsIn(rows).get(id) ?? { titles: {}, descriptions: {} };
 }
@@ -48,15 +43,14 @@ export async function readTexts(
 export const readAllTexts = async (
   sequelize: Sequelize,
   of: Titled,
-): Promise<ReadonlyMap<number, TitleAndDescription>> =>
-  textsIn(await select<TextOfOne>(sequelize, COLUMNS(of)));
+): Promise<ReadonlyMap<number, AisleTexts>> => textsIn(await select<TextOfOne>(sequelize, COLUMNS(of)));
 
 /** Puts these texts in place of all it had; descriptions are sanitised. Refuses what has no title in the shop's own language. */
 export async function writeTexts(
   sequelize: Sequelize,
   of: Titled,
   id: number,
-  { titles, descriptions }: TitleAndDescription,
+  { titles, descriptions }: AisleTexts,
   transaction: Transaction,
 ): Promise<void> {
   const shop = await shopSettings((sql, values = []) => select(sequelize, sql, values, transaction));

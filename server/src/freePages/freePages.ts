@@ -1,9 +1,9 @@
 import type { Sequelize, Transaction } from 'sequelize';
-import type { FreePageWish, StoredFreePage } from '@fond/contract';
+import type { AisleTexts, FreePageWish, StoredFreePage } from '@fond/contract';
 import { aisleProducts, choosePlan, RESERVED_SLUGS, type Snapshot } from '@fond/core';
 import type { Stand } from '../catalogue/catalogueHost';
 import { noteCatalogueChange } from '../catalogue/followChanges';
-import { readAllTexts, readTexts, writeTexts, type TitleAndDescription } from '../catalogue/texts';
+import { readAllTexts, readTexts, writeTexts } from '../catalogue/texts';
 import { inUnit } from '../database/unit';
 import { insertRows, runSql, select } from '../database/rows';
 import { problem } from '../http/problem';
@@ -24,7 +24,7 @@ interface Row {
 const COLUMNS = `SELECT p.id, p.path, p.stands_for AS standsFor, p.open, p.version, p.updated_at AS updatedAt,
   u.name AS updatedBy FROM free_pages p LEFT JOIN users u ON u.id = p.updated_by`;
 
-function said({ snapshot, edition }: Stand, row: Row, texts: TitleAndDescription): StoredFreePage {
+function said({ snapshot, edition }: Stand, row: Row, texts: AisleTexts): StoredFreePage {
   // One that was saved just now is not in this process's snapshot yet.
   const aisle = snapshot.aisles.byKey.get(`page:${row.id}`);
   const plan = aisle && choosePlan(edition.plans, aisle).winner?.plan;

@@ -73,6 +73,7 @@ const WORDS: Readonly<Record<ShownName, Words>> = {
   moveCampaign: async (params) => `change the times of the campaign ${await campaign(params)}`,
   endCampaign: async (params) => `end the campaign ${await campaign(params)}`,
   changeAttribute: ({ key }) => `change the attribute ${quoted(key)}`,
+  saveAisleTexts: ({ of }, body) => `write the texts of the ${String(of)} ${titleIn(body)}`,
   setCategoryPicture: async (params, { sku }, sequelize) =>
     sku === null
       ? `take the picture of ${await category(sequelize, params)} away`

@@ -111,12 +111,19 @@ function missingDescriptions(snapshot: Snapshot, pages: readonly ChangedPage[]):
   const found = new Map<string, Extract<PublicationFinding, { kind: 'no-description' }>>();
   for (const { change, aisle, plan } of pages) {
     if (!plan.fixtures.some(({ type }) => type === 'description')) continue;
-    if (aisle.kind === 'search' || textIn(aisle.descriptions, languages[0], languages)) continue;
+    // What a search or a value shows has no words of its own that anybody could write.
+    if (
+      aisle.kind === 'search' ||
+      aisle.kind === 'value' ||
+      textIn(aisle.descriptions, languages[0], languages)
+    )
+      continue;
     const known = found.get(plan.id);
     if (known) known.aisles++;
     else
       found.set(plan.id, {
         kind: 'no-description',
+        key: change.key,
         path: change.path,
         title: change.title,
         plan: named(plan),

@@ -3,6 +3,7 @@ import { inject, Injectable } from '@angular/core';
 import type { Observable } from 'rxjs';
 import type {
   ActivityEntry,
+  AisleTexts,
   AttributeChange,
   AttributeLine,
   Campaign,
@@ -46,6 +47,7 @@ import type {
   User,
   Vocabulary,
   Withdrawal,
+  WordedAisle,
 } from '@fond/contract';
 import type {
   BenchModel,
@@ -373,6 +375,14 @@ export class Api {
     const form = new FormData();
     form.set('file', file);
     return this.http.post<KeptPicture>('/api/pictures', form);
+  }
+
+  aisleTexts(of: WordedAisle, id: number): Observable<AisleTexts> {
+    return this.http.get<AisleTexts>(`/api/catalogue/texts/${of}/${id}`);
+  }
+
+  saveAisleTexts(of: WordedAisle, id: number, texts: AisleTexts, seen: AisleTexts): Observable<void> {
+    return this.http.put<void>(`/api/catalogue/texts/${of}/${id}`, { ...texts, seen });
   }
 
   setCategoryPicture(id: number, sku: string | null): Observable<void> {

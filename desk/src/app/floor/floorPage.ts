@@ -58,6 +58,8 @@ export class FloorPage {
   readonly view = input<string>();
   /** The aisle whose reasons are open. */
   readonly why = input<string>();
+  /** Whether the texts of that aisle are open too. */
+  readonly words = input<string>();
 
   protected readonly floor = this.store.selectSignal(floorFeature.selectFloor);
   protected readonly loading = this.store.selectSignal(floorFeature.selectLoading);
@@ -119,6 +121,7 @@ export class FloorPage {
     plan?: string | null;
     view?: string | null;
     why?: string | null;
+    words?: null;
   }): void {
     const { q, ...rest } = change;
     void this.router.navigate([], {
@@ -129,7 +132,7 @@ export class FloorPage {
   }
 
   protected open(aisle: FloorAisle): void {
-    this.filter({ why: this.opened() === aisle.key ? null : aisle.key });
+    this.filter({ why: this.opened() === aisle.key ? null : aisle.key, words: null });
   }
 
   /** From the map to the aisle's reasons in the list. */

@@ -1,10 +1,20 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  output,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { FloorAisle } from '@fond/contract';
+import { WORDED_AISLES, type FloorAisle } from '@fond/contract';
 import { HOUSE_PLAN_ID } from '@fond/core';
 import { againstWords, exactnessWords, ruleWords } from '../plans/brief/reachWords';
+import { AisleWords } from './aisleWords';
 import { CategoryPicture } from './categoryPicture';
 import { floorFeature } from './floor.feature';
 
@@ -12,7 +22,7 @@ import { floorFeature } from './floor.feature';
 @Component({
   selector: 'desk-why-aisle',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CategoryPicture, MatButtonModule, RouterLink],
+  imports: [AisleWords, CategoryPicture, MatButtonModule, RouterLink],
   template: `
     @if (aisle().standIn; as page) {
       <p>
@@ -45,6 +55,14 @@ import { floorFeature } from './floor.feature';
     </ol>
     @if (aisle().kind === 'category') {
       <desk-category-picture [aisle]="aisle()" />
+    }
+    @if (worded()) {
+      <details [open]="words()">
+        <summary>What it is called and says of itself</summary>
+        @defer (on immediate) {
+          <desk-aisle-words [key]="aisle().key" />
+        }
+      </details>
     }
     <p class="ways">
       <button mat-stroked-button type="button" (click)="ownPlan.emit()">Give it a plan of its own</button>
@@ -97,6 +115,8 @@ import { floorFeature } from './floor.feature';
 export class WhyAisle {
   private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
   readonly aisle = input.required<FloorAisle>();
+  /** Whether its texts are open at once. */
+  readonly words = input(false);
   readonly ownPlan = output();
   protected readonly against = againstWords;
   protected readonly winnerWords = computed(() => {
@@ -107,6 +127,13 @@ export class WhyAisle {
   protected readonly shared = computed(() =>
     this.aisle().plan?.id === HOUSE_PLAN_ID ? null : (this.aisle().others[0] ?? null),
   );
+
+  protected readonly worded = computed(() => WORDED_AISLES.some((kind) => kind === this.aisle().kind));
+
+  constructor() {
+    const { nativeElement } = inject<ElementRef<HTMLElement>>(ElementRef);
+    afterNextRender(() => nativeElement.scrollIntoView({ block: 'nearest' }));
+  }
 
   protected rule(rule: FloorAisle['others'][number]['rule']): string {
     return ruleWords(rule, this.floor()?.aisles ?? []);

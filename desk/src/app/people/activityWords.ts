@@ -35,6 +35,7 @@ const KINDS: Readonly<Record<string, string>> = {
   page: 'the page',
   attribute: 'the attribute',
   category: 'the category',
+  tag: 'the tag',
 };
 
 /** What was done, before the name of what it was done to: “saved”, “published edition”. */

@@ -30,6 +30,7 @@ import { documentsBy, isHeir, resolvePlan, type CardElementKind, type Plan } fro
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
+import { textsPlace } from '../floor/textsPlace';
 import { settingWords } from '../plans/brief/settingWords';
 import { elementWords, FIXTURE_WORDS } from '../plans/brief/words';
 import { PlanActions } from '../plans/state/plan.actions';
@@ -212,6 +213,8 @@ export class PublishPage {
   }
 
   /** What an element of a card is called; of attributes and figures, which one. */
+  protected readonly textsPlace = textsPlace;
+
   protected elementName(name: string): string {
     const [element, attribute = null] = name.split(':');
     return attribute ?? elementWords({ element: element as CardElementKind, attribute }, null, 'en');

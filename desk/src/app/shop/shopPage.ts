@@ -12,7 +12,7 @@ import { FloorActions } from '../floor/floor.actions';
 import { CatalogueWords } from '../ranges/catalogueWords';
 import { sessionFeature } from '../session/session.feature';
 
-type Said = 'titles' | 'searchHints' | 'tagTitles' | 'footers';
+type Said = 'titles' | 'descriptions' | 'searchHints' | 'tagTitles' | 'footers';
 
 const SAID: readonly { key: Said; name: string; hint: string; most: number }[] = [
   { key: 'titles', name: 'Name', hint: 'at the head of every page, and in the title of each', most: 200 },
