@@ -134,6 +134,10 @@ export async function loadProducts(sequelize: Sequelize): Promise<ProductRow[]> 
   }
 }
 
+/** Everything of the catalogue but its products. */
+export const loadFrame = (sequelize: Sequelize): Promise<CatalogueFrame> =>
+  readFrame((sql, values = []) => select(sequelize, sql, values), new RowFaults());
+
 type Read = <T extends object>(sql: string, values?: unknown[]) => Promise<T[]>;
 
 async function readFrame(read: Read, faults: RowFaults): Promise<CatalogueFrame> {
@@ -384,7 +388,8 @@ function grouped<T extends { id: number }, V>(rows: readonly T[], value: (row: T
   return map;
 }
 
-function attributeValues(
+/** What a product has of attributes; a value that is no number of its attribute is told and left out. */
+export function attributeValues(
   values: readonly { attribute: number; value: string }[],
   attributes: ReadonlyMap<number, AttributeRow>,
   tell: (key: string, value: string) => void,

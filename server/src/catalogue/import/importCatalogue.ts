@@ -4,7 +4,7 @@ import { describeColumn } from './columns';
 import type { ImportRequest, Watch } from './importRequest';
 import { inspect, type Inspection } from './inspect';
 import { FAULTS_SHOWN } from './limits';
-import { prepare } from './prepare';
+import { prepare, type Prepared } from './prepare';
 import { UnreadableFile } from './recordFile';
 import { decide, takeOver } from './takeOver';
 
@@ -28,6 +28,11 @@ const nothing = ({ name, dryRun }: ImportRequest): ImportReport => ({
   milliseconds: 0,
 });
 
+interface Imported {
+  report: ImportReport;
+  faults: ImportReport['errors'];
+}
+
 /**
  * Reads a product file: checks every line, compares what it says with the catalogue, and, unless it is only tried, takes
  * over what differs. A file with a fault changes nothing, unless faulty lines are to be left out.
@@ -38,25 +43,33 @@ export async function importCatalogue(
   sequelize: Sequelize,
   request: ImportRequest,
   watch: Watch,
-): Promise<{ report: ImportReport; faults: ImportReport['errors'] }> {
+): Promise<Imported> {
   const started = performance.now();
   const ended = (report: ImportReport): ImportReport => ({
     ...report,
     milliseconds: Math.round(performance.now() - started),
   });
+  const refused = (error: unknown, report: ImportReport): Imported => {
+    if (!(error instanceof UnreadableFile)) throw error;
+    const errors = [{ line: error.line, sku: '', column: '', message: error.message }];
+    return { report: ended({ ...report, errors, errorCount: 1 }), faults: errors };
+  };
   let inspection: Inspection;
   try {
     inspection = await inspect(sequelize, request, watch);
   } catch (error) {
-    if (!(error instanceof UnreadableFile)) throw error;
-    const errors = [{ line: error.line, sku: '', column: '', message: error.message }];
-    return { report: ended({ ...nothing(request), errors, errorCount: 1 }), faults: errors };
+    return refused(error, nothing(request));
   }
   const checked = checkedReport(request, inspection);
   const { faults } = inspection;
   if (inspection.faultCount && !(request.leaveOut && inspection.faulty.size < inspection.rows))
     return { report: ended(checked), faults };
-  const prepared = await prepare(sequelize, request, inspection, watch);
+  let prepared: Prepared;
+  try {
+    prepared = await prepare(sequelize, request, inspection, watch);
+  } catch (error) {
+    return refused(error, checked);
+  }
   const { created, changed, unchanged, names } = prepared;
   const report = ended({
     ...checked,

@@ -9,6 +9,7 @@ import { ShopNames, type NewAttribute, type NewNames } from './names';
 import { parseRecord, type ProductRecord, type Reading } from './parseRecord';
 import type { RawRecord } from './recordFile';
 import { readStored } from './stored';
+import { Trial } from './trial';
 
 const AT_ONCE = 500;
 
@@ -24,6 +25,8 @@ export interface Prepared {
 /**
  * Reads a file a second time and compares it with the catalogue. Nothing is locked, and nothing of the catalogue is
  * written: where the file is to be taken over, what differs is set aside in rows of the import's own.
+ *
+ * @throws {UnreadableFile} where the shop could not be shown with one of its products.
  */
 export async function prepare(
   sequelize: Sequelize,
@@ -34,6 +37,8 @@ export async function prepare(
   const [own] = inspection.shop.languages;
   const names = await ShopNames.read(sequelize, own);
   const slugs = new Set<string>();
+  const attributes = newAttributes(inspection);
+  const trial = await Trial.begin(sequelize, names, attributes);
   const prepared = { created: 0, changed: 0, unchanged: 0 };
   let position = 0;
   let done = 0;
@@ -56,6 +61,7 @@ export async function prepare(
         continue;
       }
       prepared[before ? 'changed' : 'created']++;
+      await trial.take(record, before);
       aside.push([request.id, position++, record.sku, JSON.stringify(record)]);
     }
     if (!request.dryRun && aside.length)
@@ -74,7 +80,8 @@ export async function prepare(
     if (batch.length === AT_ONCE) await compare(batch.splice(0));
   }
   if (batch.length) await compare(batch);
-  return { ...prepared, names: names.missing, attributes: newAttributes(inspection) };
+  await trial.end();
+  return { ...prepared, names: names.missing, attributes };
 }
 
 const wishedSlug = ({ texts, sku }: ProductRecord): string => slugOf(texts['']?.title ?? sku) || 'item';

@@ -17,8 +17,9 @@ export class UnreadableFile extends Error {
   constructor(
     readonly line: number,
     message: string,
+    options?: ErrorOptions,
   ) {
-    super(message);
+    super(message, options);
     this.name = 'UnreadableFile';
   }
 }
