@@ -58,12 +58,9 @@ export async function startTestServer(
   });
   const signIn = async (who = 'Ines Marlow'): Promise<Desk> => {
     const email = `${who.toLowerCase().replace(/\W+/g, '.')}@pellmere.example`;
-    const agent = supertest.agent(application.app);
-    const send = (): supertest.Test => agent.post('/api/session').send({ email, password: PASSWORD });
     // A try that fails would count among those that somebody may have.
     if (!(await UserModel.findOne({ where: { email } }))) await addUser(who, email, PASSWORD);
-    const answer = await send();
-    return deskOf(agent, String(answer.body.csrfToken));
+    return signInTo(application.app, email);
   };
   return {
     application,
@@ -76,6 +73,13 @@ export async function startTestServer(
       await rm(folder, { recursive: true, force: true });
     },
   };
+}
+
+/** Somebody who can sign in already; at an address where the application is another process. */
+export async function signInTo(app: Application['app'] | string, email: string): Promise<Desk> {
+  const agent = supertest.agent(app);
+  const answer = await agent.post('/api/session').send({ email, password: PASSWORD });
+  return deskOf(agent, String(answer.body.csrfToken));
 }
 
 /** The demo shop with its pages and the desk, as they are built. */
