@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { setTimeout as delay } from 'node:timers/promises';
 import { createConnection } from 'mariadb';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
@@ -64,13 +65,19 @@ describe('several servers on one database', () => {
     expect(second.stand!.snapshot.skus).toContain('NEW-1');
   });
 
-  it('answer a writer soon while all of the catalogue is read anew, and serve it afterwards', async () => {
+  it('answer a writer soon while what a file changed is read, and serve it afterwards', async () => {
     const { host } = server.application;
     const before = host.stand!.snapshot;
     const locked = await createConnection(server.databaseUrl);
+    const id = randomUUID();
+    await locked.query(
+      "INSERT INTO imports (id, lang, currency, total, names, report, decided_at) VALUES (?, 'en', 'EUR', 1, '{}', '{}', NOW())",
+      [id],
+    );
     await locked.query('UPDATE catalogue_version SET version = version + 1');
     await locked.query(
-      "INSERT INTO catalogue_changes (version, kind, at) SELECT version, 'demo', NOW() FROM catalogue_version",
+      "INSERT INTO catalogue_changes (version, kind, at, import_id) SELECT version, 'import', NOW(), ? FROM catalogue_version",
+      [id],
     );
     // Reading stops at the texts; nobody who wrote waits for them.
     await locked.query('LOCK TABLES product_texts WRITE');

@@ -64,8 +64,8 @@ export class CatalogueHost {
   private timer: NodeJS.Timeout | null = null;
   private away = false;
   private readonly followers: (() => void)[] = [];
-  /** Whether the whole catalogue, or a good part of it, is being read. */
-  private readingMuch = false;
+  /** Whether what a product file has changed is being read. */
+  private readingFile = false;
   /** The day for which collections by rule are filled. */
   private day = 0;
 
@@ -141,8 +141,10 @@ export class CatalogueHost {
   /**
    * Lets this process serve what was just committed. Neither a failure nor a long reading is the writer's: what was
    * written is written, and the next look brings it.
+   *
+   * @param whatever Also what a product file changed: the file's own writer waits for that.
    */
-  async catchUp(): Promise<void> {
+  async catchUp({ whatever = false }: { whatever?: boolean } = {}): Promise<void> {
     let caughtUp = false;
     const refreshed = this.refresh()
       .catch((error: unknown) =>
@@ -151,7 +153,7 @@ export class CatalogueHost {
       .finally(() => (caughtUp = true));
     const patience = async (): Promise<void> => {
       for (let waited = 0; !caughtUp && waited < CATCH_UP; waited += PATIENCE) {
-        if (this.readingMuch && waited >= CATCH_UP_BESIDE) return;
+        if (!whatever && this.readingFile && waited >= CATCH_UP_BESIDE) return;
         await delay(PATIENCE);
       }
     };
@@ -165,7 +167,7 @@ export class CatalogueHost {
   ): Promise<Awaited<ReturnType<typeof followChanges>>> {
     try {
       return await followChanges(this.sequelize, snapshot, version, faults.length > 0, () => {
-        this.readingMuch = true;
+        this.readingFile = true;
       });
     } catch (error) {
       if (error instanceof BaseError) throw error;
@@ -175,13 +177,7 @@ export class CatalogueHost {
   }
 
   private look(): Promise<void> {
-    return this.lookNow().finally(() => (this.readingMuch = false));
-  }
-
-  /** Reads all of the catalogue. */
-  private readAll(): ReturnType<typeof loadSnapshot> {
-    this.readingMuch = true;
-    return loadSnapshot(this.sequelize);
+    return this.lookNow().finally(() => (this.readingFile = false));
   }
 
   private async lookNow(): Promise<void> {
@@ -206,7 +202,7 @@ export class CatalogueHost {
     const known = current?.snapshot.version === version;
     if (known && this.day === day && current.edition.number === number && current.zone === zone) return;
     const followed = current && !known ? await this.followed(current, version) : null;
-    const loaded = known ? null : (followed ?? (await this.readAll()));
+    const loaded = known ? null : (followed ?? (await loadSnapshot(this.sequelize)));
     const read = known ? current.snapshot : loaded!.snapshot;
     const faults = new RowFaults(known || followed ? current!.faults : []);
     for (const { table, row, reason } of loaded?.faults.list ?? []) faults.tell(table, row, reason);

@@ -7,8 +7,6 @@ import { productFault, RowFaults } from './rowFaults';
 
 /** More changes than this are read with everything else. */
 const MOST = 2_000;
-/** So many products are read and merged before anybody has waited for long. */
-const FEW = 500;
 /** An import that touches more than this share of the catalogue is read with everything else. */
 const MOST_SHARE = 1 / 3;
 
@@ -29,14 +27,14 @@ interface Change {
  * the catalogue has to be read anew.
  *
  * @param faulty Whether rows are left out that a change may have mended.
- * @param onMany Called before so many products are read that others had better not wait for it.
+ * @param onImport Called before what a product file changed is read, which others had better not wait for.
  */
 export async function followChanges(
   sequelize: Sequelize,
   snapshot: Snapshot,
   version: number,
   faulty: boolean,
-  onMany: () => void,
+  onImport: () => void,
 ): Promise<{ snapshot: Snapshot; faults: RowFaults } | null> {
   const changes = await select<Change>(
     sequelize,
@@ -44,6 +42,7 @@ export async function followChanges(
       WHERE version > ? AND version <= ? LIMIT ${MOST + 1}`,
     [snapshot.version, version],
   );
+  if (changes.some(({ importId }) => importId !== null)) onImport();
   if (!changes.length || changes.length > MOST || changes.some(({ kind }) => EVERYTHING.includes(kind)))
     return null;
   const small = changes.flatMap(({ kind, product }) => (SMALL.includes(kind) && product ? [product] : []));
@@ -51,7 +50,6 @@ export async function followChanges(
   if (faulty && others.length) return null;
   const ids = await changedProducts(sequelize, others, Math.max(MOST, snapshot.size * MOST_SHARE));
   if (!ids) return null;
-  if (ids.length > FEW) onMany();
   const patched = small.length
     ? await withSmallChanges(sequelize, snapshot, small, version)
     : { ...snapshot, version };

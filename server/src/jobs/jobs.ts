@@ -5,6 +5,7 @@ import type { Logger } from 'pino';
 import type { ImportReport, Job, JobKind, JobProgress } from '@fond/contract';
 import { JobModel } from '../database/models';
 import { afterCommit, outsideUnits } from '../database/unit';
+import { inUnit } from '../database/unit';
 import { problem } from '../http/problem';
 
 /** Progress reaches the database at most this often; listeners get every step. */
@@ -106,10 +107,10 @@ export class Jobs {
   private async lookAfterLeases(): Promise<void> {
     try {
       if (this.open.size)
-        await this.sequelize.query(
+        await this.update(
           `UPDATE jobs SET lease_until = UTC_TIMESTAMP(3) + INTERVAL ${LEASE} SECOND
             WHERE server = ? AND state IN ('queued', 'running')`,
-          { replacements: [this.server], type: QueryTypes.UPDATE },
+          [this.server],
         );
       await this.takeUp();
       await this.settleBrokenOff();
@@ -123,14 +124,26 @@ export class Jobs {
     for (const { unfinished, work } of this.resumptions)
       for (const id of await unfinished()) {
         if (this.open.has(id)) continue;
-        const [, claimed] = await this.sequelize.query(
+        const claimed = await this.update(
           `UPDATE jobs SET server = ?, lease_until = UTC_TIMESTAMP(3) + INTERVAL ${LEASE} SECOND
             WHERE id = ? AND state IN ('queued', 'running') AND ${EXPIRED}`,
-          { replacements: [this.server, id], type: QueryTypes.UPDATE },
+          [this.server, id],
         );
         const row = claimed ? await JobModel.findByPk(id) : null;
         if (row) this.queue(row, work(id));
       }
+  }
+
+  /** As a unit, which is tried again where it loses a lock to another server's: how many rows it changed. */
+  private update(sql: string, replacements: unknown[]): Promise<number> {
+    return inUnit(this.sequelize, async (transaction) => {
+      const [, changed] = await this.sequelize.query(sql, {
+        replacements,
+        type: QueryTypes.UPDATE,
+        transaction,
+      });
+      return changed;
+    });
   }
 
   /** Jobs that a killed server left behind are told what became of them. */
@@ -139,10 +152,10 @@ export class Jobs {
       const others = await Promise.all(
         this.resumptions.filter((one) => one.kind === kind).map(({ unfinished }) => unfinished()),
       );
-      await this.sequelize.query(
+      await this.update(
         `UPDATE jobs SET state = 'failed', failure = ?, finished_at = UTC_TIMESTAMP(3)
           WHERE kind = ? AND state IN ('queued', 'running') AND ${EXPIRED} AND id NOT IN (?)`,
-        { replacements: [brokenOff, kind, ['', ...others.flat()]], type: QueryTypes.UPDATE },
+        [brokenOff, kind, ['', ...others.flat()]],
       );
     }
   }

@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { stat } from 'node:fs/promises';
 import { setImmediate } from 'node:timers/promises';
-import type { Sequelize } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
 import type { Job } from '@fond/contract';
 import { select } from '../../database/rows';
+import { inUnit } from '../../database/unit';
 import { BrokenOff, ToBeContinued, type Jobs, type Outcome, type Work } from '../../jobs/jobs';
 import { importCatalogue } from './importCatalogue';
 import type { ImportRequest, Watch } from './importRequest';
@@ -21,16 +22,21 @@ async function unfinished(sequelize: Sequelize): Promise<string[]> {
 const KEPT_DAYS = 2;
 
 /** Clears away what imports that have ended, or were broken off, have set aside. */
-async function clear(sequelize: Sequelize): Promise<void> {
+const clear = (sequelize: Sequelize): Promise<void> =>
+  inUnit(sequelize, (transaction) => clearWithin(sequelize, transaction));
+
+async function clearWithin(sequelize: Sequelize, transaction: Transaction): Promise<void> {
   await sequelize.query(
     `DELETE FROM imports WHERE done_at < UTC_TIMESTAMP(3) - INTERVAL ${KEPT_DAYS} DAY
       OR (done_at IS NULL AND NOT EXISTS
         (SELECT 1 FROM jobs j WHERE j.id = imports.id AND j.state IN ('queued', 'running')))`,
+    { transaction },
   );
   await sequelize.query(
     `DELETE r FROM import_rows r LEFT JOIN imports i ON i.id = r.import_id
         LEFT JOIN jobs j ON j.id = r.import_id AND j.state IN ('queued', 'running')
       WHERE i.id IS NULL AND j.id IS NULL`,
+    { transaction },
   );
 }
 
