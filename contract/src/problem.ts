@@ -44,6 +44,7 @@ export const PROBLEM_TYPES = {
   'nothing-to-publish': { status: 409, title: 'The draft is what is live already' },
   'done-already': { status: 409, title: 'This was done already' },
   'key-reused': { status: 409, title: 'The key was sent with something else before' },
+  'wrong-method': { status: 405, title: 'That can’t be done at this address' },
   'too-large': { status: 413, title: 'The file is too large' },
   'wrong-kind': { status: 415, title: 'This kind of file can’t be read' },
   'too-many-tries': { status: 429, title: 'Too many tries' },

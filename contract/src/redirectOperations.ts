@@ -5,8 +5,10 @@ import { count, text, time } from './shapes';
 /** A path of the shop, decoded, without parameters. */
 const path = Joi.string()
   .max(600)
-  .pattern(/^\/(?!\/)[^?#\s\\]*$/, 'a path that starts with one slash')
-  .pattern(/\/\.{1,2}(\/|$)/, { name: 'a path without “.” and “..”', invert: true })
+  .pattern(
+    /^(?!.*\/\.{1,2}(\/|$))\/(?!\/)[^?#\s\\]*$/,
+    'a path that starts with one slash, without “.” and “..” in it',
+  )
   .required();
 const wish = Joi.object({
   from: path,

@@ -18,7 +18,7 @@ import { defineModels } from './database/models';
 import { summariseEarlier } from './editions/summary';
 import { mountDelivery } from './delivery/mountDelivery';
 import { builtFiles } from './http/builtFiles';
-import { mountOperations } from './http/mount';
+import { mountOperations, type Witness } from './http/mount';
 import { problem, problemHandler, sendProblem } from './http/problem';
 import { NONCE_MARK, nonceOf, secureHeaders, signInLimits } from './http/security';
 import { makeSessions, secretOfShop, type Sessions } from './http/session';
@@ -44,7 +44,8 @@ export interface ApplicationOptions {
   log: Logger;
   /** Of this server, for machines that ask while nobody has said where the shop is. */
   address?: string;
-  checkAnswers?: boolean;
+  /** Sees what operations take and answer; for tests. */
+  witness?: Witness;
   /** Makes the pictures of all cards ahead, in the background; on unless it is turned off. */
   makePictures?: boolean;
 }
@@ -79,7 +80,9 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const host = new CatalogueHost(sequelize, log);
   await host.start();
   const jobs = new Jobs(sequelize, log);
-  const imports = new ImportJobs(sequelize, options.databaseUrl, jobs, () => host.catchUp());
+  const imports = new ImportJobs(sequelize, options.databaseUrl, jobs, () =>
+    host.catchUp({ whatever: true }),
+  );
   const uploads = new Uploads(data);
   await jobs.begin();
   const clock = new CampaignClock(sequelize, host, log);
@@ -106,13 +109,14 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
     }),
   );
   app.get('/pictures/:name', pictures.handler());
-  mountDelivery(app, host, options.address ?? 'http://127.0.0.1');
+  const own = options.address ?? 'http://127.0.0.1';
+  mountDelivery(app, host, own);
   const renderers = dist ? new Renderers(dist, log) : null;
   if (dist && renderers) {
     const { render } = renderers;
     mountCart(app, { carts, host, render });
     mountAccount(app, { sequelize, host, render, tokens, demo });
-    new ShopPages(host, render, tokens).mount(app, dist, sessions.handler);
+    new ShopPages(host, render, tokens, own).mount(app, dist, sessions.handler);
   }
   app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -142,7 +146,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
         importCatalogue: uploadHandler(data),
         uploadPicture: pictureUpload(),
       },
-      checkAnswers: options.checkAnswers ?? false,
+      witness: options.witness,
     },
   );
   app.use('/api', (request, response) => {

@@ -10,6 +10,7 @@ import { UserModel } from '../../server/src/database/models';
 import { addUser } from '../../server/src/people/users';
 import { createDatabase, type DatabaseServer } from './databaseServer';
 import { copyDemoShop } from './demoShop';
+import { holdAgainstPublished } from './published';
 
 export const DIST = path.resolve(import.meta.dirname, '../../dist');
 export const PASSWORD = 'correct-horse';
@@ -53,7 +54,7 @@ export async function startTestServer(
     dist: options.dist ?? null,
     demo: options.demo ?? false,
     log: pino({ level: 'fatal' }),
-    checkAnswers: true,
+    witness: holdAgainstPublished,
     makePictures: false,
   });
   const signIn = async (who = 'Ines Marlow'): Promise<Desk> => {

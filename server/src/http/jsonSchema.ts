@@ -16,28 +16,38 @@ const SHARED = ['Clauses', 'Condition', 'Difference', 'Heir', 'Plan', 'PlanDocum
 type SharedName = (typeof SHARED)[number];
 
 function parsed(schema: Joi.Schema): Json {
-  const { schemas: _, ...json } = withoutPatternKeys(parse(schema, 'open-api-3.1')) as Json;
+  const { schemas: _, ...json } = mended(parse(schema, 'open-api-3.1')) as Json;
   return json;
 }
 
-/** The tool tells the values of a map both as `patternProperties` and, under the pattern's text, as a property. */
-function withoutPatternKeys(node: unknown): unknown {
-  if (Array.isArray(node)) return node.map(withoutPatternKeys);
+/**
+ * What the tool tells otherwise than it is meant: the values of a map both as `patternProperties` and, under the pattern's
+ * text, as a property; and null beside a choice as what all of its cases have to be.
+ */
+function mended(node: unknown): unknown {
+  if (Array.isArray(node)) return node.map(mended);
   if (typeof node !== 'object' || node === null) return node;
   const { patternProperties } = node as { patternProperties?: object };
   const patterns = new Set(Object.keys(patternProperties ?? {}).map((pattern) => `/${pattern}/`));
-  return Object.fromEntries(
-    Object.entries(node).map(([key, value]) => [
-      key,
-      key === 'properties' && patterns.size
-        ? Object.fromEntries(
-            Object.entries(value as object).flatMap(([name, inner]) =>
-              patterns.has(name) ? [] : [[name, withoutPatternKeys(inner)]],
-            ),
-          )
-        : withoutPatternKeys(value),
-    ]),
+  return withNullAsCase(
+    Object.fromEntries(
+      Object.entries(node).map(([key, value]) => [
+        key,
+        key === 'properties' && patterns.size
+          ? Object.fromEntries(
+              Object.entries(value as object).flatMap(([name, inner]) =>
+                patterns.has(name) ? [] : [[name, mended(inner)]],
+              ),
+            )
+          : mended(value),
+      ]),
+    ),
   );
+}
+
+function withNullAsCase(node: Json): Json {
+  const { anyOf, type, ...rest } = node;
+  return Array.isArray(anyOf) && type === 'null' ? { ...rest, anyOf: [...anyOf, { type: 'null' }] } : node;
 }
 
 /** What a map's keys are, in Joi: a regular expression, or a schema of texts. */
@@ -58,10 +68,16 @@ function withKeyPatterns(schema: Joi.Schema): Joi.Schema {
   return copy;
 }
 
+interface Rule {
+  name: string;
+  args?: { regex?: string; limit?: number };
+}
+
+const rulesOf = (schema: Joi.Schema): readonly Rule[] =>
+  (schema.describe() as { rules?: Rule[] }).rules ?? [];
+
 function expressionOf(keys: Joi.Schema): RegExp {
-  const { rules = [] } = keys.describe() as {
-    rules?: { name: string; args?: { regex?: string; limit?: number } }[];
-  };
+  const rules = rulesOf(keys);
   const text = rules.find(({ name }) => name === 'pattern')?.args?.regex;
   if (text) return new RegExp(text.slice(1, text.lastIndexOf('/')));
   const most = rules.find(({ name }) => name === 'max')?.args?.limit;
@@ -78,14 +94,28 @@ const nameOf = (schema: Joi.Schema): string | undefined =>
 function marked(schema: Joi.Schema): Joi.Schema {
   const each = (inner: unknown): Joi.Schema | undefined => {
     if (!Joi.isSchema(inner)) return undefined;
+    if (isBlankOrPattern(inner)) {
+      const blank = Joi.alternatives(Joi.valid(''), inner.optional());
+      return inner.$_getFlag('presence') === 'required' ? blank.required() : blank;
+    }
     const name = nameOf(inner);
     if (!SHARED.some((shared) => shared === name)) return marked(inner);
-    const mark = Joi.any().description(name!);
+    // The pointer says nothing of null, which a use of the schema may allow.
+    const orNull = inner.optional().validate(null).error === undefined;
+    const mark = Joi.any().description(orNull ? `${name!}${OR_NULL}` : name!);
     return inner.$_getFlag('presence') === 'required' ? mark.required() : mark;
   };
   // A function, as Joi documents it; its types take it for a switch.
   return withKeyPatterns(schema.$_modify({ each, ref: false } as unknown as Joi.ModifyOptions));
 }
+
+/** A text that may be empty, or has to be as a pattern says: one does not allow the other. */
+const isBlankOrPattern = (schema: Joi.Schema): boolean =>
+  schema.type === 'string' &&
+  rulesOf(schema).some(({ name }) => name === 'pattern') &&
+  schema.optional().validate('').error === undefined;
+
+const OR_NULL = ' or null';
 
 const described = (node: unknown): unknown =>
   typeof node === 'object' && node !== null && 'description' in node ? node.description : undefined;
@@ -97,6 +127,8 @@ function pointed(node: unknown, root: string): unknown {
   if (typeof node !== 'object' || node === null) return node;
   const shared = SHARED.find((name) => name === described(node));
   if (shared) return { $ref: `${root}/${shared}` };
+  const nullable = SHARED.find((name) => `${name}${OR_NULL}` === described(node));
+  if (nullable) return { anyOf: [{ $ref: `${root}/${nullable}` }, { type: 'null' }] };
   return Object.fromEntries(Object.entries(node).map(([key, value]) => [key, pointed(value, root)]));
 }
 

@@ -34,6 +34,8 @@ export type Handler = (call: Call) => unknown;
 
 export type Handlers = Readonly<Record<OperationName, Handler>>;
 
+export type Witness = (name: OperationName, taken: unknown, answer: unknown) => void;
+
 export interface MountOptions {
   sequelize: Sequelize;
   /** Throws where the database is known to be away; asked before anything that needs it. */
@@ -41,8 +43,8 @@ export interface MountOptions {
   session: RequestHandler;
   /** Runs before an operation; for the limit on sign-in and for uploads. */
   before: Partial<Record<OperationName, RequestHandler | RequestHandler[]>>;
-  /** Holds every answer against its schema and fails when it doesn't fit; for tests. */
-  checkAnswers: boolean;
+  /** Sees every body that was taken, and every answer before it is sent; for tests, which hold both against what is published. */
+  witness?: Witness;
 }
 
 /** Puts every operation of the contract under its address, with session, token and input checked on the way. */
@@ -59,6 +61,7 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
     const before = options.before[name];
     if (before) chain.push(...[before].flat());
     chain.push(async (request: Request, response: Response, _next: NextFunction) => {
+      refuseOtherBodies(operation, request);
       const call: Call = {
         params: checked(operation.params, request.params, true),
         query: checked(operation.query, readParameters(request.originalUrl), true),
@@ -74,14 +77,31 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
         response.status(operation.status).end();
         return;
       }
-      if (options.checkAnswers && operation.answer) {
-        const { error } = operation.answer.validate(JSON.parse(JSON.stringify(answer)), { convert: false });
-        if (error) throw new Error(`${name} answers what its schema does not allow: ${error.message}`);
-      }
+      options.witness?.(name, operation.body && request.body, answer);
       response.status(operation.status).json(answer);
     });
-    app[operation.method](operation.path.replace(/\{(\w+)\}/g, ':$1'), ...chain);
+    app[operation.method](routeOf(operation), ...chain);
   }
+  refuseOtherMethods(app);
+}
+
+const routeOf = ({ path }: Operation): string => path.replace(/\{(\w+)\}/g, ':$1');
+
+/** Whoever asks in another way is told in which ways one can; after all operations, as addresses can fit several. */
+function refuseOtherMethods(app: Express): void {
+  const methods = new Map<string, string[]>();
+  for (const operation of Object.values(OPERATIONS) as Operation[]) {
+    const known = methods.get(routeOf(operation)) ?? [];
+    const names = operation.method === 'get' ? ['GET', 'HEAD'] : [operation.method.toUpperCase()];
+    methods.set(routeOf(operation), [...known, ...names]);
+  }
+  for (const [route, names] of methods)
+    app.all(route, (request) => {
+      const allow = names.join(', ');
+      throw problem('wrong-method', `${request.method} can’t be done here; ${allow} can.`, undefined, {
+        allow,
+      });
+    });
 }
 
 /** What a handler answers. Where it changes something, that is committed when this resolves, and all told is true. */
@@ -124,6 +144,30 @@ function guard(operation: Operation): RequestHandler {
   };
 }
 
+/** A body in another form than JSON would be taken for none. */
+function refuseOtherBodies({ body }: Operation, request: Request): void {
+  const type = request.get('Content-Type');
+  if (body && type !== undefined && !request.is('application/json'))
+    throw problem('wrong-kind', `Send the body as application/json; it came as ${type.slice(0, 60)}.`);
+}
+
+/** Half of a sign that takes two: no text that can be stored, or written down as UTF-8. */
+const HALF_SIGN = /[\uD800-\uDFFF]/u;
+
+function refuseHalfSigns(value: unknown, path: readonly (string | number)[] = []): void {
+  if (typeof value === 'string') {
+    if (HALF_SIGN.test(value))
+      throw problem('bad-input', 'Nothing was changed. What has to be mended stands under errors.', [
+        { path: path.join('.'), message: 'holds half of a sign; it is no text' },
+      ]);
+  } else if (Array.isArray(value)) value.forEach((one, at) => refuseHalfSigns(one, [...path, at]));
+  else if (typeof value === 'object' && value !== null)
+    for (const [key, one] of Object.entries(value)) {
+      refuseHalfSigns(key, path);
+      refuseHalfSigns(one, [...path, key]);
+    }
+}
+
 /** All faults at once, each with its path. Text from addresses is read as what the schema wants; bodies are not. */
 function checked(schema: Joi.ObjectSchema | undefined, value: unknown, convert: boolean): unknown {
   if (!schema) return {};
@@ -132,7 +176,10 @@ function checked(schema: Joi.ObjectSchema | undefined, value: unknown, convert: 
     convert,
     errors: { label: 'key', wrap: { label: '“”' } },
   });
-  if (!error) return read;
+  if (!error) {
+    refuseHalfSigns(read);
+    return read;
+  }
   const errors = error.details.map(({ path, message }) => ({ path: path.join('.'), message }));
   throw problem('bad-input', 'Nothing was changed. What has to be mended stands under errors.', errors);
 }

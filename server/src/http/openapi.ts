@@ -63,6 +63,8 @@ function answersOf(operation: Operation): Json {
     },
   };
   const names: ProblemName[] = [...operation.problems];
+  if (operation.params || operation.query || operation.body || operation.upload) names.push('bad-input');
+  if (operation.body || operation.upload) names.push('wrong-kind', 'too-large');
   if (operation.access === 'signed-in') {
     names.push('sign-in-needed');
     if (operation.method !== 'get') names.push('token-needed');
@@ -121,6 +123,7 @@ function writtenDocument(): Json {
       description:
         'Listing pages as data, and the desk behind them. Errors are RFC 9457 problem documents. Unsafe requests send the token that sign-in answers as `X-CSRF-Token`.',
     },
+    servers: [{ url: '/', description: 'Where this document was read' }],
     paths,
     components: {
       securitySchemes: {

@@ -45,6 +45,8 @@ export function sendProblem(response: Response, error: ProblemError): void {
     ...(error.errors && { errors: error.errors }),
     ...error.more,
   };
+  const { allow } = error.more;
+  if (typeof allow === 'string') response.set('Allow', allow);
   response.status(status).type('application/problem+json').send(JSON.stringify(body));
 }
 
@@ -72,6 +74,9 @@ export function toProblem(error: unknown): ProblemError {
   const { type, status } = error as { type?: string; status?: number };
   if (type === 'entity.parse.failed') return problem('bad-input', 'The body is not JSON.');
   if (type === 'entity.too.large') return problem('too-large', 'The body is larger than 2 MB.');
+  if (status === 413) return problem('too-large', 'The body is larger than it may be.');
+  if (status === 415)
+    return problem('wrong-kind', 'Its encoding or its charset is not one that is read here; send UTF-8.');
   if (status === 400) return problem('bad-input', 'The request can’t be read.');
   return problem('internal', 'The request failed and nothing was changed. The server’s log tells more.');
 }

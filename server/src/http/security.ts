@@ -9,10 +9,16 @@ export const NONCE_MARK = '__CSP_NONCE__';
 
 export const nonceOf = (response: Response): string => String(response.locals['nonce']);
 
+/** What no page here asks a device for, and nothing that it shows may. */
+const NEVER_USED = ['camera', 'microphone', 'geolocation', 'payment', 'usb', 'browsing-topics']
+  .map((feature) => `${feature}=()`)
+  .join(', ');
+
 /** Scripts and styles come from here or carry the answer's nonce; nothing else runs. Frames only by ourselves. */
 export const secureHeaders: RequestHandler[] = [
   (_request, response, next) => {
     response.locals['nonce'] = randomBytes(16).toString('base64');
+    response.set('Permissions-Policy', NEVER_USED);
     next();
   },
   helmet({

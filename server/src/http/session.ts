@@ -9,6 +9,7 @@ import type { Session, User } from '@fond/contract';
 import { SettingModel } from '../database/models';
 import { personOf } from '../people/users';
 import { problem } from './problem';
+import { refuseStrangers } from './strangers';
 
 declare module 'express-session' {
   interface SessionData {
@@ -121,6 +122,7 @@ export async function admit(request: Request): Promise<Session> {
 
 /** Unsafe requests carry the token that sign-in handed out. */
 export function checkToken(request: Request, expected: string): void {
+  refuseStrangers(request);
   const given = Buffer.from(request.get('X-CSRF-Token') ?? '');
   const wanted = Buffer.from(expected);
   if (given.length !== wanted.length || !timingSafeEqual(given, wanted))
