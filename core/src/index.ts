@@ -2,6 +2,7 @@ export * from './badges/badges';
 export * from './badges/cover';
 export * from './badges/rule';
 export * from './card/card';
+export * from './text/plainText';
 export * from './cart/cart';
 export * from './card/bench';
 export * from './card/cardFacts';

@@ -3,7 +3,8 @@ import type { BadgeSet } from '../badges/badges';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { cardElement, type CardElement } from './design';
 import { FRAME, NOW, product } from '../testing/catalogues';
-import { cardAttributes, cardOf, plainText, shorten } from './card';
+import { plainText, shorten } from '../text/plainText';
+import { cardAttributes, cardOf } from './card';
 import { savingPercent } from './figures';
 
 const element = (kind: CardElement['element'], attribute: string | null = null): CardElement =>

@@ -12,6 +12,7 @@ import { dateIn } from '../text/days';
 import type { CardElement, CardField } from './design';
 import { numberText, type NumberForm } from '../text/numbers';
 import { savingPercent, stockStateOf, type StockState } from './figures';
+import { plainText, shorten } from '../text/plainText';
 import { moneyOf, type Money } from './money';
 
 export interface CardImage {
@@ -120,24 +121,6 @@ export function valueLabel(snapshot: Snapshot, column: ValueColumn, code: number
   const { value, labels, number } = column.values[code];
   if (number !== null) return numberText(number, lang, formOf(snapshot, column.key));
   return textIn(labels, lang, snapshot.frame.languages) || value;
-}
-
-export const plainText = (html: string): string =>
-  html
-    .replace(/<[^>]*>/g, ' ')
-    .replace(/&nbsp;/g, ' ')
-    .replace(/&lt;/g, '<')
-    .replace(/&gt;/g, '>')
-    .replace(/&quot;/g, '"')
-    .replace(/&amp;/g, '&')
-    .replace(/\s+/g, ' ')
-    .trim();
-
-/** Cuts at a word, with an ellipsis, so that at most `most` characters stay. */
-export function shorten(text: string, most: number): string {
-  if (text.length <= most) return text;
-  const cut = text.lastIndexOf(' ', most - 1);
-  return `${text.slice(0, cut > most / 2 ? cut : most - 1)}…`;
 }
 
 /** A description has so many letters at most, and a card so many tags, unless the plan says otherwise. */

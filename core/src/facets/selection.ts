@@ -34,8 +34,8 @@ export const RESERVED_PARAMETERS: readonly string[] = [
   'path',
 ];
 
-/** Values of one filter that can be chosen at once: each is a chip, with an address that holds all others. */
-export const MOST_PICKS = 100;
+/** Values of all filters that can be chosen at once: each is a chip, with an address that holds all others. */
+export const MOST_PICKS = 60;
 
 export interface ParsedSelections {
   selections: Selections;
@@ -51,7 +51,7 @@ const RANGE = /^(-?\d+(?:\.\d+)?)?\.\.(-?\d+(?:\.\d+)?)?$/;
 /**
  * Reads facet parameters: `colour=red,blue`, `price=20..80`, `price=..80`, `price=20..`. A comma inside a value
  * is percent-encoded twice, so it arrives here as `%2C`. Never throws: what can't be read is told in `malformed`
- * and left out of `selections`.
+ * and left out of `selections`. A value that nothing has says nothing beside others, and is left out there.
  */
 export function parseSelections(
   snapshot: Snapshot,
@@ -60,6 +60,7 @@ export function parseSelections(
   const selections = new Map<string, FacetPick[]>();
   const ignored: string[] = [];
   const malformed: { path: string; message: string }[] = [];
+  let chosen = 0;
   for (const [key, text] of Object.entries(parameters)) {
     if (RESERVED_PARAMETERS.includes(key)) continue;
     const column = snapshot.facets.get(key);
@@ -69,20 +70,31 @@ export function parseSelections(
     }
     const picks = new Map<string, FacetPick>();
     const parts = text.split(',');
-    if (parts.length > MOST_PICKS)
+    const left = MOST_PICKS - chosen;
+    if (parts.length > left)
       malformed.push({
         path: key,
-        message: `${parts.length} values are chosen; ${MOST_PICKS} are the most.`,
+        message: `${chosen + parts.length} values are chosen; ${MOST_PICKS} are the most.`,
       });
-    for (const part of parts.slice(0, MOST_PICKS)) {
+    for (const part of parts.slice(0, left)) {
       const pick = readPick(column, part);
       if (typeof pick === 'string') malformed.push({ path: key, message: pick });
       else picks.set(pickText(pick), pick);
     }
-    if (picks.size) selections.set(key, [...picks.values()]);
+    const known = [...picks.values()].filter((pick) => isKnown(column, pick));
+    const kept = known.length ? known : [...picks.values()].slice(0, 1);
+    chosen += kept.length;
+    if (kept.length) selections.set(key, kept);
   }
   return { selections, ignored, malformed };
 }
+
+const isKnown = (column: FacetColumn, pick: FacetPick): boolean =>
+  pick.kind === 'range' || column.kind !== 'values' || column.codeOf.has(pick.value);
+
+/** Whether a parameter of an address changes anything of a page. */
+export const isParameter = (snapshot: Snapshot, name: string): boolean =>
+  RESERVED_PARAMETERS.includes(name) || snapshot.facets.has(name);
 
 /** The pick, or in words why there is none. */
 function readPick(column: FacetColumn, part: string): FacetPick | string {

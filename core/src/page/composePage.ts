@@ -1,7 +1,7 @@
 import { badgesFor } from '../badges/badges';
-import { plainText, shorten } from '../card/card';
+import { plainText, shorten } from '../text/plainText';
 import { groundOf, type Aisle } from '../catalogue/aisles';
-import { textIn } from '../catalogue/rows';
+import { textIn, type Lang } from '../catalogue/rows';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import { appliedModels, appliedSearch } from '../facets/facetWords';
 import { filterRange } from '../facets/filter';
@@ -15,10 +15,12 @@ import type { RangeContext } from '../range/rule';
 import { addressOf, NeighbourAddresses, type ListingState } from './address';
 import { searched, titleOf, type Composer, type PageRequest } from './composer';
 import { fixtureModels, isShown } from './fixtureModels';
-import { shelfModelOf, type PageModel } from './pageModel';
+import type { AppliedModel } from '../facets/facetModel';
+import { shelfModelOf, type PageModel, type ShelfModel } from './pageModel';
 import { productFacts } from './productFacts';
 import { orderChoices } from './shelfModel';
 import { shopFrameOf } from './shopFrame';
+import { wordsIn } from './words';
 
 /**
  * The one way from an address to a page: aisle → plan → fixtures; range → selections → order → window → cards.
@@ -65,11 +67,13 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
   const title = titleOf(composer);
   const within = aisle.kind === 'search' ? null : appliedSearch(state, ownLanguage);
   const description = textIn(aisle.descriptions, state.lang, snapshot.frame.languages);
-  const page = shelfModelOf({ fixtures })?.page ?? 1;
+  const shelfModel = shelfModelOf({ fixtures });
+  const page = shelfModel?.page ?? 1;
+  const applied = [...(within ? [within] : []), ...appliedModels(snapshot, state, composer.addresses)];
   const shown: ListingState = {
     ...state,
     page,
-    from: Math.min(page, shelfModelOf({ fixtures })?.firstPage ?? page),
+    from: Math.min(page, shelfModel?.firstPage ?? page),
   };
   const quiet = addressOf(shown, ownLanguage);
   const looked = snapshot.bySlug.get(request.parameters['look'] ?? '');
@@ -87,15 +91,17 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
       badges: plan.badges,
       styled: plan,
       state: shown,
-      title,
-      description: shorten(plainText(description), 155),
-      canonical: canonicalOf(composer, page),
+      title: headTitle(title, applied, page, state.lang),
+      description: headDescription(description, title, shelfModel, page, state.lang),
+      // What is empty is nothing to be found.
+      canonical: shelfModel?.total === 0 ? null : canonicalOf(composer, page),
+      image: shelfModel?.cards.find(({ images }) => images.length)?.images[0] ?? null,
     }),
     aisle: { key: aisle.key, kind: aisle.kind, path: aisle.path, title, description },
     plan: { id: plan.id, name: plan.name },
     q: state.q,
     fixtures,
-    applied: [...(within ? [within] : []), ...appliedModels(snapshot, state, composer.addresses)],
+    applied,
     clearHref:
       within || state.selections.size
         ? addressOf({ ...state, selections: new Map(), q: within ? '' : state.q, page: 1 }, ownLanguage)
@@ -105,6 +111,36 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
     ignored,
     malformed,
   };
+}
+
+/** Filters that are named in a title; a longer one is read by nobody. */
+const MOST_TITLED = 3;
+
+/** Every state of an aisle has a title of its own: what is chosen there, and which page it is. */
+function headTitle(title: string, applied: readonly AppliedModel[], page: number, lang: Lang): string {
+  const chosen = applied.slice(0, MOST_TITLED).map(({ label }) => label);
+  const more = applied.length > MOST_TITLED ? ', …' : '';
+  return [
+    chosen.length ? `${title}: ${chosen.join(', ')}${more}` : title,
+    ...(page > 1 ? [wordsIn(lang).page(page)] : []),
+  ].join(', ');
+}
+
+/** Products that a description names where nobody has written one. */
+const SOME = 4;
+
+/** What was written of the aisle; on its further pages, and where nothing was, what stands there. */
+function headDescription(
+  description: string,
+  title: string,
+  shelf: ShelfModel | undefined,
+  page: number,
+  lang: Lang,
+): string {
+  const written = page === 1 ? shorten(plainText(description), 155) : '';
+  if (written || !shelf?.cards.length) return written || title;
+  const some = shelf.cards.slice(0, SOME).map((card) => card.title);
+  return shorten(`${title}, ${wordsIn(lang).holds(shelf.total, some)}`, 200);
 }
 
 /** The address of an aisle with a product looked at over it. */

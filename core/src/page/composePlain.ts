@@ -3,10 +3,9 @@ import { drawCard } from '../card/drawn';
 import type { Cart } from '../cart/cart';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import { USUAL_LOOK } from '../look/look';
-import { cardRooms, PAGE_ROOMS, sizesOf } from '../layout/room';
+import { cardGaps, cardRooms, PAGE_ROOMS, sizesOf } from '../layout/room';
 import { HOUSE_PLAN_ID } from '../plans/housePlan';
 import { shelfOf, type Edition } from '../plans/plan';
-import { atEachWidth } from '../plans/fixtures';
 import type { AccountModel, CartFault, CartModel, MissingModel, RelatedModel, ShopFrame } from './pageModel';
 import { plainState, shopFrameOf } from './shopFrame';
 import { wordsIn } from './words';
@@ -23,6 +22,7 @@ const plainFrame = (
   asked: string | undefined,
   path: string,
   titleIn: (lang: string) => string,
+  missing = false,
 ): ShopFrame => {
   const lang = languageOf(snapshot, asked);
   return shopFrameOf(snapshot, {
@@ -37,17 +37,31 @@ const plainFrame = (
     title: titleIn(lang),
     description: '',
     canonical: null,
+    missing,
   });
 };
 
-/** The page behind an address that leads nowhere; it still has the shop around it. */
+/**
+ * The page behind an address that leads nowhere; it still has the shop around it.
+ *
+ * @param gone Something stood there, and was taken away for good.
+ */
 export const composeMissing = (
   snapshot: Snapshot,
   edition: Edition,
   asked: string | undefined,
+  gone = false,
 ): MissingModel => ({
   kind: 'missing',
-  frame: plainFrame(snapshot, edition, asked, '/', () => ''),
+  gone,
+  frame: plainFrame(
+    snapshot,
+    edition,
+    asked,
+    '/',
+    (lang) => (gone ? wordsIn(lang).gone : wordsIn(lang).missing),
+    true,
+  ),
 });
 
 /** The page where a shopper signs in, or sees that they have. */
@@ -92,7 +106,7 @@ function wishedModel(
       cardOf(snapshot, p, shelf.card, { rules: [], most: 0, context: { now: 0, ranges: [] } }, lang),
     ),
     columns,
-    gap: atEachWidth(shelf.gap),
+    gap: cardGaps(PAGE_ROOMS, columns, shelf.gap),
     drawn: drawCard(shelf, { colours, lang, frame: snapshot.frame }),
     pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), breakpoints),
   };

@@ -55,6 +55,8 @@ describe('a product page', () => {
       title: 'Copper pan · Test shop',
       description: 'Answers the flame.',
       canonical: '/products/copper-pan',
+      kind: 'product',
+      image: { hash: 'a'.repeat(32), width: 960, height: 1080 },
       robots: 'index,follow',
     });
   });

@@ -1,12 +1,12 @@
-import { atEachWidth } from '../plans/fixtures';
 import { badgesFor, type BadgeSet } from '../badges/badges';
-import { cardOf, plainText, shorten } from '../card/card';
+import { cardOf } from '../card/card';
+import { plainText, shorten } from '../text/plainText';
 import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
-import type { Lang } from '../catalogue/rows';
+import { textIn, type Lang } from '../catalogue/rows';
 import { countOf, holds, type Words } from '../catalogue/sets';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
-import { cardRooms, PAGE_ROOMS, sizesOf } from '../layout/room';
+import { cardGaps, cardRooms, PAGE_ROOMS, sizesOf } from '../layout/room';
 import { USUAL_LOOK } from '../look/look';
 import { permutationOf, windowOf } from '../order/order';
 import type { Edition, Plan, RelatedShelf, Shelf } from '../plans/plan';
@@ -55,7 +55,13 @@ export function composeProduct(
       styled: plan,
       state: plainState(path, lang),
       title: facts.title,
-      description: shorten(plainText(facts.description), 155),
+      description:
+        shorten(plainText(facts.description), 155) ||
+        [facts.title, category && textIn(category.titles, lang, snapshot.frame.languages), facts.price?.text]
+          .filter(Boolean)
+          .join(' · '),
+      kind: 'product',
+      image: facts.images.at(0) ?? null,
       canonical: hrefOf(snapshot, path, lang),
     }),
     trail: category
@@ -86,7 +92,7 @@ function relatedModel(
     heading: related.heading[lang] || wordsIn(lang).related,
     cards: places.map((other) => cardOf(snapshot, other, shelf.card, badges, lang)),
     columns,
-    gap: atEachWidth(shelf.gap),
+    gap: cardGaps(PAGE_ROOMS, columns, shelf.gap),
     drawn: drawCard(shelf, { colours: look.colours, lang, frame: snapshot.frame }),
     pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), look.breakpoints),
   };

@@ -1,9 +1,19 @@
 import { textIn } from '../catalogue/rows';
 import { facetModel, type FacetContext } from '../facets/facetModel';
 import { filterRange } from '../facets/filter';
+import { FRAME } from '../layout/frame';
+import { columnGaps, roomsOf, slotRooms, spanGaps } from '../layout/room';
 import { atEachWidth, steppedAt, USUAL_LAYOUT } from '../plans/fixtures';
 import { containerOf } from '../plans/nesting';
-import { shelfOf, WIDTH_NAMES, type FacetPanel, type Fixture, type WidthName } from '../plans/plan';
+import {
+  shelfOf,
+  WIDTH_NAMES,
+  type FacetPanel,
+  type Fixture,
+  type PerWidth,
+  type Plan,
+  type WidthName,
+} from '../plans/plan';
 import { shownAt, type PageFacts } from '../plans/shownWhen';
 import { searched, titleOf, type Composer } from './composer';
 import {
@@ -79,6 +89,11 @@ function placementOf({ layout: { span, order, stuck } }: Fixture): Placement {
 const USUAL = JSON.stringify(USUAL_LAYOUT);
 const isUsual = ({ layout }: Fixture): boolean => layout === USUAL_LAYOUT || JSON.stringify(layout) === USUAL;
 
+function betweenIn({ fixtures }: Plan, container: Fixture, slot: string): PerWidth<number> | null {
+  const gaps = spanGaps(slotRooms(container, roomsOf(fixtures, container), slot));
+  return WIDTH_NAMES.every((width) => gaps[width] === FRAME.columnGap) ? null : gaps;
+}
+
 function fixtureModel(
   composer: Composer,
   fixture: Fixture,
@@ -123,6 +138,7 @@ function fixtureModel(
         slots: fixture.tabs.map((tab) => ({
           id: tab.id,
           label: textIn(tab.label, state.lang, snapshot.frame.languages) || tab.id,
+          between: betweenIn(plan, fixture, tab.id),
           fixtures: [],
         })),
       };
@@ -130,8 +146,12 @@ function fixtureModel(
       return {
         id,
         type: 'columns',
-        slots: fixture.columns.map((column) => ({ ...column, fixtures: [] })),
-        gap: atEachWidth(fixture.gap),
+        slots: fixture.columns.map((column) => ({
+          ...column,
+          between: betweenIn(plan, fixture, column.id),
+          fixtures: [],
+        })),
+        gap: columnGaps(fixture, roomsOf(plan.fixtures, fixture)),
         stacked: fixture.stacked,
       };
     case 'space':

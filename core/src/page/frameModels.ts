@@ -1,5 +1,6 @@
 import type { BadgeSet } from '../badges/badges';
-import { cardOf, plainText, shorten, type CardImage } from '../card/card';
+import { cardOf, type CardImage } from '../card/card';
+import { plainText, shorten } from '../text/plainText';
 import { cardElement, USUAL_FACE, type CardElement } from '../card/design';
 import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
@@ -9,12 +10,14 @@ import { SPOTLIGHT_GAP, type Breakpoints } from '../layout/frame';
 import { freePlaces } from '../layout/freeGrid';
 import {
   isLines,
+  cardGaps,
   cardRooms,
   columnOf,
   isBroad,
   pictureRooms,
   roomsOf,
   sizesOf,
+  tileGaps,
   tileRooms,
   type Rooms,
 } from '../layout/room';
@@ -199,7 +202,7 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
     after: said(frame, tiles.after),
     pictures,
     columns: atEachWidth(columns),
-    gap: atEachWidth(gap),
+    gap: free ? tileGaps(rooms, columns, gap) : cardGaps(rooms, columns, gap),
     ratio,
     rowHeight: free ? tiles.rowHeight : null,
   };
@@ -251,7 +254,7 @@ export function promotionModel(
     form,
     cards,
     columns: atEachWidth(columns),
-    gap: atEachWidth(gap),
+    gap: cardGaps(rooms, columns, gap),
     autoplay,
     arrows,
     dots,

@@ -106,6 +106,8 @@ export interface Placement {
 /** A place within a container, with what stands there. */
 export interface SlotModel {
   id: string;
+  /** Between the columns that fixtures span there, in CSS pixels; null where it is as on the page itself. */
+  between: PerWidth<number> | null;
   fixtures: readonly FixtureModel[];
 }
 
@@ -187,6 +189,19 @@ export type FixtureModel = {
   | ShelfModel
 );
 
+/** What search engines and others who name the page elsewhere are told of it. */
+export interface PageMeta {
+  title: string;
+  description: string;
+  /** Address of what this page repeats, or is; null where nothing stands. */
+  canonical: string | null;
+  robots: 'index,follow' | 'noindex,follow';
+  kind: 'website' | 'product';
+  image: CardImage | null;
+  /** Where the shop is reached, without a slash at its end; known to the server alone. */
+  origin?: string;
+}
+
 /** What every page of the shop has around its own content. */
 export interface ShopFrame {
   lang: Lang;
@@ -216,7 +231,7 @@ export interface ShopFrame {
   badges: Readonly<Record<string, DrawnBadge>>;
   /** The plan's own CSS: where it is served, or, in a preview, itself. */
   css: { href: string } | { text: string } | null;
-  meta: { title: string; description: string; canonical: string; robots: string };
+  meta: PageMeta;
   edition: number;
 }
 
@@ -261,6 +276,8 @@ export interface ProductModel extends ProductFacts {
 
 export interface MissingModel {
   kind: 'missing';
+  /** Something stood here, and was taken away for good. */
+  gone: boolean;
   frame: ShopFrame;
 }
 

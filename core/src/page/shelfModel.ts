@@ -2,7 +2,7 @@ import { atEachWidth } from '../plans/fixtures';
 import { cardOf } from '../card/card';
 import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
-import { isLines, pictureRooms, shelfRooms, sizesOf } from '../layout/room';
+import { cardGaps, isLines, pictureRooms, shelfRooms, sizesOf } from '../layout/room';
 import { lanesOf } from '../layout/staggered';
 import { productsAPage } from '../layout/rows';
 import { arrangedWindow, heldPins } from '../order/arrange';
@@ -121,7 +121,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
         }))
       : null,
     columns: atEachWidth(shelf.columns),
-    gap: atEachWidth(shelf.gap),
+    gap: cardGaps(rooms, shelf.columns, shelf.gap),
     lastRow: shelf.lastRow,
     pictureSizes: sizesOf(pictureRooms(rooms, shape), plan.look.breakpoints),
     drawn,

@@ -1,3 +1,5 @@
+import type { CardImage } from '../card/card';
+import { plainText } from '../text/plainText';
 import { badgeLookOf, type DrawnBadge, type BadgeSettings } from '../badges/rule';
 import { groundOf, type Aisle } from '../catalogue/aisles';
 import { tagTitle } from '../facets/tagTitle';
@@ -10,7 +12,7 @@ import { fontFilesOf, lookVariables, USUAL_LOOK, type Look } from '../look/look'
 import type { Plan } from '../plans/plan';
 import { aisleProducts } from '../range/range';
 import { addressOf, type ListingState } from './address';
-import type { LinkModel, NavigationItem, ShopFrame } from './pageModel';
+import type { LinkModel, NavigationItem, PageMeta, ShopFrame } from './pageModel';
 
 /** The plain state of an address without anything chosen. */
 export const plainState = (path: string, lang: Lang): ListingState => ({
@@ -107,6 +109,10 @@ export interface FrameRequest {
   description: string;
   /** Null keeps search engines out. */
   canonical: string | null;
+  /** Nothing stands at the address. */
+  missing?: boolean;
+  kind?: PageMeta['kind'];
+  image?: CardImage | null;
 }
 
 /** Where a plan's own CSS is served; another edition has another address, so it may be kept for ever. */
@@ -171,9 +177,11 @@ export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFram
     css: request.styled?.css ? { href: cssPath(request.styled, request.edition) } : null,
     meta: {
       title: request.title && request.title !== shop ? `${request.title} · ${shop}` : shop,
-      description: request.description,
-      canonical: request.canonical ?? hrefOf(snapshot, state.path, lang),
+      description: request.description || plainText(textIn(snapshot.frame.shopDescriptions, lang, languages)),
+      canonical: request.missing ? null : (request.canonical ?? hrefOf(snapshot, state.path, lang)),
       robots: request.canonical ? 'index,follow' : 'noindex,follow',
+      kind: request.kind ?? 'website',
+      image: request.image ?? null,
     },
     edition: request.edition,
   };

@@ -20,6 +20,11 @@ export interface PageWords {
   seeProduct: string;
   newProducts: string;
   searchShop: (shop: string) => string;
+  missing: string;
+  gone: string;
+  page: (page: number) => string;
+  /** What an aisle holds, for those who look at it from outside. */
+  holds: (count: number, some: readonly string[]) => string;
 }
 
 const EN: PageWords = {
@@ -57,6 +62,11 @@ const EN: PageWords = {
   seeProduct: 'See it',
   newProducts: 'New products',
   searchShop: (shop) => `Search ${shop}`,
+  missing: 'Not found',
+  gone: 'Taken away',
+  page: (page) => `page ${page}`,
+  holds: (count, some) =>
+    `${count === 1 ? '1 product' : `${count} products`}: ${some.join(', ')}${count > some.length ? ' and more' : ''}.`,
 };
 
 const FR: PageWords = {
@@ -94,6 +104,11 @@ const FR: PageWords = {
   seeProduct: 'Découvrir',
   newProducts: 'Nouveautés',
   searchShop: (shop) => `Chercher dans ${shop}`,
+  missing: 'Introuvable',
+  gone: 'Retiré',
+  page: (page) => `page ${page}`,
+  holds: (count, some) =>
+    `${count === 1 ? '1 produit' : `${count} produits`} : ${some.join(', ')}${count > some.length ? ' et d’autres' : ''}.`,
 };
 
 /** English where a language has no words of its own yet. */

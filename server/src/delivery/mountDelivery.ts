@@ -1,6 +1,7 @@
 import type { Express, Request, Response } from 'express';
 import { languageOf, type Lang, type Snapshot } from '@fond/core';
-import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
+import type { CatalogueHost } from '../catalogue/catalogueHost';
+import { originOf } from '../http/origin';
 import { readParameters } from '../http/parameters';
 import { problem } from '../http/problem';
 import { standOf } from '../shop/pages';
@@ -9,18 +10,6 @@ import { searchDescriptionOf } from './searchDescription';
 import { SitemapFiles } from './sitemapFiles';
 
 const HOUR = 'public, max-age=3600';
-
-const HERE = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
-
-/**
- * Where the shop is reached: as its settings say. Until they do, as the server itself is; what somebody writes into a
- * request is no address, as others would be given it.
- */
-function originOf(request: Request, { address }: Stand, own: string): string {
-  if (address !== null) return address;
-  const host = request.get('host') ?? '';
-  return HERE.test(host) ? `${request.protocol}://${host}` : own;
-}
 
 /** The desk is nobody's business, nor is what belongs to one shopper; search results are no pages of their own. */
 const robotsOf = (origin: string): string =>

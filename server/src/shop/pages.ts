@@ -1,12 +1,21 @@
 import { createHash } from 'node:crypto';
 import path from 'node:path';
 import { promisify } from 'node:util';
-import { gzip } from 'node:zlib';
+import { brotliCompress, constants, gzip } from 'node:zlib';
 import type { Express, Request, RequestHandler, Response } from 'express';
 import { LRUCache } from 'lru-cache';
-import { confinedCss, type ShopModel } from '@fond/core';
+import {
+  composeMissing,
+  confinedCss,
+  isParameter,
+  PRODUCT_ROOT,
+  type ShopModel,
+  type Snapshot,
+} from '@fond/core';
 import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
+import { structuredData, structuredScript } from '../delivery/structuredData';
 import { builtFiles } from '../http/builtFiles';
+import { originOf } from '../http/origin';
 import { problem } from '../http/problem';
 import { styleSheets } from './styleSheet';
 import { admit } from '../http/session';
@@ -25,11 +34,20 @@ interface KeptPage {
   status: number;
   html: string;
   etag: string;
-  /** The document packed; null until it has been asked for once. */
-  gzip: Buffer | null;
+  /** The document packed, once it has been asked for so. */
+  packed: Partial<Record<Packing, Buffer>>;
 }
 
-const pack = promisify(gzip);
+/** The better one first. */
+const PACKINGS = ['br', 'gzip'] as const;
+type Packing = (typeof PACKINGS)[number];
+
+/** Pages are packed while somebody waits; beyond this brotli takes much longer for little. */
+const BROTLI = { params: { [constants.BROTLI_PARAM_QUALITY]: 5 } };
+const PACK: Readonly<Record<Packing, (html: string) => Promise<Buffer>>> = {
+  br: (html) => promisify(brotliCompress)(html, BROTLI),
+  gzip: (html) => promisify(gzip)(html),
+};
 
 /**
  * The shop's pages. A rendered page is kept under (edition, catalogue version, hour, kind of shopper, address), so that nothing has to
@@ -46,6 +64,8 @@ export class ShopPages {
     private readonly host: CatalogueHost,
     private readonly render: RenderShop,
     private readonly tokens: ShopperTokens,
+    /** Address of this server. */
+    private readonly own: string,
   ) {
     this.redirects = new KnownRedirects(() => host.databaseAway);
   }
@@ -56,13 +76,18 @@ export class ShopPages {
     const files = builtFiles(folder);
     app.use('/shop', styleSheets(folder));
     app.use('/shop', (request, response, next) => {
+      // What the pages are made in is no page.
+      if (path.extname(request.path) === '.html') next('route');
       // No page has an ending, so nobody who asks for one waits for the disk.
-      if (path.extname(request.path)) void files(request, response, next);
+      else if (path.extname(request.path)) void files(request, response, next);
       else next();
     });
     app.get('/shop/plan-css/:name', (request, response) => this.sendCss(request, response));
     app.use('/shop', (request, response, next) => {
-      if (request.method !== 'GET' && request.method !== 'HEAD') next();
+      if (request.method !== 'GET' && request.method !== 'HEAD')
+        throw problem('wrong-method', 'The shop’s pages can only be read.', undefined, {
+          allow: 'GET, HEAD',
+        });
       else if (asksForDraft(request.url))
         session(request, response, (error?: unknown) =>
           error ? next(error) : void this.sendDraft(request, response).catch(next),
@@ -78,14 +103,20 @@ export class ShopPages {
       return;
     }
     const stand = standOf(this.host);
+    const plain = plainAddress(request, stand.snapshot);
+    if (plain.moved) {
+      response.redirect(301, plain.moved);
+      return;
+    }
     const shopper = greetShopper(request, response, stand.edition, this.tokens);
-    const key = `${stand.edition.number}|${stand.snapshot.version}|${stand.zone}|${pageTime()}|${shopper.part}|${shopper.signedIn}|${shopper.view ?? ''}|${request.url}`;
+    const origin = originOf(request, stand, this.own);
+    const key = `${stand.edition.number}|${stand.snapshot.version}|${stand.zone}|${pageTime()}|${shopper.part}|${shopper.signedIn}|${shopper.view ?? ''}|${origin}|${plain.url}`;
     let page = this.kept.get(key);
     if (!page) {
-      page = await this.document(request, stand, shopper);
+      page = await this.document(plain.url, stand, shopper, origin);
       this.kept.set(key, page);
     }
-    if (page.status === 404 && (await this.led(request, response, page))) return;
+    if (page.status === 404 && (await this.led(request, response, stand, origin))) return;
     response.set('Cache-Control', 'no-cache');
     await sendPage(request, response, page);
   }
@@ -103,13 +134,15 @@ export class ShopPages {
   }
 
   /** Answers by a redirect, where one leads away from an address at which nothing stands; it may change any time. */
-  private async led(request: Request, response: Response, missing: KeptPage): Promise<boolean> {
+  private async led(request: Request, response: Response, stand: Stand, origin: string): Promise<boolean> {
     const address = readAddress(request.url);
     const redirect = address && (await this.redirects.from(address.path));
     if (!redirect) return false;
     response.set('Cache-Control', 'no-cache');
-    if (redirect.to === null) await sendPage(request, response, { ...missing, status: 410 });
-    else {
+    if (redirect.to === null) {
+      const gone = composeMissing(stand.snapshot, stand.edition, address.parameters['lang'], true);
+      await sendPage(request, response, await this.rendered(gone, request.url, origin));
+    } else {
       const query = request.url.includes('?') ? request.url.slice(request.url.indexOf('?')) : '';
       response.redirect(redirect.code, `/shop${encodeURI(redirect.to === '/' ? '' : redirect.to)}${query}`);
     }
@@ -133,24 +166,39 @@ export class ShopPages {
     response.set('Cache-Control', 'no-store').set('X-Robots-Tag', 'noindex');
     // What a draft says in CSS is served nowhere yet; the desk sends it to the page once it runs.
     const bare: ShopModel = { ...model, frame: { ...model.frame, css: null } };
-    await sendPage(request, response, await this.rendered(bare));
+    await sendPage(
+      request,
+      response,
+      await this.rendered(bare, request.url, originOf(request, stand, this.own)),
+    );
   }
 
-  private async document(request: Request, stand: Stand, shopper: AskingShopper): Promise<KeptPage> {
-    const address = readAddress(request.url);
+  private async document(
+    url: string,
+    stand: Stand,
+    shopper: AskingShopper,
+    origin: string,
+  ): Promise<KeptPage> {
+    const address = readAddress(url);
     const model = await composeAddress(
       this.host,
       stand,
       stand.edition,
       address && { ...address, ...shopper },
     );
-    return this.rendered(model);
+    return this.rendered(model, url, origin);
   }
 
-  private async rendered(model: ShopModel): Promise<KeptPage> {
-    const html = await this.render(model);
+  private async rendered(model: ShopModel, url: string, origin: string): Promise<KeptPage> {
+    const { frame } = model;
+    const document = await this.render({ ...model, frame: { ...frame, meta: { ...frame.meta, origin } } });
+    const told = structuredScript(structuredData(model, origin));
+    const html = document
+      .replace('</head>', () => `${told}</head>`)
+      .replaceAll(ASKED_MARK, () => `/shop${url === '/' ? '' : url}`.replace(/["&<>]/g, encodeURIComponent));
     const etag = `W/"${createHash('sha256').update(html).digest('base64url').slice(0, 22)}"`;
-    return { status: model.kind === 'missing' ? 404 : 200, html, etag, gzip: null };
+    const status = model.kind !== 'missing' ? 200 : model.gone ? 410 : 404;
+    return { status, html, etag, packed: {} };
   }
 }
 
@@ -160,13 +208,47 @@ export class ShopPages {
  */
 async function sendPage(request: Request, response: Response, page: KeptPage): Promise<void> {
   response.status(page.status).type('html').set('ETag', page.etag).vary('Accept-Encoding');
-  if (!request.acceptsEncodings('gzip')) {
+  const packing = PACKINGS.find((one) => request.acceptsEncodings(one));
+  if (!packing) {
     response.send(page.html);
     return;
   }
-  page.gzip ??= await pack(page.html);
-  response.set('Content-Encoding', 'gzip').send(page.gzip);
+  const packed = (page.packed[packing] ??= await PACK[packing](page.html));
+  response.set('Content-Encoding', packing).send(packed);
 }
+
+/**
+ * An address as the page's own: with the parameters that mean something alone, as whatever others write behind theirs makes
+ * no page of its own. One that only differs by its case or by a slash has moved to where the page is.
+ */
+function plainAddress({ url }: Request, snapshot: Snapshot): { url: string; moved: string | null } {
+  const at = url.indexOf('?');
+  const path = at < 0 ? url : url.slice(0, at);
+  const query = at < 0 ? '' : url.slice(at);
+  const known = new URLSearchParams(query);
+  for (const name of new Set(known.keys())) if (!isParameter(snapshot, name)) known.delete(name);
+  const plain = path + (known.size ? `?${known.toString()}` : '');
+  const one = path.replace(/\/+$/, '');
+  if (path !== '/' && one !== path) return { url: plain, moved: `/shop${one}${query}` };
+  const address = readAddress(path);
+  const lower = address?.path.toLowerCase();
+  if (
+    address &&
+    lower !== undefined &&
+    lower !== address.path &&
+    !isThere(snapshot, address.path) &&
+    isThere(snapshot, lower)
+  )
+    return { url: plain, moved: `/shop${encodeURI(lower)}${query}` };
+  return { url: plain, moved: null };
+}
+
+const isThere = ({ aisles, bySlug }: Snapshot, path: string): boolean =>
+  aisles.byPath.has(path) ||
+  (path.startsWith(`${PRODUCT_ROOT}/`) && bySlug.has(path.slice(PRODUCT_ROOT.length + 1)));
+
+/** Stands in a page that serves every address at which nothing is, where its own goes. */
+const ASKED_MARK = '__ASKED__';
 
 /** Pages as they would be: with drafts laid over what is live, or without a plan. */
 const asksForDraft = (url: string): boolean => {

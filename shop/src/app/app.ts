@@ -18,7 +18,7 @@ import { shopHref, ShopState } from './state/shopState';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [AccountPage, BenchPage, CartPage, SiteFooter, SiteHeader, ListingPage, MissingPage, ProductPage],
   template: `
-    <a class="skip" [href]="here() + '#products'">{{ state.words().skip }}</a>
+    <a class="skip" [href]="here()">{{ state.words().skip }}</a>
     @if (state.busy()) {
       <div class="progress" role="progressbar"></div>
     }
@@ -67,10 +67,14 @@ export class App {
     });
   }
 
-  /** With a base address, a bare fragment would lead to the front. */
+  /** Within the document itself: with a base address, a bare fragment would lead to the front. */
   protected here(): string {
-    const { languages } = this.state.model().frame;
-    return shopHref(languages.find((language) => language.current)?.href ?? '/');
+    const model = this.state.model();
+    const { languages, meta } = model.frame;
+    const place =
+      model.kind === 'product' || model.kind === 'cart' || this.state.shelf() ? '#products' : '#main';
+    const href = languages.find((language) => language.current)?.href ?? '/';
+    return (meta.canonical === null ? this.state.asked() : shopHref(href)) + place;
   }
 
   protected q(): string {

@@ -10,8 +10,8 @@ import { shopHref, ShopState } from '../state/shopState';
         <path d="M4 52h112" />
         <path d="M24 52V36h18v16M78 52V30h18v22" stroke-dasharray="4 4" />
       </svg>
-      <h1>{{ state.words().missing }}</h1>
-      <p>{{ state.words().missingHint }}</p>
+      <h1>{{ gone() ? state.words().gone : state.words().missing }}</h1>
+      <p>{{ gone() ? state.words().goneHint : state.words().missingHint }}</p>
       <p>
         <a class="button" [href]="home()">{{ state.words().missingLink }}</a>
       </p>
@@ -28,6 +28,11 @@ import { shopHref, ShopState } from '../state/shopState';
 export class MissingPage {
   protected readonly state = inject(ShopState);
   protected readonly href = shopHref;
+
+  protected gone(): boolean {
+    const model = this.state.model();
+    return model.kind === 'missing' && model.gone;
+  }
 
   protected home(): string {
     const { lang, languages } = this.state.model().frame;

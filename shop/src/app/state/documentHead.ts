@@ -1,7 +1,11 @@
 import { DOCUMENT, effect, inject, Injectable } from '@angular/core';
 import { Meta, Title } from '@angular/platform-browser';
 import type { ShopFrame } from '@fond/core';
+import { pictureAt } from '../card/picture';
 import { shopHref, ShopState } from './shopState';
+
+/** Width of a picture that others show beside the page's address. */
+const OTHERS_WIDTH = 960;
 
 /** Title, description, language, look and what search engines are told, in step with the model. */
 @Injectable({ providedIn: 'root' })
@@ -10,6 +14,8 @@ export class DocumentHead {
   private readonly title = inject(Title);
   private readonly meta = inject(Meta);
   private readonly state = inject(ShopState);
+  /** Whether a page was told of already: the next one is another. */
+  private told = false;
   /** Of the draft in the desk's window. */
   private sheet: CSSStyleSheet | null = null;
 
@@ -32,15 +38,44 @@ export class DocumentHead {
     this.title.setTitle(meta.title);
     this.meta.updateTag({ name: 'description', content: meta.description });
     this.meta.updateTag({ name: 'robots', content: meta.robots });
-    let link = this.document.head.querySelector<HTMLLinkElement>('link[rel="canonical"]');
-    if (!link) {
-      link = this.document.createElement('link');
-      link.rel = 'canonical';
-      this.document.head.appendChild(link);
-    }
-    link.href = shopHref(meta.canonical);
+    this.tell(this.state.model().frame);
     this.offer('search', 'application/opensearchdescription+xml', '/search-description.xml');
     this.offer('alternate', 'application/atom+xml', '/feed.xml');
+  }
+
+  /** What the page is called elsewhere, and where it stands in each language. */
+  private tell({ lang, title, meta, languages }: ShopFrame): void {
+    const { head, location } = this.document;
+    const origin = meta.origin ?? location.origin;
+    const absolute = (href: string): string => origin + shopHref(href);
+    // What the server said of another page in words for machines alone.
+    if (this.told) head.querySelector('script[type="application/ld+json"]')?.remove();
+    this.told = true;
+    for (const link of head.querySelectorAll('link[rel="canonical"], link[hreflang]')) link.remove();
+    const add = (rel: string, href: string, hreflang?: string): void => {
+      const link = this.document.createElement('link');
+      link.rel = rel;
+      link.setAttribute('href', href);
+      if (hreflang !== undefined) link.setAttribute('hreflang', hreflang);
+      head.appendChild(link);
+    };
+    if (meta.canonical !== null) add('canonical', absolute(meta.canonical));
+    if (meta.robots === 'index,follow' && languages.length > 1) {
+      for (const one of languages) add('alternate', absolute(one.href), one.lang);
+      add('alternate', absolute(languages[0].href), 'x-default');
+    }
+    const graph: Readonly<Record<string, string | null>> = {
+      'og:type': meta.kind,
+      'og:title': meta.title,
+      'og:description': meta.description,
+      'og:site_name': title,
+      'og:locale': lang,
+      'og:url': meta.canonical && absolute(meta.canonical),
+      'og:image': meta.image && origin + pictureAt(meta.image.hash, OTHERS_WIDTH) + '.jpg',
+    };
+    for (const [property, content] of Object.entries(graph))
+      if (content) this.meta.updateTag({ property, content });
+      else this.meta.removeTag(`property="${property}"`);
   }
 
   /** A file about the shop, in the page's language, that browsers and feed readers find by a link. */

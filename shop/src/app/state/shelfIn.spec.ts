@@ -9,8 +9,8 @@ const tabs = (...fixtures: FixtureModel[]): FixtureModel => ({
   id: 'tabs',
   type: 'tabs',
   slots: [
-    { id: 'a', label: 'A', fixtures: [] },
-    { id: 'b', label: 'B', fixtures },
+    { id: 'a', label: 'A', between: null, fixtures: [] },
+    { id: 'b', label: 'B', between: null, fixtures },
   ],
 });
 const columns = (...fixtures: FixtureModel[]): FixtureModel => ({
@@ -18,7 +18,7 @@ const columns = (...fixtures: FixtureModel[]): FixtureModel => ({
   type: 'columns',
   gap: atAllWidths(0),
   stacked: 'narrow',
-  slots: [{ id: 'a', width: { by: 'share', share: 100 }, stuck: false, fixtures }],
+  slots: [{ id: 'a', width: { by: 'share', share: 100 }, stuck: false, between: null, fixtures }],
 });
 const page = (...fixtures: FixtureModel[]): ShopModel =>
   ({ kind: 'listing', fixtures }) as unknown as ShopModel;

@@ -13,17 +13,25 @@ import type { ShopModel } from '@fond/core';
 import { shelfIn } from './shelfIn';
 import { shopWordsIn } from '../words';
 
+const ASKED_MARK = '__ASKED__';
+
 const MODEL = makeStateKey<ShopModel>('model');
 
 /** The model of the page that is shown. The server hands it over; afterwards the navigation replaces it. */
 @Injectable({ providedIn: 'root' })
 export class ShopState {
+  private readonly server = isPlatformServer(inject(PLATFORM_ID));
   readonly model = signal<ShopModel>(this.first());
   readonly words = computed(() => shopWordsIn(this.model().frame.lang));
   /** The aisle's own shelf; undefined on a page without one. */
   readonly shelf = computed(() => shelfIn(this.model()));
   /** True while the next page is on its way. */
   readonly busy = signal(false);
+
+  /** Where the page stands that says that nothing does; the server writes it in, as one such page serves all. */
+  asked(): string {
+    return this.server ? ASKED_MARK : location.pathname + location.search;
+  }
 
   /** An address of the shop that holds in every state, in the page's language. */
   plain(path: string): string {
@@ -33,7 +41,7 @@ export class ShopState {
 
   private first(): ShopModel {
     const transfer = inject(TransferState);
-    if (!isPlatformServer(inject(PLATFORM_ID))) {
+    if (!this.server) {
       const model = transfer.get(MODEL, null);
       if (!model) throw new Error('The page came without its model.');
       return model;
