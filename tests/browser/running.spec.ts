@@ -32,6 +32,46 @@ async function signIn(page: Page, email: string, password: string): Promise<void
   await press(page, 'button[type=submit]');
 }
 
+describe('who writes what aisles say', () => {
+  const inShop = (path: string) => async (): Promise<string> =>
+    (await fetch(`${browser.baseUrl}/shop${path}`)).text();
+
+  it('is led to the aisle that says nothing, writes it there, and can take it back', async () => {
+    const page = await browser.desk('/floor');
+    const key = await eventually(
+      page,
+      `[...document.querySelectorAll('tbody tr')].length && fetch('/api/floor').then((answer) => answer.json())
+        .then(({ aisles }) => aisles.find(({ path }) => path === '/table').key)`,
+      (found: string | number) => Boolean(found),
+    );
+    await page.goto(`${browser.baseUrl}/floor?why=${String(key)}&words=1`);
+    const field = await page.waitForSelector(labelled('Description, en'));
+    await field!.click({ count: 3 });
+    await page.keyboard.down('Control');
+    await page.keyboard.press('a');
+    await page.keyboard.up('Control');
+    await field!.type('Salt, pepper and what stands beside them.');
+    await press(page, button('Save its words'));
+    await says(page, 'mat-snack-bar-container', 'Its words are saved');
+    await expect.poll(inShop('/table')).toContain('Salt, pepper and what stands beside them.');
+    await press(page, 'mat-snack-bar-container button');
+    await expect.poll(inShop('/table')).not.toContain('Salt, pepper and what stands beside them.');
+  });
+
+  it('writes the front’s among the shop’s own words', async () => {
+    const page = await browser.desk('/shop-settings');
+    await write(page, labelled('Description, English'), 'Everything for the stove.');
+    await says(page, 'mat-snack-bar-container', 'The shop is changed');
+    const front = async (): Promise<string> =>
+      (
+        (await (await fetch(`${browser.baseUrl}/api/shop/listing?aisle=/`)).json()) as {
+          aisle: { description: string };
+        }
+      ).aisle.description;
+    await expect.poll(front).toContain('Everything for the stove.');
+  });
+});
+
 describe('who runs the shop', () => {
   it('says what it is called, and shoppers read it on every page', async () => {
     const page = await browser.desk('/shop-settings');
@@ -98,46 +138,6 @@ describe('who runs the shop', () => {
   });
 });
 
-describe('who writes what aisles say', () => {
-  const inShop = (path: string) => async (): Promise<string> =>
-    (await fetch(`${browser.baseUrl}/shop${path}`)).text();
-
-  it('is led to the aisle that says nothing, writes it there, and can take it back', async () => {
-    const page = await browser.desk('/floor');
-    const key = await eventually(
-      page,
-      `[...document.querySelectorAll('tbody tr')].length && fetch('/api/floor').then((answer) => answer.json())
-        .then(({ aisles }) => aisles.find(({ path }) => path === '/table').key)`,
-      (found: string | number) => Boolean(found),
-    );
-    await page.goto(`${browser.baseUrl}/floor?why=${String(key)}&words=1`);
-    const field = await page.waitForSelector(labelled('Description, en'));
-    await field!.click({ count: 3 });
-    await page.keyboard.down('Control');
-    await page.keyboard.press('a');
-    await page.keyboard.up('Control');
-    await field!.type('Salt, pepper and what stands beside them.');
-    await press(page, button('Save its words'));
-    await says(page, 'mat-snack-bar-container', 'Its words are saved');
-    await expect.poll(inShop('/table')).toContain('Salt, pepper and what stands beside them.');
-    await press(page, 'mat-snack-bar-container button');
-    await expect.poll(inShop('/table')).not.toContain('Salt, pepper and what stands beside them.');
-  });
-
-  it('writes the front’s among the shop’s own words', async () => {
-    const page = await browser.desk('/shop-settings');
-    await write(page, labelled('Description, English'), 'Everything for the stove.');
-    await says(page, 'mat-snack-bar-container', 'The shop is changed');
-    const front = async (): Promise<string> =>
-      (
-        (await (await fetch(`${browser.baseUrl}/api/shop/listing?aisle=/`)).json()) as {
-          aisle: { description: string };
-        }
-      ).aisle.description;
-    await expect.poll(front).toContain('Everything for the stove.');
-  });
-});
-
 describe('a shop of nothing', () => {
   let server: TestServer;
   let page: Page;
@@ -170,7 +170,7 @@ describe('a shop of nothing', () => {
     const field = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
     await field.uploadFile(file);
     await press(page, button('Read 2 products into the catalogue'));
-    await says(page, 'body', '2 new');
+    await says(page, 'h2', 'first.csv is in');
     await rm(folder, { recursive: true, force: true });
     await page.goto(page.url().replace(/\/catalogue.*$/, '/floor'));
     await eventually(

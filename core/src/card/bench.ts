@@ -4,7 +4,7 @@ import { textIn, type Lang } from '../catalogue/rows';
 import { holds, type Words } from '../catalogue/sets';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import { DEVICE_WIDTHS } from '../layout/frame';
-import { cardRooms, pictureRooms, shelfRooms, sizesOf, widthIn } from '../layout/room';
+import { cardGaps, cardRooms, pictureRooms, shelfRooms, sizesOf, widthIn } from '../layout/room';
 import type { BenchCard, BenchModel, BenchShelf } from '../page/pageModel';
 import { plainState, shopFrameOf } from '../page/shopFrame';
 import { atEachWidth } from '../plans/fixtures';
@@ -220,7 +220,7 @@ class Bench {
       // As wide as on the page, so that what breaks there breaks here.
       width: { wide: across('wide'), medium: across('medium'), narrow: across('narrow') },
       columns: atEachWidth(columns),
-      gap: atEachWidth(gap),
+      gap: cardGaps(rooms, columns, gap),
       pictureSizes: sizesOf(pictureRooms(rooms, { form, columns, gap }), look.breakpoints),
       drawn: drawCard(this.shelfOfPlan, {
         colours: look.colours,

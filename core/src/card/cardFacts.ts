@@ -6,7 +6,7 @@ import type { Colours } from '../look/look';
 import { shelfOf, type Plan } from '../plans/plan';
 import { cardOf } from './card';
 import { elementName, isRevealed, USUAL_FACE, type CardDesign, type CardElement } from './design';
-import { inkOver } from './drawn';
+import { buttonInk, inkOver } from './drawn';
 
 /** How many products of a range have something to show in an element. */
 export interface Coverage {
@@ -84,6 +84,16 @@ export function cardFaults(plan: Pick<Plan, 'fixtures' | 'look'>): CardFault[] {
     const { colour } = element.look;
     const under = !revealed ? plain : overlay?.colour === 'category' ? 'category' : 'ground';
     if (colour === 'category' || under === 'category') return [];
+    if (element.element === 'cart' && colour !== null) {
+      // As it is drawn: words of a button are chosen once, by the light colours.
+      const words = buttonInk(colour, look.colours);
+      const least = Math.min(
+        ...[look.colours, ...(look.dark ? [look.dark] : [])].map((colours) =>
+          contrastOf(colourOf(words, colours), colourOf(colour, colours)),
+        ),
+      );
+      return least < LEAST_CONTRAST ? [{ name: elementName(element), contrast: least }] : [];
+    }
     const ink = colour ?? (revealed ? laidInk : null) ?? 'ink';
     const contrastIn = (colours: Colours): number =>
       revealed && laid && laidInk

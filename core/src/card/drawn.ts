@@ -48,6 +48,8 @@ export interface DrawnCard {
    * it without a ground of their own.
    */
   onOwn: Readonly<Record<string, string>>;
+  /** What words of a button are drawn in on each of these colours, where buttons have them. */
+  onOwnButton: Readonly<Record<string, string>>;
   /** Those that are on, in order; a card's parts name theirs by its place here. */
   elements: readonly DrawnElement[];
 }
@@ -60,14 +62,26 @@ const paintOf = (paint: CardPaint): string => {
 
 const CASES = { usual: '', upper: 'uppercase', lower: 'lowercase', title: 'capitalize' } as const;
 
+/** What the colour of an element paints: the ground of its button, with words that can be read on it, or its words. */
+function colourStyle(element: CardElementKind, colour: CardPaint, colours: Colours): string {
+  if (element !== 'cart') return `color:${paintOf(colour)}`;
+  if (colour === 'category')
+    return '--button:var(--own, var(--ink));--on-button:var(--on-own, var(--ground))';
+  return `--button:${paintOf(colour)};--on-button:${paintOf(buttonInk(colour, colours))}`;
+}
+
 /** CSS of an element's look; null where it has none of its own. */
-function styleOf({ font, size, weight, case: letters, colour, align, space }: ElementLook): string | null {
+function styleOf(
+  element: CardElementKind,
+  { font, size, weight, case: letters, colour, align, space }: ElementLook,
+  colours: Colours,
+): string | null {
   const css: string[] = [];
   if (font !== 'usual') css.push(`font-family:var(--${font})`);
   if (size !== null) css.push(`font-size:${size}px`);
   if (weight !== null) css.push(`font-weight:${weight};--weight:${weight}`);
   if (letters !== 'usual') css.push(`text-transform:${CASES[letters]}`);
-  if (colour !== null) css.push(`color:${paintOf(colour)}`);
+  if (colour !== null) css.push(colourStyle(element, colour, colours));
   if (align !== 'start')
     css.push(
       `text-align:${align === 'centre' ? 'center' : 'end'};justify-content:${align === 'centre' ? 'center' : 'flex-end'}`,
@@ -114,23 +128,32 @@ function variablesOf(face: CardFace, colours: Colours): Record<string, string> {
  * @param opacity In percent.
  */
 export function inkOver(colour: Paint, opacity: number, colours: Colours): Paint | null {
+  const { ink, contrast } = bestInk(colour, opacity, colours);
+  return contrast < LEAST_CONTRAST ? null : ink;
+}
+
+/** What words of a button are drawn in: the look's ink or its ground, whichever can be read better on the colour. */
+export const buttonInk = (colour: Paint, colours: Colours): Paint => bestInk(colour, 100, colours).ink;
+
+function bestInk(colour: Paint, opacity: number, colours: Colours): { ink: Paint; contrast: number } {
   const hex = colourOf(colour, colours);
   const contrast = (name: 'ink' | 'ground'): number => leastContrastOver(colours[name], hex, opacity / 100);
   const best = contrast('ink') >= contrast('ground') ? 'ink' : 'ground';
-  if (contrast(best) < LEAST_CONTRAST) return null;
-  return colour.startsWith('#') ? (colours[best] as Paint) : best;
+  return {
+    ink: colour.startsWith('#') ? (colours[best] as Paint) : best,
+    contrast: contrast(best),
+  };
 }
 
-function onOwn(
-  { overlay }: CardFace,
-  frame: Pick<CatalogueFrame, 'categories'>,
-  colours: Colours,
+/** For each colour that a category has, what is drawn on it; those for which nothing is found are left out. */
+function onOwnColours(
+  { categories }: Pick<CatalogueFrame, 'categories'>,
+  inkOf: (colour: Paint) => Paint | null,
 ): Record<string, string> {
-  if (overlay?.colour !== 'category') return {};
-  const own = new Set(frame.categories.flatMap(({ colour }) => colour ?? []));
+  const own = new Set(categories.flatMap(({ colour }) => colour ?? []));
   return Object.fromEntries(
     Array.from(own).flatMap((colour) => {
-      const ink = inkOver(colour as Paint, overlay.opacity, colours);
+      const ink = inkOf(colour as Paint);
       return ink ? [[colour, ink]] : [];
     }),
   );
@@ -159,6 +182,7 @@ export function drawCard(
   },
 ): DrawnCard {
   const { card, face } = design;
+  const { overlay } = face;
   const elements: DrawnElement[] = [];
   let line = -1;
   for (const element of card) {
@@ -173,7 +197,7 @@ export function drawCard(
       revealed,
       label: element.label === 'none' ? null : element.label,
       text: textIn(element.text, lang, frame.languages),
-      style: styleOf(element.look),
+      style: styleOf(element.element, element.look, colours),
       size: element.look.size,
       space: element.look.space,
     });
@@ -183,10 +207,16 @@ export function drawCard(
     whole: face.crop === 'whole',
     equal: face.equal,
     second: face.second,
-    overlay: face.overlay !== null,
+    overlay: overlay !== null,
     zoom: face.zoom,
     reacts: reacts(design),
-    onOwn: onOwn(face, frame, colours),
+    onOwn:
+      overlay?.colour === 'category'
+        ? onOwnColours(frame, (colour) => inkOver(colour, overlay.opacity, colours))
+        : {},
+    onOwnButton: card.some(({ element, on, look }) => on && element === 'cart' && look.colour === 'category')
+      ? onOwnColours(frame, (colour) => buttonInk(colour, colours))
+      : {},
     elements,
   };
 }

@@ -19,7 +19,7 @@ import {
   type WidthName,
 } from '../plans/plan';
 import { FREE_COLUMNS } from './freeGrid';
-import { BREAKPOINTS, FRAME, widthNameOf, type Breakpoints } from './frame';
+import { BREAKPOINT_BOUNDS, BREAKPOINTS, FRAME, widthNameOf, type Breakpoints } from './frame';
 
 /**
  * How wide a place on the page is, as a line: `share` of the viewport's width plus `fixed` CSS pixels. Everything that
@@ -55,6 +55,42 @@ const divided = (rooms: Rooms, step: (room: Room, width: WidthName) => Room): Ro
     NAMES.map((name) => [name, step(rooms[name], name === 'full' ? 'wide' : name)]),
   ) as unknown as Rooms;
 
+/** The narrowest viewport at each width, whatever breakpoints a look has. */
+export const NARROWEST: PerWidth<number> = {
+  narrow: 320,
+  medium: BREAKPOINT_BOUNDS.medium.least,
+  wide: BREAKPOINT_BOUNDS.wide.least,
+};
+/** Gaps take so much of a room at the most; what stands between them keeps the rest. */
+const MOST_IN_GAPS = 0.92;
+
+/**
+ * The gaps that so many columns have in a room: as wide as they are wished, or narrower where they would leave no room for
+ * the columns. One number per width, so that a room stays a line; the style sheet is given the same one.
+ */
+export function fittingGaps(
+  rooms: Rooms,
+  columns: PerWidth<number>,
+  wished: PerWidth<number>,
+): PerWidth<number> {
+  const at = (name: WidthName): number => {
+    const gaps = columns[name] - 1;
+    if (gaps < 1) return wished[name];
+    const { share, fixed } = rooms[name];
+    const room = Math.max(0, share * NARROWEST[name] + fixed);
+    return Math.min(wished[name], Math.floor((room * MOST_IN_GAPS) / gaps));
+  };
+  return { wide: at('wide'), medium: at('medium'), narrow: at('narrow') };
+}
+
+/** Between the columns that fixtures span in a room. */
+export const spanGaps = (rooms: Rooms): PerWidth<number> =>
+  fittingGaps(rooms, atAllWidths(WHOLE_SPAN), atAllWidths(FRAME.columnGap));
+
+/** Between the cards of a room. */
+export const cardGaps = (rooms: Rooms, columns: Stepped<number>, gap: Stepped<number>): PerWidth<number> =>
+  fittingGaps(rooms, atEachWidth(columns), atEachWidth(gap));
+
 /** One of `columns` equal columns with `gap` pixels between them. */
 export const columnOf = ({ share, fixed }: Room, columns: number, gap: number): Room => ({
   share: share / columns,
@@ -64,7 +100,7 @@ export const columnOf = ({ share, fixed }: Room, columns: number, gap: number): 
 /** A column of a container; shares divide what columns of fixed width and the gaps leave. */
 export function columnRoom(
   { share, fixed }: Room,
-  { columns, gap }: ColumnsSettings,
+  { columns, gap }: Pick<ColumnsSettings, 'columns' | 'gap'>,
   column: Column,
   width: WidthName,
 ): Room {
@@ -78,11 +114,28 @@ export function columnRoom(
   return { share: share * part, fixed: left * part };
 }
 
-/** So many twelfths of a room whose grid has gaps of `FRAME.columnGap`. */
-const spanned = ({ share, fixed }: Room, span: number): Room => ({
+/** So many twelfths of a room whose grid has gaps of `gap`. */
+const spanned = ({ share, fixed }: Room, span: number, gap: number): Room => ({
   share: (share * span) / WHOLE_SPAN,
-  fixed: (fixed * span) / WHOLE_SPAN - FRAME.columnGap * (1 - span / WHOLE_SPAN),
+  fixed: (fixed * span) / WHOLE_SPAN - gap * (1 - span / WHOLE_SPAN),
 });
+
+/** Between the columns of a container. */
+export const columnGaps = (
+  { columns, gap }: Pick<ColumnsSettings, 'columns' | 'gap'>,
+  rooms: Rooms,
+): PerWidth<number> => fittingGaps(rooms, atAllWidths(columns.length), atEachWidth(gap));
+
+/** The room that is left in a column of a container, or in a tab, of the container's own. */
+export function slotRooms(container: Fixture, rooms: Rooms, slot: string | undefined): Rooms {
+  if (container.type !== 'columns') return rooms;
+  const { columns } = container;
+  const column = columns.find(({ id }) => id === slot)!;
+  const gap = columnGaps(container, rooms);
+  return divided(rooms, (room, width) =>
+    isStacked(container, width) ? room : columnRoom(room, { columns, gap }, column, width),
+  );
+}
 
 /**
  * The room that a fixture has: what its container leaves it, and of that the twelfths it spans.
@@ -91,15 +144,12 @@ const spanned = ({ share, fixed }: Room, span: number): Room => ({
  */
 export function roomsOf(fixtures: readonly Fixture[], fixture: Fixture): Rooms {
   const container = containerOf(fixtures, fixture);
-  let rooms = container ? roomsOf(fixtures, container) : PAGE_ROOMS;
-  if (container?.type === 'columns') {
-    const column = container.columns.find(({ id }) => id === fixture.inside?.slot)!;
-    rooms = divided(rooms, (room, width) =>
-      isStacked(container, width) ? room : columnRoom(room, container, column, width),
-    );
-  }
+  const rooms = container
+    ? slotRooms(container, roomsOf(fixtures, container), fixture.inside?.slot)
+    : PAGE_ROOMS;
   const { span } = fixture.layout;
-  return divided(rooms, (room, width) => spanned(room, steppedAt(span, width)));
+  const gaps = spanGaps(rooms);
+  return divided(rooms, (room, width) => spanned(room, steppedAt(span, width), gaps[width]));
 }
 
 /** The filters that stand beside a shelf: those of the same place, at a side. */
@@ -122,25 +172,37 @@ export function shelfRooms(fixtures: readonly Fixture[], shelf: Fixture): Rooms 
 }
 
 /** The room of one card. */
-export const cardRooms = (rooms: Rooms, columns: Stepped<number>, gap: Stepped<number>): Rooms =>
-  divided(rooms, (room, width) => columnOf(room, steppedAt(columns, width), steppedAt(gap, width)));
+export function cardRooms(rooms: Rooms, columns: Stepped<number>, gap: Stepped<number>): Rooms {
+  const gaps = cardGaps(rooms, columns, gap);
+  return divided(rooms, (room, width) => columnOf(room, steppedAt(columns, width), gaps[width]));
+}
 
 /** Whether a tile of a free grid stands across a narrow page, as it does on others across more than half of them. */
 export const isBroad = ({ w }: Pick<TilePlace, 'w'>): boolean => w > FREE_COLUMNS / 2;
 
+/** Between the tiles of a free grid, which on narrow pages stand in even columns. */
+export const tileGaps = (rooms: Rooms, columns: Stepped<number>, gap: Stepped<number>): PerWidth<number> =>
+  fittingGaps(
+    rooms,
+    { ...atAllWidths(FREE_COLUMNS), narrow: steppedAt(columns, 'narrow') },
+    atEachWidth(gap),
+  );
+
 /** The room of a tile in a free grid; on narrow pages tiles stand in even columns, broad ones across all of them. */
-export const tileRooms = (
+export function tileRooms(
   rooms: Rooms,
   place: Pick<TilePlace, 'w'>,
   columns: Stepped<number>,
   gap: Stepped<number>,
-): Rooms =>
-  divided(rooms, (room, width) => {
-    const between = steppedAt(gap, width);
+): Rooms {
+  const gaps = tileGaps(rooms, columns, gap);
+  return divided(rooms, (room, width) => {
+    const between = gaps[width];
     if (width === 'narrow') return isBroad(place) ? room : columnOf(room, steppedAt(columns, width), between);
     const one = columnOf(room, FREE_COLUMNS, between);
     return { share: one.share * place.w, fixed: one.fixed * place.w + between * (place.w - 1) };
   });
+}
 
 /** In a list every card has a row of its own, with its picture before its words. */
 export const LIST_PICTURE = { usual: 200, narrow: 120 };

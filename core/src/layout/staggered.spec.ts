@@ -11,8 +11,9 @@ import { USUAL_LOOK } from '../look/look';
 import { cardRooms, PAGE_ROOMS, widthIn } from './room';
 import { cardHeight, laneGap, pictureShape, staggeredPlaces } from './staggered';
 
-type Model = Pick<Card, 'images' | 'parts'>;
+type Model = Pick<Card, 'title' | 'images' | 'parts'>;
 const made = (height: number, lines: number): Model => ({
+  title: 'A pan',
   images: [{ hash: 'x', width: 100, height }],
   parts: [
     { part: 'picture', at: 0 },
@@ -54,10 +55,12 @@ describe('a staggered grid', () => {
     expect(pictureShape(made(10, 0))).toBe(0.6);
     expect(pictureShape(made(900, 0))).toBe(1.5);
     expect(pictureShape({ images: [] })).toBe(9 / 8);
-    const [plain, tall] = [cardHeight(made(100, 0), elements), cardHeight(made(100, 2), elements)];
+    const [plain, tall] = [cardHeight(made(100, 0), elements, 200), cardHeight(made(100, 2), elements, 200)];
     expect(plain.widths).toBe(1);
     expect(tall.pixels).toBeGreaterThan(plain.pixels + 40);
-    expect(cardHeight({ images: [], parts: [{ part: 'name', at: 2 }] }, elements).widths).toBe(0);
+    expect(
+      cardHeight({ title: 'A pan', images: [], parts: [{ part: 'name', at: 2 }] }, elements, 200).widths,
+    ).toBe(0);
   });
 
   it('lets no two cards overlap, and leaves no gap above any, at any viewport', () => {
@@ -77,7 +80,7 @@ describe('a staggered grid', () => {
             expect(lane).toBeGreaterThanOrEqual(1);
             expect(lane).toBeLessThanOrEqual(per[name]);
             expect(top).toBeCloseTo(filled.get(lane) ?? 0, 6);
-            const height = cardHeight(cards[at], elements);
+            const height = cardHeight(cards[at], elements, 200);
             filled.set(lane, top + height.widths * width + height.pixels + laneGap(gap[name]));
           });
         },

@@ -3,7 +3,7 @@ import type { Card, CardPart } from '../card/card';
 import type { DrawnElement } from '../card/drawn';
 import { WIDTH_NAMES, type PerWidth } from '../plans/plan';
 import { DEVICE_WIDTHS } from './frame';
-import { cardRooms, widthIn, type Rooms, type ShelfShape } from './room';
+import { cardRooms, fittingGaps, NARROWEST, widthIn, type Rooms, type ShelfShape } from './room';
 
 /**
  * Where a card of a staggered grid stands at a width: its lane, counted from 1, and how far down, as a line of the card's
@@ -23,7 +23,7 @@ export interface CardLane extends PerWidth<LanePlace> {
 
 /**
  * Room for the printed lines of a card, in CSS pixels; the shop's style sheet lets none of them grow beyond it. A name
- * has two lines, a description three, all others one.
+ * has two lines or, where it is long, three, a description three, all others one.
  */
 const LINES: Readonly<
   Record<Exclude<CardPart['part'], 'picture' | 'badges'>, { height: number; letters: number }>
@@ -41,6 +41,13 @@ const LINES: Readonly<
   wish: { height: 30, letters: 14 },
   quick: { height: 30, letters: 14 },
 };
+/** Letters of the widest fonts take about so much of their height; most are narrower. */
+const LETTER = 0.6;
+
+/** Lines that a long name has beyond two, on a card so wide. */
+const moreLines = (title: string, letters: number, card: number): number =>
+  title.length * letters * LETTER > 2 * card ? 1 : 0;
+
 /** Between the lines, and below the picture. */
 const LINE_GAP = 3;
 const PICTURE_MARGIN = 8;
@@ -58,10 +65,12 @@ export const pictureShape = ({ images: [image] }: Pick<Card, 'images'>): number 
  * the picture takes no room.
  *
  * @param elements As they are drawn; a part names its own by its place there.
+ * @param narrowest How wide the card is at the least, in CSS pixels.
  */
 export function cardHeight(
-  card: Pick<Card, 'images' | 'parts'>,
+  card: Pick<Card, 'title' | 'images' | 'parts'>,
   elements: readonly DrawnElement[],
+  narrowest: number,
 ): Omit<LanePlace, 'lane'> {
   let widths = 0;
   let pixels = 0;
@@ -75,7 +84,8 @@ export function cardHeight(
       continue;
     }
     const { height, letters } = LINES[part];
-    const own = (height * (size ?? letters)) / letters + (space ?? 0);
+    const longer = part === 'name' ? moreLines(card.title, size ?? letters, narrowest) * (height / 2) : 0;
+    const own = ((height + longer) * (size ?? letters)) / letters + (space ?? 0);
     lines.set(line, Math.max(lines.get(line) ?? 0, own));
   }
   for (const height of lines.values()) pixels += height + LINE_GAP;
@@ -93,15 +103,18 @@ export const laneGap = (gap: number): number => gap * 1.5 + 8;
  * @returns A place per width for each card, in their order.
  */
 export function staggeredPlaces(
-  cards: readonly Pick<Card, 'images' | 'parts'>[],
+  cards: readonly Pick<Card, 'title' | 'images' | 'parts'>[],
   rooms: Rooms,
   columns: PerWidth<number>,
   gap: PerWidth<number>,
   elements: readonly DrawnElement[],
 ): CardLane[] {
-  const heights = cards.map((card) => cardHeight(card, elements));
+  const gaps = fittingGaps(rooms, columns, gap);
   const atWidth = (name: (typeof WIDTH_NAMES)[number]): LanePlace[] => {
     const card = widthIn(cardRooms(rooms, columns, gap), DEVICE_WIDTHS[name]);
+    const room = cardRooms(rooms, columns, gap)[name];
+    const narrowest = room.share * NARROWEST[name] + room.fixed;
+    const heights = cards.map((one) => cardHeight(one, elements, narrowest));
     const lanes = Array.from({ length: columns[name] }, () => ({ widths: 0, pixels: 0 }));
     const down = ({ widths, pixels }: (typeof lanes)[number]): number => widths * card + pixels;
     return heights.map((height) => {
@@ -111,7 +124,7 @@ export function staggeredPlaces(
       const at = lanes[shortest];
       const place = { lane: shortest + 1, widths: at.widths, pixels: at.pixels };
       at.widths += height.widths;
-      at.pixels += height.pixels + laneGap(gap[name]);
+      at.pixels += height.pixels + laneGap(gaps[name]);
       return place;
     });
   };

@@ -63,6 +63,12 @@ export interface ShopWords {
   toCart: string;
   cartEmpty: string;
   addedToCart: (title: string) => string;
+  inCart: string;
+  pause: string;
+  goOn: string;
+  gone: string;
+  goneHint: string;
+  otherShelves: string;
   pieces: string;
   change: string;
   takeOut: string;
@@ -111,7 +117,7 @@ const EN: ShopWords = {
   rated: (rating, count) => `Rated ${rating} of 5 by ${count}`,
   nothing: 'Nothing on this shelf',
   nothingHint: 'Take away a filter, or look at the whole aisle.',
-  nothingYet: 'Something will stand here soon. The other shelves are open.',
+  nothingYet: 'Something will stand here soon.',
   nothingFound: (q) => `We found nothing for “${q}”. Try fewer words, or another one for the same thing.`,
   missing: 'There is nothing at this address',
   missingHint: 'It may have moved, or it was never here. The shelves are all still open.',
@@ -144,6 +150,12 @@ const EN: ShopWords = {
   toCart: 'Go to the cart',
   cartEmpty: 'Nothing is in the cart yet.',
   addedToCart: (title) => `${title} is in the cart.`,
+  inCart: 'In the cart',
+  pause: 'Stop moving',
+  goOn: 'Move on',
+  gone: 'What stood here has been taken away',
+  goneHint: 'It is not in the shop any more. The shelves are all still open.',
+  otherShelves: 'Other shelves',
   pieces: 'Pieces',
   change: 'Change',
   takeOut: 'Take out',
@@ -192,7 +204,7 @@ const FR: ShopWords = {
   rated: (rating, count) => `Noté ${rating} sur 5 par ${count}`,
   nothing: 'Rien sur cette étagère',
   nothingHint: 'Retirez un filtre, ou regardez tout le rayon.',
-  nothingYet: 'Bientôt, quelque chose viendra ici. Les autres rayons sont ouverts.',
+  nothingYet: 'Bientôt, quelque chose viendra ici.',
   nothingFound: (q) => `Nous n’avons rien trouvé pour « ${q} ». Essayez moins de mots, ou un autre.`,
   missing: 'Il n’y a rien à cette adresse',
   missingHint: 'La page a peut-être déménagé. Les rayons, eux, sont tous ouverts.',
@@ -225,6 +237,12 @@ const FR: ShopWords = {
   toCart: 'Voir le panier',
   cartEmpty: 'Le panier est encore vide.',
   addedToCart: (title) => `${title} est dans le panier.`,
+  inCart: 'Dans le panier',
+  pause: 'Arrêter le mouvement',
+  goOn: 'Reprendre',
+  gone: 'Ce qui était ici a été retiré',
+  goneHint: 'Ce n’est plus dans la boutique. Les rayons sont tous ouverts.',
+  otherShelves: 'Autres rayons',
   pieces: 'Quantité',
   change: 'Modifier',
   takeOut: 'Retirer',

@@ -16,6 +16,18 @@ const placeOf = (shelf: EventTarget | null, target: EventTarget | null): number 
   return card ? [...(shelf as Element).querySelectorAll('.card')].indexOf(card) : -1;
 };
 
+/** Links cover more than their own words, so the point says what was meant. */
+function isWithin({ clientX, clientY }: MouseEvent, place: Element | null | undefined): boolean {
+  const box = place?.getBoundingClientRect();
+  return (
+    box !== undefined &&
+    clientX >= box.left &&
+    clientX <= box.right &&
+    clientY >= box.top &&
+    clientY <= box.bottom
+  );
+}
+
 /** How the cards of a shelf stand. */
 export interface CardsModel extends Pick<
   ShelfModel,
@@ -52,6 +64,7 @@ export interface CardsModel extends Pick<
             [card]="card"
             [drawn]="shelf.drawn"
             [near]="true"
+            [headed]="true"
             [attr.style]="own(card)"
             [sizes]="shelf.pictureSizes"
             [widths]="widths()"
@@ -117,8 +130,9 @@ export class Cards {
   }
 
   /**
-   * A finger can't point at a card without tapping it: the first tap shows what a mouse would have shown, the next one
-   * follows the link. Whoever uses a screen reader, a keyboard or a mouse has it all at once and is never held up.
+   * A finger can't point at a card without tapping it: the first tap on its picture shows what a mouse would have shown
+   * there, the next one follows the link. Its words lead on at once, and whoever uses a screen reader, a keyboard or a
+   * mouse is never held up.
    */
   protected tap(event: MouseEvent): void {
     const { cards, drawn } = this.model();
@@ -128,7 +142,9 @@ export class Cards {
     const card = cards.at(place);
     if (place < 0 || !card || card.id === this.active() || !this.shows(card)) return;
     // What can be seen and pressed does what it says.
-    if (target.closest('a, button') && !target.closest('.card-name, .card-reveal')) return;
+    const pressed = target.closest('a, button');
+    if (pressed && !pressed.matches('.card-name a, .card-lead, .card-reveal *')) return;
+    if (!isWithin(event, target.closest('.card')?.querySelector('.card-picture'))) return;
     event.preventDefault();
     this.active.set(card.id);
   }

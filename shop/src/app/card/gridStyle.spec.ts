@@ -11,6 +11,7 @@ const plain: DrawnCard = {
   zoom: false,
   reacts: false,
   onOwn: {},
+  onOwnButton: {},
   elements: [],
 };
 const element = (style: string | null): DrawnElement => ({

@@ -4,6 +4,10 @@ import type { CardLane, DrawnCard, ShelfModel } from '@fond/core';
 export const gapStyle = ({ wide, medium, narrow }: ShelfModel['gap']): string =>
   `--gap-wide:${wide}px;--gap-medium:${medium}px;--gap-narrow:${narrow}px`;
 
+/** Between the columns that fixtures span in a place, where that is not as on the page itself. */
+export const betweenStyle = (gap: ShelfModel['gap'] | null): string | null =>
+  gap && `--between-wide:${gap.wide}px;--between-medium:${gap.medium}px;--between-narrow:${gap.narrow}px`;
+
 /** Columns and gap as the style sheet of cards reads them. */
 export const gridStyle = ({ columns, gap }: Pick<ShelfModel, 'columns' | 'gap'>): string =>
   `--wide:${columns.wide};--medium:${columns.medium};--narrow:${columns.narrow};${gapStyle(gap)}`;
@@ -15,13 +19,19 @@ export const faceStyle = ({ variables }: DrawnCard): string =>
     .join('');
 
 /** What a card takes from its category: the colour, for all that is drawn in it; null where nothing is. */
-export function ownStyle({ variables, elements, onOwn }: DrawnCard, colour: string | null): string | null {
+export function ownStyle(
+  { variables, elements, onOwn, onOwnButton }: DrawnCard,
+  colour: string | null,
+): string | null {
   if (!colour) return null;
   const own = 'var(--own';
   // A property that names another one is settled where it stands, which is above the cards.
   const words = onOwn[colour] ? `;--under:none;--on-over:${onOwn[colour]}` : '';
   const over = variables['over']?.includes(own) ? `;--over:${colour}${words}` : '';
-  return over || elements.some(({ style }) => style?.includes(own)) ? `--own:${colour}${over}` : null;
+  const button = onOwnButton[colour] ? `;--on-own:${onOwnButton[colour]}` : '';
+  return over || elements.some(({ style }) => style?.includes(own))
+    ? `--own:${colour}${over}${button}`
+    : null;
 }
 
 /** How cards behave, as classes of the shelf. */

@@ -1,6 +1,7 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Card, CardImage, CardPart, DrawnCard } from '@fond/core';
+import { CartState } from '../cart/cartState';
 import { Wishes } from '../cart/wishes';
 import { shopHref, ShopState } from '../state/shopState';
 import { shopWordsIn } from '../words';
@@ -49,6 +50,9 @@ interface CardLine {
         wish: wishLook,
         quick: quickLook,
       };
+    @if (!named()) {
+      <a class="card-lead" [href]="href(one.href)" [attr.aria-label]="one.title"></a>
+    }
     @for (part of lines().shown; track part.at) {
       <ng-container [ngTemplateOutlet]="looks[part.part]" [ngTemplateOutletContext]="{ part }" />
     }
@@ -109,9 +113,17 @@ interface CardLine {
       </p>
     </ng-template>
     <ng-template #nameLook let-part="part">
-      <h3 class="card-name" [attr.style]="styleOf(part)">
-        <a [href]="href(one.href)">{{ one.title }}</a>
-      </h3>
+      @if (headed()) {
+        <p class="card-name" [attr.style]="styleOf(part)">
+          <a [href]="href(one.href)"
+            >{{ words().wholeProduct }}<span class="unseen">: {{ one.title }}</span></a
+          >
+        </p>
+      } @else {
+        <h3 class="card-name" [attr.style]="styleOf(part)">
+          <a [href]="href(one.href)">{{ one.title }}</a>
+        </h3>
+      }
     </ng-template>
     <ng-template #ratingLook let-part="part">
       <shop-rating [rating]="part.rating" [ratings]="part.ratings" [lang]="lang()" [look]="styleOf(part)" />
@@ -137,8 +149,12 @@ interface CardLine {
     <ng-template #cartLook let-part="part">
       <form class="card-cart" method="post" [action]="cart()" [attr.style]="styleOf(part)">
         <button class="button" name="sku" [value]="one.sku" [disabled]="part.sold">
-          {{ part.sold ? words().soldOut : textOf(part) || words().addToCart
-          }}<span class="unseen">: {{ one.title }}</span>
+          @if (carts.just() === one.sku) {
+            <span aria-hidden="true">✓ </span>{{ words().inCart }}
+          } @else {
+            {{ part.sold ? words().soldOut : textOf(part) || words().addToCart }}
+          }
+          <span class="unseen">: {{ one.title }}</span>
         </button>
       </form>
     </ng-template>
@@ -179,6 +195,8 @@ export class ProductCard {
   readonly lang = input.required<string>();
   readonly eager = input(false);
   readonly first = input(false);
+  /** Its name and price stand above it already. */
+  readonly headed = input(false);
   /** It has been pointed at, or had the focus. */
   readonly near = input(false);
   /** It shows what cards show that are pointed at. */
@@ -186,6 +204,7 @@ export class ProductCard {
   /** Place it is pinned to, while the desk arranges the shelf. */
   readonly pin = input<number | null>(null);
   protected readonly wishes = inject(Wishes);
+  protected readonly carts = inject(CartState);
   private readonly state = inject(ShopState);
   protected readonly words = computed(() => shopWordsIn(this.lang()));
   protected readonly cart = computed(() => this.state.plain('/cart'));
@@ -205,6 +224,7 @@ export class ProductCard {
     const revealed: (CardPart | CardLine)[] = [];
     for (const part of parts) {
       if (part.part === 'badges' && (this.over() || !badges.length)) continue;
+      if (part.part === 'price' && this.headed()) continue;
       const { line, revealed: hidden } = elements[part.at];
       const lines = hidden ? revealed : shown;
       const last = lines.at(-1);
@@ -213,6 +233,11 @@ export class ProductCard {
       else lines[lines.length - 1] = { part: 'line', at: last.at, parts: [last, part] };
     }
     return { shown, revealed };
+  });
+  /** Whether its name stands where its link covers the whole card. */
+  protected readonly named = computed(() => {
+    const { elements } = this.drawn();
+    return this.card().parts.some(({ part, at }) => part === 'name' && !elements[at].revealed);
   });
   /** Not there before it is asked for: most cards are never pointed at, and a picture that nobody sees costs as much. */
   protected readonly second = computed((): CardImage | null =>

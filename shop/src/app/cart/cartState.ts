@@ -3,6 +3,9 @@ import type { Cart, CartFault, CartModel } from '@fond/core';
 import { PreviewFrame } from '../state/previewFrame';
 import { ShopState } from '../state/shopState';
 
+/** A card says for so many milliseconds that its product is in the cart. */
+const SAID_FOR = 4_000;
+
 /** What the server says of a change that it did not make. */
 interface Refusal {
   type: string;
@@ -23,6 +26,9 @@ export class CartState {
   readonly fault = signal<CartFault | null>(null);
   /** Title of what was put into the cart last. */
   readonly added = signal<string | null>(null);
+  /** Article number of what was put in last, for its card to say so; null again after a while. */
+  readonly just = signal<string | null>(null);
+  private forgetting: ReturnType<typeof setTimeout> | undefined;
   /** Whether the small cart in the shop's head is open. */
   readonly open = signal(false);
 
@@ -78,6 +84,9 @@ export class CartState {
       this.take((await answer.json()) as Cart);
       if (adds) {
         this.added.set(this.cart()?.lines.find(({ sku }) => sku === adds)?.title ?? null);
+        this.just.set(adds);
+        clearTimeout(this.forgetting);
+        this.forgetting = setTimeout(() => this.just.set(null), SAID_FOR);
         this.unfold();
       }
       return;

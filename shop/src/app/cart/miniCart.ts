@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
 import { pictureAt } from '../card/picture';
 import { shopHref, ShopState } from '../state/shopState';
 import { cartFaultText } from './cartFaultText';
@@ -22,7 +22,7 @@ import { CartState } from './cartState';
       }
     </div>
     @if (carts.open()) {
-      <section class="mini-cart" [attr.aria-label]="words().cart">
+      <section class="mini-cart" [class.away]="away()" [attr.aria-label]="words().cart">
         <button type="button" class="mini-close" [attr.aria-label]="words().close" (click)="close()">
           ×
         </button>
@@ -57,6 +57,11 @@ export class MiniCart {
   private readonly state = inject(ShopState);
   protected readonly words = this.state.words;
   protected readonly href = shopHref;
+  private readonly place: HTMLElement = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  /** Whether the head is out of sight when the cart opens: then it stands in view all the same. */
+  protected readonly away = computed(
+    () => this.carts.open() && this.place.getBoundingClientRect().bottom < 0,
+  );
   protected readonly page = computed(() => this.state.plain('/cart'));
 
   protected small(hash: string): string {

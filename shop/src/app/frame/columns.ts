@@ -1,4 +1,4 @@
-import { gapStyle } from '../card/gridStyle';
+import { betweenStyle, gapStyle } from '../card/gridStyle';
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, type TemplateRef } from '@angular/core';
 import type { FixtureModel } from '@fond/core';
@@ -12,7 +12,7 @@ import type { FixtureModel } from '@fond/core';
     @let one = model();
     <div [class]="'columns stacked-' + one.stacked" [attr.style]="style()">
       @for (slot of one.slots; track slot.id) {
-        <div [class.stuck]="slot.stuck">
+        <div [class.stuck]="slot.stuck" [attr.style]="between(slot.between)">
           <ng-container
             [ngTemplateOutlet]="list()"
             [ngTemplateOutletContext]="{ $implicit: slot.fixtures }"
@@ -26,10 +26,11 @@ export class Columns {
   readonly model = input.required<Extract<FixtureModel, { type: 'columns' }>>();
   /** How fixtures are listed; handed in, as what lists them lists columns too. */
   readonly list = input.required<TemplateRef<{ $implicit: readonly FixtureModel[] }>>();
+  protected readonly between = betweenStyle;
   protected readonly style = computed(() => {
     const { slots, gap } = this.model();
     const widths = slots.map(({ width }) =>
-      width.by === 'pixels' ? `${width.pixels}px` : `minmax(0,${width.share}fr)`,
+      width.by === 'pixels' ? `minmax(0,${width.pixels}px)` : `minmax(0,${width.share}fr)`,
     );
     return `--widths:${widths.join(' ')};${gapStyle(gap)}`;
   });

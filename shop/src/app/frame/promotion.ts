@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import {
   afterNextRender,
   ChangeDetectionStrategy,
@@ -21,23 +22,43 @@ import { ShopState } from '../state/shopState';
 @Component({
   selector: 'shop-promotion',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Cards],
+  imports: [Cards, NgTemplateOutlet],
   template: `
     @let one = model();
     <section class="promotion" [attr.aria-label]="one.heading || null">
-      @if (one.heading || (turning() && one.arrows)) {
+      @if (one.heading || moves()) {
         <div class="promotion-head">
           @if (one.heading) {
             <h2>{{ one.heading }}</h2>
           }
-          @if (turning() && one.arrows) {
-            <p class="turns">
-              <button type="button" (click)="turn(-1)" [attr.aria-label]="words().previous">‹</button>
-              <button type="button" (click)="turn(1)" [attr.aria-label]="words().next">›</button>
-            </p>
-          }
+          <p class="turns">
+            @if (moves()) {
+              <button
+                type="button"
+                (click)="moving.set(!moving())"
+                [attr.aria-label]="moving() ? words().pause : words().goOn"
+              >
+                <svg viewBox="0 0 24 24" aria-hidden="true">
+                  <path [attr.d]="moving() ? bars : triangle" />
+                </svg>
+              </button>
+            }
+            @if (turning() && one.arrows) {
+              <ng-container [ngTemplateOutlet]="arrows" />
+            }
+          </p>
         </div>
+      } @else if (turning() && one.arrows) {
+        <p class="turns at-sides"><ng-container [ngTemplateOutlet]="arrows" /></p>
       }
+      <ng-template #arrows>
+        <button type="button" (click)="turn(-1)" [attr.aria-label]="words().previous">
+          <svg viewBox="0 0 24 24" aria-hidden="true"><path d="m15 5-7 7 7 7" /></svg>
+        </button>
+        <button type="button" (click)="turn(1)" [attr.aria-label]="words().next">
+          <svg viewBox="0 0 24 24" aria-hidden="true"><path d="m9 5 7 7-7 7" /></svg>
+        </button>
+      </ng-template>
       <shop-cards
         #row
         [model]="one"
@@ -75,6 +96,13 @@ export class Promotion {
     return form === 'carousel' && cards.length > Math.min(columns.wide, columns.medium, columns.narrow);
   });
 
+  /** Whether it moves on by itself at present, as far as its readers let it. */
+  protected readonly moving = signal(false);
+  /** Whether it can: then there is a way to stop it. */
+  protected readonly moves = signal(false);
+  protected readonly bars = 'M8 5v14M16 5v14';
+  protected readonly triangle = 'm8 5 10 7-10 7Z';
+
   /** Views of the row as it is laid out, and the one that is seen; known once it has been. */
   protected readonly views = signal<readonly number[]>([0]);
   protected readonly at = signal(0);
@@ -90,10 +118,12 @@ export class Promotion {
       const { autoplay } = this.model();
       const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
       if (!autoplay || !this.turning() || still) return;
+      this.moves.set(true);
+      this.moving.set(true);
       const timer = setInterval(() => {
         const row = this.row().nativeElement;
         // Nobody loses what they are looking at.
-        if (!row.matches(':hover, :focus-within')) this.turn(1);
+        if (this.moving() && !row.matches(':hover, :focus-within')) this.turn(1);
       }, autoplay * 1000);
       gone.onDestroy(() => clearInterval(timer));
     });
@@ -139,6 +169,8 @@ export class Promotion {
 
   /** A mouse drags the row as a finger swipes it. */
   protected grip(event: PointerEvent): void {
+    // Whoever moves it by hand keeps it where it is.
+    this.moving.set(false);
     if (event.pointerType !== 'mouse' || event.button !== 0 || !this.turning()) return;
     const { row } = this.reach();
     const [from, left] = [event.clientX, row.scrollLeft];

@@ -1,3 +1,4 @@
+import { betweenStyle } from '../card/gridStyle';
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, input, type TemplateRef } from '@angular/core';
 import type { FixtureModel } from '@fond/core';
@@ -24,7 +25,7 @@ import type { FixtureModel } from '@fond/core';
       </div>
       <div class="tab-panels">
         @for (slot of one.slots; track slot.id) {
-          <div>
+          <div [attr.style]="between(slot.between)">
             <ng-container
               [ngTemplateOutlet]="list()"
               [ngTemplateOutletContext]="{ $implicit: slot.fixtures }"
@@ -38,6 +39,7 @@ import type { FixtureModel } from '@fond/core';
 export class Tabs {
   readonly model = input.required<Extract<FixtureModel, { type: 'tabs' }>>();
   readonly label = input.required<string>();
+  protected readonly between = betweenStyle;
   /** How fixtures are listed; handed in, as what lists them lists tabs too. */
   readonly list = input.required<TemplateRef<{ $implicit: readonly FixtureModel[] }>>();
 }

@@ -109,6 +109,17 @@ const JUMP_FROM = 7;
             <p>
               <a class="button" [href]="href(clear)">{{ words().clearAll }}</a>
             </p>
+          } @else {
+            <nav [attr.aria-label]="words().otherShelves">
+              <p>{{ words().otherShelves }}</p>
+              <ul>
+                @for (item of page().frame.navigation; track item.href) {
+                  <li>
+                    <a [href]="href(item.href)">{{ item.title }}</a>
+                  </li>
+                }
+              </ul>
+            </nav>
           }
         </div>
       }

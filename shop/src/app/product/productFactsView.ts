@@ -37,14 +37,14 @@ import { shopHref, ShopState } from '../state/shopState';
         <ul>
           @for (image of one.images; track image.hash; let place = $index) {
             <li>
-              <button
-                type="button"
-                (click)="shown.set(place)"
-                [attr.aria-pressed]="shown() === place"
+              <a
+                [href]="at(image.hash, largest())"
+                (click)="show($event, place)"
+                [attr.aria-current]="shown() === place ? 'true' : null"
                 [attr.aria-label]="words().view(place + 1)"
               >
                 <img [src]="at(image.hash, 240)" width="120" height="135" alt="" loading="lazy" />
-              </button>
+              </a>
             </li>
           }
         </ul>
@@ -143,7 +143,14 @@ export class ProductFactsView {
   protected readonly wish = computed(() => this.state.plain('/wishes'));
   protected readonly href = shopHref;
   protected readonly at = pictureAt;
+  protected readonly largest = computed(() => Math.max(...this.state.model().frame.pictureWidths));
   protected readonly shown = linkedSignal({ source: () => this.product().id, computation: () => 0 });
+
+  /** Without a script the link opens the picture by itself. */
+  protected show(event: Event, place: number): void {
+    event.preventDefault();
+    this.shown.set(place);
+  }
 
   protected faultText(fault: CartFault): string {
     return cartFaultText(fault, this.words());
