@@ -1,12 +1,12 @@
 import { once } from 'node:events';
 import type { AddressInfo } from 'node:net';
 import { TestBrowser } from './browser';
-import { startShop } from './server';
+import { startShop, type TestServer } from './server';
 
 let opened: TestBrowser | null = null;
 
-/** A browser on a demo shop that the stories of one file have to themselves; it goes when the browser is closed. */
-export async function openBrowser(): Promise<TestBrowser> {
+/** A demo shop that the stories of one file have to themselves, and a browser on it; the shop goes when that is closed. */
+export async function openShop(): Promise<{ server: TestServer; browser: TestBrowser }> {
   const server = await startShop({ shareRenditions: true });
   const listening = server.application.app.listen(0, '127.0.0.1');
   await once(listening, 'listening');
@@ -18,8 +18,10 @@ export async function openBrowser(): Promise<TestBrowser> {
       await server.stop();
     },
   );
-  return opened;
+  return { server, browser: opened };
 }
+
+export const openBrowser = async (): Promise<TestBrowser> => (await openShop()).browser;
 
 /** The one that was opened last. */
 export const openedBrowser = (): TestBrowser | null => opened;

@@ -31,8 +31,8 @@ import { GoTo } from './goTo';
   ],
   host: { '(document:keydown)': 'onKey($event)' },
   template: `
-    <a class="skip" href="/floor#content" (click)="skip($event)">Skip to the content</a>
     <header class="bar">
+      <a class="skip" href="/floor#content" (click)="skip($event)">Skip to the content</a>
       <a class="mark" routerLink="/floor">Fond Aisle</a>
       <nav aria-label="Screens">
         @for (screen of screens; track screen.path) {
@@ -82,7 +82,7 @@ import { GoTo } from './goTo';
         does.
       </p>
     }
-    <div id="content" tabindex="-1" class="content"><router-outlet /></div>
+    <main id="content" tabindex="-1" class="content"><router-outlet /></main>
   `,
   styleUrl: './shell.scss',
 })
@@ -105,7 +105,7 @@ export class Shell {
   protected readonly others = [
     { path: '/attributes', name: 'Attributes' },
     { path: '/pictures', name: 'Pictures' },
-    { path: '/catalogue/import', name: 'Catalogue in' },
+    { path: '/catalogue/import', name: 'Import' },
     { path: '/redirects', name: 'Redirects' },
     { path: '/people', name: 'People' },
     { path: '/shop-settings', name: 'The shop' },

@@ -39,7 +39,7 @@ const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, 
           <summary>
             <h2>{{ facet.label }}</h2>
             @if (facet.unit; as unit) {
-              <span class="unit">{{ unit }}</span>
+              &ngsp;<span class="unit">{{ unit }}</span>
             }
           </summary>
           @if (facet.range) {

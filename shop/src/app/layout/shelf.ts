@@ -87,6 +87,7 @@ const JUMP_FROM = 7;
         </p>
       }
       @if (model.cards.length) {
+        <h2 class="unseen">{{ words().products(model.total) }}</h2>
         <shop-cards
           [model]="model"
           [first]="model.from"

@@ -1,0 +1,107 @@
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { violations } from '../support/axe';
+import { CARD_ELEMENT_KINDS, cardElement } from '@fond/core';
+import type { TestBrowser } from '../support/browser';
+import { publishPlans, readPlan, savePlan, withShelf } from '../support/plans';
+import { openShop } from '../support/story';
+
+let browser: TestBrowser;
+/** Cards of the aisles show everything that a card can show. */
+beforeAll(async () => {
+  const opened = await openShop();
+  ({ browser } = opened);
+  const desk = await opened.server.signIn();
+  const { plan, version } = await readPlan(desk, 'house');
+  const card = CARD_ELEMENT_KINDS.filter((kind) => kind !== 'attribute' && kind !== 'field').map((kind) =>
+    cardElement(kind),
+  );
+  const full = withShelf(plan, { card: [...card, cardElement('attribute', true, 'diameter')] });
+  const saved = await savePlan(desk, full, version);
+  await publishPlans(desk, [{ id: 'house', version: (saved.body as { version: number }).version }]);
+});
+afterAll(() => browser.close());
+
+const SCREENS = [
+  '/floor',
+  '/floor?view=map',
+  '/floor?why=category:2&words=1',
+  '/floor/import',
+  '/plans/house?aisle=/cookware',
+  ...['range', 'order', 'grid', 'facets', 'card', 'badges', 'related', 'look'].map(
+    (slip) => `/plans/house?open=${slip}&aisle=/cookware`,
+  ),
+  '/plans/knives?open=reach',
+  '/plans/knives?open=base',
+  '/plans/house/card?aisle=/cookware',
+  '/plans/house/badges?aisle=/cookware',
+  '/publish',
+  '/parts',
+  '/ranges',
+  '/collections',
+  '/collections/1',
+  '/pages',
+  '/attributes',
+  '/editions',
+  '/editions?view=calendar',
+  '/pictures',
+  '/redirects',
+  '/people',
+  '/shop-settings',
+  '/account',
+  '/catalogue/import',
+];
+const PAGES = [
+  '/shop',
+  '/shop/cookware',
+  '/shop/cookware?stock=in&view=list',
+  '/shop/cookware?look=SLUG',
+  '/shop/products/SLUG',
+  '/shop/search?q=copper',
+  '/shop/cart',
+  '/shop/account',
+  '/shop/nowhere',
+];
+
+/** Everything that was asked for has come, and nothing is drawn for the first time any more. */
+const settled = async (page: Page): Promise<void> => {
+  await page.waitForNetworkIdle({ idleTime: 250 });
+  await page.waitForFunction(() => !document.querySelector('mat-progress-bar[mode="indeterminate"]'));
+};
+
+const themed = async (page: Page, theme: string): Promise<void> =>
+  page.emulateMediaFeatures([
+    { name: 'prefers-color-scheme', value: theme },
+    // Nothing is judged half way through a change of colour.
+    { name: 'prefers-reduced-motion', value: 'reduce' },
+  ]);
+
+describe.each(['light', 'dark'])('in the %s', (theme) => {
+  it('no screen of the desk breaks a rule that machines can check', async () => {
+    const page = await browser.desk('/floor');
+    await settled(page);
+    await themed(page, theme);
+    const found: string[] = [];
+    for (const screen of SCREENS) {
+      await page.goto(`${browser.baseUrl}${screen}`);
+      await settled(page);
+      found.push(...(await violations(page)).map((one) => `${screen} ${one}`));
+    }
+    await page.close();
+    expect(found).toEqual([]);
+  });
+
+  it('no page of the shop does', async () => {
+    const page = await browser.page(1280, 900);
+    await themed(page, theme);
+    const found: string[] = [];
+    const listing = await fetch(`${browser.baseUrl}/api/shop/listing?aisle=/cookware`);
+    const { items } = (await listing.json()) as { items: { slug: string }[] };
+    for (const path of PAGES.map((one) => one.replace('SLUG', items[0].slug))) {
+      await page.goto(`${browser.baseUrl}${path}`);
+      await settled(page);
+      found.push(...(await violations(page)).map((one) => `${path} ${one}`));
+    }
+    expect(found).toEqual([]);
+  });
+});
