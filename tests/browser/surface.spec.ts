@@ -1,5 +1,3 @@
-import { once } from 'node:events';
-import type { AddressInfo } from 'node:net';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
@@ -13,29 +11,20 @@ import {
   type Fixture,
   type Plan,
 } from '@fond/core';
-import { eventually, TestBrowser } from '../support/browser';
+import { eventually, type TestBrowser } from '../support/browser';
 import { publishPlans, readPlan, savePlan, withShelf } from '../support/plans';
-import { startShop, type Desk, type TestServer } from '../support/server';
+import type { Desk } from '../support/server';
+import { openShop } from '../support/story';
 
-let server: TestServer;
 let desk: Desk;
 let browser: TestBrowser;
 /** The house plan as it comes with the demo shop; each test begins with it. */
 let house: Plan;
 beforeAll(async () => {
-  server = await startShop({ shareRenditions: true });
-  desk = await server.signIn();
+  const opened = await openShop();
+  ({ browser } = opened);
+  desk = await opened.server.signIn();
   house = (await readPlan(desk, 'house')).plan;
-  const listening = server.application.app.listen(0, '127.0.0.1');
-  await once(listening, 'listening');
-  browser = await TestBrowser.launch(
-    `http://127.0.0.1:${(listening.address() as AddressInfo).port}`,
-    async () => {
-      listening.closeAllConnections();
-      listening.close();
-      await server.stop();
-    },
-  );
 });
 afterAll(() => browser.close());
 

@@ -64,6 +64,7 @@ export interface ShopWords {
   cartEmpty: string;
   addedToCart: (title: string) => string;
   inCart: string;
+  takenOut: (title: string) => string;
   pause: string;
   goOn: string;
   gone: string;
@@ -151,6 +152,7 @@ const EN: ShopWords = {
   cartEmpty: 'Nothing is in the cart yet.',
   addedToCart: (title) => `${title} is in the cart.`,
   inCart: 'In the cart',
+  takenOut: (title) => `${title} is taken out of the cart.`,
   pause: 'Stop moving',
   goOn: 'Move on',
   gone: 'What stood here has been taken away',
@@ -238,6 +240,7 @@ const FR: ShopWords = {
   cartEmpty: 'Le panier est encore vide.',
   addedToCart: (title) => `${title} est dans le panier.`,
   inCart: 'Dans le panier',
+  takenOut: (title) => `${title} a été retiré du panier.`,
   pause: 'Arrêter le mouvement',
   goOn: 'Reprendre',
   gone: 'Ce qui était ici a été retiré',

@@ -1,5 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type { Cart, CartFault, CartModel } from '@fond/core';
+import { keepFocus } from '../state/navigation';
 import { PreviewFrame } from '../state/previewFrame';
 import { ShopState } from '../state/shopState';
 
@@ -26,6 +27,8 @@ export class CartState {
   readonly fault = signal<CartFault | null>(null);
   /** Title of what was put into the cart last. */
   readonly added = signal<string | null>(null);
+  /** Title of what was taken out last. */
+  readonly takenOut = signal<string | null>(null);
   /** Article number of what was put in last, for its card to say so; null again after a while. */
   readonly just = signal<string | null>(null);
   private forgetting: ReturnType<typeof setTimeout> | undefined;
@@ -110,6 +113,9 @@ export class CartState {
   }
 
   private take(cart: Cart): void {
+    const before = this.cart()?.lines ?? [];
+    const gone = before.find(({ sku }) => !cart.lines.some((line) => line.sku === sku));
+    this.takenOut.set(gone?.title ?? null);
     this.cart.set(cart);
     const model = this.state.model();
     if (model.kind !== 'cart') return;
@@ -124,5 +130,6 @@ export class CartState {
       fault: null,
       wished: wished?.cards.length ? wished : null,
     } satisfies CartModel);
+    keepFocus('products');
   }
 }

@@ -15,6 +15,11 @@ import { shopHref, ShopState } from '../state/shopState';
     @let model = page();
     <div class="page cart" id="products" tabindex="-1">
       <h1>{{ words().cart }}</h1>
+      <p class="unseen" role="status">
+        @if (takenOut(); as title) {
+          {{ words().takenOut(title) }}
+        }
+      </p>
       @if (fault(); as text) {
         <p class="cart-fault" role="alert">{{ text }}</p>
       }
@@ -77,6 +82,7 @@ export class CartPage {
   private readonly state = inject(ShopState);
   private readonly carts = inject(CartState);
   protected readonly words = this.state.words;
+  protected readonly takenOut = this.carts.takenOut;
   protected readonly href = shopHref;
   protected readonly page = computed(() => this.state.model() as CartModel);
   protected readonly action = computed(() => this.state.plain('/cart'));

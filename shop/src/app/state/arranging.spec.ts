@@ -8,6 +8,7 @@ import { Arranging } from './arranging';
 import { ShopState } from './shopState';
 
 const model = { kind: 'listing', fixtures: [{ type: 'shelf', total: 5 }] } as unknown as ShopModel;
+const shown = signal(model);
 const told: FromFrame[] = [];
 let arranging: Arranging;
 let forgetListeners: () => void;
@@ -15,6 +16,7 @@ let forgetListeners: () => void;
 /** Two rows of two cards and one more, as a browser would lay them out. */
 beforeEach(() => {
   told.length = 0;
+  shown.set(model);
   forgetListeners = trackListeners();
   document.body.innerHTML = [1, 2, 3, 4, 5]
     .map(
@@ -26,7 +28,7 @@ beforeEach(() => {
     card.getBoundingClientRect = () => ({ top: Math.floor(at / 2) * 100 }) as DOMRect;
   });
   const injector = Injector.create({
-    providers: [{ provide: ShopState, useValue: { model: signal(model) } }],
+    providers: [{ provide: ShopState, useValue: { model: shown } }],
   });
   arranging = runInInjectionContext(injector, () => new Arranging());
   arranging.start((message) => told.push(message));
@@ -53,6 +55,28 @@ describe('arranging', () => {
     drag('drop', 2);
     expect(told).toEqual([{ type: 'fond:place', sku: 'P-4', place: 2 }]);
     expect(document.querySelector('.drop-here')).toBeNull();
+  });
+
+  it('moves on from where a card was last told to stand, however quickly keys are pressed', () => {
+    for (let times = 0; times < 3; times++) press(2, 'ArrowRight', true);
+    expect(told.map((message) => ('place' in message ? message.place : null))).toEqual([3, 4, 5]);
+    arranging.pins.set({ 'P-2': 5 });
+    arranging.settle();
+    press(2, 'ArrowLeft', true);
+    expect(told.at(-1)).toMatchObject({ place: 1 });
+  });
+
+  it('follows a product that was moved over the edge of its page', () => {
+    vi.spyOn(window, 'requestAnimationFrame').mockImplementation((call) => (call(0), 0));
+    press(4, 'ArrowRight', true);
+    cards()[3].remove();
+    arranging.pins.set({ 'P-4': 6 });
+    shown.set({
+      kind: 'listing',
+      fixtures: [{ type: 'shelf', total: 9, from: 1, to: 5, next: '/pans?page=2', previous: null }],
+    } as unknown as ShopModel);
+    arranging.settle();
+    expect(told.at(-1)).toEqual({ type: 'fond:go', address: '/pans?page=2' });
   });
 
   it('tells nothing when a card falls back to its own place, or something else is dropped', () => {

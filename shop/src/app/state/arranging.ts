@@ -29,6 +29,8 @@ export class Arranging {
   private tell: (message: FromFrame) => void = () => undefined;
   private dragged: string | null = null;
   private focused: string | null = null;
+  /** Where the product with the focus was last moved to, while the desk has not answered: the next move goes on from there. */
+  private aimed: { sku: string; place: number } | null = null;
 
   start(tell: (message: FromFrame) => void): void {
     this.tell = tell;
@@ -43,12 +45,23 @@ export class Arranging {
   /** After the desk has sent the page anew, the focus goes on with its product. */
   settle(): void {
     const sku = this.focused;
-    if (sku === null || this.pins() === null) return;
-    requestAnimationFrame(() =>
-      this.cards()
-        .find((card) => card.sku === sku)
-        ?.element.focus(),
-    );
+    const pins = this.pins();
+    if (sku === null || pins === null) return;
+    if (this.aimed && pins[sku] === this.aimed.place) this.aimed = null;
+    requestAnimationFrame(() => {
+      const card = this.cards().find((one) => one.sku === sku);
+      if (card) card.element.focus();
+      else this.follow(pins[sku]);
+    });
+  }
+
+  /** A product that was moved over the edge of its page is followed to the next one. */
+  private follow(place: number | undefined): void {
+    const model = this.state.model();
+    const shelf = model.kind === 'listing' ? shelfIn(model) : undefined;
+    if (!shelf || place === undefined) return;
+    const address = place > shelf.to ? shelf.next : place < shelf.from ? shelf.previous : null;
+    if (address) this.tell({ type: 'fond:go', address });
   }
 
   private cards(): CardPlace[] {
@@ -110,7 +123,8 @@ export class Arranging {
     const arrow = ARROWS[event.key];
     if (arrow && event.altKey) {
       event.preventDefault();
-      this.place(card.sku, Math.max(1, card.place + this.step(arrow, card)));
+      const place = this.aimed?.sku === card.sku ? this.aimed.place : card.place;
+      this.place(card.sku, Math.max(1, place + this.step(arrow, card)));
     } else if (event.key === 'Delete' || event.key === 'Backspace') {
       event.preventDefault();
       this.unpin(card);
@@ -136,11 +150,13 @@ export class Arranging {
     this.focused = sku;
     const model = this.state.model();
     const total = model.kind === 'listing' ? (shelfIn(model)?.total ?? place) : place;
-    this.tell({ type: 'fond:place', sku, place: Math.min(place, total) });
+    this.aimed = { sku, place: Math.min(place, total) };
+    this.tell({ type: 'fond:place', ...this.aimed });
   }
 
   private unpin({ sku }: CardPlace): void {
     this.focused = sku;
+    this.aimed = null;
     this.tell({ type: 'fond:unpin', sku });
   }
 }

@@ -106,6 +106,20 @@ describe('following links of the shop', () => {
     await vi.waitFor(() => expect(document.activeElement?.id).toBe('products'));
   });
 
+  it('hands the focus to the products when what had it went with the change', async () => {
+    answer('/pans?colour=red', listing('/pans?colour=red'));
+    const chip = document.getElementById('red')!;
+    chip.focus();
+    const gone = vi.spyOn(state.model, 'set').mockImplementationOnce((model) => {
+      gone.mockRestore();
+      state.model.set(model);
+      queueMicrotask(() => chip.remove());
+    });
+    click('red');
+    await shown('/pans?colour=red');
+    await vi.waitFor(() => expect(document.activeElement?.id).toBe('products'));
+  });
+
   it('starts another aisle at its top', async () => {
     answer('/pots', listing('/pots', 1, 'category:2'));
     click('pots');

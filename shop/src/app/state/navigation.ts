@@ -17,6 +17,17 @@ function moved(from: ShopModel, to: ShopModel): Move {
   return before.page === after.page || after.page === 1 ? 'nothing' : 'products';
 }
 
+/**
+ * Is asked for before a page changes: what has the focus may go with the change, such as the chip of a filter that was
+ * taken away. Then what it changed has it. Where nothing had it, nothing gets it.
+ */
+export function keepFocus(id: string): void {
+  if (document.activeElement === document.body) return;
+  requestAnimationFrame(() => {
+    if (document.activeElement === document.body) document.getElementById(id)?.focus({ preventScroll: true });
+  });
+}
+
 /** Kept in the history with an address: how far its page was scrolled, and whether a quick look was opened there. */
 interface Step {
   place?: number;
@@ -160,7 +171,10 @@ export class Navigation {
 
   /** Readers of another page start at its top; a changed filter leaves them where they are. */
   private settle(change: Move): void {
-    if (change === 'nothing' || change === 'more') return;
+    if (change === 'nothing' || change === 'more') {
+      keepFocus('products');
+      return;
+    }
     requestAnimationFrame(() => {
       const start = document.getElementById(change === 'page' ? 'main' : 'products');
       start?.focus({ preventScroll: true });
