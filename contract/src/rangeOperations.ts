@@ -126,7 +126,12 @@ export const RANGE_OPERATIONS = {
     summary: 'Why a product is on a shelf and at which place, or which clause keeps it off',
     access: 'signed-in',
     free: true,
-    body: Joi.object({ plan: planDocumentSchema.required(), address, sku: sku.required() }),
+    body: Joi.object({
+      plan: planDocumentSchema.required(),
+      address,
+      sku: sku.required(),
+      fixture: Joi.string().max(64).description('A promoting shelf; the aisle’s own where it is left out'),
+    }),
     status: 200,
     answer: productWhy,
     problems: ['bad-input', 'unknown-aisle', 'not-found', 'not-ready'],

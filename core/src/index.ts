@@ -45,7 +45,7 @@ export * from './order/pageOf';
 export * from './order/sorting';
 export * from './page/address';
 export * from './page/composePage';
-export { spotlitProduct } from './page/frameModels';
+export { promotionSorting, spotlitProduct } from './page/frameModels';
 export * from './page/composer';
 export * from './page/composePlain';
 export * from './page/composeProduct';

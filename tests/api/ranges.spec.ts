@@ -1,6 +1,15 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import type { Floor, ProductLine, ProductWhy, ShelfReport, StoredPlan, StoredRange } from '@fond/contract';
-import { AISLE_RANGE, type Clause, type Plan, type RangeRule, type Shelf } from '@fond/core';
+import {
+  AISLE_RANGE,
+  usual,
+  USUAL_PROMOTION,
+  type Clause,
+  type Fixture,
+  type Plan,
+  type RangeRule,
+  type Shelf,
+} from '@fond/core';
 import { changesOf, publishPlans } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
@@ -149,6 +158,61 @@ describe('why a product is here or not', () => {
     expect(new Set(places).size).toBe(places.length);
   });
 
+  it('names the group that put it there, and looks through a saved range to the clause that fails', async () => {
+    const order = { ...(house.plan.fixtures.at(-1) as Shelf).order };
+    const grouped = shelfChanged({ order: { ...order, sink: [{ kind: 'sale' }] } });
+    const range = await newRange('Reduced and rated', {
+      source: { kind: 'catalogue' },
+      clauses: [{ kind: 'sale' }, { kind: 'number', field: 'rating', from: 4.9, to: null }],
+    });
+    const saved = shelfChanged({ range: { source: { kind: 'saved', range: range.id }, clauses: [] } });
+    const lines = (await desk.get('/api/catalogue/products?aisle=/cookware')).body as ProductLine[];
+    const why = async (plan: Plan, sku: string): Promise<ProductWhy> =>
+      (await desk.post('/api/explain/product', { plan, address: '/cookware', sku })).body;
+    const groups = await Promise.all(lines.map(async ({ sku }) => (await why(grouped, sku)).place?.group));
+    expect(groups).toContain('sunk');
+    expect(groups).toContain(null);
+    const answers = await Promise.all(lines.slice(0, 20).map(({ sku }) => why(saved, sku)));
+    for (const { inSource, saved: within } of answers) {
+      expect(within).toMatchObject({ name: 'Reduced and rated', inSource: true });
+      expect(within!.clauses).toHaveLength(2);
+      expect(inSource).toBe(within!.inside);
+    }
+    expect(answers.some(({ saved: within }) => within!.firstFailed === 0)).toBe(true);
+  });
+
+  it('tells of a promoting shelf too, whose named products stand as they are named', async () => {
+    const skus = ((await desk.get('/api/catalogue/products?aisle=/cookware')).body as ProductLine[])
+      .filter(({ inStock }) => inStock)
+      .slice(0, 3)
+      .map(({ sku }) => sku)
+      .reverse();
+    const promotion: Fixture = {
+      ...usual('row'),
+      ...USUAL_PROMOTION,
+      range: { source: { kind: 'named', skus }, clauses: [] },
+      levels: [{ key: 'named', reversed: false }],
+      most: 2,
+    };
+    const plan = { ...house.plan, fixtures: [promotion, ...house.plan.fixtures] };
+    const places = await Promise.all(
+      skus.map(async (sku) => {
+        const answer = await desk.post('/api/explain/product', {
+          plan,
+          address: '/cookware',
+          sku,
+          fixture: 'row',
+        });
+        return (answer.body as ProductWhy).place;
+      }),
+    );
+    expect(places.map((place) => place?.place)).toEqual([1, 2, 3]);
+    expect(places.map((place) => place?.shown)).toEqual([2, 2, 2]);
+    const { body } = await desk.post('/api/preview', { plan, address: '/cookware' });
+    const row = body.page.fixtures.find(({ id }: { id: string }) => id === 'row');
+    expect(row.cards.map(({ sku }: { sku: string }) => sku)).toEqual(skus.slice(0, 2));
+  });
+
   it('shows the pin that holds a product, and a pin that can’t hold as a finding', async () => {
     const [first, second] = (await desk.get('/api/catalogue/products?aisle=/cookware')).body as ProductLine[];
     const order = { ...(house.plan.fixtures.at(-1) as Shelf).order };
@@ -196,9 +260,9 @@ describe('saved ranges', () => {
     const listed = (await desk.get('/api/ranges')).body as StoredRange[];
     expect(listed.find(({ id }) => id === range.id)!.usedIn).toEqual([
       // The front's and the knives' plans build on it, and so show it too.
-      { plan: { id: 'front', name: 'Front' } },
-      { plan: { id: 'house', name: house.plan.name } },
-      { plan: { id: 'knives', name: 'Knives, four across' } },
+      { plan: { id: 'front', name: 'Front' }, aside: false },
+      { plan: { id: 'house', name: house.plan.name }, aside: false },
+      { plan: { id: 'knives', name: 'Knives, four across' }, aside: false },
     ]);
     await publishPlans(desk, [{ id: 'house', version: saved.body.version }], '');
     const total = async (): Promise<number> =>
@@ -284,8 +348,23 @@ describe('products for the desk', () => {
   it('are found by title and number, without minding accents', async () => {
     const found = (await desk.get('/api/catalogue/products?q=crepe')).body as ProductLine[];
     expect(found.length).toBeGreaterThan(0);
-    expect(found.every(({ title }) => /cr[eê]pe/i.test(title))).toBe(true);
+    const exact = found.map(({ title }) => /cr[eê]pe/i.test(title));
+    expect(exact[0], 'what only sounds like it comes later').toBe(true);
+    expect(exact).toEqual([...exact].sort((a, b) => Number(b) - Number(a)));
     expect((await desk.get('/api/catalogue/products?aisle=/nowhere')).status).toBe(404);
+    // As shoppers search: in any order, with an error, with a blank of another kind, and by the very number.
+    const [whole] = found;
+    const words = whole.title.split(/\s/);
+    for (const q of [
+      words.toReversed().join(' '),
+      whole.title.replaceAll(' ', '\u00a0'),
+      whole.sku.toLowerCase(),
+    ]) {
+      const answer = await desk.get(`/api/catalogue/products?q=${encodeURIComponent(q)}`);
+      expect((answer.body as ProductLine[])[0].sku, q).toBe(whole.sku);
+    }
+    const wrong = (await desk.get('/api/catalogue/products?q=saucpan')).body as ProductLine[];
+    expect(wrong[0].title).toMatch(/saucepan/i);
   });
 
   it('are looked up by a pasted list, which tells the numbers that nobody has', async () => {

@@ -91,7 +91,8 @@ export const aisleProducts = (snapshot: Snapshot, aisle: Aisle, below = true, ma
     },
   );
 
-const savedOf = (source: RangeSource, { ranges }: RangeContext): SavedRange | undefined =>
+/** The saved range that a source names; undefined for any other source, and for one that is gone. */
+export const savedOf = (source: RangeSource, { ranges }: RangeContext): SavedRange | undefined =>
   source.kind === 'saved' ? ranges.find(({ id }) => id === source.range) : undefined;
 
 /** Whether a range shows other products in another aisle. */

@@ -82,7 +82,7 @@ export function sayClause(clause: Clause, names: RangeNames): string {
       const attribute = names.attribute(clause.attribute);
       if (!attribute) return `have a value of “${clause.attribute}”, which is gone`;
       const label = attribute.label.toLowerCase();
-      if (!clause.values.length) return `have a ${label}`;
+      if (!clause.values.length) return `have any ${label}`;
       return `have ${label} ${listed(clause.values.map(attribute.value), 'or')}`;
     }
     case 'attributeNumber': {
@@ -145,12 +145,16 @@ const NUMBERS: Readonly<Record<NumberField, readonly [string, string]>> = {
   sold: ['have been sold', ' times'],
 };
 
+/** “1 piece in stock”, “2 pieces in stock”. */
+const unitOf = (unit: string, count: number | null): string =>
+  count === 1 ? unit.replace(/^ (piece|rating|star|time)s/, ' $1') : unit;
+
 function sayNumber(field: NumberField, from: number | null, to: number | null): string {
   const [verb, unit] = NUMBERS[field];
   if (from === null && to === null) return `${verb} anything`;
-  if (from === null) return `${verb} at most ${to}${unit}`;
-  if (to === null) return `${verb} at least ${from}${unit}`;
-  return from === to ? `${verb} ${from}${unit}` : `${verb} ${from} to ${to}${unit}`;
+  if (from === null) return `${verb} at most ${to}${unitOf(unit, to)}`;
+  if (to === null) return `${verb} at least ${from}${unitOf(unit, from)}`;
+  return from === to ? `${verb} ${from}${unitOf(unit, from)}` : `${verb} ${from} to ${to}${unit}`;
 }
 
 /** “are on sale” turned into “are not on sale”, “have …” into “do not have …”. */

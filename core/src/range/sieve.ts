@@ -2,7 +2,7 @@ import type { Aisle } from '../catalogue/aisles';
 import { countOf, holds, intersectInto, type Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { clauseWords, faultOf, type ClauseFault } from './clauseWords';
-import { runRange, sourceWords } from './range';
+import { runRange, savedOf, sourceWords } from './range';
 import { isGroup, type Clause, type RangeContext, type RangeRule } from './rule';
 
 /** One clause of a range, and what it does to the products of the source. */
@@ -112,6 +112,13 @@ export interface RangeAnswer {
   clauses: readonly ClauseAnswer[];
   /** Place of the first clause that it fails; null where it fails none. */
   firstFailed: number | null;
+  /** Of a saved range, its own clauses and source; null for any other source, and for a range that is gone. */
+  saved: SavedAnswer | null;
+}
+
+export interface SavedAnswer extends Omit<RangeAnswer, 'saved'> {
+  name: string;
+  rule: RangeRule;
 }
 
 /** Every clause that product `p` meets and fails. */
@@ -122,6 +129,24 @@ export function whyInRange(
   p: number,
   context: RangeContext,
 ): RangeAnswer {
+  const saved = savedOf(rule.source, context) ?? null;
+  return {
+    ...clausesMet(snapshot, aisle, rule, p, context),
+    saved: saved && {
+      name: saved.name,
+      rule: saved.rule,
+      ...clausesMet(snapshot, aisle, saved.rule, p, context),
+    },
+  };
+}
+
+function clausesMet(
+  snapshot: Snapshot,
+  aisle: Aisle,
+  rule: RangeRule,
+  p: number,
+  context: RangeContext,
+): Omit<RangeAnswer, 'saved'> {
   const answer = (clause: Clause): ClauseAnswer => ({
     meets: holds(clauseWords(snapshot, clause, context), p),
     fault: faultOf(snapshot, clause),

@@ -36,6 +36,21 @@ describe('SearchIndex', () => {
     expect(found('knives')).toEqual([3]);
   });
 
+  it('finds by an article number that there is that product alone, whatever the case of its letters', () => {
+    const numbered = snapshotOf(FRAME, [
+      product(1142, { titles: { en: 'Pan 1143' }, sku: 'PK-1142' }),
+      product(1143, { titles: { en: 'Pan 1142' }, sku: 'PK-1143' }),
+      product(1144, { titles: { en: 'Lid' }, sku: 'PK-11424' }),
+    ]);
+    const own = SearchIndex.of(numbered, 'en');
+    const ids = (q: string): number[] => Array.from(own.search(numbered, q).places, (p) => numbered.ids[p]);
+    for (const q of ['PK-1142', ' pk-1142 ']) expect(ids(q)).toEqual([1142]);
+    expect(ids('1142').sort(), 'a number finds no other one, but what begins with it').toEqual([
+      1142, 1143, 1144,
+    ]);
+    expect(ids('PK-9').length).toBe(0);
+  });
+
   it('ranks a hit in the title above one elsewhere, and the page follows', () => {
     const edition = editionFrom(1, { documents: [housePlan(snapshot, 'House')], ranges: [] });
     const page = composePage(snapshot, edition, {

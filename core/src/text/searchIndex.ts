@@ -29,7 +29,7 @@ const VALUES: Options<ValueDocument> = {
   processTerm,
   searchOptions: {
     prefix: true,
-    fuzzy: (term) => (term.length > 3 ? 0.2 : false),
+    fuzzy: (term) => (term.length > 3 && !/\d/.test(term) ? 0.2 : false),
     // Words are given one by one, folded already.
     tokenize: (text) => [text],
   },
@@ -126,8 +126,13 @@ export class SearchIndex {
     yield;
   }
 
-  /** Every word of `q` has to be found, as a prefix or with small typing errors. */
+  /**
+   * Every word of `q` has to be found, as a prefix or with small typing errors; what is a product's article number finds
+   * that product alone.
+   */
   search(snapshot: Snapshot, q: string): SearchMatches {
+    const exact = numbered(snapshot, q.trim());
+    if (exact !== undefined) return onlyMatch(snapshot, exact);
     const words = [...wordsOf(q)];
     const total = new Float64Array(snapshot.size);
     /** How many words each product has met, one after the other. */
@@ -183,6 +188,24 @@ export class SearchIndex {
     });
     return touched;
   }
+}
+
+const foldedKept = new WeakMap<readonly string[], Map<string, number>>();
+
+/** The product with an article number, as it is written or but for the case of its letters. */
+function numbered({ bySku, skus }: Snapshot, text: string): number | undefined {
+  if (!text) return undefined;
+  const exact = bySku.get(text);
+  if (exact !== undefined) return exact;
+  let places = foldedKept.get(skus);
+  if (!places) foldedKept.set(skus, (places = new Map(skus.map((sku, p) => [fold(sku), p]))));
+  return places.get(fold(text));
+}
+
+function onlyMatch(snapshot: Snapshot, p: number): SearchMatches {
+  const words = wordsFor(snapshot.size);
+  words[p >>> 5] |= 1 << (p & 31);
+  return { words, places: Uint32Array.of(p), scores: Float64Array.of(1) };
 }
 
 const placesKept = new WeakMap<Uint32Array, Int32Array>();

@@ -23,7 +23,8 @@ const WORDS: Options<WordEntry> = {
   processTerm: (term) => term || null,
   searchOptions: {
     prefix: (term) => term.length >= LEAST_PREFIX,
-    fuzzy: (term) => (term.length >= LEAST_FUZZY ? 0.2 : false),
+    // A number with an error in it is another number.
+    fuzzy: (term) => (term.length >= LEAST_FUZZY && !/\d/.test(term) ? 0.2 : false),
     tokenize: (text) => [text],
   },
 };

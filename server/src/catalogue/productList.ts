@@ -5,6 +5,7 @@ import { fold, holds, titleInShop, type Snapshot } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { select } from '../database/rows';
 import { problem } from '../http/problem';
+import type { CatalogueHost } from './catalogueHost';
 import { noteCatalogueChange } from './followChanges';
 import { pictureAddress } from '../media/addresses';
 import { recordActivity } from '../people/activity';
@@ -24,22 +25,39 @@ function lineOf(snapshot: Snapshot, p: number): ProductLine {
   };
 }
 
-/** Products whose title or article number holds the text, those that begin with it first; all of them for no text. */
-export function findProducts(snapshot: Snapshot, text: string, within: Uint32Array | null): ProductLine[] {
-  const sought = fold(text.trim());
-  const found: { p: number; rank: number }[] = [];
-  for (let p = 0; p < snapshot.size; p++) {
-    if (within && !holds(within, p)) continue;
-    const title = fold(titleInShop(snapshot, snapshot.titles[p]));
-    const sku = snapshot.skus[p].toLowerCase();
-    if (title.startsWith(sought) || sku.startsWith(sought)) found.push({ p, rank: 0 });
-    else if (title.includes(sought) || sku.includes(sought)) found.push({ p, rank: 1 });
+/**
+ * Products that the shop's search finds, the best first, and behind them those whose title or article number holds the
+ * text; all of them for no text.
+ */
+export async function findProducts(
+  host: Pick<CatalogueHost, 'search'>,
+  snapshot: Snapshot,
+  text: string,
+  within: Uint32Array | null,
+): Promise<ProductLine[]> {
+  const found = new Set<number>();
+  const take = (p: number): void => {
+    if (found.size < MOST && (!within || holds(within, p))) found.add(p);
+  };
+  const sought = plain(text);
+  if (sought) {
+    const { places, scores } = await host.search(snapshot, snapshot.frame.languages[0], text);
+    const best = Array.from(places, (p, at) => ({ p, score: scores[at] })).sort(
+      (a, b) => b.score - a.score || a.p - b.p,
+    );
+    for (const { p } of best) take(p);
   }
-  return found
-    .sort((a, b) => a.rank - b.rank || a.p - b.p)
-    .slice(0, MOST)
-    .map(({ p }) => lineOf(snapshot, p));
+  for (let p = 0; p < snapshot.size && found.size < MOST; p++)
+    if (
+      plain(titleInShop(snapshot, snapshot.titles[p])).includes(sought) ||
+      plain(snapshot.skus[p]).includes(sought)
+    )
+      take(p);
+  return Array.from(found, (p) => lineOf(snapshot, p));
 }
+
+/** As it is compared: blanks of all kinds are one. */
+const plain = (text: string): string => fold(text).replace(/\s+/g, ' ').trim();
 
 /** The products of a list of article numbers, in its order, and which of them are unknown. */
 export function lookUpProducts(snapshot: Snapshot, skus: readonly string[]): ProductLookup {

@@ -26,20 +26,26 @@ export async function savedRanges(transaction?: Transaction): Promise<SavedRange
   return rows.map(({ id, name, rule }) => ({ id, name, rule }));
 }
 
-/** All drafts that can be worked on, filled in. */
-async function drafts(): Promise<Plan[]> {
+/** A draft that can be worked on, filled in. */
+interface OpenDraft {
+  plan: Plan;
+  aside: boolean;
+}
+
+async function drafts(): Promise<OpenDraft[]> {
   const [rows, live] = await Promise.all([PlanModel.findAll(), readLiveEdition()]);
-  return filledDrafts(rows, live.documents);
+  const aside = new Set(rows.flatMap(({ id, standing }) => (standing === 'aside' ? [id] : [])));
+  return filledDrafts(rows, live.documents).map((plan) => ({ plan, aside: aside.has(plan.id) }));
 }
 
 /** The shelves, in drafts, that show a saved range. */
-function usesOf(plans: readonly Plan[], id: string): RangeUse[] {
+function usesOf(plans: readonly OpenDraft[], id: string): RangeUse[] {
   return plans
-    .filter((plan) => rangesOfPlan(plan).includes(id))
-    .map((plan) => ({ plan: { id: plan.id, name: plan.name } }));
+    .filter(({ plan }) => rangesOfPlan(plan).includes(id))
+    .map(({ plan, aside }) => ({ plan: { id: plan.id, name: plan.name }, aside }));
 }
 
-async function storedRange(row: SavedRangeModel, plans: readonly Plan[]): Promise<StoredRange> {
+async function storedRange(row: SavedRangeModel, plans: readonly OpenDraft[]): Promise<StoredRange> {
   const author = row.updatedBy === null ? null : await UserModel.findByPk(row.updatedBy);
   return {
     id: row.id,

@@ -166,9 +166,12 @@ export class ClauseList {
     if (isGroup(clause) && !clause.of.length) return { mark: 'nothing', takes: 'Nothing is in it yet.' };
     const source = this.source();
     if (step.alone === source && source > 0)
-      return { mark: 'all', takes: `Alone it takes all ${source} away.` };
-    if (step.alone === 0) return { mark: 'nothing', takes: 'Takes nothing away.' };
-    return { mark: step.left === 0 ? 'all' : null, takes: `Alone it takes ${step.alone} away.` };
+      return { mark: 'all', takes: `By itself it keeps none of ${source}.` };
+    if (step.alone === 0) return { mark: 'nothing', takes: `Keeps all ${source}.` };
+    return {
+      mark: step.left === 0 ? 'all' : null,
+      takes: `By itself it keeps ${source - step.alone} of ${source}.`,
+    };
   }
 
   protected group(clause: Clause): readonly Clause[] | null {

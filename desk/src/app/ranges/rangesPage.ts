@@ -92,7 +92,7 @@ export class RangesPage {
 
   protected used({ usedIn }: StoredRange): string {
     if (!usedIn.length) return 'not used yet';
-    return usedIn.map(({ plan }) => plan.name).join(', ');
+    return usedIn.map(({ plan, aside }) => plan.name + (aside ? ' (put aside)' : '')).join(', ');
   }
 
   protected change(change: Partial<RangeDraft>): void {

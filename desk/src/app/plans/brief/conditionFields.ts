@@ -167,7 +167,7 @@ const DAYS = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su'];
             [value]="one.to"
             (change)="share(one.from, +$any($event.target).value)"
           />
-          of a hundred</label
+          in 100 shoppers</label
         >
       }
     }
