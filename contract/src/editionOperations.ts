@@ -2,7 +2,7 @@ import Joi from 'joi';
 import type { Operation } from './operation';
 import { savedRuleSchema } from './rangeSchema';
 import { aisleChanges, edition } from './planShapes';
-import { aDocument, aPlan, text } from './shapes';
+import { anything, aDocument, aPlan, text } from './shapes';
 
 const number = Joi.number().integer().min(1).required();
 const savedRange = Joi.object({
@@ -58,7 +58,15 @@ export const EDITION_OPERATIONS = {
           }),
         )
         .required(),
-      ranges: Joi.array().items(text).required(),
+      ranges: Joi.array()
+        .items(
+          Joi.object({
+            name: text.required(),
+            before: anything.allow(null).required(),
+            after: anything.allow(null).required(),
+          }),
+        )
+        .required(),
     }),
     problems: ['not-found', 'database-away'],
   },

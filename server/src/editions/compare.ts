@@ -1,5 +1,5 @@
 import type { EditionComparison } from '@fond/contract';
-import type { Plan, Snapshot } from '@fond/core';
+import type { Plan, RangeRule, Snapshot } from '@fond/core';
 import { aisleChanges } from '../plans/aisleChanges';
 import { canonicalJson, readEditionOf } from './editions';
 
@@ -20,12 +20,13 @@ export async function compareEditions(
     const what = !was ? 'added' : !is ? 'removed' : 'changed';
     plans.push({ id, name: (is ?? was)!.name, what, before: was, after: is });
   }
-  const rules = (edition: typeof before): Map<string, string> =>
-    new Map(edition.ranges.map(({ name, rule }) => [name, canonicalJson(rule)]));
+  const rules = (edition: typeof before): Map<string, RangeRule> =>
+    new Map(edition.ranges.map(({ name, rule }) => [name, rule]));
   const [rulesBefore, rulesAfter] = [rules(before), rules(after)];
   const ranges = [...new Set([...rulesBefore.keys(), ...rulesAfter.keys()])]
-    .filter((name) => rulesBefore.get(name) !== rulesAfter.get(name))
-    .sort((a, b) => a.localeCompare(b, 'en'));
+    .map((name) => ({ name, before: rulesBefore.get(name) ?? null, after: rulesAfter.get(name) ?? null }))
+    .filter((range) => canonicalJson(range.before) !== canonicalJson(range.after))
+    .sort((a, b) => a.name.localeCompare(b.name, 'en'));
   plans.sort((a, b) => a.name.localeCompare(b.name, 'en'));
   return { changes: aisleChanges(snapshot, before, after), plans, ranges };
 }

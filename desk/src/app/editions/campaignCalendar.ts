@@ -51,16 +51,20 @@ export class CampaignCalendar {
     })),
   );
 
+  /** What the fields begin with; the same one until another campaign is moved, as they begin anew with another. */
+  protected readonly start = computed((): (CampaignTimes & { name: string }) | null => {
+    const campaign = this.lines().find((line) => line.campaign.id === this.moving())?.campaign;
+    if (!campaign) return null;
+    const { name, zone, startsLocal, endsLocal } = campaign;
+    return { name, zone, startsLocal, endsLocal };
+  });
+
   protected shift(by: number): void {
     this.month.update((month) => shifted(month, by));
   }
 
   protected names(plans: readonly { name: string }[]): string {
     return plans.map(({ name }) => name).join(', ');
-  }
-
-  protected startOf({ name, zone, startsLocal, endsLocal }: Campaign): CampaignTimes & { name: string } {
-    return { name, zone, startsLocal, endsLocal };
   }
 
   protected move({ id }: Campaign): void {

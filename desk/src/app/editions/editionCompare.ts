@@ -2,10 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { rxResource } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
+import type { EditionComparison } from '@fond/contract';
+import { sayRange, type RangeRule } from '@fond/core';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { AisleMoves } from '../publishing/aisleMoves';
 import { PlanDifference } from '../publishing/planDifference';
+import { RangeVocabulary } from '../ranges/rangeNames';
 
 const WHAT = { added: 'is new', removed: 'is gone', changed: 'says otherwise' } as const;
 
@@ -39,8 +42,20 @@ const WHAT = { added: 'is new', removed: 'is gone', changed: 'says otherwise' } 
             } @empty {
               <p>The plans say the same.</p>
             }
-            @if (differs.ranges.length) {
-              <p>Saved ranges that differ: {{ differs.ranges.join(', ') }}.</p>
+            @for (range of differs.ranges; track range.name) {
+              <h3>
+                {{ range.name }} <small>saved range, {{ what[whatOf(range)] }}</small>
+              </h3>
+              @if (range.before; as rule) {
+                <p>
+                  <del>{{ said(rule) }}</del>
+                </p>
+              }
+              @if (range.after; as rule) {
+                <p>
+                  <strong>{{ said(rule) }}</strong>
+                </p>
+              }
             }
           </div>
           <div>
@@ -48,7 +63,7 @@ const WHAT = { added: 'is new', removed: 'is gone', changed: 'says otherwise' } 
               {{ differs.changes.length }}
               {{ differs.changes.length === 1 ? 'aisle looks' : 'aisles look' }} different
             </h3>
-            <desk-aisle-moves [changes]="differs.changes" />
+            <desk-aisle-moves [changes]="differs.changes" [links]="true" />
           </div>
         </div>
       }
@@ -95,6 +110,16 @@ export class EditionCompare {
   readonly to = input.required<number>();
   readonly closed = output();
   protected readonly what = WHAT;
+  private readonly names = inject(RangeVocabulary).names;
+
+  protected said(rule: RangeRule): string {
+    return sayRange(rule, this.names());
+  }
+
+  protected whatOf({ before, after }: EditionComparison['ranges'][number]): keyof typeof WHAT {
+    return before === null ? 'added' : after === null ? 'removed' : 'changed';
+  }
+
   protected readonly read = rxResource({
     params: () => ({ from: this.from(), to: this.to() }),
     stream: ({ params }) => this.api.compareEditions(params.from, params.to),

@@ -124,7 +124,7 @@ export class MergeDrafts {
   });
 
   protected list(entries: readonly OwnEntry[]): string {
-    return [...new Set(entries.map(settingWords))].join(', ');
+    return [...new Set(entries.map((entry) => settingWords(entry)))].join(', ');
   }
 
   protected valueWords({ mine, theirs, mineValue, theirsValue }: MergeConflict, side: Choice): string {

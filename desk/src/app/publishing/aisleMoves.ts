@@ -1,32 +1,48 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { AisleChangeSummary } from '@fond/contract';
 
 /** The aisles that look different, with the plans they leave and come to; one of them can be looked at. */
 @Component({
   selector: 'desk-aisle-moves',
+  imports: [NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ul>
       @for (change of changes(); track change.key) {
         <li>
-          <button
-            type="button"
-            [attr.aria-pressed]="change.path === shown()"
-            (click)="chosen.emit(change.path)"
-          >
-            <span class="title">{{ change.title }}</span>
-            <span class="figures">{{ change.products }}</span>
-            <small>
-              @if (moves(change)) {
-                {{ change.from?.name ?? 'no plan' }} → {{ change.to?.name ?? 'no plan' }}
-              } @else {
-                {{ change.to?.name }}
-              }
-            </small>
-          </button>
+          @if (links()) {
+            <a
+              class="one"
+              [href]="'/shop' + (change.path === '/' ? '' : change.path)"
+              target="_blank"
+              rel="noopener"
+              ><ng-container [ngTemplateOutlet]="said" [ngTemplateOutletContext]="{ change }"
+            /></a>
+          } @else {
+            <button
+              type="button"
+              class="one"
+              [attr.aria-pressed]="change.path === shown()"
+              (click)="chosen.emit(change.path)"
+            >
+              <ng-container [ngTemplateOutlet]="said" [ngTemplateOutletContext]="{ change }" />
+            </button>
+          }
         </li>
       }
     </ul>
+    <ng-template #said let-change="change">
+      <span class="title">{{ change.title }}</span>
+      <span class="figures">{{ change.products }}</span>
+      <small>
+        @if (moves(change)) {
+          {{ change.from?.name ?? 'no plan' }} → {{ change.to?.name ?? 'no plan' }}
+        } @else {
+          {{ change.to?.name }}
+        }
+      </small>
+    </ng-template>
     @if (moving()) {
       <p>
         <b class="figures">{{ moving() }}</b> of them {{ moving() === 1 ? 'goes' : 'go' }} to another plan.
@@ -42,7 +58,7 @@ import type { AisleChangeSummary } from '@fond/contract';
       overflow: auto;
       border-block: 1px solid var(--hairline);
     }
-    button {
+    .one {
       display: grid;
       grid-template-columns: minmax(0, 1fr) auto;
       width: 100%;
@@ -55,9 +71,10 @@ import type { AisleChangeSummary } from '@fond/contract';
       color: inherit;
       font: inherit;
       text-align: start;
+      text-decoration: none;
       cursor: pointer;
     }
-    button:hover {
+    .one:hover {
       background: var(--petrol-pale);
     }
     button[aria-pressed='true'] {
@@ -78,6 +95,8 @@ import type { AisleChangeSummary } from '@fond/contract';
 })
 export class AisleMoves {
   readonly changes = input.required<readonly AisleChangeSummary[]>();
+  /** Whether they lead to the pages that shoppers see, where none of them can be looked at here. */
+  readonly links = input(false);
   /** Path of the aisle that is looked at. */
   readonly shown = input<string | null>(null);
   readonly chosen = output<string>();

@@ -2,8 +2,7 @@ import { ChangeDetectionStrategy, Component, effect, inject, input, output } fro
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import type { CampaignTimes } from '@fond/contract';
-
-const ZONES = ['UTC', ...Intl.supportedValuesOf('timeZone').filter((zone) => zone !== 'UTC')];
+import { zoneGroups } from '../shell/zones';
 
 /** Name, start, end and time zone of a campaign. */
 @Component({
@@ -20,8 +19,12 @@ const ZONES = ['UTC', ...Intl.supportedValuesOf('timeZone').filter((zone) => zon
       <label
         >in
         <select class="field" formControlName="zone">
-          @for (zone of zones; track zone) {
-            <option [value]="zone">{{ zone }}</option>
+          @for (group of zones; track group.region) {
+            <optgroup [label]="group.region">
+              @for (one of group.zones; track one.zone) {
+                <option [value]="one.zone">{{ one.place }}</option>
+              }
+            </optgroup>
           }
         </select>
       </label>
@@ -60,7 +63,7 @@ export class CampaignFields {
   readonly zone = input('UTC');
   /** Null while what is filled in can't be scheduled. */
   readonly timesChange = output<(CampaignTimes & { name: string }) | null>();
-  protected readonly zones = ZONES;
+  protected readonly zones = zoneGroups();
 
   protected readonly form = this.builder.group(
     {

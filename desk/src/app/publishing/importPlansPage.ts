@@ -8,12 +8,13 @@ import type { FloorAisle, PlanFile, PlanImport, Problem } from '@fond/contract';
 import { Api } from '../api/api';
 import { FloorActions } from '../floor/floor.actions';
 import { floorFeature } from '../floor/floor.feature';
+import { FilePick } from '../shell/filePick';
 
 /** Reads a file of plans; what this shop doesn't have is asked for before anything is written. */
 @Component({
   selector: 'desk-import-plans',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, MatButtonModule, MatProgressBarModule],
+  imports: [FilePick, RouterLink, MatButtonModule, MatProgressBarModule],
   template: `
     @if (busy()) {
       <mat-progress-bar mode="indeterminate" aria-label="Reading the file" />
@@ -33,9 +34,9 @@ import { floorFeature } from '../floor/floor.feature';
           }
         </div>
       }
-      <label class="file">
-        <input type="file" accept=".json,application/json" (change)="choose($any($event.target))" />
-      </label>
+      <p class="file">
+        <desk-file-pick words="Choose a file …" accept=".json,application/json" (picked)="choose($event)" />
+      </p>
       @if (file(); as read) {
         <section>
           <h2>{{ name() }}</h2>
@@ -109,9 +110,7 @@ export class ImportPlansPage {
     () => !this.busy() && this.missing().every(({ key }) => key in this.mapping()),
   );
 
-  protected choose(field: HTMLInputElement): void {
-    const chosen = field.files?.[0];
-    if (!chosen) return;
+  protected choose(chosen: File): void {
     this.forget();
     this.name.set(chosen.name);
     void chosen.text().then((text) => {

@@ -27,7 +27,7 @@ import { BeforeAfter } from './beforeAfter';
     <div class="publish">
       <header>
         <h1>Put aside or delete {{ name() }}</h1>
-        <p>Either way its page designs are kept, and you can have it back on the floor.</p>
+        <p>Either way its page designs are kept, and you can restore it on the floor.</p>
       </header>
       <div class="columns">
         <div class="words">

@@ -103,6 +103,12 @@ export class PublishPage {
   protected readonly problem = computed(
     () => this.refused() ?? failureOf(this.counted.error() ?? this.read.error() ?? this.all.error()),
   );
+  /** Whether the list of drafts is being read, and whether it has been. */
+  protected readonly listing = computed(() => this.all.isLoading());
+  protected readonly listed = computed(() => this.all.hasValue() && this.all.error() === undefined);
+  protected readonly failed = computed(
+    () => failureOf(this.counted.error() ?? this.read.error() ?? this.all.error()) !== null,
+  );
   protected readonly changes = computed(() => (this.counted.hasValue() ? this.counted.value() : null));
   protected readonly stored = computed(() => (this.read.hasValue() ? this.read.value() : []));
   /** Drafts that say something else than what is live; those that were asked for stand there in any case. */
@@ -133,6 +139,11 @@ export class PublishPage {
       this.asked();
       this.refused.set(null);
     });
+  }
+
+  /** Asks anew for all that could not be read. */
+  protected again(): void {
+    for (const resource of [this.all, this.counted, this.read]) if (resource.error()) resource.reload();
   }
 
   protected include(plan: PlanSummary, on: boolean): void {

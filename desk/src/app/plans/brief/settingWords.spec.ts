@@ -17,6 +17,16 @@ describe('settingWords', () => {
     expect(said('related')).toBe('related products');
   });
 
+  it('say of a button, a part and a filter what people call them', () => {
+    expect(said('fixtures/shelf/card/cart/text/en')).toBe('cart button on the card: own words en');
+    expect(said('fixtures/part-2', 'added')).toBe('part 2 added');
+    expect(said('fixtures/facets/facets/q', 'added')).toBe('filter search in the aisle added');
+    expect(
+      settingWords({ path: ['fixtures', 'facets', 'facets', 'hob-types'], what: 'added' }, () => 'hob types'),
+    ).toBe('filter hob types added');
+    expect(said('fixtures/shelf/order/sink')).toBe('products at the end');
+  });
+
   it('name fixtures and list items that were added, moved or taken away', () => {
     expect(said('fixtures/title', 'removed')).toBe('title taken away');
     expect(said('fixtures/facets/facets/tag', 'added')).toBe('filter tag added');

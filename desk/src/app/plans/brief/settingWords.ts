@@ -9,8 +9,8 @@ const SETTINGS: Readonly<Record<string, string>> = {
   order: 'order',
   levels: 'sort keys',
   choices: 'sort choices for shoppers',
-  lift: 'lifted products',
-  sink: 'sunk products',
+  lift: 'products at the front',
+  sink: 'products at the end',
   soldOutLast: 'sold out last',
   spread: 'spread',
   pins: 'pins',
@@ -126,17 +126,41 @@ const WHAT: Readonly<Record<OwnEntry['what'], string>> = {
 
 const isFixture = (id: string): id is keyof typeof FIXTURE_WORDS => id in FIXTURE_WORDS;
 
-/** A single setting in words: “columns on wide pages”, “filter material: label”, “title taken away”. */
-export function settingWords({ path, what }: OwnEntry): string {
+/** A fixture by its kind, counted where there are several: `part-2` is the second part. */
+function fixtureName(id: string): string {
+  const [, kind, number] = /^([a-z]+)(?:-(\d+))?$/.exec(id) ?? [];
+  if (!isFixture(kind)) return isFixture(id) ? FIXTURE_WORDS[id] : id;
+  return number === undefined ? FIXTURE_WORDS[kind] : `${FIXTURE_WORDS[kind]} ${number}`;
+}
+
+/** What is said of one element of a card. */
+const OF_CARDS: Readonly<Record<string, string>> = {
+  text: 'own words',
+  label: 'label',
+  on: 'shown or not',
+  look: '',
+  font: 'font',
+};
+
+/** Filters that are no attribute. */
+const FILTERS: Readonly<Record<string, string>> = { q: 'search in the aisle', sale: 'on sale' };
+
+/**
+ * A single setting in words: “columns on wide pages”, “filter material: label”, “title taken away”.
+ *
+ * @param facetName What a filter is called, by its key.
+ */
+export function settingWords(
+  { path, what }: OwnEntry,
+  facetName: (key: string) => string = (key) => key,
+): string {
   const [top, fixture, ...rest] = path;
   const words =
     top !== 'fixtures'
-      ? wordsOf(path)
+      ? wordsOf(path, facetName)
       : rest.length === 0
-        ? isFixture(fixture)
-          ? FIXTURE_WORDS[fixture]
-          : fixture
-        : wordsOf(rest);
+        ? fixtureName(fixture)
+        : wordsOf(rest, facetName);
   return [words, WHAT[what]].filter(Boolean).join(' ');
 }
 
@@ -160,12 +184,17 @@ function badgeSettingWords([rule, setting]: readonly string[]): string {
   return setting === undefined ? badge : `${badge}: ${OF_BADGES[setting] ?? setting}`;
 }
 
-function wordsOf(path: readonly string[]): string {
+function wordsOf(path: readonly string[], facetName: (key: string) => string): string {
   const [first, second, ...rest] = path;
   if (second === undefined) return SETTINGS[first] ?? first;
   const inner = rest.map((step) => SETTINGS[step] ?? step).join(' ');
-  if (first === 'facets') return `filter ${second}${inner && `: ${inner}`}`;
-  if (first === 'card') return `${second.replace(/^attribute:/, '')} on the card${inner && `: ${inner}`}`;
+  if (first === 'facets') return `filter ${FILTERS[second] ?? facetName(second)}${inner && `: ${inner}`}`;
+  if (first === 'card') {
+    const said = rest.map((step) => OF_CARDS[step] ?? SETTINGS[step] ?? step).filter(Boolean);
+    const name = second.replace(/^attribute:/, '');
+    const called = name === 'cart' ? 'cart button' : name;
+    return `${called} on the card${said.length ? `: ${said.join(' ')}` : ''}`;
+  }
   if (first === 'columns' || first === 'gap') return `${first} ${SETTINGS[second] ?? second}`;
   if (first === 'badges') return badgeSettingWords(rest);
   if (first === 'order' && second === 'choices' && rest.length)

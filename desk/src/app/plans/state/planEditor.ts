@@ -38,6 +38,12 @@ export class PlanEditor {
     return asked ?? this.vocabulary()?.languages[0] ?? 'en';
   });
 
+  /** What a filter is called, by its key; the key where the catalogue doesn't know it. */
+  readonly facetName = (key: string): string =>
+    this.vocabulary()
+      ?.facets.find((facet) => facet.key === key)
+      ?.labels[this.lang()]?.toLowerCase() ?? key;
+
   edit(what: string, change: (plan: Plan) => Plan): void {
     const plan = this.plan();
     if (!plan) return;
