@@ -23,6 +23,7 @@ import type {
   BadgeMeeting,
   BadgeFault,
   CardFault,
+  RangeRule,
 } from '@fond/core';
 
 /** A stored row that the shop leaves out, as it can't be shown. */
@@ -241,8 +242,8 @@ export interface EditionComparison {
     before: Plan | null;
     after: Plan | null;
   }[];
-  /** Names of saved ranges that differ. */
-  ranges: readonly string[];
+  /** Saved ranges that differ; null where an edition has none of this name. */
+  ranges: readonly { name: string; before: RangeRule | null; after: RangeRule | null }[];
 }
 
 export interface EditionSummary {
@@ -280,8 +281,18 @@ export interface ShelfReport {
 export interface ProductWhy extends RangeAnswer {
   sku: string;
   title: string;
-  /** Null where it is not on the shelf. `byKeys` is its place by the sorting keys alone. */
-  place: { place: number; of: number; by: Placed['by']; byKeys: number } | null;
+  /**
+   * Null where it is not on the shelf. `byKeys` is its place by groups and sorting keys alone, `group` the one that it
+   * stands in, `shown` how many of a promoting shelf are shown at all; null for all.
+   */
+  place: {
+    place: number;
+    of: number;
+    by: Placed['by'];
+    byKeys: number;
+    group: 'lifted' | 'sunk' | 'sold-out' | null;
+    shown: number | null;
+  } | null;
 }
 
 export interface FacetAdviceRow extends FacetAdvice {
@@ -300,7 +311,7 @@ export interface BadgeReport {
   })[];
   pairs: BadgeMeeting['pairs'];
   over: number;
-  /** The product of the aisle with the most badges. */
+  /** The product of the aisle whose badges cover the most of its picture. */
   fullest: { sku: string; title: string; badges: readonly Badge[] } | null;
 }
 
@@ -314,6 +325,8 @@ export interface StoredRange extends SavedRange {
 
 export interface RangeUse {
   plan: { id: string; name: string };
+  /** The plan is put aside: it serves nothing, and would show the range if it came back. */
+  aside: boolean;
 }
 
 /** What a merchandiser says of a collection. */

@@ -271,9 +271,7 @@ export const shelfReport = Joi.object({
   }).required(),
 });
 
-export const productWhy = Joi.object({
-  sku: text.required(),
-  title: text.required(),
+const rangeAnswer = {
   inside: Joi.boolean().required(),
   inSource: Joi.boolean().required(),
   clauses: Joi.array()
@@ -286,11 +284,22 @@ export const productWhy = Joi.object({
     )
     .required(),
   firstFailed: count.allow(null).required(),
+};
+
+export const productWhy = Joi.object({
+  sku: text.required(),
+  title: text.required(),
+  ...rangeAnswer,
+  saved: Joi.object({ name: text.required(), rule: anything.required(), ...rangeAnswer })
+    .allow(null)
+    .required(),
   place: Joi.object({
     place: count.required(),
     of: count.required(),
     by: Joi.valid('order', 'pin', 'spread').required(),
     byKeys: count.required(),
+    group: Joi.valid('lifted', 'sunk', 'sold-out').allow(null).required(),
+    shown: count.allow(null).required(),
   })
     .allow(null)
     .required(),
@@ -356,7 +365,7 @@ export const storedRange = Joi.object({
   updatedAt: time.required(),
   updatedBy: text.required(),
   usedIn: Joi.array()
-    .items(Joi.object({ plan: named.required() }))
+    .items(Joi.object({ plan: named.required(), aside: Joi.boolean().required() }))
     .required(),
 });
 

@@ -344,7 +344,7 @@ export function handlersOf({
       const { q, aisle } = query as { q?: string; aisle?: string };
       const { snapshot } = standOf(host);
       const within = aisle === undefined ? null : aisleProducts(snapshot, aisleAt(snapshot, aisle)).words;
-      return findProducts(snapshot, q ?? '', within);
+      return findProducts(host, snapshot, q ?? '', within);
     },
     lookUpProducts: ({ body }) =>
       lookUpProducts(standOf(host).snapshot, (body as { skus: readonly string[] }).skus),

@@ -16,6 +16,16 @@ describe('what badges cover', () => {
     expect(share.medium).toBeGreaterThan(share.narrow);
   });
 
+  it('counts every line of words that have no room beside one another', () => {
+    const picture = { wide: 120, medium: 120, narrow: 120 };
+    const one = coveredShare([{ text: 'Ready', look }], picture, 1).wide;
+    const three = coveredShare([{ text: 'Ready for induction and ovens', look }], picture, 1).wide;
+    expect(badgeBox('Ready for induction and ovens', look, 'wide', 100).h).toBeGreaterThan(
+      2 * badgeBox('Ready', look, 'wide').h - 8,
+    );
+    expect(three).toBeGreaterThan(one * 2);
+  });
+
   it('never is more than all, grows with every badge, and is nothing without one', () => {
     const badge = fc.record({
       text: fc.string({ maxLength: 40 }),

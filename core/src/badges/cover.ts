@@ -12,6 +12,9 @@ const LETTER = 0.54;
 const LINE = 1.3;
 const PADDING = { across: 9, down: 3 };
 
+/** Badges stand so far from the edges of their picture, at each side. */
+const EDGE = 10;
+
 /** Of a picture, from which on badges hide too much of it. */
 export const MOST_COVERED = 0.12;
 
@@ -23,17 +26,36 @@ export const colourOf = (paint: Paint, colours: Colours): string =>
 export const badgeContrast = ({ ground, ink, shape }: BadgeLook, colours: Colours): number | null =>
   shape === 'words' ? null : contrastOf(colourOf(ground, colours), colourOf(ink, colours));
 
-/** Width and height of a badge in CSS pixels. */
+/**
+ * Width and height of a badge in CSS pixels; words that have no room beside one another stand in several lines.
+ *
+ * @param room Width that it may have at the most.
+ */
 export function badgeBox(
   text: string,
   { shape, size }: BadgeLook,
   width: WidthName,
+  room = Infinity,
 ): { w: number; h: number } {
   const letters = steppedAt(size, width);
   const padded = shape === 'words' ? { across: 0, down: 0 } : PADDING;
+  const most = Math.max(letters, room - 2 * padded.across);
+  // Lines break between words; one that is longer than a line has it to itself.
+  let lines = 1;
+  let line = 0;
+  let widest = 0;
+  for (const word of text.split(/\s+/)) {
+    const own = Array.from(word).length * letters * LETTER;
+    const joined = line ? line + letters * LETTER + own : own;
+    if (line && joined > most) {
+      lines++;
+      line = own;
+    } else line = joined;
+    widest = Math.max(widest, line);
+  }
   return {
-    w: Array.from(text).length * letters * LETTER + 2 * padded.across,
-    h: letters * LINE + 2 * padded.down,
+    w: Math.min(widest, most) + 2 * padded.across,
+    h: lines * letters * LINE + 2 * padded.down,
   };
 }
 
@@ -54,7 +76,7 @@ export function coveredShare(
     const h = w * ratio;
     let area = 0;
     for (const { text, look } of badges) {
-      const box = badgeBox(text, look, width);
+      const box = badgeBox(text, look, width, w - 2 * EDGE);
       area += Math.min(box.w, w) * Math.min(box.h, h);
     }
     return Math.min(1, area / (w * h));

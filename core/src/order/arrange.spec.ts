@@ -6,6 +6,7 @@ import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { CONTEXT, FRAME, product, productsArbitrary } from '../testing/catalogues';
 import { arrangedWindow, heldPins } from './arrange';
 import { permutationOf } from './order';
+import type { Clause } from '../range/rule';
 import { byLevels, type Pin, type Spread } from './sorting';
 
 const SORTING = byLevels([{ key: 'newest', reversed: false }]);
@@ -47,6 +48,27 @@ const arranged = (
   ).map(({ p }) => p);
 
 describe('an arranged listing', () => {
+  it('keeps what is spread within its group: nobody passes its border', () => {
+    fc.assert(
+      fc.property(productsArbitrary, fc.integer({ min: 1, max: 2 }), (rows, most) => {
+        const snapshot = snapshotOf(FRAME, rows);
+        const words = some(snapshot, 1);
+        const sunk: Clause = { kind: 'tag', tag: 1 };
+        const sorting = {
+          ...SORTING,
+          lift: [{ kind: 'featured' } as const],
+          sink: [sunk],
+          soldOutLast: true,
+        };
+        const permutation = permutationOf(snapshot, sorting, 'en', CONTEXT);
+        const spread = { by: 'material', most };
+        const placed = arrangedWindow(snapshot, words, permutation, new Map(), spread, 0, snapshot.size);
+        const groups = placed.map(({ p }) => permutation.groups![p]);
+        expect(groups).toEqual([...groups].sort((a, b) => a - b));
+      }),
+    );
+  });
+
   it('shows nobody twice and loses nobody, and its pages of any size add up to the whole', () => {
     fc.assert(
       fc.property(

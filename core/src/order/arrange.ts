@@ -52,8 +52,8 @@ export interface Placed {
  * products of one value in a row.
  *
  * Pinned products stand at their places, or at the end where there are fewer; the rest keeps the order of `permutation`
- * around them. The spread fills place after place with the first product, in order, that doesn't make the row too
- * long, and lets the next one stand where none within sight fits; so nobody is lost or shown twice, and the pages of
+ * around them. The spread fills place after place with the first product, in order and of the same group, that doesn't
+ * make the row too long, and lets the next one stand where none within sight fits; so nobody is lost or shown twice, and the pages of
  * any size add up to the same whole. O(from + size) steps, each at most `LOOK_AHEAD`.
  */
 export function arrangedWindow(
@@ -81,6 +81,8 @@ export function arrangedWindow(
     pinAt.set(free, p);
   }
 
+  const { groups } = permutation;
+  const groupOf = (p: number): number => groups?.[p] ?? 0;
   const row = spread && new Row(snapshot, spread);
   const placed: Placed[] = [];
   const taken = new Uint8Array(queue.length);
@@ -96,8 +98,9 @@ export function arrangedWindow(
     let at = next;
     if (row) {
       const sight = Math.min(queue.length, next + LOOK_AHEAD);
-      while (at < sight && (taken[at] || !row.fits(queue[at]))) at++;
-      if (at === sight) at = next;
+      const group = groupOf(queue[next]);
+      while (at < sight && (taken[at] || !row.fits(queue[at])) && groupOf(queue[at]) === group) at++;
+      if (at === sight || groupOf(queue[at]) !== group) at = next;
     }
     taken[at] = 1;
     placed.push({ p: queue[at], by: at === next ? 'order' : 'spread' });

@@ -102,6 +102,33 @@ describe('permutationOf', () => {
     expect([...today].sort((a, b) => a - b)).toEqual(rows.map(({ id }) => id));
   });
 
+  it('turns groups and lots at the shop’s midnight, not at that of another place', () => {
+    // On the other side of the world from UTC a day begins while the one before still goes on there.
+    const zone = 'Pacific/Auckland';
+    const midnight = Date.UTC(2026, 2, 9, 11);
+    const rows = [product(1, { created: midnight - 9 * 3_600_000 - 86_400_000 }), product(2, { created: 0 })];
+    const snapshot = snapshotOf(FRAME, rows);
+    const sunk = {
+      ...byLevels([{ key: 'name', reversed: false }]),
+      sink: [{ kind: 'added', days: 2 } as const],
+    };
+    const groupsAt = (now: number): number[] => [
+      ...permutationOf(snapshot, sunk, 'en', { now, ranges: [], zone }).groups!,
+    ];
+    const before = groupsAt(midnight - 60_000);
+    const after = groupsAt(midnight + 60_000);
+    expect(before).not.toEqual(after);
+    const lot = byLevels([{ key: 'random', reversed: false }]);
+    const many = snapshotOf(
+      FRAME,
+      Array.from({ length: 40 }, (_, at) => product(at + 1)),
+    );
+    const drawn = (now: number): string =>
+      permutationOf(many, lot, 'en', { now, ranges: [], zone }).positions.join();
+    expect(drawn(midnight - 60_000)).not.toBe(drawn(midnight + 60_000));
+    expect(drawn(midnight + 60_000)).toBe(drawn(midnight + 20 * 3_600_000));
+  });
+
   it('follows a list of article numbers and lets the others come after it', () => {
     const rows = [product(1), product(2), product(3)];
     const named: Sorting = {

@@ -13,7 +13,7 @@ import {
   listInto,
   type Words,
 } from '../catalogue/sets';
-import { activitySums, clauseWords, faultOf, numberOf } from '../range/clauseWords';
+import { activitySums, clauseWords, dayRead, faultOf, numberOf } from '../range/clauseWords';
 import type { Clause, RangeContext } from '../range/rule';
 import { nameNumbers } from './names';
 import type { SearchMatches } from '../text/searchIndex';
@@ -25,6 +25,8 @@ export interface Permutation {
   ranks: Uint32Array;
   /** The level that decides first; null where groups come before it. */
   lead: OrderLevel | null;
+  /** The group of each product, lower ones first; null where there is one group only. */
+  groups: Float64Array | null;
 }
 
 const PERMUTATIONS_KEPT = 64;
@@ -47,7 +49,7 @@ const numbersKept = new Keep<Float64Array>(PERMUTATIONS_KEPT);
  *
  * Groups come first: lifted, the rest, sunk, sold out. Usual directions: featured first, newest and lately changed
  * first, names A to Z in the collation of `lang`, cheapest first, largest saving, best rated, most sold, most seen,
- * largest margin, largest stock first; random is another order each day of `context.now`; named follows the list.
+ * largest margin, largest stock first; random is another order each day of the shop's zone; named follows the list.
  * Missing values stand last in either direction. The order is total: it ends on the product's number.
  */
 export function permutationOf(
@@ -72,11 +74,11 @@ export function permutationOf(
     };
     const lead = groups ? null : (sorting.levels[0] ?? null);
     const merged = earlier && mergedOrder(earlier, keys, ids, before);
-    if (merged) return { ...merged, lead, keys, ids };
+    if (merged) return { ...merged, lead, groups, keys, ids };
     const positions = sortedByNumbers(keys, byId(snapshot));
     const ranks = new Uint32Array(snapshot.size);
     for (let rank = 0; rank < positions.length; rank++) ranks[positions[rank]] = rank;
-    return { positions, ranks, lead, keys, ids };
+    return { positions, ranks, lead, groups, keys, ids };
   });
 }
 
@@ -172,7 +174,7 @@ function mergedElsewhere(
 }
 
 /** What an order depends on; the day only where it does. */
-function signatureOf(sorting: Sorting, lang: Lang, { now }: RangeContext): string {
+function signatureOf(sorting: Sorting, lang: Lang, context: RangeContext): string {
   const { levels, lift, sink, soldOutLast, named } = sorting;
   const uses = (...keys: OrderKey[]): boolean => levels.some(({ key }) => keys.includes(key));
   const grouped = lift.length + sink.length > 0;
@@ -182,7 +184,9 @@ function signatureOf(sorting: Sorting, lang: Lang, { now }: RangeContext): strin
     uses('named') ? JSON.stringify(named) : '',
     grouped ? JSON.stringify([lift, sink]) : '',
     soldOutLast,
-    grouped || uses('random', 'views') ? Math.floor(now / DAY) : '',
+    // Days turn at the shop's midnight, as clauses read them; views are counted by UTC days.
+    grouped || uses('random') ? dayRead(context) : '',
+    uses('views') ? Math.floor(context.now / DAY) : '',
   ].join('|');
 }
 
@@ -226,7 +230,7 @@ function keyNumbers(
   { named }: Sorting,
   context: RangeContext,
 ): Float64Array {
-  const day = key === 'random' || key === 'views' ? Math.floor(context.now / DAY) : '';
+  const day = key === 'random' ? dayRead(context) : key === 'views' ? Math.floor(context.now / DAY) : '';
   const of = key === 'name' ? lang : key === 'named' ? JSON.stringify(named) : '';
   const question = `${key}${reversed ? '-' : '+'}|${of}|${day}`;
   return numbersKept.get(snapshot.lineage, question, columnsRead(snapshot, key), () => {
@@ -276,7 +280,7 @@ function usualNumbers(
   snapshot: Snapshot,
   key: Exclude<OrderKey, 'named'>,
   lang: Lang,
-  { now }: RangeContext,
+  context: RangeContext,
 ): Float64Array {
   const each = (number: (p: number) => number): Float64Array =>
     Float64Array.from({ length: snapshot.size }, (_, p) => number(p));
@@ -298,13 +302,13 @@ function usualNumbers(
     case 'sold':
       return each((p) => -snapshot.sold[p]);
     case 'views':
-      return Float64Array.from(activitySums(snapshot, 'views', VIEW_DAYS, now), (views) => -views);
+      return Float64Array.from(activitySums(snapshot, 'views', VIEW_DAYS, context.now), (views) => -views);
     case 'margin':
       return marginNumbers(snapshot);
     case 'stock':
       return each((p) => -snapshot.stock[p]);
     case 'random':
-      return each((p) => shuffled(snapshot.ids[p], Math.floor(now / DAY)));
+      return each((p) => shuffled(snapshot.ids[p], dayRead(context)));
   }
 }
 

@@ -33,6 +33,7 @@ import {
   type SpotlightSettings,
   type TilesSettings,
 } from '../plans/fixtures';
+import type { Sorting } from '../order/sorting';
 import type { Fixture, Plan, Shelf } from '../plans/plan';
 import { namedOrder, runRange } from '../range/range';
 import type { RangeContext } from '../range/rule';
@@ -265,6 +266,13 @@ export function promotionModel(
   };
 }
 
+/** How a shelf beside the aisle's own sorts its products: by its keys, with those last that are sold out. */
+export const promotionSorting = (
+  { range, levels }: Pick<PromotionSettings, 'range' | 'levels'>,
+  aisle: Aisle,
+  context: RangeContext,
+): Sorting => ({ levels, lift: [], sink: [], soldOutLast: true, named: namedOrder(range, aisle, context) });
+
 /** The first products of a range, in an order. */
 function firstOf(
   { snapshot, aisle, lang, context }: Omit<FrameContext, 'plan' | 'badges'>,
@@ -273,7 +281,7 @@ function firstOf(
   count: number,
   most: number,
 ): ArrayLike<number> {
-  const sorting = { levels, lift: [], sink: [], soldOutLast: true, named: namedOrder(range, aisle, context) };
+  const sorting = promotionSorting({ range, levels }, aisle, context);
   return windowOf(words, count, permutationOf(snapshot, sorting, lang, context), 0, most);
 }
 

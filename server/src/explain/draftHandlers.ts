@@ -24,9 +24,9 @@ type DraftOperation = Extract<
 /** What a draft comes to in an aisle, without being stored. */
 export const draftHandlers = (host: CatalogueHost): Record<DraftOperation, Handler> => ({
   explainProduct: async ({ body }) => {
-    const { sku } = body as { sku: string };
+    const { sku, fixture } = body as { sku: string; fixture?: string };
     const { snapshot, aisle, plan, context } = await drafted(host, body);
-    return explainProduct(snapshot, aisle, plan, sku, context);
+    return explainProduct(snapshot, aisle, plan, { sku, fixture }, context);
   },
   explainFacets: async ({ body }) => {
     const { snapshot, aisle, plan, context } = await drafted(host, body);

@@ -6,6 +6,7 @@ import {
   facetLabel,
   heldPins,
   permutationOf,
+  promotionSorting,
   runRange,
   shelfOf,
   PRODUCT_ROOT,
@@ -15,11 +16,14 @@ import {
   whyInRange,
   type Aisle,
   type Edition,
+  type Pin,
   type Plan,
   type RangeContext,
   type RangeRule,
   type Sieve,
   type Snapshot,
+  type Sorting,
+  type Spread,
 } from '@fond/core';
 import { problem } from '../http/problem';
 
@@ -82,35 +86,77 @@ export function explainProduct(
   snapshot: Snapshot,
   aisle: Aisle,
   plan: Plan,
-  sku: string,
+  asked: { sku: string; fixture?: string },
   context: RangeContext,
 ): ProductWhy {
-  const shelf = shelfOf(plan);
-  const p = snapshot.bySku.get(sku);
+  const shelf = sortedShelf(plan, asked.fixture, aisle, context);
+  const p = snapshot.bySku.get(asked.sku);
   if (p === undefined || !shelf)
-    throw problem('not-found', `There is no product “${sku.slice(0, 64)}” in the catalogue.`);
+    throw problem('not-found', `There is no product “${asked.sku.slice(0, 64)}” in the catalogue.`);
   const answer = whyInRange(snapshot, aisle, shelf.range, p, context);
   return {
     ...productLine(snapshot, p),
     ...answer,
-    place: answer.inside ? placeOf(snapshot, aisle, plan, p, context) : null,
+    place: answer.inside ? placeOf(snapshot, aisle, shelf, p, context) : null,
   };
 }
 
-/** Where the plan's own order puts a product, and what put it there. */
+/** A shelf as far as it decides where a product stands. */
+interface SortedShelf {
+  range: RangeRule;
+  sorting: Sorting;
+  pins: readonly Pin[];
+  spread: Spread | null;
+  /** Products that are shown at the most; null for all, over pages. */
+  most: number | null;
+}
+
+/** @param fixture Id of a promoting shelf; undefined for the aisle's own. */
+function sortedShelf(
+  plan: Plan,
+  fixture: string | undefined,
+  aisle: Aisle,
+  context: RangeContext,
+): SortedShelf | null {
+  if (fixture === undefined) {
+    const shelf = shelfOf(plan);
+    return (
+      (shelf && {
+        range: shelf.range,
+        sorting: sortingOf(shelf, 'recommended', aisle, context),
+        pins: shelf.order.pins,
+        spread: shelf.order.spread,
+        most: null,
+      }) ??
+      null
+    );
+  }
+  const promotion = plan.fixtures.find(({ id }) => id === fixture);
+  return promotion?.type === 'promotion'
+    ? {
+        range: promotion.range,
+        sorting: promotionSorting(promotion, aisle, context),
+        pins: [],
+        spread: null,
+        most: promotion.most,
+      }
+    : null;
+}
+
+const GROUPS = ['lifted', null, 'sunk', 'sold-out'] as const;
+
+/** Where a shelf's own order puts a product, and what put it there. */
 function placeOf(
   snapshot: Snapshot,
   aisle: Aisle,
-  plan: Plan,
+  { range, sorting, pins, spread, most }: SortedShelf,
   p: number,
   context: RangeContext,
 ): NonNullable<ProductWhy['place']> {
-  const shelf = shelfOf(plan)!;
-  const { words, count } = runRange(snapshot, aisle, shelf.range, context);
-  const sorting = sortingOf(shelf, 'recommended', aisle, context);
+  const { words, count } = runRange(snapshot, aisle, range, context);
   const permutation = permutationOf(snapshot, sorting, snapshot.frame.languages[0], context);
-  const { held } = heldPins(snapshot, shelf.order.pins, aisle.key, words);
-  const all = arrangedWindow(snapshot, words, permutation, held, shelf.order.spread, 0, count);
+  const { held } = heldPins(snapshot, pins, aisle.key, words);
+  const all = arrangedWindow(snapshot, words, permutation, held, spread, 0, count);
   const place = all.findIndex((placed) => placed.p === p);
   const plain = arrangedWindow(snapshot, words, permutation, new Map(), null, 0, count);
   return {
@@ -119,6 +165,8 @@ function placeOf(
     by: all[place].by,
     /** Where the keys alone would have put it. */
     byKeys: plain.findIndex((placed) => placed.p === p) + 1,
+    group: permutation.groups ? GROUPS[permutation.groups[p]] : null,
+    shown: most,
   };
 }
 

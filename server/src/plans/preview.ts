@@ -45,11 +45,15 @@ export async function previewDraft(
   const draft = safeDocument(await documentsFor([document], beneath.documents), document.id);
   const { edition, plan } = await draftedEdition(beneath, [draft]);
   const aisle = read && snapshot.aisles.byPath.get(read.path);
+  const disputes = disputesOf(snapshot, edition.plans, plan.id);
+  const disputed = new Set(disputes.map(({ key }) => key));
   return {
     page: read && withOwnCss(await composePreview(host, stand, edition, read), plan),
     report: aisle ? reportShelf(snapshot, aisle, plan, contextOf(edition, pageTime(), stand.zone)) : null,
-    serves: aislesOfPlan(edition.plans, snapshot.aisles, plan.id).length,
-    disputes: disputesOf(snapshot, edition.plans, plan.id),
+    // What is in dispute is nobody's yet.
+    serves: aislesOfPlan(edition.plans, snapshot.aisles, plan.id).filter(({ key }) => !disputed.has(key))
+      .length,
+    disputes,
     ...movesOf(snapshot, beneath.plans, edition.plans, plan.id),
   };
 }

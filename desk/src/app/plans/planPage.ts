@@ -17,7 +17,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { filter, take } from 'rxjs';
 import type { PlanBeginning, Problem } from '@fond/contract';
-import { HOUSE_PLAN_ID } from '@fond/core';
+import { HOUSE_PLAN_ID, isHeir } from '@fond/core';
 import { Api } from '../api/api';
 import { PartsActions } from '../parts/state/parts.actions';
 import { FloorActions } from '../floor/floor.actions';
@@ -94,6 +94,15 @@ export class PlanPage {
   protected readonly standing = this.store.selectSignal(planFeature.selectStanding);
   private readonly usedIn = this.store.selectSignal(planFeature.selectHeirs);
   protected readonly live = this.store.selectSignal(planFeature.selectLive);
+  private readonly document = this.store.selectSignal(planFeature.selectDocument);
+  private readonly liveDocument = this.store.selectSignal(planFeature.selectLiveDocument);
+  /** Whether draft and live build on the same plan; on what a plan builds is changed in a slip of its own. */
+  protected readonly sameBase = computed(() => {
+    const [base, liveBase] = [this.document(), this.liveDocument()].map((one) =>
+      one && isHeir(one) ? one.base : null,
+    );
+    return base === liveBase;
+  });
   protected readonly differs = this.store.selectSignal(planFeature.selectDiffersFromLive);
   protected readonly published = this.store.selectSignal(planFeature.selectPublished);
   private readonly address = this.editor.address;
@@ -161,6 +170,12 @@ export class PlanPage {
   protected rename(name: string): void {
     const text = name.trim();
     if (text && text !== this.plan()?.name) this.editor.edit('name', (plan) => ({ ...plan, name: text }));
+  }
+
+  /** As one edit, which can be undone like any other. */
+  protected backToLive(): void {
+    const live = this.live();
+    if (live) this.editor.edit('back to what is live', () => live);
   }
 
   protected undo(): void {

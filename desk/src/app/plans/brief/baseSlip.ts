@@ -6,6 +6,7 @@ import { Api } from '../../api/api';
 import { floorFeature } from '../../floor/floor.feature';
 import { PlanActions } from '../state/plan.actions';
 import { planFeature } from '../state/plan.feature';
+import { PlanEditor } from '../state/planEditor';
 import { PlanOrigin, type OwnSetting } from '../state/planOrigin';
 import { settingWords } from './settingWords';
 
@@ -60,7 +61,9 @@ import { settingWords } from './settingWords';
           @for (setting of own(); track setting.key) {
             <li>
               <span class="grow">{{ words(setting) }}</span>
-              <button type="button" class="word" (click)="handBack(setting)">hand back</button>
+              <button type="button" class="word" (click)="handBack(setting)">
+                {{ setting.what === 'added' ? 'remove' : 'use ' + under.name + '’s' }}
+              </button>
             </li>
           } @empty {
             <li class="none">Nothing: it looks just like {{ under.name }}</li>
@@ -89,6 +92,7 @@ export class BaseSlip {
   private readonly store = inject(Store);
   private readonly api = inject(Api);
   private readonly origin = inject(PlanOrigin);
+  private readonly editor = inject(PlanEditor);
   private readonly plan = this.store.selectSignal(planFeature.selectPlan);
   private readonly version = this.store.selectSignal(planFeature.selectVersion);
   private readonly saving = this.store.selectSignal(planFeature.selectSaving);
@@ -96,7 +100,7 @@ export class BaseSlip {
   protected readonly heirs = this.store.selectSignal(planFeature.selectHeirs);
   protected readonly base = this.origin.base;
   protected readonly own = this.origin.own;
-  protected readonly words = settingWords;
+  protected readonly words = (setting: OwnSetting): string => settingWords(setting, this.editor.facetName);
   protected readonly problem = signal<Problem | null>(null);
   private readonly running = signal(false);
   /** The base that was asked for; undefined while nobody asks, null for none. */
@@ -146,7 +150,7 @@ export class BaseSlip {
     this.store.dispatch(
       PlanActions.handedBack({
         paths: [setting.path],
-        what: `hand back ${settingWords(setting)}`,
+        what: `back to the base: ${settingWords(setting)}`,
         at: Date.now(),
       }),
     );

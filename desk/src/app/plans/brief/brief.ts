@@ -2,6 +2,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   ElementRef,
   inject,
   signal,
@@ -27,7 +28,7 @@ import { Word } from './word';
 
 /** Everything that can be set, by the words people look for. */
 const SETTINGS: readonly { name: string; slip: SlipName }[] = [
-  { name: 'Builds on: base, own settings, hand back', slip: 'base' },
+  { name: 'Builds on: base, own settings, back to the base’s', slip: 'base' },
   { name: 'Rank among plans that claim the same aisles', slip: 'reach' },
   { name: 'Reach: which aisles the plan serves', slip: 'reach' },
   { name: 'Except: aisles that are left out', slip: 'reach' },
@@ -107,6 +108,34 @@ export class Brief {
     const own = this.origin.own().length;
     return this.origin.base() ? `, with ${own} ${own === 1 ? 'setting' : 'settings'} of its own` : '';
   });
+
+  constructor() {
+    effect((onCleanup) => {
+      if (!this.open()) return;
+      const watching = new AbortController();
+      onCleanup(() => watching.abort());
+      // Drawn first; what it has to ask for lets it grow a little later.
+      requestAnimationFrame(() => requestAnimationFrame(() => this.bringIntoView(watching.signal)));
+    });
+  }
+
+  /** An open slip is seen, its head at least, until somebody scrolls by themselves. */
+  private bringIntoView(over: AbortSignal): void {
+    const slip = this.host.querySelector('.slip');
+    if (!slip || over.aborted) return;
+    const grown = new ResizeObserver(() => {
+      const high = slip.getBoundingClientRect().height > this.host.clientHeight;
+      // The sentence that it stands under changes with what is edited, and is seen along.
+      const whole = slip.closest('section') ?? slip;
+      if (high) whole.scrollIntoView({ block: 'start' });
+      else slip.scrollIntoView({ block: 'nearest' });
+    });
+    grown.observe(slip);
+    const stop = (): void => grown.disconnect();
+    over.addEventListener('abort', stop);
+    for (const kind of ['wheel', 'pointerdown', 'click', 'keydown', 'touchmove'])
+      this.host.addEventListener(kind, stop, { once: true, signal: over });
+  }
 
   protected find(slip: SlipName): void {
     this.sought.set('');

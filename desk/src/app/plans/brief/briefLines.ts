@@ -36,7 +36,7 @@ export class BriefLines {
       this.store.dispatch(
         PlanActions.handedBack({
           paths: own.map(({ path }) => path),
-          what: `hand back ${scope}`,
+          what: `back to the base: ${scope}`,
           at: Date.now(),
         }),
       );

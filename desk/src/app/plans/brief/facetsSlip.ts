@@ -199,7 +199,7 @@ export class FacetsSlip {
     if (key === SEARCH_FACET) return 'by title, maker, tags and more';
     const values = this.shownValues(key);
     if (!values) return 'not shown here';
-    return key === 'price' ? 'range' : `${values} values`;
+    return key === 'price' ? 'range' : `${values} ${values === 1 ? 'value' : 'values'}`;
   }
 
   protected label(choice: FacetChoice, text: string): void {

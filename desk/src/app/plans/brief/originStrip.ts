@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { Store } from '@ngrx/store';
 import { valueAt } from '@fond/core';
 import { PlanActions } from '../state/plan.actions';
+import { PlanEditor } from '../state/planEditor';
 import { PlanOrigin, type OwnSetting, type Scope } from '../state/planOrigin';
 import { settingWords } from './settingWords';
 
@@ -19,12 +20,16 @@ import { settingWords } from './settingWords';
               <li>
                 <span>{{ words(setting) }}</span>
                 <em class="inherited">{{ baseWords(setting) }}</em>
-                <button type="button" class="word" (click)="handBack([setting])">hand back</button>
+                <button type="button" class="word" (click)="handBack([setting])">
+                  {{ setting.what === 'added' ? 'remove' : 'use ' + base.name + '’s' }}
+                </button>
               </li>
             }
           </ul>
           @if (own().length > 1) {
-            <button type="button" class="word" (click)="handBack(own())">Hand all of it back</button>
+            <button type="button" class="word" (click)="handBack(own())">
+              Use {{ base.name }}’s for all of it
+            </button>
           }
         </div>
       } @else {
@@ -68,9 +73,10 @@ import { settingWords } from './settingWords';
 export class OriginStrip {
   private readonly store = inject(Store);
   protected readonly origin = inject(PlanOrigin);
+  private readonly editor = inject(PlanEditor);
   readonly scope = input.required<Scope>();
   protected readonly own = computed(() => this.origin.ownIn(this.scope()));
-  protected readonly words = settingWords;
+  protected readonly words = (setting: OwnSetting): string => settingWords(setting, this.editor.facetName);
 
   /** What the base has at the same place, where that can be said in a word or two. */
   protected baseWords({ path, what }: OwnSetting): string {
@@ -81,7 +87,6 @@ export class OriginStrip {
     if (what === 'moved') return `${base.name} has it elsewhere`;
     switch (typeof value) {
       case 'number':
-      case 'string':
         return `${base.name}: ${value}`;
       case 'boolean':
         return `${base.name}: ${value ? 'yes' : 'no'}`;
@@ -94,7 +99,7 @@ export class OriginStrip {
     this.store.dispatch(
       PlanActions.handedBack({
         paths: settings.map(({ path }) => path),
-        what: `hand back ${settings.length === 1 ? settingWords(settings[0]) : this.scope()}`,
+        what: `back to the base: ${settings.length === 1 ? settingWords(settings[0]) : this.scope()}`,
         at: Date.now(),
       }),
     );

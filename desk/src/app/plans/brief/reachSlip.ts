@@ -10,6 +10,7 @@ import { floorFeature } from '../../floor/floor.feature';
 import { planFeature } from '../state/plan.feature';
 import { PlanEditor } from '../state/planEditor';
 import { kindWord, ruleWords } from './reachWords';
+import { fewestRules } from './fewestRules';
 import { ReachMap } from './reachMap';
 import { Stepper } from './stepper';
 import { shortList } from './words';
@@ -125,9 +126,14 @@ const SIDES: readonly { side: Side; legend: string; add: string }[] = [
           </div>
         </div>
       }
-      @if (told(); as words) {
+      @if (told(); as said) {
         <p class="hint" role="status">
-          {{ words }}
+          {{ said.words }}
+          @if (said.back; as back) {
+            <button type="button" class="choice" [disabled]="busy()" (click)="takeBack(back)">
+              Undo it there
+            </button>
+          }
         </p>
       }
       <desk-stepper
@@ -171,7 +177,10 @@ export class ReachSlip {
   protected readonly busy = signal(false);
   protected readonly mapped = signal(false);
   /** What was done in the other plan. */
-  protected readonly told = signal('');
+  protected readonly told = signal<{
+    words: string;
+    back: { plan: Dispute['plan']; rules: readonly ReachRule[] } | null;
+  } | null>(null);
 
   /** Aisles with how deep they hang, so that a plain list can show the tree. */
   protected readonly aisles = computed(() => {
@@ -235,32 +244,64 @@ export class ReachSlip {
   }
 
   protected leaveOutHere({ aisles }: Overlap): void {
-    this.change('exclude', (rules) => [...rules, ...aisles.map(aisleRule)]);
+    this.change('exclude', (rules) => [...rules, ...this.leaving(aisles)]);
+  }
+
+  /** Few rules that leave the aisles out: a category with all below it by one. */
+  private leaving(aisles: readonly Dispute[]): ReachRule[] {
+    return fewestRules(
+      aisles.map(({ key }) => key),
+      this.floor()?.aisles ?? [],
+    );
   }
 
   /** The other plan's draft leaves the aisles out; both are published together then. */
   protected leaveOutThere({ plan, aisles }: Overlap): void {
+    const leaving = this.leaving(aisles);
+    const said = leaving.map((rule) => ruleWords(rule, this.floor()?.aisles ?? []));
+    this.changeThere(
+      plan,
+      (exclude) => [...exclude, ...leaving],
+      `The draft of “${plan.name}” leaves out ${shortList(said, 4)}. Publish both together; until then the overlap stands.`,
+      leaving,
+    );
+  }
+
+  /** What the other plan's draft was told to leave out, it serves again. */
+  protected takeBack({ plan, rules }: { plan: Dispute['plan']; rules: readonly ReachRule[] }): void {
+    const gone = new Set(rules.map((rule) => JSON.stringify(rule)));
+    this.changeThere(
+      plan,
+      (exclude) => exclude.filter((rule) => !gone.has(JSON.stringify(rule))),
+      `The draft of “${plan.name}” leaves nothing out any more that this plan asked for.`,
+      null,
+    );
+  }
+
+  private changeThere(
+    plan: Dispute['plan'],
+    change: (exclude: readonly ReachRule[]) => readonly ReachRule[],
+    words: string,
+    left: readonly ReachRule[] | null,
+  ): void {
     this.busy.set(true);
     this.api
       .readPlan(plan.id)
       .pipe(
         switchMap(({ document, version }) => {
           const { include, exclude } = document.reach;
-          const reach = { include, exclude: [...exclude, ...aisles.map(aisleRule)] };
-          return this.api.savePlan({ ...document, reach }, version);
+          return this.api.savePlan({ ...document, reach: { include, exclude: change(exclude) } }, version);
         }),
       )
       .subscribe({
         next: () => {
           this.busy.set(false);
-          this.told.set(
-            `The draft of “${plan.name}” leaves ${aisles.length === 1 ? 'the aisle' : 'them'} out. Publish both together; until then the overlap stands.`,
-          );
+          this.told.set({ words, back: left && { plan, rules: left } });
           this.store.dispatch(FloorActions.shopChanged());
         },
         error: (problem: Problem) => {
           this.busy.set(false);
-          this.told.set(`${problem.title}. ${problem.detail}`);
+          this.told.set({ words: `${problem.title}. ${problem.detail}`, back: null });
         },
       });
   }
@@ -270,18 +311,18 @@ export class ReachSlip {
   }
 
   protected rank(rank: number): void {
+    this.told.set(null);
     this.editor.edit('rank', (plan) => ({ ...plan, rank }));
   }
 
   private change(side: Side, change: (rules: readonly ReachRule[]) => readonly ReachRule[]): void {
+    this.told.set(null);
     this.editor.edit('reach', (plan) => ({
       ...plan,
       reach: { ...plan.reach, [side]: change(plan.reach[side]) },
     }));
   }
 }
-
-const aisleRule = ({ key }: Dispute): ReachRule => ({ kind: 'aisle', aisle: key });
 
 /** A choice of the list as a rule: `kind:tag`, `values:material`, `category:12`, `front`. */
 function ruleOf(choice: string): ReachRule {

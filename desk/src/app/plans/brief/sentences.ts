@@ -6,8 +6,10 @@ import {
   facetPanelOf,
   FONTS,
   listed,
+  sayClause,
   sayRange,
   shelfOf,
+  type Clause,
   type Fixture,
   type Look,
   type Plan,
@@ -99,7 +101,7 @@ export function sentencesOf(plan: Plan, words: BriefWords): Record<LineName, str
         .map((fixture) => fixtureWords(fixture, words))
         .join(', ') || 'nothing but the shelf',
     range: shelf ? sayRange(shelf.range, words.names) : 'no products',
-    order: shelf ? orderWords(shelf.order.levels) + arrangedWords(shelf) : '',
+    order: shelf ? orderWords(shelf.order.levels) + arrangedWords(shelf, words.names) : '',
     grid: shelf ? gridWords(shelf) : '',
     card: shelf ? cardWords(shelf, words) : '',
     facets: facetsWords(plan, words),
@@ -137,10 +139,15 @@ function fixtureWords(fixture: Fixture, { names }: BriefWords): string {
 }
 
 /** What stands out of the keys' order. */
-export function arrangedWords({ order }: Shelf): string {
+export function arrangedWords({ order }: Shelf, names: RangeNames): string {
+  const group = (clauses: readonly Clause[]): string =>
+    listed(
+      clauses.map((clause) => sayClause(clause, names)),
+      'and',
+    );
   const parts = [
-    order.lift.length ? 'some lifted' : '',
-    order.sink.length ? 'some sunk' : '',
+    order.lift.length ? `those that ${group(order.lift)} at the front` : '',
+    order.sink.length ? `those that ${group(order.sink)} at the end` : '',
     order.soldOutLast ? 'sold out last' : '',
     order.spread ? 'spread out' : '',
     order.pins.length ? `${order.pins.length} ${order.pins.length === 1 ? 'pin' : 'pins'}` : '',
@@ -159,6 +166,10 @@ const cardWords = (shelf: Shelf, { vocabulary, lang }: BriefWords): string =>
     shelf.card.filter(({ on }) => on).map((element) => elementWords(element, vocabulary, lang)),
     7,
   ) || 'nothing yet';
+
+/** What a filter is called where no plan says otherwise; its key where the catalogue doesn't know it. */
+const facetName = (key: string, { vocabulary, lang }: Pick<BriefWords, 'vocabulary' | 'lang'>): string =>
+  vocabulary?.facets.find((facet) => facet.key === key)?.labels[lang]?.toLowerCase() ?? key;
 
 function facetsWords(plan: Plan, { vocabulary, lang }: BriefWords): string {
   const panel = facetPanelOf(plan);
@@ -200,7 +211,7 @@ export function changesInWords(before: Plan | null, after: Plan | null, words: B
     if (line === 'reach' && before && after && !one) continue;
     const within = settings
       .filter(({ path }) => lineOf(path, (after ?? before)!) === line)
-      .map((entry) => settingWords(entry));
+      .map((entry) => settingWords(entry, (key) => facetName(key, words)));
     if (was && is && was[line] === is[line] && !within.length) continue;
     const told = was !== null && is !== null && was[line] === is[line];
     changes.push({

@@ -30,7 +30,7 @@ const LEVELS: Readonly<Record<OrderKey, readonly [string, string]>> = {
   views: ['most seen first', 'least seen first'],
   margin: ['largest margin first', 'smallest margin first'],
   stock: ['most in stock first', 'least in stock first'],
-  random: ['by lot, anew each day', 'by lot, anew each day, turned round'],
+  random: ['shuffled daily', 'shuffled daily, turned round'],
   named: ['as they are named', 'as they are named, turned round'],
 };
 

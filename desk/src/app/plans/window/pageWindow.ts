@@ -33,6 +33,14 @@ import { AisleChoice } from './aisleChoice';
 
 type View = WidthName | 'all';
 
+const MOMENT = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  hour: '2-digit',
+  minute: '2-digit',
+});
+
 const GAP = 16;
 
 /** The real page of an aisle from the draft, in true frames, scaled to fit. */
@@ -62,6 +70,17 @@ export class PageWindow {
   protected readonly canBeDark = computed(() => this.page()?.frame.look?.dark ?? false);
   protected readonly dark = computed(() => this.inTheDark() && this.canBeDark());
   protected readonly otherwise = computed(() => this.dark() || Object.keys(this.seen()).length > 0);
+  /** As on which day, and by whom, the page is seen. */
+  protected readonly seenWords = computed(() => {
+    const { at, part, signedIn } = this.seen();
+    const parts = [
+      at ? `on ${MOMENT.format(new Date(at))}` : '',
+      part ? `by shopper ${part}` : '',
+      signedIn ? 'signed in' : '',
+      this.dark() ? 'in the dark' : '',
+    ].filter(Boolean);
+    return parts.join(', ');
+  });
   protected readonly showLive = this.store.selectSignal(planFeature.selectShowLive);
   protected readonly problem = this.store.selectSignal(planFeature.selectPreviewProblem);
   protected readonly marked = this.store.selectSignal(planFeature.selectMarked);

@@ -163,7 +163,7 @@ type Evidence = 'products' | 'rows' | 'pictures' | 'facets' | 'fixtures' | 'find
                   @for (facet of figures?.facets ?? []; track facet.key) {
                     <tr>
                       <th scope="row">{{ facet.label }}</th>
-                      <td>{{ facet.values }} values</td>
+                      <td>{{ facet.values }} {{ facet.values === 1 ? 'value' : 'values' }}</td>
                     </tr>
                   }
                 </tbody>
