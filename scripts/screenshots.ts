@@ -79,7 +79,7 @@ try {
 
   const floor = await browser.desk('/floor?q=boards');
   await floor.waitForSelector('tbody tr');
-  await press(floor, '[aria-label="Why this plan: Cutting boards"]');
+  await press(floor, '[aria-label="Details: Cutting boards"]');
   await floor.waitForSelector('desk-why-aisle li');
   await shot(floor, 'floor.png');
 

@@ -1,7 +1,7 @@
-import axe from 'axe-core';
 import type { Frame, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { eventually, planFor, publishOpen, says, textOf, TestBrowser, press } from '../support/browser';
+import { violations } from '../support/axe';
 import { openBrowser } from '../support/story';
 
 const PATH = '/kettles-and-coffee';
@@ -24,25 +24,6 @@ async function bench(): Promise<Frame> {
   const frame = (await element!.contentFrame())!;
   await frame.waitForSelector('.bench .card');
   return frame;
-}
-
-/** What axe finds wrong with a page by the rules of WCAG 2.2 A and AA. */
-async function violations(on: Page): Promise<string[]> {
-  await on.evaluate(axe.source);
-  const found = await on.evaluate(async () => {
-    const run = (window as unknown as { axe: typeof axe }).axe;
-    // The two handles of a slider overlap; the same is typed in the fields below it, which the rule of sizes allows.
-    const { violations: all } = await run.run(
-      { exclude: ['input[type="range"]'] },
-      {
-        runOnly: { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] },
-        // Frames are pages of their own, which are looked at by themselves.
-        iframes: false,
-      },
-    );
-    return all.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`);
-  });
-  return found;
 }
 
 describe('the card', () => {

@@ -55,8 +55,8 @@ describe('a free page', () => {
 describe('the reach of a plan', () => {
   it('is drawn on the map, and changed there', async () => {
     const page = await browser.desk('/floor?q=tools');
-    await press(page, '[aria-label="Why this plan: Tools"]');
-    await press(page, button('Give it a plan of its own'));
+    await press(page, '[aria-label="Details: Tools"]');
+    await press(page, 'button::-p-text(Give it and the)');
     await pressWord(page, 'reach');
     await press(page, button('On the map'));
     await says(page, 'desk-map-legend', 'gained');

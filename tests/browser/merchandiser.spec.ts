@@ -53,8 +53,8 @@ describe('a merchandiser', () => {
       () => document.querySelectorAll('tbody tr').length,
       (rows) => rows > 0 && rows < 15,
     );
-    await press(page, label('Why this plan: Baking'));
-    await press(page, 'button::-p-text(Give it a plan of its own)');
+    await press(page, label('Details: Baking'));
+    await press(page, 'button::-p-text(Give it and the)');
     await page.waitForSelector('desk-tally li');
     expect(page.url()).toContain('aisle=%2Fbaking');
     const frame = await frameOf(page);
@@ -331,7 +331,7 @@ describe('a merchandiser', () => {
     await page.waitForSelector('tbody tr');
     const number = () => page.$eval('tbody tr.live th', (cell) => Number(cell.textContent));
     const before = await number();
-    await press(page, 'button::-p-text(Have back …)');
+    await press(page, 'button::-p-text(Restore …)');
     await press(page, '[role=menuitem]::-p-text(All of it)');
     await eventually(
       page,

@@ -25,7 +25,7 @@ const label = (name: string): string => `[aria-label="${name}"]`;
 /** Opens the reasons of an aisle on the floor. */
 async function why(title: string): Promise<void> {
   await page.goto(`${browser.baseUrl}/floor?q=${encodeURIComponent(title)}`);
-  await press(page, label(`Why this plan: ${title}`));
+  await press(page, label(`Details: ${title}`));
   await page.waitForSelector('desk-why-aisle li');
 }
 const columnsAt = async (path: string): Promise<number> => {
@@ -159,7 +159,7 @@ describe('plans that share, differ and agree', () => {
     await press(page, label(`Compare with edition ${numbers[numbers.length - 1]}`));
     await page.waitForSelector('desk-edition-compare h3');
     await says(page, 'desk-edition-compare', 'Storage plan');
-    await press(page, label(`Have edition ${numbers[1]} back`));
+    await press(page, label(`Restore edition ${numbers[1]}`));
     await press(page, '[role=menuitem]::-p-text(Only Storage plan)');
     await eventually(
       page,

@@ -140,7 +140,7 @@ export const routes: Routes = [
       },
       {
         path: 'catalogue/import',
-        title: 'Catalogue in · Fond Aisle',
+        title: 'Import · Fond Aisle',
         loadComponent: () => import('./catalogue/importPage').then((m) => m.ImportPage),
       },
       {

@@ -203,8 +203,9 @@ export class Api {
     return this.http.post<Sieve>('/api/explain/range', { rule, address });
   }
 
-  explainProduct(plan: Plan, address: string, sku: string): Observable<ProductWhy> {
-    return this.http.post<ProductWhy>('/api/explain/product', { plan, address, sku });
+  /** @param fixture A promoting shelf; the aisle's own where it is left out. */
+  explainProduct(plan: Plan, address: string, sku: string, fixture?: string): Observable<ProductWhy> {
+    return this.http.post<ProductWhy>('/api/explain/product', { plan, address, sku, fixture });
   }
 
   /** The card of a draft on the bench; null for a plan without a shelf. */

@@ -41,7 +41,7 @@ import { leavesAlone } from './floorTree';
                   @if (alone()) {
                     <strong>{{ one.plan?.name }}</strong> serves nothing but this aisle
                     {{ one.kind === 'category' ? 'and what is below it' : '' }}. It is put aside, and you can
-                    have it back on the floor.
+                    restore it on the floor.
                   } @else {
                     <strong>{{ one.plan?.name }}</strong> leaves this aisle out and goes on serving its
                     others.

@@ -65,7 +65,13 @@ import { floorFeature } from './floor.feature';
       </details>
     }
     <p class="ways">
-      <button mat-stroked-button type="button" (click)="ownPlan.emit()">Give it a plan of its own</button>
+      <button mat-stroked-button type="button" (click)="ownPlan.emit()">
+        {{
+          below()
+            ? 'Give it and the ' + below() + ' below it a plan of their own'
+            : 'Give it a plan of its own'
+        }}
+      </button>
       @if (shared(); as plan) {
         <a mat-stroked-button [routerLink]="['/floor/share', aisle().key]">Use {{ plan.name }} again</a>
       }
@@ -128,6 +134,16 @@ export class WhyAisle {
     this.aisle().plan?.id === HOUSE_PLAN_ID ? null : (this.aisle().others[0] ?? null),
   );
 
+  /** Categories below it, which a plan of its own would serve along. */
+  protected readonly below = computed(() => {
+    const aisles = this.floor()?.aisles ?? [];
+    if (this.aisle().kind !== 'category') return 0;
+    const within = new Set([this.aisle().key]);
+    // Aisles are listed after the ones above them.
+    for (const { key, parent, kind } of aisles)
+      if (kind === 'category' && parent !== null && within.has(parent)) within.add(key);
+    return within.size - 1;
+  });
   protected readonly worded = computed(() => WORDED_AISLES.some((kind) => kind === this.aisle().kind));
 
   constructor() {

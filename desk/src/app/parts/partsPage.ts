@@ -56,7 +56,7 @@ export class PartsPage {
   }
 
   protected state({ live, changed }: PartSummary): string {
-    if (!live) return '○ never published';
+    if (!live) return '○ not live';
     return changed ? '○ differs from live' : '● live';
   }
 

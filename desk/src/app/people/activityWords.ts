@@ -6,7 +6,7 @@ const DONE: Readonly<Record<string, string>> = {
   discard: 'discarded',
   delete: 'deleted',
   'put-aside': 'put aside',
-  restore: 'had back',
+  restore: 'restored',
   note: 'wrote a note on',
   publish: 'published',
   schedule: 'scheduled',

@@ -3,12 +3,13 @@ import type { Problem } from '@fond/contract';
 import type { FocusPoint, PictureSource, Texts } from '@fond/core';
 import { Api } from '../api/api';
 import { FocusField } from './focusField';
+import { FilePick } from '../shell/filePick';
 
 /** A picture for a fixture: the aisle's own, one that is uploaded, or none; and the point that stays in view. */
 @Component({
   selector: 'desk-picture-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FocusField],
+  imports: [FilePick, FocusField],
   template: `
     <fieldset>
       <legend>Picture</legend>
@@ -25,7 +26,7 @@ import { FocusField } from './focusField';
           type="radio"
           [name]="'picture-' + name()"
           [checked]="picture()?.kind === 'kept'"
-          (change)="file.click()"
+          (change)="file.ask()"
         />one of its own</label
       >
       <label
@@ -38,12 +39,12 @@ import { FocusField } from './focusField';
       >
     </fieldset>
     <p class="line">
-      <input
+      <desk-file-pick
         #file
-        type="file"
-        aria-label="Upload a picture"
+        words="Upload a picture …"
         accept="image/jpeg,image/png,image/webp,image/avif,image/gif"
-        (change)="take($any($event.target))"
+        [disabled]="busy()"
+        (picked)="take($event)"
       />
       @if (busy()) {
         <span role="status">Keeping it …</span>
@@ -98,9 +99,7 @@ export class PictureField {
     return picture?.kind === 'kept' ? picture : null;
   }
 
-  protected take(field: HTMLInputElement): void {
-    const [file] = field.files ?? [];
-    if (!file) return;
+  protected take(file: File): void {
     this.busy.set(true);
     this.problem.set(null);
     this.api.uploadPicture(file).subscribe({
@@ -113,7 +112,6 @@ export class PictureField {
         this.problem.set(problem);
       },
     });
-    field.value = '';
   }
 
   protected alt(texts: Texts): string {

@@ -8,6 +8,7 @@ import type { Problem, RedirectImport, StoredRedirect } from '@fond/contract';
 import type { Redirect, RedirectCode, RedirectFault, Way } from '@fond/core';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
+import { FilePick } from '../shell/filePick';
 
 const CODES: Readonly<Record<RedirectCode, string>> = {
   301: 'for good (301)',
@@ -19,7 +20,7 @@ const CODES: Readonly<Record<RedirectCode, string>> = {
 @Component({
   selector: 'desk-redirects',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule, MatButtonModule, MatProgressBarModule],
+  imports: [FilePick, ReactiveFormsModule, MatButtonModule, MatProgressBarModule],
   templateUrl: './redirectsPage.html',
   styleUrls: ['../shell/sheet.scss', './redirectsPage.scss'],
 })
@@ -140,9 +141,7 @@ export class RedirectsPage {
     });
   }
 
-  protected readFile(field: HTMLInputElement): void {
-    const file = field.files?.[0];
-    if (!file) return;
+  protected readFile(file: File): void {
     void file.text().then((csv) =>
       this.api.importRedirects(csv).subscribe({
         next: (report) => {
@@ -152,7 +151,6 @@ export class RedirectsPage {
         error: (problem: Problem) => this.refused.set(problem),
       }),
     );
-    field.value = '';
   }
 
   private settled(): void {

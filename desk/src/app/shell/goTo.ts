@@ -39,7 +39,7 @@ const SCREENS: readonly Target[] = [
   { kind: 'Screen', name: 'Pictures', detail: 'Sizes, and what is too small', commands: ['/pictures'] },
   { kind: 'Screen', name: 'Redirects', detail: 'Addresses that lead to others', commands: ['/redirects'] },
   { kind: 'Screen', name: 'People', detail: 'Roles, approval, the record', commands: ['/people'] },
-  { kind: 'Screen', name: 'Catalogue in', detail: 'Read a product file', commands: ['/catalogue/import'] },
+  { kind: 'Screen', name: 'Import', detail: 'Read a product file', commands: ['/catalogue/import'] },
 ];
 
 const MOST = 9;

@@ -11,6 +11,8 @@ import { failureOf } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
 import { CatalogueWords } from '../ranges/catalogueWords';
 import { sessionFeature } from '../session/session.feature';
+import { zoneGroups } from '../shell/zones';
+import { FilePick } from '../shell/filePick';
 
 type Said = 'titles' | 'descriptions' | 'searchHints' | 'tagTitles' | 'footers';
 
@@ -34,7 +36,7 @@ const LANGUAGES =
 @Component({
   selector: 'desk-shop',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatProgressBarModule],
+  imports: [FilePick, MatButtonModule, MatProgressBarModule],
   templateUrl: './shopPage.html',
   styleUrls: ['../shell/sheet.scss', './shopPage.scss'],
 })
@@ -46,7 +48,7 @@ export class ShopPage {
   private readonly user = this.store.selectSignal(sessionFeature.selectUser);
 
   protected readonly said = SAID;
-  protected readonly zones = Intl.supportedValuesOf('timeZone');
+  protected readonly zones = zoneGroups();
   protected readonly currencies = Intl.supportedValuesOf('currency').map((code) => ({
     code,
     name: names('currency').of(code) ?? code,
@@ -86,15 +88,12 @@ export class ShopPage {
     this.change({ languages: this.shop()!.languages.filter((other) => other !== lang) });
   }
 
-  protected takeLogo(field: HTMLInputElement): void {
-    const [file] = field.files ?? [];
-    if (!file) return;
+  protected takeLogo(file: File): void {
     this.working.set(true);
     this.api.uploadPicture(file).subscribe({
       next: ({ hash }) => this.change({ logo: hash }),
       error: (problem: Problem) => this.fail(problem),
     });
-    field.value = '';
   }
 
   protected change(change: Partial<ShopSettings>): void {
