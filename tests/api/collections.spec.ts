@@ -107,7 +107,9 @@ describe('a collection by rule', () => {
       clauses: [{ kind: 'featured' }, { kind: 'title', text: 'kettle' }],
     });
     const { total } = await inShop(made.slug);
-    const plain = (await desk.get('/api/catalogue/products?q=kettle')).body as ProductLine[];
+    // The search also finds what only mentions kettles.
+    const found = (await desk.get('/api/catalogue/products?q=kettle')).body as ProductLine[];
+    const plain = found.filter(({ title }) => /kettle/i.test(title));
     const unmarked = plain.find(({ featured }) => !featured)!.sku;
     expect(total).toBe(plain.filter(({ featured }) => featured).length);
     await desk.put(`/api/catalogue/products/${unmarked}/featured`, { featured: true });

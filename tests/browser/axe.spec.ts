@@ -1,6 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { violations } from '../support/axe';
+import { misplaced } from '../support/nesting';
 import { CARD_ELEMENT_KINDS, cardElement } from '@fond/core';
 import type { TestBrowser } from '../support/browser';
 import { publishPlans, readPlan, savePlan, withShelf } from '../support/plans';
@@ -63,6 +64,11 @@ const PAGES = [
   '/shop/nowhere',
 ];
 
+const faults = async (page: Page): Promise<string[]> => [
+  ...(await violations(page)),
+  ...(await misplaced(page)),
+];
+
 /** Everything that was asked for has come, and nothing is drawn for the first time any more. */
 const settled = async (page: Page): Promise<void> => {
   await page.waitForNetworkIdle({ idleTime: 250 });
@@ -85,7 +91,7 @@ describe.each(['light', 'dark'])('in the %s', (theme) => {
     for (const screen of SCREENS) {
       await page.goto(`${browser.baseUrl}${screen}`);
       await settled(page);
-      found.push(...(await violations(page)).map((one) => `${screen} ${one}`));
+      found.push(...(await faults(page)).map((one) => `${screen} ${one}`));
     }
     await page.close();
     expect(found).toEqual([]);
@@ -100,7 +106,7 @@ describe.each(['light', 'dark'])('in the %s', (theme) => {
     for (const path of PAGES.map((one) => one.replace('SLUG', items[0].slug))) {
       await page.goto(`${browser.baseUrl}${path}`);
       await settled(page);
-      found.push(...(await violations(page)).map((one) => `${path} ${one}`));
+      found.push(...(await faults(page)).map((one) => `${path} ${one}`));
     }
     expect(found).toEqual([]);
   });

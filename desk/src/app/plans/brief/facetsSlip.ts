@@ -37,7 +37,7 @@ import { CONTROL_WORDS, facetWords } from './words';
               (moved)="move(at, $event)"
               (removed)="remove(choice)"
             />
-            <span class="details">
+            <div class="details">
               <span
                 class="evidence figures"
                 [class.nothing]="choice.key !== searchKey && shownValues(choice.key) === 0"
@@ -101,7 +101,7 @@ import { CONTROL_WORDS, facetWords } from './words';
                   }
                 </span>
               </details>
-            </span>
+            </div>
           </li>
         }
       </ol>
