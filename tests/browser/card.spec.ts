@@ -84,6 +84,20 @@ describe('the card', () => {
     await page.waitForSelector('.saving.saved');
   });
 
+  it('says which sizes are not taken, and keeps the one before', async () => {
+    const size = label('Size of letters in pixels: rating');
+    await page.locator(size).fill('200');
+    await says(
+      page,
+      '[data-element="rating"] [role="alert"]',
+      '200 px is not taken. Letters are 10 to 40 px',
+    );
+    await page.locator(size).fill('20');
+    await page.waitForFunction(() => !document.querySelector('[data-element="rating"] [role="alert"]'));
+    await page.locator(size).fill('');
+    await page.waitForSelector('.saving.saved');
+  });
+
   it('breaks none of the rules that machines can check', async () => {
     expect(await violations(page)).toEqual([]);
   });

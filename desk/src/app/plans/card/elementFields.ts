@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import {
   LETTER_BOUNDS,
   MOST_SPACE,
@@ -153,6 +153,9 @@ const JOINS = [
             px</label
           >
         </div>
+        @if (refused(); as why) {
+          <p class="turned" role="alert">{{ why }}</p>
+        }
         <desk-paint-field
           name="Colour"
           [called]="'Colour of ' + name()"
@@ -239,10 +242,18 @@ export class ElementFields {
     this.number('space', text, 0, MOST_SPACE);
   }
 
+  /** Why the number that stands in a field is not taken; empty while all are. */
+  protected readonly refused = signal('');
+
   /** An empty field is as usual; while somebody types, only numbers that fit are taken. */
   private number(what: 'size' | 'space', text: string, least: number, most: number): void {
     const value = text === '' ? null : Number(text);
-    if (value === null || (Number.isInteger(value) && value >= least && value <= most))
-      this.set(what, { [what]: value });
+    const fits = value === null || (Number.isInteger(value) && value >= least && value <= most);
+    this.refused.set(
+      fits
+        ? ''
+        : `${text} px is not taken. ${what === 'size' ? 'Letters are' : 'The space above is'} ${least} to ${most} px, in whole pixels.`,
+    );
+    if (fits) this.set(what, { [what]: value });
   }
 }

@@ -160,9 +160,15 @@ describe('copy and paste', () => {
   });
 
   it('brings no second shelf of the aisle, not even within something else', () => {
-    const { plan } = withPasted(nested, copyOf(nested, 'columns'), null, null);
+    const { plan, left } = withPasted(nested, copyOf(nested, 'columns'), null, null);
     expect(plan.fixtures.filter(({ type }) => type === 'shelf')).toHaveLength(1);
-    expect(withPasted(start, copyOf(start, 'title'), null, null)).toEqual({ plan: start, id: null });
+    expect(left).toContain('shelf');
+    expect(left).not.toContain('columns');
+    expect(withPasted(start, copyOf(start, 'title'), null, null)).toEqual({
+      plan: start,
+      id: null,
+      left: ['title'],
+    });
   });
 
   it('goes to another plan as it is', () => {

@@ -250,10 +250,11 @@ export function withPasted(
   copied: readonly Fixture[],
   place: Slot | null,
   behind: string | null,
-): { plan: Plan; id: string | null } {
+): { plan: Plan; id: string | null; left: readonly FixtureType[] } {
   const taken = new Set(plan.fixtures.map((fixture) => fixture.id));
   const has = new Set(plan.fixtures.map(({ type }) => type));
   const wanted = copied.filter(({ type }) => !(SINGLE.includes(type) && has.has(type)));
+  const left = copied.filter((fixture) => !wanted.includes(fixture)).map(({ type }) => type);
   const names = new Map<string, string>();
   for (const { id } of wanted) {
     const free = freeId(taken, id);
@@ -267,6 +268,6 @@ export function withPasted(
       fixture === first || !fixture.inside || !container ? place : { ...fixture.inside, fixture: container };
     return { ...fixture, id: names.get(fixture.id)!, inside, layout: fixture.layout ?? USUAL_LAYOUT };
   });
-  if (!fresh.length) return { plan, id: null };
-  return { plan: withFixtures(plan, inserted(plan.fixtures, fresh, behind)), id: fresh[0].id };
+  if (!fresh.length) return { plan, id: null, left };
+  return { plan: withFixtures(plan, inserted(plan.fixtures, fresh, behind)), id: fresh[0].id, left };
 }

@@ -1,7 +1,9 @@
 import { computed, inject, Injectable } from '@angular/core';
+import { MatSnackBar } from '@angular/material/snack-bar';
 import { Store } from '@ngrx/store';
 import {
   facetPanelOf,
+  listed,
   shelfOf,
   type FacetPanel,
   type Fixture,
@@ -19,6 +21,7 @@ import { planFeature } from './plan.feature';
 @Injectable({ providedIn: 'root' })
 export class PlanEditor {
   private readonly store = inject(Store);
+  private readonly notices = inject(MatSnackBar);
   readonly plan = this.store.selectSignal(planFeature.selectPlan);
   readonly vocabulary = this.store.selectSignal(planFeature.selectVocabulary);
   readonly tally = this.store.selectSignal(planFeature.selectTally);
@@ -51,13 +54,21 @@ export class PlanEditor {
     if (next !== plan) this.store.dispatch(PlanActions.edited({ plan: next, what, at: Date.now() }));
   }
 
-  /** Puts copied fixtures where they are wanted. */
-  paste(fixtures: readonly Fixture[], place: Slot | null, behind: string | null): void {
+  /** Puts copied fixtures where they are wanted, and says which of them a page has already. */
+  paste(fixtures: readonly Fixture[], place: Slot | null, behind: string | null, what?: string): void {
+    const plan = this.plan();
     const [first] = fixtures as readonly (Fixture | undefined)[];
-    if (first)
-      this.edit(
-        `paste ${FIXTURE_WORDS[first.type]}`,
-        (plan) => withPasted(plan, fixtures, place, behind).plan,
+    if (!plan || !first) return;
+    const { plan: pasted, left } = withPasted(plan, fixtures, place, behind);
+    this.edit(what ?? `paste ${FIXTURE_WORDS[first.type]}`, () => pasted);
+    if (left.length)
+      this.notices.open(
+        `Left out: ${listed(
+          left.map((type) => FIXTURE_WORDS[type]),
+          'and',
+        )}. A page has each only once.`,
+        'OK',
+        { duration: 10_000 },
       );
   }
 
