@@ -140,3 +140,41 @@ describe('what badges cover', () => {
     }
   });
 });
+
+describe('the desk on a phone', () => {
+  it('has its screens within the width, and leads from one to the others', async () => {
+    const page = await browser.desk('/floor', 390, 844);
+    for (const [name, path] of [
+      ['Editions', '/editions'],
+      ['Floor', '/floor'],
+    ]) {
+      await press(page, `nav[aria-label="Screens"] a::-p-text(${name})`);
+      await page.waitForFunction((wanted) => location.pathname === wanted, {}, path);
+      await page.waitForSelector('main h1');
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+      const last = await page.$eval(
+        'header.bar > button:last-of-type',
+        (button) => button.getBoundingClientRect().right,
+      );
+      expect(last).toBeLessThanOrEqual(390);
+    }
+  });
+
+  it('publishes what somebody has drafted', async () => {
+    const { plan, version } = await readPlan(desk, 'knives');
+    await savePlan(desk, { ...plan, name: 'Knives of a phone' }, version);
+    const newest = async (): Promise<number> => (await desk.get('/api/editions')).body[0].number;
+    const before = await newest();
+    const page = await browser.desk('/publish', 390, 844);
+    await says(page, 'main', 'Knives of a phone');
+    await press(page, 'desk-publish label::-p-text(Knives of a phone)');
+    const within = await page.$$eval('main button, main input, main select', (fields) =>
+      fields.filter((field) => field.checkVisibility()).map((field) => field.getBoundingClientRect().right),
+    );
+    expect(Math.max(...within)).toBeLessThanOrEqual(390);
+    await page.waitForSelector('desk-publish desk-difference');
+    await press(page, 'desk-publish .actions button:not([disabled])');
+    await page.waitForFunction(() => location.pathname !== '/publish');
+    expect(await newest()).toBe(before + 1);
+  });
+});

@@ -21,6 +21,7 @@ export interface TreemapTrace {
   parents: string[];
   values: number[];
   text: string[];
+  customdata: string[];
   branchvalues: 'remainder';
   hovertemplate: string;
   texttemplate: string;
@@ -28,6 +29,9 @@ export interface TreemapTrace {
   pathbar: { visible: boolean };
   marker: { colors: string[]; line: { width: number; color: string } };
 }
+
+/** Height of letters in pixels that can still be read. */
+const LEAST_LETTERS = 11;
 
 /** Areas within areas; what it says stands in its name too, as nobody reads a drawing aloud. */
 @Component({
@@ -69,6 +73,8 @@ export class TreemapChart {
       {
         margin: { t: 0, l: 0, r: 0, b: 0 },
         paper_bgcolor: 'transparent',
+        // A name that would have to be smaller is left out; pointing at its area tells it.
+        uniformtext: { minsize: LEAST_LETTERS, mode: 'hide' },
         font: { family: 'Barlow, sans-serif', size: 14, color: ink },
       },
       { displayModeBar: false, responsive: true },

@@ -38,7 +38,8 @@ describe('the floor as a map', () => {
     expect(trace.parents).toEqual(['', 'category:1']);
     expect(trace.values).toEqual([2, 5]);
     expect(trace.marker.colors).toEqual(['#111', '#222']);
-    expect(trace.text[1]).toBe('5 products<br>pans');
+    expect(trace.text[1]).toBe('5 products');
+    expect(trace.customdata[1]).toBe('5 products<br>pans');
   });
 
   it('leaves the colour to the aisles of one plan where only those are looked for', () => {

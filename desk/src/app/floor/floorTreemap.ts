@@ -1,13 +1,16 @@
 import type { FloorAisle } from '@fond/contract';
 import type { TreemapTrace } from '../charts/treemapChart';
 
+const productWords = (count: number): string => `${count} ${count === 1 ? 'product' : 'products'}`;
+
 /** Of what is not meant. */
 export const PALE = '#e3e7e4';
 
-/** How an aisle is drawn: its colour, and what it says below its name. */
+/** How an aisle is drawn: its colour, what stands below its name, and what is told where somebody points at it. */
 export interface Painted {
   colour: string;
-  text: string;
+  below: string;
+  told: string;
 }
 
 /**
@@ -27,9 +30,10 @@ export function floorTreemap(
     labels: drawn.map(({ title }) => title),
     parents: drawn.map(({ parent }) => (parent !== null && ids.has(parent) ? parent : '')),
     values: drawn.map(({ productsItself }) => productsItself),
-    text: painted.map(({ text }) => text),
+    text: painted.map(({ below }) => below),
+    customdata: painted.map(({ told }) => told),
     branchvalues: 'remainder',
-    hovertemplate: '%{label}<br>%{text}<extra></extra>',
+    hovertemplate: '%{label}<br>%{customdata}<extra></extra>',
     texttemplate: '%{label}<br>%{text}',
     tiling: { pad: 2 },
     pathbar: { visible: false },
@@ -46,5 +50,6 @@ export const byPlan =
   (colours: ReadonlyMap<string, string>, only: string | null) =>
   ({ plan, products }: FloorAisle): Painted => ({
     colour: plan && (only === null || plan.id === only) ? (colours.get(plan.id) ?? PALE) : PALE,
-    text: `${products} products<br>${plan?.name ?? 'no plan'}`,
+    below: productWords(products),
+    told: `${productWords(products)}<br>${plan?.name ?? 'no plan'}`,
   });

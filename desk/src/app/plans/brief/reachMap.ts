@@ -28,7 +28,7 @@ const STATES = Object.keys(REACH_STATE_WORDS) as ReachState[];
   imports: [MapLegend, TreemapChart],
   template: `
     <desk-map-legend [entries]="legend()" />
-    <desk-treemap [trace]="trace()" [told]="told()" [height]="300" (chosen)="choose($event)" />
+    <desk-treemap [trace]="trace()" [told]="told()" [height]="420" (chosen)="choose($event)" />
     @if (chosen(); as aisle) {
       <p class="line" role="status">
         <strong>{{ aisle.title }}</strong> <span class="unit">{{ stateWords(aisle.key) }}</span>
@@ -66,7 +66,7 @@ export class ReachMap {
       const state = this.states().get(key) ?? 'apart';
       const words = state === 'outdone' && plan ? `served by ${plan.name}` : REACH_STATE_WORDS[state];
       // Most areas are pale and say nothing, so that the others stand out.
-      return { colour: COLOURS[state], text: state === 'apart' ? '' : words };
+      return { colour: COLOURS[state], below: '', told: state === 'apart' ? '' : words };
     }),
   );
   protected readonly told = computed(() => {
