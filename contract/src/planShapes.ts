@@ -231,6 +231,14 @@ export const changes = Joi.object({
         needed: count.required(),
       }),
       Joi.object({
+        kind: Joi.valid('missing-language').required(),
+        plan: named.required(),
+        lang: text.required(),
+        texts: Joi.array()
+          .items(Joi.object({ use: text.required(), fixture: Joi.string().allow(null).required() }))
+          .required(),
+      }),
+      Joi.object({
         kind: Joi.valid('idle-settings').required(),
         plan: named.required(),
         settings: Joi.array().items(Joi.array().items(Joi.string())).required(),

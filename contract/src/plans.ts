@@ -6,6 +6,7 @@ import type {
   FacetAdvice,
   Fixture,
   FixtureType,
+  Lang,
   LostPin,
   PageModel,
   ProductModel,
@@ -18,6 +19,7 @@ import type {
   SavedRange,
   Sieve,
   Texts,
+  TextUse,
   FocusPoint,
   Badge,
   BadgeMeeting,
@@ -205,6 +207,13 @@ export type PublicationFinding =
       pictures: number;
       width: number;
       needed: number;
+    }
+  /** Texts that nobody has written in one of the shop's languages; shoppers read them in another one. */
+  | {
+      kind: 'missing-language';
+      plan: NamedPlan;
+      lang: Lang;
+      texts: readonly { use: TextUse; fixture: string | null }[];
     }
   /** Settings of an heir that say something of what its base no longer has. */
   | { kind: 'idle-settings'; plan: NamedPlan; settings: readonly (readonly string[])[] };

@@ -68,6 +68,7 @@ export * from './text/own';
 export * from './plans/nesting';
 export * from './plans/parts';
 export * from './plans/plan';
+export * from './plans/planTexts';
 export * from './plans/portable';
 export * from './plans/reach';
 export * from './plans/sayCondition';

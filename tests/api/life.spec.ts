@@ -7,7 +7,9 @@ import {
   usual,
   type Fixture,
   type HeirDocument,
+  type Plan,
   type Shelf,
+  type Texts,
   USUAL_BADGES,
 } from '@fond/core';
 import {
@@ -297,6 +299,29 @@ describe('a plan that leaves the shop', () => {
   it('is never the house plan', async () => {
     const refused = await desk.post('/api/plans/house/removal', { standing: 'aside', heirs: null });
     expect(refused.body.type).toBe('/problems/plan-in-use');
+  });
+});
+
+describe('texts that lack a language', () => {
+  it('are told before publishing, by plan and language, until they are written', async () => {
+    const { plan, version } = await createPlan(desk, 'Said', [{ kind: 'aisles', of: 'tag' }]);
+    const worded = (html: Texts): Plan => ({
+      ...plan,
+      fixtures: [...plan.fixtures, { ...usual('said'), type: 'words', html }],
+    });
+    const lacking = async (): Promise<{ kind: string }[]> =>
+      ((await changesOf(desk, plan.id)).findings as { kind: string }[]).filter(
+        ({ kind }) => kind === 'missing-language',
+      );
+    const saved = await savePlan(desk, worded({ en: '<p>Made here.</p>' }), version);
+    expect(await lacking()).toContainEqual({
+      kind: 'missing-language',
+      plan: { id: plan.id, name: 'Said' },
+      lang: 'fr',
+      texts: expect.arrayContaining([{ use: 'words', fixture: 'said' }]),
+    });
+    await savePlan(desk, worded({ en: '<p>Made here.</p>', fr: '<p>Fait ici.</p>' }), saved.body.version);
+    expect(JSON.stringify(await lacking())).not.toContain('"said"');
   });
 });
 

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
+import type { Texts } from '../catalogue/rows';
 import { composePage } from '../page/composePage';
 import { editionFrom } from '../plans/edition';
 import type { PromotionSettings } from '../plans/fixtures';
@@ -97,5 +98,10 @@ describe('the findings of fixtures', () => {
       'tabs tab-unnamed',
       'picture picture-small',
     ]);
+  });
+  it('tell what shoppers read in another language, and nothing of what nobody has written', () => {
+    const words = (html: Texts): Fixture => ({ ...usual('words'), type: 'words', html });
+    expect(kinds(words({ fr: '<p>Soldes</p>' }))).toEqual(['words other-language']);
+    expect(kinds(words({ en: '<p>Sale</p>' }))).toEqual([]);
   });
 });

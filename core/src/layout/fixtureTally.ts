@@ -1,6 +1,7 @@
 import type { FixtureModel, PageModel } from '../page/pageModel';
 import { eachFixture } from '../page/pageModel';
 import { steppedAt } from '../plans/fixtures';
+import { borrowed, fixtureTexts, type TextUse } from '../plans/planTexts';
 import { WIDTH_NAMES, type Fixture, type PerWidth, type Plan, type WidthName } from '../plans/plan';
 import { DEVICE_WIDTHS } from './frame';
 import { pictureNeeds } from './pictureNeeds';
@@ -83,6 +84,8 @@ export type FixtureFinding = { fixture: string; type: Fixture['type'] } & (
   /** The picture is narrower than it is drawn. */
   | { kind: 'picture-small'; width: number; needed: number }
   | { kind: 'tab-unnamed'; tab: string }
+  /** Shoppers read it in another language, since nobody has written it in the page's. */
+  | { kind: 'other-language'; use: TextUse }
   /** Fewer cards than one row has, at these widths. */
   | { kind: 'row-unfilled'; cards: number; widths: readonly WidthName[] }
   /** All of it is in view, so there is nothing to turn. */
@@ -107,6 +110,7 @@ export function fixtureFindings(page: PageModel, plan: Pick<Plan, 'fixtures' | '
   const models = new Map([...eachFixture(page.fixtures)].map((model) => [model.id, model]));
   const needs = new Map(pictureNeeds(plan).map((need) => [need.fixture, need.width]));
   const { lang } = page.frame;
+  const languages = page.frame.languages.map((language) => language.lang);
   const descriptions = plan.fixtures.filter(({ type }) => type === 'description');
   return plan.fixtures.flatMap((fixture): FixtureFinding[] => {
     const { id, type } = fixture;
@@ -123,6 +127,9 @@ export function fixtureFindings(page: PageModel, plan: Pick<Plan, 'fixtures' | '
     if (fixture.type === 'tabs')
       for (const tab of fixture.tabs)
         if (!tab.label[lang]) found.push({ fixture: id, type, kind: 'tab-unnamed', tab: tab.id });
+    for (const [use, texts] of fixtureTexts(fixture))
+      if (use !== 'tab' && borrowed(texts, lang, languages))
+        found.push({ fixture: id, type, kind: 'other-language', use });
     if ((model.type === 'banner' || model.type === 'picture') && model.picture) {
       const needed = needs.get(id) ?? 0;
       const { width } = model.picture;

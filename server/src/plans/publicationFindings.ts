@@ -2,6 +2,7 @@ import type { AisleChangeSummary, NamedPlan, PublicationFinding } from '@fond/co
 import {
   badgeFaults,
   bodyOf,
+  borrowed,
   cardFaults,
   cardPictures,
   choosePlan,
@@ -11,6 +12,7 @@ import {
   idleOf,
   isHeir,
   LEAST_CONTRAST,
+  planTexts,
   resolvePlan,
   runRange,
   shelfOf,
@@ -35,7 +37,7 @@ interface ChangedPage {
 
 /**
  * Looks at the pages that a publication changes: shelves that would be empty, promoting ones too, pins that can't hold, aisles without a description,
- * words that are hard to read, pictures that are too small, settings that idle.
+ * texts that lack a language, words that are hard to read, pictures that are too small, settings that idle.
  */
 export function publicationFindings(
   snapshot: Snapshot,
@@ -53,6 +55,7 @@ export function publicationFindings(
     ...pages.flatMap((page) => shelfFindings(snapshot, page, context)),
     ...emptyPromotions(snapshot, pages, context),
     ...missingDescriptions(snapshot, pages),
+    ...missingLanguages(snapshot, after, pages),
     ...poorContrasts(pages),
     ...poorCards(pages),
     ...poorBadges(pages),
@@ -131,6 +134,32 @@ function missingDescriptions(snapshot: Snapshot, pages: readonly ChangedPage[]):
       });
   }
   return [...found.values()];
+}
+
+/** Each plan once for each of the shop's languages that texts of its own lack; what its base says is told of that. */
+function missingLanguages(
+  snapshot: Snapshot,
+  { documents }: Edition,
+  pages: readonly ChangedPage[],
+): PublicationFinding[] {
+  const { languages } = snapshot.frame;
+  const known = documentsBy(documents);
+  const plans = new Map(pages.map(({ plan }) => [plan.id, plan]));
+  return [...plans.values()].flatMap((plan) => {
+    const document = known.get(plan.id);
+    const inherited = new Set(
+      document && isHeir(document)
+        ? planTexts(resolvePlan(known, document.base)).map((text) => JSON.stringify(text))
+        : [],
+    );
+    const own = planTexts(plan).filter((text) => !inherited.has(JSON.stringify(text)));
+    return languages.flatMap((lang): PublicationFinding[] => {
+      const texts = own
+        .filter((text) => borrowed(text.texts, lang, languages))
+        .map(({ use, fixture }) => ({ use, fixture }));
+      return texts.length ? [{ kind: 'missing-language', plan: named(plan), lang, texts }] : [];
+    });
+  });
 }
 
 /** Each plan once, with the words on its cards that are hard to read. */

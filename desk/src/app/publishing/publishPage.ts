@@ -26,7 +26,15 @@ import {
   type PublicationRequest,
   type StoredPlan,
 } from '@fond/contract';
-import { documentsBy, isHeir, resolvePlan, type CardElementKind, type Plan } from '@fond/core';
+import {
+  documentsBy,
+  isHeir,
+  listed,
+  resolvePlan,
+  type CardElementKind,
+  type Plan,
+  type TextUse,
+} from '@fond/core';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
@@ -34,6 +42,8 @@ import { textsPlace } from '../floor/textsPlace';
 import { settingWords } from '../plans/brief/settingWords';
 import { elementWords, FIXTURE_WORDS } from '../plans/brief/words';
 import { PlanActions } from '../plans/state/plan.actions';
+import { TEXT_USES } from '../plans/window/findingWords';
+import { languageName } from '../records/languageName';
 import { AisleMoves } from './aisleMoves';
 import { BeforeAfter } from './beforeAfter';
 import { CampaignFields } from './campaignFields';
@@ -223,9 +233,29 @@ export class PublishPage {
     this.running.set(false);
   }
 
-  /** What an element of a card is called; of attributes and figures, which one. */
   protected readonly textsPlace = textsPlace;
+  protected readonly languageName = languageName;
 
+  /** “a heading and 2 badges”. */
+  protected textWords(texts: readonly { use: TextUse }[]): string {
+    const counts = new Map<TextUse, number>();
+    for (const { use } of texts) counts.set(use, (counts.get(use) ?? 0) + 1);
+    return listed(
+      [...counts].map(([use, count]) => {
+        const [one, several] = TEXT_USES[use];
+        return count === 1 ? one : `${count} ${several}`;
+      }),
+      'and',
+    );
+  }
+
+  /** Where a text of a plan is written. */
+  protected textSlip({ use, fixture }: { use: TextUse; fixture: string | null }): string {
+    if (fixture !== null) return `fixture:${fixture}`;
+    return use === 'badge' ? 'badges' : 'card';
+  }
+
+  /** What an element of a card is called; of attributes and figures, which one. */
   protected elementName(name: string): string {
     const [element, attribute = null] = name.split(':');
     return attribute ?? elementWords({ element: element as CardElementKind, attribute }, null, 'en');

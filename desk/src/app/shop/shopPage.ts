@@ -11,6 +11,7 @@ import { failureOf } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
 import { CatalogueWords } from '../ranges/catalogueWords';
 import { sessionFeature } from '../session/session.feature';
+import { languageName } from '../records/languageName';
 import { zoneGroups } from '../shell/zones';
 import { FilePick } from '../shell/filePick';
 
@@ -23,13 +24,13 @@ const SAID: readonly { key: Said; name: string; hint: string; most: number }[] =
   { key: 'footers', name: 'Last words', hint: 'at the foot of every page', most: 400 },
 ];
 
-const names = (type: 'language' | 'currency'): Intl.DisplayNames => new Intl.DisplayNames('en', { type });
+const CURRENCIES = new Intl.DisplayNames('en', { type: 'currency' });
 
 /** Two-letter languages by name. */
 const LANGUAGES =
   'ar bg ca cs da de el en es et fi fr ga he hr hu is it ja ko lt lv mt nl no pl pt ro ru sk sl sr sv th tr uk vi zh'
     .split(' ')
-    .map((lang) => ({ lang, name: names('language').of(lang) ?? lang }))
+    .map((lang) => ({ lang, name: languageName(lang) }))
     .sort((a, b) => a.name.localeCompare(b.name, 'en'));
 
 /** What the shop calls itself and says around its pages, where it is, and how publishing works. Each change holds at once. */
@@ -51,7 +52,7 @@ export class ShopPage {
   protected readonly zones = zoneGroups();
   protected readonly currencies = Intl.supportedValuesOf('currency').map((code) => ({
     code,
-    name: names('currency').of(code) ?? code,
+    name: CURRENCIES.of(code) ?? code,
   }));
   protected readonly settings = rxResource({ stream: () => this.api.settings() });
   protected readonly shop = computed(() => (this.settings.hasValue() ? this.settings.value() : null));
@@ -63,9 +64,7 @@ export class ShopPage {
     LANGUAGES.filter(({ lang }) => !this.shop()?.languages.includes(lang)),
   );
 
-  protected languageName(lang: string): string {
-    return names('language').of(lang) ?? lang;
-  }
+  protected readonly languageName = languageName;
 
   protected textIn(texts: Texts, lang: string): string {
     return lang in texts ? texts[lang] : '';

@@ -1,4 +1,17 @@
-import { listed, type FixtureFinding } from '@fond/core';
+import { listed, type FixtureFinding, type TextUse } from '@fond/core';
+
+/** One text of a plan and several, by what they are. */
+export const TEXT_USES: Readonly<Record<TextUse, readonly [string, string]>> = {
+  heading: ['a heading', 'headings'],
+  words: ['words', 'fixtures’ words'],
+  button: ['the words of a button', 'words of buttons'],
+  caption: ['a caption', 'captions'],
+  alternative: ['the description of a picture', 'descriptions of pictures'],
+  tab: ['the name of a tab', 'names of tabs'],
+  number: ['words around a number', 'words around numbers'],
+  card: ['words on cards', 'words on cards'],
+  badge: ['a badge', 'badges'],
+};
 
 /** A finding about a fixture in words, without its name. */
 export function findingWords(finding: FixtureFinding): string {
@@ -11,6 +24,8 @@ export function findingWords(finding: FixtureFinding): string {
       return `is drawn ${finding.needed} px wide, and its picture has ${finding.width} px`;
     case 'tab-unnamed':
       return `has a tab without a name in this language: ${finding.tab}`;
+    case 'other-language':
+      return `has ${TEXT_USES[finding.use][0]} in another language, as there is none in this one`;
     case 'row-unfilled':
       return `has ${finding.cards} ${finding.cards === 1 ? 'card' : 'cards'}, fewer than fill a row on ${listed(finding.widths, 'and')} pages`;
     case 'nothing-to-turn':
