@@ -85,6 +85,7 @@ describe('a card', () => {
     await page.mouse.click(x, y);
     await atProduct(page);
     await page.goBack();
+    await page.waitForSelector(`${second} .card-lead`);
     await page.focus(`${second} .card-lead`);
     await page.keyboard.press('Enter');
     await atProduct(page);
