@@ -60,6 +60,13 @@ describe('stepsOf', () => {
   });
 });
 
+/** The roundest number between the last two bins, −1.4, is none that quarters can be. */
+const BETWEEN_QUARTERS = [
+  { number: -11.5, count: 1 },
+  { number: -1.5, count: 8 },
+  { number: -0.25, count: 1 },
+];
+
 describe('stepsOfBins', () => {
   it('counts as single numbers would, or says that the bins are too coarse', () => {
     let told = 0;
@@ -81,6 +88,7 @@ describe('stepsOfBins', () => {
               .reduce((sum, value) => sum + value.count, 0),
           );
       }),
+      { examples: [[BETWEEN_QUARTERS, 5]] },
     );
     expect(told).toBeGreaterThan(0);
   });

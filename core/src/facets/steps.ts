@@ -127,13 +127,15 @@ function cut(
   const endOf = (at: number): number => topOf(groups[at][groups[at].length - 1]);
   // The first step begins no further below its products than steps are wide.
   const before = groups[0][0].number - (endOf(last) - groups[0][0].number) / groups.length - resolution;
+  // A bound may be rounder than the numbers can be: what comes last before it is still one of theirs.
+  const below = (bound: number): number => exact((Math.ceil(bound / resolution - 1e-9) - 1) * resolution);
   const bounds = groups.map((group, at) =>
     exact(boundOf(at === 0 ? before : endOf(at - 1), group[0].number)),
   );
   return {
     steps: groups.map((group, at) => ({
       from: bounds[at],
-      to: at === last ? endOf(at) : exact(bounds[at + 1] - resolution),
+      to: at === last ? endOf(at) : below(bounds[at + 1]),
       count: group.reduce((sum, { count }) => sum + count, 0),
     })),
     torn: bounds.some((bound, at) => at > 0 && bound <= endOf(at - 1)),
