@@ -47,7 +47,7 @@ const denied = (clause: Clause): clause is { kind: 'none'; of: readonly Clause[]
             </button>
             @if (line.step; as step) {
               <span class="bar" aria-hidden="true"><i [style.inline-size.%]="line.left"></i></span>
-              <b class="figures">{{ step.left }}<span class="unseen"> left</span></b>
+              <b class="figures">{{ step.left }}</b><span class="unseen"> left</span>
             }
             <button
               type="button"
