@@ -4,7 +4,7 @@ import path from 'node:path';
 import { pino } from 'pino';
 import { startDatabase } from '../server/src/database/process';
 import { cardRows } from './cards';
-import { engineRows } from './engine/engine';
+import { engineRows, onceRows } from './engine/engine';
 import { importBesideRows } from './importBeside';
 import { interactionRows } from './interactions';
 import { layoutRows } from './layout';
@@ -73,6 +73,10 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
   engine: async () => {
     for (const size of [10_000, LARGE, HUGE])
       await section(`engine and peers, ${size} products`, () => engine(size));
+  },
+  once: async () => {
+    for (const size of [10_000, LARGE, HUGE])
+      await section(`requests asked once, ${size} products`, () => onceRows(size));
   },
   demo: async () => {
     const demo = await mkdtemp(path.join(tmpdir(), 'fond-bench-'));

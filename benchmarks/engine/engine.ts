@@ -13,6 +13,8 @@ import { roaringPeer } from './roaringPeer';
 
 const NOW = Date.UTC(2026, 0, 2);
 const ASKED = 200;
+/** Requests that nobody repeats: of so many the 99th percentile is no longer the first use of an order or a clause. */
+const ASKED_ONCE = 2_000;
 /** Answers held against the slow reading at each size; at most this many, as it reads every product each time. */
 const CHECKED: Readonly<Record<number, number>> = { 10_000: 200, 100_000: 40, 1_000_000: 4 };
 /** Prices that change, each with one answer behind it. */
@@ -183,6 +185,16 @@ export async function engineRows(size: number, url: string): Promise<Row[]> {
     process.stderr.write(`  ${other.name}: done\n`);
   }
   return rows;
+}
+
+/** Many requests, each asked once of an engine that has just been built. */
+export async function onceRows(size: number): Promise<Row[]> {
+  const make = (rows: Iterable<ProductRow>): Ours => Ours.of(rows);
+  await warm(make, '');
+  const ours = make(generated(size));
+  globalThis.gc?.();
+  const times = requests(ASKED_ONCE, 23).map((request) => timed(() => void ours.answer(request)));
+  return [spreadRow(`${size} products, engine, ${ASKED_ONCE} requests, each once`, spreadOf(times))];
 }
 
 /** The same requests as whole pages: with links, labels and cards. */
