@@ -1,5 +1,6 @@
 import type { AisleKind } from '../catalogue/aisles';
 import { listed, type RangeNames } from '../range/say';
+import { dayWords } from '../text/days';
 import type { Condition } from './shownWhen';
 
 const KINDS: Readonly<Record<AisleKind, string>> = {
@@ -74,8 +75,8 @@ function say(condition: Condition, names: RangeNames): string {
 }
 
 function sayDates({ from, to }: Extract<Condition, { kind: 'dates' }>): string {
-  if (from === null) return to === null ? 'on any day' : `until ${to}`;
-  return to === null ? `from ${from}` : `from ${from} to ${to}`;
+  if (from === null) return to === null ? 'on any day' : `until ${dayWords(to)}`;
+  return to === null ? `from ${dayWords(from)}` : `from ${dayWords(from)} to ${dayWords(to)}`;
 }
 
 /** Groups within groups are set apart. */

@@ -135,6 +135,12 @@ describe('sayCondition', () => {
     ).toBe('only in Cookware and below, (on the first page or in French) and not on narrow pages');
     expect(sayCondition({ kind: 'collection', collection: 9 }, names)).toBe('only in something that is gone');
     expect(sayCondition({ kind: 'share', from: 40, to: 100 }, names)).toBe('only for 60 % of shoppers');
+    expect(sayCondition({ kind: 'dates', from: '2026-11-29', to: '2027-01-06' }, names)).toBe(
+      'only from 29 November 2026 to 6 January 2027',
+    );
+    expect(sayCondition({ kind: 'dates', from: null, to: '2026-12-24' }, names)).toBe(
+      'only until 24 December 2026',
+    );
     expect(sayCondition({ kind: 'shopper', signedIn: false }, names)).toBe(
       'only for shoppers who have not signed in',
     );

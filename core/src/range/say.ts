@@ -83,19 +83,19 @@ export function sayClause(clause: Clause, names: RangeNames): string {
       if (!attribute) return `have a value of “${clause.attribute}”, which is gone`;
       const label = attribute.label.toLowerCase();
       if (!clause.values.length) return `have any ${label}`;
-      return `have ${label} ${listed(clause.values.map(attribute.value), 'or')}`;
+      return `have ${listed(clause.values.map(attribute.value), 'or')} as their ${label}`;
     }
     case 'attributeNumber': {
       const attribute = names.attribute(clause.attribute);
       if (!attribute) return `have a value of “${clause.attribute}”, which is gone`;
       const unit = attribute.unit ? ` ${attribute.unit}` : '';
-      return `have ${attribute.label.toLowerCase()} ${span(clause.from, clause.to, unit)}`;
+      return `have ${span(clause.from, clause.to, unit)} as their ${attribute.label.toLowerCase()}`;
     }
     case 'number':
       return sayNumber(clause.field, clause.from, clause.to);
     case 'activity': {
-      const times = clause.of === 'sold' ? 'sold' : 'seen';
-      return `were ${times} at least ${clause.least} times in ${days(clause.days)}`;
+      const times = clause.least === 1 ? 'once' : `${clause.least} times`;
+      return `were ${clause.of === 'sold' ? 'sold' : 'seen'} at least ${times} in ${days(clause.days)}`;
     }
     case 'stock':
       return `are ${listed(
@@ -130,19 +130,20 @@ const STOCK_WORDS = [
 const days = (count: number): string => (count === 1 ? 'one day' : `${count} days`);
 
 function span(from: number | null, to: number | null, unit: string): string {
-  if (from === null && to === null) return 'of any size';
-  if (from === null) return `up to ${to}${unit}`;
-  if (to === null) return `from ${from}${unit}`;
-  return from === to ? `of ${from}${unit}` : `from ${from} to ${to}${unit}`;
+  if (from === null && to === null) return 'any number';
+  if (from === null) return `at most ${to}${unit}`;
+  if (to === null) return `at least ${from}${unit}`;
+  return from === to ? `${from}${unit}` : `${from} to ${to}${unit}`;
 }
 
-const NUMBERS: Readonly<Record<NumberField, readonly [string, string]>> = {
-  price: ['cost', ''],
-  saving: ['are reduced by', ' %'],
-  rating: ['are rated', ' stars'],
-  ratings: ['have', ' ratings'],
-  stock: ['have', ' pieces in stock'],
-  sold: ['have been sold', ' times'],
+/** Verb, unit, and what is said where both ends are open. */
+const NUMBERS: Readonly<Record<NumberField, readonly [verb: string, unit: string, any: string]>> = {
+  price: ['cost', '', 'have any price'],
+  saving: ['are reduced by', ' %', 'are reduced by any amount'],
+  rating: ['are rated', ' stars', 'have any rating'],
+  ratings: ['have', ' ratings', 'have any number of ratings'],
+  stock: ['have', ' pieces in stock', 'have any number of pieces in stock'],
+  sold: ['have been sold', ' times', 'have been sold any number of times'],
 };
 
 /** “1 piece in stock”, “2 pieces in stock”. */
@@ -150,8 +151,8 @@ const unitOf = (unit: string, count: number | null): string =>
   count === 1 ? unit.replace(/^ (piece|rating|star|time)s/, ' $1') : unit;
 
 function sayNumber(field: NumberField, from: number | null, to: number | null): string {
-  const [verb, unit] = NUMBERS[field];
-  if (from === null && to === null) return `${verb} anything`;
+  const [verb, unit, any] = NUMBERS[field];
+  if (from === null && to === null) return any;
   if (from === null) return `${verb} at most ${to}${unitOf(unit, to)}`;
   if (to === null) return `${verb} at least ${from}${unitOf(unit, from)}`;
   return from === to ? `${verb} ${from}${unitOf(unit, from)}` : `${verb} ${from} to ${to}${unit}`;

@@ -57,6 +57,12 @@ export function startOfDay(zone: string, day: number): number {
   return dayOf(zone, second) < day ? first : second;
 }
 
+/** A day as a sentence has it, “3 May 2026”; as it stands where it is none yet. */
+export function dayWords(day: string): string {
+  const at = Date.parse(`${day}T00:00:00Z`);
+  return Number.isNaN(at) ? day : dateIn('en', 'UTC', at);
+}
+
 const dates = new Map<string, Intl.DateTimeFormat>();
 
 /** The day of a moment as people write it in a language, such as “3 May 2026”. */

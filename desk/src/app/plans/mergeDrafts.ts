@@ -5,6 +5,7 @@ import { Store } from '@ngrx/store';
 import { mergePlans, type MergeConflict, type OwnEntry } from '@fond/core';
 import { settingWords } from './brief/settingWords';
 import { PlanActions } from './state/plan.actions';
+import { PlanEditor } from './state/planEditor';
 import { planFeature } from './state/plan.feature';
 
 type Choice = 'mine' | 'theirs';
@@ -115,7 +116,8 @@ export class MergeDrafts {
   private readonly begun = this.store.selectSignal(planFeature.selectStoredPlan);
   protected readonly sides: readonly Choice[] = ['mine', 'theirs'];
   protected readonly decisions = signal<Readonly<Partial<Record<string, Choice>>>>({});
-  protected readonly words = settingWords;
+  private readonly editor = inject(PlanEditor);
+  protected readonly words = (entry: OwnEntry): string => settingWords(entry, this.editor.settingNames());
   protected readonly merge = computed(() => {
     const theirs = this.theirs();
     const mine = this.mine();
@@ -124,7 +126,7 @@ export class MergeDrafts {
   });
 
   protected list(entries: readonly OwnEntry[]): string {
-    return [...new Set(entries.map((entry) => settingWords(entry)))].join(', ');
+    return [...new Set(entries.map((entry) => this.words(entry)))].join(', ');
   }
 
   protected valueWords({ mine, theirs, mineValue, theirsValue }: MergeConflict, side: Choice): string {

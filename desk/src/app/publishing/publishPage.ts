@@ -39,6 +39,8 @@ import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
 import { textsPlace } from '../floor/textsPlace';
+import { BriefVocabulary } from '../plans/brief/briefVocabulary';
+import { settingNames } from '../plans/brief/sentences';
 import { settingWords } from '../plans/brief/settingWords';
 import { elementWords, FIXTURE_WORDS } from '../plans/brief/words';
 import { PlanActions } from '../plans/state/plan.actions';
@@ -74,6 +76,7 @@ interface Asked {
 })
 export class PublishPage {
   private readonly api = inject(Api);
+  private readonly briefWords = inject(BriefVocabulary);
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly messages = inject(MatSnackBar);
@@ -177,7 +180,11 @@ export class PublishPage {
   }
 
   protected keptWords(kept: readonly (readonly string[])[]): string {
-    return kept.map((path) => settingWords({ path, what: 'set' })).join(', ');
+    const names = settingNames(
+      this.briefWords.words(),
+      this.stored().map(({ plan }) => plan),
+    );
+    return kept.map((path) => settingWords({ path, what: 'set' }, names)).join(', ');
   }
 
   protected back(): unknown[] {

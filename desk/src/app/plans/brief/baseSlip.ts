@@ -100,7 +100,8 @@ export class BaseSlip {
   protected readonly heirs = this.store.selectSignal(planFeature.selectHeirs);
   protected readonly base = this.origin.base;
   protected readonly own = this.origin.own;
-  protected readonly words = (setting: OwnSetting): string => settingWords(setting, this.editor.facetName);
+  protected readonly words = (setting: OwnSetting): string =>
+    settingWords(setting, this.editor.settingNames());
   protected readonly problem = signal<Problem | null>(null);
   private readonly running = signal(false);
   /** The base that was asked for; undefined while nobody asks, null for none. */
@@ -150,7 +151,7 @@ export class BaseSlip {
     this.store.dispatch(
       PlanActions.handedBack({
         paths: [setting.path],
-        what: `back to the base: ${settingWords(setting)}`,
+        what: `back to the base: ${this.words(setting)}`,
         at: Date.now(),
       }),
     );

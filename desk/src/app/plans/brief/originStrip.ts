@@ -76,7 +76,8 @@ export class OriginStrip {
   private readonly editor = inject(PlanEditor);
   readonly scope = input.required<Scope>();
   protected readonly own = computed(() => this.origin.ownIn(this.scope()));
-  protected readonly words = (setting: OwnSetting): string => settingWords(setting, this.editor.facetName);
+  protected readonly words = (setting: OwnSetting): string =>
+    settingWords(setting, this.editor.settingNames());
 
   /** What the base has at the same place, where that can be said in a word or two. */
   protected baseWords({ path, what }: OwnSetting): string {
@@ -99,7 +100,7 @@ export class OriginStrip {
     this.store.dispatch(
       PlanActions.handedBack({
         paths: settings.map(({ path }) => path),
-        what: `back to the base: ${settings.length === 1 ? settingWords(settings[0]) : this.scope()}`,
+        what: `back to the base: ${settings.length === 1 ? this.words(settings[0]) : this.scope()}`,
         at: Date.now(),
       }),
     );

@@ -21,7 +21,7 @@ import {
 } from '@fond/core';
 import { placeWords } from './placeWords';
 import { reachWords } from './reachWords';
-import { settingWords } from './settingWords';
+import { settingWords, type SettingNames } from './settingWords';
 import {
   elementWords,
   facetWords,
@@ -167,9 +167,11 @@ const cardWords = (shelf: Shelf, { vocabulary, lang }: BriefWords): string =>
     7,
   ) || 'nothing yet';
 
-/** What a filter is called where no plan says otherwise; its key where the catalogue doesn't know it. */
-const facetName = (key: string, { vocabulary, lang }: Pick<BriefWords, 'vocabulary' | 'lang'>): string =>
-  vocabulary?.facets.find((facet) => facet.key === key)?.labels[lang]?.toLowerCase() ?? key;
+/** What the settings of plans are named by; a badge is looked for in the plans in turn. */
+export const settingNames = (
+  { vocabulary, lang }: BriefWords,
+  plans: readonly (Pick<Plan, 'badges'> | null)[],
+): SettingNames => ({ vocabulary, lang, badges: plans.flatMap((plan) => plan?.badges.rules ?? []) });
 
 function facetsWords(plan: Plan, { vocabulary, lang }: BriefWords): string {
   const panel = facetPanelOf(plan);
@@ -201,6 +203,7 @@ export function changesInWords(before: Plan | null, after: Plan | null, words: B
   const is = after && sentencesOf(after, words);
   const settings = before && after ? entriesOf(differ(bodyOf(before), bodyOf(after))) : [];
   const changes: SentenceChange[] = [];
+  const names = settingNames(words, [after, before]);
   const one = before?.id === after?.id;
   if (one && before && after && before.name !== after.name)
     changes.push({ line: 'name', title: 'Called', before: before.name, after: after.name, settings: [] });
@@ -211,7 +214,7 @@ export function changesInWords(before: Plan | null, after: Plan | null, words: B
     if (line === 'reach' && before && after && !one) continue;
     const within = settings
       .filter(({ path }) => lineOf(path, (after ?? before)!) === line)
-      .map((entry) => settingWords(entry, (key) => facetName(key, words)));
+      .map((entry) => settingWords(entry, names));
     if (was && is && was[line] === is[line] && !within.length) continue;
     const told = was !== null && is !== null && was[line] === is[line];
     changes.push({

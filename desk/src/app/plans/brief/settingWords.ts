@@ -1,5 +1,23 @@
-import type { OwnEntry } from '@fond/core';
-import { FIXTURE_WORDS } from './words';
+import type { Vocabulary } from '@fond/contract';
+import {
+  sampleText,
+  textIn,
+  type BadgeRule,
+  type CardElement,
+  type OwnEntry,
+  type SortKey,
+  WIDTH_NAMES,
+} from '@fond/core';
+import { languageName } from '../../records/languageName';
+import { elementWords, FIXTURE_WORDS, SORT_WORDS } from './words';
+
+/** What single settings are named by. */
+export interface SettingNames {
+  vocabulary: Vocabulary | null;
+  lang: string;
+  /** The badges of the plan that is spoken of. */
+  badges: readonly Pick<BadgeRule, 'id' | 'text'>[];
+}
 
 /** Names of settings by the property that holds them. */
 const SETTINGS: Readonly<Record<string, string>> = {
@@ -24,6 +42,9 @@ const SETTINGS: Readonly<Record<string, string>> = {
   card: 'card',
   face: 'card',
   beside: 'on one line',
+  clauses: 'clauses of the range',
+  x: '',
+  y: '',
   revealed: 'when it is seen',
   join: 'between several values',
   size: 'size of letters',
@@ -145,22 +166,31 @@ const OF_CARDS: Readonly<Record<string, string>> = {
 /** Filters that are no attribute. */
 const FILTERS: Readonly<Record<string, string>> = { q: 'search in the aisle', sale: 'on sale' };
 
-/**
- * A single setting in words: “columns on wide pages”, “filter material: label”, “title taken away”.
- *
- * @param facetName What a filter is called, by its key.
- */
-export function settingWords(
-  { path, what }: OwnEntry,
-  facetName: (key: string) => string = (key) => key,
-): string {
+function filterName(key: string, { vocabulary, lang }: SettingNames): string {
+  const facet = vocabulary?.facets.find((one) => one.key === key);
+  return FILTERS[key] ?? facet?.labels[lang]?.toLowerCase() ?? `“${key}”`;
+}
+
+/** An element of a card by the name that differences know it by, such as `attribute:hob`. */
+function elementName(name: string, { vocabulary, lang }: SettingNames): string {
+  const [element, attribute] = name.split(':', 2) as [CardElement['element'], string?];
+  return elementWords({ element, attribute: attribute ?? null }, vocabulary, lang);
+}
+
+function badgeName(id: string, { badges, lang, vocabulary }: SettingNames): string {
+  const text = badges.find((rule) => rule.id === id)?.text;
+  return text ? `badge “${sampleText(textIn(text, lang, vocabulary?.languages ?? []))}”` : 'a badge';
+}
+
+/** A single setting in words: “columns on wide pages”, “filter material: label”, “title taken away”. */
+export function settingWords({ path, what }: OwnEntry, names: SettingNames): string {
   const [top, fixture, ...rest] = path;
   const words =
     top !== 'fixtures'
-      ? wordsOf(path, facetName)
+      ? wordsOf(path, names)
       : rest.length === 0
         ? fixtureName(fixture)
-        : wordsOf(rest, facetName);
+        : wordsOf(rest, names);
   return [words, WHAT[what]].filter(Boolean).join(' ');
 }
 
@@ -178,26 +208,49 @@ const OF_BADGES: Readonly<Record<string, string>> = {
 };
 
 /** Path below the rules of badges: the rule, and what is said of it. */
-function badgeSettingWords([rule, setting]: readonly string[]): string {
+function badgeSettingWords([rule, setting, ...rest]: readonly string[], names: SettingNames): string {
   if (rule === undefined) return 'badges on a card';
-  const badge = `badge ${rule.replace(/^badge-/, '')}`;
-  return setting === undefined ? badge : `${badge}: ${OF_BADGES[setting] ?? setting}`;
+  const badge = badgeName(rule, names);
+  return setting === undefined ? badge : `${badge}: ${said(OF_BADGES[setting] ?? named(setting), rest)}`;
 }
 
-function wordsOf(path: readonly string[], facetName: (key: string) => string): string {
+/** Groups of settings whose name says nothing that the setting itself doesn't. */
+const GROUPS: ReadonlySet<string> = new Set(['layout', 'look', 'face', 'order', 'range', 'paging']);
+
+const named = (property: string): string => SETTINGS[property] ?? property;
+
+/** A setting's name with what is set of it: a width, or a text's language. */
+const said = (name: string, [step, ...rest]: readonly (string | undefined)[]): string => {
+  if (step === undefined) return name;
+  const inner = /^[a-z]{2}(-[A-Z]{2})?$/.test(step) ? `in ${languageName(step)}` : named(step);
+  return said([name, inner].filter(Boolean).join(' '), rest);
+};
+
+/** Property after property. */
+const stepsOf = ([first, ...rest]: readonly string[]): string => said(named(first), rest);
+
+/** Items of a container, which have no name that anybody gave them. */
+const ITEMS: Readonly<Record<string, string>> = { columns: 'a column', tabs: 'a tab' };
+const WIDTHS: readonly string[] = WIDTH_NAMES;
+
+function wordsOf(path: readonly string[], names: SettingNames): string {
   const [first, second, ...rest] = path;
-  if (second === undefined) return SETTINGS[first] ?? first;
-  const inner = rest.map((step) => SETTINGS[step] ?? step).join(' ');
-  if (first === 'facets') return `filter ${FILTERS[second] ?? facetName(second)}${inner && `: ${inner}`}`;
+  if (second === undefined) return named(first);
+  const inner = rest.length ? stepsOf(rest) : '';
+  if (first === 'related') return `${named(first)}: ${stepsOf(path.slice(1))}`;
+  if (first === 'layout' && second === 'order') return said('place among its neighbours', rest);
+  if (first in ITEMS && !WIDTHS.includes(second)) return ITEMS[first] + (inner && `: ${inner}`);
+  if (first === 'facets') return `filter ${filterName(second, names)}${inner && `: ${inner}`}`;
   if (first === 'card') {
-    const said = rest.map((step) => OF_CARDS[step] ?? SETTINGS[step] ?? step).filter(Boolean);
-    const name = second.replace(/^attribute:/, '');
-    const called = name === 'cart' ? 'cart button' : name;
-    return `${called} on the card${said.length ? `: ${said.join(' ')}` : ''}`;
+    const [property, ...further] = rest as (string | undefined)[];
+    const of = property === undefined ? '' : said(OF_CARDS[property] ?? named(property), further);
+    return `${elementName(second, names)} on the card${of && `: ${of}`}`;
   }
-  if (first === 'columns' || first === 'gap') return `${first} ${SETTINGS[second] ?? second}`;
-  if (first === 'badges') return badgeSettingWords(rest);
-  if (first === 'order' && second === 'choices' && rest.length)
-    return `sort choice ${rest[0]}${rest.length > 1 ? ': label' : ''}`;
-  return [SETTINGS[second] ?? second, inner].filter(Boolean).join(' ');
+  if (first === 'columns' || first === 'gap') return `${first} ${stepsOf([second, ...rest])}`;
+  if (first === 'badges') return badgeSettingWords(rest, names);
+  if (first === 'order' && second === 'choices' && rest.length) {
+    const choice = `sort choice “${SORT_WORDS[rest[0] as SortKey]}”`;
+    return rest.length > 1 ? `${choice}: ${stepsOf(rest.slice(1))}` : choice;
+  }
+  return stepsOf(GROUPS.has(first) ? path.slice(1) : path);
 }

@@ -11,6 +11,7 @@ import {
   type ShelfSettings,
   type Slot,
 } from '@fond/core';
+import type { SettingNames } from '../brief/settingWords';
 import { FIXTURE_WORDS } from '../brief/words';
 import { withPanel, withShelf } from './edits';
 import { withPasted } from './fixtureEdits';
@@ -41,11 +42,11 @@ export class PlanEditor {
     return asked ?? this.vocabulary()?.languages[0] ?? 'en';
   });
 
-  /** What a filter is called, by its key; the key where the catalogue doesn't know it. */
-  readonly facetName = (key: string): string =>
-    this.vocabulary()
-      ?.facets.find((facet) => facet.key === key)
-      ?.labels[this.lang()]?.toLowerCase() ?? key;
+  readonly settingNames = computed((): SettingNames => ({
+    vocabulary: this.vocabulary(),
+    lang: this.lang(),
+    badges: this.plan()?.badges.rules ?? [],
+  }));
 
   edit(what: string, change: (plan: Plan) => Plan): void {
     const plan = this.plan();

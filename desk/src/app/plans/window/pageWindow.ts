@@ -75,7 +75,7 @@ export class PageWindow {
     const { at, part, signedIn } = this.seen();
     const parts = [
       at ? `on ${MOMENT.format(new Date(at))}` : '',
-      part ? `by shopper ${part}` : '',
+      part ? `by a shopper at ${part} %` : '',
       signedIn ? 'signed in' : '',
       this.dark() ? 'in the dark' : '',
     ].filter(Boolean);
