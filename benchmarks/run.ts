@@ -8,6 +8,7 @@ import { engineRows, onceRows } from './engine/engine';
 import { importBesideRows } from './importBeside';
 import { interactionRows } from './interactions';
 import { layoutRows } from './layout';
+import { lighthouseRows } from './lighthouse';
 import { machine, type Row } from './measure';
 import { planRows } from './plans';
 import { previewRows } from './preview';
@@ -89,6 +90,11 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
   shoppers: async () => {
     const demo = await mkdtemp(path.join(tmpdir(), 'fond-bench-'));
     await section('what shoppers do', () => interactionRows(demo));
+    await rm(demo, { recursive: true, force: true });
+  },
+  lighthouse: async () => {
+    const demo = await mkdtemp(path.join(tmpdir(), 'fond-bench-'));
+    await section('Lighthouse', () => lighthouseRows(demo));
     await rm(demo, { recursive: true, force: true });
   },
   import: () => section('import', importRows),

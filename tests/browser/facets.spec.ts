@@ -41,7 +41,7 @@ describe('the filters of a plan', () => {
 
     const visitor = await browser.page();
     await visitor.goto(shop('/textiles'));
-    await visitor.waitForFunction(() => !document.querySelector('[ngh]'));
+    await visitor.waitForFunction(() => !document.querySelector('shop-root[ngh]'));
     expect(await textOf(visitor, '.filters-head')).toBe('Filters');
     const all = Number((await found(visitor)).split(' ')[0]);
     expect(await visitor.$$eval('.card', (cards) => cards.length)).toBe(all);

@@ -185,6 +185,7 @@ describe('a page built from its fixtures', () => {
       await visitor.$$eval('.tab-panels > div', (panels) => panels.map((one) => one.checkVisibility())),
     ).toEqual([false, true]);
     await visitor.keyboard.press('ArrowLeft');
+    await visitor.$eval('.form-carousel', (row) => row.scrollIntoView());
     await press(visitor, '.turns button:last-child');
     await eventually(
       visitor,

@@ -167,6 +167,7 @@ describe('a part', () => {
       expect(await plain.evaluate(() => document.documentElement.scrollWidth)).toBe(width);
       const full = await browser.page(width, 900);
       await full.goto(`${browser.baseUrl}/shop`);
+      await full.$eval('.form-carousel', (row) => row.scrollIntoView());
       await full.waitForSelector('.dots button:nth-child(2)');
       await full.$eval('.dots button:nth-child(2)', (dot) => (dot as HTMLElement).click());
       await full.waitForSelector('.dots button:nth-child(2)[aria-current]');

@@ -20,7 +20,7 @@ describe('a shopper with JavaScript', () => {
   it('filters in place, and every state has an address that leads to it', async () => {
     const page = await browser.page();
     await page.goto(shop('/cookware'));
-    await page.waitForFunction(() => !document.querySelector('[ngh]'));
+    await page.waitForFunction(() => !document.querySelector('shop-root[ngh]'));
     await page.evaluate(() => ((window as unknown as { mark: number }).mark = 1));
     const all = await found(page);
     await press(page, value('Copper'));
@@ -52,7 +52,7 @@ describe('a shopper with JavaScript', () => {
   it('sorts in place, and folds the choices away', async () => {
     const page = await browser.page();
     await page.goto(shop('/cookware'));
-    await page.waitForFunction(() => !document.querySelector('[ngh]'));
+    await page.waitForFunction(() => !document.querySelector('shop-root[ngh]'));
     await page.evaluate(() => ((window as unknown as { mark: number }).mark = 1));
     await press(page, '.sort summary');
     await press(page, '.sort a[href*="order=price-desc"]');
@@ -69,7 +69,7 @@ describe('a shopper with JavaScript', () => {
   it('turns pages by real links and lands at the products', async () => {
     const page = await browser.page();
     await page.goto(shop('/cookware'));
-    await page.waitForFunction(() => !document.querySelector('[ngh]'));
+    await page.waitForFunction(() => !document.querySelector('shop-root[ngh]'));
     const first = await cards(page);
     await press(page, '.pager a[rel=next]');
     await page.waitForFunction(() => location.search === '?page=2');
@@ -85,7 +85,7 @@ describe('a shopper with JavaScript', () => {
   it('narrows the price with two numbers', async () => {
     const page = await browser.page();
     await page.goto(shop('/table?material=stoneware'));
-    await page.waitForFunction(() => !document.querySelector('[ngh]'));
+    await page.waitForFunction(() => !document.querySelector('shop-root[ngh]'));
     await page.locator('input[name="price.to"]').fill('15');
     await press(page, '.range button');
     await page.waitForFunction(() => location.search === '?material=stoneware&price=..15');

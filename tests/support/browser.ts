@@ -34,6 +34,11 @@ export class TestBrowser {
     private readonly afterwards: () => Promise<void>,
   ) {}
 
+  /** Where other programs can reach the browser by its own protocol. */
+  get port(): number {
+    return Number(new URL(this.browser.wsEndpoint()).port);
+  }
+
   /** @param afterwards What to do once the browser is closed. */
   static async launch(
     baseUrl: string,

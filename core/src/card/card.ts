@@ -28,7 +28,7 @@ type PartOf =
   | { part: 'badges' }
   | { part: 'category'; text: string; href: string }
   | { part: 'name' }
-  | { part: 'rating'; rating: number; ratings: number }
+  | ({ part: 'rating' } & Stars)
   | { part: 'attribute'; key: string; label: string; text: string }
   | { part: 'field'; key: CardField; label: string; text: string }
   | { part: 'tags'; links: readonly LinkModel[] }
@@ -41,6 +41,25 @@ type PartOf =
 
 /** One printed thing of a card, in the plan's order; `at` is its element's place among those that are on. */
 export type CardPart = PartOf & { at: number };
+
+/** How a product is rated. */
+export interface Stars {
+  /** 0 to 5. */
+  rating: number;
+  /** As it is written, with one decimal: making a number's format takes a browser longer than a whole card. */
+  text: string;
+  /** How many have rated it. */
+  ratings: number;
+}
+
+/** Null for a product that nobody has rated. */
+export function starsOf(snapshot: Snapshot, p: number, lang: Lang): Stars | null {
+  const rating = snapshot.rating.numbers[p];
+  if (Number.isNaN(rating)) return null;
+  return { rating, text: numberText(rating, lang, ONE_DECIMAL), ratings: snapshot.ratings[p] };
+}
+
+const ONE_DECIMAL: NumberForm = { grouped: false, decimals: 1 };
 
 /** Stock as shoppers are told it. */
 export interface StockWord {
@@ -259,8 +278,8 @@ function partOf(
       return category && { part: 'category', at, text: category.link.title, href: category.link.href };
     }
     case 'rating': {
-      const rating = snapshot.rating.numbers[p];
-      return Number.isNaN(rating) ? null : { part: 'rating', at, rating, ratings: snapshot.ratings[p] };
+      const stars = starsOf(snapshot, p, lang);
+      return stars && { part: 'rating', at, ...stars };
     }
     case 'attribute': {
       const key = element.attribute ?? '';

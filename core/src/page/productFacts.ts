@@ -1,5 +1,13 @@
 import { badgesOf, type Badge, type BadgeSet } from '../badges/badges';
-import { attributeText, stockWord, tagLinks, type CardImage, type StockWord } from '../card/card';
+import {
+  attributeText,
+  starsOf,
+  stockWord,
+  tagLinks,
+  type CardImage,
+  type Stars,
+  type StockWord,
+} from '../card/card';
 import { moneyOf, type Money } from '../card/money';
 import { piecesOf } from '../cart/cart';
 import { textIn, type AttributeRow, type Lang } from '../catalogue/rows';
@@ -21,7 +29,7 @@ export interface ProductFacts {
   was: Money | null;
   badges: readonly Badge[];
   images: readonly CardImage[];
-  rating: { rating: number; ratings: number } | null;
+  rating: Stars | null;
   stock: StockWord;
   /** Pieces that can be put into a cart. */
   pieces: number;
@@ -40,7 +48,6 @@ export function productFacts(
   const { languages } = snapshot.frame;
   const price = snapshot.price.numbers[p];
   const was = snapshot.was[p];
-  const rating = snapshot.rating.numbers[p];
   const attributes: ProductFacts['attributes'][number][] = [];
   for (const { row } of snapshot.attributes.values()) {
     const text = attributeText(snapshot, p, row.key, lang);
@@ -63,7 +70,7 @@ export function productFacts(
     was: was > price ? moneyOf(was, snapshot.currencies[p], lang) : null,
     badges: badges ? badgesOf(snapshot, p, badges, lang) : [],
     images: snapshot.images[p].flatMap(({ hash, width, height }) => (hash ? [{ hash, width, height }] : [])),
-    rating: Number.isNaN(rating) ? null : { rating, ratings: snapshot.ratings[p] },
+    rating: starsOf(snapshot, p, lang),
     stock: stockWord(snapshot.stock[p], lang),
     pieces: piecesOf(snapshot, p),
     attributes,

@@ -1,4 +1,11 @@
-import { Component, mergeApplicationConfig, type ApplicationConfig } from '@angular/core';
+import {
+  Component,
+  DOCUMENT,
+  inject,
+  mergeApplicationConfig,
+  provideEnvironmentInitializer,
+  type ApplicationConfig,
+} from '@angular/core';
 import { provideRouter } from '@angular/router';
 import { provideServerRendering, RenderMode, withRoutes } from '@angular/ssr';
 import { appConfig } from './app.config';
@@ -7,8 +14,16 @@ import { appConfig } from './app.config';
 @Component({ selector: 'shop-nothing', template: '' })
 class Nothing {}
 
+/**
+ * Links and forms do what they say before a part of the page is alive, so nothing has to be done over for them once it
+ * is; and without this script no page has an inline one.
+ */
+const withoutEventReplay = (): void =>
+  inject(DOCUMENT).getElementById('ng-event-dispatch-contract')?.remove();
+
 export const serverConfig: ApplicationConfig = mergeApplicationConfig(appConfig, {
   providers: [
+    provideEnvironmentInitializer(withoutEventReplay),
     provideServerRendering(withRoutes([{ path: '**', renderMode: RenderMode.Server }])),
     provideRouter([{ path: '**', component: Nothing }]),
   ],

@@ -1,7 +1,7 @@
 import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
-import { provideClientHydration } from '@angular/platform-browser';
+import { provideClientHydration, withIncrementalHydration } from '@angular/platform-browser';
 
-/** Without event replay: every link works before the script is there, and so no page needs an inline script. */
+/** Most of a page comes to life once it is seen; every link works before that, and without. */
 export const appConfig: ApplicationConfig = {
-  providers: [provideZonelessChangeDetection(), provideClientHydration()],
+  providers: [provideZonelessChangeDetection(), provideClientHydration(withIncrementalHydration())],
 };

@@ -13,17 +13,31 @@ import { Navigation } from './state/navigation';
 import { PreviewFrame } from './state/previewFrame';
 import { shopHref, ShopState } from './state/shopState';
 
+/** Named apart so that they come with the first script: a part that can't be fetched later would take the page's away. */
+const VIEWS = [
+  AccountPage,
+  BenchPage,
+  CartPage,
+  SiteFooter,
+  SiteHeader,
+  ListingPage,
+  MissingPage,
+  ProductPage,
+];
+
 @Component({
   selector: 'shop-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AccountPage, BenchPage, CartPage, SiteFooter, SiteHeader, ListingPage, MissingPage, ProductPage],
+  imports: VIEWS,
   template: `
     <a class="skip" [href]="here()">{{ state.words().skip }}</a>
     @if (state.busy()) {
       <div class="progress" role="progressbar"></div>
     }
     @if (state.model().kind !== 'bench') {
-      <shop-header [frame]="state.model().frame" [q]="q()" />
+      @defer (on immediate; hydrate on idle; hydrate when state.awake()) {
+        <shop-header [frame]="state.model().frame" [q]="q()" />
+      }
     }
     <main id="main" tabindex="-1" [attr.aria-busy]="state.busy()">
       @switch (state.model().kind) {
@@ -48,7 +62,9 @@ import { shopHref, ShopState } from './state/shopState';
       }
     </main>
     @if (state.model().kind !== 'bench') {
-      <shop-footer [frame]="state.model().frame" />
+      @defer (on immediate; hydrate on viewport; hydrate when state.awake()) {
+        <shop-footer [frame]="state.model().frame" />
+      }
     }
   `,
 })

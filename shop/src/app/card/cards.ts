@@ -83,7 +83,7 @@ export interface CardsModel extends Pick<
           [widths]="widths()"
           [lang]="lang()"
           [eager]="first() !== null && at < eager"
-          [first]="first() !== null && at === 0"
+          [first]="lead() && at === 0"
           [attr.style]="lane(card, at)"
           [attr.data-sku]="pins() && card.sku"
           [attr.data-place]="pins() && first()! + at"
@@ -99,6 +99,8 @@ export class Cards {
   readonly model = input.required<CardsModel>();
   /** The place of the first card on the aisle's own shelf; null for any other shelf, whose cards nobody arranges. */
   readonly first = input<number | null>(null);
+  /** It has the first picture of the page, which is waited for. */
+  readonly lead = input(false);
   private readonly state = inject(ShopState);
   private readonly arranging = inject(Arranging).pins;
   /** Set while the desk's window arranges the shelf. */

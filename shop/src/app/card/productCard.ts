@@ -19,11 +19,14 @@ interface CardLine {
   parts: CardPart[];
 }
 
+/** Named apart so that they come with the page's script: a part that can't be fetched later would take the page's away. */
+const LOOKS = [Badges, NgTemplateOutlet, NoPicture, Price, Rating];
+
 @Component({
   selector: 'shop-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { class: 'card', '[class.active]': 'active()' },
-  imports: [Badges, NgTemplateOutlet, NoPicture, Price, Rating],
+  imports: LOOKS,
   template: `
     @let one = card();
     @if (pin(); as place) {
@@ -32,159 +35,161 @@ interface CardLine {
         <button type="button" class="unpin" [attr.aria-label]="'Take away the pin of ' + one.title">×</button>
       </p>
     }
-    @let looks =
-      {
-        line: lineLook,
-        picture: pictureLook,
-        badges: badgesLook,
-        category: categoryLook,
-        name: nameLook,
-        rating: ratingLook,
-        attribute: attributeLook,
-        field: attributeLook,
-        tags: tagsLook,
-        description: descriptionLook,
-        stock: stockLook,
-        price: priceLook,
-        cart: cartLook,
-        wish: wishLook,
-        quick: quickLook,
-      };
-    @if (!named()) {
-      <a class="card-lead" [href]="href(one.href)" [attr.aria-label]="one.title"></a>
-    }
-    @for (part of lines().shown; track part.at) {
-      <ng-container [ngTemplateOutlet]="looks[part.part]" [ngTemplateOutletContext]="{ part }" />
-    }
-    <ng-template #lineLook let-part="part">
-      <div class="card-line">
-        @for (one of partsOf(part); track one.at) {
-          <ng-container [ngTemplateOutlet]="looks[one.part]" [ngTemplateOutletContext]="{ part: one }" />
-        }
-      </div>
-    </ng-template>
-    <ng-template #pictureLook>
-      <div class="card-picture">
-        @if (one.images[0]; as image) {
-          <img
-            [attr.loading]="eager() ? 'eager' : 'lazy'"
-            [attr.fetchpriority]="first() ? 'high' : null"
-            decoding="async"
-            [attr.width]="image.width"
-            [attr.height]="image.height"
-            alt=""
-            [attr.sizes]="sizes()"
-            [attr.srcset]="set(image)"
-            [attr.src]="at(image.hash)"
-          />
-          @if (second(); as other) {
+    @defer (on immediate; hydrate on viewport; hydrate when awake()) {
+      @let looks =
+        {
+          line: lineLook,
+          picture: pictureLook,
+          badges: badgesLook,
+          category: categoryLook,
+          name: nameLook,
+          rating: ratingLook,
+          attribute: attributeLook,
+          field: attributeLook,
+          tags: tagsLook,
+          description: descriptionLook,
+          stock: stockLook,
+          price: priceLook,
+          cart: cartLook,
+          wish: wishLook,
+          quick: quickLook,
+        };
+      @if (!named()) {
+        <a class="card-lead" [href]="href(one.href)" [attr.aria-label]="one.title"></a>
+      }
+      @for (part of lines().shown; track part.at) {
+        <ng-container [ngTemplateOutlet]="looks[part.part]" [ngTemplateOutletContext]="{ part }" />
+      }
+      <ng-template #lineLook let-part="part">
+        <div class="card-line">
+          @for (one of partsOf(part); track one.at) {
+            <ng-container [ngTemplateOutlet]="looks[one.part]" [ngTemplateOutletContext]="{ part: one }" />
+          }
+        </div>
+      </ng-template>
+      <ng-template #pictureLook>
+        <div class="card-picture">
+          @if (one.images[0]; as image) {
             <img
-              class="second"
+              [attr.loading]="eager() ? 'eager' : 'lazy'"
+              [attr.fetchpriority]="first() ? 'high' : null"
               decoding="async"
-              [attr.width]="other.width"
-              [attr.height]="other.height"
+              [attr.width]="image.width"
+              [attr.height]="image.height"
               alt=""
               [attr.sizes]="sizes()"
-              [attr.srcset]="set(other)"
-              [attr.src]="at(other.hash)"
+              [attr.srcset]="set(image)"
+              [attr.src]="at(image.hash)"
             />
-          }
-        } @else {
-          <shop-no-picture [lang]="lang()" />
-        }
-        @if (over()) {
-          <shop-badges [badges]="one.badges" [over]="true" />
-        }
-        @if (lines().revealed.length) {
-          <div class="card-reveal">
-            @for (part of lines().revealed; track part.at) {
-              <ng-container [ngTemplateOutlet]="looks[part.part]" [ngTemplateOutletContext]="{ part }" />
+            @if (second(); as other) {
+              <img
+                class="second"
+                decoding="async"
+                [attr.width]="other.width"
+                [attr.height]="other.height"
+                alt=""
+                [attr.sizes]="sizes()"
+                [attr.srcset]="set(other)"
+                [attr.src]="at(other.hash)"
+              />
             }
-          </div>
+          } @else {
+            <shop-no-picture [lang]="lang()" />
+          }
+          @if (over()) {
+            <shop-badges [badges]="one.badges" [over]="true" />
+          }
+          @if (lines().revealed.length) {
+            <div class="card-reveal">
+              @for (part of lines().revealed; track part.at) {
+                <ng-container [ngTemplateOutlet]="looks[part.part]" [ngTemplateOutletContext]="{ part }" />
+              }
+            </div>
+          }
+        </div>
+      </ng-template>
+      <ng-template #badgesLook>
+        <shop-badges [badges]="one.badges" />
+      </ng-template>
+      <ng-template #categoryLook let-part="part">
+        <p class="card-category" [attr.style]="styleOf(part)">
+          <a [href]="href(part.href)">{{ part.text }}</a>
+        </p>
+      </ng-template>
+      <ng-template #nameLook let-part="part">
+        @if (headed()) {
+          <p class="card-name" [attr.style]="styleOf(part)">
+            <a [href]="href(one.href)"
+              >{{ words().wholeProduct }}<span class="unseen">: {{ one.title }}</span></a
+            >
+          </p>
+        } @else {
+          <h3 class="card-name" [attr.style]="styleOf(part)">
+            <a [href]="href(one.href)">{{ one.title }}</a>
+          </h3>
         }
-      </div>
-    </ng-template>
-    <ng-template #badgesLook>
-      <shop-badges [badges]="one.badges" />
-    </ng-template>
-    <ng-template #categoryLook let-part="part">
-      <p class="card-category" [attr.style]="styleOf(part)">
-        <a [href]="href(part.href)">{{ part.text }}</a>
-      </p>
-    </ng-template>
-    <ng-template #nameLook let-part="part">
-      @if (headed()) {
-        <p class="card-name" [attr.style]="styleOf(part)">
-          <a [href]="href(one.href)"
-            >{{ words().wholeProduct }}<span class="unseen">: {{ one.title }}</span></a
+      </ng-template>
+      <ng-template #ratingLook let-part="part">
+        <shop-rating [stars]="part" [lang]="lang()" [look]="styleOf(part)" />
+      </ng-template>
+      <ng-template #descriptionLook let-part="part">
+        <p class="card-description" [attr.style]="styleOf(part)">{{ part.text }}</p>
+      </ng-template>
+      <ng-template #stockLook let-part="part">
+        <p [class]="'card-stock stock-' + part.state" [attr.style]="styleOf(part)">{{ part.text }}</p>
+      </ng-template>
+      <ng-template #priceLook let-part="part">
+        <shop-price [price]="one.price" [was]="one.was" [lang]="lang()" [look]="styleOf(part)" />
+      </ng-template>
+      <ng-template #tagsLook let-part="part">
+        <ul class="card-tags" [attr.style]="styleOf(part)">
+          @for (link of part.links; track link.href) {
+            <li>
+              <a [href]="href(link.href)">{{ link.title }}</a>
+            </li>
+          }
+        </ul>
+      </ng-template>
+      <ng-template #cartLook let-part="part">
+        <form class="card-cart" method="post" [action]="cart()" [attr.style]="styleOf(part)">
+          <button class="button" name="sku" [value]="one.sku" [disabled]="part.sold">
+            @if (carts.just() === one.sku) {
+              <span aria-hidden="true">✓ </span>{{ words().inCart }}
+            } @else {
+              {{ part.sold ? words().soldOut : textOf(part) || words().addToCart }}
+            }
+            <span class="unseen">: {{ one.title }}</span>
+          </button>
+        </form>
+      </ng-template>
+      <ng-template #wishLook let-part="part">
+        <form class="card-wish" method="post" [action]="wish()" [attr.style]="styleOf(part)">
+          <button name="sku" [value]="one.sku" [attr.aria-pressed]="wishes.has(one.sku)">
+            <svg viewBox="0 0 24 24" aria-hidden="true"><path [attr.d]="heart" /></svg>
+            {{ textOf(part) || words().wish }}<span class="unseen">: {{ one.title }}</span>
+          </button>
+        </form>
+      </ng-template>
+      <ng-template #quickLook let-part="part">
+        <p class="card-quick" [attr.style]="styleOf(part)">
+          <a [href]="href(one.href)" [attr.data-look]="one.slug"
+            >{{ textOf(part) || words().quickLook }}<span class="unseen">: {{ one.title }}</span></a
           >
         </p>
-      } @else {
-        <h3 class="card-name" [attr.style]="styleOf(part)">
-          <a [href]="href(one.href)">{{ one.title }}</a>
-        </h3>
-      }
-    </ng-template>
-    <ng-template #ratingLook let-part="part">
-      <shop-rating [rating]="part.rating" [ratings]="part.ratings" [lang]="lang()" [look]="styleOf(part)" />
-    </ng-template>
-    <ng-template #descriptionLook let-part="part">
-      <p class="card-description" [attr.style]="styleOf(part)">{{ part.text }}</p>
-    </ng-template>
-    <ng-template #stockLook let-part="part">
-      <p [class]="'card-stock stock-' + part.state" [attr.style]="styleOf(part)">{{ part.text }}</p>
-    </ng-template>
-    <ng-template #priceLook let-part="part">
-      <shop-price [price]="one.price" [was]="one.was" [lang]="lang()" [look]="styleOf(part)" />
-    </ng-template>
-    <ng-template #tagsLook let-part="part">
-      <ul class="card-tags" [attr.style]="styleOf(part)">
-        @for (link of part.links; track link.href) {
-          <li>
-            <a [href]="href(link.href)">{{ link.title }}</a>
-          </li>
-        }
-      </ul>
-    </ng-template>
-    <ng-template #cartLook let-part="part">
-      <form class="card-cart" method="post" [action]="cart()" [attr.style]="styleOf(part)">
-        <button class="button" name="sku" [value]="one.sku" [disabled]="part.sold">
-          @if (carts.just() === one.sku) {
-            <span aria-hidden="true">✓ </span>{{ words().inCart }}
-          } @else {
-            {{ part.sold ? words().soldOut : textOf(part) || words().addToCart }}
+      </ng-template>
+      <ng-template #attributeLook let-part="part">
+        <p class="card-attribute" [attr.style]="styleOf(part)">
+          @let label = labelOf(part);
+          @if (label === 'before') {
+            <span>{{ part.label }}</span>
           }
-          <span class="unseen">: {{ one.title }}</span>
-        </button>
-      </form>
-    </ng-template>
-    <ng-template #wishLook let-part="part">
-      <form class="card-wish" method="post" [action]="wish()" [attr.style]="styleOf(part)">
-        <button name="sku" [value]="one.sku" [attr.aria-pressed]="wishes.has(one.sku)">
-          <svg viewBox="0 0 24 24" aria-hidden="true"><path [attr.d]="heart" /></svg>
-          {{ textOf(part) || words().wish }}<span class="unseen">: {{ one.title }}</span>
-        </button>
-      </form>
-    </ng-template>
-    <ng-template #quickLook let-part="part">
-      <p class="card-quick" [attr.style]="styleOf(part)">
-        <a [href]="href(one.href)" [attr.data-look]="one.slug"
-          >{{ textOf(part) || words().quickLook }}<span class="unseen">: {{ one.title }}</span></a
-        >
-      </p>
-    </ng-template>
-    <ng-template #attributeLook let-part="part">
-      <p class="card-attribute" [attr.style]="styleOf(part)">
-        @let label = labelOf(part);
-        @if (label === 'before') {
-          <span>{{ part.label }}</span>
-        }
-        {{ part.text }}
-        @if (label === 'after') {
-          <span>{{ part.label }}</span>
-        }
-      </p>
-    </ng-template>
+          {{ part.text }}
+          @if (label === 'after') {
+            <span>{{ part.label }}</span>
+          }
+        </p>
+      </ng-template>
+    }
   `,
 })
 export class ProductCard {
@@ -206,6 +211,7 @@ export class ProductCard {
   protected readonly wishes = inject(Wishes);
   protected readonly carts = inject(CartState);
   private readonly state = inject(ShopState);
+  protected readonly awake = this.state.awake;
   protected readonly words = computed(() => shopWordsIn(this.lang()));
   protected readonly cart = computed(() => this.state.plain('/cart'));
   protected readonly wish = computed(() => this.state.plain('/wishes'));

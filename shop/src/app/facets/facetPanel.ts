@@ -1,6 +1,7 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { FacetModel, FixtureModel, PageModel } from '@fond/core';
+import { Typed } from '../forms/typed';
 import { shopHref, ShopState } from '../state/shopState';
 import { NumberRange } from './numberRange';
 import { StateFields } from './stateFields';
@@ -18,10 +19,13 @@ const PAUSE = 200;
 /** Without accents and capitals, as people type. */
 const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 
+/** Named apart so that they come with the page's script: a part that can't be fetched later would take the page's away. */
+const CONTROLS = [NgTemplateOutlet, NumberRange, StateFields, Typed];
+
 @Component({
   selector: 'shop-facets',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NgTemplateOutlet, NumberRange, StateFields],
+  imports: CONTROLS,
   template: `
     <input
       type="checkbox"
@@ -42,45 +46,49 @@ const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, 
               &ngsp;<span class="unit">{{ unit }}</span>
             }
           </summary>
-          @if (facet.range) {
-            <shop-number-range [facet]="facet" [page]="page()" />
-          } @else if (facet.control === 'query') {
-            <form class="query" role="search" method="get" [action]="formAction()">
-              <shop-state-fields [page]="page()" leave="q" />
-              <input
-                type="search"
-                name="q"
-                maxlength="200"
-                [value]="page().q"
-                [attr.aria-label]="facet.label"
+          @defer (on immediate; hydrate on viewport; hydrate when awake()) {
+            @if (facet.range) {
+              <shop-number-range [facet]="facet" [page]="page()" />
+            } @else if (facet.control === 'query') {
+              <form class="query" role="search" method="get" [action]="formAction()">
+                <shop-state-fields [page]="page()" leave="q" />
+                <input
+                  type="search"
+                  name="q"
+                  maxlength="200"
+                  [shopValue]="page().q"
+                  [attr.aria-label]="facet.label"
+                />
+                <button type="submit">{{ words().find }}</button>
+              </form>
+            } @else {
+              @if (facet.control === 'search' || facet.more) {
+                <input
+                  type="search"
+                  class="facet-search"
+                  [attr.aria-label]="words().searchValues(facet.label)"
+                  [placeholder]="words().searchValues(facet.label)"
+                  (input)="seek(facet, $any($event.target).value)"
+                />
+              }
+              <ng-container
+                *ngTemplateOutlet="list; context: { values: first(facet), control: look(facet) }"
               />
-              <button type="submit">{{ words().find }}</button>
-            </form>
-          } @else {
-            @if (facet.control === 'search' || facet.more) {
-              <input
-                type="search"
-                class="facet-search"
-                [attr.aria-label]="words().searchValues(facet.label)"
-                [placeholder]="words().searchValues(facet.label)"
-                (input)="seek(facet, $any($event.target).value)"
-              />
-            }
-            <ng-container *ngTemplateOutlet="list; context: { values: first(facet), control: look(facet) }" />
-            @if (unsaid(facet); as unsaid) {
-              <p class="unsaid" role="status">{{ words().moreToFind(unsaid) }}</p>
-            }
-            @if (rest(facet); as more) {
-              @if (more.length) {
-                <details class="more">
-                  <summary>{{ words().more(more.length) }}</summary>
-                  <ng-container *ngTemplateOutlet="list; context: { values: more, control: look(facet) }" />
-                </details>
+              @if (unsaid(facet); as unsaid) {
+                <p class="unsaid" role="status">{{ words().moreToFind(unsaid) }}</p>
+              }
+              @if (rest(facet); as more) {
+                @if (more.length) {
+                  <details class="more">
+                    <summary>{{ words().more(more.length) }}</summary>
+                    <ng-container *ngTemplateOutlet="list; context: { values: more, control: look(facet) }" />
+                  </details>
+                }
               }
             }
-          }
-          @if (facet.clearHref; as clear) {
-            <a class="facet-clear" [href]="href(clear)">{{ words().clear }}</a>
+            @if (facet.clearHref; as clear) {
+              <a class="facet-clear" [href]="href(clear)">{{ words().clear }}</a>
+            }
           }
         </details>
       }
@@ -111,7 +119,9 @@ export class FacetPanel {
   readonly panel = input.required<Extract<FixtureModel, { type: 'facets' }>>();
   readonly page = input.required<PageModel>();
   readonly total = input.required<number>();
-  protected readonly words = inject(ShopState).words;
+  private readonly state = inject(ShopState);
+  protected readonly words = this.state.words;
+  protected readonly awake = this.state.awake;
   protected readonly href = shopHref;
   protected readonly formAction = computed(() => shopHref(this.page().href.split('?')[0]));
 

@@ -9,6 +9,7 @@ import {
   signal,
 } from '@angular/core';
 import type { FacetModel, PageModel } from '@fond/core';
+import { Typed } from '../forms/typed';
 import { shopHref, ShopState } from '../state/shopState';
 import { StateFields } from './stateFields';
 
@@ -19,7 +20,7 @@ import { StateFields } from './stateFields';
 @Component({
   selector: 'shop-number-range',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [StateFields],
+  imports: [StateFields, Typed],
   template: `
     <form class="range" method="get" [action]="action()" #form>
       <div class="slider">
@@ -53,7 +54,7 @@ import { StateFields } from './stateFields';
             [name]="facet().key + '.' + end"
             min="0"
             step="any"
-            [value]="bounds()[end] ?? ''"
+            [shopValue]="bounds()[end] ?? ''"
             [placeholder]="scale()[end]"
           />
         </label>

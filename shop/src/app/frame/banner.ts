@@ -18,7 +18,7 @@ import { shopHref, ShopState } from '../state/shopState';
           [width]="picture.width"
           [height]="picture.height"
           [alt]="picture.alt"
-          fetchpriority="high"
+          [attr.fetchpriority]="lead() ? 'high' : null"
         />
       }
       @if (one.heading || one.text || one.link) {
@@ -41,6 +41,8 @@ import { shopHref, ShopState } from '../state/shopState';
 })
 export class Banner {
   readonly model = input.required<Extract<FixtureModel, { type: 'banner' }>>();
+  /** It has the first picture of the page, which is waited for. */
+  readonly lead = input(false);
   private readonly state = inject(ShopState);
   protected readonly at = pictureAt;
   protected readonly style = computed(() => {

@@ -28,23 +28,38 @@ type Block =
     }
   | { kind: 'panel'; panel: PanelModel };
 
+/** Named apart so that they come with the page's script: a part that can't be fetched later would take the page's away. */
+const FIXTURES = [
+  Banner,
+  Columns,
+  FacetPanel,
+  FramePicture,
+  Navigation,
+  Promotion,
+  Shelf,
+  Spotlight,
+  Tabs,
+  TicketTools,
+  Tiles,
+];
+
+/** What shows pictures, or holds what may. */
+const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
+  'banner',
+  'columns',
+  'picture',
+  'promotion',
+  'shelf',
+  'spotlight',
+  'tabs',
+  'tiles',
+]);
+
 /** What stands in one place: on the page itself, in a column or in a tab. */
 @Component({
   selector: 'shop-fixtures',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    Banner,
-    Columns,
-    FacetPanel,
-    FramePicture,
-    Navigation,
-    Promotion,
-    Shelf,
-    Spotlight,
-    Tabs,
-    TicketTools,
-    Tiles,
-  ],
+  imports: FIXTURES,
   host: { class: 'fixtures' },
   template: `
     <ng-template #list let-fixtures><shop-fixtures [fixtures]="fixtures" /></ng-template>
@@ -59,71 +74,73 @@ type Block =
             [attr.data-ticket]="ticket(fixture.id)"
             [class.marked]="marked(fixture.id)"
           >
-            @switch (fixture.type) {
-              @case ('breadcrumb') {
-                <nav class="trail" aria-label="Breadcrumb">
-                  <ol>
-                    @for (link of fixture.trail; track link.href; let last = $last) {
-                      <li>
-                        @if (last) {
-                          <span aria-current="page">{{ link.title }}</span>
-                        } @else {
-                          <a [href]="href(link.href)">{{ link.title }}</a>
-                        }
-                      </li>
-                    }
-                  </ol>
-                </nav>
-              }
-              @case ('title') {
-                <h1>{{ fixture.text }}</h1>
-              }
-              @case ('description') {
-                <div class="prose" [innerHTML]="fixture.html"></div>
-              }
-              @case ('words') {
-                <div class="prose" [innerHTML]="fixture.html"></div>
-              }
-              @case ('navigation') {
-                <shop-navigation [model]="fixture" [label]="page().aisle.title" />
-              }
-              @case ('banner') {
-                <shop-banner [model]="fixture" />
-              }
-              @case ('picture') {
-                <shop-frame-picture [model]="fixture" />
-              }
-              @case ('tiles') {
-                <shop-tiles [model]="fixture" />
-              }
-              @case ('promotion') {
-                <shop-promotion [model]="fixture" />
-              }
-              @case ('spotlight') {
-                <shop-spotlight [model]="fixture" />
-              }
-              @case ('tabs') {
-                <shop-tabs [model]="fixture" [label]="page().aisle.title" [list]="list" />
-              }
-              @case ('columns') {
-                <shop-columns [model]="fixture" [list]="list" />
-              }
-              @case ('space') {
-                <div
-                  class="space"
-                  [attr.style]="
-                    '--wide:' +
-                    fixture.height.wide +
-                    'px;--medium:' +
-                    fixture.height.medium +
-                    'px;--narrow:' +
-                    fixture.height.narrow +
-                    'px'
-                  "
-                ></div>
-              }
-              @case ('divider') {
-                <hr />
+            @defer (on immediate; hydrate on viewport; hydrate when awake()) {
+              @switch (fixture.type) {
+                @case ('breadcrumb') {
+                  <nav class="trail" aria-label="Breadcrumb">
+                    <ol>
+                      @for (link of fixture.trail; track link.href; let last = $last) {
+                        <li>
+                          @if (last) {
+                            <span aria-current="page">{{ link.title }}</span>
+                          } @else {
+                            <a [href]="href(link.href)">{{ link.title }}</a>
+                          }
+                        </li>
+                      }
+                    </ol>
+                  </nav>
+                }
+                @case ('title') {
+                  <h1>{{ fixture.text }}</h1>
+                }
+                @case ('description') {
+                  <div class="prose" [innerHTML]="fixture.html"></div>
+                }
+                @case ('words') {
+                  <div class="prose" [innerHTML]="fixture.html"></div>
+                }
+                @case ('navigation') {
+                  <shop-navigation [model]="fixture" [label]="page().aisle.title" />
+                }
+                @case ('banner') {
+                  <shop-banner [model]="fixture" [lead]="fixture.id === lead()" />
+                }
+                @case ('picture') {
+                  <shop-frame-picture [model]="fixture" [lead]="fixture.id === lead()" />
+                }
+                @case ('tiles') {
+                  <shop-tiles [model]="fixture" />
+                }
+                @case ('promotion') {
+                  <shop-promotion [model]="fixture" />
+                }
+                @case ('spotlight') {
+                  <shop-spotlight [model]="fixture" [lead]="fixture.id === lead()" />
+                }
+                @case ('tabs') {
+                  <shop-tabs [model]="fixture" [label]="page().aisle.title" [list]="list" />
+                }
+                @case ('columns') {
+                  <shop-columns [model]="fixture" [list]="list" />
+                }
+                @case ('space') {
+                  <div
+                    class="space"
+                    [attr.style]="
+                      '--wide:' +
+                      fixture.height.wide +
+                      'px;--medium:' +
+                      fixture.height.medium +
+                      'px;--narrow:' +
+                      fixture.height.narrow +
+                      'px'
+                    "
+                  ></div>
+                }
+                @case ('divider') {
+                  <hr />
+                }
               }
             }
             @if (marked(fixture.id)) {
@@ -166,7 +183,7 @@ type Block =
               [attr.data-ticket]="ticket(block.shelf.id)"
               [class.marked]="marked(block.shelf.id)"
             >
-              <shop-shelf [shelf]="block.shelf" [page]="page()" />
+              <shop-shelf [shelf]="block.shelf" [page]="page()" [lead]="block.shelf.id === lead()" />
               @if (marked(block.shelf.id)) {
                 <shop-ticket-tools [model]="block.shelf" />
               }
@@ -181,11 +198,13 @@ export class FixtureList {
   readonly fixtures = input.required<readonly FixtureModel[]>();
   private readonly state = inject(ShopState);
   private readonly frame = inject(PreviewFrame);
+  protected readonly awake = this.state.awake;
   protected readonly href = shopHref;
   protected readonly classes = placementClasses;
   protected readonly style = placementStyle;
 
   protected readonly page = computed(() => this.state.model() as PageModel);
+  protected readonly lead = computed(() => this.page().fixtures.find(({ type }) => PICTURED.has(type))?.id);
   protected readonly total = computed(() => this.state.shelf()?.total ?? 0);
   protected readonly blocks = computed((): Block[] => {
     const fixtures = this.fixtures();

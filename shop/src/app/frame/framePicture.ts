@@ -31,13 +31,16 @@ import { shopHref, ShopState } from '../state/shopState';
         [width]="one.picture.width"
         [height]="one.picture.height"
         [alt]="one.picture.alt"
-        loading="lazy"
+        [attr.loading]="lead() ? null : 'lazy'"
+        [attr.fetchpriority]="lead() ? 'high' : null"
       />
     </ng-template>
   `,
 })
 export class FramePicture {
   readonly model = input.required<Extract<FixtureModel, { type: 'picture' }>>();
+  /** It has the first picture of the page, which is waited for. */
+  readonly lead = input(false);
   private readonly state = inject(ShopState);
   protected readonly at = pictureAt;
   protected readonly inShop = shopHref;

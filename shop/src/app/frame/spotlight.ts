@@ -25,6 +25,7 @@ import { shopHref, ShopState } from '../state/shopState';
             [width]="image.width"
             [height]="image.height"
             alt=""
+            [attr.fetchpriority]="lead() ? 'high' : null"
           />
         } @else {
           <shop-no-picture [lang]="lang()" />
@@ -39,7 +40,7 @@ import { shopHref, ShopState } from '../state/shopState';
           <a [href]="href(card.href)">{{ card.title }}</a>
         </h2>
         @if (rating(); as stars) {
-          <shop-rating [rating]="stars.rating" [ratings]="stars.ratings" [lang]="lang()" />
+          <shop-rating [stars]="stars" [lang]="lang()" />
         }
         @if (one.description) {
           <p>{{ one.description }}</p>
@@ -54,6 +55,8 @@ import { shopHref, ShopState } from '../state/shopState';
 })
 export class Spotlight {
   readonly model = input.required<Extract<FixtureModel, { type: 'spotlight' }>>();
+  /** It has the first picture of the page, which is waited for. */
+  readonly lead = input(false);
   private readonly state = inject(ShopState);
   protected readonly at = pictureAt;
   protected readonly href = shopHref;

@@ -17,9 +17,12 @@ import type { FixtureModel } from '@fond/core';
       <div class="tab-bar" role="radiogroup" [attr.aria-label]="label()">
         @for (slot of one.slots; track slot.id; let first = $first) {
           <label
-            ><input type="radio" [name]="'tabs-' + one.id" [value]="slot.id" [checked]="first" /><span>{{
-              slot.label
-            }}</span></label
+            ><input
+              type="radio"
+              [name]="'tabs-' + one.id"
+              [value]="slot.id"
+              [attr.checked]="first ? '' : null"
+            /><span>{{ slot.label }}</span></label
           >
         }
       </div>

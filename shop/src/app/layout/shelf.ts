@@ -11,6 +11,7 @@ import {
 import type { PageModel, ShelfModel } from '@fond/core';
 import { Cards } from '../card/cards';
 import { StateFields } from '../facets/stateFields';
+import { Typed } from '../forms/typed';
 import { Navigation } from '../state/navigation';
 import { shopHref, ShopState } from '../state/shopState';
 
@@ -20,7 +21,7 @@ const JUMP_FROM = 7;
 @Component({
   selector: 'shop-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Cards, StateFields],
+  imports: [Cards, StateFields, Typed],
   template: `
     @let model = shelf();
     <section id="products" tabindex="-1" [attr.aria-label]="words().products(model.total)">
@@ -91,6 +92,7 @@ const JUMP_FROM = 7;
         <shop-cards
           [model]="model"
           [first]="model.from"
+          [lead]="lead()"
           [class.last-centre]="model.lastRow === 'centre'"
           [class.last-stretch]="model.lastRow === 'stretch'"
         />
@@ -161,7 +163,14 @@ const JUMP_FROM = 7;
               <shop-state-fields [page]="page()" leave="page" />
               <label
                 >{{ words().jumpTo }}
-                <input type="number" name="page" min="1" [max]="model.pages" [value]="model.page" required />
+                <input
+                  type="number"
+                  name="page"
+                  min="1"
+                  [max]="model.pages"
+                  [shopValue]="model.page"
+                  required
+                />
               </label>
               {{ words().of(model.pages) }}
               <button>{{ words().goThere }}</button>
@@ -175,6 +184,8 @@ const JUMP_FROM = 7;
 export class Shelf {
   readonly shelf = input.required<ShelfModel>();
   readonly page = input.required<PageModel>();
+  /** It has the first picture of the page, which is waited for. */
+  readonly lead = input(false);
   protected readonly words = inject(ShopState).words;
   protected readonly href = shopHref;
   protected readonly jumpFrom = JUMP_FROM;

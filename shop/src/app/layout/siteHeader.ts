@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { ShopFrame } from '@fond/core';
 import { MiniCart } from '../cart/miniCart';
+import { Typed } from '../forms/typed';
 import { shopHref, ShopState } from '../state/shopState';
 import { shopWordsIn } from '../words';
 
 @Component({
   selector: 'shop-header',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MiniCart],
+  imports: [MiniCart, Typed],
   template: `
     <header class="site">
       <div class="site-top">
@@ -25,7 +26,7 @@ import { shopWordsIn } from '../words';
             type="search"
             name="q"
             maxlength="200"
-            [value]="q()"
+            [shopValue]="q()"
             [placeholder]="frame().searchHint"
             [attr.aria-label]="words().search"
           />

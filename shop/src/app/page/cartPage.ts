@@ -4,13 +4,14 @@ import { Cards, type CardsModel } from '../card/cards';
 import { pictureAt } from '../card/picture';
 import { cartFaultText } from '../cart/cartFaultText';
 import { CartState } from '../cart/cartState';
+import { Typed } from '../forms/typed';
 import { shopHref, ShopState } from '../state/shopState';
 
 /** What a shopper has put into the cart, and below it what they wish for. Plain forms change both. */
 @Component({
   selector: 'shop-cart',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Cards],
+  imports: [Cards, Typed],
   template: `
     @let model = page();
     <div class="page cart" id="products" tabindex="-1">
@@ -43,7 +44,13 @@ import { shopHref, ShopState } from '../state/shopState';
                 <input type="hidden" name="sku" [value]="line.sku" />
                 <label
                   ><span class="unseen">{{ words().pieces }}: {{ line.title }}</span>
-                  <input type="number" name="pieces" min="0" [max]="line.available" [value]="line.quantity" />
+                  <input
+                    type="number"
+                    name="pieces"
+                    min="0"
+                    [max]="line.available"
+                    [shopValue]="line.quantity"
+                  />
                 </label>
                 <button>{{ words().change }}</button>
               </form>

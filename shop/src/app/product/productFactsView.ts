@@ -58,7 +58,7 @@ import { shopHref, ShopState } from '../state/shopState';
         <h1>{{ one.title }}</h1>
       }
       @if (one.rating; as rated) {
-        <shop-rating [rating]="rated.rating" [ratings]="rated.ratings" [lang]="lang()" />
+        <shop-rating [stars]="rated" [lang]="lang()" />
       }
       <shop-price [price]="one.price" [was]="one.was" [lang]="lang()" />
       <p [class]="'card-stock stock-' + one.stock.state">{{ one.stock.text }}</p>

@@ -4,10 +4,13 @@ import { Cards, type CardsModel } from '../card/cards';
 import { shopHref, ShopState } from '../state/shopState';
 import { ProductFactsView } from './productFactsView';
 
+/** Named apart so that they come with the page's script: a part that can't be fetched later would take the page's away. */
+const VIEWS = [Cards, ProductFactsView];
+
 @Component({
   selector: 'shop-product',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Cards, ProductFactsView],
+  imports: VIEWS,
   template: `
     @let one = product();
     <div class="page">
@@ -21,12 +24,16 @@ import { ProductFactsView } from './productFactsView';
         </ol>
       </nav>
       <article id="products" tabindex="-1">
-        <shop-product-facts [product]="one" />
+        @defer (on immediate; hydrate on viewport; hydrate when awake()) {
+          <shop-product-facts [product]="one" />
+        }
       </article>
       @if (related(); as shelf) {
         <section class="related">
-          <h2>{{ one.related?.heading }}</h2>
-          <shop-cards [model]="shelf" />
+          @defer (on immediate; hydrate on viewport; hydrate when awake()) {
+            <h2>{{ one.related?.heading }}</h2>
+            <shop-cards [model]="shelf" />
+          }
         </section>
       }
     </div>
@@ -34,6 +41,7 @@ import { ProductFactsView } from './productFactsView';
 })
 export class ProductPage {
   private readonly state = inject(ShopState);
+  protected readonly awake = this.state.awake;
   protected readonly href = shopHref;
   protected readonly product = computed(() => this.state.model() as ProductModel);
   protected readonly related = computed((): CardsModel | null => {

@@ -117,6 +117,7 @@ export class Navigation {
   private async load(target: string, { push, place, quiet = false }: Load): Promise<void> {
     const turn = ++this.latest;
     this.state.busy.set(true);
+    this.state.awake.set(true);
     try {
       const address = target.replace(/^\/shop/, '') || '/';
       const response = await fetch(

@@ -30,6 +30,7 @@ export class PreviewFrame {
   start(): void {
     this.inside = window.parent !== window && new URLSearchParams(location.search).has('draft');
     if (!this.inside) return;
+    this.state.awake.set(true);
     document.documentElement.classList.add('in-window');
     window.addEventListener('message', (event: MessageEvent<ToFrame>) => {
       if (event.origin === location.origin && event.source === window.parent) this.hear(event.data);

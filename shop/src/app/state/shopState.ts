@@ -25,6 +25,8 @@ export class ShopState {
   readonly words = computed(() => shopWordsIn(this.model().frame.lang));
   /** The aisle's own shelf; undefined on a page without one. */
   readonly shelf = computed(() => shelfIn(this.model()));
+  /** True once all of the page has to be alive, as what it says is about to change. */
+  readonly awake = signal(false);
   /** True while the next page is on its way. */
   readonly busy = signal(false);
 

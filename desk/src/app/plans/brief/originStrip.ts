@@ -57,6 +57,10 @@ import { settingWords } from './settingWords';
       align-items: baseline;
       line-height: 24px;
     }
+    .own > .word {
+      margin-top: 4px;
+      min-height: 24px;
+    }
     li span {
       font-weight: 600;
     }

@@ -1,0 +1,95 @@
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { eventually, holdNext, type TestBrowser } from '../support/browser';
+import { openBrowser } from '../support/story';
+
+let browser: TestBrowser;
+let script: string;
+beforeAll(async () => {
+  browser = await openBrowser();
+  const html = await (await fetch(`${browser.baseUrl}/shop`)).text();
+  script = /src="(main-[^"]+)"/.exec(html)![1];
+});
+afterAll(() => browser.close());
+
+/** A page whose script is on its way until it is let go. */
+async function asleep(path: string, width = 1280): Promise<{ page: Page; wake: () => Promise<void> }> {
+  const page = await browser.page(width, 800);
+  const letGo = await holdNext(page, `/shop/${script}`);
+  // A page is loaded once its script is.
+  const loaded = page.goto(`${browser.baseUrl}/shop${path}`);
+  await page.waitForSelector('footer');
+  return {
+    page,
+    wake: async () => {
+      await letGo();
+      await loaded;
+      await page.waitForFunction(() => !document.querySelector('shop-root[ngh]'));
+    },
+  };
+}
+
+/** How many cards of the page are alive. */
+const alive = (): number =>
+  [...document.querySelectorAll('.card')].filter((card) => !card.querySelector('[ngh]')).length;
+
+describe('a page that comes to life', () => {
+  it('keeps what was typed and chosen before its script came', async () => {
+    const { page, wake } = await asleep('/cookware');
+    await page.type('.site-search [type=search]', 'copper');
+    await page.type('.range [name="price.to"]', '90');
+    await wake();
+    await page.waitForFunction(() => !document.querySelector('shop-header [ngh], shop-header[ngh]'));
+    await page.$eval('.range', (range) => range.scrollIntoView());
+    await page.waitForSelector('.range [type=range]');
+    expect(await page.$eval('.site-search [type=search]', (field) => (field as HTMLInputElement).value)).toBe(
+      'copper',
+    );
+    expect(await page.$eval('.range [name="price.to"]', (field) => (field as HTMLInputElement).value)).toBe(
+      '90',
+    );
+    await page.focus('.site-search [type=search]');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => location.search.includes('q=copper'));
+  });
+
+  it('does so where it is seen, and at last where it is scrolled to', async () => {
+    const page = await browser.page(390, 800);
+    await page.goto(`${browser.baseUrl}/shop/cookware`);
+    await page.waitForFunction(() => !document.querySelector('shop-root[ngh]'));
+    const all = await page.$$eval('.card', (cards) => cards.length);
+    await eventually(page, alive, (count) => count > 0);
+    expect(await page.evaluate(alive)).toBeLessThan(all);
+    for (let at = 0; at < all; at++)
+      await page.$$eval('.card', (cards, place) => cards[place].scrollIntoView(), at);
+    await page.waitForFunction(() => !document.querySelector('.card [ngh], .card[ngh]'));
+  });
+
+  it('is all alive before what it says changes', async () => {
+    const page = await browser.page(390, 800);
+    await page.goto(`${browser.baseUrl}/shop/cookware`);
+    await page.waitForFunction(() => !document.querySelector('shop-root[ngh]'));
+    const before = await page.$$eval('.card', (cards) => cards.map((card) => card.textContent));
+    await page.$eval('.pager a[rel=next]', (link) => (link as HTMLElement).click());
+    await page.waitForFunction(() => location.search.includes('page=2'));
+    await page.waitForFunction(() => !document.querySelector('[aria-busy=true]'));
+    const after = await page.$$eval('.card', (cards) => cards.map((card) => card.textContent));
+    expect(after.filter((text) => before.includes(text))).toEqual([]);
+    expect(after.every((text) => text.trim().length > 10)).toBe(true);
+  });
+
+  it('has no script within it, so none of another’s could run', async () => {
+    for (const path of ['', '/cookware', '/cart', '/nothing-there']) {
+      const html = await (await fetch(`${browser.baseUrl}/shop${path}`)).text();
+      const inline = [...html.matchAll(/<script(?![^>]*\bsrc=)([^>]*)>/g)].map(
+        ([, attributes]) => attributes,
+      );
+      expect(inline.length).toBeGreaterThan(0);
+      for (const attributes of inline) expect(attributes).toMatch(/type="application\/(?:ld\+)?json"/);
+    }
+  });
+
+  it('never met an error in the console on the way', () => {
+    expect(browser.complaints).toEqual([]);
+  });
+});
