@@ -1,3 +1,4 @@
+import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { cardPictures, coveredShare, pictureRatioOf, type BadgeRule, type Plan } from '@fond/core';
 import {
@@ -11,15 +12,15 @@ import {
   type TestBrowser,
 } from '../support/browser';
 import { publishPlans, readPlan, savePlan } from '../support/plans';
-import type { Desk } from '../support/server';
+import { PASSWORD, type Desk, type TestServer } from '../support/server';
 import { openShop } from '../support/story';
 
+let server: TestServer;
 let desk: Desk;
 let browser: TestBrowser;
 beforeAll(async () => {
-  const opened = await openShop();
-  ({ browser } = opened);
-  desk = await opened.server.signIn();
+  ({ browser, server } = await openShop());
+  desk = await server.signIn();
 });
 afterAll(() => browser.close());
 
@@ -141,6 +142,41 @@ describe('what badges cover', () => {
   });
 });
 
+/** How far a screen reaches to the side; what is wider scrolls within it. */
+const widest = (page: Page): Promise<number> =>
+  page.evaluate(() =>
+    Math.max(document.documentElement.scrollWidth, document.querySelector('main')!.scrollWidth),
+  );
+
+/** A screen under a finger. */
+async function phone(path: string): Promise<Page> {
+  const page = await browser.desk(path, 390, 844);
+  await page.setViewport({ width: 390, height: 844, hasTouch: true, isMobile: true });
+  await page.waitForSelector('main h1');
+  return page;
+}
+
+/** Taps what can be seen, once it stands still. */
+async function tap(page: Page, selector: string): Promise<void> {
+  const place = (await page.waitForSelector(selector, { visible: true }))!;
+  await place.scrollIntoView();
+  await page.waitForFunction(
+    async (element) => {
+      // Words break over lines; the first of them is tapped.
+      const [before] = element.getClientRects();
+      await new Promise(requestAnimationFrame);
+      const [{ x, y, width, height }] = element.getClientRects();
+      if (x !== before.x || y !== before.y || width !== before.width) return false;
+      const control = 'button, a, label, [role=button]';
+      const top = document.elementFromPoint(x + width / 2, y + height / 2);
+      return top?.closest(control) === element.closest(control);
+    },
+    {},
+    place,
+  );
+  await place.tap();
+}
+
 describe('the desk on a phone', () => {
   it('has its screens within the width, and leads from one to the others', async () => {
     const page = await browser.desk('/floor', 390, 844);
@@ -151,7 +187,7 @@ describe('the desk on a phone', () => {
       await press(page, `nav[aria-label="Screens"] a::-p-text(${name})`);
       await page.waitForFunction((wanted) => location.pathname === wanted, {}, path);
       await page.waitForSelector('main h1');
-      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+      expect(await widest(page)).toBeLessThanOrEqual(390);
       const last = await page.$eval(
         'header.bar > button:last-of-type',
         (button) => button.getBoundingClientRect().right,
@@ -176,5 +212,63 @@ describe('the desk on a phone', () => {
     await press(page, 'desk-publish .actions button:not([disabled])');
     await page.waitForFunction(() => location.pathname !== '/publish');
     expect(await newest()).toBe(before + 1);
+  });
+
+  it('shows a page of the shop first, what was found on it, and the brief beside it', async () => {
+    const page = await phone('/floor');
+    await page.goto(`${browser.baseUrl}/plans/house?aisle=/cookware`);
+    const frame = await frameOf(page);
+    await frame.waitForSelector('.card');
+    expect(await widest(page)).toBeLessThanOrEqual(390);
+    expect(await page.$eval('desk-brief', (brief) => brief.checkVisibility())).toBe(false);
+    await tap(page, 'desk-tally button::-p-text(rows)');
+    const evidence = await page.waitForSelector('desk-tally .evidence', { visible: true });
+    const { x, width } = (await evidence!.boundingBox())!;
+    expect(x).toBeGreaterThanOrEqual(0);
+    expect(x + width).toBeLessThanOrEqual(390);
+    await tap(page, '.sides button::-p-text(brief)');
+    await page.waitForFunction(() => !document.querySelector('desk-window')!.checkVisibility());
+    await tap(page, 'desk-brief [data-slip="grid"]');
+    await page.waitForSelector('desk-grid-slip', { visible: true });
+    await tap(page, '.sides button::-p-text(page)');
+    await page.waitForFunction(() => document.querySelector('desk-window')!.checkVisibility());
+  });
+
+  it('restores an edition', async () => {
+    const { plan, version } = await readPlan(desk, 'knives');
+    const saved = await savePlan(desk, { ...plan, name: 'Knives of a bad day' }, version);
+    await publishPlans(desk, [{ id: 'knives', version: saved.body.version }]);
+    const [bad, good] = (await desk.get('/api/editions')).body;
+    const page = await phone('/editions');
+    expect(await widest(page)).toBeLessThanOrEqual(390);
+    await tap(page, `[aria-label="Restore edition ${good.number}"]`);
+    await tap(page, 'button[mat-menu-item]::-p-text(All of it)');
+    await says(page, 'tbody tr:first-child th', String(bad.number + 1));
+    const [restored] = (await desk.get('/api/editions')).body;
+    expect(restored.number).toBe(bad.number + 1);
+    expect((await readPlan(desk, 'knives')).live?.name).not.toBe('Knives of a bad day');
+  });
+
+  it('looks at what is scheduled, and approves what somebody else has asked for', async () => {
+    const calendar = await phone('/editions?view=calendar');
+    await calendar.waitForSelector('desk-campaign-calendar .days');
+    expect(await widest(calendar)).toBeLessThanOrEqual(390);
+
+    const email = 'asta.lund@pellmere.example';
+    await desk.post('/api/people', { name: 'Asta Lund', email, password: PASSWORD, role: 'merchandiser' });
+    const asking = await server.signIn('Asta Lund');
+    const { plan, version } = await readPlan(asking, 'knives');
+    const { body } = await savePlan(asking, { ...plan, name: 'Knives by Asta' }, version);
+    const asked = await asking.post('/api/publications/requests', {
+      plans: [{ id: 'knives', version: body.version }],
+      note: '',
+    });
+    expect(asked.status).toBe(201);
+    const page = await phone('/publish');
+    await says(page, 'desk-publication-requests article', 'Asta Lund');
+    expect(await widest(page)).toBeLessThanOrEqual(390);
+    await tap(page, 'desk-publication-requests button::-p-text(Approve)');
+    await page.waitForFunction(() => !document.querySelector('desk-publication-requests article'));
+    expect((await readPlan(desk, 'knives')).live?.name).toBe('Knives by Asta');
   });
 });

@@ -39,6 +39,7 @@ const headings = (page: Page): Promise<string[]> =>
 /** A mouse drags the front's carousel over its cards, which are links, and no link is followed. */
 async function dragged(page: Page): Promise<void> {
   await page.goto(`${browser.baseUrl}/shop`);
+  await page.$eval('.form-carousel', (row) => row.scrollIntoView());
   await page.waitForSelector('.dots button:nth-child(2)');
   const card = await page.waitForSelector('.form-carousel .card:nth-child(3) a');
   await card!.scrollIntoView();

@@ -5,6 +5,7 @@ import {
   effect,
   inject,
   input,
+  linkedSignal,
   untracked,
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
@@ -81,6 +82,13 @@ export class PlanPage {
   readonly id = input.required<string>();
   readonly aisle = input<string>();
   readonly sheet = input<'card' | 'badges'>();
+
+  /** Where there is room for one of them: the page, until something of the brief is opened. */
+  protected readonly sides = ['brief', 'page'] as const;
+  protected readonly side = linkedSignal<string | null, 'brief' | 'page'>({
+    source: inject(PlanView).open,
+    computation: (slip, before) => (slip ? 'brief' : (before?.value ?? 'page')),
+  });
 
   protected readonly plan = this.editor.plan;
   protected readonly loading = this.store.selectSignal(planFeature.selectLoading);

@@ -33,6 +33,9 @@ import { AisleChoice } from './aisleChoice';
 
 type View = WidthName | 'all';
 
+/** Where brief and page don't stand beside each other, as in the plan page's style. */
+const ONE_PANE = '(max-width: 820px)';
+
 const MOMENT = new Intl.DateTimeFormat('en-GB', {
   day: 'numeric',
   month: 'short',
@@ -88,7 +91,8 @@ export class PageWindow {
   private readonly vocabulary = this.editor.vocabulary;
   private readonly names = inject(RangeVocabulary).names;
 
-  protected readonly view = signal<View>('wide');
+  /** As wide as can be read in the room that there is. */
+  protected readonly view = signal<View>(matchMedia(ONE_PANE).matches ? 'narrow' : 'wide');
   protected readonly views: readonly { view: View; name: string }[] = [
     { view: 'wide', name: 'Wide' },
     { view: 'medium', name: 'Medium' },
