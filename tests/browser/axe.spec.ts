@@ -1,9 +1,9 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { violations } from '../support/axe';
+import { ABOVE_THE_PAGE, violations } from '../support/axe';
 import { misplaced } from '../support/nesting';
 import { CARD_ELEMENT_KINDS, cardElement } from '@fond/core';
-import type { TestBrowser } from '../support/browser';
+import { press, type TestBrowser } from '../support/browser';
 import { publishPlans, readPlan, savePlan, withShelf } from '../support/plans';
 import { openShop } from '../support/story';
 
@@ -52,6 +52,18 @@ const SCREENS = [
   '/account',
   '/catalogue/import',
 ];
+/** Menus and dialogs, each with the screen that it opens above and what opens it. */
+const OPENING: readonly (readonly [screen: string, opener: string])[] = [
+  ['/floor', 'nav button.more'],
+  ['/floor', '.go-to'],
+  ['/floor', 'header.bar > button:last-of-type'],
+  ['/plans/house?aisle=/cookware', '[aria-label="More about this plan"]'],
+  ['/plans/house?aisle=/cookware', '[aria-label="More: title title"]'],
+  ['/plans/house?aisle=/cookware', '[aria-label="Add behind title title"]'],
+  ['/plans/house?aisle=/cookware', '.seen-as summary'],
+  ['/editions', '[aria-label="Restore edition 1"]'],
+  ['/people', '[aria-label="More for Ines Marlow"]'],
+];
 const PAGES = [
   '/shop',
   '/shop/cookware',
@@ -92,6 +104,25 @@ describe.each(['light', 'dark'])('in the %s', (theme) => {
       await page.goto(`${browser.baseUrl}${screen}`);
       await settled(page);
       found.push(...(await faults(page)).map((one) => `${screen} ${one}`));
+    }
+    await page.close();
+    expect(found).toEqual([]);
+  });
+
+  it('nor does anything that opens above one', async () => {
+    const page = await browser.desk('/floor');
+    await settled(page);
+    await themed(page, theme);
+    const found: string[] = [];
+    for (const [screen, opener] of OPENING) {
+      await page.goto(`${browser.baseUrl}${screen}`);
+      await settled(page);
+      await press(page, opener);
+      await page.waitForFunction(
+        () => document.querySelector('.mat-mdc-menu-panel, mat-dialog-container, details[open]') !== null,
+      );
+      const here = await violations(page, ABOVE_THE_PAGE);
+      found.push(...here.map((one) => `${screen}, ${opener}: ${one}`));
     }
     await page.close();
     expect(found).toEqual([]);

@@ -105,6 +105,66 @@ describe('the window', () => {
       await page.keyboard.press('Escape');
     }
   });
+
+  it('says in its head as when and by whom it is seen', async () => {
+    const page = await browser.desk('/floor');
+    await page.goto(`${browser.baseUrl}/plans/house?aisle=/cookware`);
+    await press(page, '.seen-as summary');
+    await page.waitForSelector('.seen-as [type=datetime-local]', { visible: true });
+    await page.$eval('.seen-as [type=datetime-local]', (field) => {
+      (field as HTMLInputElement).value = '2031-03-01T08:00';
+      field.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+    await says(page, '.seen-as summary', '1 Mar 2031');
+    await press(page, '.seen-as input[type=checkbox]');
+    await says(page, '.seen-as summary', 'signed in');
+  });
+
+  it('pastes what can stand there, and says what could not', async () => {
+    const { page } = await planFor(browser, '/table', 'Table of its own');
+    await press(page, '[aria-label="More: title title"]');
+    await press(page, 'button[mat-menu-item]::-p-text(Copy)');
+    await press(page, '[aria-label="More: description description"]');
+    await press(page, 'button[mat-menu-item]::-p-text(Paste title behind it)');
+    await says(page, 'mat-snack-bar-container', 'Left out: title. A page has each only once.');
+    expect(await page.$$eval('[data-line^="title"]', (lines) => lines.length)).toBe(1);
+  });
+});
+
+describe('a map of the aisles', () => {
+  it('can be read: its words are no smaller than they are elsewhere', async () => {
+    const page = await browser.desk('/floor?view=map');
+    for (const [path, opener] of [
+      ['/floor?view=map', null],
+      ['/plans/knives?open=reach', button('On the map')],
+    ] as const) {
+      await page.goto(`${browser.baseUrl}${path}`);
+      if (opener) await press(page, opener);
+      await page.waitForSelector('desk-treemap text');
+      const sizes = await page.$$eval('desk-treemap text', (all) =>
+        all
+          .filter((one) => one.textContent.trim() && getComputedStyle(one).display !== 'none')
+          .map((one) => parseFloat(getComputedStyle(one).fontSize)),
+      );
+      expect(sizes.length, path).toBeGreaterThan(3);
+      expect(Math.min(...sizes), path).toBeGreaterThanOrEqual(11);
+    }
+  });
+
+  it('is left by the box that leads anywhere, which stands whole in the bar of a small screen', async () => {
+    const page = await browser.desk('/floor', 1024, 768);
+    const box = await page.waitForSelector('.go-to', { visible: true });
+    const place = await box!.evaluate((one) => ({
+      clipped: one.scrollWidth > one.clientWidth,
+      right: one.getBoundingClientRect().right,
+    }));
+    expect(place.clipped).toBe(false);
+    expect(place.right).toBeLessThanOrEqual(1024);
+    await page.keyboard.down('Control');
+    await page.keyboard.press('k');
+    await page.keyboard.up('Control');
+    await page.waitForSelector('desk-go-to input');
+  });
 });
 
 describe('what badges cover', () => {

@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   atAllWidths,
   cardElement,
+  contrastOf,
   usual,
   USUAL_FACE,
   USUAL_PROMOTION,
@@ -331,6 +332,124 @@ describe('a carousel that moves by itself', () => {
     await page.goto(picture);
     const larger = await page.$eval('.gallery li:nth-child(2) a', (link) => (link as HTMLAnchorElement).href);
     expect((await page.goto(larger))!.headers()['content-type']).toMatch(/^image\//);
+    await page.close();
+  });
+});
+
+describe('the frame', () => {
+  const banner: Fixture = {
+    ...usual('banner-9'),
+    type: 'banner',
+    picture: null,
+    focus: { x: 50, y: 50 },
+    height: atAllWidths(240),
+    shade: 0,
+    align: 'start',
+    heading: { en: 'Copper is back' },
+    words: {},
+    link: null,
+  };
+  const tabs: Fixture = {
+    ...usual('tabs-9'),
+    type: 'tabs',
+    tabs: [
+      { id: 'one', label: { en: 'One' } },
+      { id: 'two', label: { en: 'Two' } },
+    ],
+  };
+  const words = (id: string): Fixture => ({
+    ...usual(`words-${id}`),
+    type: 'words',
+    html: { en: `<p>Words of ${id}.</p>` },
+    inside: { fixture: 'tabs-9', slot: id },
+  });
+
+  it('leaves air between what stands below each other, and sets filters above on one line', async () => {
+    const above = house.fixtures.map((fixture): Fixture =>
+      fixture.type === 'facets' ? { ...fixture, side: 'above' } : fixture,
+    );
+    const at = above.findIndex(({ type }) => type === 'title');
+    await live({ ...house, fixtures: [...above.slice(0, at), banner, ...above.slice(at)] });
+    const page = await open('/cookware');
+    const between = (upper: string, lower: string): Promise<number> =>
+      page.evaluate(
+        (one, other) =>
+          document.querySelector(other)!.getBoundingClientRect().top -
+          document.querySelector(one)!.getBoundingClientRect().bottom,
+        upper,
+        lower,
+      );
+    expect(await between('.trail', '.banner')).toBeGreaterThanOrEqual(8);
+    expect(await between('.banner', 'h1')).toBeGreaterThanOrEqual(8);
+    expect(await between('shop-navigation', '.facet summary')).toBeGreaterThanOrEqual(8);
+    expect(await between('shop-facets', '.toolbar')).toBeGreaterThanOrEqual(8);
+    const tops = await page.$$eval('.facet:not([open]) summary', (all) =>
+      all.map((one) => Math.round(one.getBoundingClientRect().top)),
+    );
+    const lines = [...new Set(tops)].sort((a, b) => a - b);
+    for (const [at, top] of lines.entries())
+      if (at) expect(top - lines[at - 1], 'no facet stands a little lower').toBeGreaterThan(24);
+    await page.close();
+  });
+
+  it('says the name and price of an opened line once', async () => {
+    await live(withShelf(house, { form: 'folding' }));
+    const page = await open('/cookware');
+    await page.click('.fold:nth-of-type(1) summary');
+    await page.waitForSelector('.fold[open] .card');
+    const shown = await page.$eval('.fold[open]', (fold) => {
+      const name = fold.querySelector('.fold-name')!.textContent.trim();
+      const texts = [...fold.querySelectorAll<HTMLElement>('.card *')].filter((one) => one.checkVisibility());
+      return {
+        names: texts.filter((one) => one.textContent.trim() === name).length,
+        prices: fold.querySelectorAll('shop-price').length,
+      };
+    });
+    expect(shown).toEqual({ names: 0, prices: 1 });
+    await page.close();
+  });
+
+  it('shows where the focus is by a ring that can be seen', async () => {
+    await live({ ...house, fixtures: [tabs, words('one'), words('two'), ...house.fixtures] });
+    const page = await open('/cookware');
+    const ring = (
+      selector: string,
+      ringed: string,
+    ): Promise<{ width: number; ring: string; ground: string }> =>
+      page.$eval(
+        selector,
+        (element, around) => {
+          const drawn = element.closest(around)!;
+          const { outlineWidth, outlineColor, outlineStyle } = getComputedStyle(drawn);
+          let ground = 'rgba(0, 0, 0, 0)';
+          for (let at = drawn.parentElement; at && ground === 'rgba(0, 0, 0, 0)'; at = at.parentElement)
+            ground = getComputedStyle(at).backgroundColor;
+          return {
+            width: outlineStyle === 'none' ? 0 : parseFloat(outlineWidth),
+            ring: outlineColor,
+            ground,
+          };
+        },
+        ringed,
+      );
+    const hex = (colour: string): string =>
+      `#${[...colour.matchAll(/\d+/g)]
+        .slice(0, 3)
+        .map(([part]) => Number(part).toString(16).padStart(2, '0'))
+        .join('')}`;
+    const seen: string[] = [];
+    for (const [selector, ringed] of [
+      ['.site-search [type=search]', '.site-search'],
+      ['.tab-bar input:checked', 'label'],
+    ]) {
+      await page.focus(selector);
+      if (selector.startsWith('.tab-bar')) await page.keyboard.press('ArrowRight');
+      const { width, ring: colour, ground } = await ring(selector, ringed);
+      expect(width, selector).toBeGreaterThanOrEqual(2);
+      expect(contrastOf(hex(colour), hex(ground)), `${selector}: ${colour} on ${ground}`).toBeGreaterThan(3);
+      seen.push(selector);
+    }
+    expect(seen).toHaveLength(2);
     await page.close();
   });
 });

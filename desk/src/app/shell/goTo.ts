@@ -34,12 +34,16 @@ const SCREENS: readonly Target[] = [
   { kind: 'Screen', name: 'Publish', detail: 'Drafts that differ from what is live', commands: ['/publish'] },
   { kind: 'Screen', name: 'Import plans', detail: 'Read a file of plans', commands: ['/floor/import'] },
   { kind: 'Screen', name: 'Parts', detail: 'Fixtures that several plans show', commands: ['/parts'] },
+  { kind: 'Screen', name: 'Ranges', detail: 'Saved ranges of products', commands: ['/ranges'] },
+  { kind: 'Screen', name: 'Collections', detail: 'By hand or by rule', commands: ['/collections'] },
   { kind: 'Screen', name: 'Pages', detail: 'Free pages, and aisles they stand in for', commands: ['/pages'] },
   { kind: 'Screen', name: 'Attributes', detail: 'What is known of products', commands: ['/attributes'] },
   { kind: 'Screen', name: 'Pictures', detail: 'Sizes, and what is too small', commands: ['/pictures'] },
   { kind: 'Screen', name: 'Redirects', detail: 'Addresses that lead to others', commands: ['/redirects'] },
   { kind: 'Screen', name: 'People', detail: 'Roles, approval, the record', commands: ['/people'] },
   { kind: 'Screen', name: 'Import', detail: 'Read a product file', commands: ['/catalogue/import'] },
+  { kind: 'Screen', name: 'The shop', detail: 'Its name, words and logo', commands: ['/shop-settings'] },
+  { kind: 'Screen', name: 'Your account', detail: 'Your password', commands: ['/account'] },
 ];
 
 const MOST = 9;
