@@ -1,6 +1,6 @@
 import type Joi from 'joi';
 import type { ProblemName } from './problem';
-import type { Role } from './session';
+import type { Role } from './person/session';
 
 /** One operation of the API: what it takes, what it answers. The server mounts it, the OpenAPI document tells it. */
 export interface Operation {

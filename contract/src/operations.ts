@@ -1,39 +1,33 @@
 import Joi from 'joi';
-import { planDocumentSchema } from './planSchema';
+import { planDocumentSchema } from './plan/schema';
 import type { Operation } from './operation';
-import { CAMPAIGN_OPERATIONS } from './campaignOperations';
-import { CART_OPERATIONS } from './cartOperations';
-import { COLLECTION_OPERATIONS } from './collectionOperations';
-import { CATALOGUE_OPERATIONS } from './catalogueOperations';
-import { FREE_PAGE_OPERATIONS } from './freePageOperations';
-import { EDITION_OPERATIONS } from './editionOperations';
-import { PEOPLE_OPERATIONS } from './peopleOperations';
-import { PLAN_OPERATIONS } from './planOperations';
-import { PORTABLE_OPERATIONS } from './portableOperations';
-import { REDIRECT_OPERATIONS } from './redirectOperations';
-import { PRODUCT_OPERATIONS } from './productOperations';
-import { RANGE_OPERATIONS } from './rangeOperations';
-import { floor, disputes, moves } from './planShapes';
-import {
-  count,
-  text,
-  anything,
-  session,
-  listing,
-  job,
-  localTime,
-  vocabulary,
-  address,
-  shelfReport,
-} from './shapes';
+import { CAMPAIGN_OPERATIONS } from './campaign/operations';
+import { CART_OPERATIONS } from './cart/operations';
+import { COLLECTION_OPERATIONS } from './collection/operations';
+import { CATALOGUE_OPERATIONS } from './catalogue/operations';
+import { FREE_PAGE_OPERATIONS } from './freePage/operations';
+import { EDITION_OPERATIONS } from './edition/operations';
+import { PEOPLE_OPERATIONS } from './person/operations';
+import { PLAN_OPERATIONS } from './plan/operations';
+import { PORTABLE_OPERATIONS } from './plan/portableOperations';
+import { REDIRECT_OPERATIONS } from './redirect/operations';
+import { PRODUCT_OPERATIONS } from './product/operations';
+import { RANGE_OPERATIONS } from './range/operations';
+import { floor } from './aisle/shapes';
+import { disputes, moves } from './reach/shapes';
+import { job } from './job/shapes';
+import { listing, shelfReport } from './page/shapes';
+import { session } from './person/shapes';
+import { vocabulary } from './plan/shapes';
+import { count, text, anything, localTime, address } from './schema/basics';
 
 export { isUnit, leastRole, takesKey, type Operation } from './operation';
-export { OTHERWISE } from './byKind';
-export { conditionSchema } from './conditionSchema';
-export { heirSchema, planDocumentSchema, planSchema } from './planSchema';
-export { clausesSchema, MOST_NAMED, rangeSchema, savedRuleSchema } from './rangeSchema';
-export { redirectWishSchema } from './redirectOperations';
-export { importMappingSchema, ratesSchema } from './shapes';
+export { OTHERWISE } from './schema/byKind';
+export { conditionSchema } from './plan/conditionSchema';
+export { heirSchema, planDocumentSchema, planSchema } from './plan/schema';
+export { clausesSchema, MOST_NAMED, rangeSchema, savedRuleSchema } from './range/schema';
+export { redirectWishSchema } from './redirect/operations';
+export { importMappingSchema, ratesSchema } from './job/shapes';
 
 export const OPERATIONS = {
   health: {

@@ -1,4 +1,4 @@
-import type { HeldOperation } from './people';
+import type { HeldOperation } from './person/types';
 
 /** RFC 9457. `type` is one of the registry's addresses; see `PROBLEM_TYPES`. */
 export interface Problem {

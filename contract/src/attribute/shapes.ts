@@ -1,0 +1,16 @@
+import Joi from 'joi';
+import { count, text, texts } from '../schema/basics';
+
+export const attributeLine = Joi.object({
+  key: text.required(),
+  type: Joi.valid('text', 'many', 'number', 'boolean', 'colour').required(),
+  labels: texts.required(),
+  unit: text.allow(null).required(),
+  filterable: Joi.boolean().required(),
+  onCards: Joi.boolean().required(),
+  aisles: Joi.boolean().required(),
+  grouped: Joi.boolean().required(),
+  decimals: count.allow(null).required(),
+  values: count.required(),
+  products: count.required(),
+});

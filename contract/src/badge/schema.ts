@@ -1,0 +1,48 @@
+import Joi from 'joi';
+import {
+  BADGE_FIGURES,
+  BADGE_PLACES,
+  BADGE_SHAPES,
+  MOST_BADGE_LETTERS,
+  MOST_BADGE_RULES,
+  MOST_BADGES,
+  strangeFigures,
+} from '@fond/core';
+import { id, paint, steps } from '../schema/fields';
+import { clausesSchema } from '../range/schema';
+
+const badgeText = Joi.string()
+  .allow('')
+  .max(MOST_BADGE_LETTERS)
+  .custom((text: string, helpers) => {
+    const [strange] = strangeFigures(text);
+    return strange === undefined ? text : helpers.error('badge.figure', { strange });
+  })
+  .messages({
+    'badge.figure': `names {{#strange}}, which is no figure of a product; there are ${BADGE_FIGURES.join(', ')}`,
+  });
+
+/** What cards say in a corner of their picture, in order of priority. */
+export const badgesSchema = Joi.object({
+  rules: Joi.array()
+    .items(
+      Joi.object({
+        id,
+        on: Joi.boolean().required(),
+        clauses: clausesSchema.required(),
+        text: Joi.object()
+          .pattern(Joi.string().pattern(/^[a-z]{2}$/), badgeText)
+          .required(),
+        shape: Joi.valid(...BADGE_SHAPES).required(),
+        ground: paint.required(),
+        ink: paint.required(),
+        opacity: Joi.number().integer().min(20).max(100).required(),
+        place: Joi.valid(...BADGE_PLACES).required(),
+        size: steps(8, 40),
+      }),
+    )
+    .max(MOST_BADGE_RULES)
+    .unique('id')
+    .required(),
+  most: Joi.number().integer().min(1).max(MOST_BADGES).required(),
+}).required();

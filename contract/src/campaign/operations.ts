@@ -1,0 +1,89 @@
+import Joi from 'joi';
+import type { Operation } from '../operation';
+import { draftVersions } from '../plan/operations';
+import { aisleChanges } from '../reach/shapes';
+import { localTime, named, text, time } from '../schema/basics';
+
+const campaign = Joi.object({
+  id: Joi.string().required(),
+  name: text.required(),
+  zone: Joi.string().required(),
+  startsLocal: localTime.required(),
+  endsLocal: localTime.allow(null).required(),
+  startsAt: time.required(),
+  endsAt: time.allow(null).required(),
+  state: Joi.valid('waiting', 'running', 'over', 'called-off').required(),
+  trouble: text.allow(null).required(),
+  createdBy: text.required(),
+  plans: Joi.array().items(named).required(),
+  aisles: aisleChanges.required(),
+  overlaps: Joi.array().items(named).required(),
+  clockNote: text.allow(null).required(),
+});
+
+const times = {
+  zone: Joi.string().max(60).required().description('An IANA time zone, such as `Europe/Paris`'),
+  startsLocal: localTime.required(),
+  endsLocal: localTime.allow(null).required(),
+};
+const id = Joi.object({ id: Joi.string().guid().required() });
+
+/** Plans that go live at a moment and, where an end is set, leave again. */
+export const CAMPAIGN_OPERATIONS = {
+  campaigns: {
+    method: 'get',
+    path: '/api/campaigns',
+    summary: 'All campaigns, with what they change and where they overlap',
+    access: 'signed-in',
+    status: 200,
+    answer: Joi.array().items(campaign),
+    problems: ['database-away'],
+  },
+  createCampaign: {
+    method: 'post',
+    path: '/api/campaigns',
+    summary: 'Schedule drafts, as they are now, from a start to an end',
+    access: 'signed-in',
+    shown: true,
+    role: 'publisher',
+    body: Joi.object({ name: Joi.string().trim().min(1).max(80).required(), plans: draftVersions, ...times }),
+    status: 201,
+    answer: campaign,
+    problems: [
+      'bad-input',
+      'not-found',
+      'newer-draft',
+      'base-not-live',
+      'part-not-live',
+      'plan-chain',
+      'overlap',
+      'approval-needed',
+      'database-away',
+    ],
+  },
+  moveCampaign: {
+    method: 'put',
+    path: '/api/campaigns/{id}',
+    summary: 'Change a campaign’s times; of one that runs, only the end',
+    access: 'signed-in',
+    shown: true,
+    role: 'publisher',
+    params: id,
+    body: Joi.object(times),
+    status: 200,
+    answer: campaign,
+    problems: ['bad-input', 'not-found', 'campaign-over', 'database-away'],
+  },
+  endCampaign: {
+    method: 'post',
+    path: '/api/campaigns/{id}/end',
+    summary: 'Call a waiting campaign off, or end a running one now',
+    access: 'signed-in',
+    shown: true,
+    role: 'publisher',
+    params: id,
+    status: 200,
+    answer: campaign,
+    problems: ['not-found', 'campaign-over', 'database-away'],
+  },
+} as const satisfies Record<string, Operation>;

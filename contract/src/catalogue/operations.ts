@@ -1,0 +1,161 @@
+import Joi from 'joi';
+import type { Operation } from '../operation';
+import { WORDED_AISLES } from '../aisle/types';
+import { attributeLine } from '../attribute/shapes';
+import { job } from '../job/shapes';
+import { count, named, text, texts, textsOf } from '../schema/basics';
+
+const percent = Joi.number().integer().min(0).max(100).required();
+const id = Joi.object({ id: Joi.number().integer().min(1).required() });
+
+const worded = Joi.object({
+  of: Joi.valid(...WORDED_AISLES).required(),
+  id: Joi.number().integer().min(1).required(),
+});
+const aisleTexts = Joi.object({ titles: texts.required(), descriptions: texts.required() });
+
+/** What is known of products, and the pictures of categories. */
+const smallPicture = Joi.object({
+  hash: Joi.string().required(),
+  width: count.required(),
+  of: Joi.alternatives()
+    .try(
+      Joi.object({ kind: Joi.valid('product').required(), sku: text.required(), name: text.required() }),
+      Joi.object({ kind: Joi.valid('aisle').required(), path: text.required(), name: text.required() }),
+      Joi.object({ kind: Joi.valid('uploaded').required() }),
+    )
+    .required(),
+  needed: count.required(),
+  plan: named.required(),
+  fixture: Joi.string().required(),
+  type: Joi.string().required(),
+});
+
+export const CATALOGUE_OPERATIONS = {
+  pictures: {
+    method: 'get',
+    path: '/api/pictures',
+    summary: 'How the shop’s pictures stand: renditions that are made, originals that are too small',
+    access: 'signed-in',
+    status: 200,
+    answer: Joi.object({
+      pictures: count.required(),
+      renditions: Joi.object({ made: count.required(), wanted: count.required() }).required(),
+      job: job.allow(null).required(),
+      widths: Joi.array().items(count).required(),
+      small: Joi.array().items(smallPicture).required(),
+      blurred: count.required(),
+      soft: count.required(),
+    }),
+    problems: ['not-ready', 'database-away'],
+  },
+  makeRenditions: {
+    method: 'post',
+    path: '/api/pictures/renditions',
+    summary: 'Make the renditions that are missing; answers with the job that does',
+    access: 'signed-in',
+    status: 202,
+    answer: job,
+    problems: ['not-ready', 'database-away'],
+  },
+  attributes: {
+    method: 'get',
+    path: '/api/catalogue/attributes',
+    summary: 'Attributes, with how many values each has and how many products have one',
+    access: 'signed-in',
+    status: 200,
+    answer: Joi.array().items(attributeLine),
+    problems: ['not-ready'],
+  },
+  changeAttribute: {
+    method: 'put',
+    path: '/api/catalogue/attributes/{key}',
+    summary: 'What an attribute is called, and whether it is filtered by, stands on cards, has aisles',
+    access: 'signed-in',
+    shown: true,
+    params: Joi.object({ key: Joi.string().max(64).required() }),
+    body: Joi.object({
+      labels: textsOf(120),
+      unit: Joi.string().trim().min(1).max(16).allow(null).required(),
+      filterable: Joi.boolean().required(),
+      onCards: Joi.boolean().required(),
+      aisles: Joi.boolean().required(),
+      type: Joi.valid('text', 'many', 'number', 'boolean', 'colour').description(
+        'Makes it something else; all its values are tried first',
+      ),
+      grouped: Joi.boolean().description('Whether thousands of a number are set apart'),
+      decimals: Joi.number()
+        .integer()
+        .min(0)
+        .max(4)
+        .allow(null)
+        .description('Decimals of a number that are always written; null for as many as there are'),
+    }),
+    status: 200,
+    answer: attributeLine,
+    problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  uploadPicture: {
+    method: 'post',
+    path: '/api/pictures',
+    summary: 'Keep a picture: JPEG, PNG, WebP, AVIF or GIF',
+    access: 'signed-in',
+    upload: Joi.object({}),
+    status: 201,
+    answer: Joi.object({ hash: Joi.string().required(), width: count.required(), height: count.required() }),
+    problems: ['bad-input', 'too-large'],
+  },
+  aisleTexts: {
+    method: 'get',
+    path: '/api/catalogue/texts/{of}/{id}',
+    summary: 'What a category or a tag is called and says of itself, per language',
+    access: 'signed-in',
+    params: worded,
+    status: 200,
+    answer: aisleTexts,
+    problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  saveAisleTexts: {
+    method: 'put',
+    path: '/api/catalogue/texts/{of}/{id}',
+    summary: 'Write what a category or a tag is called and says of itself; shoppers read it at once',
+    access: 'signed-in',
+    shown: true,
+    params: worded,
+    body: Joi.object({
+      titles: textsOf(200),
+      descriptions: textsOf(20_000),
+      seen: aisleTexts
+        .required()
+        .description('What stood there when the writing began; newer texts of others are not written over'),
+    }),
+    status: 204,
+    answer: null,
+    problems: ['bad-input', 'not-found', 'newer-draft', 'database-away'],
+  },
+  setCategoryPicture: {
+    method: 'put',
+    path: '/api/catalogue/categories/{id}/picture',
+    summary: 'The picture of a category: a product’s first one, or none',
+    access: 'signed-in',
+    shown: true,
+    params: id,
+    body: Joi.object({ sku: Joi.string().max(64).allow(null).required() }),
+    status: 204,
+    answer: null,
+    problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  focusCategoryPicture: {
+    method: 'put',
+    path: '/api/catalogue/categories/{id}/picture/focus',
+    summary:
+      'What of a category’s picture stays in view wherever it is cropped, in percent from the top left',
+    access: 'signed-in',
+    shown: true,
+    params: id,
+    body: Joi.object({ x: percent, y: percent }),
+    status: 204,
+    answer: null,
+    problems: ['bad-input', 'not-found', 'database-away'],
+  },
+} as const satisfies Record<string, Operation>;

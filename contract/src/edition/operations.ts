@@ -1,0 +1,98 @@
+import Joi from 'joi';
+import type { Operation } from '../operation';
+import { savedRuleSchema } from '../range/schema';
+import { edition } from './shapes';
+import { aisleChanges } from '../reach/shapes';
+import { aDocument, aPlan } from '../plan/shapes';
+import { anything, text } from '../schema/basics';
+
+const number = Joi.number().integer().min(1).required();
+const savedRange = Joi.object({
+  id: Joi.string().required(),
+  name: text.required(),
+  rule: savedRuleSchema.required(),
+});
+
+/** What was published at one moment; an edition never changes. */
+export const EDITION_OPERATIONS = {
+  editions: {
+    method: 'get',
+    path: '/api/editions',
+    summary: 'What was published, the newest first',
+    access: 'signed-in',
+    status: 200,
+    answer: Joi.array().items(edition),
+    problems: ['database-away'],
+  },
+  readEdition: {
+    method: 'get',
+    path: '/api/editions/{number}',
+    summary: 'One edition, whole',
+    access: 'signed-in',
+    params: Joi.object({ number }),
+    status: 200,
+    answer: Joi.object({
+      edition: edition.required(),
+      document: Joi.object({
+        documents: Joi.array().items(aDocument).required(),
+        ranges: Joi.array().items(savedRange).required(),
+      }).required(),
+    }),
+    problems: ['not-found', 'database-away'],
+  },
+  compareEditions: {
+    method: 'get',
+    path: '/api/editions/{number}/compared/{with}',
+    summary: 'What differs between two editions: plans, ranges, and the aisles that look different',
+    access: 'signed-in',
+    params: Joi.object({ number, with: number }),
+    status: 200,
+    answer: Joi.object({
+      changes: aisleChanges.required(),
+      plans: Joi.array()
+        .items(
+          Joi.object({
+            id: Joi.string().required(),
+            name: text.required(),
+            what: Joi.valid('added', 'removed', 'changed').required(),
+            before: aPlan.allow(null).required(),
+            after: aPlan.allow(null).required(),
+          }),
+        )
+        .required(),
+      ranges: Joi.array()
+        .items(
+          Joi.object({
+            name: text.required(),
+            before: anything.allow(null).required(),
+            after: anything.allow(null).required(),
+          }),
+        )
+        .required(),
+    }),
+    problems: ['not-found', 'database-away'],
+  },
+  publishEdition: {
+    method: 'post',
+    path: '/api/editions/{number}/publish',
+    summary: 'Publish what an earlier edition held, or some plans of it, as a new edition',
+    access: 'signed-in',
+    shown: true,
+    role: 'publisher',
+    params: Joi.object({ number }),
+    body: Joi.object({
+      note: text.max(400).required(),
+      plans: Joi.array()
+        .items(Joi.string().max(64))
+        .unique()
+        .min(1)
+        .max(500)
+        .allow(null)
+        .required()
+        .description('Ids of the plans to take back; null for all'),
+    }),
+    status: 201,
+    answer: edition,
+    problems: ['bad-input', 'not-found', 'nothing-to-publish', 'base-not-live', 'database-away'],
+  },
+} as const satisfies Record<string, Operation>;

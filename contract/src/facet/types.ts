@@ -1,0 +1,5 @@
+import type { FacetAdvice } from '@fond/core';
+
+export interface FacetAdviceRow extends FacetAdvice {
+  label: string;
+}

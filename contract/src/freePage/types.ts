@@ -1,0 +1,25 @@
+import type { Texts } from '@fond/core';
+import type { NamedPlan } from '../plan/types';
+
+/** What a merchandiser says of a free page. */
+export interface FreePageWish {
+  /** As under the shop's root, for instance `/spring-table`. */
+  path: string;
+  titles: Texts;
+  /** HTML; what is not harmless is taken out. */
+  descriptions: Texts;
+  /** Key of the aisle in whose place it stands; null where it stands for itself. */
+  standsFor: string | null;
+  /** Whether shoppers may see it. */
+  open: boolean;
+}
+
+export interface StoredFreePage extends FreePageWish {
+  id: number;
+  version: number;
+  updatedAt: string;
+  updatedBy: string;
+  /** The live plan that serves it; null while no plan does. */
+  plan: NamedPlan | null;
+  products: number;
+}

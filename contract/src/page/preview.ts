@@ -1,0 +1,26 @@
+import type { PinReport } from '../order/types';
+import type { AisleMove, Dispute } from '../reach/types';
+import type { PageModel, ProductModel, Sieve } from '@fond/core';
+
+/** What the desk is told about the shelf in the window, beyond its page. */
+export interface ShelfReport {
+  aisle: { key: string; title: string };
+  sieve: Sieve;
+  /** The pins that hold here, by place. */
+  pins: readonly { sku: string; title: string; place: number }[];
+  lostPins: readonly PinReport[];
+  /** Products of the aisle by each way of taking its category: by any or the main one, with what is below or not. */
+  mainOnly: { any: number; main: number; anyItself: number; mainItself: number };
+}
+
+export interface Preview {
+  /** A listing or a product page; null where neither is at the address. */
+  page: PageModel | ProductModel | null;
+  report: ShelfReport | null;
+  /** How many aisles the draft would serve, and where another plan is just as exact. */
+  serves: number;
+  disputes: readonly Dispute[];
+  /** Aisles that would come to this plan, each from the plan that serves it now, and those that would leave it. */
+  gained: readonly AisleMove[];
+  lost: readonly AisleMove[];
+}

@@ -1,0 +1,311 @@
+import Joi from 'joi';
+import {
+  FREE_COLUMNS,
+  isInside,
+  MOST_ROWS,
+  overlap,
+  FACET_CONTROLS,
+  MOST_PER_PAGE,
+  NEVER_IN_PARTS,
+  nestingFaults,
+  SHELF_FORMS,
+  WHOLE_SPAN,
+  type Column,
+  type Fixture,
+  type NestingFault,
+  type TilePlace,
+} from '@fond/core';
+import { byKind } from '../schema/byKind';
+import { cardSchema, faceSchema } from '../card/schema';
+import { conditionSchema } from './conditionSchema';
+import { FIXTURE_ID, id, stepped, steps, texts, whole, yes } from '../schema/fields';
+import { levelsSchema, orderSchema } from '../order/schema';
+import { rangeSchema } from '../range/schema';
+
+const key = Joi.string().max(64).required();
+
+const gap = steps(0, 80);
+const columns = steps(1, 6);
+
+const layout = Joi.object({
+  span: steps(1, WHOLE_SPAN),
+  order: steps(-60, 60),
+  stuck: stepped(Joi.boolean()),
+  hidden: stepped(Joi.boolean()),
+}).required();
+
+const fixtureBase = {
+  id,
+  when: conditionSchema,
+  inside: Joi.object({ fixture: id, slot: id }).allow(null).required(),
+  layout,
+};
+
+const focus = Joi.object({ x: whole(0, 100), y: whole(0, 100) }).required();
+
+const picture = byKind('kind', [
+  { is: 'aisle', then: Joi.object({ kind: Joi.valid('aisle').required() }) },
+  {
+    is: 'kept',
+    then: Joi.object({
+      kind: Joi.valid('kept').required(),
+      hash: Joi.string()
+        .pattern(/^[0-9a-f]{32}$/, 'a picture that was uploaded here')
+        .required(),
+      width: whole(1, 20_000),
+      height: whole(1, 20_000),
+      alt: texts(200),
+    }),
+  },
+])
+  .allow(null)
+  .required();
+
+const address = Joi.string()
+  .max(500)
+  .pattern(
+    /^(\/(?!\/)|https:\/\/)/,
+    'an address of the shop such as /cookware, or one that begins with https://',
+  );
+
+const sized = (by: 'products' | 'rows', most: number): Joi.ObjectSchema =>
+  Joi.object({ by: Joi.valid(by).required(), count: whole(1, most) });
+
+const pageSize = byKind('by', [
+  { is: 'products', then: sized('products', MOST_PER_PAGE) },
+  { is: 'rows', then: sized('rows', 100) },
+  { is: 'all', then: Joi.object({ by: Joi.valid('all').required() }) },
+]);
+
+const column = Joi.object({
+  id,
+  width: byKind('by', [
+    { is: 'share', then: Joi.object({ by: Joi.valid('share').required(), share: whole(5, 100) }) },
+    { is: 'pixels', then: Joi.object({ by: Joi.valid('pixels').required(), pixels: whole(120, 600) }) },
+  ]).required(),
+  stuck: yes,
+});
+
+/** Shares divide the room, so they have to make up the whole of it. */
+function wholeShares(list: readonly Column[], helpers: Joi.CustomHelpers): unknown {
+  const shares = list.flatMap(({ width }) => (width.by === 'share' ? [width.share] : []));
+  const sum = shares.reduce((total, share) => total + share, 0);
+  return sum === 100 ? list : helpers.error('columns.shares', { sum });
+}
+
+const tilePlace = Joi.object({
+  category: Joi.number().integer().min(1).required(),
+  x: whole(0, 100),
+  y: whole(0, 1000),
+  w: whole(1, 100),
+  h: whole(1, 1000),
+});
+
+/** Every tile stands within the grid, and no two over each other. */
+function noOverlap(places: readonly TilePlace[], helpers: Joi.CustomHelpers): unknown {
+  for (const [at, one] of places.entries()) {
+    const { category } = one;
+    if (!isInside(one))
+      return helpers.error('tiles.outside', { category, columns: FREE_COLUMNS, rows: MOST_ROWS });
+    const other = places.slice(0, at).find((earlier) => overlap(one, earlier));
+    if (other) return helpers.error('tiles.overlap', { category, other: other.category });
+  }
+  return places;
+}
+
+const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
+  breadcrumb: {},
+  title: {},
+  description: {},
+  divider: {},
+  navigation: {
+    hideEmpty: yes,
+    counts: yes,
+    form: Joi.valid('pills', 'list').required(),
+    of: Joi.valid('near', 'tree').required(),
+    colours: yes,
+  },
+  banner: {
+    picture,
+    focus,
+    height: steps(60, 900),
+    shade: whole(0, 90),
+    align: Joi.valid('start', 'centre', 'end').required(),
+    heading: texts(120),
+    words: texts(400),
+    link: Joi.object({ label: texts(60), address: address.required() })
+      .allow(null)
+      .required(),
+  },
+  words: { html: texts(20_000) },
+  picture: {
+    picture,
+    focus,
+    ratio: Joi.number().integer().min(20).max(200).allow(null).required(),
+    caption: texts(300),
+    address: address.allow(null).required(),
+  },
+  tiles: {
+    of: byKind('kind', [
+      { is: 'children', then: Joi.object({ kind: Joi.valid('children').required() }) },
+      {
+        is: 'chosen',
+        then: Joi.object({
+          kind: Joi.valid('chosen').required(),
+          categories: Joi.array().items(Joi.number().integer().min(1)).unique().max(60).required(),
+        }),
+      },
+    ]).required(),
+    except: Joi.array().items(Joi.number().integer().min(1)).unique().max(200).required(),
+    sort: Joi.valid('given', 'name', 'count').required(),
+    before: texts(40),
+    after: texts(40),
+    length: Joi.number().integer().min(4).max(80).allow(null).required(),
+    hideEmpty: yes,
+    counts: yes,
+    pictures: yes,
+    columns,
+    gap,
+    ratio: whole(20, 200),
+    most: Joi.number().integer().min(1).max(60).allow(null).required(),
+    grid: Joi.valid('even', 'free').required(),
+    places: Joi.array().items(tilePlace).unique('category').max(60).required().custom(noOverlap).messages({
+      'tiles.outside':
+        'put the tile of category {{#category}} outside the grid, which has {{#columns}} columns and {{#rows}} rows',
+      'tiles.overlap': 'put the tiles of categories {{#category}} and {{#other}} over each other',
+    }),
+    rowHeight: whole(40, 400),
+  },
+  promotion: {
+    heading: texts(),
+    range: rangeSchema.required(),
+    levels: levelsSchema,
+    form: Joi.valid(...SHELF_FORMS, 'carousel').required(),
+    columns,
+    gap,
+    most: whole(1, 48),
+    card: cardSchema.allow(null).required(),
+    face: faceSchema.allow(null).required(),
+    autoplay: whole(0, 60),
+    arrows: yes,
+    dots: yes,
+    loop: yes,
+  },
+  spotlight: {
+    range: rangeSchema.required(),
+    levels: levelsSchema,
+    heading: texts(),
+    button: texts(40),
+    side: Joi.valid('start', 'end').required(),
+    description: yes,
+  },
+  tabs: {
+    tabs: Joi.array()
+      .items(Joi.object({ id, label: texts(60) }))
+      .unique('id')
+      .min(1)
+      .max(12)
+      .required(),
+  },
+  columns: {
+    columns: Joi.array()
+      .items(column)
+      .unique('id')
+      .min(2)
+      .max(4)
+      .required()
+      .custom(wholeShares)
+      .messages({ 'columns.shares': 'have shares that add up to {{#sum}} instead of 100' }),
+    gap,
+    stacked: Joi.valid('medium', 'narrow').required(),
+  },
+  space: { height: steps(0, 400) },
+  part: {
+    part: Joi.string().max(64).required(),
+    own: Joi.object()
+      .pattern(
+        FIXTURE_ID,
+        Joi.object({ heading: texts().allow(null), range: rangeSchema.allow(null).required() }),
+      )
+      .required(),
+  },
+  facets: {
+    side: Joi.valid('start', 'end', 'above').required(),
+    share: whole(15, 40),
+    header: yes,
+    clearAll: yes,
+    counts: yes,
+    hideDead: yes,
+    facets: Joi.array()
+      .items(
+        Joi.object({
+          key,
+          label: texts(),
+          shown: whole(1, 50),
+          open: yes,
+          control: Joi.valid(...FACET_CONTROLS).required(),
+          logic: Joi.valid('any', 'all').required(),
+          sort: Joi.valid('auto', 'count', 'name', 'value').required(),
+        }),
+      )
+      .unique('key')
+      .max(60)
+      .required(),
+  },
+  shelf: {
+    range: rangeSchema.required(),
+    order: orderSchema.required(),
+    form: Joi.valid(...SHELF_FORMS).required(),
+    columns,
+    gap,
+    pageSize: pageSize.required(),
+    lastRow: Joi.valid('start', 'centre', 'stretch').required(),
+    listSwitch: yes,
+    paging: Joi.object({
+      form: Joi.valid('numbered', 'more', 'scroll').required(),
+      stop: whole(1, 20),
+    }).required(),
+    card: cardSchema.required(),
+    face: faceSchema.required(),
+  },
+};
+
+/** Each fixture is checked as what it says it is, so that faults are told at their place. */
+const fixture = byKind(
+  'type',
+  Object.entries(SETTINGS).map(([type, settings]) => ({
+    is: type,
+    then: Joi.object({ ...fixtureBase, type: Joi.valid(type).required(), ...settings }),
+  })),
+);
+
+const NESTING: Readonly<Record<NestingFault, string>> = {
+  'no-container': 'stands in something that the plan doesn’t have',
+  'no-slot': 'stands in a column or tab that its container doesn’t have',
+  loop: 'stands in itself, by way of others',
+  'too-deep': 'stands in more than three containers within one another',
+};
+
+/** Every fixture stands on the page, or in a place that is there. */
+function nested(fixtures: readonly Fixture[], helpers: Joi.CustomHelpers): unknown {
+  const [first] = nestingFaults(fixtures);
+  return first
+    ? helpers.error('fixtures.nesting', { name: fixtures[first.at].id, fault: NESTING[first.fault] })
+    : fixtures;
+}
+
+export const MOST_FIXTURES = 60;
+
+/** A part is one fixture with all that stands within it. */
+export function isPartOfFixtures(fixtures: readonly Fixture[]): boolean {
+  const roots = fixtures.filter(({ inside }) => inside === null);
+  return roots.length === 1 && !fixtures.some(({ type }) => NEVER_IN_PARTS.includes(type));
+}
+
+export const fixturesSchema = Joi.array()
+  .items(fixture)
+  .unique('id')
+  .max(MOST_FIXTURES)
+  .required()
+  .custom(nested)
+  .messages({ 'fixtures.nesting': '“{{#name}}” {{#fault}}' });

@@ -1,0 +1,44 @@
+import Joi from 'joi';
+import type { Operation } from '../operation';
+import { MOST_NAMED, sku } from '../range/schema';
+import { productLines, productLookup } from './shapes';
+
+/** Products to choose from, and the mark that is set without a save step. */
+export const PRODUCT_OPERATIONS = {
+  products: {
+    method: 'get',
+    path: '/api/catalogue/products',
+    summary: 'Products by title or article number, the best fifty; in one aisle, or in the whole shop',
+    access: 'signed-in',
+    query: Joi.object({
+      q: Joi.string().allow('').max(200),
+      aisle: Joi.string().max(1000).pattern(/^\//, 'a path that starts with a slash'),
+    }),
+    status: 200,
+    answer: productLines,
+    problems: ['bad-input', 'unknown-aisle', 'not-ready'],
+  },
+  lookUpProducts: {
+    method: 'post',
+    path: '/api/catalogue/products/lookup',
+    summary: 'The products of a list of article numbers, and which of them are unknown',
+    access: 'signed-in',
+    free: true,
+    body: Joi.object({ skus: Joi.array().items(sku).max(MOST_NAMED).required() }),
+    status: 200,
+    answer: productLookup,
+    problems: ['bad-input', 'not-ready'],
+  },
+  setFeatured: {
+    method: 'put',
+    path: '/api/catalogue/products/{sku}/featured',
+    summary: 'Mark a product as featured, or take the mark away',
+    access: 'signed-in',
+    shown: true,
+    params: Joi.object({ sku: sku.required() }),
+    body: Joi.object({ featured: Joi.boolean().required() }),
+    status: 204,
+    answer: null,
+    problems: ['bad-input', 'not-found', 'database-away'],
+  },
+} as const satisfies Record<string, Operation>;

@@ -1,0 +1,172 @@
+import Joi from 'joi';
+import type { Operation } from '../operation';
+import { planDocumentSchema } from '../plan/schema';
+import { relatedRangeSchema, savedRuleSchema, sku } from './schema';
+import { edition, changes } from '../edition/shapes';
+import { badgeReport } from '../badge/shapes';
+import { facetAdvice } from '../facet/shapes';
+import { planId } from '../plan/shapes';
+import { productWhy, sieve, storedRange } from './shapes';
+import { address, anything, text, version } from '../schema/basics';
+
+const rangeName = Joi.string().trim().min(1).max(80).required();
+
+/** Saved ranges, and what the desk is told of any range. */
+export const RANGE_OPERATIONS = {
+  rangeJsonSchema: {
+    method: 'get',
+    path: '/api/schema/range.json',
+    summary: 'The JSON Schema of a range',
+    access: 'public',
+    status: 200,
+    answer: anything,
+    problems: [],
+  },
+  ranges: {
+    method: 'get',
+    path: '/api/ranges',
+    summary: 'Saved ranges, with the plans that show them',
+    access: 'signed-in',
+    status: 200,
+    answer: Joi.array().items(storedRange),
+    problems: ['database-away'],
+  },
+  createRange: {
+    method: 'post',
+    path: '/api/ranges',
+    summary: 'Save a range under a name',
+    access: 'signed-in',
+    body: Joi.object({ name: rangeName, rule: savedRuleSchema.required() }),
+    status: 201,
+    answer: storedRange,
+    problems: ['bad-input', 'database-away'],
+  },
+  readRange: {
+    method: 'get',
+    path: '/api/ranges/{id}',
+    summary: 'A saved range',
+    access: 'signed-in',
+    params: planId,
+    status: 200,
+    answer: storedRange,
+    problems: ['not-found', 'database-away'],
+  },
+  saveRange: {
+    method: 'put',
+    path: '/api/ranges/{id}',
+    summary: 'Change a saved range; shoppers see it when a plan that shows it is published',
+    access: 'signed-in',
+    params: planId,
+    body: Joi.object({ name: rangeName, rule: savedRuleSchema.required(), version }),
+    status: 200,
+    answer: storedRange,
+    problems: ['bad-input', 'not-found', 'newer-draft', 'database-away'],
+  },
+  deleteRange: {
+    method: 'delete',
+    path: '/api/ranges/{id}',
+    summary: 'Delete a saved range that no plan shows',
+    access: 'signed-in',
+    params: planId,
+    status: 204,
+    answer: null,
+    problems: ['not-found', 'range-in-use', 'database-away'],
+  },
+  rangeChanges: {
+    method: 'get',
+    path: '/api/ranges/{id}/changes',
+    summary: 'The aisles that publishing a saved range by itself would change',
+    access: 'signed-in',
+    params: planId,
+    status: 200,
+    answer: changes,
+    problems: ['not-found', 'database-away'],
+  },
+  publishRange: {
+    method: 'post',
+    path: '/api/ranges/{id}/publish',
+    summary: 'Publish a saved range for all published plans that show it, with the plans as they are live',
+    access: 'signed-in',
+    shown: true,
+    role: 'publisher',
+    params: planId,
+    body: Joi.object({ version, note: text.max(400).required() }),
+    status: 201,
+    answer: edition,
+    problems: [
+      'bad-input',
+      'not-found',
+      'newer-draft',
+      'nothing-to-publish',
+      'approval-needed',
+      'database-away',
+    ],
+  },
+  explainRange: {
+    method: 'post',
+    path: '/api/explain/range',
+    summary: 'What each clause of a range does in an aisle, and what would help where nothing is left',
+    access: 'signed-in',
+    free: true,
+    body: Joi.object({ rule: relatedRangeSchema.required(), address }),
+    status: 200,
+    answer: sieve,
+    problems: ['bad-input', 'unknown-aisle', 'not-ready'],
+  },
+  explainProduct: {
+    method: 'post',
+    path: '/api/explain/product',
+    summary: 'Why a product is on a shelf and at which place, or which clause keeps it off',
+    access: 'signed-in',
+    free: true,
+    body: Joi.object({
+      plan: planDocumentSchema.required(),
+      address,
+      sku: sku.required(),
+      fixture: Joi.string().max(64).description('A promoting shelf; the aisle’s own where it is left out'),
+    }),
+    status: 200,
+    answer: productWhy,
+    problems: ['bad-input', 'unknown-aisle', 'not-found', 'not-ready'],
+  },
+  explainFacets: {
+    method: 'post',
+    path: '/api/explain/facets',
+    summary:
+      'Which facets help in an aisle: coverage, values, evenness, and a recommendation with its reason',
+    access: 'signed-in',
+    free: true,
+    body: Joi.object({ plan: planDocumentSchema.required(), address }),
+    status: 200,
+    answer: facetAdvice,
+    problems: ['bad-input', 'unknown-aisle', 'not-ready'],
+  },
+  previewCard: {
+    method: 'post',
+    path: '/api/preview/card',
+    summary:
+      'The card of a draft on products that are hard on it, or one for each badge; with how many products of the aisle fill each element',
+    access: 'signed-in',
+    free: true,
+    body: Joi.object({
+      plan: planDocumentSchema.required(),
+      address,
+      show: Joi.valid('card', 'badges').required(),
+    }),
+    status: 200,
+    answer: Joi.object({ bench: anything.allow(null).required() }),
+    problems: ['bad-input', 'unknown-aisle', 'not-ready'],
+  },
+  explainBadges: {
+    method: 'post',
+    path: '/api/explain/badges',
+    summary:
+      'How many products carry each badge of a draft, in an aisle and in the shop, and which rules meet',
+    access: 'signed-in',
+    free: true,
+    body: Joi.object({ plan: planDocumentSchema.required(), address }),
+    status: 200,
+    answer: badgeReport,
+    problems: ['bad-input', 'unknown-aisle', 'not-ready'],
+  },
+} as const satisfies Record<string, Operation>;

@@ -1,0 +1,70 @@
+import Joi from 'joi';
+import { anything, count, named, text, time, version } from '../schema/basics';
+import { savedRuleSchema } from './schema';
+
+const fault = Joi.object({
+  kind: Joi.valid('category', 'collection', 'tag', 'attribute', 'number', 'range').required(),
+  name: text.required(),
+});
+
+export const sieve = Joi.object({
+  source: count.required(),
+  count: count.required(),
+  steps: Joi.array().items(anything).required(),
+  help: Joi.array()
+    .items(
+      Joi.object({
+        kind: Joi.valid('drop', 'mark', 'source').required(),
+        clause: count,
+        count,
+        inShop: count,
+      }),
+    )
+    .required(),
+});
+
+const rangeAnswer = {
+  inside: Joi.boolean().required(),
+  inSource: Joi.boolean().required(),
+  clauses: Joi.array()
+    .items(
+      Joi.object({
+        meets: Joi.boolean().required(),
+        fault: fault.allow(null).required(),
+        of: Joi.array().items(anything).required(),
+      }),
+    )
+    .required(),
+  firstFailed: count.allow(null).required(),
+};
+
+export const productWhy = Joi.object({
+  sku: text.required(),
+  title: text.required(),
+  ...rangeAnswer,
+  saved: Joi.object({ name: text.required(), rule: anything.required(), ...rangeAnswer })
+    .allow(null)
+    .required(),
+  place: Joi.object({
+    place: count.required(),
+    of: count.required(),
+    by: Joi.valid('order', 'pin', 'spread').required(),
+    byKeys: count.required(),
+    group: Joi.valid('lifted', 'sunk', 'sold-out').allow(null).required(),
+    shown: count.allow(null).required(),
+  })
+    .allow(null)
+    .required(),
+});
+
+export const storedRange = Joi.object({
+  id: Joi.string().required(),
+  name: text.required(),
+  rule: savedRuleSchema.required(),
+  version,
+  updatedAt: time.required(),
+  updatedBy: text.required(),
+  usedIn: Joi.array()
+    .items(Joi.object({ plan: named.required(), aside: Joi.boolean().required() }))
+    .required(),
+});

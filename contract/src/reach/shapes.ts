@@ -1,0 +1,35 @@
+import Joi from 'joi';
+import { count, named, text } from '../schema/basics';
+import { AISLE_KINDS } from '@fond/core';
+
+export const aisleKind = Joi.valid(...AISLE_KINDS);
+
+export const disputes = Joi.array().items(
+  Joi.object({
+    key: Joi.string().required(),
+    path: Joi.string().required(),
+    title: text.required(),
+    plan: named.keys({ rank: count.required() }).required(),
+  }),
+);
+
+export const moves = Joi.array().items(
+  Joi.object({
+    key: Joi.string().required(),
+    path: Joi.string().required(),
+    title: text.required(),
+    plan: named.allow(null).required(),
+  }),
+);
+
+export const aisleChanges = Joi.array().items(
+  Joi.object({
+    key: Joi.string().required(),
+    path: Joi.string().required(),
+    title: text.required(),
+    kind: aisleKind.required(),
+    products: count.required(),
+    from: named.allow(null).required(),
+    to: named.allow(null).required(),
+  }),
+);
