@@ -16,8 +16,8 @@ import { connect } from '../server/src/database/connect';
 import { migrate } from '../server/src/database/migrate';
 import { defineModels } from '../server/src/database/models';
 import { startDatabase } from '../server/src/database/process';
-import { publish, publishAgain, publishBeneath } from '../server/src/editions/editions';
-import { addUser } from '../server/src/people/users';
+import { publish, publishAgain, publishBeneath } from '../server/src/edition/editions';
+import { addUser } from '../server/src/person/users';
 import { spreadOf, spreadRow, timed, timedAsync, type Row } from './measure';
 
 const AISLES = 20_000;

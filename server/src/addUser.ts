@@ -5,7 +5,7 @@ import { readConfig } from './config';
 import { makeDataFolder } from './dataFolder';
 import { UserModel } from './database/models';
 import { openTool } from './database/tool';
-import { addUser } from './people/users';
+import { addUser } from './person/users';
 
 /** `npm run add-user -- EMAIL "NAME" [ROLE]`: the password is asked for, or read from standard input. */
 async function main(): Promise<number> {

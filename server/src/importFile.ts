@@ -6,7 +6,7 @@ import { kindOf } from './catalogue/import/upload';
 import { readConfig } from './config';
 import { makeDataFolder } from './dataFolder';
 import { openTool } from './database/tool';
-import { Jobs } from './jobs/jobs';
+import { Jobs } from './job/jobs';
 
 /** `npm run import -- FILE [--try] [--leave-out]`: the same import as on the desk, from the command line. */
 async function main(): Promise<number> {

@@ -16,7 +16,7 @@ import type {
   WordedAisle,
 } from '@fond/contract';
 import { aisleProducts, type PlanDocument, type RangeRule, type Redirect, type FocusPoint } from '@fond/core';
-import { createCampaign, endCampaign, listCampaigns, moveCampaign } from './campaigns/campaigns';
+import { createCampaign, endCampaign, listCampaigns, moveCampaign } from './campaign/campaigns';
 import type { CatalogueHost } from './catalogue/catalogueHost';
 import { changeAttribute, listAttributes, readAttribute } from './catalogue/attributes';
 import { readAisleTexts, saveAisleTexts } from './catalogue/aisleTexts';
@@ -24,8 +24,8 @@ import { focusCategoryPicture, setCategoryPicture } from './catalogue/categoryPi
 import { findProducts, lookUpProducts, setFeatured } from './catalogue/productList';
 import type { ImportJobs } from './catalogue/import/importJob';
 import { kindOf, readWish, type UploadFields, type Uploads } from './catalogue/import/upload';
-import { compareEditions } from './editions/compare';
-import { liveSummary, publishAgain, readEdition, summaries } from './editions/editions';
+import { compareEditions } from './edition/compare';
+import { liveSummary, publishAgain, readEdition, summaries } from './edition/editions';
 import { afterCommit } from './database/unit';
 import type { Call, Handlers } from './http/mount';
 import { ToldAfterwards } from './http/toldAfterwards';
@@ -37,23 +37,23 @@ import {
   listCollections,
   readCollection,
   saveCollection,
-} from './collections/collections';
+} from './collection/collections';
 import {
   createFreePage,
   deleteFreePage,
   listFreePages,
   readFreePage,
   saveFreePage,
-} from './freePages/freePages';
+} from './freePage/freePages';
 import { planJsonSchema, rangeJsonSchema } from './http/jsonSchema';
 import { openApiDocument } from './http/openapi';
 import { problem } from './http/problem';
 import { sessionOf, signIn, signOut } from './http/session';
-import { streamJob } from './jobs/jobEvents';
-import type { Jobs } from './jobs/jobs';
-import type { PictureStore } from './media/pictures';
-import { pictureReport, type Renditions } from './media/renditions';
-import { keepUploaded } from './media/uploadPicture';
+import { streamJob } from './job/jobEvents';
+import type { Jobs } from './job/jobs';
+import type { PictureStore } from './picture/pictures';
+import { pictureReport, type Renditions } from './picture/renditions';
+import { keepUploaded } from './picture/uploadPicture';
 import {
   addPerson,
   changeRole,
@@ -64,14 +64,14 @@ import {
   setPassword,
   type ActivityQuery,
   type NewPerson,
-} from './people/people';
-import { changeSettings, readSettings } from './people/settings';
-import { findUser, isUnpeopled } from './people/users';
+} from './person/people';
+import { changeSettings, readSettings } from './person/settings';
+import { findUser, isUnpeopled } from './person/users';
 import { DEMO_SIGN_IN } from './demo/signIn';
-import { createPlan, listPlans, readPlan, savePlan, type NewPlan } from './plans/drafts';
-import { createPart, listParts, type NewPart } from './plans/parts';
-import { previewDraft, type PreviewWish } from './plans/preview';
-import { floorOf, vocabularyOf } from './plans/floor';
+import { createPlan, listPlans, readPlan, savePlan, type NewPlan } from './plan/drafts';
+import { createPart, listParts, type NewPart } from './plan/parts';
+import { previewDraft, type PreviewWish } from './plan/preview';
+import { floorOf, vocabularyOf } from './plan/floor';
 import {
   notePlan,
   rebasePlan,
@@ -80,7 +80,7 @@ import {
   withdrawalOf,
   type Rebase,
   type Removal,
-} from './plans/life';
+} from './plan/life';
 import {
   approveRequest,
   askToPublish,
@@ -89,11 +89,11 @@ import {
   askToDo,
   heldIn,
   noteApproval,
-} from './plans/requests';
-import type { HeldOperation } from './plans/approval';
-import { exportEdition, exportPlans, importPlans } from './plans/portable';
-import { notePresence } from './plans/presence';
-import { planChanges, publishPlans } from './plans/publishing';
+} from './plan/requests';
+import type { HeldOperation } from './plan/approval';
+import { exportEdition, exportPlans, importPlans } from './plan/portable';
+import { notePresence } from './plan/presence';
+import { planChanges, publishPlans } from './plan/publishing';
 import {
   createRange,
   deleteRange,
@@ -104,7 +104,7 @@ import {
   savedRanges,
   saveRange,
   type RangeWish,
-} from './ranges/savedRanges';
+} from './range/savedRanges';
 import {
   createRedirect,
   deleteRedirect,
@@ -112,14 +112,14 @@ import {
   listRedirects,
   saveRedirect,
   testRedirect,
-} from './redirects/redirects';
+} from './redirect/redirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from './shop/compose';
 import type { CartService } from './cart/cart';
 import { cartHandlers } from './cart/cartHandlers';
 import { answerListing, findFacetValues } from './shop/listing';
 import { standOf } from './shop/pages';
 import { askingShopper } from './shop/shopper';
-import type { ShopperTokens } from './shoppers/shoppers';
+import type { ShopperTokens } from './shopper/shoppers';
 
 interface Parts {
   sequelize: Sequelize;

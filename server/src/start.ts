@@ -22,7 +22,7 @@ async function main(): Promise<void> {
     config.databaseUrl ? null : startDatabase(config.data, config.databasePort, log),
     import('./app'),
     import('./demo/signIn'),
-    import('./people/users'),
+    import('./person/users'),
   ]);
   if (database) await writeFile(addressFile(config.data), database.url, { mode: 0o600 });
   let application;

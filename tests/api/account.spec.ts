@@ -1,7 +1,7 @@
 import supertest from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Condition, Plan } from '@fond/core';
-import { DEMO_SHOPPER, ShopperTokens, THIRTY_DAYS } from '../../server/src/shoppers/shoppers';
+import { DEMO_SHOPPER, ShopperTokens, THIRTY_DAYS } from '../../server/src/shopper/shoppers';
 import { publishStored, readPlan, savePlan } from '../support/plans';
 import { startShop, type TestServer } from '../support/server';
 

@@ -1,7 +1,7 @@
 import { atAllWidths } from '@fond/core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { Campaign } from '@fond/contract';
-import { keepClock } from '../../server/src/campaigns/campaigns';
+import { keepClock } from '../../server/src/campaign/campaigns';
 import { createPlan, publishPlans, publishStored, readPlan, savePlan, withShelf } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 

@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Plan, Shelf } from '@fond/core';
-import { contentHash } from '../../server/src/editions/editions';
+import { contentHash } from '../../server/src/edition/editions';
 import { withShelf } from '../support/plans';
 
 const ROOT = path.resolve(import.meta.dirname, '../..');

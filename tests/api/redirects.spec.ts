@@ -1,7 +1,7 @@
 import { ConnectionError } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { RedirectModel } from '../../server/src/database/models';
-import { KnownRedirects } from '../../server/src/redirects/knownRedirects';
+import { KnownRedirects } from '../../server/src/redirect/knownRedirects';
 import type { RedirectImport, StoredRedirect } from '@fond/contract';
 import { startShop, type Desk, type TestServer } from '../support/server';
 

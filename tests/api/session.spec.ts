@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, inject, it, vi } from 'vitest';
 import { UserModel } from '../../server/src/database/models';
 import { DEMO_SIGN_IN } from '../../server/src/demo/signIn';
-import { addUser } from '../../server/src/people/users';
+import { addUser } from '../../server/src/person/users';
 import { PASSWORD, startTestServer, type Desk, type TestServer } from '../support/server';
 
 let server: TestServer;

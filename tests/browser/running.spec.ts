@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { addUser } from '../../server/src/people/users';
+import { addUser } from '../../server/src/person/users';
 import { button, eventually, press, says, TestBrowser, textOf } from '../support/browser';
 import { openBrowser } from '../support/story';
 import { DIST, PASSWORD, startTestServer, type TestServer } from '../support/server';

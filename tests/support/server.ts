@@ -7,7 +7,7 @@ import { inject } from 'vitest';
 import type { Job } from '@fond/contract';
 import { createApplication, type Application } from '../../server/src/app';
 import { UserModel } from '../../server/src/database/models';
-import { addUser } from '../../server/src/people/users';
+import { addUser } from '../../server/src/person/users';
 import { createDatabase, type DatabaseServer } from './databaseServer';
 import { copyDemoShop } from './demoShop';
 import { holdAgainstPublished } from './published';

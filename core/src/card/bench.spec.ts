@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import { housePlan } from '../plans/housePlan';
+import { housePlan } from '../plan/housePlan';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { composeBench } from './bench';
 

@@ -1,4 +1,4 @@
-import { badgesFor, badgesOf, type BadgeSet } from '../badges/badges';
+import { badgesFor, badgesOf, type BadgeSet } from '../badge/badges';
 import type { Aisle } from '../catalogue/aisles';
 import { textIn, type Lang } from '../catalogue/rows';
 import { holds, type Words } from '../catalogue/sets';
@@ -7,8 +7,8 @@ import { DEVICE_WIDTHS } from '../layout/frame';
 import { cardGaps, cardRooms, pictureRooms, shelfRooms, sizesOf, widthIn } from '../layout/room';
 import type { BenchCard, BenchModel, BenchShelf } from '../page/pageModel';
 import { plainState, shopFrameOf } from '../page/shopFrame';
-import { atEachWidth } from '../plans/fixtures';
-import { shelfOf, type Plan, type Shelf, type WidthName } from '../plans/plan';
+import { atEachWidth } from '../plan/fixtures';
+import { shelfOf, type Plan, type Shelf, type WidthName } from '../plan/plan';
 import { runRange } from '../range/range';
 import type { RangeContext } from '../range/rule';
 import { cardOf } from './card';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { BadgeSet } from '../badges/badges';
+import type { BadgeSet } from '../badge/badges';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { cardElement, type CardElement } from './design';
 import { FRAME, NOW, product } from '../testing/catalogues';

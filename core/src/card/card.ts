@@ -1,4 +1,4 @@
-import { badgesOf, type Badge, type BadgeSet } from '../badges/badges';
+import { badgesOf, type Badge, type BadgeSet } from '../badge/badges';
 import type { AttributeValue, Lang } from '../catalogue/rows';
 import { textIn } from '../catalogue/rows';
 import { Keep } from '../catalogue/keep';

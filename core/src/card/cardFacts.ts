@@ -1,9 +1,9 @@
 import { contrastOf, LEAST_CONTRAST, leastContrastOver } from '../look/contrast';
-import { colourOf } from '../badges/cover';
+import { colourOf } from '../badge/cover';
 import { holds, type Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import type { Colours } from '../look/look';
-import { shelfOf, type Plan } from '../plans/plan';
+import { shelfOf, type Plan } from '../plan/plan';
 import { cardOf } from './card';
 import { elementName, isRevealed, USUAL_FACE, type CardDesign, type CardElement } from './design';
 import { buttonInk, inkOver } from './drawn';

@@ -1,4 +1,4 @@
-import type { Paint } from '../badges/rule';
+import type { Paint } from '../badge/rule';
 import type { Texts } from '../catalogue/rows';
 import type { CardFrame, Shadow } from '../look/look';
 

@@ -14,8 +14,8 @@ import {
 import { cardFaults, formLimits } from './cardFacts';
 import { drawCard, inkOver } from './drawn';
 import type { CategoryRow } from '../catalogue/rows';
-import { startingFixtures } from '../plans/housePlan';
-import type { Fixture } from '../plans/plan';
+import { startingFixtures } from '../plan/housePlan';
+import type { Fixture } from '../plan/plan';
 
 const { colours } = USUAL_LOOK;
 const categories = ['#0b4f5c', '#ffd649', null, '#ffd649'].map(

@@ -1,8 +1,8 @@
 import { textIn, type CatalogueFrame, type Lang } from '../catalogue/rows';
 import { LEAST_CONTRAST, leastContrastOver } from '../look/contrast';
 import { FRAMES, SHADOWS, type Colours } from '../look/look';
-import { colourOf } from '../badges/cover';
-import type { Paint } from '../badges/rule';
+import { colourOf } from '../badge/cover';
+import type { Paint } from '../badge/rule';
 import {
   isRevealed,
   reacts,

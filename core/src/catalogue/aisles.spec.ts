@@ -1,12 +1,12 @@
-import { USUAL_BADGES } from '../badges/rule';
+import { USUAL_BADGES } from '../badge/rule';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import { composePage } from '../page/composePage';
 import { composeProduct } from '../page/composeProduct';
-import { startingFixtures } from '../plans/housePlan';
-import { editionFrom } from '../plans/edition';
-import type { Plan, ReachRule } from '../plans/plan';
-import { choosePlan } from '../plans/reach';
+import { startingFixtures } from '../plan/housePlan';
+import { editionFrom } from '../plan/edition';
+import type { Plan, ReachRule } from '../plan/plan';
+import { choosePlan } from '../plan/reach';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { aislesOf } from './aisles';
 import type { CatalogueFrame, FreePageRow } from './rows';

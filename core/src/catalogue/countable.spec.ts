@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { composePage } from '../page/composePage';
 import type { PageModel } from '../page/pageModel';
-import { editionFrom } from '../plans/edition';
-import { housePlan } from '../plans/housePlan';
-import type { FacetChoice } from '../plans/plan';
-import type { FacetModel } from '../facets/facetModel';
+import { editionFrom } from '../plan/edition';
+import { housePlan } from '../plan/housePlan';
+import type { FacetChoice } from '../plan/plan';
+import type { FacetModel } from '../facet/facetModel';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { runRange } from '../range/range';
 import { AISLE_RANGE } from '../range/rule';

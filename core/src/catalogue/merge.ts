@@ -1,4 +1,4 @@
-import { packingRows } from '../facets/packedRows';
+import { packingRows } from '../facet/packedRows';
 import { aislesOf, type AisleMap } from './aisles';
 import {
   codesFor,

@@ -1,4 +1,4 @@
-import type { PackedRows } from '../facets/packedRows';
+import type { PackedRows } from '../facet/packedRows';
 import { STOCK_STATES, stockStateOf, type StockState } from '../card/figures';
 import type { AisleMap } from './aisles';
 import type { Lineage } from './keep';

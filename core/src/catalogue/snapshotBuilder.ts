@@ -1,4 +1,4 @@
-import { packingRows } from '../facets/packedRows';
+import { packingRows } from '../facet/packedRows';
 import { aislesOf, type Aisle, type AisleMap } from './aisles';
 import { newLineage } from './keep';
 import { countable } from './countable';

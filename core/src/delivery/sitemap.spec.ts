@@ -4,8 +4,8 @@ import type { Snapshot } from '../catalogue/snapshot';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import { composeProduct } from '../page/composeProduct';
-import { editionFrom } from '../plans/edition';
-import { housePlan } from '../plans/housePlan';
+import { editionFrom } from '../plan/edition';
+import { housePlan } from '../plan/housePlan';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { sitemapPages } from './sitemap';
 

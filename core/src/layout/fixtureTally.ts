@@ -1,8 +1,8 @@
 import type { FixtureModel, PageModel } from '../page/pageModel';
 import { eachFixture } from '../page/pageModel';
-import { steppedAt } from '../plans/fixtures';
-import { borrowed, fixtureTexts, type TextUse } from '../plans/planTexts';
-import { WIDTH_NAMES, type Fixture, type PerWidth, type Plan, type WidthName } from '../plans/plan';
+import { steppedAt } from '../plan/fixtures';
+import { borrowed, fixtureTexts, type TextUse } from '../plan/planTexts';
+import { WIDTH_NAMES, type Fixture, type PerWidth, type Plan, type WidthName } from '../plan/plan';
 import { DEVICE_WIDTHS } from './frame';
 import { pictureNeeds } from './pictureNeeds';
 import { columnsIn, roomsOf, widthIn } from './room';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { TilePlace } from '../plans/fixtures';
+import type { TilePlace } from '../plan/fixtures';
 import { FREE_COLUMNS, freePlaces, isInside, MOST_ROWS, overlap } from './freeGrid';
 
 const place = fc

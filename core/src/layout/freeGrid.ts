@@ -1,4 +1,4 @@
-import type { TilePlace } from '../plans/fixtures';
+import type { TilePlace } from '../plan/fixtures';
 
 /** Columns of a free grid; its tiles stand on whole ones. */
 export const FREE_COLUMNS = 6;

@@ -1,9 +1,9 @@
-import { atAllWidths } from '../plans/plan';
+import { atAllWidths } from '../plan/plan';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
-import { USUAL_TILES, startingFixtures, usual } from '../plans/housePlan';
-import type { Fixture, Shelf } from '../plans/plan';
+import { USUAL_TILES, startingFixtures, usual } from '../plan/housePlan';
+import type { Fixture, Shelf } from '../plan/plan';
 import { pictureNeeds } from './pictureNeeds';
 import { pictureRooms, shelfRooms, widthIn } from './room';
 

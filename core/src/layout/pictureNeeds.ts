@@ -1,5 +1,5 @@
-import type { PictureSource } from '../plans/fixtures';
-import type { Fixture, Plan } from '../plans/plan';
+import type { PictureSource } from '../plan/fixtures';
+import type { Fixture, Plan } from '../plan/plan';
 import { DEVICE_WIDTHS, SPOTLIGHT_GAP, type Breakpoints } from './frame';
 import {
   cardRooms,

@@ -1,9 +1,9 @@
-import { atAllWidths } from '../plans/plan';
+import { atAllWidths } from '../plan/plan';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { USUAL_LAYOUT, type ColumnsSettings, type FixtureLayout } from '../plans/fixtures';
-import { facetChoice, startingFixtures, usual } from '../plans/housePlan';
-import type { Fixture, Shelf } from '../plans/plan';
+import { USUAL_LAYOUT, type ColumnsSettings, type FixtureLayout } from '../plan/fixtures';
+import { facetChoice, startingFixtures, usual } from '../plan/housePlan';
+import type { Fixture, Shelf } from '../plan/plan';
 import { BREAKPOINTS, DEVICE_WIDTHS, FRAME } from './frame';
 import {
   cardRooms,

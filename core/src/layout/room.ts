@@ -8,8 +8,8 @@ import {
   type PromotionSettings,
   type Stepped,
   type TilePlace,
-} from '../plans/fixtures';
-import { containerOf } from '../plans/nesting';
+} from '../plan/fixtures';
+import { containerOf } from '../plan/nesting';
 import {
   atAllWidths,
   facetPanelOf,
@@ -17,7 +17,7 @@ import {
   type Fixture,
   type PerWidth,
   type WidthName,
-} from '../plans/plan';
+} from '../plan/plan';
 import { FREE_COLUMNS } from './freeGrid';
 import { BREAKPOINT_BOUNDS, BREAKPOINTS, FRAME, widthNameOf, type Breakpoints } from './frame';
 

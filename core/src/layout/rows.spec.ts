@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { editionFrom } from '../plans/edition';
+import { editionFrom } from '../plan/edition';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
-import { housePlan } from '../plans/housePlan';
+import { housePlan } from '../plan/housePlan';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { fullRowSizes, MOST_PER_PAGE, productsAPage, renditionFor, rowsOf } from './rows';
 import { tallyOf } from './tally';

@@ -1,5 +1,5 @@
-import type { Stepped } from '../plans/fixtures';
-import type { PageSize, PerWidth } from '../plans/plan';
+import type { Stepped } from '../plan/fixtures';
+import type { PageSize, PerWidth } from '../plan/plan';
 
 /** No page holds more cards than this, whatever is asked for. */
 export const MOST_PER_PAGE = 200;

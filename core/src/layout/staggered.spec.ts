@@ -1,9 +1,9 @@
-import { atEachWidth } from '../plans/fixtures';
+import { atEachWidth } from '../plan/fixtures';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Card } from '../card/card';
-import { USUAL_GAP } from '../plans/housePlan';
-import { atAllWidths, WIDTH_NAMES } from '../plans/plan';
+import { USUAL_GAP } from '../plan/housePlan';
+import { atAllWidths, WIDTH_NAMES } from '../plan/plan';
 import { DEVICE_WIDTHS } from './frame';
 import { cardElement, USUAL_FACE } from '../card/design';
 import { drawCard } from '../card/drawn';

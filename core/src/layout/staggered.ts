@@ -1,7 +1,7 @@
-import { atEachWidth } from '../plans/fixtures';
+import { atEachWidth } from '../plan/fixtures';
 import type { Card, CardPart } from '../card/card';
 import type { DrawnElement } from '../card/drawn';
-import { WIDTH_NAMES, type PerWidth } from '../plans/plan';
+import { WIDTH_NAMES, type PerWidth } from '../plan/plan';
 import { DEVICE_WIDTHS } from './frame';
 import { cardRooms, fittingGaps, NARROWEST, widthIn, type Rooms, type ShelfShape } from './room';
 

@@ -1,6 +1,6 @@
 import type { PageModel } from '../page/pageModel';
 import { eachFixture, shelfModelOf } from '../page/pageModel';
-import { WIDTH_NAMES, type PerWidth, type Plan } from '../plans/plan';
+import { WIDTH_NAMES, type PerWidth, type Plan } from '../plan/plan';
 import { DEVICE_WIDTHS } from './frame';
 import { cardRooms, columnsIn, pictureRooms, shelfRooms, widthIn } from './room';
 import { fullRowSizes, renditionFor, rowsOf, type RowFigures } from './rows';

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { countOf, fullWords, holds, wordsFor } from '../catalogue/sets';
-import { filterRange } from '../facets/filter';
-import { parseSelections } from '../facets/selection';
+import { filterRange } from '../facet/filter';
+import { parseSelections } from '../facet/selection';
 import { pageOf } from './pageOf';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { ProductRow } from '../catalogue/rows';

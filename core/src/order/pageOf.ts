@@ -1,7 +1,7 @@
 import { boundIn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
-import type { Filtered } from '../facets/filter';
-import type { Selections } from '../facets/selection';
+import type { Filtered } from '../facet/filter';
+import type { Selections } from '../facet/selection';
 import { windowOf, type Permutation } from './order';
 
 /**

@@ -1,5 +1,5 @@
 import type { Lang } from '../catalogue/rows';
-import { pickText, type FacetPick, type Selections } from '../facets/selection';
+import { pickText, type FacetPick, type Selections } from '../facet/selection';
 
 /** Everything that an address of a listing page tells. */
 export interface ListingState {

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { editionFrom } from '../plans/edition';
+import { editionFrom } from '../plan/edition';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import { parseSelections } from '../facets/selection';
-import { housePlan, usual } from '../plans/housePlan';
-import { shelfOf, type Edition, type Plan } from '../plans/plan';
+import { parseSelections } from '../facet/selection';
+import { housePlan, usual } from '../plan/housePlan';
+import { shelfOf, type Edition, type Plan } from '../plan/plan';
 import type { RangeRule } from '../range/rule';
 import {
   FRAME,

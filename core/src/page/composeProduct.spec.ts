@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { editionFrom } from '../plans/edition';
+import { editionFrom } from '../plan/edition';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { FRAME, NOW, product } from '../testing/catalogues';
-import { housePlan } from '../plans/housePlan';
-import type { Plan, RelatedShelf } from '../plans/plan';
+import { housePlan } from '../plan/housePlan';
+import type { Plan, RelatedShelf } from '../plan/plan';
 import type { Clause } from '../range/rule';
 import { composeMissing } from './composePlain';
 import { composeProduct } from './composeProduct';

@@ -1,4 +1,4 @@
-import { badgesFor, type BadgeSet } from '../badges/badges';
+import { badgesFor, type BadgeSet } from '../badge/badges';
 import { cardOf } from '../card/card';
 import { plainText, shorten } from '../text/plainText';
 import { drawCard } from '../card/drawn';
@@ -9,8 +9,8 @@ import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import { cardGaps, cardRooms, PAGE_ROOMS, sizesOf } from '../layout/room';
 import { USUAL_LOOK } from '../look/look';
 import { permutationOf, windowOf } from '../order/order';
-import type { Edition, Plan, RelatedShelf, Shelf } from '../plans/plan';
-import { choosePlan } from '../plans/reach';
+import type { Edition, Plan, RelatedShelf, Shelf } from '../plan/plan';
+import { choosePlan } from '../plan/reach';
 import { runRange } from '../range/range';
 import { nearestTo } from '../range/related';
 import type { RangeContext } from '../range/rule';

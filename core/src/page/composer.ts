@@ -1,10 +1,10 @@
-import type { BadgeSet } from '../badges/badges';
+import type { BadgeSet } from '../badge/badges';
 import type { Aisle } from '../catalogue/aisles';
 import { textIn } from '../catalogue/rows';
 import type { Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
-import type { Filtered } from '../facets/filter';
-import type { Plan, Shelf } from '../plans/plan';
+import type { Filtered } from '../facet/filter';
+import type { Plan, Shelf } from '../plan/plan';
 import type { RangeResult } from '../range/range';
 import type { RangeContext } from '../range/rule';
 import type { SearchMatches } from '../text/searchIndex';

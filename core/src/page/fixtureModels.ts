@@ -1,10 +1,10 @@
 import { textIn } from '../catalogue/rows';
-import { facetModel, type FacetContext } from '../facets/facetModel';
-import { filterRange } from '../facets/filter';
+import { facetModel, type FacetContext } from '../facet/facetModel';
+import { filterRange } from '../facet/filter';
 import { FRAME } from '../layout/frame';
 import { columnGaps, roomsOf, slotRooms, spanGaps } from '../layout/room';
-import { atEachWidth, steppedAt, USUAL_LAYOUT } from '../plans/fixtures';
-import { containerOf } from '../plans/nesting';
+import { atEachWidth, steppedAt, USUAL_LAYOUT } from '../plan/fixtures';
+import { containerOf } from '../plan/nesting';
 import {
   shelfOf,
   WIDTH_NAMES,
@@ -13,8 +13,8 @@ import {
   type PerWidth,
   type Plan,
   type WidthName,
-} from '../plans/plan';
-import { shownAt, type PageFacts } from '../plans/shownWhen';
+} from '../plan/plan';
+import { shownAt, type PageFacts } from '../plan/shownWhen';
 import { searched, titleOf, type Composer } from './composer';
 import {
   bannerModel,

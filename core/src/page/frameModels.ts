@@ -1,4 +1,4 @@
-import type { BadgeSet } from '../badges/badges';
+import type { BadgeSet } from '../badge/badges';
 import { cardOf, type CardImage } from '../card/card';
 import { plainText, shorten } from '../text/plainText';
 import { cardElement, USUAL_FACE, type CardElement } from '../card/design';
@@ -32,9 +32,9 @@ import {
   type PromotionSettings,
   type SpotlightSettings,
   type TilesSettings,
-} from '../plans/fixtures';
+} from '../plan/fixtures';
 import type { Sorting } from '../order/sorting';
-import type { Fixture, Plan, Shelf } from '../plans/plan';
+import type { Fixture, Plan, Shelf } from '../plan/plan';
 import { namedOrder, runRange } from '../range/range';
 import type { RangeContext } from '../range/rule';
 import type { FixtureModel, FramePicture, LinkModel, NavigationItem, TileModel } from './pageModel';

@@ -1,5 +1,5 @@
 import type { ProductFacts } from './productFacts';
-import type { DrawnBadge } from '../badges/rule';
+import type { DrawnBadge } from '../badge/rule';
 import type { Card, CardImage } from '../card/card';
 import type { BenchReason } from '../card/bench';
 import type { Coverage } from '../card/cardFacts';
@@ -7,7 +7,7 @@ import type { DrawnCard } from '../card/drawn';
 import type { Cart } from '../cart/cart';
 import type { AisleKind } from '../catalogue/aisles';
 import type { Lang, FocusPoint } from '../catalogue/rows';
-import type { AppliedModel, FacetModel } from '../facets/facetModel';
+import type { AppliedModel, FacetModel } from '../facet/facetModel';
 import type {
   BannerSettings,
   ColumnsSettings,
@@ -16,9 +16,9 @@ import type {
   PromotionSettings,
   SpotlightSettings,
   TilePlace,
-} from '../plans/fixtures';
+} from '../plan/fixtures';
 import type { CardLane } from '../layout/staggered';
-import type { PanelSettings, PerWidth, ShelfSettings, WidthName, Paging } from '../plans/plan';
+import type { PanelSettings, PerWidth, ShelfSettings, WidthName, Paging } from '../plan/plan';
 
 /** A link; `href` is relative to the shop's root and starts with a slash. */
 export interface LinkModel {

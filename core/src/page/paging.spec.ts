@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { USUAL_BADGES } from '../badges/rule';
+import { USUAL_BADGES } from '../badge/rule';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { USUAL_LOOK } from '../look/look';
-import { editionFrom } from '../plans/edition';
-import { startingFixtures } from '../plans/housePlan';
-import type { Fixture, Paging } from '../plans/plan';
+import { editionFrom } from '../plan/edition';
+import { startingFixtures } from '../plan/housePlan';
+import type { Fixture, Paging } from '../plan/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { composePage } from './composePage';
 import { shelfModelOf, type PageModel, type ShelfModel } from './pageModel';

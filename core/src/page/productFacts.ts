@@ -1,4 +1,4 @@
-import { badgesOf, type Badge, type BadgeSet } from '../badges/badges';
+import { badgesOf, type Badge, type BadgeSet } from '../badge/badges';
 import {
   attributeText,
   starsOf,

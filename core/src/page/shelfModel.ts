@@ -1,4 +1,4 @@
-import { atEachWidth } from '../plans/fixtures';
+import { atEachWidth } from '../plan/fixtures';
 import { cardOf } from '../card/card';
 import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
@@ -9,7 +9,7 @@ import { arrangedWindow, heldPins } from '../order/arrange';
 import { permutationOf, windowByScore } from '../order/order';
 import { pageOf } from '../order/pageOf';
 import type { OrderLevel, Sorting, SortKey } from '../order/sorting';
-import { facetPanelOf, type Shelf } from '../plans/plan';
+import { facetPanelOf, type Shelf } from '../plan/plan';
 import { namedOrder } from '../range/range';
 import type { RangeContext } from '../range/rule';
 import { addressOf, type ListingState, type ShelfView } from './address';

@@ -1,15 +1,15 @@
 import type { CardImage } from '../card/card';
 import { plainText } from '../text/plainText';
-import { badgeLookOf, type DrawnBadge, type BadgeSettings } from '../badges/rule';
+import { badgeLookOf, type DrawnBadge, type BadgeSettings } from '../badge/rule';
 import { groundOf, type Aisle } from '../catalogue/aisles';
-import { tagTitle } from '../facets/tagTitle';
+import { tagTitle } from '../facet/tagTitle';
 import { PLAIN_FACE, textIn, type Lang } from '../catalogue/rows';
 import { Keep } from '../catalogue/keep';
 import type { Snapshot } from '../catalogue/snapshot';
 import { BREAKPOINTS, type Breakpoints } from '../layout/frame';
 import { RENDITION_WIDTHS } from '../layout/rows';
 import { fontFilesOf, lookVariables, USUAL_LOOK, type Look } from '../look/look';
-import type { Plan } from '../plans/plan';
+import type { Plan } from '../plan/plan';
 import { aisleProducts } from '../range/range';
 import { addressOf, type ListingState } from './address';
 import type { LinkModel, NavigationItem, PageMeta, ShopFrame } from './pageModel';

@@ -6,7 +6,7 @@ import { Keep } from '../catalogue/keep';
 import { UNCOUNTED, type Snapshot } from '../catalogue/snapshot';
 import { savingPercent, stockStateOf, type StockState } from '../card/figures';
 import { fold } from '../text/fold';
-import { within } from '../facets/selection';
+import { within } from '../facet/selection';
 import type { Clause, NumberField, RangeContext } from './rule';
 
 const DAY = 86_400_000;

@@ -28,6 +28,7 @@ export function saySource(source: RangeSource, names: RangeNames): string {
     case 'related':
       return 'products related to the one on the page';
     case 'named':
+      if (!source.skus.length) return 'no named products';
       return source.skus.length === 1 ? 'one named product' : `${source.skus.length} named products`;
     case 'saved': {
       const name = names.range(source.range);

@@ -8,7 +8,7 @@ const SINGULAR =
  */
 export function englishFaults(sentence: string): string[] {
   const faults: string[] = [];
-  for (const [found, word] of sentence.matchAll(/(?<![\d.,:–-])\b(?:1|one|a|an) ([A-Za-z]+s)\b/g))
+  for (const [found, word] of sentence.matchAll(/(?<![\d.,:–-]|\bto )\b(?:1|one|a|an) ([A-Za-z]+s)\b/g))
     if (!SINGULAR.test(word)) faults.push(`plural: “${found}”`);
   for (const [found] of sentence.matchAll(/\ba (?=[aeio])[a-z]+/gi))
     if (!/^a (?:one|once|eu)/i.test(found)) faults.push(`article: “${found}”`);

@@ -1,7 +1,7 @@
 import type { Aisle } from '../catalogue/aisles';
 import type { ProductRow } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
-import type { FacetPick, Selections } from '../facets/selection';
+import type { FacetPick, Selections } from '../facet/selection';
 import type { Clause, RangeContext, RangeRule, RangeSource } from '../range/rule';
 
 const NO_CONTEXT: RangeContext = { now: 0, ranges: [] };

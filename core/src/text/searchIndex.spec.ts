@@ -1,12 +1,12 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { editionFrom } from '../plans/edition';
+import { editionFrom } from '../plan/edition';
 import { merging } from '../catalogue/merge';
 import { patchSnapshot } from '../catalogue/patch';
 import { ended } from '../catalogue/steps';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import { shelfModelOf } from '../page/pageModel';
-import { housePlan } from '../plans/housePlan';
+import { housePlan } from '../plan/housePlan';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { SearchIndex } from './searchIndex';
 

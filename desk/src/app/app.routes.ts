@@ -3,12 +3,12 @@ import { provideEffects } from '@ngrx/effects';
 import { provideState } from '@ngrx/store';
 import { floorEffects } from './floor/floor.effects';
 import { floorFeature } from './floor/floor.feature';
-import { partsEffects } from './parts/state/parts.effects';
-import { partsFeature } from './parts/state/parts.feature';
-import { planEffects } from './plans/state/plan.effects';
-import { planFeature } from './plans/state/plan.feature';
-import { rangesEffects } from './ranges/state/ranges.effects';
-import { rangesFeature } from './ranges/state/ranges.feature';
+import { partsEffects } from './part/state/parts.effects';
+import { partsFeature } from './part/state/parts.feature';
+import { planEffects } from './plan/state/plan.effects';
+import { planFeature } from './plan/state/plan.feature';
+import { rangesEffects } from './range/state/ranges.effects';
+import { rangesFeature } from './range/state/ranges.feature';
 import { signedIn } from './session/guard';
 
 /** A plan's brief, and the sheets that have an address of their own: one page, so that nothing is loaded anew between them. */
@@ -56,7 +56,7 @@ export const routes: Routes = [
         matcher: planSheet,
         title: 'Plan · Fond Aisle',
         providers: [provideState(planFeature), provideEffects(planEffects)],
-        loadComponent: () => import('./plans/planPage').then((m) => m.PlanPage),
+        loadComponent: () => import('./plan/planPage').then((m) => m.PlanPage),
       },
       {
         path: 'plans/:id/leave',
@@ -71,62 +71,62 @@ export const routes: Routes = [
       {
         path: 'ranges',
         title: 'Ranges · Fond Aisle',
-        loadComponent: () => import('./ranges/rangesPage').then((m) => m.RangesPage),
+        loadComponent: () => import('./range/rangesPage').then((m) => m.RangesPage),
       },
       {
         path: 'ranges/:id',
         title: 'Range · Fond Aisle',
-        loadComponent: () => import('./ranges/rangesPage').then((m) => m.RangesPage),
+        loadComponent: () => import('./range/rangesPage').then((m) => m.RangesPage),
       },
       {
         path: 'parts',
         title: 'Parts · Fond Aisle',
-        loadComponent: () => import('./parts/partsPage').then((m) => m.PartsPage),
+        loadComponent: () => import('./part/partsPage').then((m) => m.PartsPage),
       },
       {
         path: 'collections',
         title: 'Collections · Fond Aisle',
-        loadComponent: () => import('./collections/collectionsPage').then((m) => m.CollectionsPage),
+        loadComponent: () => import('./collection/collectionsPage').then((m) => m.CollectionsPage),
       },
       {
         path: 'collections/:id',
         title: 'Collection · Fond Aisle',
-        loadComponent: () => import('./collections/collectionsPage').then((m) => m.CollectionsPage),
+        loadComponent: () => import('./collection/collectionsPage').then((m) => m.CollectionsPage),
       },
       {
         path: 'pages',
         title: 'Pages · Fond Aisle',
-        loadComponent: () => import('./freePages/freePagesPage').then((m) => m.FreePagesPage),
+        loadComponent: () => import('./freePage/freePagesPage').then((m) => m.FreePagesPage),
       },
       {
         path: 'pages/:id',
         title: 'Page · Fond Aisle',
-        loadComponent: () => import('./freePages/freePagesPage').then((m) => m.FreePagesPage),
+        loadComponent: () => import('./freePage/freePagesPage').then((m) => m.FreePagesPage),
       },
       {
         path: 'attributes',
         title: 'Attributes · Fond Aisle',
-        loadComponent: () => import('./attributes/attributesPage').then((m) => m.AttributesPage),
+        loadComponent: () => import('./attribute/attributesPage').then((m) => m.AttributesPage),
       },
       {
         path: 'editions',
         title: 'Editions · Fond Aisle',
-        loadComponent: () => import('./editions/editionsPage').then((m) => m.EditionsPage),
+        loadComponent: () => import('./edition/editionsPage').then((m) => m.EditionsPage),
       },
       {
         path: 'pictures',
         title: 'Pictures · Fond Aisle',
-        loadComponent: () => import('./pictures/picturesPage').then((m) => m.PicturesPage),
+        loadComponent: () => import('./picture/picturesPage').then((m) => m.PicturesPage),
       },
       {
         path: 'redirects',
         title: 'Redirects · Fond Aisle',
-        loadComponent: () => import('./redirects/redirectsPage').then((m) => m.RedirectsPage),
+        loadComponent: () => import('./redirect/redirectsPage').then((m) => m.RedirectsPage),
       },
       {
         path: 'people',
         title: 'People · Fond Aisle',
-        loadComponent: () => import('./people/peoplePage').then((m) => m.PeoplePage),
+        loadComponent: () => import('./person/peoplePage').then((m) => m.PeoplePage),
       },
       {
         path: 'shop-settings',

@@ -4,7 +4,7 @@ import { inUnit } from '../database/unit';
 import { select } from '../database/rows';
 import { problem } from '../http/problem';
 import { saysAlready } from '../http/saysAlready';
-import { recordActivity } from '../people/activity';
+import { recordActivity } from '../person/activity';
 import { noteCatalogueChange } from './followChanges';
 import { readTexts, writeTexts } from './texts';
 

@@ -4,7 +4,7 @@ import type { AttributeColumn, AttributeType, Snapshot } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { insertRows, runSql, select } from '../database/rows';
 import { problem } from '../http/problem';
-import { recordActivity } from '../people/activity';
+import { recordActivity } from '../person/activity';
 import { changeType } from './attributeTypes';
 import { noteCatalogueChange } from './followChanges';
 

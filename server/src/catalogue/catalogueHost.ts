@@ -18,8 +18,8 @@ import {
 } from '@fond/core';
 import { select } from '../database/rows';
 import { inTurns } from '../turns';
-import { readLive } from '../editions/editions';
-import { TIME_ZONE, zoneOf } from '../people/settings';
+import { readLive } from '../edition/editions';
+import { TIME_ZONE, zoneOf } from '../person/settings';
 import { SHOP } from './shopSettings';
 import { followChanges } from './followChanges';
 import { loadSnapshot } from './loadSnapshot';

@@ -3,7 +3,7 @@ import type { FocusPoint } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { runSql, select } from '../database/rows';
 import { problem } from '../http/problem';
-import { recordActivity } from '../people/activity';
+import { recordActivity } from '../person/activity';
 import { noteCatalogueChange } from './followChanges';
 
 /** The first picture of a product as the picture of a category; null takes the category's picture away. */

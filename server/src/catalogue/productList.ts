@@ -7,8 +7,8 @@ import { select } from '../database/rows';
 import { problem } from '../http/problem';
 import type { CatalogueHost } from './catalogueHost';
 import { noteCatalogueChange } from './followChanges';
-import { pictureAddress } from '../media/addresses';
-import { recordActivity } from '../people/activity';
+import { pictureAddress } from '../picture/addresses';
+import { recordActivity } from '../person/activity';
 
 const MOST = 50;
 

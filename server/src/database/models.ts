@@ -16,7 +16,7 @@ import type {
   PublicationRequest,
   Role,
 } from '@fond/contract';
-import type { EditionNote } from '../editions/summary';
+import type { EditionNote } from '../edition/summary';
 import {
   upgradeContent,
   upgradeEdition,

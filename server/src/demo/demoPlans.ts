@@ -16,7 +16,7 @@ import {
 import { inUnit } from '../database/unit';
 import { documentIn, PlanModel, SettingModel } from '../database/models';
 import { select } from '../database/rows';
-import { beneath, publish, readLiveLayers } from '../editions/editions';
+import { beneath, publish, readLiveLayers } from '../edition/editions';
 
 /** Ids of the top categories by their place in addresses. */
 type Categories = ReadonlyMap<string, number>;

@@ -1,6 +1,6 @@
 import type { DemoSignIn } from '@fond/contract';
 import { UserModel } from '../database/models';
-import { isPassword } from '../people/passwords';
+import { isPassword } from '../person/passwords';
 
 /** Everybody can read it here, so it opens nothing where the demo is off. */
 export const DEMO_SIGN_IN: DemoSignIn = { email: 'merchandiser@pellmere.example', password: 'shelf-ticket' };

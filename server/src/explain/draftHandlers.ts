@@ -7,12 +7,12 @@ import {
   type RangeContext,
   type Snapshot,
 } from '@fond/core';
-import { explainBadges } from '../badges/explainBadges';
+import { explainBadges } from '../badge/explainBadges';
 import type { CatalogueHost } from '../catalogue/catalogueHost';
 import type { Handler } from '../http/mount';
 import { aisleAt, contextOf, explainFacets, explainProduct } from './explain';
-import { draftedEdition } from '../plans/draftedEdition';
-import { withOwnCss } from '../plans/preview';
+import { draftedEdition } from '../plan/draftedEdition';
+import { withOwnCss } from '../plan/preview';
 import { pageTime, readAddress } from '../shop/compose';
 import { standOf } from '../shop/pages';
 

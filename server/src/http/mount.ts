@@ -12,7 +12,7 @@ import { mayAs, type User } from '@fond/contract';
 import { readParameters } from './parameters';
 import { inUnit } from '../database/unit';
 import type { Sequelize } from 'sequelize';
-import { refuseUnapproved, type HeldOperation } from '../plans/approval';
+import { refuseUnapproved, type HeldOperation } from '../plan/approval';
 import { keyOf, onlyOnce } from './onlyOnce';
 import { ToldAfterwards } from './toldAfterwards';
 import { isDatabaseAway, problem } from './problem';

@@ -3,7 +3,7 @@ import type { Request } from 'express';
 import { UniqueConstraintError, type Sequelize } from 'sequelize';
 import { runSql, select } from '../database/rows';
 import { inUnit, outsideUnits } from '../database/unit';
-import { canonicalJson } from '../editions/editions';
+import { canonicalJson } from '../edition/editions';
 import { problem } from './problem';
 import { ToldAfterwards } from './toldAfterwards';
 

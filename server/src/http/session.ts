@@ -7,7 +7,7 @@ import connectSession from 'connect-session-sequelize';
 import type { Sequelize } from 'sequelize';
 import type { Session, User } from '@fond/contract';
 import { SettingModel } from '../database/models';
-import { personOf } from '../people/users';
+import { personOf } from '../person/users';
 import { problem } from './problem';
 import { refuseStrangers } from './strangers';
 

@@ -5,7 +5,7 @@ import type { CatalogueHost } from '../catalogue/catalogueHost';
 import { readParameters } from '../http/parameters';
 import { refuseStrangers } from '../http/strangers';
 import { signInLimits } from '../http/security';
-import { DEMO_SHOPPER, findShopper, THIRTY_DAYS, type ShopperTokens } from '../shoppers/shoppers';
+import { DEMO_SHOPPER, findShopper, THIRTY_DAYS, type ShopperTokens } from '../shopper/shoppers';
 import { standOf } from './pages';
 import type { RenderShop } from './renderers';
 import { SHOPPER_COOKIE, shopperIn } from './shopper';

@@ -14,7 +14,7 @@ import {
 } from '@fond/core';
 import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
 import { problem } from '../http/problem';
-import { pictureAddress } from '../media/addresses';
+import { pictureAddress } from '../picture/addresses';
 import { composeListing, foldRangeParts, pageTime, readAddress } from './compose';
 
 const priceOf = ({ amount, currency }: Money): { amount: number; currency: string } => ({ amount, currency });

@@ -19,14 +19,14 @@ import { originOf } from '../http/origin';
 import { problem } from '../http/problem';
 import { styleSheets } from './styleSheet';
 import { admit } from '../http/session';
-import { draftedEdition } from '../plans/draftedEdition';
-import { readDrafts } from '../plans/drafts';
-import { editionWithout } from '../plans/life';
-import { KnownRedirects } from '../redirects/knownRedirects';
+import { draftedEdition } from '../plan/draftedEdition';
+import { readDrafts } from '../plan/drafts';
+import { editionWithout } from '../plan/life';
+import { KnownRedirects } from '../redirect/knownRedirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from './compose';
 import type { RenderShop } from './renderers';
 import { greetShopper, type AskingShopper } from './shopper';
-import type { ShopperTokens } from '../shoppers/shoppers';
+import type { ShopperTokens } from '../shopper/shoppers';
 
 const CACHE_BYTES = 64 * 1_048_576;
 

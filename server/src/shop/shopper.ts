@@ -2,7 +2,7 @@ import { randomInt } from 'node:crypto';
 import type { Request, Response } from 'express';
 import { SHOPPER_PARTS, shopperFactsOf, type Edition, type ShelfView, type ShopperFacts } from '@fond/core';
 import { cookieIn } from '../http/cookies';
-import type { Shopper, ShopperTokens } from '../shoppers/shoppers';
+import type { Shopper, ShopperTokens } from '../shopper/shoppers';
 
 const PART = 'fond.part';
 export const SHOPPER_COOKIE = 'fond.shopper';

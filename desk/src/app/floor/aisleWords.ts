@@ -15,7 +15,7 @@ import type { AisleTexts, Problem, WordedAisle } from '@fond/contract';
 import { sameValue } from '@fond/core';
 import { Api } from '../api/api';
 import { isKind } from '../api/problem';
-import { RangeVocabulary } from '../ranges/rangeNames';
+import { RangeVocabulary } from '../range/rangeNames';
 import { LocalTexts } from '../records/localTexts';
 import { FloorActions } from './floor.actions';
 

@@ -4,8 +4,8 @@ import type { Observable } from 'rxjs';
 import type { FloorAisle, Problem } from '@fond/contract';
 import type { FocusPoint } from '@fond/core';
 import { Api } from '../api/api';
-import { FocusField } from '../pictures/focusField';
-import { ProductPicker } from '../products/productPicker';
+import { FocusField } from '../picture/focusField';
+import { ProductPicker } from '../product/productPicker';
 import { FloorActions } from './floor.actions';
 
 /** The one picture of a category: of a product that stands for it, or none. */

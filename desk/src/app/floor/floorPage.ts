@@ -11,7 +11,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { FloorAisle, PlanSummary, Problem } from '@fond/contract';
 import { Api } from '../api/api';
-import { whyWords } from '../plans/brief/reachWords';
+import { whyWords } from '../plan/brief/reachWords';
 import { FloorActions } from './floor.actions';
 import { floorFeature } from './floor.feature';
 import { FloorMap } from './floorMap';

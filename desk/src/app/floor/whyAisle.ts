@@ -13,7 +13,7 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { WORDED_AISLES, type FloorAisle } from '@fond/contract';
 import { HOUSE_PLAN_ID } from '@fond/core';
-import { againstWords, exactnessWords, ruleWords } from '../plans/brief/reachWords';
+import { againstWords, exactnessWords, ruleWords } from '../plan/brief/reachWords';
 import { AisleWords } from './aisleWords';
 import { CategoryPicture } from './categoryPicture';
 import { floorFeature } from './floor.feature';

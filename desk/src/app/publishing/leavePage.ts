@@ -11,7 +11,7 @@ import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
 import { floorFeature } from '../floor/floor.feature';
-import { PlanActions } from '../plans/state/plan.actions';
+import { PlanActions } from '../plan/state/plan.actions';
 import { AisleMoves } from './aisleMoves';
 import { BeforeAfter } from './beforeAfter';
 

@@ -9,7 +9,7 @@ import type { Texts } from '@fond/core';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
-import { CatalogueWords } from '../ranges/catalogueWords';
+import { CatalogueWords } from '../range/catalogueWords';
 import { sessionFeature } from '../session/session.feature';
 import { languageName } from '../records/languageName';
 import { zoneGroups } from '../shell/zones';

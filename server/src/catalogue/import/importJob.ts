@@ -5,7 +5,7 @@ import type { Sequelize, Transaction } from 'sequelize';
 import type { Job } from '@fond/contract';
 import { select } from '../../database/rows';
 import { inUnit } from '../../database/unit';
-import { BrokenOff, ToBeContinued, type Jobs, type Outcome, type Work } from '../../jobs/jobs';
+import { BrokenOff, ToBeContinued, type Jobs, type Outcome, type Work } from '../../job/jobs';
 import { importCatalogue } from './importCatalogue';
 import type { ImportRequest, Watch } from './importRequest';
 import { onImportThread } from './importThread';

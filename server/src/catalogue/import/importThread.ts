@@ -1,6 +1,6 @@
 import { Worker } from 'node:worker_threads';
 import type { ImportReport, JobProgress } from '@fond/contract';
-import { BrokenOff } from '../../jobs/jobs';
+import { BrokenOff } from '../../job/jobs';
 import type { ThreadMessage, ThreadWork } from './thread';
 
 /**

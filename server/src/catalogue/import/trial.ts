@@ -11,7 +11,7 @@ import {
   type ProductRow,
   type Texts,
 } from '@fond/core';
-import { readLiveEdition } from '../../editions/editions';
+import { readLiveEdition } from '../../edition/editions';
 import { select } from '../../database/rows';
 import { inTurns } from '../../turns';
 import { attributeValues, loadFrame } from '../loadSnapshot';

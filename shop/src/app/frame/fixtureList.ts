@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { FixtureModel, PageModel, ShelfModel } from '@fond/core';
-import { FacetPanel } from '../facets/facetPanel';
+import { FacetPanel } from '../facet/facetPanel';
 import { Shelf } from '../layout/shelf';
 import { PreviewFrame } from '../state/previewFrame';
 import { shopHref, ShopState } from '../state/shopState';

@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import type { PageModel, ShelfModel } from '@fond/core';
 import { Cards } from '../card/cards';
-import { StateFields } from '../facets/stateFields';
+import { StateFields } from '../facet/stateFields';
 import { Typed } from '../forms/typed';
 import { Navigation } from '../state/navigation';
 import { shopHref, ShopState } from '../state/shopState';

@@ -11,7 +11,7 @@ const listing = (href: string, page = 1, key = 'category:1'): ShopModel =>
   ({ kind: 'listing', href, aisle: { key }, fixtures: [{ type: 'shelf', page }] }) as unknown as ShopModel;
 
 const frame = { inside: false, ask: vi.fn() };
-const state = { model: signal<ShopModel>(listing('/pans')), busy: signal(false) };
+const state = { model: signal<ShopModel>(listing('/pans')), busy: signal(false), awake: signal(false) };
 const answers = new Map<string, () => Promise<Response>>();
 const fetched: string[] = [];
 const assign = vi.fn();

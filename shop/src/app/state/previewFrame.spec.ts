@@ -10,7 +10,7 @@ import { ShopState } from './shopState';
 
 const first = { kind: 'listing', href: '/first' } as unknown as ShopModel;
 const draft = { kind: 'listing', href: '/draft' } as unknown as ShopModel;
-const state = { model: signal<ShopModel>(first) };
+const state = { model: signal<ShopModel>(first), awake: signal(false) };
 const arranging = {
   pins: signal<Readonly<Record<string, number>> | null>(null),
   start: vi.fn(),

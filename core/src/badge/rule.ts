@@ -1,0 +1,109 @@
+import type { Texts } from '../catalogue/rows';
+import type { ColourName } from '../look/look';
+import { atEachWidth, type Stepped } from '../plan/fixtures';
+import type { PerWidth } from '../plan/plan';
+import type { Clause } from '../range/rule';
+
+/** The corner of a picture at which a badge stands; start is left where people read from the left. */
+export type BadgePlace = 'top-start' | 'top-end' | 'bottom-start' | 'bottom-end';
+export const BADGE_PLACES: readonly BadgePlace[] = ['top-start', 'top-end', 'bottom-start', 'bottom-end'];
+
+/** Eased corners, round ends, square corners, or words alone with no ground. */
+export type BadgeShape = 'label' | 'pill' | 'block' | 'words';
+export const BADGE_SHAPES: readonly BadgeShape[] = ['label', 'pill', 'block', 'words'];
+
+/** One of the look's colours by its name, or one of its own, `#rrggbb`. */
+export type Paint = ColourName | `#${string}`;
+
+/** How a badge is drawn. */
+export interface BadgeLook {
+  shape: BadgeShape;
+  ground: Paint;
+  ink: Paint;
+  /** Of its ground, in percent; words are never seen through. */
+  opacity: number;
+  place: BadgePlace;
+  /** Height of its letters, in CSS pixels. */
+  size: Stepped<number>;
+}
+
+/** How the page draws one: with its size at every width. */
+export type DrawnBadge = BadgeLook & { size: PerWidth<number> };
+
+/** Which products carry a badge, and what it says. */
+export interface BadgeRule extends BadgeLook {
+  /** Unique in its plan; stays when the rule moves. */
+  id: string;
+  on: boolean;
+  /** A product carries the badge when it meets all of these. */
+  clauses: readonly Clause[];
+  /** May hold figures of the product, such as `{saving}`; where a product has none, it has no such badge. */
+  text: Texts;
+}
+
+export interface BadgeSettings {
+  /** In order of priority: the first ones stay where a product meets more than may stand on one card. */
+  rules: readonly BadgeRule[];
+  /** On one card at most. */
+  most: number;
+}
+
+/** Figures that a badge's text may hold, between braces. */
+export const BADGE_FIGURES = ['saving', 'amount', 'stock', 'rating', 'sold', 'days'] as const;
+export type BadgeFigure = (typeof BADGE_FIGURES)[number];
+
+/** A text may be so long, a plan have so many rules, and a card so many badges. */
+export const MOST_BADGE_LETTERS = 40;
+export const MOST_BADGE_RULES = 30;
+export const MOST_BADGES = 6;
+
+/** A badge as it begins, and with what most shops begin: sold out, on sale, new. */
+export const USUAL_BADGE_LOOK: BadgeLook = {
+  shape: 'label',
+  ground: 'mark',
+  ink: 'ink',
+  opacity: 100,
+  place: 'top-start',
+  size: { wide: 13, medium: null, narrow: null },
+};
+
+export const USUAL_BADGES: BadgeSettings = {
+  rules: [
+    {
+      ...USUAL_BADGE_LOOK,
+      id: 'sold-out',
+      on: true,
+      clauses: [{ kind: 'stock', states: ['out'] }],
+      text: { en: 'Sold out', fr: 'Épuisé' },
+      ground: 'ink',
+      ink: 'band',
+    },
+    {
+      ...USUAL_BADGE_LOOK,
+      id: 'sale',
+      on: true,
+      clauses: [{ kind: 'sale' }],
+      text: { en: '−{saving} %' },
+      ground: 'sale',
+      ink: 'ground',
+    },
+    {
+      ...USUAL_BADGE_LOOK,
+      id: 'new',
+      on: true,
+      clauses: [{ kind: 'added', days: 30 }],
+      text: { en: 'New', fr: 'Nouveau' },
+    },
+  ],
+  most: 3,
+};
+
+/** What of a rule the page has to know to draw its badges. */
+export const badgeLookOf = ({ shape, ground, ink, opacity, place, size }: BadgeRule): DrawnBadge => ({
+  shape,
+  ground,
+  ink,
+  opacity,
+  place,
+  size: atEachWidth(size),
+});

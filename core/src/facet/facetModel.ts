@@ -1,0 +1,146 @@
+import type { Aisle } from '../catalogue/aisles';
+import type { FacetColumn } from '../catalogue/columns';
+import type { Snapshot } from '../catalogue/snapshot';
+import { addressOf, type ListingState, type NeighbourAddresses } from '../page/address';
+import { SEARCH_FACET, type FacetChoice, type FacetControlChoice } from '../plan/plan';
+import { facetLabel } from './facetWords';
+import type { Filtered } from './filter';
+import { rangeModel, ratingModel, stepsModel, valueRangeModel } from './numberFacets';
+import { MOST_VALUES, valueModels } from './valueFacets';
+
+export type FacetControl = 'list' | 'single' | 'swatches' | 'range' | 'steps' | 'toggle' | 'search' | 'query';
+
+export interface FacetValueModel {
+  value: string;
+  label: string;
+  count: number;
+  selected: boolean;
+  /** Where choosing it, or giving it up, leads; null where it would lead to nothing. */
+  href: string | null;
+  swatch: string | null;
+  /** In trees: 0 for the first level. */
+  depth: number;
+}
+
+export interface FacetRangeModel {
+  /** In the units of addresses. */
+  min: number;
+  max: number;
+  from: number | null;
+  to: number | null;
+  /** `price` numbers are money; the currency tells the shop how to print them. */
+  currency: string | null;
+  buckets: readonly { from: number; to: number; count: number }[];
+}
+
+export interface FacetModel {
+  key: string;
+  label: string;
+  control: FacetControl;
+  unit: string | null;
+  open: boolean;
+  shown: number;
+  values: readonly FacetValueModel[];
+  /** How many values are not told, as they are too many for a page; a search finds them. */
+  more: number;
+  range: FacetRangeModel | null;
+  /** The state without this facet; null while nothing is chosen in it. */
+  clearHref: string | null;
+}
+
+export interface AppliedModel {
+  key: string;
+  value: string;
+  label: string;
+  /** The state without it. */
+  href: string;
+}
+
+export interface FacetContext {
+  snapshot: Snapshot;
+  aisle: Aisle;
+  state: ListingState;
+  addresses: NeighbourAddresses;
+  filtered: Filtered;
+  /** The range before anything is chosen, where values that lead nowhere are to be told; else null. */
+  whole: Filtered | null;
+  /** Of one facet, only the values whose label holds a text. */
+  find?: { key: string; text: string };
+}
+
+/** More distinct numbers than this are offered in steps. */
+const MOST_NUMBERS = 10;
+
+/** The control that a facet gets: the plan's wish where the facet can bear it, else what suits its values. */
+export function controlOf(snapshot: Snapshot, column: FacetColumn, wish: FacetControlChoice): FacetControl {
+  if (column.kind === 'number') {
+    if (wish === 'steps' || wish === 'slider') return wish === 'steps' ? 'steps' : 'range';
+    const ranged = column.key === 'price' || (column.key === 'rating' && wish !== 'auto');
+    return ranged ? 'range' : 'steps';
+  }
+  const type = snapshot.attributes.get(column.key)?.row.type;
+  const { numeric } = column;
+  if (wish === 'slider') return numeric ? 'range' : 'list';
+  if (wish === 'steps') return numeric ? 'steps' : 'list';
+  if (wish === 'toggle') return column.codeOf.has('yes') ? 'toggle' : 'list';
+  if (wish !== 'auto') return wish;
+  if (type === 'colour') return 'swatches';
+  if (column.key === 'sale') return 'toggle';
+  if (!numeric && column.values.length > MOST_VALUES) return 'search';
+  return numeric && column.values.length > MOST_NUMBERS ? 'steps' : 'list';
+}
+
+/**
+ * One facet with the counts that hold once all other facets' selections are applied. Null where it has nothing to
+ * choose: its attribute is gone, or fewer than two values are left and none is chosen.
+ */
+export function facetModel(context: FacetContext, choice: FacetChoice): FacetModel | null {
+  const { snapshot, state } = context;
+  if (choice.key === SEARCH_FACET) return searchModel(context, choice);
+  const column = snapshot.facets.get(choice.key);
+  if (!column) return null;
+  const picks = state.selections.get(choice.key) ?? [];
+  const control = controlOf(snapshot, column, choice.control);
+  const base: FacetBase = {
+    key: choice.key,
+    label: facetLabel(snapshot, choice, state.lang),
+    control,
+    unit: snapshot.attributes.get(choice.key)?.row.unit ?? null,
+    open: choice.open || picks.length > 0,
+    shown: choice.shown,
+    clearHref: picks.length ? context.addresses.with(choice.key, []) : null,
+  };
+  if (control === 'steps' && column.kind === 'number' && column.key === 'rating')
+    return ratingModel(context, base, column, picks);
+  if (control === 'steps') return stepsModel(context, base, column, picks);
+  if (column.kind === 'number') return rangeModel(context, base, column, picks);
+  if (control === 'range') return valueRangeModel(context, base, column, picks);
+  const { values, more } = valueModels(context, column, picks, control, choice.sort);
+  // One switch is a choice; of a list, one value is none.
+  const open = values.filter(({ href }) => href !== null).length;
+  if (open < (control === 'toggle' ? 1 : 2) && !picks.length && context.find?.key !== choice.key) return null;
+  return { ...base, values, more, range: null };
+}
+
+/** What every form of a facet shares. */
+export type FacetBase = Omit<FacetModel, 'values' | 'range' | 'more'>;
+
+/** A search box for the aisle's own products; the search aisle has one already. */
+function searchModel({ aisle, snapshot, state }: FacetContext, choice: FacetChoice): FacetModel | null {
+  if (aisle.kind === 'search') return null;
+  const { key, open, shown } = choice;
+  const label = facetLabel(snapshot, choice, state.lang);
+  const clearHref = state.q ? addressOf({ ...state, q: '', page: 1 }, snapshot.frame.languages[0]) : null;
+  return {
+    key,
+    label,
+    control: 'query',
+    unit: null,
+    open: open || state.q !== '',
+    shown,
+    values: [],
+    more: 0,
+    range: null,
+    clearHref,
+  };
+}

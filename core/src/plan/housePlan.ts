@@ -1,0 +1,180 @@
+import type { Snapshot } from '../catalogue/snapshot';
+import {
+  USUAL_LAYOUT,
+  type NavigationSettings,
+  type PromotionSettings,
+  type Stepped,
+  type TilesSettings,
+} from './fixtures';
+import type { FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf, Paging } from './plan';
+import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
+import { cardElement, USUAL_FACE } from '../card/design';
+import { USUAL_BADGES } from '../badge/rule';
+import { USUAL_LOOK } from '../look/look';
+import { AISLE_RANGE } from '../range/rule';
+
+export const HOUSE_PLAN_ID = 'house';
+
+export const facetChoice = (key: string, open = true): FacetChoice => ({
+  key,
+  label: {},
+  shown: 6,
+  open,
+  control: 'auto',
+  logic: 'any',
+  sort: 'auto',
+});
+
+/** Filters beside the shelf, with nothing around them. */
+export const USUAL_PANEL: Omit<PanelSettings, 'facets'> = {
+  side: 'start',
+  share: 21,
+  header: false,
+  clearAll: true,
+  counts: true,
+  hideDead: true,
+};
+
+/** The nearest four of what can be bought. */
+export const USUAL_RELATED: RelatedShelf = {
+  heading: {},
+  range: { source: { kind: 'related' }, clauses: [{ kind: 'stock', states: ['in', 'low'] }] },
+  most: 4,
+};
+
+/** Featured first, then the newest, with everything for shoppers to choose from. */
+export const USUAL_ORDER: ShelfOrder = {
+  levels: [
+    { key: 'featured', reversed: false },
+    { key: 'newest', reversed: false },
+  ],
+  choices: SORT_KEYS.map(sortChoice),
+  lift: [],
+  sink: [],
+  soldOutLast: false,
+  spread: null,
+  pins: [],
+};
+
+/** What every fixture has before anything is said of it. */
+export const usual = (id: string): Pick<Fixture, 'id' | 'when' | 'inside' | 'layout'> => ({
+  id,
+  when: null,
+  inside: null,
+  layout: USUAL_LAYOUT,
+});
+
+export const USUAL_NAVIGATION: NavigationSettings = {
+  type: 'navigation',
+  hideEmpty: true,
+  counts: true,
+  form: 'pills',
+  of: 'near',
+  colours: false,
+};
+
+/** Between cards; on narrow pages they stand closer. */
+export const USUAL_GAP: Stepped<number> = { wide: 24, medium: null, narrow: 12 };
+
+export const USUAL_PAGING: Paging = { form: 'numbered', stop: 3 };
+
+const SOME_COLUMNS: Stepped<number> = { wide: 4, medium: 3, narrow: 2 };
+
+/** Tiles as they begin: all categories below in even rows, in the tree's order, with their whole names. */
+export const USUAL_TILES: TilesSettings = {
+  type: 'tiles',
+  of: { kind: 'children' },
+  hideEmpty: true,
+  counts: true,
+  pictures: true,
+  columns: SOME_COLUMNS,
+  gap: USUAL_GAP,
+  ratio: 90,
+  most: null,
+  except: [],
+  sort: 'given',
+  before: {},
+  after: {},
+  length: null,
+  grid: 'even',
+  places: [],
+  rowHeight: 110,
+};
+
+/** A promoting shelf as it begins: what is new in the aisle, to be turned by hand. */
+export const USUAL_PROMOTION: PromotionSettings = {
+  type: 'promotion',
+  heading: {},
+  range: AISLE_RANGE,
+  levels: [{ key: 'newest', reversed: false }],
+  form: 'carousel',
+  columns: SOME_COLUMNS,
+  gap: USUAL_GAP,
+  most: 12,
+  card: null,
+  face: null,
+  autoplay: 0,
+  arrows: true,
+  dots: false,
+  loop: true,
+};
+
+/** The fixtures that a plan starts with: a whole page whose shelf follows its aisle. */
+export function startingFixtures(facets: readonly FacetChoice[], attributes: readonly string[]): Fixture[] {
+  return [
+    { ...usual('breadcrumb'), type: 'breadcrumb' },
+    { ...usual('title'), type: 'title' },
+    { ...usual('description'), type: 'description' },
+    { ...usual('navigation'), ...USUAL_NAVIGATION },
+    { ...usual('facets'), type: 'facets', ...USUAL_PANEL, facets },
+    {
+      ...usual('shelf'),
+      type: 'shelf',
+      range: AISLE_RANGE,
+      order: USUAL_ORDER,
+      form: 'grid',
+      columns: { wide: 3, medium: 2, narrow: 2 },
+      gap: USUAL_GAP,
+      pageSize: { by: 'products', count: 12 },
+      lastRow: 'start',
+      paging: USUAL_PAGING,
+      listSwitch: false,
+      face: { ...USUAL_FACE, second: true },
+      card: [
+        cardElement('picture'),
+        cardElement('badges'),
+        cardElement('category', false),
+        cardElement('name'),
+        ...attributes.slice(0, 2).map((key, at) => cardElement('attribute', at === 0, key)),
+        cardElement('rating'),
+        cardElement('description', false),
+        cardElement('stock', false),
+        cardElement('price'),
+        cardElement('tags', false),
+        cardElement('cart', false),
+        cardElement('wish', false),
+        { ...cardElement('quick'), revealed: true },
+      ],
+    },
+  ];
+}
+
+/** The plan that serves every aisle nobody has planned: every facet the catalogue offers, card lines likewise. */
+export function housePlan(snapshot: Snapshot, name: string): Plan {
+  const onCards = snapshot.frame.attributes.filter((attribute) => attribute.onCards);
+  return {
+    id: HOUSE_PLAN_ID,
+    kind: 'page',
+    name,
+    reach: { include: [{ kind: 'everything' }], exclude: [] },
+    rank: 0,
+    fixtures: startingFixtures(
+      [...snapshot.facets.keys()].map((key, at) => facetChoice(key, at < 5)),
+      onCards.map((attribute) => attribute.key),
+    ),
+    related: USUAL_RELATED,
+    look: USUAL_LOOK,
+    badges: USUAL_BADGES,
+    css: '',
+  };
+}

@@ -1,0 +1,234 @@
+import type { BadgeSettings } from '../badge/rule';
+import type { CardElement, CardFace } from '../card/design';
+import type { AisleKind } from '../catalogue/aisles';
+import type { Texts } from '../catalogue/rows';
+import type { Look } from '../look/look';
+import type { ShelfOrder } from '../order/sorting';
+import type { RangeRule, SavedRange } from '../range/rule';
+import type { Difference } from './differences';
+import type { FixtureLayout, FrameFixture, ShelfForm, Slot, Stepped } from './fixtures';
+import type { Condition } from './shownWhen';
+
+/** One line of a reach. Categories, tags and collections are named by their id, so a new address changes nothing. */
+export type ReachRule =
+  | { kind: 'everything' }
+  | { kind: 'aisles'; of: AisleKind }
+  | { kind: 'category'; category: number; below: boolean }
+  /** All aisles of one attribute's values. */
+  | { kind: 'values'; attribute: string }
+  | { kind: 'aisle'; aisle: string };
+
+/** Which aisles a plan serves: those that meet an include and no exclude. */
+export interface Reach {
+  include: readonly ReachRule[];
+  exclude: readonly ReachRule[];
+}
+
+/** One value per device width. */
+export interface PerWidth<T> {
+  wide: T;
+  medium: T;
+  narrow: T;
+}
+
+/** The same at every width. */
+export const atAllWidths = <T>(value: T): PerWidth<T> => ({ wide: value, medium: value, narrow: value });
+
+export type WidthName = keyof PerWidth<unknown>;
+export const WIDTH_NAMES: readonly WidthName[] = ['wide', 'medium', 'narrow'];
+
+export interface FacetChoice {
+  key: string;
+  /** Own words in place of the catalogue's, per language. */
+  label: Texts;
+  /** How many values stand before “more”. */
+  shown: number;
+  open: boolean;
+  /** `auto` chooses by what the facet holds. */
+  control: FacetControlChoice;
+  /** Several chosen values of one facet: any of them is enough, or all have to be met. */
+  logic: 'any' | 'all';
+  /** `auto`: numbers by value, the tree as it stands, words by how many products they leave. */
+  sort: 'auto' | 'count' | 'name' | 'value';
+}
+
+export type FacetControlChoice =
+  | 'auto'
+  | 'list'
+  | 'single'
+  | 'swatches'
+  | 'steps'
+  | 'slider'
+  | 'toggle'
+  | 'search';
+
+export const FACET_CONTROLS: readonly FacetControlChoice[] = [
+  'auto',
+  'list',
+  'single',
+  'swatches',
+  'steps',
+  'slider',
+  'toggle',
+  'search',
+];
+
+export type PanelSide = 'start' | 'end' | 'above';
+
+/** How the filters stand on the page, whatever they filter by. */
+export interface PanelSettings {
+  side: PanelSide;
+  /** Percent of the wide page's width, where the panel stands at a side. */
+  share: number;
+  /** The word “Filters” above them. */
+  header: boolean;
+  /** The way to give up all choices at once, beside the chips of what is applied. */
+  clearAll: boolean;
+  counts: boolean;
+  /** Values that would leave no product are left out; else they stand there, but can't be chosen. */
+  hideDead: boolean;
+  facets: readonly FacetChoice[];
+}
+
+/** Key of the facet that is a search box of the aisle; no attribute can have it, as it is a parameter's name. */
+export const SEARCH_FACET = 'q';
+
+/** How many products a page holds. Rows are those of the wide page. */
+export type PageSize = { by: 'products' | 'rows'; count: number } | { by: 'all' };
+
+/** How shoppers get from one page to the next. All forms have the same addresses underneath. */
+export interface Paging {
+  /** Numbers to choose from; a button that adds the next page below; pages that add themselves while it is scrolled. */
+  form: 'numbered' | 'more' | 'scroll';
+  /** After so many pages scrolling waits for a button, so that what stands below can be reached. */
+  stop: number;
+}
+
+interface FixtureBase {
+  /** Unique in its plan; stays when the fixture moves. */
+  id: string;
+  /** Null shows it always. */
+  when: Condition | null;
+  /** The place within a container where it stands; null for the page itself. */
+  inside: Slot | null;
+  layout: FixtureLayout;
+}
+
+export type Fixture = FixtureBase &
+  (
+    | { type: 'breadcrumb' }
+    | { type: 'title' }
+    | { type: 'description' }
+    | ({ type: 'facets' } & PanelSettings)
+    | ShelfSettings
+    | FrameFixture
+  );
+
+export interface ShelfSettings {
+  type: 'shelf';
+  range: RangeRule;
+  order: ShelfOrder;
+  form: ShelfForm;
+  columns: Stepped<number>;
+  /** Pixels between cards. */
+  gap: Stepped<number>;
+  pageSize: PageSize;
+  lastRow: 'start' | 'centre' | 'stretch';
+  paging: Paging;
+  /** Whether shoppers may turn the grid into a list, and back. */
+  listSwitch: boolean;
+  /** Elements of its cards, in order. */
+  card: readonly CardElement[];
+  /** The cards themselves. */
+  face: CardFace;
+}
+
+export type FixtureType = Fixture['type'];
+export type FixtureOf<T extends FixtureType> = Extract<Fixture, { type: T }>;
+export type Shelf = FixtureOf<'shelf'>;
+export type FacetPanel = FixtureOf<'facets'>;
+
+/** What stands below a product, on the pages of the products whose main category the plan serves. */
+export interface RelatedShelf {
+  /** Own words in place of the shop's, per language. */
+  heading: Texts;
+  range: RangeRule;
+  /** At most so many products. */
+  most: number;
+}
+
+export type PlanKind = 'page' | 'part';
+
+/** What a plan says of itself, and no base can say for it. */
+export interface PlanHead {
+  id: string;
+  /** A page serves aisles; a part serves none, and is shown by the plans that link to it. */
+  kind: PlanKind;
+  name: string;
+  reach: Reach;
+  /** Where two plans reach an aisle just as exactly, the greater rank wins; 0 unless somebody had to settle it. */
+  rank: number;
+}
+
+/** What pages are made of; a plan may take all of it, or most, from its base. */
+export interface PlanBody {
+  fixtures: readonly Fixture[];
+  related: RelatedShelf | null;
+  /** The named values that it is drawn with; the house plan’s are the shop’s. */
+  look: Look;
+  /** What cards say in a corner of their picture. */
+  badges: BadgeSettings;
+  /** CSS of its own, which reaches its pages’ content and nothing around it; empty for none. */
+  css: string;
+}
+
+/** The design that one or many aisles are built from, with all values filled in. */
+export type Plan = PlanHead & PlanBody;
+
+export const headOf = ({ id, kind, name, reach, rank }: PlanHead): PlanHead => ({
+  id,
+  kind,
+  name,
+  reach,
+  rank,
+});
+
+/** What a plan says that another one could say for it. */
+export const bodyOf = ({ fixtures, related, look, badges, css }: PlanBody): PlanBody => ({
+  fixtures,
+  related,
+  look,
+  badges,
+  css,
+});
+
+/** A plan that builds on another one: only what differs is kept. */
+export interface HeirDocument extends PlanHead {
+  base: string;
+  own: Difference | null;
+}
+
+/** A plan as it is stored and published: whole, or as what differs from its base. */
+export type PlanDocument = Plan | HeirDocument;
+
+export const isHeir = (document: PlanDocument): document is HeirDocument => 'base' in document;
+
+/** What was published at one moment. */
+export interface EditionContent {
+  documents: readonly PlanDocument[];
+  /** The saved ranges that the plans use, as they were then. */
+  ranges: readonly SavedRange[];
+}
+
+/** An edition ready to be served: `plans` are its pages with what they inherit, and what parts they show, filled in. */
+export interface Edition extends EditionContent {
+  number: number;
+  plans: readonly Plan[];
+}
+
+/** The plan's shelf: the first one, which facets filter and paging pages. */
+export const shelfOf = (plan: Pick<Plan, 'fixtures'>): Shelf | undefined =>
+  plan.fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf');
+
+export const facetPanelOf = ({ fixtures }: Pick<Plan, 'fixtures'>): FacetPanel | undefined =>
+  fixtures.find((fixture): fixture is FacetPanel => fixture.type === 'facets');

@@ -1,0 +1,196 @@
+import {
+  USUAL_NAVIGATION,
+  USUAL_ORDER,
+  USUAL_PANEL,
+  USUAL_PROMOTION,
+  USUAL_TILES,
+  usual,
+  USUAL_PAGING,
+} from './housePlan';
+import { cardElement, USUAL_FACE, type CardElement } from '../card/design';
+import { USUAL_BADGES } from '../badge/rule';
+import { USUAL_LOOK, type Look } from '../look/look';
+import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
+import type { RangeRule } from '../range/rule';
+import type { Difference } from './differences';
+import type { Stepped } from './fixtures';
+import { editionFrom } from './edition';
+import {
+  atAllWidths,
+  isHeir,
+  type Edition,
+  type EditionContent,
+  type FacetChoice,
+  type Fixture,
+  type PageSize,
+  type Plan,
+  type PlanDocument,
+  type Shelf,
+} from './plan';
+
+/** Ranges as they were written before they had clauses. */
+interface FirstRange {
+  source: 'aisle' | 'catalogue';
+  below: boolean;
+  stock: 'any' | 'in';
+}
+
+/** What earlier releases stored: each setting in its first form, or in today's. */
+interface StoredShelf {
+  type: 'shelf';
+  range: FirstRange | RangeRule;
+  pageSize: number | PageSize;
+  form?: 'grid' | 'list';
+  order: Omit<Partial<ShelfOrder>, 'choices'> & {
+    choices: readonly (SortKey | ShelfOrder['choices'][number])[];
+  };
+}
+type StoredFacet = Pick<FacetChoice, 'key' | 'label' | 'shown' | 'open'> & Partial<FacetChoice>;
+
+/**
+ * A stored plan in today's form. Stored documents are never rewritten, as editions don't change; they are read through
+ * this instead. Today's documents come back as they are.
+ */
+export function upgradePlan(stored: unknown): PlanDocument {
+  const document = stored as PlanDocument;
+  const kind = (document as Partial<Plan>).kind ?? 'page';
+  if (isHeir(document)) return { ...document, kind, own: upgradeOwn(document.own) };
+  return {
+    ...document,
+    kind,
+    rank: (document as Partial<Plan>).rank ?? 0,
+    related: (document as Partial<Plan>).related ?? null,
+    look: upgradeLook((document as Partial<Plan>).look),
+    badges: (document as Partial<Plan>).badges ?? USUAL_BADGES,
+    css: (document as Partial<Plan>).css ?? '',
+    fixtures: document.fixtures.map(upgradeFixture),
+  };
+}
+
+/** A look as it was before pages could be dark, and widths begin elsewhere; none at all before plans had one. */
+const upgradeLook = (look: Partial<Look> | undefined): Look => ({
+  ...USUAL_LOOK,
+  dark: null,
+  breakpoints: USUAL_LOOK.breakpoints,
+  frame: 'none',
+  ...look,
+});
+
+/** What an heir added is written out in full, so it is read like the fixtures of a whole plan. */
+function upgradeOwn(own: Difference | null): Difference | null {
+  if (!own || !('at' in own)) return own;
+  const { fixtures, look } = own.at;
+  if (look && 'set' in look)
+    return upgradeOwn({ at: { ...own.at, look: { at: differencesOf(look.set as Partial<Look>) } } });
+  if (!fixtures || !('added' in fixtures)) return own;
+  const added = fixtures.added.map(({ item, after }) => ({ item: upgradeFixture(item as Fixture), after }));
+  const items = Object.fromEntries(
+    Object.entries(fixtures.items).map(([id, item]) => [id, upgradeItem(item)]),
+  );
+  return { at: { ...own.at, fixtures: { ...fixtures, items, added } } };
+}
+
+/** What an heir says of one fixture of its base. */
+function upgradeItem(item: Difference): Difference {
+  if (!('at' in item)) return item;
+  const at: Record<string, Difference> = { ...item.at };
+  const { gap, card } = item.at;
+  if (gap && 'set' in gap && typeof gap.set === 'number')
+    at['gap'] = { at: differencesOf(upgradeGap(gap.set)) };
+  if (card && 'added' in card)
+    at['card'] = {
+      ...card,
+      added: card.added.map(({ item, after }) => ({ item: upgradeElement(item as CardElement), after })),
+    };
+  return { at };
+}
+
+/** An element of a card as it was before it had settings and a look of its own. */
+const upgradeElement = (stored: Pick<CardElement, 'element'> & Partial<CardElement>): CardElement => ({
+  ...cardElement(stored.element),
+  ...stored,
+});
+
+/** What was set whole says each of its values by itself, and nothing of those it didn't know. */
+const differencesOf = (values: object): Record<string, Difference> =>
+  Object.fromEntries(Object.entries(values).map(([key, set]) => [key, { set }]));
+
+/** A stored fixture in today's form. */
+export function upgradeFixture(stored: Fixture): Fixture {
+  const fixture = { ...usual(stored.id), ...stored };
+  switch (fixture.type) {
+    case 'navigation':
+      return { ...USUAL_NAVIGATION, ...fixture };
+    case 'promotion':
+      return {
+        ...USUAL_PROMOTION,
+        ...fixture,
+        gap: upgradeGap(fixture.gap),
+        card: fixture.card?.map(upgradeElement) ?? null,
+      };
+    case 'tiles':
+      return { ...USUAL_TILES, ...fixture, gap: upgradeGap(fixture.gap) };
+    case 'columns':
+      return { ...fixture, gap: typeof fixture.gap === 'number' ? atAllWidths(fixture.gap) : fixture.gap };
+    case 'facets':
+      return {
+        ...USUAL_PANEL,
+        ...fixture,
+        facets: (fixture.facets as readonly StoredFacet[]).map((facet) => ({
+          ...facet,
+          control: facet.control ?? 'auto',
+          logic: facet.logic ?? 'any',
+          sort: facet.sort ?? 'auto',
+        })),
+      };
+    case 'shelf': {
+      const { range, order, pageSize, form } = fixture as unknown as StoredShelf;
+      return {
+        ...fixture,
+        range: upgradeRange(range),
+        order: upgradeOrder(order),
+        form: form ?? 'grid',
+        gap: upgradeGap(fixture.gap),
+        paging: (fixture as Partial<Shelf>).paging ?? USUAL_PAGING,
+        listSwitch: (fixture as Partial<Shelf>).listSwitch ?? false,
+        card: fixture.card.map(upgradeElement),
+        face: (fixture as Partial<Shelf>).face ?? USUAL_FACE,
+        pageSize: typeof pageSize === 'number' ? { by: 'products', count: pageSize } : pageSize,
+      };
+    }
+    default:
+      return fixture;
+  }
+}
+
+/** A gap as it was when one number said it for all widths, narrow pages taking 12 pixels of it at most. */
+const upgradeGap = (gap: number | Stepped<number>): Stepped<number> =>
+  typeof gap === 'number' ? { ...atAllWidths(gap), narrow: Math.min(gap, 12) } : gap;
+
+function upgradeRange(range: FirstRange | RangeRule): RangeRule {
+  if ('clauses' in range) return range;
+  return {
+    source:
+      range.source === 'aisle' ? { kind: 'aisle', below: range.below, main: false } : { kind: 'catalogue' },
+    clauses: range.stock === 'in' ? [{ kind: 'stock', states: ['in', 'low'] }] : [],
+  };
+}
+
+function upgradeOrder(order: StoredShelf['order']): ShelfOrder {
+  const choices = order.choices.map((choice) => (typeof choice === 'string' ? sortChoice(choice) : choice));
+  return { ...USUAL_ORDER, ...order, choices: choices.length ? choices : [sortChoice('recommended')] };
+}
+
+/** What an edition holds: first its plans alone, later with the ranges they use, then as documents. */
+export function upgradeContent(stored: unknown): EditionContent {
+  const held = (Array.isArray(stored) ? { plans: stored, ranges: [] } : stored) as {
+    plans?: readonly unknown[];
+    documents?: readonly unknown[];
+    ranges: Edition['ranges'];
+  };
+  return { documents: (held.documents ?? held.plans ?? []).map(upgradePlan), ranges: held.ranges };
+}
+
+/** A stored edition, ready to be served. */
+export const upgradeEdition = (number: number, stored: unknown): Edition =>
+  editionFrom(number, upgradeContent(stored));

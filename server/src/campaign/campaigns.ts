@@ -1,0 +1,299 @@
+import { randomUUID } from 'node:crypto';
+import type { Sequelize, Transaction } from 'sequelize';
+import type { Campaign, CampaignTimes, DraftVersion, NamedPlan } from '@fond/contract';
+import {
+  ChainError,
+  editionFrom,
+  flattened,
+  rangesOfPlan,
+  resolveAll,
+  withCampaign,
+  withDrafts,
+  withoutCampaign,
+  type CampaignLayer,
+  type Edition,
+  type Layers,
+} from '@fond/core';
+import type { Stand } from '../catalogue/catalogueHost';
+import { inUnit } from '../database/unit';
+import { CampaignModel, UserModel } from '../database/models';
+import { publish, readLiveLayers } from '../edition/editions';
+import { problem } from '../http/problem';
+import { recordActivity } from '../person/activity';
+import { aisleChanges } from '../plan/aisleChanges';
+import { chainProblem } from '../plan/chainProblem';
+import { documentsFor } from '../plan/drafts';
+import { draftsAt, refuseMissingParts, refuseOverlaps } from '../plan/publishing';
+import { savedRanges } from '../range/savedRanges';
+import { isZone, momentAt, momentOf } from './clock';
+
+const layerOf = ({ id, name, content }: CampaignModel): CampaignLayer => ({ id, name, ...content });
+const ENDLESS = Number.POSITIVE_INFINITY;
+const endOf = ({ endsAt }: CampaignModel): number => endsAt?.getTime() ?? ENDLESS;
+
+interface ReadTimes {
+  zone: string;
+  startsLocal: string;
+  endsLocal: string | null;
+  startsAt: Date;
+  endsAt: Date | null;
+}
+
+/** Clock times as moments; the end has to come after the start, and neither may be over. */
+function readTimes({ zone, startsLocal, endsLocal }: CampaignTimes, now: number): ReadTimes {
+  const refuse = (path: string, message: string): Error =>
+    problem('bad-input', 'Nothing was scheduled.', [{ path, message }]);
+  if (!isZone(zone)) throw refuse('zone', `“${zone}” is no time zone that is known here`);
+  const start = momentAt('startsLocal', startsLocal, zone);
+  const end = endsLocal === null ? null : momentAt('endsLocal', endsLocal, zone);
+  if (end && end.at <= start.at) throw refuse('endsLocal', 'has to come after the start');
+  if (end && end.at <= now) throw refuse('endsLocal', 'is over already');
+  return { zone, startsLocal, endsLocal, startsAt: new Date(start.at), endsAt: end && new Date(end.at) };
+}
+
+export async function listCampaigns(stand: Stand): Promise<Campaign[]> {
+  const rows = await CampaignModel.findAll({ order: [['startsAt', 'ASC']] });
+  return told(stand, rows, rows);
+}
+
+/** Campaigns as they are told, beside the others that are still to come or run. */
+async function told(
+  stand: Stand,
+  rows: readonly CampaignModel[],
+  others: readonly CampaignModel[],
+): Promise<Campaign[]> {
+  const [layers, users] = await Promise.all([
+    readLiveLayers(),
+    UserModel.findAll({ attributes: ['id', 'name'] }),
+  ]);
+  const names = new Map(users.map((user) => [user.id, user.name]));
+  return rows.map((row) => campaignOf(stand, row, others, layers, names.get(row.createdBy ?? 0)));
+}
+
+function campaignOf(
+  { snapshot }: Stand,
+  row: CampaignModel,
+  all: readonly CampaignModel[],
+  layers: Layers,
+  author = 'Fond Aisle',
+): Campaign {
+  const live = editionFrom(0, flattened(withoutCampaign(layers, row.id)));
+  const open = row.state === 'waiting' || row.state === 'running';
+  const after = open ? laidOver(live, row) : null;
+  const plans = row.content.documents.map(({ id, name }): NamedPlan => ({ id, name }));
+  const notes = [
+    momentOf(row.startsLocal, row.zone).note,
+    row.endsLocal === null ? null : momentOf(row.endsLocal, row.zone).note,
+  ].filter((note) => note !== null);
+  return {
+    id: row.id,
+    name: row.name,
+    zone: row.zone,
+    startsLocal: row.startsLocal,
+    endsLocal: row.endsLocal,
+    startsAt: row.startsAt.toISOString(),
+    endsAt: row.endsAt?.toISOString() ?? null,
+    state: row.state,
+    trouble: row.trouble ?? (open && !after ? NO_BASE : null),
+    createdBy: author,
+    plans,
+    aisles: after ? aisleChanges(snapshot, live, after) : [],
+    overlaps: open ? overlapping(row, all).map(({ id, name }) => ({ id, name })) : [],
+    clockNote: notes.join(' ') || null,
+  };
+}
+
+const NO_BASE = 'It can’t start: a plan that it builds on is no longer published.';
+
+/** What is live with a campaign over it; null where an earlier edition was had back that lacks one of its bases. */
+function laidOver(live: Edition, { content }: CampaignModel): Edition | null {
+  try {
+    return withDrafts(live, content.documents, content.ranges);
+  } catch (error) {
+    if (error instanceof ChainError) return null;
+    throw error;
+  }
+}
+
+/** Other campaigns of the same plans that run at the same time; the later start covers the earlier one. */
+const overlapping = (row: CampaignModel, all: readonly CampaignModel[]): CampaignModel[] =>
+  all.filter(
+    (other) =>
+      other.id !== row.id &&
+      (other.state === 'waiting' || other.state === 'running') &&
+      other.startsAt.getTime() < endOf(row) &&
+      row.startsAt.getTime() < endOf(other) &&
+      other.content.documents.some(({ id }) => row.content.documents.some((own) => own.id === id)),
+  );
+
+async function readCampaign(stand: Stand, id: string): Promise<Campaign> {
+  const row = (await CampaignModel.findByPk(id))!;
+  const others = await CampaignModel.findAll({ where: { state: ['waiting', 'running'] } });
+  return (await told(stand, [row], others))[0];
+}
+
+/**
+ * Schedules drafts as they are at this moment: what is edited afterwards does not get into the campaign by itself. One
+ * whose start is over already starts with the next look at the clock.
+ */
+export async function createCampaign(
+  sequelize: Sequelize,
+  stand: Stand,
+  wish: CampaignTimes & { name: string; plans: readonly DraftVersion[] },
+  userId: number,
+): Promise<Campaign> {
+  const times = readTimes(wish, Date.now());
+  const id = randomUUID();
+  await inUnit(sequelize, async (transaction) => {
+    const layers = await readLiveLayers(transaction);
+    const live = editionFrom(0, flattened(layers));
+    const documents = await draftsAt(wish.plans, transaction);
+    const ranges = await savedRanges(transaction);
+    const known = await documentsFor(documents, live.documents, transaction);
+    refuseMissingParts(documents, live.documents, known);
+    const after = chainProblem(known, () => withDrafts(live, documents, ranges));
+    refuseOverlaps(stand.snapshot, after.plans, documents);
+    const ids = new Set(documents.map((document) => document.id));
+    const used = new Set(
+      resolveAll(after.documents)
+        .filter((plan) => ids.has(plan.id))
+        .flatMap(rangesOfPlan),
+    );
+    await CampaignModel.create(
+      {
+        id,
+        name: wish.name,
+        ...times,
+        content: { documents, ranges: ranges.filter((range) => used.has(range.id)) },
+        createdAt: new Date(),
+        createdBy: userId,
+      },
+      { transaction },
+    );
+    await recordActivity(
+      {
+        userId,
+        action: 'schedule',
+        subject: `campaign:${id}`,
+        detail: { name: wish.name, from: wish.startsLocal, to: wish.endsLocal, zone: wish.zone },
+      },
+      transaction,
+    );
+  });
+  return readCampaign(stand, id);
+}
+
+async function openRow(id: string, transaction: Transaction): Promise<CampaignModel> {
+  const row = await CampaignModel.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+  if (!row) throw problem('not-found', 'There is no such campaign.');
+  if (row.state === 'over' || row.state === 'called-off')
+    throw problem(
+      'campaign-over',
+      `“${row.name}” is ${row.state === 'over' ? 'over' : 'called off'}; schedule a new one.`,
+    );
+  return row;
+}
+
+export async function moveCampaign(
+  sequelize: Sequelize,
+  stand: Stand,
+  id: string,
+  wish: CampaignTimes,
+  userId: number,
+): Promise<Campaign> {
+  const times = readTimes(wish, Date.now());
+  await inUnit(sequelize, async (transaction) => {
+    const row = await openRow(id, transaction);
+    if (row.state === 'running' && times.startsAt.getTime() !== row.startsAt.getTime())
+      throw problem('bad-input', 'Nothing was changed.', [
+        { path: 'startsLocal', message: 'can’t be changed while the campaign runs' },
+      ]);
+    await row.update(times, { transaction });
+    await recordActivity(
+      { userId, action: 'move', subject: `campaign:${id}`, detail: { ...wish } },
+      transaction,
+    );
+  });
+  return readCampaign(stand, id);
+}
+
+export async function endCampaign(
+  sequelize: Sequelize,
+  stand: Stand,
+  id: string,
+  userId: number,
+): Promise<Campaign> {
+  await inUnit(sequelize, async (transaction) => {
+    const layers = await readLiveLayers(transaction);
+    const row = await openRow(id, transaction);
+    await close(row, layers, row.state === 'waiting' ? 'called-off' : 'over', userId, transaction);
+  });
+  return readCampaign(stand, id);
+}
+
+async function close(
+  row: CampaignModel,
+  layers: Layers,
+  state: 'over' | 'called-off',
+  userId: number | null,
+  transaction: Transaction,
+): Promise<void> {
+  if (row.state === 'running')
+    await publish(
+      { layers: withoutCampaign(layers, row.id), note: `End of “${row.name}”`, userId },
+      transaction,
+    );
+  await row.update({ state }, { transaction });
+  await recordActivity({ userId, action: state, subject: `campaign:${row.id}` }, transaction);
+}
+
+/**
+ * Starts and ends what is due at `now`; answers whether anything was published.
+ *
+ * Each step is one transaction that holds the live edition's row, reads the campaign's state under lock, and writes
+ * edition and state together. So it happens once, however many servers look at the clock, and a server that dies in
+ * the middle leaves it due for the next look. A campaign whose whole time was missed is over without having run.
+ */
+export async function keepClock(sequelize: Sequelize, now: number): Promise<boolean> {
+  const due = (await CampaignModel.findAll({ where: { state: ['waiting', 'running'] } })).filter(
+    (row) => (row.state === 'waiting' && row.startsAt.getTime() <= now) || endOf(row) <= now,
+  );
+  let published = false;
+  due.sort((a, b) => momentDue(a) - momentDue(b));
+  for (const { id } of due) published = (await stepCampaign(sequelize, id, now)) || published;
+  return published;
+}
+
+const momentDue = (row: CampaignModel): number =>
+  row.state === 'waiting' ? row.startsAt.getTime() : endOf(row);
+
+async function stepCampaign(sequelize: Sequelize, id: string, now: number): Promise<boolean> {
+  return inUnit(sequelize, async (transaction) => {
+    const layers = await readLiveLayers(transaction);
+    const row = await CampaignModel.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+    if (row?.state === 'running' && endOf(row) <= now) {
+      await close(row, layers, 'over', null, transaction);
+      return true;
+    }
+    if (row?.state !== 'waiting' || row.startsAt.getTime() > now) return false;
+    if (endOf(row) <= now) {
+      await close(row, layers, 'over', null, transaction);
+      return false;
+    }
+    return start(row, layers, transaction);
+  });
+}
+
+async function start(row: CampaignModel, layers: Layers, transaction: Transaction): Promise<boolean> {
+  const started = withCampaign(layers, layerOf(row));
+  if (!laidOver(editionFrom(0, flattened(layers)), row)) {
+    // The shop stays as it is, and the desk tells.
+    await row.update({ state: 'called-off', trouble: NO_BASE }, { transaction });
+    await recordActivity({ userId: null, action: 'called-off', subject: `campaign:${row.id}` }, transaction);
+    return false;
+  }
+  await publish({ layers: started, note: `Start of “${row.name}”`, userId: row.createdBy }, transaction);
+  await row.update({ state: 'running' }, { transaction });
+  await recordActivity({ userId: null, action: 'start', subject: `campaign:${row.id}` }, transaction);
+  return true;
+}

@@ -1,0 +1,121 @@
+import type { Logger } from 'pino';
+import type { Job, JobProgress, PictureReport } from '@fond/contract';
+import { pictureNeeds, RENDITION_WIDTHS, type Edition, type Snapshot } from '@fond/core';
+import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
+import { BrokenOff, type Jobs } from '../job/jobs';
+import { smallPictures } from './smallPictures';
+import type { PictureSize, PictureStore, Progress } from './pictures';
+
+/** The pictures that shoppers see first: of every card, of categories, and those that live plans have uploaded. */
+export function picturesInUse(snapshot: Snapshot, { plans }: Edition): PictureSize[] {
+  const found = new Map<string, PictureSize>();
+  const add = (picture: { hash: string | null; width: number } | null | undefined): void => {
+    if (picture?.hash) found.set(picture.hash, { hash: picture.hash, width: picture.width });
+  };
+  for (const plan of plans) for (const { of } of pictureNeeds(plan)) if (typeof of === 'object') add(of);
+  for (const { picture } of snapshot.aisles.all) add(picture);
+  for (const [first] of snapshot.images) add(first as typeof first | undefined);
+  return [...found.values()];
+}
+
+const MOST_LISTED = 200;
+
+/** How the pictures that shoppers see stand. */
+export async function pictureReport(
+  snapshot: Snapshot,
+  edition: Edition,
+  renditions: Renditions,
+): Promise<PictureReport> {
+  const small = smallPictures(snapshot, edition, Date.now());
+  const blurred = small.filter(({ width, needed }) => width < needed).length;
+  return {
+    pictures: picturesInUse(snapshot, edition).length,
+    renditions: await renditions.progress(),
+    job: await renditions.current(),
+    widths: RENDITION_WIDTHS,
+    small: small.slice(0, MOST_LISTED),
+    blurred,
+    soft: small.length - blurred,
+  };
+}
+
+/** Makes missing renditions in the background: at the start, when other pictures come into use, and when somebody asks. */
+export class Renditions {
+  private running: Promise<Job> | null = null;
+  private stopped = false;
+  /** The stand whose pictures were looked through last. */
+  private seen: Stand | null = null;
+
+  constructor(
+    private readonly host: Pick<CatalogueHost, 'stand'>,
+    private readonly pictures: Pick<PictureStore, 'progress' | 'makeAll'>,
+    private readonly jobs: Pick<Jobs, 'start' | 'read'>,
+    private readonly log: Logger,
+  ) {}
+
+  private inUse(): PictureSize[] {
+    const { stand } = this.host;
+    return stand ? picturesInUse(stand.snapshot, stand.edition) : [];
+  }
+
+  progress(): Promise<Progress> {
+    return this.pictures.progress(this.inUse());
+  }
+
+  async current(): Promise<Job | null> {
+    return this.running && this.jobs.read((await this.running).id);
+  }
+
+  /** The job that makes what is missing; the one that runs already where there is one. */
+  async start(userId: number | null): Promise<Job> {
+    const { running } = this;
+    if (running) return this.jobs.read((await running).id);
+    this.running = this.jobs.start(userId, 'renditions', (tell) => this.makeMissing(tell));
+    // Without a job there is none that would say that it has ended.
+    this.running.catch(() => (this.running = null));
+    return this.running;
+  }
+
+  private async makeMissing(tell: (progress: JobProgress) => void): Promise<null> {
+    const { stand } = this.host;
+    try {
+      const made = await this.pictures.makeAll(
+        this.inUse(),
+        () => this.stopped,
+        ({ made: done, wanted }) => tell({ step: 'Making pictures', done, total: wanted }),
+        (name, error) => this.log.warn({ err: error, name }, 'A picture rendition could not be made'),
+      );
+      if (made) this.log.info({ made }, 'Made picture renditions');
+    } finally {
+      this.running = null;
+    }
+    if (this.stopped) throw new BrokenOff();
+    if (this.host.stand !== stand) void this.startMissing();
+    return null;
+  }
+
+  /** Starts where anything is missing; what fails here is made when it is asked for. */
+  async startMissing(): Promise<void> {
+    const { stand } = this.host;
+    if (this.stopped || this.running || (stand && sameSources(stand, this.seen))) return;
+    this.seen = stand;
+    try {
+      const { made, wanted } = await this.progress();
+      if (made < wanted) await this.start(null);
+    } catch (error) {
+      this.seen = null;
+      this.log.error({ err: error }, 'Picture renditions could not be made; they are made when asked for');
+    }
+  }
+
+  stop(): void {
+    this.stopped = true;
+  }
+}
+
+/** Changes of stock and prices leave all pictures where they are. */
+const sameSources = (one: Stand, other: Stand | null): boolean =>
+  other !== null &&
+  one.edition === other.edition &&
+  one.snapshot.images === other.snapshot.images &&
+  one.snapshot.aisles === other.snapshot.aisles;

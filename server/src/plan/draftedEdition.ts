@@ -1,0 +1,31 @@
+import { HOUSE_PLAN_ID, isHeir, withDrafts, type Edition, type Plan, type PlanDocument } from '@fond/core';
+import { savedRanges } from '../range/savedRanges';
+import { chainProblem } from './chainProblem';
+import { documentsFor } from './drafts';
+import { shownAlone } from './parts';
+import { servedSafely } from './safePlan';
+
+/**
+ * What is live with drafts laid over it, and with the drafts of bases and parts that were never published; the first of
+ * them. A part is laid over every aisle alone.
+ */
+export async function draftedEdition(
+  live: Edition,
+  drafts: readonly PlanDocument[],
+): Promise<{ edition: Edition; plan: Plan }> {
+  const documents = await documentsFor(drafts, live.documents);
+  const known = new Set([...live.documents, ...drafts].map(({ id }) => id));
+  const bases = [...documents.values()].filter(({ id }) => !known.has(id));
+  const ranges = await savedRanges();
+  const edition = servedSafely(
+    chainProblem(documents, () => withDrafts(live, [...bases, ...drafts], ranges)),
+  );
+  const [first] = drafts;
+  const plan = edition.plans.find(({ id }) => id === first.id);
+  if (plan || isHeir(first)) return { edition, plan: plan! };
+  const alone = shownAlone(
+    first,
+    edition.plans.find(({ id }) => id === HOUSE_PLAN_ID)!,
+  );
+  return { edition: { ...edition, plans: [alone] }, plan: alone };
+}
