@@ -1,3 +1,4 @@
+export * from './address';
 export * from './aisle/floor';
 export * from './aisle/types';
 export * from './attribute/types';

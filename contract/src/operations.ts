@@ -1,5 +1,10 @@
 import Joi from 'joi';
+import { list, object, type Checked } from './schema/typed';
+import type { UploadFields } from './job/types';
+import type { Preview, PreviewWish } from './page/preview';
+import type { SignInHelp } from './person/session';
 import { planDocumentSchema } from './plan/schema';
+import type { ShopModel } from '@fond/core';
 import type { Operation } from './operation';
 import { CAMPAIGN_OPERATIONS } from './campaign/operations';
 import { CART_OPERATIONS } from './cart/operations';
@@ -29,6 +34,21 @@ export { clausesSchema, MOST_NAMED, rangeSchema, savedRuleSchema } from './range
 export { redirectWishSchema } from './redirect/operations';
 export { importMappingSchema, ratesSchema } from './job/shapes';
 
+/** What pages are rendered from is long, and made in one place; it isn't checked once more. */
+const shopModel: Joi.ObjectSchema<ShopModel> = anything;
+
+const listingQuery: Joi.ObjectSchema<Readonly<Record<string, string | number>>> = Joi.object({
+  aisle: Joi.string().max(1000).pattern(/^\//, 'a path that starts with a slash').required(),
+  order: Joi.string().max(40),
+  page: Joi.number().integer().min(1).max(1_000_000),
+  size: Joi.number().integer().min(1).max(200),
+  lang: Joi.string().max(10),
+  q: Joi.string().allow('').max(200),
+  explain: Joi.valid('1', '0'),
+})
+  .pattern(Joi.string(), Joi.string().allow('').max(2000))
+  .description('Besides these, one parameter per facet key: `colour=red,blue`, `price=20..80`.');
+
 export const OPERATIONS = {
   health: {
     method: 'get',
@@ -36,7 +56,7 @@ export const OPERATIONS = {
     summary: 'Whether the server is ready, and what it serves',
     access: 'public',
     status: 200,
-    answer: Joi.object({
+    answer: object<{ status: 'ok'; products: number; edition: number }>({
       status: Joi.valid('ok').required(),
       products: count.required(),
       edition: count.required(),
@@ -49,7 +69,7 @@ export const OPERATIONS = {
     summary: 'Whether the desk can work too: the catalogue is read, and the database answers',
     access: 'public',
     status: 200,
-    answer: Joi.object({ status: Joi.valid('ok').required() }),
+    answer: object<{ status: 'ok' }>({ status: Joi.valid('ok').required() }),
     problems: ['not-ready', 'database-away'],
   },
   openapi: {
@@ -76,7 +96,7 @@ export const OPERATIONS = {
     summary: 'What helps to sign in: the demo’s sign-in, and whether nobody can yet',
     access: 'public',
     status: 200,
-    answer: Joi.object({
+    answer: object<SignInHelp>({
       demo: Joi.object({ email: Joi.string().required(), password: Joi.string().required() })
         .allow(null)
         .required()
@@ -90,7 +110,7 @@ export const OPERATIONS = {
     path: '/api/session',
     summary: 'Sign in; sets the session cookie',
     access: 'public',
-    body: Joi.object({
+    body: object<{ email: string; password: string }>({
       email: Joi.string().email({ tlds: false }).max(200).required(),
       password: Joi.string().min(1).max(200).required(),
     }),
@@ -122,17 +142,7 @@ export const OPERATIONS = {
     path: '/api/shop/listing',
     summary: 'One page of an aisle as data: products, facets with exact counts, sort choices',
     access: 'public',
-    query: Joi.object({
-      aisle: Joi.string().max(1000).pattern(/^\//, 'a path that starts with a slash').required(),
-      order: Joi.string().max(40),
-      page: Joi.number().integer().min(1).max(1_000_000),
-      size: Joi.number().integer().min(1).max(200),
-      lang: Joi.string().max(10),
-      q: Joi.string().allow('').max(200),
-      explain: Joi.valid('1', '0'),
-    })
-      .pattern(Joi.string(), Joi.string().allow('').max(2000))
-      .description('Besides these, one parameter per facet key: `colour=red,blue`, `price=20..80`.'),
+    query: listingQuery,
     status: 200,
     answer: listing,
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],
@@ -142,7 +152,7 @@ export const OPERATIONS = {
     path: '/api/shop/facet',
     summary: 'The values of one filter of a page whose words hold a text',
     access: 'public',
-    query: Joi.object({
+    query: object<{ address: string; key: string; find: string }>({
       address,
       key: Joi.string().max(65).required(),
       find: Joi.string().allow('').max(100).required(),
@@ -171,9 +181,9 @@ export const OPERATIONS = {
     path: '/api/shop/page',
     summary: 'The model behind an address of the shop: what its own pages are rendered from',
     access: 'public',
-    query: Joi.object({ address }),
+    query: object<{ address: string }>({ address }),
     status: 200,
-    answer: anything,
+    answer: shopModel,
     problems: ['bad-input', 'not-ready'],
   },
   floor: {
@@ -202,7 +212,7 @@ export const OPERATIONS = {
     summary: 'The page an address would show with this draft laid over what is live',
     access: 'signed-in',
     free: true,
-    body: Joi.object({
+    body: object<PreviewWish>({
       plan: planDocumentSchema.required(),
       address,
       at: localTime.description('Another moment than now, by the shop’s clock'),
@@ -210,7 +220,7 @@ export const OPERATIONS = {
       signedIn: Joi.boolean().description('Whether the shopper has signed in'),
     }),
     status: 200,
-    answer: Joi.object({
+    answer: object<Preview>({
       page: anything.allow(null).required(),
       report: shelfReport.allow(null).required(),
       serves: count.required(),
@@ -236,7 +246,7 @@ export const OPERATIONS = {
     summary: 'Read a product file, or that of an earlier job once more; answers with a job',
     access: 'signed-in',
     shown: true,
-    upload: Joi.object({
+    upload: object<UploadFields>({
       mapping: Joi.string()
         .max(100_000)
         .description(
@@ -258,7 +268,7 @@ export const OPERATIONS = {
     path: '/api/jobs/{id}/faults.csv',
     summary: 'Every fault of a product file, with line, article number and column, as CSV',
     access: 'signed-in',
-    params: Joi.object({ id: Joi.string().guid().required() }),
+    params: object<{ id: string }>({ id: Joi.string().guid().required() }),
     status: 200,
     answer: Joi.string(),
     produces: 'text/csv',
@@ -270,7 +280,7 @@ export const OPERATIONS = {
     summary: 'The latest jobs',
     access: 'signed-in',
     status: 200,
-    answer: Joi.array().items(job),
+    answer: list(job),
     problems: ['database-away'],
   },
   readJob: {
@@ -278,7 +288,7 @@ export const OPERATIONS = {
     path: '/api/jobs/{id}',
     summary: 'Progress and report of a job',
     access: 'signed-in',
-    params: Joi.object({ id: Joi.string().guid().required() }),
+    params: object<{ id: string }>({ id: Joi.string().guid().required() }),
     status: 200,
     answer: job,
     problems: ['not-found', 'database-away'],
@@ -288,7 +298,7 @@ export const OPERATIONS = {
     path: '/api/jobs/{id}/events',
     summary: 'The same as server-sent events, until the job ends',
     access: 'signed-in',
-    params: Joi.object({ id: Joi.string().guid().required() }),
+    params: object<{ id: string }>({ id: Joi.string().guid().required() }),
     status: 200,
     answer: Joi.string(),
     produces: 'text/event-stream',
@@ -296,4 +306,14 @@ export const OPERATIONS = {
   },
 } as const satisfies Record<string, Operation>;
 
-export type OperationName = keyof typeof OPERATIONS;
+export type Operations = typeof OPERATIONS;
+export type OperationName = keyof Operations;
+
+type PartOf<N extends OperationName, K extends string> =
+  Operations[N] extends Readonly<Record<K, infer S>> ? Checked<S> : unknown;
+
+/** What an operation takes and answers, as its schemas let it through. */
+export type ParamsOf<N extends OperationName> = PartOf<N, 'params'>;
+export type QueryOf<N extends OperationName> = PartOf<N, 'query'>;
+export type BodyOf<N extends OperationName> = PartOf<N, 'body'> & PartOf<N, 'upload'>;
+export type AnswerOf<N extends OperationName> = PartOf<N, 'answer'>;

@@ -1,10 +1,12 @@
 import Joi from 'joi';
+import { object } from '../schema/typed';
+import type { Floor } from './floor';
 import { edition } from '../edition/shapes';
 import { planSummary } from '../plan/shapes';
 import { aisleKind } from '../reach/shapes';
 import { anything, count, named, text, texts, time } from '../schema/basics';
 
-export const floor = Joi.object({
+export const floor = object<Floor>({
   aisles: Joi.array()
     .items(
       Joi.object({

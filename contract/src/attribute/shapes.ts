@@ -1,7 +1,9 @@
 import Joi from 'joi';
+import { object } from '../schema/typed';
+import type { AttributeLine } from './types';
 import { count, text, texts } from '../schema/basics';
 
-export const attributeLine = Joi.object({
+export const attributeLine = object<AttributeLine>({
   key: text.required(),
   type: Joi.valid('text', 'many', 'number', 'boolean', 'colour').required(),
   labels: texts.required(),

@@ -1,9 +1,11 @@
 import Joi from 'joi';
+import { object } from '../schema/typed';
+import type { BadgeReport } from './types';
 import { count, text } from '../schema/basics';
 
 const aProduct = { sku: text.required(), title: text.required() };
 
-export const badgeReport = Joi.object({
+export const badgeReport = object<BadgeReport>({
   aisle: Joi.object({ key: text.required(), title: text.required() }).required(),
   products: count.required(),
   shop: count.required(),

@@ -1,10 +1,13 @@
 import Joi from 'joi';
+import { list, object } from '../schema/typed';
+import type { DraftVersion } from '../plan/types';
+import type { CampaignTimes, Campaign } from './types';
 import type { Operation } from '../operation';
 import { draftVersions } from '../plan/operations';
 import { aisleChanges } from '../reach/shapes';
 import { localTime, named, text, time } from '../schema/basics';
 
-const campaign = Joi.object({
+const campaign = object<Campaign>({
   id: Joi.string().required(),
   name: text.required(),
   zone: Joi.string().required(),
@@ -26,7 +29,7 @@ const times = {
   startsLocal: localTime.required(),
   endsLocal: localTime.allow(null).required(),
 };
-const id = Joi.object({ id: Joi.string().guid().required() });
+const id = object<{ id: string }>({ id: Joi.string().guid().required() });
 
 /** Plans that go live at a moment and, where an end is set, leave again. */
 export const CAMPAIGN_OPERATIONS = {
@@ -36,7 +39,7 @@ export const CAMPAIGN_OPERATIONS = {
     summary: 'All campaigns, with what they change and where they overlap',
     access: 'signed-in',
     status: 200,
-    answer: Joi.array().items(campaign),
+    answer: list(campaign),
     problems: ['database-away'],
   },
   createCampaign: {
@@ -46,7 +49,11 @@ export const CAMPAIGN_OPERATIONS = {
     access: 'signed-in',
     shown: true,
     role: 'publisher',
-    body: Joi.object({ name: Joi.string().trim().min(1).max(80).required(), plans: draftVersions, ...times }),
+    body: object<CampaignTimes & { name: string; plans: readonly DraftVersion[] }>({
+      name: Joi.string().trim().min(1).max(80).required(),
+      plans: draftVersions,
+      ...times,
+    }),
     status: 201,
     answer: campaign,
     problems: [
@@ -69,7 +76,7 @@ export const CAMPAIGN_OPERATIONS = {
     shown: true,
     role: 'publisher',
     params: id,
-    body: Joi.object(times),
+    body: object<CampaignTimes>(times),
     status: 200,
     answer: campaign,
     problems: ['bad-input', 'not-found', 'campaign-over', 'database-away'],

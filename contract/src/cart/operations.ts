@@ -1,5 +1,6 @@
 import Joi from 'joi';
-import { MOST_PIECES } from '@fond/core';
+import { object } from '../schema/typed';
+import { type Cart, MOST_PIECES } from '@fond/core';
 import type { Operation } from '../operation';
 import { sku } from '../range/schema';
 import { count } from '../schema/basics';
@@ -10,7 +11,7 @@ const money = Joi.object({
   text: Joi.string().required(),
 });
 
-const cart = Joi.object({
+const cart = object<Cart>({
   lines: Joi.array()
     .items(
       Joi.object({
@@ -36,8 +37,8 @@ const cart = Joi.object({
   wishes: Joi.array().items(Joi.string()).required(),
 });
 
-const query = Joi.object({ lang: Joi.string().max(10) });
-const params = Joi.object({ sku: sku.required() });
+const query = object<{ lang?: string }>({ lang: Joi.string().max(10) });
+const params = object<{ sku: string }>({ sku: sku.required() });
 
 /** The shop's simulated cart. A cookie of its own tells whose it is; nobody has to sign in. */
 export const CART_OPERATIONS = {
@@ -57,7 +58,7 @@ export const CART_OPERATIONS = {
     summary: 'Put pieces of a product into the cart, as many as there are in stock',
     access: 'public',
     query,
-    body: Joi.object({
+    body: object<{ sku: string; quantity: number }>({
       sku: sku.required(),
       quantity: Joi.number().integer().min(1).max(MOST_PIECES).default(1),
     }),
@@ -81,7 +82,9 @@ export const CART_OPERATIONS = {
     access: 'public',
     query,
     params,
-    body: Joi.object({ quantity: Joi.number().integer().min(0).max(MOST_PIECES).required() }),
+    body: object<{ quantity: number }>({
+      quantity: Joi.number().integer().min(0).max(MOST_PIECES).required(),
+    }),
     status: 200,
     answer: cart,
     problems: [
@@ -102,7 +105,7 @@ export const CART_OPERATIONS = {
     access: 'public',
     query,
     params,
-    body: Joi.object({ wished: Joi.boolean().required() }),
+    body: object<{ wished: boolean }>({ wished: Joi.boolean().required() }),
     status: 200,
     answer: cart,
     problems: ['bad-input', 'not-found', 'too-many-tries', 'token-needed', 'database-away', 'not-ready'],

@@ -1,21 +1,25 @@
 import Joi from 'joi';
+import { list, object } from '../schema/typed';
+import { type AisleTexts, type WordedAisle, WORDED_AISLES } from '../aisle/types';
+import type { AttributeChange } from '../attribute/types';
+import type { KeptPicture, PictureReport, SmallPicture } from '../picture/types';
+import type { FocusPoint } from '@fond/core';
 import type { Operation } from '../operation';
-import { WORDED_AISLES } from '../aisle/types';
 import { attributeLine } from '../attribute/shapes';
 import { job } from '../job/shapes';
 import { count, named, text, texts, textsOf } from '../schema/basics';
 
 const percent = Joi.number().integer().min(0).max(100).required();
-const id = Joi.object({ id: Joi.number().integer().min(1).required() });
+const id = object<{ id: number }>({ id: Joi.number().integer().min(1).required() });
 
-const worded = Joi.object({
+const worded = object<{ of: WordedAisle; id: number }>({
   of: Joi.valid(...WORDED_AISLES).required(),
   id: Joi.number().integer().min(1).required(),
 });
-const aisleTexts = Joi.object({ titles: texts.required(), descriptions: texts.required() });
+const aisleTexts = object<AisleTexts>({ titles: texts.required(), descriptions: texts.required() });
 
 /** What is known of products, and the pictures of categories. */
-const smallPicture = Joi.object({
+const smallPicture = object<SmallPicture>({
   hash: Joi.string().required(),
   width: count.required(),
   of: Joi.alternatives()
@@ -38,7 +42,7 @@ export const CATALOGUE_OPERATIONS = {
     summary: 'How the shop’s pictures stand: renditions that are made, originals that are too small',
     access: 'signed-in',
     status: 200,
-    answer: Joi.object({
+    answer: object<PictureReport>({
       pictures: count.required(),
       renditions: Joi.object({ made: count.required(), wanted: count.required() }).required(),
       job: job.allow(null).required(),
@@ -64,7 +68,7 @@ export const CATALOGUE_OPERATIONS = {
     summary: 'Attributes, with how many values each has and how many products have one',
     access: 'signed-in',
     status: 200,
-    answer: Joi.array().items(attributeLine),
+    answer: list(attributeLine),
     problems: ['not-ready'],
   },
   changeAttribute: {
@@ -73,8 +77,8 @@ export const CATALOGUE_OPERATIONS = {
     summary: 'What an attribute is called, and whether it is filtered by, stands on cards, has aisles',
     access: 'signed-in',
     shown: true,
-    params: Joi.object({ key: Joi.string().max(64).required() }),
-    body: Joi.object({
+    params: object<{ key: string }>({ key: Joi.string().max(64).required() }),
+    body: object<AttributeChange>({
       labels: textsOf(120),
       unit: Joi.string().trim().min(1).max(16).allow(null).required(),
       filterable: Joi.boolean().required(),
@@ -100,9 +104,13 @@ export const CATALOGUE_OPERATIONS = {
     path: '/api/pictures',
     summary: 'Keep a picture: JPEG, PNG, WebP, AVIF or GIF',
     access: 'signed-in',
-    upload: Joi.object({}),
+    upload: object<object>({}),
     status: 201,
-    answer: Joi.object({ hash: Joi.string().required(), width: count.required(), height: count.required() }),
+    answer: object<KeptPicture>({
+      hash: Joi.string().required(),
+      width: count.required(),
+      height: count.required(),
+    }),
     problems: ['bad-input', 'too-large'],
   },
   aisleTexts: {
@@ -122,7 +130,7 @@ export const CATALOGUE_OPERATIONS = {
     access: 'signed-in',
     shown: true,
     params: worded,
-    body: Joi.object({
+    body: object<AisleTexts & { seen: AisleTexts }>({
       titles: textsOf(200),
       descriptions: textsOf(20_000),
       seen: aisleTexts
@@ -140,7 +148,7 @@ export const CATALOGUE_OPERATIONS = {
     access: 'signed-in',
     shown: true,
     params: id,
-    body: Joi.object({ sku: Joi.string().max(64).allow(null).required() }),
+    body: object<{ sku: string | null }>({ sku: Joi.string().max(64).allow(null).required() }),
     status: 204,
     answer: null,
     problems: ['bad-input', 'not-found', 'database-away'],
@@ -153,7 +161,7 @@ export const CATALOGUE_OPERATIONS = {
     access: 'signed-in',
     shown: true,
     params: id,
-    body: Joi.object({ x: percent, y: percent }),
+    body: object<FocusPoint>({ x: percent, y: percent }),
     status: 204,
     answer: null,
     problems: ['bad-input', 'not-found', 'database-away'],

@@ -1,11 +1,13 @@
 import Joi from 'joi';
+import { list, object } from '../schema/typed';
+import type { CollectionWish } from './types';
 import { eachClause, type Clause } from '@fond/core';
 import type { Operation } from '../operation';
 import { clausesSchema, MOST_NAMED, sku } from '../range/schema';
 import { collectionSummary, storedCollection } from './shapes';
 import { textsOf, version } from '../schema/basics';
 
-const collectionId = Joi.object({ id: Joi.number().integer().min(1).required() });
+const collectionId = object<{ id: number }>({ id: Joi.number().integer().min(1).required() });
 
 /** A rule that asks for collections could lead back to its own. */
 function withoutCollections(clauses: readonly Clause[], helpers: Joi.CustomHelpers): unknown {
@@ -40,7 +42,7 @@ export const COLLECTION_OPERATIONS = {
     summary: 'Collections, with how many products each holds',
     access: 'signed-in',
     status: 200,
-    answer: Joi.array().items(collectionSummary),
+    answer: list(collectionSummary),
     problems: ['not-ready', 'database-away'],
   },
   createCollection: {
@@ -49,7 +51,7 @@ export const COLLECTION_OPERATIONS = {
     summary: 'Make a collection; its aisle is there at once',
     access: 'signed-in',
     shown: true,
-    body: Joi.object(wish),
+    body: object<CollectionWish>(wish),
     status: 201,
     answer: storedCollection,
     problems: ['bad-input', 'database-away'],
@@ -71,7 +73,7 @@ export const COLLECTION_OPERATIONS = {
     access: 'signed-in',
     shown: true,
     params: collectionId,
-    body: Joi.object({ ...wish, version }),
+    body: object<CollectionWish & { version: number }>({ ...wish, version }),
     status: 200,
     answer: storedCollection,
     problems: ['bad-input', 'not-found', 'newer-draft', 'database-away'],

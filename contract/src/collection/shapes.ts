@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { object } from '../schema/typed';
+import type { CollectionSummary, StoredCollection } from './types';
 import { clausesSchema } from '../range/schema';
 import { count, text, time, version } from '../schema/basics';
 
@@ -12,9 +14,9 @@ const collectionBase = {
   updatedBy: text.required(),
 };
 
-export const collectionSummary = Joi.object({ ...collectionBase, products: count.required() });
+export const collectionSummary = object<CollectionSummary>({ ...collectionBase, products: count.required() });
 
-export const storedCollection = Joi.object({
+export const storedCollection = object<StoredCollection>({
   ...collectionBase,
   descriptions: Joi.object().pattern(Joi.string(), text).required(),
   skus: Joi.array().items(text).allow(null).required(),

@@ -1,4 +1,7 @@
 import Joi from 'joi';
+import { list, object } from '../schema/typed';
+import type { EditionComparison, EditionSummary } from './types';
+import type { EditionContent } from '@fond/core';
 import type { Operation } from '../operation';
 import { savedRuleSchema } from '../range/schema';
 import { edition } from './shapes';
@@ -21,7 +24,7 @@ export const EDITION_OPERATIONS = {
     summary: 'What was published, the newest first',
     access: 'signed-in',
     status: 200,
-    answer: Joi.array().items(edition),
+    answer: list(edition),
     problems: ['database-away'],
   },
   readEdition: {
@@ -29,9 +32,9 @@ export const EDITION_OPERATIONS = {
     path: '/api/editions/{number}',
     summary: 'One edition, whole',
     access: 'signed-in',
-    params: Joi.object({ number }),
+    params: object<{ number: number }>({ number }),
     status: 200,
-    answer: Joi.object({
+    answer: object<{ edition: EditionSummary; document: EditionContent }>({
       edition: edition.required(),
       document: Joi.object({
         documents: Joi.array().items(aDocument).required(),
@@ -45,9 +48,9 @@ export const EDITION_OPERATIONS = {
     path: '/api/editions/{number}/compared/{with}',
     summary: 'What differs between two editions: plans, ranges, and the aisles that look different',
     access: 'signed-in',
-    params: Joi.object({ number, with: number }),
+    params: object<{ number: number; with: number }>({ number, with: number }),
     status: 200,
-    answer: Joi.object({
+    answer: object<EditionComparison>({
       changes: aisleChanges.required(),
       plans: Joi.array()
         .items(
@@ -79,8 +82,8 @@ export const EDITION_OPERATIONS = {
     access: 'signed-in',
     shown: true,
     role: 'publisher',
-    params: Joi.object({ number }),
-    body: Joi.object({
+    params: object<{ number: number }>({ number }),
+    body: object<{ note: string; plans: readonly string[] | null }>({
       note: text.max(400).required(),
       plans: Joi.array()
         .items(Joi.string().max(64))

@@ -1,8 +1,10 @@
 import Joi from 'joi';
+import { object } from '../schema/typed';
+import type { EditionSummary, PlanChanges } from './types';
 import { aisleChanges, disputes } from '../reach/shapes';
 import { count, named, text, time } from '../schema/basics';
 
-export const edition = Joi.object({
+export const edition = object<EditionSummary>({
   number: count.required(),
   publishedAt: time.required(),
   publishedBy: text.required(),
@@ -13,7 +15,7 @@ export const edition = Joi.object({
   campaigns: Joi.array().items(named).required(),
 });
 
-export const changes = Joi.object({
+export const changes = object<PlanChanges>({
   changes: aisleChanges.required(),
   productPages: count.required(),
   disputes: disputes.required(),

@@ -1,10 +1,12 @@
 import Joi from 'joi';
+import { list, object } from '../schema/typed';
+import type { FacetAdviceRow } from './types';
 import { count, text } from '../schema/basics';
 
 const share = Joi.number().min(0).max(1).required();
 
-export const facetAdvice = Joi.array().items(
-  Joi.object({
+export const facetAdvice = list(
+  object<FacetAdviceRow>({
     key: text.required(),
     label: text.required(),
     covered: count.required(),

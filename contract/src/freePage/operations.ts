@@ -1,10 +1,12 @@
 import Joi from 'joi';
+import { list, object } from '../schema/typed';
+import type { FreePageWish } from './types';
 import { AISLE_KEY_PATTERN } from '../aisle/aisleKey';
 import type { Operation } from '../operation';
 import { storedFreePage } from './shapes';
 import { textsOf, version } from '../schema/basics';
 
-const id = Joi.object({ id: Joi.number().integer().min(1).required() });
+const id = object<{ id: number }>({ id: Joi.number().integer().min(1).required() });
 
 const wish = {
   path: Joi.string()
@@ -28,7 +30,7 @@ export const FREE_PAGE_OPERATIONS = {
     summary: 'Free pages, with the plan that serves each',
     access: 'signed-in',
     status: 200,
-    answer: Joi.array().items(storedFreePage),
+    answer: list(storedFreePage),
     problems: ['not-ready', 'database-away'],
   },
   createFreePage: {
@@ -37,7 +39,7 @@ export const FREE_PAGE_OPERATIONS = {
     summary: 'Make a free page; shoppers see it once it is open',
     access: 'signed-in',
     shown: true,
-    body: Joi.object(wish),
+    body: object<FreePageWish>(wish),
     status: 201,
     answer: storedFreePage,
     problems: ['bad-input', 'not-ready', 'database-away'],
@@ -59,7 +61,7 @@ export const FREE_PAGE_OPERATIONS = {
     access: 'signed-in',
     shown: true,
     params: id,
-    body: Joi.object({ ...wish, version }),
+    body: object<FreePageWish & { version: number }>({ ...wish, version }),
     status: 200,
     answer: storedFreePage,
     problems: ['bad-input', 'not-found', 'newer-draft', 'not-ready', 'database-away'],

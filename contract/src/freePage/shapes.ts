@@ -1,7 +1,9 @@
 import Joi from 'joi';
+import { object } from '../schema/typed';
+import type { StoredFreePage } from './types';
 import { count, named, text, texts, time, version } from '../schema/basics';
 
-export const storedFreePage = Joi.object({
+export const storedFreePage = object<StoredFreePage>({
   id: count.required(),
   path: text.required(),
   titles: texts.required(),

@@ -1,9 +1,11 @@
 import Joi from 'joi';
+import { object } from '../schema/typed';
+import type { Job, ImportReport } from './types';
 import { count, text, time } from '../schema/basics';
 
 export const importColumnType = Joi.valid('text', 'many', 'number', 'boolean', 'colour');
 
-const report = Joi.object({
+const report = object<ImportReport>({
   file: text.required(),
   dryRun: Joi.boolean().required(),
   rows: count.required(),
@@ -61,7 +63,7 @@ const report = Joi.object({
   milliseconds: count.required(),
 });
 
-export const job = Joi.object({
+export const job = object<Job>({
   id: Joi.string().required(),
   kind: Joi.valid('import', 'renditions').required(),
   state: Joi.valid('queued', 'running', 'done', 'failed').required(),

@@ -97,3 +97,12 @@ export type ImportMapping = Readonly<
     | { use: 'gather' }
   >
 >;
+
+/** The fields of an upload beside its file. */
+export interface UploadFields {
+  mapping?: string;
+  dryRun?: '0' | '1';
+  leaveOut?: '0' | '1';
+  from?: string;
+  rates?: string;
+}

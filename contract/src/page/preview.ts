@@ -1,3 +1,4 @@
+import type { DraftAt } from '../plan/types';
 import type { PinReport } from '../order/types';
 import type { AisleMove, Dispute } from '../reach/types';
 import type { PageModel, ProductModel, Sieve } from '@fond/core';
@@ -23,4 +24,11 @@ export interface Preview {
   /** Aisles that would come to this plan, each from the plan that serves it now, and those that would leave it. */
   gained: readonly AisleMove[];
   lost: readonly AisleMove[];
+}
+
+/** A draft, and the page of it that is to be seen: now, or at another moment by another shopper. */
+export interface PreviewWish extends DraftAt {
+  at?: string;
+  part?: number;
+  signedIn?: boolean;
 }

@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { object } from '../schema/typed';
+import type { ShelfReport } from './preview';
 import { sieve } from '../range/shapes';
 import { anything, count, named, text } from '../schema/basics';
 
@@ -96,7 +98,7 @@ export const listing = Joi.object({
 
 const pin = Joi.object({ sku: text.required(), title: text.required(), place: count.required() });
 
-export const shelfReport = Joi.object({
+export const shelfReport = object<ShelfReport>({
   aisle: Joi.object({ key: text.required(), title: text.required() }).required(),
   sieve: sieve.required(),
   pins: Joi.array().items(pin).required(),

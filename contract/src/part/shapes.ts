@@ -1,8 +1,10 @@
 import Joi from 'joi';
+import { object } from '../schema/typed';
+import type { PartSummary } from './types';
 import { standing } from '../plan/shapes';
 import { count, named, text, time, version } from '../schema/basics';
 
-export const partSummary = Joi.object({
+export const partSummary = object<PartSummary>({
   id: Joi.string().required(),
   name: text.required(),
   version,

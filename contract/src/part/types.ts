@@ -15,3 +15,8 @@ export interface PartSummary extends NamedPlan {
   updatedAt: string;
   updatedBy: string;
 }
+
+export interface NewPart {
+  name: string;
+  fixtures: readonly Fixture[];
+}

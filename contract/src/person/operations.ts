@@ -1,8 +1,10 @@
 import Joi from 'joi';
+import { list, object } from '../schema/typed';
+import { type Role, passwordFault } from './session';
+import type { ActivityQuery, AskedPublication, NewPerson, ShopSettings, PublicationRequest } from './types';
 import type { Operation } from '../operation';
 import { draftVersions } from '../plan/operations';
 import { edition } from '../edition/shapes';
-import { passwordFault } from './session';
 import { role, session, user } from './shapes';
 import { count, named, textsOf, text, time } from '../schema/basics';
 
@@ -17,7 +19,7 @@ const newPassword = Joi.string()
   .required()
   .description('At least ten characters, four of them different');
 
-const settings = Joi.object({
+const settings = object<ShopSettings>({
   address: Joi.string()
     .uri({ scheme: ['http', 'https'] })
     .pattern(/^https?:\/\/[^/?#]+$/, 'an address without anything behind its name')
@@ -50,7 +52,12 @@ const settings = Joi.object({
   zone: Joi.string().max(60).required().description('The shop’s IANA time zone'),
 });
 
-const request = Joi.object({
+const changedSettings: Joi.ObjectSchema<Partial<ShopSettings>> = settings.fork(
+  Object.keys(settings.describe().keys as object),
+  (one) => one.optional(),
+);
+
+const request = object<PublicationRequest>({
   id: count.required(),
   plans: Joi.array()
     .items(named.keys({ version: count.required(), current: Joi.boolean().required() }))
@@ -65,8 +72,8 @@ const request = Joi.object({
   answer: text.required(),
 });
 
-const requestId = Joi.object({ id: Joi.number().integer().min(1).required() });
-const words = Joi.object({ words: text.max(400).required() });
+const requestId = object<{ id: number }>({ id: Joi.number().integer().min(1).required() });
+const words = object<{ words: string }>({ words: text.max(400).required() });
 
 /** Who may do what, publications that wait for a second person, and the record of what was done. */
 export const PEOPLE_OPERATIONS = {
@@ -76,7 +83,7 @@ export const PEOPLE_OPERATIONS = {
     summary: 'Everybody who can sign in, with their roles',
     access: 'signed-in',
     status: 200,
-    answer: Joi.array().items(user),
+    answer: list(user),
     problems: ['database-away'],
   },
   addPerson: {
@@ -85,7 +92,7 @@ export const PEOPLE_OPERATIONS = {
     summary: 'Let somebody sign in',
     access: 'signed-in',
     role: 'owner',
-    body: Joi.object({
+    body: object<NewPerson>({
       name: Joi.string().trim().min(1).max(120).required(),
       email: Joi.string().email({ tlds: false }).max(200).required(),
       password: newPassword,
@@ -102,7 +109,7 @@ export const PEOPLE_OPERATIONS = {
     access: 'signed-in',
     role: 'owner',
     params: requestId,
-    body: Joi.object({ role: role.required() }),
+    body: object<{ role: Role }>({ role: role.required() }),
     status: 200,
     answer: user,
     problems: ['bad-input', 'not-found', 'last-owner', 'database-away'],
@@ -125,7 +132,7 @@ export const PEOPLE_OPERATIONS = {
     access: 'signed-in',
     role: 'owner',
     params: requestId,
-    body: Joi.object({ password: newPassword }),
+    body: object<{ password: string }>({ password: newPassword }),
     status: 204,
     answer: null,
     problems: ['bad-input', 'not-found', 'database-away'],
@@ -147,7 +154,10 @@ export const PEOPLE_OPERATIONS = {
     summary: 'Change one’s own password; all other sessions end',
     access: 'signed-in',
     role: 'viewer',
-    body: Joi.object({ current: Joi.string().max(200).required(), password: newPassword }),
+    body: object<{ current: string; password: string }>({
+      current: Joi.string().max(200).required(),
+      password: newPassword,
+    }),
     status: 200,
     answer: session,
     problems: ['bad-input', 'too-many-tries', 'database-away'],
@@ -168,7 +178,7 @@ export const PEOPLE_OPERATIONS = {
     access: 'signed-in',
     shown: true,
     role: 'owner',
-    body: settings.fork(Object.keys(settings.describe().keys as object), (one) => one.optional()),
+    body: changedSettings,
     status: 200,
     answer: settings,
     problems: ['bad-input', 'database-away'],
@@ -179,7 +189,7 @@ export const PEOPLE_OPERATIONS = {
     summary: 'Publications that wait for somebody, and the last ones that were answered',
     access: 'signed-in',
     status: 200,
-    answer: Joi.array().items(request),
+    answer: list(request),
     problems: ['database-away'],
   },
   askToPublish: {
@@ -187,7 +197,7 @@ export const PEOPLE_OPERATIONS = {
     path: '/api/publications/requests',
     summary: 'Ask for drafts to be published as they are now, or for anything else that needs approval',
     access: 'signed-in',
-    body: Joi.object({
+    body: object<AskedPublication>({
       plans: draftVersions.optional(),
       held: Joi.object({
         operation: Joi.string().max(40).required(),
@@ -240,7 +250,7 @@ export const PEOPLE_OPERATIONS = {
     path: '/api/activity',
     summary: 'Who did what, the newest first',
     access: 'signed-in',
-    query: Joi.object({
+    query: object<ActivityQuery>({
       before: Joi.number().integer().min(1).description('Only entries older than this one'),
       subject: Joi.string().max(120).description('Only entries about it, as `kind:id`'),
       who: Joi.number().integer().min(1),

@@ -1,3 +1,4 @@
+import type { Role } from './session';
 import type { Lang, Texts } from '@fond/core';
 import type { DraftVersion, NamedPlan } from '../plan/types';
 
@@ -24,7 +25,6 @@ export interface ShopSettings {
   zone: string;
 }
 
-/** Drafts that somebody wants published, at the versions they had then. */
 /** An operation with what it was asked for, held until somebody approves it. */
 export interface HeldOperation {
   operation: string;
@@ -32,6 +32,7 @@ export interface HeldOperation {
   body: Readonly<Record<string, unknown>>;
 }
 
+/** Drafts that somebody wants published, at the versions they had then. */
 export interface PublicationRequest {
   id: number;
   plans: readonly (NamedPlan &
@@ -60,4 +61,25 @@ export interface ActivityEntry {
   subject: string;
   name: string;
   detail: Readonly<Record<string, unknown>>;
+}
+
+export interface NewPerson {
+  name: string;
+  email: string;
+  password: string;
+  role: Role;
+}
+
+/** Which entries of the record. */
+export interface ActivityQuery {
+  before?: number;
+  subject?: string;
+  who?: number;
+}
+
+/** Drafts to be published, or an operation that was held. */
+export interface AskedPublication {
+  plans?: readonly DraftVersion[];
+  held?: HeldOperation;
+  note: string;
 }

@@ -1,12 +1,16 @@
 import Joi from 'joi';
+import { list, object } from '../schema/typed';
+import type { EditionSummary } from '../edition/types';
+import type { NewPart } from '../part/types';
+import type { DraftVersion, NewPlan, Rebase, Removal, Withdrawal } from './types';
+import type { PlanDocument } from '@fond/core';
 import type { Operation } from '../operation';
 import { fixturesSchema } from './fixtureSchema';
 import { planDocumentSchema, reachSchema } from './schema';
 import { changes, edition } from '../edition/shapes';
 import { partSummary } from '../part/shapes';
-import { planSummary, storedPlan } from './shapes';
+import { planSummary, storedPlan, planId } from './shapes';
 import { aisleChanges } from '../reach/shapes';
-import { planId } from './shapes';
 import { named, text, version } from '../schema/basics';
 
 /** At most so many plans in one publication; more than a shop has, and few enough to be told in one list. */
@@ -27,7 +31,7 @@ export const PLAN_OPERATIONS = {
     summary: 'All plans, with those put aside and deleted',
     access: 'signed-in',
     status: 200,
-    answer: Joi.array().items(planSummary),
+    answer: list(planSummary),
     problems: ['database-away'],
   },
   createPlan: {
@@ -35,7 +39,7 @@ export const PLAN_OPERATIONS = {
     path: '/api/plans',
     summary: 'Start a plan on another one, or as a copy of it',
     access: 'signed-in',
-    body: Joi.object({
+    body: object<NewPlan>({
       name: Joi.string().trim().min(1).max(80).required(),
       reach: reachSchema.required(),
       from: Joi.string().max(64).required().description('The plan that it begins with'),
@@ -53,7 +57,7 @@ export const PLAN_OPERATIONS = {
     summary: 'All parts with what they show, and the plans that show them',
     access: 'signed-in',
     status: 200,
-    answer: Joi.array().items(partSummary),
+    answer: list(partSummary),
     problems: ['database-away'],
   },
   createPart: {
@@ -61,7 +65,7 @@ export const PLAN_OPERATIONS = {
     path: '/api/parts',
     summary: 'Keep a fixture and all within it as a part, which is drafted, published and removed as a plan',
     access: 'signed-in',
-    body: Joi.object({
+    body: object<NewPart>({
       name: Joi.string().trim().min(1).max(80).required(),
       fixtures: fixturesSchema,
     }),
@@ -85,7 +89,7 @@ export const PLAN_OPERATIONS = {
     summary: 'Save a draft over the version it was made from',
     access: 'signed-in',
     params: planId,
-    body: Joi.object({ plan: planDocumentSchema.required(), version }),
+    body: object<{ plan: PlanDocument; version: number }>({ plan: planDocumentSchema.required(), version }),
     status: 200,
     answer: storedPlan,
     problems: ['bad-input', 'not-found', 'newer-draft', 'base-not-live', 'plan-chain', 'database-away'],
@@ -96,7 +100,7 @@ export const PLAN_OPERATIONS = {
     summary: 'Let a plan build on another one, or stand alone',
     access: 'signed-in',
     params: planId,
-    body: Joi.object({
+    body: object<Rebase>({
       base: Joi.string().max(64).allow(null).required(),
       keep: heirsFate
         .required()
@@ -113,7 +117,7 @@ export const PLAN_OPERATIONS = {
     summary: 'Write the note beside a plan',
     access: 'signed-in',
     params: planId,
-    body: Joi.object({ note: text.max(2000).required() }),
+    body: object<{ note: string }>({ note: text.max(2000).required() }),
     status: 200,
     answer: storedPlan,
     problems: ['bad-input', 'not-found', 'database-away'],
@@ -126,7 +130,7 @@ export const PLAN_OPERATIONS = {
     free: true,
     params: planId,
     status: 200,
-    answer: Joi.array().items(text),
+    answer: list(text),
     problems: ['not-found', 'database-away'],
   },
   planWithdrawal: {
@@ -136,7 +140,7 @@ export const PLAN_OPERATIONS = {
     access: 'signed-in',
     params: planId,
     status: 200,
-    answer: Joi.object({
+    answer: object<Withdrawal>({
       changes: aisleChanges.required(),
       heirs: Joi.array().items(named).required(),
       base: named.allow(null).required(),
@@ -151,7 +155,7 @@ export const PLAN_OPERATIONS = {
     shown: true,
     role: 'publisher',
     params: planId,
-    body: Joi.object({
+    body: object<Removal>({
       standing: Joi.valid('aside', 'deleted').required(),
       heirs: heirsFate
         .allow(null)
@@ -159,7 +163,7 @@ export const PLAN_OPERATIONS = {
         .description('What becomes of plans that build on it; null where there are none'),
     }),
     status: 200,
-    answer: Joi.object({ edition: edition.allow(null).required() }),
+    answer: object<{ edition: EditionSummary | null }>({ edition: edition.allow(null).required() }),
     problems: ['bad-input', 'not-found', 'plan-in-use', 'database-away'],
   },
   restorePlan: {
@@ -178,7 +182,7 @@ export const PLAN_OPERATIONS = {
     summary: 'What publishing these drafts together would do, and what stands in the way',
     access: 'signed-in',
     free: true,
-    body: Joi.object({
+    body: object<{ plans: readonly string[] }>({
       plans: Joi.array().items(Joi.string().max(64)).unique().min(1).max(MOST_TOGETHER).required(),
     }),
     status: 200,
@@ -192,7 +196,10 @@ export const PLAN_OPERATIONS = {
     access: 'signed-in',
     shown: true,
     role: 'publisher',
-    body: Joi.object({ plans: draftVersions, note: text.max(400).required() }),
+    body: object<{ plans: readonly DraftVersion[]; note: string }>({
+      plans: draftVersions,
+      note: text.max(400).required(),
+    }),
     status: 201,
     answer: edition,
     problems: [

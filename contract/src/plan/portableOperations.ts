@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { object } from '../schema/typed';
+import type { PlanFile, PlanImport } from './types';
 import type { Operation } from '../operation';
 import { planDocumentSchema } from './schema';
 import { savedRuleSchema } from '../range/schema';
@@ -21,13 +23,13 @@ const head = {
 };
 
 /** A file of plans as it is read. */
-export const planFileSchema = Joi.object({
+export const planFileSchema = object<PlanFile>({
   ...head,
   documents: Joi.array().items(planDocumentSchema).unique('id').min(1).max(500).required(),
   ranges: Joi.array().items(range).unique('id').max(500).required(),
 });
 
-const planFile = Joi.object({
+const planFile = object<PlanFile>({
   ...head,
   documents: Joi.array().items(aDocument).required(),
   ranges: Joi.array().items(anything).required(),
@@ -40,7 +42,7 @@ export const PORTABLE_OPERATIONS = {
     path: '/api/export/plans',
     summary: 'Drafts of plans as a file, with all that they build on and the ranges they use',
     access: 'signed-in',
-    query: Joi.object({
+    query: object<{ plans: string }>({
       plans: Joi.string().max(40_000).required().description('Ids, joined by commas'),
     }),
     status: 200,
@@ -52,7 +54,7 @@ export const PORTABLE_OPERATIONS = {
     path: '/api/export/editions/{number}',
     summary: 'A whole edition as a file',
     access: 'signed-in',
-    params: Joi.object({ number: Joi.number().integer().min(1).required() }),
+    params: object<{ number: number }>({ number: Joi.number().integer().min(1).required() }),
     status: 200,
     answer: planFile,
     problems: ['not-found', 'database-away'],
@@ -63,7 +65,7 @@ export const PORTABLE_OPERATIONS = {
     summary:
       'Read a file of plans as new drafts; asks for what this shop does not have, and then writes nothing',
     access: 'signed-in',
-    body: Joi.object({
+    body: object<{ file: PlanFile; mapping: Readonly<Record<string, string | null>> }>({
       file: planFileSchema.required(),
       mapping: Joi.object()
         .pattern(
@@ -76,7 +78,7 @@ export const PORTABLE_OPERATIONS = {
         .description('What stands here for what is missing; null leaves out what names it'),
     }),
     status: 200,
-    answer: Joi.object({
+    answer: object<PlanImport>({
       missing: Joi.array()
         .items(Joi.object({ key: Joi.string().required(), name: text.required() }))
         .required(),

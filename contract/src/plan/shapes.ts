@@ -1,12 +1,14 @@
 import Joi from 'joi';
+import { object } from '../schema/typed';
+import type { PlanSummary, StoredPlan, Vocabulary } from './types';
 import { anything, count, named, text, texts, time, version } from '../schema/basics';
 
 /** Plans in answers are named only: they were checked on their way in, and their schema is long. */
 export const aPlan = anything.description('Plan');
 export const aDocument = anything.description('PlanDocument');
-export const planId = Joi.object({ id: Joi.string().max(64).required() });
+export const planId = object<{ id: string }>({ id: Joi.string().max(64).required() });
 
-export const vocabulary = Joi.object({
+export const vocabulary = object<Vocabulary>({
   languages: Joi.array().items(Joi.string()).required(),
   currency: Joi.string().required(),
   products: count.required(),
@@ -39,7 +41,7 @@ export const vocabulary = Joi.object({
 
 export const standing = Joi.valid('open', 'aside', 'deleted').required();
 
-export const planSummary = Joi.object({
+export const planSummary = object<PlanSummary>({
   id: Joi.string().required(),
   name: text.required(),
   kind: Joi.valid('page', 'part').required(),
@@ -55,7 +57,7 @@ export const planSummary = Joi.object({
   updatedBy: text.required(),
 });
 
-export const storedPlan = Joi.object({
+export const storedPlan = object<StoredPlan>({
   document: aDocument.required(),
   plan: aPlan.required(),
   bases: Joi.array().items(aDocument).required(),

@@ -1,5 +1,5 @@
+import type { Reach, AttributeType, EditionContent, Plan, PlanDocument, PlanKind, Texts } from '@fond/core';
 import type { AisleChangeSummary } from '../reach/types';
-import type { AttributeType, EditionContent, Plan, PlanDocument, PlanKind, Texts } from '@fond/core';
 
 export interface NamedPlan {
   id: string;
@@ -104,4 +104,32 @@ export interface PlanImport {
   /** What this shop doesn't have; while there is any that nobody has answered, nothing is imported. */
   missing: readonly { key: string; name: string }[];
   imported: readonly NamedPlan[] | null;
+}
+
+/** A plan that is started on another one. */
+export interface NewPlan {
+  name: string;
+  reach: Reach;
+  from: string;
+  as: PlanBeginning;
+}
+
+/** Another base for a plan, or none. */
+export interface Rebase {
+  base: string | null;
+  /** `look`: its page stays as it is; `base`: it keeps what is its own, and the rest comes from the new base. */
+  keep: HeirsFate;
+  version: number;
+}
+
+export interface Removal {
+  standing: 'aside' | 'deleted';
+  /** What becomes of plans that build on it; asked for only where there are any. */
+  heirs: HeirsFate | null;
+}
+
+/** A draft, and the address at which it is looked at. */
+export interface DraftAt {
+  plan: PlanDocument;
+  address: string;
 }

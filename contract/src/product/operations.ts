@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { object } from '../schema/typed';
 import type { Operation } from '../operation';
 import { MOST_NAMED, sku } from '../range/schema';
 import { productLines, productLookup } from './shapes';
@@ -10,7 +11,7 @@ export const PRODUCT_OPERATIONS = {
     path: '/api/catalogue/products',
     summary: 'Products by title or article number, the best fifty; in one aisle, or in the whole shop',
     access: 'signed-in',
-    query: Joi.object({
+    query: object<{ q?: string; aisle?: string }>({
       q: Joi.string().allow('').max(200),
       aisle: Joi.string().max(1000).pattern(/^\//, 'a path that starts with a slash'),
     }),
@@ -24,7 +25,7 @@ export const PRODUCT_OPERATIONS = {
     summary: 'The products of a list of article numbers, and which of them are unknown',
     access: 'signed-in',
     free: true,
-    body: Joi.object({ skus: Joi.array().items(sku).max(MOST_NAMED).required() }),
+    body: object<{ skus: readonly string[] }>({ skus: Joi.array().items(sku).max(MOST_NAMED).required() }),
     status: 200,
     answer: productLookup,
     problems: ['bad-input', 'not-ready'],
@@ -35,8 +36,8 @@ export const PRODUCT_OPERATIONS = {
     summary: 'Mark a product as featured, or take the mark away',
     access: 'signed-in',
     shown: true,
-    params: Joi.object({ sku: sku.required() }),
-    body: Joi.object({ featured: Joi.boolean().required() }),
+    params: object<{ sku: string }>({ sku: sku.required() }),
+    body: object<{ featured: boolean }>({ featured: Joi.boolean().required() }),
     status: 204,
     answer: null,
     problems: ['bad-input', 'not-found', 'database-away'],

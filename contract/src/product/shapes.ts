@@ -1,7 +1,9 @@
 import Joi from 'joi';
+import { list, object } from '../schema/typed';
+import type { ProductLine, ProductLookup } from './types';
 import { text } from '../schema/basics';
 
-const productLine = Joi.object({
+const productLine = object<ProductLine>({
   sku: text.required(),
   title: text.required(),
   price: Joi.number().allow(null).required(),
@@ -10,8 +12,8 @@ const productLine = Joi.object({
   image: text.allow(null).required(),
 });
 
-export const productLines = Joi.array().items(productLine);
-export const productLookup = Joi.object({
+export const productLines = list(productLine);
+export const productLookup = object<ProductLookup>({
   found: productLines.required(),
   missing: Joi.array().items(text).required(),
 });

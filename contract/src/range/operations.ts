@@ -1,4 +1,8 @@
 import Joi from 'joi';
+import { list, object } from '../schema/typed';
+import type { DraftAt } from '../plan/types';
+import type { RangeWish } from './types';
+import type { BenchModel, RangeRule } from '@fond/core';
 import type { Operation } from '../operation';
 import { planDocumentSchema } from '../plan/schema';
 import { relatedRangeSchema, savedRuleSchema, sku } from './schema';
@@ -28,7 +32,7 @@ export const RANGE_OPERATIONS = {
     summary: 'Saved ranges, with the plans that show them',
     access: 'signed-in',
     status: 200,
-    answer: Joi.array().items(storedRange),
+    answer: list(storedRange),
     problems: ['database-away'],
   },
   createRange: {
@@ -36,7 +40,7 @@ export const RANGE_OPERATIONS = {
     path: '/api/ranges',
     summary: 'Save a range under a name',
     access: 'signed-in',
-    body: Joi.object({ name: rangeName, rule: savedRuleSchema.required() }),
+    body: object<RangeWish>({ name: rangeName, rule: savedRuleSchema.required() }),
     status: 201,
     answer: storedRange,
     problems: ['bad-input', 'database-away'],
@@ -57,7 +61,11 @@ export const RANGE_OPERATIONS = {
     summary: 'Change a saved range; shoppers see it when a plan that shows it is published',
     access: 'signed-in',
     params: planId,
-    body: Joi.object({ name: rangeName, rule: savedRuleSchema.required(), version }),
+    body: object<RangeWish & { version: number }>({
+      name: rangeName,
+      rule: savedRuleSchema.required(),
+      version,
+    }),
     status: 200,
     answer: storedRange,
     problems: ['bad-input', 'not-found', 'newer-draft', 'database-away'],
@@ -90,7 +98,7 @@ export const RANGE_OPERATIONS = {
     shown: true,
     role: 'publisher',
     params: planId,
-    body: Joi.object({ version, note: text.max(400).required() }),
+    body: object<{ version: number; note: string }>({ version, note: text.max(400).required() }),
     status: 201,
     answer: edition,
     problems: [
@@ -108,7 +116,7 @@ export const RANGE_OPERATIONS = {
     summary: 'What each clause of a range does in an aisle, and what would help where nothing is left',
     access: 'signed-in',
     free: true,
-    body: Joi.object({ rule: relatedRangeSchema.required(), address }),
+    body: object<{ rule: RangeRule; address: string }>({ rule: relatedRangeSchema.required(), address }),
     status: 200,
     answer: sieve,
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],
@@ -119,7 +127,7 @@ export const RANGE_OPERATIONS = {
     summary: 'Why a product is on a shelf and at which place, or which clause keeps it off',
     access: 'signed-in',
     free: true,
-    body: Joi.object({
+    body: object<DraftAt & { sku: string; fixture?: string }>({
       plan: planDocumentSchema.required(),
       address,
       sku: sku.required(),
@@ -136,7 +144,7 @@ export const RANGE_OPERATIONS = {
       'Which facets help in an aisle: coverage, values, evenness, and a recommendation with its reason',
     access: 'signed-in',
     free: true,
-    body: Joi.object({ plan: planDocumentSchema.required(), address }),
+    body: object<DraftAt>({ plan: planDocumentSchema.required(), address }),
     status: 200,
     answer: facetAdvice,
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],
@@ -148,13 +156,13 @@ export const RANGE_OPERATIONS = {
       'The card of a draft on products that are hard on it, or one for each badge; with how many products of the aisle fill each element',
     access: 'signed-in',
     free: true,
-    body: Joi.object({
+    body: object<DraftAt & { show: 'card' | 'badges' }>({
       plan: planDocumentSchema.required(),
       address,
       show: Joi.valid('card', 'badges').required(),
     }),
     status: 200,
-    answer: Joi.object({ bench: anything.allow(null).required() }),
+    answer: object<{ bench: BenchModel | null }>({ bench: anything.allow(null).required() }),
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],
   },
   explainBadges: {
@@ -164,7 +172,7 @@ export const RANGE_OPERATIONS = {
       'How many products carry each badge of a draft, in an aisle and in the shop, and which rules meet',
     access: 'signed-in',
     free: true,
-    body: Joi.object({ plan: planDocumentSchema.required(), address }),
+    body: object<DraftAt>({ plan: planDocumentSchema.required(), address }),
     status: 200,
     answer: badgeReport,
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],

@@ -1,4 +1,7 @@
 import Joi from 'joi';
+import { object } from '../schema/typed';
+import type { Sieve } from '@fond/core';
+import type { ProductWhy, StoredRange } from './types';
 import { anything, count, named, text, time, version } from '../schema/basics';
 import { savedRuleSchema } from './schema';
 
@@ -7,7 +10,7 @@ const fault = Joi.object({
   name: text.required(),
 });
 
-export const sieve = Joi.object({
+export const sieve = object<Sieve>({
   source: count.required(),
   count: count.required(),
   steps: Joi.array().items(anything).required(),
@@ -38,7 +41,7 @@ const rangeAnswer = {
   firstFailed: count.allow(null).required(),
 };
 
-export const productWhy = Joi.object({
+export const productWhy = object<ProductWhy>({
   sku: text.required(),
   title: text.required(),
   ...rangeAnswer,
@@ -57,7 +60,7 @@ export const productWhy = Joi.object({
     .required(),
 });
 
-export const storedRange = Joi.object({
+export const storedRange = object<StoredRange>({
   id: Joi.string().required(),
   name: text.required(),
   rule: savedRuleSchema.required(),

@@ -1,4 +1,4 @@
-import type { Placed, RangeAnswer, SavedRange } from '@fond/core';
+import type { RangeRule, Placed, RangeAnswer, SavedRange } from '@fond/core';
 
 /** Why a product is on a shelf and where, or why not. */
 export interface ProductWhy extends RangeAnswer {
@@ -30,4 +30,9 @@ export interface RangeUse {
   plan: { id: string; name: string };
   /** The plan is put aside: it serves nothing, and would show the range if it came back. */
   aside: boolean;
+}
+
+export interface RangeWish {
+  name: string;
+  rule: RangeRule;
 }

@@ -1,11 +1,13 @@
 import Joi from 'joi';
+import { list, object } from '../schema/typed';
+import type { Dispute, AisleMove, AisleChangeSummary } from './types';
 import { count, named, text } from '../schema/basics';
 import { AISLE_KINDS } from '@fond/core';
 
 export const aisleKind = Joi.valid(...AISLE_KINDS);
 
-export const disputes = Joi.array().items(
-  Joi.object({
+export const disputes = list(
+  object<Dispute>({
     key: Joi.string().required(),
     path: Joi.string().required(),
     title: text.required(),
@@ -13,8 +15,8 @@ export const disputes = Joi.array().items(
   }),
 );
 
-export const moves = Joi.array().items(
-  Joi.object({
+export const moves = list(
+  object<AisleMove>({
     key: Joi.string().required(),
     path: Joi.string().required(),
     title: text.required(),
@@ -22,8 +24,8 @@ export const moves = Joi.array().items(
   }),
 );
 
-export const aisleChanges = Joi.array().items(
-  Joi.object({
+export const aisleChanges = list(
+  object<AisleChangeSummary>({
     key: Joi.string().required(),
     path: Joi.string().required(),
     title: text.required(),

@@ -1,4 +1,7 @@
 import Joi from 'joi';
+import { list, object } from '../schema/typed';
+import type { RedirectImport, StoredRedirect } from './types';
+import type { Redirect, Way } from '@fond/core';
 import type { Operation } from '../operation';
 import { count, text, time } from '../schema/basics';
 
@@ -10,7 +13,7 @@ const path = Joi.string()
     'a path that starts with one slash, without “.” and “..” in it',
   )
   .required();
-const wish = Joi.object({
+const wish = object<Redirect>({
   from: path,
   to: Joi.when('code', { is: 410, then: Joi.valid(null).required(), otherwise: path }),
   code: Joi.valid(301, 302, 410).required(),
@@ -20,7 +23,7 @@ const fault = Joi.object({
   steps: Joi.array().items(text),
   end: text,
 });
-const redirect = Joi.object({
+const redirect = object<StoredRedirect>({
   id: count.required(),
   from: text.required(),
   to: text.allow(null).required(),
@@ -30,7 +33,7 @@ const redirect = Joi.object({
   createdBy: text.required(),
   fault: fault.allow(null).required(),
 });
-const id = Joi.object({ id: Joi.number().integer().min(1).required() });
+const id = object<{ id: number }>({ id: Joi.number().integer().min(1).required() });
 
 /** Addresses that lead to others; they hold as soon as they are saved. */
 export const REDIRECT_OPERATIONS = {
@@ -40,7 +43,7 @@ export const REDIRECT_OPERATIONS = {
     summary: 'All redirects, with what is wrong with them',
     access: 'signed-in',
     status: 200,
-    answer: Joi.array().items(redirect),
+    answer: list(redirect),
     problems: ['database-away'],
   },
   createRedirect: {
@@ -85,9 +88,9 @@ export const REDIRECT_OPERATIONS = {
     path: '/api/redirects/test',
     summary: 'Where an address leads, step by step',
     access: 'signed-in',
-    query: Joi.object({ path }),
+    query: object<{ path: string }>({ path }),
     status: 200,
-    answer: Joi.object({
+    answer: object<Way>({
       steps: Joi.array().items(text).required(),
       end: Joi.valid('page', 'missing', 'gone', 'loop').required(),
     }),
@@ -100,9 +103,9 @@ export const REDIRECT_OPERATIONS = {
     access: 'signed-in',
     shown: true,
     role: 'publisher',
-    body: Joi.object({ csv: Joi.string().max(1_000_000).required() }),
+    body: object<{ csv: string }>({ csv: Joi.string().max(1_000_000).required() }),
     status: 200,
-    answer: Joi.object({
+    answer: object<RedirectImport>({
       created: count.required(),
       changed: count.required(),
       errors: Joi.array()

@@ -1,38 +1,56 @@
 import type { Express, NextFunction, Request, RequestHandler, Response } from 'express';
 import type Joi from 'joi';
 import {
+  type AnswerOf,
+  type BodyOf,
   isUnit,
   leastRole,
   OPERATIONS,
   takesKey,
   type Operation,
   type OperationName,
+  type ParamsOf,
+  type QueryOf,
 } from '@fond/contract/operations';
 import { mayAs, type User } from '@fond/contract';
 import { readParameters } from './parameters';
 import { inUnit } from '../database/unit';
 import type { Sequelize } from 'sequelize';
-import { refuseUnapproved, type HeldOperation } from '../plan/approval';
+import { heldOf, refuseUnapproved } from '../plan/approval';
 import { keyOf, onlyOnce } from './onlyOnce';
 import { ToldAfterwards } from './toldAfterwards';
 import { isDatabaseAway, problem } from './problem';
 import { admit, checkToken, sessionOf } from './session';
 
 /** A checked request. What an operation takes is what its schema let through. */
-export interface Call<P = unknown, Q = unknown, B = unknown> {
-  params: P;
-  query: Q;
-  body: B;
-  /** Null only in public operations. */
-  user: User | null;
+export interface Call<N extends OperationName = OperationName> {
+  params: ParamsOf<N>;
+  query: QueryOf<N>;
+  body: BodyOf<N>;
+  /** Who has signed in; null in public operations. */
+  user: (typeof OPERATIONS)[N] extends { access: 'public' } ? null : User;
   request: Request;
   response: Response;
 }
 
-/** Answers with the body; with undefined where the operation has none, or once it has answered by itself. */
-export type Handler = (call: Call) => unknown;
+type Answered<T> = T | ToldAfterwards<T>;
 
-export type Handlers = Readonly<Record<OperationName, Handler>>;
+/** Answers with the body; with nothing where the operation has none, or once it has answered by itself. */
+export type Handler<N extends OperationName> = (
+  call: Call<N>,
+) => Answered<AnswerOf<N>> | Promise<Answered<AnswerOf<N>>>;
+
+/** The handlers of some operations; all of them where none are named. */
+export type Handlers<N extends OperationName = OperationName> = { readonly [K in N]: Handler<K> };
+
+/** What is known of a call and its handler before the operation is: which one it is, decides at run time. */
+export type AnyCall = Omit<Call, 'params' | 'query' | 'body' | 'user'> & {
+  params: unknown;
+  query: unknown;
+  body: unknown;
+  user: User | null;
+};
+export type AnyHandler = (call: AnyCall) => unknown;
 
 export type Witness = (name: OperationName, taken: unknown, answer: unknown) => void;
 
@@ -62,7 +80,7 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
     if (before) chain.push(...[before].flat());
     chain.push(async (request: Request, response: Response, _next: NextFunction) => {
       refuseOtherBodies(operation, request);
-      const call: Call = {
+      const call: AnyCall = {
         params: checked(operation.params, request.params, true),
         query: checked(operation.query, readParameters(request.originalUrl), true),
         body: checked(operation.body ?? operation.upload, request.body, operation.upload !== undefined),
@@ -70,7 +88,7 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
         request,
         response,
       };
-      const answer = await answerOf(name, operation, handlers[name], call, options);
+      const answer = await answerOf(name, operation, handlers[name] as AnyHandler, call, options);
       if (response.headersSent) return;
       if (answer === undefined) {
         if (operation.answer !== null) throw new Error(`${name} answered nothing`);
@@ -108,13 +126,12 @@ function refuseOtherMethods(app: Express): void {
 async function answerOf(
   name: OperationName,
   operation: Operation,
-  handler: Handler,
-  call: Call,
+  handler: AnyHandler,
+  call: AnyCall,
   { sequelize }: MountOptions,
 ): Promise<unknown> {
   if (operation.shown) {
-    const { params, body } = call as Call<HeldOperation['params'], unknown, HeldOperation['body']>;
-    await refuseUnapproved(sequelize, { operation: name, params, body }, call.user!);
+    await refuseUnapproved(sequelize, heldOf(name, call), call.user!);
   }
   if (!isUnit(operation)) return handler(call);
   const key = takesKey(operation) ? keyOf(call.request) : null;

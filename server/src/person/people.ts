@@ -1,5 +1,12 @@
 import { Op, UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
-import { mayAs, type ActivityEntry, type Role, type User } from '@fond/contract';
+import {
+  mayAs,
+  type ActivityEntry,
+  type Role,
+  type User,
+  type NewPerson,
+  type ActivityQuery,
+} from '@fond/contract';
 import { ActivityModel, CampaignModel, PlanModel, UserModel } from '../database/models';
 import { inUnit } from '../database/unit';
 import { problem } from '../http/problem';
@@ -9,13 +16,6 @@ import { addUser, roleOf, userOf } from './users';
 
 export const listPeople = async (): Promise<User[]> =>
   (await UserModel.findAll({ where: { removedAt: null }, order: [['name', 'ASC']] })).map(userOf);
-
-export interface NewPerson {
-  name: string;
-  email: string;
-  password: string;
-  role: Role;
-}
 
 export async function addPerson(
   sequelize: Sequelize,
@@ -117,12 +117,6 @@ export async function endSessions(sequelize: Sequelize, id: number, userId: numb
       transaction,
     );
   });
-}
-
-export interface ActivityQuery {
-  before?: number;
-  subject?: string;
-  who?: number;
 }
 
 const PAGE = 100;

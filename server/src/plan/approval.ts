@@ -11,6 +11,14 @@ export interface HeldOperation extends Held {
   operation: OperationName;
 }
 
+type Fields = HeldOperation['body'];
+
+/** A call as it can be asked for. */
+export const heldOf = (
+  operation: OperationName,
+  call: { params: unknown; body: unknown },
+): HeldOperation => ({ operation, params: (call.params ?? {}) as Fields, body: (call.body ?? {}) as Fields });
+
 /** What shoppers don't see, though the operation may do what they see. */
 async function isUnseen(sequelize: Sequelize, { operation, params, body }: HeldOperation): Promise<boolean> {
   if (operation === 'importCatalogue') return body['dryRun'] === '1';
@@ -47,11 +55,12 @@ export async function refuseUnapproved(sequelize: Sequelize, held: HeldOperation
 }
 
 /** Holds a request against the operation's own schemas, so that what is approved later can be done. */
-export function checkHeld({ operation, params, body }: HeldOperation): void {
+export function checkHeld(held: Held): asserts held is HeldOperation {
+  const { operation, params, body } = held;
   const refuse = (message: string): Error =>
     problem('bad-input', 'Nothing was asked for.', [{ path: 'held', message }]);
   const known: Operation | undefined = Object.hasOwn(OPERATIONS, operation)
-    ? OPERATIONS[operation]
+    ? OPERATIONS[operation as OperationName]
     : undefined;
   if (!known?.shown) throw refuse(`“${operation}” needs nobody’s approval`);
   const { params: paramsSchema, body: bodySchema, upload } = known;

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Op, type Sequelize, type Transaction, type WhereOptions } from 'sequelize';
-import type { PlanBeginning, PlanSummary, StoredPlan } from '@fond/contract';
+import type { PlanBeginning, PlanSummary, StoredPlan, NewPlan } from '@fond/contract';
 import {
   aislesOfPlan,
   bodyOf,
@@ -18,7 +18,6 @@ import {
   type Plan,
   type PlanDocument,
   type PlanHead,
-  type Reach,
 } from '@fond/core';
 import type { Stand } from '../catalogue/catalogueHost';
 import { inUnit } from '../database/unit';
@@ -172,13 +171,6 @@ export async function listPlans({ snapshot }: Stand): Promise<PlanSummary[]> {
     (a, b) =>
       Number(b.id === HOUSE_PLAN_ID) - Number(a.id === HOUSE_PLAN_ID) || a.name.localeCompare(b.name, 'en'),
   );
-}
-
-export interface NewPlan {
-  name: string;
-  reach: Reach;
-  from: string;
-  as: PlanBeginning;
 }
 
 /** A plan that begins on another one, or as a copy of what that one says. */

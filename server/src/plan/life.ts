@@ -1,5 +1,13 @@
 import type { Sequelize } from 'sequelize';
-import type { EditionSummary, HeirsFate, NamedPlan, StoredPlan, Withdrawal } from '@fond/contract';
+import type {
+  EditionSummary,
+  HeirsFate,
+  NamedPlan,
+  StoredPlan,
+  Withdrawal,
+  Removal,
+  Rebase,
+} from '@fond/contract';
 import {
   basedOn,
   chainOf,
@@ -108,12 +116,6 @@ export async function withdrawalOf({ snapshot }: Stand, id: string): Promise<Wit
     heirs: [...heirs.values()],
     base: base ? named(base) : null,
   };
-}
-
-export interface Removal {
-  standing: 'aside' | 'deleted';
-  /** What becomes of plans that build on it; asked for only where there are any. */
-  heirs: HeirsFate | null;
 }
 
 /**
@@ -225,14 +227,6 @@ export async function restorePlan(sequelize: Sequelize, id: string, userId: numb
     await recordActivity({ userId, action: 'restore', subject: `plan:${id}` }, transaction);
   });
   return readPlan(id);
-}
-
-/** Another base for a plan, or none. */
-export interface Rebase {
-  base: string | null;
-  /** `look`: its page stays as it is; `base`: it keeps what is its own, and the rest comes from the new base. */
-  keep: HeirsFate;
-  version: number;
 }
 
 export async function rebasePlan(

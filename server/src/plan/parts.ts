@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Sequelize } from 'sequelize';
-import type { PartSummary, StoredPlan } from '@fond/contract';
+import type { PartSummary, StoredPlan, NewPart } from '@fond/contract';
 import {
   aislesOfPlan,
   documentsBy,
@@ -8,7 +8,6 @@ import {
   resolvePlan,
   shelfOf,
   USUAL_LOOK,
-  type Fixture,
   type Plan,
   USUAL_BADGES,
 } from '@fond/core';
@@ -60,11 +59,6 @@ export async function listParts({ snapshot }: Stand): Promise<PartSummary[]> {
       ];
     })
     .sort((a, b) => a.name.localeCompare(b.name, 'en'));
-}
-
-export interface NewPart {
-  name: string;
-  fixtures: readonly Fixture[];
 }
 
 /** Keeps a fixture and all within it as a part. It is live once a plan that shows it is published. */

@@ -1,11 +1,10 @@
-import type { Preview } from '@fond/contract';
+import type { Preview, PreviewWish } from '@fond/contract';
 import {
   aislesOfPlan,
   confinedCss,
   type BenchModel,
   type PageModel,
   type Plan,
-  type PlanDocument,
   type ProductModel,
 } from '@fond/core';
 import type { CatalogueHost } from '../catalogue/catalogueHost';
@@ -17,15 +16,6 @@ import { draftedEdition } from './draftedEdition';
 import { documentsFor } from './drafts';
 import { disputesOf, movesOf } from './publishing';
 import { safeDocument } from './safePlan';
-
-/** A draft, and the page of it that is to be seen: now, or at another moment by another shopper. */
-export interface PreviewWish {
-  plan: PlanDocument;
-  address: string;
-  at?: string;
-  part?: number;
-  signedIn?: boolean;
-}
 
 /** The page that a draft makes, what its shelf shows and why, and what its reach gains, loses and disputes. */
 export async function previewDraft(

@@ -1,5 +1,5 @@
 import type { Sequelize, Transaction } from 'sequelize';
-import type { DraftVersion, EditionSummary, PublicationRequest } from '@fond/contract';
+import type { HeldOperation as Held, DraftVersion, EditionSummary, PublicationRequest } from '@fond/contract';
 import { mayAs, type User } from '@fond/contract';
 import type { Stand } from '../catalogue/catalogueHost';
 import { inUnit } from '../database/unit';
@@ -97,7 +97,7 @@ async function waitingRow(id: number, transaction?: Transaction): Promise<Public
 /** Asks for anything else that shoppers will see. */
 export async function askToDo(
   sequelize: Sequelize,
-  held: HeldOperation,
+  held: Held,
   note: string,
   userId: number,
 ): Promise<PublicationRequest> {

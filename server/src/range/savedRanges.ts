@@ -1,15 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
-import type { EditionSummary, PlanChanges, RangeUse, StoredRange } from '@fond/contract';
-import {
-  rangesOfPlan,
-  sameValue,
-  withRange,
-  type Plan,
-  type RangeRule,
-  type SavedRange,
-  type Snapshot,
-} from '@fond/core';
+import type { EditionSummary, PlanChanges, RangeUse, StoredRange, RangeWish } from '@fond/contract';
+import { rangesOfPlan, sameValue, withRange, type Plan, type SavedRange, type Snapshot } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { PlanModel, SavedRangeModel, UserModel } from '../database/models';
 import { publishBeneath, readLiveEdition } from '../edition/editions';
@@ -87,11 +79,6 @@ async function named<T>(name: string, write: Promise<T>): Promise<T> {
       ]);
     throw error;
   }
-}
-
-export interface RangeWish {
-  name: string;
-  rule: RangeRule;
 }
 
 export async function createRange(

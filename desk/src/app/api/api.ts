@@ -2,52 +2,62 @@ import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Observable } from 'rxjs';
 import type {
-  ActivityEntry,
-  AisleTexts,
-  AttributeChange,
-  AttributeLine,
-  Campaign,
-  CampaignTimes,
-  CollectionSummary,
-  CollectionWish,
-  DraftVersion,
-  EditionComparison,
-  EditionSummary,
-  BadgeReport,
-  FacetAdviceRow,
-  Floor,
-  FreePageWish,
-  HeirsFate,
-  ImportMapping,
-  Job,
-  KeptPicture,
-  PlanBeginning,
-  PlanChanges,
-  PlanFile,
-  PlanImport,
-  PartSummary,
-  PictureReport,
-  PlanSummary,
-  Preview,
-  ProductLine,
-  ProductLookup,
-  ProductWhy,
-  HeldOperation,
-  PublicationRequest,
-  RedirectImport,
-  Role,
-  Session,
-  ShopSettings,
-  SignInHelp,
-  StoredCollection,
-  StoredFreePage,
-  StoredPlan,
-  StoredRange,
-  StoredRedirect,
-  User,
-  Vocabulary,
-  Withdrawal,
-  WordedAisle,
+  AnswerOf,
+  BodyOf,
+  OperationName,
+  Operations,
+  ParamsOf,
+  QueryOf,
+} from '@fond/contract/operations';
+import { ROUTES } from '@fond/contract/routes';
+import {
+  addressOf,
+  type ActivityEntry,
+  type AisleTexts,
+  type AttributeChange,
+  type AttributeLine,
+  type Campaign,
+  type CampaignTimes,
+  type CollectionSummary,
+  type CollectionWish,
+  type DraftVersion,
+  type EditionComparison,
+  type EditionSummary,
+  type BadgeReport,
+  type FacetAdviceRow,
+  type Floor,
+  type FreePageWish,
+  type HeirsFate,
+  type ImportMapping,
+  type Job,
+  type KeptPicture,
+  type PlanBeginning,
+  type PlanChanges,
+  type PlanFile,
+  type PlanImport,
+  type PartSummary,
+  type PictureReport,
+  type PlanSummary,
+  type Preview,
+  type ProductLine,
+  type ProductLookup,
+  type ProductWhy,
+  type HeldOperation,
+  type PublicationRequest,
+  type RedirectImport,
+  type Role,
+  type Session,
+  type ShopSettings,
+  type SignInHelp,
+  type StoredCollection,
+  type StoredFreePage,
+  type StoredPlan,
+  type StoredRange,
+  type StoredRedirect,
+  type User,
+  type Vocabulary,
+  type Withdrawal,
+  type WordedAisle,
 } from '@fond/contract';
 import type {
   BenchModel,
@@ -80,74 +90,101 @@ export interface ImportWish {
   leaveOut: boolean;
 }
 
+type Named<K extends string, T> = unknown extends T ? unknown : Readonly<Record<K, T>>;
+
+/** What is sent along: what stands in the address, behind it, and in the body; files as a form. */
+type Sent<N extends OperationName> = Named<'params', ParamsOf<N>> &
+  Named<'query', QueryOf<N>> &
+  (Operations[N] extends { upload: unknown } ? { form: FormData } : Named<'body', BodyOf<N>>);
+
+/** Nothing has to be sent where nothing is taken. */
+type Asked<N extends OperationName> = unknown extends Sent<N> ? [] : [sent: Sent<N>];
+
+interface AnySent {
+  params?: Readonly<Record<string, string | number>>;
+  query?: Readonly<Record<string, string | number>>;
+  body?: unknown;
+  form?: FormData;
+}
+
 /** The server, one method per operation. */
 @Injectable({ providedIn: 'root' })
 export class Api {
   private readonly http = inject(HttpClient);
 
+  /** Asks for an operation where the contract has it. */
+  private call<N extends OperationName>(name: N, ...[sent]: Asked<N>): Observable<AnswerOf<N>> {
+    const [method] = ROUTES[name];
+    const { params, query, body, form }: AnySent = sent ?? {};
+    return this.http.request<AnswerOf<N>>(method, addressOf(name, params), {
+      params: query,
+      body: form ?? body ?? (method === 'post' || method === 'put' ? {} : undefined),
+    });
+  }
+
   whoAmI(): Observable<Session> {
-    return this.http.get<Session>('/api/session');
+    return this.call('whoAmI');
   }
 
   signInHelp(): Observable<SignInHelp> {
-    return this.http.get<SignInHelp>('/api/session/help');
+    return this.call('signInHelp');
   }
 
   signIn(email: string, password: string): Observable<Session> {
-    return this.http.post<Session>('/api/session', { email, password });
+    return this.call('signIn', { body: { email, password } });
   }
 
   signOut(): Observable<void> {
-    return this.http.delete<void>('/api/session');
+    return this.call('signOut');
   }
 
   floor(): Observable<Floor> {
-    return this.http.get<Floor>('/api/floor');
+    return this.call('floor');
   }
 
   vocabulary(): Observable<Vocabulary> {
-    return this.http.get<Vocabulary>('/api/catalogue/vocabulary');
+    return this.call('vocabulary');
   }
 
-  plans(): Observable<PlanSummary[]> {
-    return this.http.get<PlanSummary[]>('/api/plans');
+  plans(): Observable<readonly PlanSummary[]> {
+    return this.call('plans');
   }
 
-  parts(): Observable<PartSummary[]> {
-    return this.http.get<PartSummary[]>('/api/parts');
+  parts(): Observable<readonly PartSummary[]> {
+    return this.call('parts');
   }
 
   createPart(name: string, fixtures: readonly Fixture[]): Observable<StoredPlan> {
-    return this.http.post<StoredPlan>('/api/parts', { name, fixtures });
+    return this.call('createPart', { body: { name, fixtures } });
   }
 
   createPlan(name: string, reach: Reach, from: string, as: PlanBeginning): Observable<StoredPlan> {
-    return this.http.post<StoredPlan>('/api/plans', { name, reach, from, as });
+    return this.call('createPlan', { body: { name, reach, from, as } });
   }
 
   readPlan(id: string): Observable<StoredPlan> {
-    return this.http.get<StoredPlan>(`/api/plans/${id}`);
+    return this.call('readPlan', { params: { id } });
   }
 
   savePlan(plan: PlanDocument, version: number): Observable<StoredPlan> {
-    return this.http.put<StoredPlan>(`/api/plans/${plan.id}`, { plan, version });
+    return this.call('savePlan', { params: { id: plan.id }, body: { plan, version } });
   }
 
   rebasePlan(id: string, base: string | null, keep: HeirsFate, version: number): Observable<StoredPlan> {
-    return this.http.put<StoredPlan>(`/api/plans/${id}/base`, { base, keep, version });
+    return this.call('rebasePlan', { params: { id }, body: { base, keep, version } });
   }
 
   notePlan(id: string, note: string): Observable<StoredPlan> {
-    return this.http.put<StoredPlan>(`/api/plans/${id}/note`, { note });
+    return this.call('notePlan', { params: { id }, body: { note } });
   }
 
   /** Says that somebody has the plan open; answers with the names of the others who have. */
   bePresent(id: string): Observable<readonly string[]> {
-    return this.http.post<readonly string[]>(`/api/plans/${id}/presence`, {});
+    return this.call('presence', { params: { id } });
   }
 
   planWithdrawal(id: string): Observable<Withdrawal> {
-    return this.http.get<Withdrawal>(`/api/plans/${id}/withdrawal`);
+    return this.call('planWithdrawal', { params: { id } });
   }
 
   removePlan(
@@ -155,57 +192,60 @@ export class Api {
     standing: 'aside' | 'deleted',
     heirs: HeirsFate | null,
   ): Observable<{ edition: EditionSummary | null }> {
-    return this.http.post<{ edition: EditionSummary | null }>(`/api/plans/${id}/removal`, {
-      standing,
-      heirs,
+    return this.call('removePlan', {
+      params: { id },
+      body: {
+        standing,
+        heirs,
+      },
     });
   }
 
   restorePlan(id: string): Observable<StoredPlan> {
-    return this.http.post<StoredPlan>(`/api/plans/${id}/restore`, {});
+    return this.call('restorePlan', { params: { id } });
   }
 
   publicationChanges(plans: readonly string[]): Observable<PlanChanges> {
-    return this.http.post<PlanChanges>('/api/publications/changes', { plans });
+    return this.call('publicationChanges', { body: { plans } });
   }
 
   publishPlans(plans: readonly DraftVersion[], note: string): Observable<EditionSummary> {
-    return this.http.post<EditionSummary>('/api/publications', { plans, note });
+    return this.call('publishPlans', { body: { plans, note } });
   }
 
   /** The page that a draft makes, as a shopper sees it: now, or at another moment. */
   preview(plan: PlanDocument, address: string, seen: SeenAs = {}): Observable<Preview> {
-    return this.http.post<Preview>('/api/preview', { plan, address, ...seen });
+    return this.call('preview', { body: { plan, address, ...seen } });
   }
 
   /** What shoppers see at an address. */
   livePage(address: string): Observable<ShopModel> {
-    return this.http.get<ShopModel>('/api/shop/page', { params: { address } });
+    return this.call('page', { query: { address } });
   }
 
-  ranges(): Observable<StoredRange[]> {
-    return this.http.get<StoredRange[]>('/api/ranges');
+  ranges(): Observable<readonly StoredRange[]> {
+    return this.call('ranges');
   }
 
   createRange(name: string, rule: RangeRule): Observable<StoredRange> {
-    return this.http.post<StoredRange>('/api/ranges', { name, rule });
+    return this.call('createRange', { body: { name, rule } });
   }
 
   saveRange(id: string, name: string, rule: RangeRule, version: number): Observable<StoredRange> {
-    return this.http.put<StoredRange>(`/api/ranges/${id}`, { name, rule, version });
+    return this.call('saveRange', { params: { id }, body: { name, rule, version } });
   }
 
   deleteRange(id: string): Observable<void> {
-    return this.http.delete<void>(`/api/ranges/${id}`);
+    return this.call('deleteRange', { params: { id } });
   }
 
   explainRange(rule: RangeRule, address: string): Observable<Sieve> {
-    return this.http.post<Sieve>('/api/explain/range', { rule, address });
+    return this.call('explainRange', { body: { rule, address } });
   }
 
   /** @param fixture A promoting shelf; the aisle's own where it is left out. */
   explainProduct(plan: Plan, address: string, sku: string, fixture?: string): Observable<ProductWhy> {
-    return this.http.post<ProductWhy>('/api/explain/product', { plan, address, sku, fixture });
+    return this.call('explainProduct', { body: { plan, address, sku, fixture } });
   }
 
   /** The card of a draft on the bench; null for a plan without a shelf. */
@@ -214,230 +254,228 @@ export class Api {
     address: string,
     show: 'card' | 'badges',
   ): Observable<{ bench: BenchModel | null }> {
-    return this.http.post<{ bench: BenchModel | null }>('/api/preview/card', { plan, address, show });
+    return this.call('previewCard', { body: { plan, address, show } });
   }
 
   explainBadges(plan: Plan, address: string): Observable<BadgeReport> {
-    return this.http.post<BadgeReport>('/api/explain/badges', { plan, address });
+    return this.call('explainBadges', { body: { plan, address } });
   }
 
-  explainFacets(plan: Plan, address: string): Observable<FacetAdviceRow[]> {
-    return this.http.post<FacetAdviceRow[]>('/api/explain/facets', { plan, address });
+  explainFacets(plan: Plan, address: string): Observable<readonly FacetAdviceRow[]> {
+    return this.call('explainFacets', { body: { plan, address } });
   }
 
   rangeChanges(id: string): Observable<PlanChanges> {
-    return this.http.get<PlanChanges>(`/api/ranges/${id}/changes`);
+    return this.call('rangeChanges', { params: { id } });
   }
 
   publishRange(id: string, version: number, note: string): Observable<EditionSummary> {
-    return this.http.post<EditionSummary>(`/api/ranges/${id}/publish`, { version, note });
+    return this.call('publishRange', { params: { id }, body: { version, note } });
   }
 
-  collections(): Observable<CollectionSummary[]> {
-    return this.http.get<CollectionSummary[]>('/api/collections');
+  collections(): Observable<readonly CollectionSummary[]> {
+    return this.call('collections');
   }
 
   readCollection(id: number): Observable<StoredCollection> {
-    return this.http.get<StoredCollection>(`/api/collections/${id}`);
+    return this.call('readCollection', { params: { id } });
   }
 
   createCollection(wish: CollectionWish): Observable<StoredCollection> {
-    return this.http.post<StoredCollection>('/api/collections', wish);
+    return this.call('createCollection', { body: wish });
   }
 
   saveCollection(id: number, wish: CollectionWish, version: number): Observable<StoredCollection> {
-    return this.http.put<StoredCollection>(`/api/collections/${id}`, { ...wish, version });
+    return this.call('saveCollection', { params: { id }, body: { ...wish, version } });
   }
 
   deleteCollection(id: number): Observable<void> {
-    return this.http.delete<void>(`/api/collections/${id}`);
+    return this.call('deleteCollection', { params: { id } });
   }
 
   /** Products by title or article number; in one aisle, or in the whole shop. */
-  products(q: string, aisle: string | null): Observable<ProductLine[]> {
-    return this.http.get<ProductLine[]>('/api/catalogue/products', {
-      params: aisle === null ? { q } : { q, aisle },
-    });
+  products(q: string, aisle: string | null): Observable<readonly ProductLine[]> {
+    return this.call('products', { query: aisle === null ? { q } : { q, aisle } });
   }
 
   lookUpProducts(skus: readonly string[]): Observable<ProductLookup> {
-    return this.http.post<ProductLookup>('/api/catalogue/products/lookup', { skus });
+    return this.call('lookUpProducts', { body: { skus } });
   }
 
   setFeatured(sku: string, featured: boolean): Observable<void> {
-    return this.http.put<void>(`/api/catalogue/products/${encodeURIComponent(sku)}/featured`, { featured });
+    return this.call('setFeatured', { params: { sku }, body: { featured } });
   }
 
-  editions(): Observable<EditionSummary[]> {
-    return this.http.get<EditionSummary[]>('/api/editions');
+  editions(): Observable<readonly EditionSummary[]> {
+    return this.call('editions');
   }
 
   compareEditions(from: number, to: number): Observable<EditionComparison> {
-    return this.http.get<EditionComparison>(`/api/editions/${from}/compared/${to}`);
+    return this.call('compareEditions', { params: { number: from, with: to } });
   }
 
   /** Publishes what an edition held again: all of it, or some plans only. */
   publishEdition(number: number, plans: readonly string[] | null): Observable<EditionSummary> {
-    return this.http.post<EditionSummary>(`/api/editions/${number}/publish`, { note: '', plans });
+    return this.call('publishEdition', { params: { number }, body: { note: '', plans } });
   }
 
-  people(): Observable<User[]> {
-    return this.http.get<User[]>('/api/people');
+  people(): Observable<readonly User[]> {
+    return this.call('people');
   }
 
   addPerson(person: { name: string; email: string; password: string; role: Role }): Observable<User> {
-    return this.http.post<User>('/api/people', person);
+    return this.call('addPerson', { body: person });
   }
 
   changeRole(id: number, role: Role): Observable<User> {
-    return this.http.put<User>(`/api/people/${id}/role`, { role });
+    return this.call('changeRole', { params: { id }, body: { role } });
   }
 
   settings(): Observable<ShopSettings> {
-    return this.http.get<ShopSettings>('/api/settings');
+    return this.call('settings');
   }
 
   removePerson(id: number): Observable<void> {
-    return this.http.delete<void>(`/api/people/${id}`);
+    return this.call('removePerson', { params: { id } });
   }
 
   resetPassword(id: number, password: string): Observable<void> {
-    return this.http.put<void>(`/api/people/${id}/password`, { password });
+    return this.call('resetPassword', { params: { id }, body: { password } });
   }
 
   endSessions(id: number): Observable<void> {
-    return this.http.delete<void>(`/api/people/${id}/sessions`);
+    return this.call('endSessions', { params: { id } });
   }
 
   changePassword(current: string, password: string): Observable<Session> {
-    return this.http.put<Session>('/api/session/password', { current, password });
+    return this.call('changePassword', { body: { current, password } });
   }
 
   changeSettings(change: Partial<ShopSettings>): Observable<ShopSettings> {
-    return this.http.put<ShopSettings>('/api/settings', change);
+    return this.call('changeSettings', { body: change });
   }
 
-  publicationRequests(): Observable<PublicationRequest[]> {
-    return this.http.get<PublicationRequest[]>('/api/publications/requests');
+  publicationRequests(): Observable<readonly PublicationRequest[]> {
+    return this.call('publicationRequests');
   }
 
   askToPublish(plans: readonly DraftVersion[], note: string): Observable<PublicationRequest> {
-    return this.http.post<PublicationRequest>('/api/publications/requests', { plans, note });
+    return this.call('askToPublish', { body: { plans, note } });
   }
 
   askToDo(held: HeldOperation, note: string): Observable<PublicationRequest> {
-    return this.http.post<PublicationRequest>('/api/publications/requests', { held, note });
+    return this.call('askToPublish', { body: { held, note } });
   }
 
   approveRequest(id: number): Observable<EditionSummary> {
-    return this.http.post<EditionSummary>(`/api/publications/requests/${id}/approve`, {});
+    return this.call('approveRequest', { params: { id } });
   }
 
   declineRequest(id: number, words: string): Observable<PublicationRequest> {
-    return this.http.post<PublicationRequest>(`/api/publications/requests/${id}/decline`, { words });
+    return this.call('declineRequest', { params: { id }, body: { words } });
   }
 
   /** A hundred entries of the record, older than one of them where that is given. */
-  activity(subject: string | null, before: number | null): Observable<ActivityEntry[]> {
-    return this.http.get<ActivityEntry[]>('/api/activity', {
-      params: { ...(subject !== null && { subject }), ...(before !== null && { before }) },
+  activity(subject: string | null, before: number | null): Observable<readonly ActivityEntry[]> {
+    return this.call('activity', {
+      query: { ...(subject !== null && { subject }), ...(before !== null && { before }) },
     });
   }
 
-  freePages(): Observable<StoredFreePage[]> {
-    return this.http.get<StoredFreePage[]>('/api/pages');
+  freePages(): Observable<readonly StoredFreePage[]> {
+    return this.call('freePages');
   }
 
   readFreePage(id: number): Observable<StoredFreePage> {
-    return this.http.get<StoredFreePage>(`/api/pages/${id}`);
+    return this.call('readFreePage', { params: { id } });
   }
 
   createFreePage(wish: FreePageWish): Observable<StoredFreePage> {
-    return this.http.post<StoredFreePage>('/api/pages', wish);
+    return this.call('createFreePage', { body: wish });
   }
 
   saveFreePage(id: number, wish: FreePageWish, version: number): Observable<StoredFreePage> {
-    return this.http.put<StoredFreePage>(`/api/pages/${id}`, { ...wish, version });
+    return this.call('saveFreePage', { params: { id }, body: { ...wish, version } });
   }
 
   deleteFreePage(id: number): Observable<void> {
-    return this.http.delete<void>(`/api/pages/${id}`);
+    return this.call('deleteFreePage', { params: { id } });
   }
 
-  attributes(): Observable<AttributeLine[]> {
-    return this.http.get<AttributeLine[]>('/api/catalogue/attributes');
+  attributes(): Observable<readonly AttributeLine[]> {
+    return this.call('attributes');
   }
 
   changeAttribute(key: string, change: AttributeChange): Observable<AttributeLine> {
-    return this.http.put<AttributeLine>(`/api/catalogue/attributes/${encodeURIComponent(key)}`, change);
+    return this.call('changeAttribute', { params: { key }, body: change });
   }
 
   uploadPicture(file: File): Observable<KeptPicture> {
     const form = new FormData();
     form.set('file', file);
-    return this.http.post<KeptPicture>('/api/pictures', form);
+    return this.call('uploadPicture', { form });
   }
 
   aisleTexts(of: WordedAisle, id: number): Observable<AisleTexts> {
-    return this.http.get<AisleTexts>(`/api/catalogue/texts/${of}/${id}`);
+    return this.call('aisleTexts', { params: { of, id } });
   }
 
   saveAisleTexts(of: WordedAisle, id: number, texts: AisleTexts, seen: AisleTexts): Observable<void> {
-    return this.http.put<void>(`/api/catalogue/texts/${of}/${id}`, { ...texts, seen });
+    return this.call('saveAisleTexts', { params: { of, id }, body: { ...texts, seen } });
   }
 
   setCategoryPicture(id: number, sku: string | null): Observable<void> {
-    return this.http.put<void>(`/api/catalogue/categories/${id}/picture`, { sku });
+    return this.call('setCategoryPicture', { params: { id }, body: { sku } });
   }
 
   focusCategoryPicture(id: number, focus: FocusPoint): Observable<void> {
-    return this.http.put<void>(`/api/catalogue/categories/${id}/picture/focus`, focus);
+    return this.call('focusCategoryPicture', { params: { id }, body: focus });
   }
 
-  redirects(): Observable<StoredRedirect[]> {
-    return this.http.get<StoredRedirect[]>('/api/redirects');
+  redirects(): Observable<readonly StoredRedirect[]> {
+    return this.call('redirects');
   }
 
   createRedirect(redirect: Redirect): Observable<StoredRedirect> {
-    return this.http.post<StoredRedirect>('/api/redirects', redirect);
+    return this.call('createRedirect', { body: redirect });
   }
 
   saveRedirect(id: number, redirect: Redirect): Observable<StoredRedirect> {
-    return this.http.put<StoredRedirect>(`/api/redirects/${id}`, redirect);
+    return this.call('saveRedirect', { params: { id }, body: redirect });
   }
 
   deleteRedirect(id: number): Observable<void> {
-    return this.http.delete<void>(`/api/redirects/${id}`);
+    return this.call('deleteRedirect', { params: { id } });
   }
 
   testRedirect(path: string): Observable<Way> {
-    return this.http.get<Way>('/api/redirects/test', { params: { path } });
+    return this.call('testRedirect', { query: { path } });
   }
 
   importRedirects(csv: string): Observable<RedirectImport> {
-    return this.http.post<RedirectImport>('/api/redirects/import', { csv });
+    return this.call('importRedirects', { body: { csv } });
   }
 
   importPlans(file: PlanFile, mapping: Readonly<Record<string, string | null>>): Observable<PlanImport> {
-    return this.http.post<PlanImport>('/api/import/plans', { file, mapping });
+    return this.call('importPlans', { body: { file, mapping } });
   }
 
-  campaigns(): Observable<Campaign[]> {
-    return this.http.get<Campaign[]>('/api/campaigns');
+  campaigns(): Observable<readonly Campaign[]> {
+    return this.call('campaigns');
   }
 
   createCampaign(
     wish: CampaignTimes & { name: string; plans: readonly DraftVersion[] },
   ): Observable<Campaign> {
-    return this.http.post<Campaign>('/api/campaigns', wish);
+    return this.call('createCampaign', { body: wish });
   }
 
   moveCampaign(id: string, times: CampaignTimes): Observable<Campaign> {
-    return this.http.put<Campaign>(`/api/campaigns/${id}`, times);
+    return this.call('moveCampaign', { params: { id }, body: times });
   }
 
   endCampaign(id: string): Observable<Campaign> {
-    return this.http.post<Campaign>(`/api/campaigns/${id}/end`, {});
+    return this.call('endCampaign', { params: { id } });
   }
 
   /** Reads a product file; a job's id stands for the file that the job has read. */
@@ -449,22 +487,22 @@ export class Api {
     form.set('leaveOut', wish.leaveOut ? '1' : '0');
     if (typeof file === 'string') form.set('from', file);
     else form.set('file', file, file.name);
-    return this.http.post<Job>('/api/catalogue/import', form);
+    return this.call('importCatalogue', { form });
   }
 
   pictures(): Observable<PictureReport> {
-    return this.http.get<PictureReport>('/api/pictures');
+    return this.call('pictures');
   }
 
   makeRenditions(): Observable<Job> {
-    return this.http.post<Job>('/api/pictures/renditions', {});
+    return this.call('makeRenditions');
   }
 
-  jobs(): Observable<Job[]> {
-    return this.http.get<Job[]>('/api/jobs');
+  jobs(): Observable<readonly Job[]> {
+    return this.call('jobs');
   }
 
   readJob(id: string): Observable<Job> {
-    return this.http.get<Job>(`/api/jobs/${id}`);
+    return this.call('readJob', { params: { id } });
   }
 }

@@ -4,7 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Store } from '@ngrx/store';
-import type { ImportColumn, ImportMapping, Job, Problem } from '@fond/contract';
+import { addressOf, type ImportColumn, type ImportMapping, type Job, type Problem } from '@fond/contract';
 import { Api } from '../api/api';
 import { toProblem } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
@@ -33,6 +33,7 @@ export class ImportPage {
   private readonly store = inject(Store);
   private readonly follower = inject(JobFollower);
 
+  protected readonly faults = ({ id }: Job): string => addressOf('jobFaults', { id });
   protected readonly file = signal<File | null>(null);
   protected readonly over = signal(false);
   protected readonly job = signal<Job | null>(null);

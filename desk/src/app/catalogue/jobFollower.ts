@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { catchError, EMPTY, Observable, switchMap, takeWhile, timer } from 'rxjs';
-import type { Job } from '@fond/contract';
+import { addressOf, type Job } from '@fond/contract';
 import { Api } from '../api/api';
 
 export const ended = (job: Job): boolean => job.state === 'done' || job.state === 'failed';
@@ -14,7 +14,7 @@ export class JobFollower {
 
   follow(id: string): Observable<Job> {
     return new Observable<Job>((subscriber) => {
-      const events = new EventSource(`/api/jobs/${id}/events`);
+      const events = new EventSource(addressOf('jobEvents', { id }));
       events.addEventListener('job', (event: MessageEvent<string>) => {
         const job = JSON.parse(event.data) as Job;
         subscriber.next(job);

@@ -6,7 +6,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { EditionSummary, NamedPlan, Problem } from '@fond/contract';
+import { addressOf, type EditionSummary, type NamedPlan, type Problem } from '@fond/contract';
 import { Api } from '../api/api';
 import { mayPass } from '../api/problem';
 import { FloorActions } from '../floor/floor.actions';
@@ -26,6 +26,7 @@ export class EditionsPage {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly messages = inject(MatSnackBar);
+  protected readonly asFile = ({ number }: EditionSummary): string => addressOf('exportEdition', { number });
 
   /** From the address: `calendar` or the list, and the two editions that are compared, as `3,7`. */
   readonly view = input<string>();

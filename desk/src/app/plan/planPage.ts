@@ -17,7 +17,7 @@ import { MatTooltipModule } from '@angular/material/tooltip';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { filter, take } from 'rxjs';
-import type { PlanBeginning, Problem } from '@fond/contract';
+import { addressOf, type PlanBeginning, type Problem } from '@fond/contract';
 import { HOUSE_PLAN_ID, isHeir } from '@fond/core';
 import { Api } from '../api/api';
 import { PartsActions } from '../part/state/parts.actions';
@@ -82,6 +82,10 @@ export class PlanPage {
   readonly id = input.required<string>();
   readonly aisle = input<string>();
   readonly sheet = input<'card' | 'badges'>();
+
+  protected readonly asFile = computed(
+    () => `${addressOf('exportPlans')}?${new URLSearchParams({ plans: this.id() })}`,
+  );
 
   /** Where there is room for one of them: the page, until something of the brief is opened. */
   protected readonly sides = ['brief', 'page'] as const;

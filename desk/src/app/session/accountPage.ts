@@ -55,7 +55,7 @@ import { sessionFeature } from './session.feature';
       </section>
     </div>
   `,
-  styleUrls: ['../shell/sheet.scss', '../people/peoplePage.scss'],
+  styleUrls: ['../shell/sheet.scss', '../person/peoplePage.scss'],
   styles: `
     .page {
       max-width: 620px;

@@ -4,7 +4,7 @@ import path from 'node:path';
 import type { RequestHandler } from 'express';
 import type Joi from 'joi';
 import multer, { MulterError } from 'multer';
-import type { ImportMapping } from '@fond/contract';
+import type { ImportMapping, UploadFields } from '@fond/contract';
 import { importMappingSchema, ratesSchema } from '@fond/contract/operations';
 import { problem } from '../../http/problem';
 import type { ImportRequest } from './importRequest';
@@ -59,15 +59,6 @@ function readJson(name: string, text: string | undefined, schema: Joi.ObjectSche
     'Nothing was read.',
     error.details.map(({ path: at, message }) => ({ path: [name, ...at].join('.'), message })),
   );
-}
-
-/** The fields of an upload beside its file. */
-export interface UploadFields {
-  mapping?: string;
-  dryRun?: '0' | '1';
-  leaveOut?: '0' | '1';
-  from?: string;
-  rates?: string;
 }
 
 /** How a file is to be read, as the fields of its upload say. */

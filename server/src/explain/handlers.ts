@@ -1,31 +1,22 @@
-import type { OperationName } from '@fond/contract/operations';
-import {
-  composeBench,
-  type Aisle,
-  type Plan,
-  type PlanDocument,
-  type RangeContext,
-  type Snapshot,
-} from '@fond/core';
+import type { DraftAt } from '@fond/contract';
+import { composeBench, type Aisle, type Plan, type RangeContext, type Snapshot } from '@fond/core';
 import { explainBadges } from '../badge/explainBadges';
 import type { CatalogueHost } from '../catalogue/catalogueHost';
-import type { Handler } from '../http/mount';
-import { aisleAt, contextOf, explainFacets, explainProduct } from './explain';
+import type { Handlers } from '../http/mount';
 import { draftedEdition } from '../plan/draftedEdition';
 import { withOwnCss } from '../plan/preview';
+import type { Services } from '../services';
 import { pageTime, readAddress } from '../shop/compose';
 import { standOf } from '../shop/pages';
+import { aisleAt, contextOf, explainFacets, explainProduct } from './explain';
 
-type DraftOperation = Extract<
-  OperationName,
-  'explainProduct' | 'explainFacets' | 'explainBadges' | 'previewCard'
->;
+type Own = 'explainProduct' | 'explainFacets' | 'explainBadges' | 'previewCard';
 
 /** What a draft comes to in an aisle, without being stored. */
-export const draftHandlers = (host: CatalogueHost): Record<DraftOperation, Handler> => ({
+export const explainHandlers = ({ host }: Services): Handlers<Own> => ({
   explainProduct: async ({ body }) => {
-    const { sku, fixture } = body as { sku: string; fixture?: string };
     const { snapshot, aisle, plan, context } = await drafted(host, body);
+    const { sku, fixture } = body;
     return explainProduct(snapshot, aisle, plan, { sku, fixture }, context);
   },
   explainFacets: async ({ body }) => {
@@ -37,11 +28,10 @@ export const draftHandlers = (host: CatalogueHost): Record<DraftOperation, Handl
     return explainBadges(snapshot, aisle, plan, context);
   },
   previewCard: async ({ body }) => {
-    const { address, show } = body as { address: string; show: 'card' | 'badges' };
     const { snapshot, aisle, plan, context } = await drafted(host, body);
-    const lang = readAddress(address)?.parameters['lang'];
+    const lang = readAddress(body.address)?.parameters['lang'];
     const { number } = standOf(host).edition;
-    const bench = composeBench(snapshot, plan, number, { aisle, lang, show, context });
+    const bench = composeBench(snapshot, plan, number, { aisle, lang, show: body.show, context });
     return { bench: bench && withOwnCss(bench, plan) };
   },
 });
@@ -49,9 +39,8 @@ export const draftHandlers = (host: CatalogueHost): Record<DraftOperation, Handl
 /** A draft laid over what is live, and the aisle at an address that is to be explained. */
 async function drafted(
   host: CatalogueHost,
-  body: unknown,
+  { address, plan: document }: DraftAt,
 ): Promise<{ snapshot: Snapshot; aisle: Aisle; plan: Plan; context: RangeContext }> {
-  const { address, plan: document } = body as { plan: PlanDocument; address: string };
   const { snapshot, beneath, zone } = standOf(host);
   const aisle = aisleAt(snapshot, readAddress(address)?.path);
   const { edition, plan } = await draftedEdition(beneath, [document]);

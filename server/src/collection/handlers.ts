@@ -1,0 +1,23 @@
+import type { Handlers } from '../http/mount';
+import { served } from '../http/served';
+import type { Services } from '../services';
+import { standOf } from '../shop/pages';
+import {
+  createCollection,
+  deleteCollection,
+  listCollections,
+  readCollection,
+  saveCollection,
+} from './collections';
+
+type Own = 'collections' | 'createCollection' | 'readCollection' | 'saveCollection' | 'deleteCollection';
+
+/** Collections, by hand or by rule. */
+export const collectionHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
+  collections: () => listCollections(sequelize, standOf(host).snapshot),
+  createCollection: ({ body, user }) => served(host, createCollection(sequelize, body, user.id)),
+  readCollection: ({ params }) => readCollection(sequelize, params.id),
+  saveCollection: ({ params, body, user }) =>
+    served(host, saveCollection(sequelize, params.id, body, user.id)),
+  deleteCollection: ({ params, user }) => served(host, deleteCollection(sequelize, params.id, user.id)),
+});

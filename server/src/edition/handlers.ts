@@ -1,0 +1,63 @@
+import type { AnyCall, Handlers } from '../http/mount';
+import { served } from '../http/served';
+import type { HeldOperation } from '../plan/approval';
+import { exportEdition } from '../plan/portable';
+import { planChanges, publishPlans } from '../plan/publishing';
+import {
+  approveRequest,
+  askToDo,
+  askToPublish,
+  declineRequest,
+  heldIn,
+  listRequests,
+  noteApproval,
+} from '../plan/requests';
+import type { Services } from '../services';
+import { standOf } from '../shop/pages';
+import { compareEditions } from './compare';
+import { liveSummary, publishAgain, readEdition, summaries } from './editions';
+
+type Own =
+  | 'publicationChanges'
+  | 'publishPlans'
+  | 'publicationRequests'
+  | 'askToPublish'
+  | 'approveRequest'
+  | 'declineRequest'
+  | 'editions'
+  | 'readEdition'
+  | 'compareEditions'
+  | 'publishEdition'
+  | 'exportEdition';
+
+/**
+ * Publishing, what waits for a second person, and what was published.
+ *
+ * @param perform Does an operation that was held until now, for whoever approves it.
+ */
+export const editionHandlers = (
+  { sequelize, host }: Services,
+  perform: (held: HeldOperation, call: AnyCall) => unknown,
+): Handlers<Own> => ({
+  publicationChanges: ({ body }) => planChanges(standOf(host), body.plans),
+  publishPlans: ({ body, user }) => served(host, publishPlans(sequelize, standOf(host), body, user.id)),
+  publicationRequests: () => listRequests(),
+  askToPublish: ({ body: { plans = [], held, note }, user }) =>
+    held ? askToDo(sequelize, held, note, user.id) : askToPublish(sequelize, { plans, note }, user.id),
+  approveRequest: async (call) => {
+    const { params, user } = call;
+    const held = await heldIn(sequelize, params.id, user);
+    if (!held) return served(host, approveRequest(sequelize, standOf(host), params.id, user.id));
+    await noteApproval(sequelize, params.id, user.id);
+    await perform(held, call);
+    return liveSummary();
+  },
+  declineRequest: ({ params, body, user }) => declineRequest(sequelize, params.id, body.words, user.id),
+
+  editions: () => summaries(),
+  readEdition: ({ params }) => readEdition(params.number),
+  compareEditions: ({ params }) => compareEditions(standOf(host).snapshot, params.number, params.with),
+  publishEdition: ({ params, body, user }) =>
+    served(host, publishAgain(sequelize, params.number, body, user.id)),
+  exportEdition: ({ params }) => exportEdition(standOf(host).snapshot, params.number),
+});

@@ -1,0 +1,54 @@
+import type { Handlers } from '../http/mount';
+import { served } from '../http/served';
+import type { Services } from '../services';
+import { standOf } from '../shop/pages';
+import { createPlan, listPlans, readPlan, savePlan } from './drafts';
+import { floorOf, vocabularyOf } from './floor';
+import { notePlan, rebasePlan, removePlan, restorePlan, withdrawalOf } from './life';
+import { createPart, listParts } from './parts';
+import { exportPlans, importPlans } from './portable';
+import { notePresence } from './presence';
+import { previewDraft } from './preview';
+
+type Own =
+  | 'floor'
+  | 'vocabulary'
+  | 'plans'
+  | 'createPlan'
+  | 'readPlan'
+  | 'savePlan'
+  | 'rebasePlan'
+  | 'notePlan'
+  | 'presence'
+  | 'planWithdrawal'
+  | 'removePlan'
+  | 'restorePlan'
+  | 'parts'
+  | 'createPart'
+  | 'preview'
+  | 'exportPlans'
+  | 'importPlans';
+
+/** Drafts of plans and parts, their life, and what serves which aisle. */
+export const planHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
+  floor: () => floorOf(standOf(host)),
+  vocabulary: () => vocabularyOf(standOf(host).snapshot),
+  plans: () => listPlans(standOf(host)),
+  createPlan: ({ body, user }) => createPlan(sequelize, body, user.id),
+  readPlan: ({ params }) => readPlan(params.id),
+  savePlan: ({ params, body: { plan, version }, user }) =>
+    savePlan(sequelize, params.id, plan, version, user.id),
+  rebasePlan: ({ params, body, user }) => rebasePlan(sequelize, params.id, body, user.id),
+  notePlan: ({ params, body, user }) => notePlan(sequelize, params.id, body.note, user.id),
+  presence: ({ params, user }) => notePresence(params.id, user.id),
+  planWithdrawal: ({ params }) => withdrawalOf(standOf(host), params.id),
+  removePlan: async ({ params, body, user }) => ({
+    edition: await served(host, removePlan(sequelize, params.id, body, user.id)),
+  }),
+  restorePlan: ({ params, user }) => restorePlan(sequelize, params.id, user.id),
+  parts: () => listParts(standOf(host)),
+  createPart: ({ body, user }) => createPart(sequelize, body, user.id),
+  preview: ({ body }) => previewDraft(host, body),
+  exportPlans: ({ query }) => exportPlans(standOf(host).snapshot, query.plans.split(',').filter(Boolean)),
+  importPlans: ({ body, user }) => importPlans(sequelize, standOf(host).snapshot, body, user.id),
+});
