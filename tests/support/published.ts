@@ -1,6 +1,7 @@
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
 import formats from 'ajv-formats';
 import { OPERATIONS, type Operation, type OperationName } from '@fond/contract/operations';
+import type { Witness } from '../../server/src/http/mount';
 import { openApiDocument } from '../../server/src/http/openapi';
 
 const DOCUMENT = 'openapi';
@@ -29,7 +30,7 @@ function refuse(what: string, validate: ValidateFunction, value: unknown): void 
 }
 
 /** Fails where what an operation took, or what it answers, is not what the contract and the published document say. */
-export function holdAgainstPublished(name: OperationName, taken: unknown, answer: unknown): void {
+function holdExchange(name: OperationName, taken: unknown, answer: unknown): void {
   const operation: Operation = OPERATIONS[name];
   const place = ['paths', operation.path, operation.method];
   if (operation.body)
@@ -49,3 +50,18 @@ export function holdAgainstPublished(name: OperationName, taken: unknown, answer
       answer,
     );
 }
+
+/** Statuses that the document doesn't tell of an operation, as they were answered. */
+export const undocumented: string[] = [];
+
+/** Holds an application's answers against the published document. */
+export const heldAgainstPublished: Witness = {
+  exchanged: holdExchange,
+  finished: (name, status) => {
+    const { path, method } = OPERATIONS[name];
+    // What is the same at every address is told once, and nobody means a 500.
+    if (status === 304 || status === 500) return;
+    const { paths } = openApiDocument() as { paths: Record<string, Record<string, { responses: object }>> };
+    if (!(String(status) in paths[path][method].responses)) undocumented.push(`${name}: ${status}`);
+  },
+};

@@ -10,7 +10,7 @@ import { UserModel } from '../../server/src/database/models';
 import { addUser } from '../../server/src/person/users';
 import { createDatabase, type DatabaseServer } from './databaseServer';
 import { copyDemoShop } from './demoShop';
-import { holdAgainstPublished } from './published';
+import { heldAgainstPublished, undocumented } from './published';
 
 export const DIST = path.resolve(import.meta.dirname, '../../dist');
 export const PASSWORD = 'correct-horse';
@@ -54,7 +54,7 @@ export async function startTestServer(
     dist: options.dist ?? null,
     demo: options.demo ?? false,
     log: pino({ level: 'fatal' }),
-    witness: holdAgainstPublished,
+    witness: heldAgainstPublished,
     makePictures: false,
   });
   const signIn = async (who = 'Ines Marlow'): Promise<Desk> => {
@@ -72,6 +72,8 @@ export async function startTestServer(
     stop: async () => {
       await application.stop();
       await rm(folder, { recursive: true, force: true });
+      const found = undocumented.splice(0);
+      if (found.length) throw new Error(`The published document lacks ${[...new Set(found)].join(', ')}.`);
     },
   };
 }

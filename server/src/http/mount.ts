@@ -52,7 +52,13 @@ export type AnyCall = Omit<Call, 'params' | 'query' | 'body' | 'user'> & {
 };
 export type AnyHandler = (call: AnyCall) => unknown;
 
-export type Witness = (name: OperationName, taken: unknown, answer: unknown) => void;
+/** Sees what goes to and fro; for tests, which hold it against what is published. */
+export interface Witness {
+  /** A body that was taken, and its answer before it is sent. */
+  exchanged(name: OperationName, taken: unknown, answer: unknown): void;
+  /** The status of every answer, refusals too, once it has been sent. */
+  finished(name: OperationName, status: number): void;
+}
 
 export interface MountOptions {
   sequelize: Sequelize;
@@ -61,7 +67,6 @@ export interface MountOptions {
   session: RequestHandler;
   /** Runs before an operation; for the limit on sign-in and for uploads. */
   before: Partial<Record<OperationName, RequestHandler | RequestHandler[]>>;
-  /** Sees every body that was taken, and every answer before it is sent; for tests, which hold both against what is published. */
   witness?: Witness;
 }
 
@@ -69,7 +74,13 @@ export interface MountOptions {
 export function mountOperations(app: Express, handlers: Handlers, options: MountOptions): void {
   for (const name of Object.keys(OPERATIONS) as OperationName[]) {
     const operation: Operation = OPERATIONS[name];
+    const { witness } = options;
     const chain: RequestHandler[] = [];
+    if (witness)
+      chain.push((_request, response, next) => {
+        response.on('finish', () => witness.finished(name, response.statusCode));
+        next();
+      });
     if (operation.access === 'signed-in' || name === 'signIn')
       chain.push((_request, _response, next) => {
         options.refuseWhileAway();
@@ -95,7 +106,7 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
         response.status(operation.status).end();
         return;
       }
-      options.witness?.(name, operation.body && request.body, answer);
+      witness?.exchanged(name, operation.body && request.body, answer);
       response.status(operation.status).json(answer);
     });
     app[operation.method](routeOf(operation), ...chain);
