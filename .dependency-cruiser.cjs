@@ -10,6 +10,31 @@ const only = (name, from, allowed, comment) => ({
   },
 });
 
+/** The rooms of the core, each above those that it may import; what stands here is the order. */
+const CORE_ROOMS = [
+  'text',
+  'width',
+  'redirect',
+  'clause',
+  'look',
+  'catalogue',
+  'range',
+  'address',
+  'badge',
+  'order',
+  'delivery',
+  'words',
+  'card',
+  'cart',
+  'plan',
+  'search',
+  'facet',
+  'layout',
+  'page',
+  'bench',
+  'tally',
+];
+
 module.exports = {
   forbidden: [
     only('core-stands-alone', 'core', ['core'], 'The core computes; it knows no other layer.'),
@@ -47,6 +72,27 @@ module.exports = {
       comment: 'The shop stays small.',
       from: { path: '^shop/' },
       to: { path: 'node_modules/(@angular/material|@ngrx|plotly)' },
+    },
+    ...CORE_ROOMS.slice(0, -1).map((room, at) => ({
+      name: `core-${room}-stands-below`,
+      comment: `Types included: ${room} knows nothing of the rooms above it.`,
+      severity: 'error',
+      from: { path: `^core/src/${room}/`, pathNot: '\\.spec\\.ts$' },
+      to: { path: `^core/src/(${CORE_ROOMS.slice(at + 1).join('|')})/` },
+    })),
+    {
+      name: 'core-rooms-are-known',
+      comment: 'A new room gets its place in the order of rooms above.',
+      severity: 'error',
+      from: { path: '^core/src/' },
+      to: { path: '^core/src/[^/]+/', pathNot: `^core/src/(testing|${CORE_ROOMS.join('|')})/` },
+    },
+    {
+      name: 'no-cycles-in-the-core',
+      comment: 'Nor one of types.',
+      severity: 'error',
+      from: { path: '^core/src/' },
+      to: { circular: true },
     },
     {
       name: 'no-cycles',

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { wordsFor, type Words } from '../catalogue/sets';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import type { Clause, RangeContext } from '../range/rule';
+import type { Clause, RangeContext } from '../clause/rule';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { badgesFor, badgesOf, meetingOf, strangeFigures } from './badges';
 import { USUAL_BADGE_LOOK, USUAL_BADGES, type BadgeRule, type BadgeSettings } from './rule';

@@ -1,11 +1,11 @@
-import { savingPercent } from '../card/figures';
-import { moneyOf } from '../card/money';
-import { textIn, type Lang } from '../catalogue/rows';
+import { savingPercent } from '../catalogue/figures';
+import { moneyOf } from '../text/money';
+import { textIn, type Lang } from '../text/texts';
 import { countOf, holds, wordsFor, type Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { faultOf, type ClauseFault } from '../range/clauseWords';
 import { runRange } from '../range/range';
-import { eachClause, type Clause, type RangeContext } from '../range/rule';
+import { eachClause, type Clause, type RangeContext } from '../clause/rule';
 import { dayOf } from '../text/days';
 import { numberText } from '../text/numbers';
 import { BADGE_FIGURES, type BadgeFigure, type BadgeRule, type BadgeSettings } from './rule';

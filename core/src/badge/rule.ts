@@ -1,8 +1,7 @@
-import type { Texts } from '../catalogue/rows';
-import type { ColourName } from '../look/look';
-import { atEachWidth, type Stepped } from '../plan/fixtures';
-import type { PerWidth } from '../plan/plan';
-import type { Clause } from '../range/rule';
+import type { Clause } from '../clause/rule';
+import type { ColourName, Colours } from '../look/look';
+import type { Texts } from '../text/texts';
+import { type PerWidth, type Stepped, atEachWidth } from '../width/widths';
 
 /** The corner of a picture at which a badge stands; start is left where people read from the left. */
 export type BadgePlace = 'top-start' | 'top-end' | 'bottom-start' | 'bottom-end';
@@ -107,3 +106,7 @@ export const badgeLookOf = ({ shape, ground, ink, opacity, place, size }: BadgeR
   place,
   size: atEachWidth(size),
 });
+
+/** Colour `#rrggbb` of a paint. */
+export const colourOf = (paint: Paint, colours: Colours): string =>
+  paint.startsWith('#') ? paint : colours[paint as keyof Colours];

@@ -5,7 +5,7 @@ import { cardElement, type CardElement } from './design';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { plainText, shorten } from '../text/plainText';
 import { cardAttributes, cardOf } from './card';
-import { savingPercent } from './figures';
+import { savingPercent } from '../catalogue/figures';
 
 const element = (kind: CardElement['element'], attribute: string | null = null): CardElement =>
   cardElement(kind, true, attribute);

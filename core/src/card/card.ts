@@ -1,19 +1,22 @@
 import { badgesOf, type Badge, type BadgeSet } from '../badge/badges';
-import type { AttributeValue, Lang } from '../catalogue/rows';
-import { textIn } from '../catalogue/rows';
+import type { AttributeValue } from '../catalogue/rows';
+import type { Lang } from '../text/texts';
+import { textIn } from '../text/texts';
 import { Keep } from '../catalogue/keep';
 import type { Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
-import { productPath } from '../page/address';
-import { hrefOf, linkTo } from '../page/shopFrame';
-import { wordsIn } from '../page/words';
-import type { LinkModel } from '../page/pageModel';
+import { productPath } from '../address/address';
+import { hrefOf, linkTo } from '../address/link';
+import { wordsIn } from '../words/words';
+import type { LinkModel } from '../address/link';
 import { dateIn } from '../text/days';
-import type { CardElement, CardField } from './design';
+import type { CardElement } from './design';
+import type { CardField } from '../catalogue/figures';
 import { numberText, type NumberForm } from '../text/numbers';
-import { savingPercent, stockStateOf, type StockState } from './figures';
+import { savingPercent, stockStateOf } from '../catalogue/figures';
+import { type StockState } from '../clause/rule';
 import { plainText, shorten } from '../text/plainText';
-import { moneyOf, type Money } from './money';
+import { moneyOf, type Money } from '../text/money';
 
 export interface CardImage {
   hash: string;

@@ -1,6 +1,6 @@
 import type { Paint } from '../badge/rule';
-import type { Texts } from '../catalogue/rows';
 import type { CardFrame, Shadow } from '../look/look';
+import type { Texts } from '../text/texts';
 
 /** What a card can be made of. */
 export type CardElementKind =
@@ -35,10 +35,6 @@ export const CARD_ELEMENT_KINDS: readonly CardElementKind[] = [
   'wish',
   'quick',
 ];
-
-/** Figures of a product that are no attribute, and may stand on a card as a line of their own. */
-export type CardField = 'sku' | 'added' | 'sold' | 'saving';
-export const CARD_FIELDS: readonly CardField[] = ['sku', 'added', 'sold', 'saving'];
 
 /** The look's own colour, a colour, or that of the product's main category. */
 export type CardPaint = Paint | 'category';

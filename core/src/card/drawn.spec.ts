@@ -11,7 +11,7 @@ import {
   type CardElement,
   type CardFace,
 } from './design';
-import { cardFaults, formLimits } from './cardFacts';
+import { cardFaults, formLimits } from '../bench/cardFacts';
 import { drawCard, inkOver } from './drawn';
 import type { CategoryRow } from '../catalogue/rows';
 import { startingFixtures } from '../plan/housePlan';

@@ -1,7 +1,8 @@
-import { textIn, type CatalogueFrame, type Lang } from '../catalogue/rows';
+import { type CatalogueFrame } from '../catalogue/rows';
+import { textIn, type Lang } from '../text/texts';
 import { LEAST_CONTRAST, leastContrastOver } from '../look/contrast';
 import { FRAMES, SHADOWS, type Colours } from '../look/look';
-import { colourOf } from '../badge/cover';
+import { colourOf } from '../badge/rule';
 import type { Paint } from '../badge/rule';
 import {
   isRevealed,

@@ -1,9 +1,9 @@
 import type { CardImage } from '../card/card';
-import { moneyOf, type Money } from '../card/money';
-import { textIn, type Lang } from '../catalogue/rows';
+import { moneyOf, type Money } from '../text/money';
+import { textIn, type Lang } from '../text/texts';
 import type { Snapshot } from '../catalogue/snapshot';
-import { productPath } from '../page/address';
-import { hrefOf } from '../page/shopFrame';
+import { productPath } from '../address/address';
+import { hrefOf } from '../address/link';
 
 /** One product of a cart holds so many pieces at most, and a cart so many products. */
 export const MOST_PIECES = 99;

@@ -1,6 +1,8 @@
-import { textIn, type AttributeRow, type CatalogueFrame, type CategoryRow, type CollectionRow } from './rows';
+import { type AttributeRow, type CatalogueFrame, type CategoryRow, type CollectionRow } from './rows';
+import { textIn } from '../text/texts';
 import { own } from '../text/own';
-import type { FreePageRow, AislePicture, Texts } from './rows';
+import type { FreePageRow, AislePicture } from './rows';
+import type { Texts } from '../text/texts';
 
 export type AisleKind = 'front' | 'category' | 'collection' | 'tag' | 'value' | 'page' | 'search';
 

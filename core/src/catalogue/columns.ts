@@ -1,4 +1,4 @@
-import type { Texts } from './rows';
+import type { Texts } from '../text/texts';
 import { resorted } from './resort';
 import { sortedByNumbers } from './sortByNumbers';
 import { ended, STRIDE } from './steps';

@@ -1,4 +1,4 @@
-import { packingRows } from '../facet/packedRows';
+import { packingRows } from './packedRows';
 import { aislesOf, type AisleMap } from './aisles';
 import {
   codesFor,

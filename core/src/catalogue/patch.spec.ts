@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { filterRange } from '../facet/filter';
-import { parseSelections } from '../facet/selection';
+import { parseSelections } from '../address/selection';
 import { permutationOf } from '../order/order';
 import { clauseWords } from '../range/clauseWords';
 import { byLevels, type OrderKey } from '../order/sorting';

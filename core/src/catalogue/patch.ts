@@ -1,4 +1,4 @@
-import { patchRows } from '../facet/patchRows';
+import { patchRows } from './patchRows';
 import { changedNumbers, changedSingles, type FacetColumn, type ValueColumn } from './columns';
 import { saleCode, stockCode, UNCOUNTED, type Snapshot } from './snapshot';
 import type { Words } from './sets';

@@ -1,5 +1,6 @@
-import type { PackedRows } from '../facet/packedRows';
-import { STOCK_STATES, stockStateOf, type StockState } from '../card/figures';
+import type { PackedRows } from './packedRows';
+import { stockStateOf } from './figures';
+import { STOCK_STATES, type StockState } from '../clause/rule';
 import type { AisleMap } from './aisles';
 import type { Lineage } from './keep';
 import {
@@ -9,7 +10,8 @@ import {
   type NumberColumn,
   type ValueColumn,
 } from './columns';
-import { textIn, type AttributeRow, type CatalogueFrame, type ImageRow, type Lang, type Texts } from './rows';
+import { type AttributeRow, type CatalogueFrame, type ImageRow } from './rows';
+import { textIn, type Lang, type Texts } from '../text/texts';
 import type { Words } from './sets';
 
 /** The whole catalogue as immutable columns; products are their positions 0…size-1. */

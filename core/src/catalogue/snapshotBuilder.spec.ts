@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { FRAME, product } from '../testing/catalogues';
 import { aislesOf } from './aisles';
-import { textIn } from './rows';
+import { textIn } from '../text/texts';
 import { holds } from './sets';
 import { UNCOUNTED } from './snapshot';
 import { SnapshotBuilder, snapshotOf } from './snapshotBuilder';

@@ -1,17 +1,10 @@
-import { packingRows } from '../facet/packedRows';
+import { packingRows } from './packedRows';
 import { aislesOf, type Aisle, type AisleMap } from './aisles';
 import { newLineage } from './keep';
 import { countable } from './countable';
 import { numberColumn, ValueColumnBuilder, type ColumnValue, type FacetColumn } from './columns';
-import type {
-  AttributeRow,
-  AttributeValue,
-  CatalogueFrame,
-  DayFigures,
-  ImageRow,
-  ProductRow,
-  Texts,
-} from './rows';
+import type { AttributeRow, AttributeValue, CatalogueFrame, DayFigures, ImageRow, ProductRow } from './rows';
+import type { Texts } from '../text/texts';
 import { own } from '../text/own';
 import { ended, STRIDE } from './steps';
 import { wordsFor } from './sets';

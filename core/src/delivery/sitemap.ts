@@ -1,6 +1,6 @@
 import type { Aisle } from '../catalogue/aisles';
 import type { Snapshot } from '../catalogue/snapshot';
-import { productPath } from '../page/address';
+import { productPath } from '../address/address';
 import { aisleProducts } from '../range/range';
 
 /** A page that search engines may index. */

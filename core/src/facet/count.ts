@@ -1,5 +1,5 @@
 import type { NumberColumn } from '../catalogue/columns';
-import { niceStep } from './packedRows';
+import { niceStep } from '../catalogue/packedRows';
 
 export interface NumberSpread {
   /** Products that have a number. */

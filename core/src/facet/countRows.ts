@@ -1,6 +1,6 @@
 import type { Codes } from '../catalogue/columns';
 import type { Stretches, Words } from '../catalogue/sets';
-import { BLOCK, type PackedChunk, type PackedPart, type PackedRows } from './packedRows';
+import { BLOCK, type PackedChunk, type PackedPart, type PackedRows } from '../catalogue/packedRows';
 
 // Plain loops over few arrays, each in a function of its own: that is what the compiler turns into tight code.
 

@@ -5,8 +5,8 @@ import { composePage } from '../page/composePage';
 import type { FixtureModel } from '../page/pageModel';
 import { facetChoice, housePlan } from '../plan/housePlan';
 import { SEARCH_FACET, type FacetChoice, type PanelSettings } from '../plan/plan';
-import type { SearchMatches } from '../text/searchIndex';
-import type { FacetModel } from './facetModel';
+import type { SearchMatches } from '../order/matches';
+import type { FacetModel } from './models';
 import { FRAME, NOW, product } from '../testing/catalogues';
 
 const rows = [

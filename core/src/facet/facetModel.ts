@@ -1,72 +1,11 @@
-import type { Aisle } from '../catalogue/aisles';
+import { addressOf } from '../address/address';
 import type { FacetColumn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
-import { addressOf, type ListingState, type NeighbourAddresses } from '../page/address';
-import { SEARCH_FACET, type FacetChoice, type FacetControlChoice } from '../plan/plan';
+import { type FacetChoice, type FacetControlChoice, SEARCH_FACET } from '../plan/plan';
 import { facetLabel } from './facetWords';
-import type { Filtered } from './filter';
+import type { FacetBase, FacetContext, FacetControl, FacetModel } from './models';
 import { rangeModel, ratingModel, stepsModel, valueRangeModel } from './numberFacets';
 import { MOST_VALUES, valueModels } from './valueFacets';
-
-export type FacetControl = 'list' | 'single' | 'swatches' | 'range' | 'steps' | 'toggle' | 'search' | 'query';
-
-export interface FacetValueModel {
-  value: string;
-  label: string;
-  count: number;
-  selected: boolean;
-  /** Where choosing it, or giving it up, leads; null where it would lead to nothing. */
-  href: string | null;
-  swatch: string | null;
-  /** In trees: 0 for the first level. */
-  depth: number;
-}
-
-export interface FacetRangeModel {
-  /** In the units of addresses. */
-  min: number;
-  max: number;
-  from: number | null;
-  to: number | null;
-  /** `price` numbers are money; the currency tells the shop how to print them. */
-  currency: string | null;
-  buckets: readonly { from: number; to: number; count: number }[];
-}
-
-export interface FacetModel {
-  key: string;
-  label: string;
-  control: FacetControl;
-  unit: string | null;
-  open: boolean;
-  shown: number;
-  values: readonly FacetValueModel[];
-  /** How many values are not told, as they are too many for a page; a search finds them. */
-  more: number;
-  range: FacetRangeModel | null;
-  /** The state without this facet; null while nothing is chosen in it. */
-  clearHref: string | null;
-}
-
-export interface AppliedModel {
-  key: string;
-  value: string;
-  label: string;
-  /** The state without it. */
-  href: string;
-}
-
-export interface FacetContext {
-  snapshot: Snapshot;
-  aisle: Aisle;
-  state: ListingState;
-  addresses: NeighbourAddresses;
-  filtered: Filtered;
-  /** The range before anything is chosen, where values that lead nowhere are to be told; else null. */
-  whole: Filtered | null;
-  /** Of one facet, only the values whose label holds a text. */
-  find?: { key: string; text: string };
-}
 
 /** More distinct numbers than this are offered in steps. */
 const MOST_NUMBERS = 10;
@@ -121,9 +60,6 @@ export function facetModel(context: FacetContext, choice: FacetChoice): FacetMod
   if (open < (control === 'toggle' ? 1 : 2) && !picks.length && context.find?.key !== choice.key) return null;
   return { ...base, values, more, range: null };
 }
-
-/** What every form of a facet shares. */
-export type FacetBase = Omit<FacetModel, 'values' | 'range' | 'more'>;
 
 /** A search box for the aisle's own products; the search aisle has one already. */
 function searchModel({ aisle, snapshot, state }: FacetContext, choice: FacetChoice): FacetModel | null {

@@ -1,15 +1,15 @@
 import type { FacetColumn } from '../catalogue/columns';
-import { textIn } from '../catalogue/rows';
+import { textIn } from '../text/texts';
 import type { Snapshot } from '../catalogue/snapshot';
 import { formOf, valueLabel } from '../card/card';
-import { moneyOf } from '../card/money';
-import { addressOf, encodedPick, type ListingState, type NeighbourAddresses } from '../page/address';
-import { wordsIn } from '../page/words';
+import { moneyOf } from '../text/money';
+import { addressOf, encodedPick, type ListingState, type NeighbourAddresses } from '../address/address';
+import { wordsIn } from '../words/words';
 import { SEARCH_FACET, type FacetChoice } from '../plan/plan';
 import { own } from '../text/own';
 import { numberText } from '../text/numbers';
-import type { AppliedModel } from './facetModel';
-import { pickText, type FacetPick } from './selection';
+import type { AppliedModel } from './models';
+import { pickText, type FacetPick } from '../address/selection';
 import { tagTitle } from './tagTitle';
 
 /** A facet's own words: the plan's, else the catalogue's, else its key. */

@@ -5,11 +5,11 @@ import { fullWords, wordsFor } from '../catalogue/sets';
 import { type Snapshot } from '../catalogue/snapshot';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { FRAME, parametersArbitrary, product, productsArbitrary } from '../testing/catalogues';
-import type { RangeRule } from '../range/rule';
+import type { RangeRule } from '../clause/rule';
 import { Oracle } from '../testing/oracle';
 import { filterRange, type Filtered } from './filter';
-import { packRows, type PackingLimits } from './packedRows';
-import { parseSelections } from './selection';
+import { packRows, type PackingLimits } from '../catalogue/packedRows';
+import { parseSelections } from '../address/selection';
 
 const repacked = (snapshot: Snapshot, limits: PackingLimits): Snapshot => ({
   ...snapshot,

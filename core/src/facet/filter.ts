@@ -14,8 +14,8 @@ import {
 } from '../catalogue/sets';
 import { bucketsOf, type BinCounts, type Bucket, type NumberSpread } from './count';
 import { countMembers, countRows, countSlot, spreadCounts } from './countRows';
-import type { PackedPart } from './packedRows';
-import { chosenWords, type Selections } from './selection';
+import type { PackedPart } from '../catalogue/packedRows';
+import { chosenWords, type Selections } from '../address/selection';
 import {
   countLoose,
   lostOf,

@@ -1,9 +1,10 @@
 import type { FacetColumn, NumberColumn, ValueColumn } from '../catalogue/columns';
-import { encodedPick } from '../page/address';
-import type { FacetBase, FacetContext, FacetModel, FacetValueModel } from './facetModel';
+import { encodedPick } from '../address/address';
+import type { FacetBase, FacetContext, FacetModel, FacetValueModel } from './models';
 import { pickLabel } from './facetWords';
 import type { Filtered } from './filter';
-import { pickText, within, type FacetPick } from './selection';
+import { pickText, type FacetPick } from '../address/selection';
+import { within } from '../clause/rule';
 import type { BinCounts } from './count';
 import { stepsOf, stepsOfBins, type NumberCount, type NumberStep } from './steps';
 

@@ -1,4 +1,4 @@
-import { niceStep } from './packedRows';
+import { niceStep } from '../catalogue/packedRows';
 
 /** Products at one number. */
 export interface NumberCount {

@@ -1,6 +1,6 @@
-import { textIn } from '../catalogue/rows';
+import { textIn } from '../text/texts';
 import type { Snapshot } from '../catalogue/snapshot';
-import { wordsIn } from '../page/words';
+import { wordsIn } from '../words/words';
 
 /** What the shop's tags are called together. */
 export const tagTitle = ({ frame }: Snapshot, lang: string): string =>

@@ -3,11 +3,11 @@ import type { ValueColumn } from '../catalogue/columns';
 import { lowestOf } from '../catalogue/lowest';
 import type { Snapshot } from '../catalogue/snapshot';
 import { valueLabel } from '../card/card';
-import { encodedPick } from '../page/address';
+import { encodedPick } from '../address/address';
 import type { FacetChoice } from '../plan/plan';
 import { fold } from '../text/fold';
-import type { FacetContext, FacetControl, FacetValueModel } from './facetModel';
-import type { FacetPick } from './selection';
+import type { FacetContext, FacetControl, FacetValueModel } from './models';
+import type { FacetPick } from '../address/selection';
 
 /** So many values of a facet stand on a page, beside those that are chosen. */
 export const MOST_VALUES = 100;

@@ -13,7 +13,7 @@ import {
 } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { countRows, countSlot, spreadCounts } from './countRows';
-import type { PackedPart, PackedRows } from './packedRows';
+import type { PackedPart, PackedRows } from '../catalogue/packedRows';
 
 /** What is known of a range before anything is chosen; ranges are kept, so it is asked for again and again. */
 export interface WholeRange {

@@ -1,4 +1,4 @@
-import { atAllWidths } from '../plan/plan';
+import { atAllWidths } from '../width/widths';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';

@@ -1,6 +1,6 @@
 import type { PictureSource } from '../plan/fixtures';
 import type { Fixture, Plan } from '../plan/plan';
-import { DEVICE_WIDTHS, SPOTLIGHT_GAP, type Breakpoints } from './frame';
+import { DEVICE_WIDTHS, SPOTLIGHT_GAP, type Breakpoints } from '../width/frame';
 import {
   cardRooms,
   columnOf,

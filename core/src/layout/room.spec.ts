@@ -1,10 +1,10 @@
-import { atAllWidths } from '../plan/plan';
+import { atAllWidths } from '../width/widths';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LAYOUT, type ColumnsSettings, type FixtureLayout } from '../plan/fixtures';
 import { facetChoice, startingFixtures, usual } from '../plan/housePlan';
 import type { Fixture, Shelf } from '../plan/plan';
-import { BREAKPOINTS, DEVICE_WIDTHS, FRAME } from './frame';
+import { BREAKPOINTS, DEVICE_WIDTHS, FRAME } from '../width/frame';
 import {
   cardRooms,
   columnRoom,

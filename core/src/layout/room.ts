@@ -1,25 +1,17 @@
 import {
-  atEachWidth,
   isStacked,
-  steppedAt,
   WHOLE_SPAN,
   type Column,
   type ColumnsSettings,
   type PromotionSettings,
-  type Stepped,
   type TilePlace,
 } from '../plan/fixtures';
+import { atEachWidth, steppedAt, type Stepped } from '../width/widths';
 import { containerOf } from '../plan/nesting';
-import {
-  atAllWidths,
-  facetPanelOf,
-  type FacetPanel,
-  type Fixture,
-  type PerWidth,
-  type WidthName,
-} from '../plan/plan';
+import { facetPanelOf, type FacetPanel, type Fixture } from '../plan/plan';
+import { atAllWidths, type PerWidth, type WidthName } from '../width/widths';
 import { FREE_COLUMNS } from './freeGrid';
-import { BREAKPOINT_BOUNDS, BREAKPOINTS, FRAME, widthNameOf, type Breakpoints } from './frame';
+import { BREAKPOINT_BOUNDS, BREAKPOINTS, FRAME, widthNameOf, type Breakpoints } from '../width/frame';
 
 /**
  * How wide a place on the page is, as a line: `share` of the viewport's width plus `fixed` CSS pixels. Everything that

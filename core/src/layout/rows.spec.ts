@@ -6,7 +6,7 @@ import { composePage } from '../page/composePage';
 import { housePlan } from '../plan/housePlan';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { fullRowSizes, MOST_PER_PAGE, productsAPage, renditionFor, rowsOf } from './rows';
-import { tallyOf } from './tally';
+import { tallyOf } from '../tally/tally';
 
 const columns = fc.integer({ min: 1, max: 6 });
 const rows = Array.from({ length: 28 }, (_, at) => product(at + 1));

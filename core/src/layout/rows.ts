@@ -1,5 +1,6 @@
-import type { Stepped } from '../plan/fixtures';
-import type { PageSize, PerWidth } from '../plan/plan';
+import type { Stepped } from '../width/widths';
+import type { PageSize } from '../plan/plan';
+import type { PerWidth } from '../width/widths';
 
 /** No page holds more cards than this, whatever is asked for. */
 export const MOST_PER_PAGE = 200;

@@ -1,10 +1,10 @@
-import { atEachWidth } from '../plan/fixtures';
+import { atEachWidth } from '../width/widths';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Card } from '../card/card';
 import { USUAL_GAP } from '../plan/housePlan';
-import { atAllWidths, WIDTH_NAMES } from '../plan/plan';
-import { DEVICE_WIDTHS } from './frame';
+import { atAllWidths, WIDTH_NAMES } from '../width/widths';
+import { DEVICE_WIDTHS } from '../width/frame';
 import { cardElement, USUAL_FACE } from '../card/design';
 import { drawCard } from '../card/drawn';
 import { USUAL_LOOK } from '../look/look';

@@ -1,8 +1,8 @@
-import { atEachWidth } from '../plan/fixtures';
+import { atEachWidth } from '../width/widths';
 import type { Card, CardPart } from '../card/card';
 import type { DrawnElement } from '../card/drawn';
-import { WIDTH_NAMES, type PerWidth } from '../plan/plan';
-import { DEVICE_WIDTHS } from './frame';
+import { WIDTH_NAMES, type PerWidth } from '../width/widths';
+import { DEVICE_WIDTHS } from '../width/frame';
 import { cardRooms, fittingGaps, NARROWEST, widthIn, type Rooms, type ShelfShape } from './room';
 
 /**

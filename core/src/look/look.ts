@@ -1,4 +1,4 @@
-import { BREAKPOINTS, type Breakpoints } from '../layout/frame';
+import { BREAKPOINTS, type Breakpoints } from '../width/frame';
 import { contrastOf } from './contrast';
 
 /** What the shop's colours are for. */

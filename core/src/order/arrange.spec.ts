@@ -6,7 +6,7 @@ import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { CONTEXT, FRAME, product, productsArbitrary } from '../testing/catalogues';
 import { arrangedWindow, heldPins } from './arrange';
 import { permutationOf } from './order';
-import type { Clause } from '../range/rule';
+import type { Clause } from '../clause/rule';
 import { byLevels, type Pin, type Spread } from './sorting';
 
 const SORTING = byLevels([{ key: 'newest', reversed: false }]);

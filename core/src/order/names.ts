@@ -1,6 +1,6 @@
 import { Keep, type Earlier } from '../catalogue/keep';
 import { resorted } from '../catalogue/resort';
-import { textIn, type Lang } from '../catalogue/rows';
+import { textIn, type Lang } from '../text/texts';
 import type { Snapshot } from '../catalogue/snapshot';
 import { ended } from '../catalogue/steps';
 

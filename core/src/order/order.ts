@@ -1,4 +1,4 @@
-import type { Lang } from '../catalogue/rows';
+import type { Lang } from '../text/texts';
 import { Keep, type Earlier } from '../catalogue/keep';
 import { lowestOf } from '../catalogue/lowest';
 import { resorted } from '../catalogue/resort';
@@ -14,9 +14,9 @@ import {
   type Words,
 } from '../catalogue/sets';
 import { activitySums, clauseWords, dayRead, faultOf, numberOf } from '../range/clauseWords';
-import type { Clause, RangeContext } from '../range/rule';
+import type { Clause, RangeContext } from '../clause/rule';
 import { nameNumbers } from './names';
-import type { SearchMatches } from '../text/searchIndex';
+import type { SearchMatches } from './matches';
 import type { OrderKey, OrderLevel, Sorting } from './sorting';
 
 /** The sorted catalogue: `positions[rank]` is the product at that rank, `ranks` its inverse. */

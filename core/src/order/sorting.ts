@@ -1,4 +1,4 @@
-import type { Clause } from '../range/rule';
+import type { Clause } from '../clause/rule';
 
 export type OrderKey =
   | 'featured'

@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { editionFrom } from '../plan/edition';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import { parseSelections } from '../facet/selection';
+import { parseSelections } from '../address/selection';
 import { housePlan, usual } from '../plan/housePlan';
 import { shelfOf, type Edition, type Plan } from '../plan/plan';
-import type { RangeRule } from '../range/rule';
+import type { RangeRule } from '../clause/rule';
 import {
   FRAME,
   NOW,

@@ -1,26 +1,26 @@
 import { badgesFor } from '../badge/badges';
 import { plainText, shorten } from '../text/plainText';
 import { groundOf, type Aisle } from '../catalogue/aisles';
-import { textIn, type Lang } from '../catalogue/rows';
+import { textIn, type Lang } from '../text/texts';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import { appliedModels, appliedSearch } from '../facet/facetWords';
 import { filterRange } from '../facet/filter';
-import { parseSelections } from '../facet/selection';
+import { parseSelections } from '../address/selection';
 import { MOST_PER_PAGE } from '../layout/rows';
 import { facetPanelOf, shelfOf, type Edition, type Plan, type Shelf } from '../plan/plan';
 import { choosePlan } from '../plan/reach';
 import { dayIn, type PageFacts } from '../plan/shownWhen';
 import { runRange } from '../range/range';
-import type { RangeContext } from '../range/rule';
-import { addressOf, NeighbourAddresses, type ListingState } from './address';
+import type { RangeContext } from '../clause/rule';
+import { addressOf, NeighbourAddresses, type ListingState } from '../address/address';
 import { searched, titleOf, type Composer, type PageRequest } from './composer';
 import { fixtureModels, isShown } from './fixtureModels';
-import type { AppliedModel } from '../facet/facetModel';
+import type { AppliedModel } from '../facet/models';
 import { shelfModelOf, type PageModel, type ShelfModel } from './pageModel';
 import { productFacts } from './productFacts';
 import { orderChoices } from './shelfModel';
 import { shopFrameOf } from './shopFrame';
-import { wordsIn } from './words';
+import { wordsIn } from '../words/words';
 
 /**
  * The one way from an address to a page: aisle → plan → fixtures; range → selections → order → window → cards.

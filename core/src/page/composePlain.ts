@@ -7,8 +7,9 @@ import { cardGaps, cardRooms, PAGE_ROOMS, sizesOf } from '../layout/room';
 import { HOUSE_PLAN_ID } from '../plan/housePlan';
 import { shelfOf, type Edition } from '../plan/plan';
 import type { AccountModel, CartFault, CartModel, MissingModel, RelatedModel, ShopFrame } from './pageModel';
-import { plainState, shopFrameOf } from './shopFrame';
-import { wordsIn } from './words';
+import { shopFrameOf } from './shopFrame';
+import { plainState } from '../address/link';
+import { wordsIn } from '../words/words';
 
 /** Where shoppers sign in. */
 export const ACCOUNT_PATH = '/account';

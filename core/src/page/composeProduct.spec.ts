@@ -4,7 +4,7 @@ import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { housePlan } from '../plan/housePlan';
 import type { Plan, RelatedShelf } from '../plan/plan';
-import type { Clause } from '../range/rule';
+import type { Clause } from '../clause/rule';
 import { composeMissing } from './composePlain';
 import { composeProduct } from './composeProduct';
 

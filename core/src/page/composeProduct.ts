@@ -3,7 +3,7 @@ import { cardOf } from '../card/card';
 import { plainText, shorten } from '../text/plainText';
 import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
-import { textIn, type Lang } from '../catalogue/rows';
+import { textIn, type Lang } from '../text/texts';
 import { countOf, holds, type Words } from '../catalogue/sets';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import { cardGaps, cardRooms, PAGE_ROOMS, sizesOf } from '../layout/room';
@@ -13,13 +13,14 @@ import type { Edition, Plan, RelatedShelf, Shelf } from '../plan/plan';
 import { choosePlan } from '../plan/reach';
 import { runRange } from '../range/range';
 import { nearestTo } from '../range/related';
-import type { RangeContext } from '../range/rule';
-import { productPath } from './address';
+import type { RangeContext } from '../clause/rule';
+import { productPath } from '../address/address';
 import { sortingOf } from './shelfModel';
 import type { ProductModel, RelatedModel } from './pageModel';
 import { productFacts } from './productFacts';
-import { wordsIn } from './words';
-import { hrefOf, linkTo, plainState, shopFrameOf, trailOf } from './shopFrame';
+import { wordsIn } from '../words/words';
+import { shopFrameOf, trailOf } from './shopFrame';
+import { hrefOf, linkTo, plainState } from '../address/link';
 
 /** The page of one product; null where no product has this slug. */
 export function composeProduct(

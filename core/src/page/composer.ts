@@ -1,15 +1,15 @@
 import type { BadgeSet } from '../badge/badges';
 import type { Aisle } from '../catalogue/aisles';
-import { textIn } from '../catalogue/rows';
+import { textIn } from '../text/texts';
 import type { Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import type { Filtered } from '../facet/filter';
 import type { Plan, Shelf } from '../plan/plan';
 import type { RangeResult } from '../range/range';
-import type { RangeContext } from '../range/rule';
-import type { SearchMatches } from '../text/searchIndex';
-import type { ListingState, NeighbourAddresses, ShelfView } from './address';
-import { wordsIn } from './words';
+import type { RangeContext } from '../clause/rule';
+import type { SearchMatches } from '../order/matches';
+import type { ListingState, NeighbourAddresses, ShelfView } from '../address/address';
+import { wordsIn } from '../words/words';
 
 export interface PageRequest {
   /** As under the shop's root. */

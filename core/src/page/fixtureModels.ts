@@ -1,19 +1,14 @@
-import { textIn } from '../catalogue/rows';
-import { facetModel, type FacetContext } from '../facet/facetModel';
+import { textIn } from '../text/texts';
+import { facetModel } from '../facet/facetModel';
+import { type FacetContext } from '../facet/models';
 import { filterRange } from '../facet/filter';
-import { FRAME } from '../layout/frame';
+import { FRAME } from '../width/frame';
 import { columnGaps, roomsOf, slotRooms, spanGaps } from '../layout/room';
-import { atEachWidth, steppedAt, USUAL_LAYOUT } from '../plan/fixtures';
+import { USUAL_LAYOUT } from '../plan/fixtures';
+import { atEachWidth, steppedAt } from '../width/widths';
 import { containerOf } from '../plan/nesting';
-import {
-  shelfOf,
-  WIDTH_NAMES,
-  type FacetPanel,
-  type Fixture,
-  type PerWidth,
-  type Plan,
-  type WidthName,
-} from '../plan/plan';
+import { shelfOf, type FacetPanel, type Fixture, type Plan } from '../plan/plan';
+import { WIDTH_NAMES, type PerWidth, type WidthName } from '../width/widths';
 import { shownAt, type PageFacts } from '../plan/shownWhen';
 import { searched, titleOf, type Composer } from './composer';
 import {

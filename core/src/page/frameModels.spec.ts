@@ -1,5 +1,5 @@
 import { USUAL_BADGES } from '../badge/rule';
-import { atAllWidths } from '../plan/plan';
+import { atAllWidths } from '../width/widths';
 import { describe, expect, it } from 'vitest';
 import { cardElement } from '../card/design';
 import { USUAL_LOOK } from '../look/look';

@@ -4,9 +4,10 @@ import { plainText, shorten } from '../text/plainText';
 import { cardElement, USUAL_FACE, type CardElement } from '../card/design';
 import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
-import { textIn, type Lang, type Texts, type FocusPoint } from '../catalogue/rows';
+import { type FocusPoint } from '../catalogue/rows';
+import { textIn, type Lang, type Texts } from '../text/texts';
 import type { Snapshot } from '../catalogue/snapshot';
-import { SPOTLIGHT_GAP, type Breakpoints } from '../layout/frame';
+import { SPOTLIGHT_GAP, type Breakpoints } from '../width/frame';
 import { freePlaces } from '../layout/freeGrid';
 import {
   isLines,
@@ -24,7 +25,6 @@ import {
 import { lanesOf } from '../layout/staggered';
 import { permutationOf, windowOf } from '../order/order';
 import {
-  atEachWidth,
   type BannerSettings,
   type NavigationSettings,
   type PictureSettings,
@@ -33,13 +33,16 @@ import {
   type SpotlightSettings,
   type TilesSettings,
 } from '../plan/fixtures';
+import { atEachWidth } from '../width/widths';
 import type { Sorting } from '../order/sorting';
 import type { Fixture, Plan, Shelf } from '../plan/plan';
 import { namedOrder, runRange } from '../range/range';
-import type { RangeContext } from '../range/rule';
-import type { FixtureModel, FramePicture, LinkModel, NavigationItem, TileModel } from './pageModel';
-import { hrefOf, navigationOf } from './shopFrame';
-import { wordsIn } from './words';
+import type { RangeContext } from '../clause/rule';
+import type { FixtureModel, FramePicture, NavigationItem, TileModel } from './pageModel';
+import type { LinkModel } from '../address/link';
+import { navigationOf } from './shopFrame';
+import { hrefOf } from '../address/link';
+import { wordsIn } from '../words/words';
 
 /** What the fixtures of the frame are made from. */
 export interface FrameContext {

@@ -1,30 +1,25 @@
-import type { ProductFacts } from './productFacts';
+import type { LinkModel } from '../address/link';
 import type { DrawnBadge } from '../badge/rule';
 import type { Card, CardImage } from '../card/card';
-import type { BenchReason } from '../card/bench';
-import type { Coverage } from '../card/cardFacts';
 import type { DrawnCard } from '../card/drawn';
 import type { Cart } from '../cart/cart';
 import type { AisleKind } from '../catalogue/aisles';
-import type { Lang, FocusPoint } from '../catalogue/rows';
-import type { AppliedModel, FacetModel } from '../facet/facetModel';
+import type { FocusPoint } from '../catalogue/rows';
+import type { AppliedModel, FacetModel } from '../facet/models';
+import type { CardLane } from '../layout/staggered';
 import type {
   BannerSettings,
-  ColumnsSettings,
   ColumnWidth,
+  ColumnsSettings,
   NavigationSettings,
   PromotionSettings,
   SpotlightSettings,
   TilePlace,
 } from '../plan/fixtures';
-import type { CardLane } from '../layout/staggered';
-import type { PanelSettings, PerWidth, ShelfSettings, WidthName, Paging } from '../plan/plan';
-
-/** A link; `href` is relative to the shop's root and starts with a slash. */
-export interface LinkModel {
-  title: string;
-  href: string;
-}
+import type { Paging, PanelSettings, ShelfSettings } from '../plan/plan';
+import type { Lang } from '../text/texts';
+import type { PerWidth, WidthName } from '../width/widths';
+import type { ProductFacts } from './productFacts';
 
 export interface NavigationItem extends LinkModel {
   count: number;
@@ -346,3 +341,23 @@ export function* eachFixture(fixtures: readonly FixtureModel[]): Generator<Fixtu
 
 export const shelfModelOf = (page: Pick<PageModel, 'fixtures'>): ShelfModel | undefined =>
   [...eachFixture(page.fixtures)].find((fixture): fixture is ShelfModel => fixture.type === 'shelf');
+
+/** Why a product is hard on a card, or what it stands for there. */
+export type BenchReason =
+  | 'usual'
+  | 'long'
+  | 'blank'
+  | 'wide'
+  | 'tall'
+  | 'saving'
+  | 'sold-out'
+  | 'tags'
+  | 'no-value'
+  | 'language';
+
+/** How many products of a range have something to show in an element. */
+export interface Coverage {
+  /** As `elementName` has it. */
+  name: string;
+  products: number;
+}

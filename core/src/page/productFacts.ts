@@ -8,13 +8,14 @@ import {
   type Stars,
   type StockWord,
 } from '../card/card';
-import { moneyOf, type Money } from '../card/money';
+import { moneyOf, type Money } from '../text/money';
 import { piecesOf } from '../cart/cart';
-import { textIn, type AttributeRow, type Lang } from '../catalogue/rows';
+import { type AttributeRow } from '../catalogue/rows';
+import { textIn, type Lang } from '../text/texts';
 import type { Snapshot } from '../catalogue/snapshot';
-import { productPath } from './address';
-import type { LinkModel } from './pageModel';
-import { hrefOf, linkTo } from './shopFrame';
+import { productPath } from '../address/address';
+import type { LinkModel } from '../address/link';
+import { hrefOf, linkTo } from '../address/link';
 
 /** What the shop says of a product, on its page and in a quick look. */
 export interface ProductFacts {

@@ -1,4 +1,4 @@
-import { atEachWidth } from '../plan/fixtures';
+import { atEachWidth } from '../width/widths';
 import { cardOf } from '../card/card';
 import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
@@ -7,15 +7,15 @@ import { lanesOf } from '../layout/staggered';
 import { productsAPage } from '../layout/rows';
 import { arrangedWindow, heldPins } from '../order/arrange';
 import { permutationOf, windowByScore } from '../order/order';
-import { pageOf } from '../order/pageOf';
+import { pageOf } from './pageOf';
 import type { OrderLevel, Sorting, SortKey } from '../order/sorting';
 import { facetPanelOf, type Shelf } from '../plan/plan';
 import { namedOrder } from '../range/range';
-import type { RangeContext } from '../range/rule';
-import { addressOf, type ListingState, type ShelfView } from './address';
+import type { RangeContext } from '../clause/rule';
+import { addressOf, type ListingState, type ShelfView } from '../address/address';
 import type { Composer } from './composer';
 import type { PageLink, ShelfModel } from './pageModel';
-import { wordsIn } from './words';
+import { wordsIn } from '../words/words';
 
 export type OrderChoice = SortKey | 'relevance';
 

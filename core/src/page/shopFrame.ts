@@ -1,70 +1,18 @@
+import { type ListingState, addressOf } from '../address/address';
+import { type LinkModel, aisleLink, hrefOf, linkTo } from '../address/link';
+import { type BadgeSettings, type DrawnBadge, badgeLookOf } from '../badge/rule';
 import type { CardImage } from '../card/card';
-import { plainText } from '../text/plainText';
-import { badgeLookOf, type DrawnBadge, type BadgeSettings } from '../badge/rule';
-import { groundOf, type Aisle } from '../catalogue/aisles';
-import { tagTitle } from '../facet/tagTitle';
-import { PLAIN_FACE, textIn, type Lang } from '../catalogue/rows';
-import { Keep } from '../catalogue/keep';
+import { type Aisle, groundOf } from '../catalogue/aisles';
+import { PLAIN_FACE } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
-import { BREAKPOINTS, type Breakpoints } from '../layout/frame';
+import { tagTitle } from '../facet/tagTitle';
+import { BREAKPOINTS, type Breakpoints } from '../width/frame';
 import { RENDITION_WIDTHS } from '../layout/rows';
-import { fontFilesOf, lookVariables, USUAL_LOOK, type Look } from '../look/look';
+import { type Look, USUAL_LOOK, fontFilesOf, lookVariables } from '../look/look';
 import type { Plan } from '../plan/plan';
-import { aisleProducts } from '../range/range';
-import { addressOf, type ListingState } from './address';
-import type { LinkModel, NavigationItem, PageMeta, ShopFrame } from './pageModel';
-
-/** The plain state of an address without anything chosen. */
-export const plainState = (path: string, lang: Lang): ListingState => ({
-  path,
-  selections: new Map(),
-  order: null,
-  page: 1,
-  from: 1,
-  size: null,
-  q: '',
-  view: null,
-  lang,
-});
-
-/** Address of an aisle or another page in a language. */
-export const hrefOf = (snapshot: Snapshot, path: string, lang: Lang): string =>
-  addressOf(plainState(path, lang), snapshot.frame.languages[0]);
-
-interface AisleLink extends LinkModel {
-  /** Products in the aisle and all below it. */
-  count: number;
-}
-
-const kept = new Keep<Map<string, AisleLink>>(16);
-
-/** Every page links to all its neighbours, so each link is made once for the aisles and what stands in them. */
-function aisleLink(snapshot: Snapshot, aisle: Aisle, lang: Lang): AisleLink {
-  const { aisles, category, collection, tag, attributes } = snapshot;
-  const links = kept.get(
-    snapshot.lineage,
-    lang,
-    [aisles, category, collection, tag, attributes],
-    () => new Map<string, AisleLink>(),
-  );
-  // A free page and the aisle it stands in for share an address, but not a title.
-  const key = `${aisle.key} ${aisle.path}`;
-  let link = links.get(key);
-  if (!link) {
-    link = {
-      title: textIn(aisle.titles, lang, snapshot.frame.languages),
-      href: hrefOf(snapshot, aisle.path, lang),
-      count: aisleProducts(snapshot, aisle).count,
-    };
-    links.set(key, link);
-  }
-  return link;
-}
-
-export function linkTo(snapshot: Snapshot, aisle: Aisle, lang: Lang): LinkModel {
-  const { title, href } = aisleLink(snapshot, aisle, lang);
-  return { title, href };
-}
+import { plainText } from '../text/plainText';
+import { type Lang, textIn } from '../text/texts';
+import type { NavigationItem, PageMeta, ShopFrame } from './pageModel';
 
 /** Links to aisles with the count of all products on and below them. */
 export function navigationOf(

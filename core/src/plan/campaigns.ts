@@ -1,7 +1,7 @@
 import { editionFrom, withDrafts } from './edition';
 import type { Edition, EditionContent, PlanDocument } from './plan';
 
-import type { SavedRange } from '../range/rule';
+import type { SavedRange } from '../clause/rule';
 
 /** Plans that stand over what is published for as long as a campaign runs. */
 export interface CampaignLayer {

@@ -1,7 +1,7 @@
 import { USUAL_BADGES } from '../badge/rule';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
-import type { SavedRange } from '../range/rule';
+import type { SavedRange } from '../clause/rule';
 import { editionFrom, withPlansOf } from './edition';
 import { startingFixtures, usual, USUAL_PROMOTION } from './housePlan';
 import { basedOn } from './inherit';

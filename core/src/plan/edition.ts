@@ -1,4 +1,4 @@
-import type { RangeRule, SavedRange } from '../range/rule';
+import type { RangeRule, SavedRange } from '../clause/rule';
 import { documentsBy, resolveAll } from './inherit';
 import { partsNamedIn, servedPlans } from './parts';
 import {

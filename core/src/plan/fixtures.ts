@@ -1,8 +1,9 @@
-import type { Texts, FocusPoint } from '../catalogue/rows';
-import type { OrderLevel } from '../order/sorting';
-import type { RangeRule } from '../range/rule';
 import type { CardElement, CardFace } from '../card/design';
-import type { PerWidth, WidthName } from './plan';
+import type { FocusPoint } from '../catalogue/rows';
+import type { Texts } from '../text/texts';
+import type { RangeRule } from '../clause/rule';
+import type { OrderLevel } from '../order/sorting';
+import { type Stepped, type WidthName, followed } from '../width/widths';
 
 /** Where a fixture stands within a container: one of its columns, or one of its tabs. */
 export interface Slot {
@@ -10,13 +11,6 @@ export interface Slot {
   fixture: string;
   /** Id of the column or the tab. */
   slot: string;
-}
-
-/** A value of the wide page, and what narrower ones have instead; null for what the next wider one has. */
-export interface Stepped<T> {
-  wide: T;
-  medium: T | null;
-  narrow: T | null;
 }
 
 /** How a fixture stands among its neighbours, at each width. */
@@ -32,9 +26,6 @@ export interface FixtureLayout {
 
 export const WHOLE_SPAN = 12;
 
-/** A value of the wide page that all narrower ones follow. */
-export const followed = <T>(value: T): Stepped<T> => ({ wide: value, medium: null, narrow: null });
-
 /** Across the whole room, where it is listed, shown everywhere. */
 export const USUAL_LAYOUT: FixtureLayout = {
   span: followed(WHOLE_SPAN),
@@ -42,19 +33,6 @@ export const USUAL_LAYOUT: FixtureLayout = {
   stuck: followed(false),
   hidden: followed(false),
 };
-
-/** The value at a width: its own, or that of the next wider one. */
-export function steppedAt<T>({ wide, medium, narrow }: Stepped<T>, width: WidthName): T {
-  if (width === 'wide') return wide;
-  return width === 'medium' ? (medium ?? wide) : (narrow ?? medium ?? wide);
-}
-
-/** The values that hold at each width. */
-export const atEachWidth = <T>(stepped: Stepped<T>): PerWidth<T> => ({
-  wide: stepped.wide,
-  medium: steppedAt(stepped, 'medium'),
-  narrow: steppedAt(stepped, 'narrow'),
-});
 
 /** The aisle's own picture, or one that was uploaded, by its content hash. */
 export type PictureSource =

@@ -3,15 +3,15 @@ import {
   USUAL_LAYOUT,
   type NavigationSettings,
   type PromotionSettings,
-  type Stepped,
   type TilesSettings,
 } from './fixtures';
+import { type Stepped } from '../width/widths';
 import type { FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf, Paging } from './plan';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
 import { cardElement, USUAL_FACE } from '../card/design';
 import { USUAL_BADGES } from '../badge/rule';
 import { USUAL_LOOK } from '../look/look';
-import { AISLE_RANGE } from '../range/rule';
+import { AISLE_RANGE } from '../clause/rule';
 
 export const HOUSE_PLAN_ID = 'house';
 

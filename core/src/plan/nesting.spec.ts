@@ -1,4 +1,4 @@
-import { atAllWidths } from './plan';
+import { atAllWidths } from '../width/widths';
 import { describe, expect, it } from 'vitest';
 import type { ColumnsSettings, Slot } from './fixtures';
 import { usual } from './housePlan';

@@ -1,8 +1,8 @@
 import { USUAL_BADGES } from '../badge/rule';
-import { atAllWidths } from './plan';
+import { atAllWidths } from '../width/widths';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
-import type { RangeRule } from '../range/rule';
+import type { RangeRule } from '../clause/rule';
 import { editionFrom, rangesOfPlan, withDrafts } from './edition';
 import type { ColumnsSettings, PartOwn, PromotionSettings, Slot } from './fixtures';
 import { startingFixtures, usual, USUAL_PROMOTION } from './housePlan';

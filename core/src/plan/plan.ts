@@ -1,12 +1,13 @@
 import type { BadgeSettings } from '../badge/rule';
 import type { CardElement, CardFace } from '../card/design';
 import type { AisleKind } from '../catalogue/aisles';
-import type { Texts } from '../catalogue/rows';
+import type { Texts } from '../text/texts';
+import type { RangeRule, SavedRange } from '../clause/rule';
 import type { Look } from '../look/look';
 import type { ShelfOrder } from '../order/sorting';
-import type { RangeRule, SavedRange } from '../range/rule';
 import type { Difference } from './differences';
-import type { FixtureLayout, FrameFixture, ShelfForm, Slot, Stepped } from './fixtures';
+import type { FixtureLayout, FrameFixture, ShelfForm, Slot } from './fixtures';
+import type { Stepped } from '../width/widths';
 import type { Condition } from './shownWhen';
 
 /** One line of a reach. Categories, tags and collections are named by their id, so a new address changes nothing. */
@@ -23,19 +24,6 @@ export interface Reach {
   include: readonly ReachRule[];
   exclude: readonly ReachRule[];
 }
-
-/** One value per device width. */
-export interface PerWidth<T> {
-  wide: T;
-  medium: T;
-  narrow: T;
-}
-
-/** The same at every width. */
-export const atAllWidths = <T>(value: T): PerWidth<T> => ({ wide: value, medium: value, narrow: value });
-
-export type WidthName = keyof PerWidth<unknown>;
-export const WIDTH_NAMES: readonly WidthName[] = ['wide', 'medium', 'narrow'];
 
 export interface FacetChoice {
   key: string;

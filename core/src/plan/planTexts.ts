@@ -1,4 +1,4 @@
-import type { Lang, Texts } from '../catalogue/rows';
+import type { Lang, Texts } from '../text/texts';
 import type { CardElement } from '../card/design';
 import type { PictureSource } from './fixtures';
 import { shelfOf, type Fixture, type Plan } from './plan';

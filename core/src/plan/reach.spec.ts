@@ -7,7 +7,7 @@ import { AISLE_KINDS, aislesOf, type Aisle } from '../catalogue/aisles';
 import { FRAME } from '../testing/catalogues';
 import { changedAisles, choosePlan, exactness, overlapsOf } from './reach';
 import { startingFixtures, usual, USUAL_RELATED } from './housePlan';
-import type { RangeRule } from '../range/rule';
+import type { RangeRule } from '../clause/rule';
 import type { Plan, ReachRule } from './plan';
 
 const aisles = aislesOf({

@@ -1,6 +1,6 @@
 import { groundOf, type Aisle, type AisleKind } from '../catalogue/aisles';
-import type { Lang } from '../catalogue/rows';
-import { WIDTH_NAMES, type WidthName } from './plan';
+import type { Lang } from '../text/texts';
+import { WIDTH_NAMES, type WidthName } from '../width/widths';
 
 /** When a fixture is shown: choices, nested with all, any and none; no code. */
 export type Condition =

@@ -4,7 +4,8 @@ import { READY_LOOKS, USUAL_LOOK } from '../look/look';
 import { USUAL_LAYOUT } from './fixtures';
 import { startingFixtures, usual } from './housePlan';
 import { documentsBy, resolvePlan } from './inherit';
-import { isHeir, type HeirDocument, type Plan, atAllWidths } from './plan';
+import { isHeir, type HeirDocument, type Plan } from './plan';
+import { atAllWidths } from '../width/widths';
 import { upgradeContent, upgradeEdition, upgradePlan } from './upgrade';
 
 /** A plan as the first release stored it. */

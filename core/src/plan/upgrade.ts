@@ -11,12 +11,11 @@ import { cardElement, USUAL_FACE, type CardElement } from '../card/design';
 import { USUAL_BADGES } from '../badge/rule';
 import { USUAL_LOOK, type Look } from '../look/look';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
-import type { RangeRule } from '../range/rule';
+import type { RangeRule } from '../clause/rule';
 import type { Difference } from './differences';
-import type { Stepped } from './fixtures';
+import type { Stepped } from '../width/widths';
 import { editionFrom } from './edition';
 import {
-  atAllWidths,
   isHeir,
   type Edition,
   type EditionContent,
@@ -27,6 +26,7 @@ import {
   type PlanDocument,
   type Shelf,
 } from './plan';
+import { atAllWidths } from '../width/widths';
 
 /** Ranges as they were written before they had clauses. */
 interface FirstRange {

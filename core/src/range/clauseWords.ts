@@ -4,10 +4,11 @@ import { boundIn, uniteSpan } from '../catalogue/columns';
 import { fullWords, intersectInto, uniteInto, wordsFor, type Words } from '../catalogue/sets';
 import { Keep } from '../catalogue/keep';
 import { UNCOUNTED, type Snapshot } from '../catalogue/snapshot';
-import { savingPercent, stockStateOf, type StockState } from '../card/figures';
+import { savingPercent, stockStateOf } from '../catalogue/figures';
+import { type StockState } from '../clause/rule';
 import { fold } from '../text/fold';
-import { within } from '../facet/selection';
-import type { Clause, NumberField, RangeContext } from './rule';
+import { within } from '../clause/rule';
+import type { Clause, NumberField, RangeContext } from '../clause/rule';
 
 const DAY = 86_400_000;
 

@@ -5,7 +5,7 @@ import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { CONTEXT, FRAME, NOW, product, productsArbitrary, ruleArbitrary } from '../testing/catalogues';
 import { Oracle } from '../testing/oracle';
 import { aisleProducts, runRange } from './range';
-import { AISLE_RANGE, type Clause, type RangeRule } from './rule';
+import { AISLE_RANGE, type Clause, type RangeRule } from '../clause/rule';
 import { sieveOf, whyInRange } from './sieve';
 
 const aisleArbitrary = fc.constantFrom(

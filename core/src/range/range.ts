@@ -4,7 +4,13 @@ import { countOf, fullWords, intersectInto, wordsFor, type Words } from '../cata
 import type { Snapshot } from '../catalogue/snapshot';
 import { attributeWords, categoryWords, clauseWords, dayRead, faultOf, members } from './clauseWords';
 import { nearestTo, relatedReads } from './related';
-import { AISLE_RANGE, type RangeContext, type RangeRule, type RangeSource, type SavedRange } from './rule';
+import {
+  AISLE_RANGE,
+  type RangeContext,
+  type RangeRule,
+  type RangeSource,
+  type SavedRange,
+} from '../clause/rule';
 
 export interface RangeResult {
   words: Words;

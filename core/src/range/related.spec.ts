@@ -6,7 +6,7 @@ import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { CONTEXT, FRAME, product, productsArbitrary } from '../testing/catalogues';
 import { MOST_RELATED, nearestTo } from './related';
 import { runRange } from './range';
-import type { RangeRule } from './rule';
+import type { RangeRule } from '../clause/rule';
 
 const placeOf = ({ ids }: Snapshot, id: number): number => ids.indexOf(id);
 

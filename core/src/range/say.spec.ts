@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ruleArbitrary } from '../testing/catalogues';
 import { englishFaults } from '../testing/english';
-import { AISLE_RANGE, NUMBER_FIELDS, type Clause } from './rule';
+import { AISLE_RANGE, NUMBER_FIELDS, type Clause } from '../clause/rule';
 import { sayRange, type RangeNames } from './say';
 
 const names: RangeNames = {

@@ -1,4 +1,4 @@
-import { isGroup, type Clause, type NumberField, type RangeRule, type RangeSource } from './rule';
+import { isGroup, type Clause, type NumberField, type RangeRule, type RangeSource } from '../clause/rule';
 
 /** How the things that clauses name are called; null where they are gone. */
 export interface RangeNames {

@@ -3,7 +3,7 @@ import { countOf, holds, intersectInto, type Words } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { clauseWords, faultOf, type ClauseFault } from './clauseWords';
 import { runRange, savedOf, sourceWords } from './range';
-import { isGroup, type Clause, type RangeContext, type RangeRule } from './rule';
+import { isGroup, type Clause, type RangeContext, type RangeRule } from '../clause/rule';
 
 /** One clause of a range, and what it does to the products of the source. */
 export interface SieveStep {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import type { StockState } from '../card/figures';
+import type { StockState } from '../clause/rule';
 import type { CatalogueFrame, ProductRow } from '../catalogue/rows';
-import type { Clause, RangeContext, RangeRule } from '../range/rule';
+import type { Clause, RangeContext, RangeRule } from '../clause/rule';
 
 /** A small shop with three levels of categories, tags, collections and attributes of every type. */
 export const FRAME: CatalogueFrame = {

@@ -1,8 +1,8 @@
 import type { Aisle } from '../catalogue/aisles';
 import type { ProductRow } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
-import type { FacetPick, Selections } from '../facet/selection';
-import type { Clause, RangeContext, RangeRule, RangeSource } from '../range/rule';
+import type { FacetPick, Selections } from '../address/selection';
+import type { Clause, RangeContext, RangeRule, RangeSource } from '../clause/rule';
 
 const NO_CONTEXT: RangeContext = { now: 0, ranges: [] };
 

@@ -1,4 +1,4 @@
-import type { Lang } from '../catalogue/rows';
+import type { Lang } from './texts';
 
 /** How numbers of one kind are written. */
 export interface NumberForm {

@@ -1,9 +1,9 @@
-import { runRange } from '../range/range';
-import { ValueColumnBuilder, type ValueColumn } from './columns';
-import { Keep } from './keep';
-import type { Texts } from './rows';
-import { holds, wordsFor, type Words } from './sets';
-import type { Snapshot } from './snapshot';
+import { runRange } from './range';
+import { ValueColumnBuilder, type ValueColumn } from '../catalogue/columns';
+import { Keep } from '../catalogue/keep';
+import type { Texts } from '../text/texts';
+import { holds, wordsFor, type Words } from '../catalogue/sets';
+import type { Snapshot } from '../catalogue/snapshot';
 
 /**
  * The snapshot with the collections made by rule filled, as their rules hold at `now` (milliseconds since 1970); those

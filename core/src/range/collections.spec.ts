@@ -2,15 +2,15 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { byLevels } from '../order/sorting';
 import { permutationOf } from '../order/order';
-import { aisleProducts, namedOrder } from '../range/range';
-import { AISLE_RANGE } from '../range/rule';
+import { aisleProducts, namedOrder } from './range';
+import { AISLE_RANGE } from '../clause/rule';
 import { CONTEXT, FRAME, NOW, product, productsArbitrary, ruleArbitrary } from '../testing/catalogues';
 import { Oracle } from '../testing/oracle';
 import { withRuleCollections } from './collections';
-import { patchSnapshot } from './patch';
-import type { CollectionRow } from './rows';
-import { type Snapshot } from './snapshot';
-import { snapshotOf } from './snapshotBuilder';
+import { patchSnapshot } from '../catalogue/patch';
+import type { CollectionRow } from '../catalogue/rows';
+import { type Snapshot } from '../catalogue/snapshot';
+import { snapshotOf } from '../catalogue/snapshotBuilder';
 
 const collection = (id: number, change: Partial<CollectionRow>): CollectionRow => ({
   id,

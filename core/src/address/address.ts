@@ -1,5 +1,5 @@
-import type { Lang } from '../catalogue/rows';
-import { pickText, type FacetPick, type Selections } from '../facet/selection';
+import type { Lang } from '../text/texts';
+import { pickText, type FacetPick, type Selections } from './selection';
 
 /** Everything that an address of a listing page tells. */
 export interface ListingState {

@@ -1,3 +1,5 @@
+import type { StockState } from '../clause/rule';
+
 /** Pieces up to which shoppers are told that few are left. */
 export const LOW_STOCK = 5;
 
@@ -6,12 +8,12 @@ export function savingPercent(price: number, was: number): number {
   return was > price ? Math.floor(((was - price) / was) * 100) : 0;
 }
 
-/** From plenty to none. */
-export const STOCK_STATES = ['in', 'low', 'out'] as const;
-export type StockState = (typeof STOCK_STATES)[number];
-
 /** Stock as shoppers are told it. */
 export function stockStateOf(stock: number): StockState {
   if (stock <= 0) return 'out';
   return stock <= LOW_STOCK ? 'low' : 'in';
 }
+
+/** Figures of a product that are no attribute, and may stand on a card as a line of their own. */
+export type CardField = 'sku' | 'added' | 'sold' | 'saving';
+export const CARD_FIELDS: readonly CardField[] = ['sku', 'added', 'sold', 'saving'];

@@ -1,4 +1,4 @@
-import type { Lang } from '../catalogue/rows';
+import type { Lang } from './texts';
 
 export interface Money {
   /** In units of the currency, such as 24.9. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import type { Texts } from '../catalogue/rows';
+import type { Texts } from '../text/texts';
 import { composePage } from '../page/composePage';
 import { editionFrom } from '../plan/edition';
 import type { PromotionSettings } from '../plan/fixtures';
@@ -8,7 +8,7 @@ import { housePlan, startingFixtures, usual, USUAL_PROMOTION } from '../plan/hou
 import type { Fixture, Plan } from '../plan/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { fixtureFigures, fixtureFindings } from './fixtureTally';
-import { FRAME as PAGE } from './frame';
+import { FRAME as PAGE } from '../width/frame';
 
 const snapshot = snapshotOf(
   FRAME,

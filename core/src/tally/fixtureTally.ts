@@ -1,12 +1,13 @@
 import type { FixtureModel, PageModel } from '../page/pageModel';
 import { eachFixture } from '../page/pageModel';
-import { steppedAt } from '../plan/fixtures';
+import { steppedAt } from '../width/widths';
 import { borrowed, fixtureTexts, type TextUse } from '../plan/planTexts';
-import { WIDTH_NAMES, type Fixture, type PerWidth, type Plan, type WidthName } from '../plan/plan';
-import { DEVICE_WIDTHS } from './frame';
-import { pictureNeeds } from './pictureNeeds';
-import { columnsIn, roomsOf, widthIn } from './room';
-import { rowsOf } from './rows';
+import { type Fixture, type Plan } from '../plan/plan';
+import { WIDTH_NAMES, type PerWidth, type WidthName } from '../width/widths';
+import { DEVICE_WIDTHS } from '../width/frame';
+import { pictureNeeds } from '../layout/pictureNeeds';
+import { columnsIn, roomsOf, widthIn } from '../layout/room';
+import { rowsOf } from '../layout/rows';
 
 /** What one fixture is on the page in the window. */
 export interface FixtureFigures {

@@ -1,14 +1,15 @@
-import { boundIn, uniteSpan, type FacetColumn, type NumberColumn } from '../catalogue/columns';
-import type { Snapshot } from '../catalogue/snapshot';
+import { type FacetColumn, type NumberColumn, boundIn, uniteSpan } from '../catalogue/columns';
 import {
+  type Posting,
+  type Stretches,
+  type Words,
   borrowWords,
   giveBack,
   intersectInto,
   wordCount,
-  type Posting,
-  type Stretches,
-  type Words,
 } from '../catalogue/sets';
+import type { Snapshot } from '../catalogue/snapshot';
+import { within } from '../clause/rule';
 
 /** One chosen value of a facet: a word of its dictionary, or numbers from … to (both included, null for open). */
 export type FacetPick =
@@ -179,9 +180,6 @@ function uniteWithin(into: Words, { words, list }: Posting, range: Words, stretc
       for (let w = stretches[s]; w < stretches[s + 1]; w++) into[w] |= words[w];
   else for (const at of list!) into[at >>> 5] |= range[at >>> 5] & (1 << (at & 31));
 }
-
-export const within = (number: number, from: number | null, to: number | null): boolean =>
-  (from === null || number >= from) && (to === null || number <= to);
 
 function uniteRange(
   words: Words,

@@ -1,19 +1,13 @@
-import { contrastOf, LEAST_CONTRAST, leastContrastOver } from '../look/contrast';
-import { colourOf } from '../badge/cover';
-import { holds, type Words } from '../catalogue/sets';
+import { colourOf } from '../badge/rule';
+import { cardOf } from '../card/card';
+import { type CardDesign, type CardElement, USUAL_FACE, elementName, isRevealed } from '../card/design';
+import { buttonInk, inkOver } from '../card/drawn';
+import { type Words, holds } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
+import { LEAST_CONTRAST, contrastOf, leastContrastOver } from '../look/contrast';
 import type { Colours } from '../look/look';
-import { shelfOf, type Plan } from '../plan/plan';
-import { cardOf } from './card';
-import { elementName, isRevealed, USUAL_FACE, type CardDesign, type CardElement } from './design';
-import { buttonInk, inkOver } from './drawn';
-
-/** How many products of a range have something to show in an element. */
-export interface Coverage {
-  /** As `elementName` has it. */
-  name: string;
-  products: number;
-}
+import type { Coverage } from '../page/pageModel';
+import { type Plan, shelfOf } from '../plan/plan';
 
 /** Elements that every product fills, so that nobody has to count them. */
 const ALWAYS: readonly CardElement['element'][] = [

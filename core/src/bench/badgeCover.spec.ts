@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
-import { atAllWidths } from '../plan/plan';
-import { badgeBox, badgeContrast, badgeFaults, colourOf, coveredShare } from './cover';
-import { BADGE_SHAPES, USUAL_BADGE_LOOK, USUAL_BADGES, type BadgeLook, type BadgeRule } from './rule';
+import { atAllWidths } from '../width/widths';
+import { badgeBox, badgeContrast, badgeFaults, coveredShare } from './badgeCover';
+import { colourOf } from '../badge/rule';
+import { BADGE_SHAPES, USUAL_BADGE_LOOK, USUAL_BADGES, type BadgeLook, type BadgeRule } from '../badge/rule';
 
 const look: BadgeLook = { ...USUAL_BADGE_LOOK, size: { wide: 20, medium: 14, narrow: 10 } };
 

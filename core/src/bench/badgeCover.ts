@@ -1,11 +1,11 @@
+import { type BadgeFigure, type BadgeLook, colourOf } from '../badge/rule';
 import { USUAL_FACE } from '../card/design';
-import { steppedAt } from '../plan/fixtures';
-import { DEVICE_WIDTHS } from '../layout/frame';
+import { DEVICE_WIDTHS } from '../width/frame';
 import { pictureRooms, shelfRooms, widthIn } from '../layout/room';
-import { contrastOf, LEAST_CONTRAST } from '../look/contrast';
+import { LEAST_CONTRAST, contrastOf } from '../look/contrast';
 import type { Colours } from '../look/look';
-import { shelfOf, WIDTH_NAMES, type PerWidth, type Plan, type WidthName } from '../plan/plan';
-import type { BadgeFigure, BadgeLook, Paint } from './rule';
+import { type Plan, shelfOf } from '../plan/plan';
+import { type PerWidth, WIDTH_NAMES, type WidthName, steppedAt } from '../width/widths';
 
 /** A badge's box as the style sheet of cards draws it: letters of a middling width, and room around them. */
 const LETTER = 0.54;
@@ -17,10 +17,6 @@ const EDGE = 10;
 
 /** Of a picture, from which on badges hide too much of it. */
 export const MOST_COVERED = 0.12;
-
-/** Colour `#rrggbb` of a paint. */
-export const colourOf = (paint: Paint, colours: Colours): string =>
-  paint.startsWith('#') ? paint : colours[paint as keyof Colours];
 
 /** Contrast of a badge's words with its ground, 1 to 21; null for words alone, whose ground is the picture. */
 export const badgeContrast = ({ ground, ink, shape }: BadgeLook, colours: Colours): number | null =>

@@ -1,4 +1,4 @@
-import type { FacetColumn } from '../catalogue/columns';
+import type { FacetColumn } from './columns';
 import { BLOCK, packRows, type Bins, type PackedPart, type PackedRows } from './packedRows';
 
 /** So many changes can be caught up with; what is further behind is counted anew. */

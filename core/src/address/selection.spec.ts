@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import { addressOf, encodedPick, NeighbourAddresses, type ListingState } from '../page/address';
-import { plainState } from '../page/shopFrame';
+import { addressOf, encodedPick, NeighbourAddresses, type ListingState } from './address';
+import { plainState } from './link';
 import { FRAME, parametersArbitrary, product } from '../testing/catalogues';
-import { niceStep } from './packedRows';
+import { niceStep } from '../catalogue/packedRows';
 import { parseSelections, type FacetPick } from './selection';
 
 const snapshot = snapshotOf(FRAME, [product(1, { attributes: { material: 'steel', diameter: 20 } })]);

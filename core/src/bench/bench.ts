@@ -1,33 +1,21 @@
-import { badgesFor, badgesOf, type BadgeSet } from '../badge/badges';
+import { plainState } from '../address/link';
+import { type BadgeSet, badgesFor, badgesOf } from '../badge/badges';
+import { cardOf } from '../card/card';
+import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
-import { textIn, type Lang } from '../catalogue/rows';
-import { holds, type Words } from '../catalogue/sets';
-import { languageOf, type Snapshot } from '../catalogue/snapshot';
-import { DEVICE_WIDTHS } from '../layout/frame';
+import { savingPercent } from '../catalogue/figures';
+import { type Words, holds } from '../catalogue/sets';
+import { type Snapshot, languageOf } from '../catalogue/snapshot';
+import type { RangeContext } from '../clause/rule';
+import { DEVICE_WIDTHS } from '../width/frame';
 import { cardGaps, cardRooms, pictureRooms, shelfRooms, sizesOf, widthIn } from '../layout/room';
-import type { BenchCard, BenchModel, BenchShelf } from '../page/pageModel';
-import { plainState, shopFrameOf } from '../page/shopFrame';
-import { atEachWidth } from '../plan/fixtures';
-import { shelfOf, type Plan, type Shelf, type WidthName } from '../plan/plan';
+import type { BenchCard, BenchModel, BenchReason, BenchShelf } from '../page/pageModel';
+import { shopFrameOf } from '../page/shopFrame';
+import { type Plan, type Shelf, shelfOf } from '../plan/plan';
 import { runRange } from '../range/range';
-import type { RangeContext } from '../range/rule';
-import { cardOf } from './card';
+import { type Lang, textIn } from '../text/texts';
+import { type WidthName, atEachWidth } from '../width/widths';
 import { cardCoverage } from './cardFacts';
-import { drawCard } from './drawn';
-import { savingPercent } from './figures';
-
-/** Why a product is hard on a card, or what it stands for there. */
-export type BenchReason =
-  | 'usual'
-  | 'long'
-  | 'blank'
-  | 'wide'
-  | 'tall'
-  | 'saving'
-  | 'sold-out'
-  | 'tags'
-  | 'no-value'
-  | 'language';
 
 /** A picture is wide or tall from these shapes on, its height by its width. */
 const WIDE = 0.9;

@@ -1,21 +1,14 @@
 import MiniSearch, { type Options } from 'minisearch';
 import { valueLabel } from '../card/card';
-import { textIn, type Lang, type Texts } from '../catalogue/rows';
-import { placesById } from '../catalogue/patch';
-import { ended } from '../catalogue/steps';
-import type { Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
-import { membersOf, wordsFor, type Words } from '../catalogue/sets';
-import { fold } from './fold';
-import { WordIndex } from './wordIndex';
-
-/** The products that a search text finds, with a score each (larger is better). */
-export interface SearchMatches {
-  words: Words;
-  /** The same, ascending, and the score of each. */
-  places: Uint32Array;
-  scores: Float64Array;
-}
+import { placesById } from '../catalogue/patch';
+import { membersOf, wordsFor } from '../catalogue/sets';
+import type { Snapshot } from '../catalogue/snapshot';
+import { ended } from '../catalogue/steps';
+import type { SearchMatches } from '../order/matches';
+import { fold } from '../text/fold';
+import { type Lang, type Texts, textIn } from '../text/texts';
+import { WordIndex } from '../text/wordIndex';
 
 /** A value that many products share: found once, it stands for all of them. */
 interface ValueDocument {

@@ -1,5 +1,5 @@
-import type { FacetColumn, NumberColumn, ValueColumn } from '../catalogue/columns';
-import { ended } from '../catalogue/steps';
+import type { FacetColumn, NumberColumn, ValueColumn } from './columns';
+import { ended } from './steps';
 
 /**
  * What every product holds in every facet, packed into one short row of two-byte slots, so that a product's part in all

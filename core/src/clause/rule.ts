@@ -1,5 +1,4 @@
-import type { StockState } from '../card/figures';
-import type { Lang } from '../catalogue/rows';
+import type { Lang } from '../text/texts';
 
 /** Where a range takes its products from, before any clause. */
 export type RangeSource =
@@ -86,3 +85,10 @@ export function* eachClause(clauses: readonly Clause[]): Generator<Clause> {
     if (isGroup(clause)) yield* eachClause(clause.of);
   }
 }
+
+/** From plenty to none. */
+export const STOCK_STATES = ['in', 'low', 'out'] as const;
+export type StockState = (typeof STOCK_STATES)[number];
+
+export const within = (number: number, from: number | null, to: number | null): boolean =>
+  (from === null || number >= from) && (to === null || number <= to);

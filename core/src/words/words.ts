@@ -1,5 +1,5 @@
-import type { CardField } from '../card/design';
-import type { Lang } from '../catalogue/rows';
+import type { CardField } from '../catalogue/figures';
+import type { Lang } from '../text/texts';
 import type { SortKey } from '../order/sorting';
 
 /** Words that the core itself puts on pages: what is computed has to be told. */

@@ -1,4 +1,4 @@
-import type { PerWidth, WidthName } from '../plan/plan';
+import type { PerWidth, WidthName } from './widths';
 
 /** Device widths that the desk shows and counts with, in CSS pixels. */
 export const DEVICE_WIDTHS: PerWidth<number> = { wide: 1280, medium: 820, narrow: 390 };

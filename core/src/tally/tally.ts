@@ -1,9 +1,10 @@
 import type { PageModel } from '../page/pageModel';
 import { eachFixture, shelfModelOf } from '../page/pageModel';
-import { WIDTH_NAMES, type PerWidth, type Plan } from '../plan/plan';
-import { DEVICE_WIDTHS } from './frame';
-import { cardRooms, columnsIn, pictureRooms, shelfRooms, widthIn } from './room';
-import { fullRowSizes, renditionFor, rowsOf, type RowFigures } from './rows';
+import { type Plan } from '../plan/plan';
+import { WIDTH_NAMES, type PerWidth } from '../width/widths';
+import { DEVICE_WIDTHS } from '../width/frame';
+import { cardRooms, columnsIn, pictureRooms, shelfRooms, widthIn } from '../layout/room';
+import { fullRowSizes, renditionFor, rowsOf, type RowFigures } from '../layout/rows';
 
 export interface WidthTally {
   viewport: number;

@@ -1,0 +1,9 @@
+import type { Words } from '../catalogue/sets';
+
+/** The products that a search text finds, with a score each (larger is better). */
+export interface SearchMatches {
+  words: Words;
+  /** The same, ascending, and the score of each. */
+  places: Uint32Array;
+  scores: Float64Array;
+}

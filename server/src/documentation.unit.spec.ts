@@ -1,0 +1,59 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { describe, expect, it } from 'vitest';
+
+const root = path.join(import.meta.dirname, '../..');
+const read = (file: string): string => readFileSync(path.join(root, file), 'utf8');
+const FLOORS: Readonly<Record<string, string>> = {
+  core: 'core/src',
+  contract: 'contract/src',
+  server: 'server/src',
+  shop: 'shop/src/app',
+  desk: 'desk/src/app',
+};
+
+describe('the documentation', () => {
+  it.each(['README.md', 'docs/architecture.md', 'docs/glossary.md'])(
+    'names only what is there: %s',
+    (file) => {
+      const named = [
+        ...read(file).matchAll(
+          /`((?:core|contract|server|shop|desk|tests|scripts|benchmarks|docs)\/[^\s`:*]*)`/g,
+        ),
+      ]
+        .map(([, name]) => name)
+        .filter((name) => !name.includes('SUBJECT'));
+      expect(named.length).toBeGreaterThan(4);
+      expect(named.filter((name) => !existsSync(path.join(root, name)))).toEqual([]);
+    },
+  );
+
+  it('lists every room of every floor, and calls each subject by its one name', () => {
+    const glossary = read('docs/glossary.md');
+    const [, listed] = /one singular name each[^\n]*\n\n([\s\S]*?)\n\n/i.exec(glossary)!;
+    const subjects = new Set(listed.split(/,\s+/).map((name) => name.trim()));
+    expect(subjects.size).toBeGreaterThan(25);
+    for (const [floor, folder] of Object.entries(FLOORS)) {
+      const own = new Set(
+        (new RegExp(`^- ${floor}: (.*)$`, 'm').exec(glossary)?.[1] ?? '')
+          .replace(/\([^)]*\)/g, '')
+          .split(/,\s*/)
+          .map((name) => name.trim()),
+      );
+      const rooms = readdirSync(path.join(root, folder), { withFileTypes: true })
+        .filter((entry) => entry.isDirectory())
+        .map(({ name }) => name);
+      expect(
+        rooms.filter((room) => !subjects.has(room) && !own.has(room)),
+        floor,
+      ).toEqual([]);
+    }
+  });
+
+  it('has a type for each word where it says so', () => {
+    const rows = [...read('docs/glossary.md').matchAll(/`(\w+)` in `([^`]+)`/g)];
+    expect(rows.length).toBeGreaterThan(12);
+    for (const [, type, file] of rows)
+      expect(read(file), `${type} in ${file}`).toMatch(new RegExp(`\\b${type}\\b`));
+  });
+});
