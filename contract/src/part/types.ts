@@ -1,4 +1,5 @@
-import type { NamedPlan, PlanStanding } from '../plan/types';
+import type { NamedPlan } from '../plan/named';
+import type { PlanStanding } from '../plan/types';
 import type { Fixture } from '@fond/core';
 
 /** A fixture kept for use in several plans. */

@@ -1,6 +1,7 @@
 import type { Role } from './session';
 import type { Lang, Texts } from '@fond/core';
-import type { DraftVersion, NamedPlan } from '../plan/types';
+import type { NamedPlan } from '../plan/named';
+import type { DraftVersion } from '../plan/types';
 
 /** Settings of the shop. */
 export interface ShopSettings {

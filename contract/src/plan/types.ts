@@ -1,10 +1,6 @@
+import type { NamedPlan } from './named';
 import type { Reach, AttributeType, EditionContent, Plan, PlanDocument, PlanKind, Texts } from '@fond/core';
 import type { AisleChangeSummary } from '../reach/types';
-
-export interface NamedPlan {
-  id: string;
-  name: string;
-}
 
 /** Where a plan stands: open to work on, put aside, or deleted and still to be had back. */
 export type PlanStanding = 'open' | 'aside' | 'deleted';

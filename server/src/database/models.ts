@@ -16,7 +16,7 @@ import type {
   PublicationRequest,
   Role,
 } from '@fond/contract';
-import type { EditionNote } from '../edition/summary';
+import type { EditionNote } from '../edition/note';
 import {
   upgradeContent,
   upgradeEdition,

@@ -1,14 +1,7 @@
 import type { NamedPlan } from '@fond/contract';
 import type { EditionContent, Layers } from '@fond/core';
 import { EditionModel, editionOf, layersOf } from '../database/models';
-
-/** What lists of editions tell of one. */
-export interface EditionNote {
-  plans: readonly NamedPlan[];
-  campaigns: readonly NamedPlan[];
-  /** Ids of the plans whose documents differ from the edition before. */
-  changed: readonly string[];
-}
+import type { EditionNote } from './note';
 
 const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
 
