@@ -16,7 +16,7 @@ export * from './part/types';
 export * from './person/session';
 export * from './person/types';
 export * from './picture/types';
-export * from './plan/named';
+export * from './schema/named';
 export * from './plan/types';
 export * from './problem';
 export * from './product/types';

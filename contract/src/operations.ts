@@ -13,6 +13,7 @@ import { CATALOGUE_OPERATIONS } from './catalogue/operations';
 import { FREE_PAGE_OPERATIONS } from './freePage/operations';
 import { EDITION_OPERATIONS } from './edition/operations';
 import { PEOPLE_OPERATIONS } from './person/operations';
+import { PART_OPERATIONS } from './part/operations';
 import { PLAN_OPERATIONS } from './plan/operations';
 import { PORTABLE_OPERATIONS } from './plan/portableOperations';
 import { REDIRECT_OPERATIONS } from './redirect/operations';
@@ -30,7 +31,7 @@ export { isUnit, leastRole, takesKey, type Operation } from './operation';
 export { OTHERWISE } from './schema/byKind';
 export { conditionSchema } from './plan/conditionSchema';
 export { heirSchema, planDocumentSchema, planSchema } from './plan/schema';
-export { clausesSchema, MOST_NAMED, rangeSchema, savedRuleSchema } from './range/schema';
+export { clausesSchema, MOST_NAMED, rangeSchema, savedRuleSchema } from './clause/schema';
 export { redirectWishSchema } from './redirect/operations';
 export { importMappingSchema, ratesSchema } from './job/shapes';
 
@@ -206,6 +207,7 @@ export const OPERATIONS = {
   },
   ...CART_OPERATIONS,
   ...PLAN_OPERATIONS,
+  ...PART_OPERATIONS,
   preview: {
     method: 'post',
     path: '/api/preview',

@@ -12,6 +12,39 @@ const FLOORS: Readonly<Record<string, string>> = {
   desk: 'desk/src/app',
 };
 
+/** Which rooms of a floor import which others; tests aside, which may look anywhere. */
+function importsOf(folder: string): Map<string, Set<string>> {
+  const base = path.join(root, folder);
+  const imports = new Map<string, Set<string>>();
+  for (const file of readdirSync(base, { recursive: true, encoding: 'utf8' })) {
+    const [room] = file.split(path.sep);
+    if (!file.endsWith('.ts') || file.endsWith('.spec.ts') || room === file || room === 'testing') continue;
+    const known = imports.get(room) ?? new Set();
+    imports.set(room, known);
+    for (const [, target] of readFileSync(path.join(base, file), 'utf8').matchAll(/from '(\.[^']+)'/g)) {
+      const [other] = path.relative(base, path.join(base, path.dirname(file), target)).split(path.sep);
+      if (other !== room) known.add(other);
+    }
+  }
+  return imports;
+}
+
+describe('the rooms of a floor', () => {
+  it.each([FLOORS['core'], FLOORS['contract'], FLOORS['shop']])(
+    'never import each other both ways, types included: %s',
+    (folder) => {
+      const imports = importsOf(folder);
+      expect(imports.size).toBeGreaterThan(8);
+      const both = [...imports].flatMap(([room, others]) =>
+        [...others]
+          .filter((other) => room < other && imports.get(other)?.has(room))
+          .map((other) => [room, other]),
+      );
+      expect(both).toEqual([]);
+    },
+  );
+});
+
 describe('the documentation', () => {
   it.each([
     'README.md',

@@ -1,5 +1,5 @@
 import type { EditionSummary } from '../edition/types';
-import type { NamedPlan } from '../plan/named';
+import type { NamedPlan } from '../schema/named';
 import type { PlanSummary } from '../plan/types';
 import type { Against } from '../reach/types';
 import type { AisleKind, FocusPoint, ReachRule, Texts } from '@fond/core';

@@ -9,7 +9,7 @@ import {
   strangeFigures,
 } from '@fond/core';
 import { id, paint, steps } from '../schema/fields';
-import { clausesSchema } from '../range/schema';
+import { clausesSchema } from '../clause/schema';
 
 const badgeText = Joi.string()
   .allow('')

@@ -1,4 +1,4 @@
-import type { NamedPlan } from '../plan/named';
+import type { NamedPlan } from '../schema/named';
 import type { AisleChangeSummary } from '../reach/types';
 
 /** When a campaign runs, in the clock time of its zone: `2026-12-24T18:00`. */

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { object } from '../schema/typed';
 import { type Cart, MOST_PIECES } from '@fond/core';
 import type { Operation } from '../operation';
-import { sku } from '../range/schema';
+import { sku } from '../clause/schema';
 import { count } from '../schema/basics';
 
 const money = Joi.object({

@@ -3,7 +3,7 @@ import { list, object } from '../schema/typed';
 import type { CollectionWish } from './types';
 import { eachClause, type Clause } from '@fond/core';
 import type { Operation } from '../operation';
-import { clausesSchema, MOST_NAMED, sku } from '../range/schema';
+import { clausesSchema, MOST_NAMED, sku } from '../clause/schema';
 import { collectionSummary, storedCollection } from './shapes';
 import { textsOf, version } from '../schema/basics';
 

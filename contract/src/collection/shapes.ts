@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { object } from '../schema/typed';
 import type { CollectionSummary, StoredCollection } from './types';
-import { clausesSchema } from '../range/schema';
+import { clausesSchema } from '../clause/schema';
 import { count, text, time, version } from '../schema/basics';
 
 const collectionBase = {

@@ -3,11 +3,10 @@ import { list, object } from '../schema/typed';
 import type { EditionComparison, EditionSummary } from './types';
 import type { EditionContent } from '@fond/core';
 import type { Operation } from '../operation';
-import { savedRuleSchema } from '../range/schema';
+import { savedRuleSchema } from '../clause/schema';
 import { edition } from './shapes';
 import { aisleChanges } from '../reach/shapes';
-import { aDocument, aPlan } from '../plan/shapes';
-import { anything, text } from '../schema/basics';
+import { aDocument, aPlan, anything, text } from '../schema/basics';
 
 const number = Joi.number().integer().min(1).required();
 const savedRange = Joi.object({

@@ -1,4 +1,4 @@
-import type { NamedPlan } from '../plan/named';
+import type { NamedPlan } from '../schema/named';
 import type { AisleChangeSummary, Dispute } from '../reach/types';
 import type { BadgeFault, CardFault, FixtureType, Lang, Plan, RangeRule, TextUse } from '@fond/core';
 

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { list, object } from '../schema/typed';
 import type { FreePageWish } from './types';
-import { AISLE_KEY_PATTERN } from '../aisle/aisleKey';
+import { AISLE_KEY_PATTERN } from '../schema/aisleKey';
 import type { Operation } from '../operation';
 import { storedFreePage } from './shapes';
 import { textsOf, version } from '../schema/basics';

@@ -1,5 +1,5 @@
 import type { Texts } from '@fond/core';
-import type { NamedPlan } from '../plan/named';
+import type { NamedPlan } from '../schema/named';
 
 /** What a merchandiser says of a free page. */
 export interface FreePageWish {

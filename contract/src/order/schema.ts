@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { SORT_KEYS, type OrderKey, type Pin, type ShelfOrder } from '@fond/core';
-import { AISLE_KEY_PATTERN } from '../aisle/aisleKey';
-import { clausesSchema, sku } from '../range/schema';
+import { AISLE_KEY_PATTERN } from '../schema/aisleKey';
+import { clausesSchema, sku } from '../clause/schema';
 
 const ORDER_KEYS: readonly OrderKey[] = [
   'featured',

@@ -1,4 +1,4 @@
-import type { NamedPlan } from '../plan/named';
+import type { NamedPlan } from '../schema/named';
 import type { PlanStanding } from '../plan/types';
 import type { Fixture } from '@fond/core';
 

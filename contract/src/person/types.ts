@@ -1,6 +1,6 @@
 import type { Role } from './session';
 import type { Lang, Texts } from '@fond/core';
-import type { NamedPlan } from '../plan/named';
+import type { NamedPlan } from '../schema/named';
 import type { DraftVersion } from '../plan/types';
 
 /** Settings of the shop. */

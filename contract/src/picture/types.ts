@@ -1,6 +1,6 @@
 import type { Job } from '../job/types';
 import type { FixtureType } from '@fond/core';
-import type { NamedPlan } from '../plan/named';
+import type { NamedPlan } from '../schema/named';
 
 /** A picture that was uploaded; its hash names its renditions. */
 export interface KeptPicture {

@@ -20,7 +20,7 @@ import { cardSchema, faceSchema } from '../card/schema';
 import { conditionSchema } from './conditionSchema';
 import { FIXTURE_ID, id, stepped, steps, texts, whole, yes } from '../schema/fields';
 import { levelsSchema, orderSchema } from '../order/schema';
-import { rangeSchema } from '../range/schema';
+import { rangeSchema } from '../clause/schema';
 
 const key = Joi.string().max(64).required();
 

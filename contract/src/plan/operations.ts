@@ -1,17 +1,14 @@
 import Joi from 'joi';
 import { list, object } from '../schema/typed';
 import type { EditionSummary } from '../edition/types';
-import type { NewPart } from '../part/types';
 import type { DraftVersion, NewPlan, Rebase, Removal, Withdrawal } from './types';
 import type { PlanDocument } from '@fond/core';
 import type { Operation } from '../operation';
-import { fixturesSchema } from './fixtureSchema';
 import { planDocumentSchema, reachSchema } from './schema';
 import { changes, edition } from '../edition/shapes';
-import { partSummary } from '../part/shapes';
-import { planSummary, storedPlan, planId } from './shapes';
+import { named, planId, text, version } from '../schema/basics';
+import { planSummary, storedPlan } from './shapes';
 import { aisleChanges } from '../reach/shapes';
-import { named, text, version } from '../schema/basics';
 
 /** At most so many plans in one publication; more than a shop has, and few enough to be told in one list. */
 const MOST_TOGETHER = 500;
@@ -50,28 +47,6 @@ export const PLAN_OPERATIONS = {
     status: 201,
     answer: storedPlan,
     problems: ['bad-input', 'not-found', 'plan-chain', 'database-away'],
-  },
-  parts: {
-    method: 'get',
-    path: '/api/parts',
-    summary: 'All parts with what they show, and the plans that show them',
-    access: 'signed-in',
-    status: 200,
-    answer: list(partSummary),
-    problems: ['database-away'],
-  },
-  createPart: {
-    method: 'post',
-    path: '/api/parts',
-    summary: 'Keep a fixture and all within it as a part, which is drafted, published and removed as a plan',
-    access: 'signed-in',
-    body: object<NewPart>({
-      name: Joi.string().trim().min(1).max(80).required(),
-      fixtures: fixturesSchema,
-    }),
-    status: 201,
-    answer: storedPlan,
-    problems: ['bad-input', 'database-away'],
   },
   readPlan: {
     method: 'get',

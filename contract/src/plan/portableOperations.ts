@@ -3,9 +3,8 @@ import { object } from '../schema/typed';
 import type { PlanFile, PlanImport } from './types';
 import type { Operation } from '../operation';
 import { planDocumentSchema } from './schema';
-import { savedRuleSchema } from '../range/schema';
-import { aDocument } from './shapes';
-import { anything, named, text } from '../schema/basics';
+import { savedRuleSchema } from '../clause/schema';
+import { aDocument, anything, named, text } from '../schema/basics';
 
 const range = Joi.object({
   id: Joi.string().max(64).required(),

@@ -8,10 +8,10 @@ import {
   type Plan,
 } from '@fond/core';
 import { badgesSchema } from '../badge/schema';
-import { AISLE_KEY_PATTERN } from '../aisle/aisleKey';
+import { AISLE_KEY_PATTERN } from '../schema/aisleKey';
 import { id, texts } from '../schema/fields';
 import { fixturesSchema, isPartOfFixtures } from './fixtureSchema';
-import { relatedRangeSchema } from '../range/schema';
+import { relatedRangeSchema } from '../clause/schema';
 
 const name = Joi.string().trim().min(1).max(80).required();
 

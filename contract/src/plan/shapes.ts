@@ -1,12 +1,7 @@
 import Joi from 'joi';
 import { object } from '../schema/typed';
 import type { PlanSummary, StoredPlan, Vocabulary } from './types';
-import { anything, count, named, text, texts, time, version } from '../schema/basics';
-
-/** Plans in answers are named only: they were checked on their way in, and their schema is long. */
-export const aPlan = anything.description('Plan');
-export const aDocument = anything.description('PlanDocument');
-export const planId = object<{ id: string }>({ id: Joi.string().max(64).required() });
+import { aDocument, aPlan, count, named, text, texts, time, version } from '../schema/basics';
 
 export const vocabulary = object<Vocabulary>({
   languages: Joi.array().items(Joi.string()).required(),

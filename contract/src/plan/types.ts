@@ -1,4 +1,4 @@
-import type { NamedPlan } from './named';
+import type { NamedPlan } from '../schema/named';
 import type { Reach, AttributeType, EditionContent, Plan, PlanDocument, PlanKind, Texts } from '@fond/core';
 import type { AisleChangeSummary } from '../reach/types';
 

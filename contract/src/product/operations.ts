@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { object } from '../schema/typed';
 import type { Operation } from '../operation';
-import { MOST_NAMED, sku } from '../range/schema';
+import { MOST_NAMED, sku } from '../clause/schema';
 import { productLines, productLookup } from './shapes';
 
 /** Products to choose from, and the mark that is set without a save step. */

@@ -5,13 +5,12 @@ import type { RangeWish } from './types';
 import type { BenchModel, RangeRule } from '@fond/core';
 import type { Operation } from '../operation';
 import { planDocumentSchema } from '../plan/schema';
-import { relatedRangeSchema, savedRuleSchema, sku } from './schema';
+import { relatedRangeSchema, savedRuleSchema, sku } from '../clause/schema';
 import { edition, changes } from '../edition/shapes';
 import { badgeReport } from '../badge/shapes';
 import { facetAdvice } from '../facet/shapes';
-import { planId } from '../plan/shapes';
+import { address, anything, planId, text, version } from '../schema/basics';
 import { productWhy, sieve, storedRange } from './shapes';
-import { address, anything, text, version } from '../schema/basics';
 
 const rangeName = Joi.string().trim().min(1).max(80).required();
 

@@ -3,7 +3,7 @@ import { object } from '../schema/typed';
 import type { Sieve } from '@fond/core';
 import type { ProductWhy, StoredRange } from './types';
 import { anything, count, named, text, time, version } from '../schema/basics';
-import { savedRuleSchema } from './schema';
+import { savedRuleSchema } from '../clause/schema';
 
 const fault = Joi.object({
   kind: Joi.valid('category', 'collection', 'tag', 'attribute', 'number', 'range').required(),

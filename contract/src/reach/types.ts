@@ -1,4 +1,4 @@
-import type { NamedPlan } from '../plan/named';
+import type { NamedPlan } from '../schema/named';
 import type { AisleKind } from '@fond/core';
 
 /** Why a plan that reaches an aisle doesn't serve it: less exact, of lower rank, or just as good but not first. */

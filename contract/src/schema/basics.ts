@@ -21,3 +21,8 @@ export const address = Joi.string()
   .max(4000)
   .pattern(/^\/(?!\/)/, 'an address that starts with one slash')
   .required();
+
+/** Plans in answers are named only: they were checked on their way in, and their schema is long. */
+export const aPlan = anything.description('Plan');
+export const aDocument = anything.description('PlanDocument');
+export const planId = Joi.object<{ id: string }>({ id: Joi.string().max(64).required() });

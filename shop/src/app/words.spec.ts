@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { pictureAt, srcset } from './card/picture';
+import { pictureAt, srcset } from './picture/picture';
 import { shopWordsIn } from './words';
 
 describe('the words of the shop', () => {

@@ -3,7 +3,7 @@ import type { Card, ShelfModel } from '@fond/core';
 import { Arranging } from '../state/arranging';
 import { ShopState } from '../state/shopState';
 import { faceClasses, faceStyle, gridStyle, laneStyle, ownStyle } from './gridStyle';
-import { pictureAt } from './picture';
+import { pictureAt } from '../picture/picture';
 import { Price } from './price';
 import { ProductCard } from './productCard';
 

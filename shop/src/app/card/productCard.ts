@@ -7,7 +7,7 @@ import { shopHref, ShopState } from '../state/shopState';
 import { shopWordsIn } from '../words';
 import { Badges } from './badges';
 import { NoPicture } from './noPicture';
-import { pictureAt, srcset } from './picture';
+import { pictureAt, srcset } from '../picture/picture';
 import { Price } from './price';
 import { Rating } from './rating';
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
-import { pictureAt } from '../card/picture';
+import { pictureAt } from '../picture/picture';
 import { shopHref, ShopState } from '../state/shopState';
 import { cartFaultText } from './cartFaultText';
 import { CartState } from './cartState';

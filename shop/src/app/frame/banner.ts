@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { CardImage, FixtureModel } from '@fond/core';
-import { pictureAt, srcset } from '../card/picture';
+import { pictureAt, srcset } from '../picture/picture';
 import { shopHref, ShopState } from '../state/shopState';
 
 /** A wide picture with words on it, or words on the shop's own colour. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import type { FixtureModel } from '@fond/core';
-import { pictureAt, srcset } from '../card/picture';
+import { pictureAt, srcset } from '../picture/picture';
 import { shopHref, ShopState } from '../state/shopState';
 
 /** A picture of its own, with words below it and somewhere to lead. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { CardImage, FixtureModel, TilePlace, FocusPoint } from '@fond/core';
-import { pictureAt, srcset } from '../card/picture';
+import { pictureAt, srcset } from '../picture/picture';
 import { gridStyle } from '../card/gridStyle';
 import { shopHref, ShopState } from '../state/shopState';
 

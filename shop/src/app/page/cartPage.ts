@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { CartModel } from '@fond/core';
 import { Cards, type CardsModel } from '../card/cards';
-import { pictureAt } from '../card/picture';
+import { pictureAt } from '../picture/picture';
 import { cartFaultText } from '../cart/cartFaultText';
 import { CartState } from '../cart/cartState';
 import { Typed } from '../forms/typed';

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import type { CardImage, CartFault, ProductFacts } from '@fond/core';
 import { Badges } from '../card/badges';
 import { NoPicture } from '../card/noPicture';
-import { pictureAt, srcset } from '../card/picture';
+import { pictureAt, srcset } from '../picture/picture';
 import { Price } from '../card/price';
 import { Rating } from '../card/rating';
 import { cartFaultText } from '../cart/cartFaultText';

@@ -1,7 +1,7 @@
 import { DOCUMENT, effect, inject, Injectable } from '@angular/core';
 import { Meta, Title } from '@angular/platform-browser';
 import type { ShopFrame } from '@fond/core';
-import { pictureAt } from '../card/picture';
+import { pictureAt } from '../picture/picture';
 import { shopHref, ShopState } from './shopState';
 
 /** Width of a picture that others show beside the page's address. */
