@@ -437,7 +437,6 @@ describe('the frame', () => {
         .slice(0, 3)
         .map(([part]) => Number(part).toString(16).padStart(2, '0'))
         .join('')}`;
-    const seen: string[] = [];
     for (const [selector, ringed] of [
       ['.site-search [type=search]', '.site-search'],
       ['.tab-bar input:checked', 'label'],
@@ -447,9 +446,7 @@ describe('the frame', () => {
       const { width, ring: colour, ground } = await ring(selector, ringed);
       expect(width, selector).toBeGreaterThanOrEqual(2);
       expect(contrastOf(hex(colour), hex(ground)), `${selector}: ${colour} on ${ground}`).toBeGreaterThan(3);
-      seen.push(selector);
     }
-    expect(seen).toHaveLength(2);
     await page.close();
   });
 });

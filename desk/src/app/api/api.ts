@@ -12,66 +12,22 @@ import type {
 import { ROUTES } from '@fond/contract/routes';
 import {
   addressOf,
-  type ActivityEntry,
   type AisleTexts,
   type AttributeChange,
-  type AttributeLine,
-  type Campaign,
   type CampaignTimes,
-  type CollectionSummary,
   type CollectionWish,
   type DraftVersion,
-  type EditionComparison,
-  type EditionSummary,
-  type BadgeReport,
-  type FacetAdviceRow,
-  type Floor,
   type FreePageWish,
   type HeirsFate,
   type ImportMapping,
-  type Job,
-  type KeptPicture,
   type PlanBeginning,
-  type PlanChanges,
   type PlanFile,
-  type PlanImport,
-  type PartSummary,
-  type PictureReport,
-  type PlanSummary,
-  type Preview,
-  type ProductLine,
-  type ProductLookup,
-  type ProductWhy,
   type HeldOperation,
-  type PublicationRequest,
-  type RedirectImport,
   type Role,
-  type Session,
   type ShopSettings,
-  type SignInHelp,
-  type StoredCollection,
-  type StoredFreePage,
-  type StoredPlan,
-  type StoredRange,
-  type StoredRedirect,
-  type User,
-  type Vocabulary,
-  type Withdrawal,
   type WordedAisle,
 } from '@fond/contract';
-import type {
-  BenchModel,
-  Fixture,
-  Plan,
-  PlanDocument,
-  RangeRule,
-  Reach,
-  Redirect,
-  ShopModel,
-  Sieve,
-  Way,
-  FocusPoint,
-} from '@fond/core';
+import type { Fixture, Plan, PlanDocument, RangeRule, Reach, Redirect, FocusPoint } from '@fond/core';
 
 /** When and by whom a page is seen: another moment than now, the shopper's number, and whether they have signed in. */
 export interface SeenAs {
@@ -122,76 +78,72 @@ export class Api {
     });
   }
 
-  whoAmI(): Observable<Session> {
+  whoAmI() {
     return this.call('whoAmI');
   }
 
-  signInHelp(): Observable<SignInHelp> {
+  signInHelp() {
     return this.call('signInHelp');
   }
 
-  signIn(email: string, password: string): Observable<Session> {
+  signIn(email: string, password: string) {
     return this.call('signIn', { body: { email, password } });
   }
 
-  signOut(): Observable<void> {
+  signOut() {
     return this.call('signOut');
   }
 
-  floor(): Observable<Floor> {
+  floor() {
     return this.call('floor');
   }
 
-  vocabulary(): Observable<Vocabulary> {
+  vocabulary() {
     return this.call('vocabulary');
   }
 
-  plans(): Observable<readonly PlanSummary[]> {
+  plans() {
     return this.call('plans');
   }
 
-  parts(): Observable<readonly PartSummary[]> {
+  parts() {
     return this.call('parts');
   }
 
-  createPart(name: string, fixtures: readonly Fixture[]): Observable<StoredPlan> {
+  createPart(name: string, fixtures: readonly Fixture[]) {
     return this.call('createPart', { body: { name, fixtures } });
   }
 
-  createPlan(name: string, reach: Reach, from: string, as: PlanBeginning): Observable<StoredPlan> {
+  createPlan(name: string, reach: Reach, from: string, as: PlanBeginning) {
     return this.call('createPlan', { body: { name, reach, from, as } });
   }
 
-  readPlan(id: string): Observable<StoredPlan> {
+  readPlan(id: string) {
     return this.call('readPlan', { params: { id } });
   }
 
-  savePlan(plan: PlanDocument, version: number): Observable<StoredPlan> {
+  savePlan(plan: PlanDocument, version: number) {
     return this.call('savePlan', { params: { id: plan.id }, body: { plan, version } });
   }
 
-  rebasePlan(id: string, base: string | null, keep: HeirsFate, version: number): Observable<StoredPlan> {
+  rebasePlan(id: string, base: string | null, keep: HeirsFate, version: number) {
     return this.call('rebasePlan', { params: { id }, body: { base, keep, version } });
   }
 
-  notePlan(id: string, note: string): Observable<StoredPlan> {
+  notePlan(id: string, note: string) {
     return this.call('notePlan', { params: { id }, body: { note } });
   }
 
   /** Says that somebody has the plan open; answers with the names of the others who have. */
-  bePresent(id: string): Observable<readonly string[]> {
+  bePresent(id: string) {
     return this.call('presence', { params: { id } });
   }
 
-  planWithdrawal(id: string): Observable<Withdrawal> {
+  planWithdrawal(id: string) {
     return this.call('planWithdrawal', { params: { id } });
   }
 
-  removePlan(
-    id: string,
-    standing: 'aside' | 'deleted',
-    heirs: HeirsFate | null,
-  ): Observable<{ edition: EditionSummary | null }> {
+  removePlan(id: string, standing: 'aside' | 'deleted', heirs: HeirsFate | null) {
     return this.call('removePlan', {
       params: { id },
       body: {
@@ -201,285 +153,279 @@ export class Api {
     });
   }
 
-  restorePlan(id: string): Observable<StoredPlan> {
+  restorePlan(id: string) {
     return this.call('restorePlan', { params: { id } });
   }
 
-  publicationChanges(plans: readonly string[]): Observable<PlanChanges> {
+  publicationChanges(plans: readonly string[]) {
     return this.call('publicationChanges', { body: { plans } });
   }
 
-  publishPlans(plans: readonly DraftVersion[], note: string): Observable<EditionSummary> {
+  publishPlans(plans: readonly DraftVersion[], note: string) {
     return this.call('publishPlans', { body: { plans, note } });
   }
 
   /** The page that a draft makes, as a shopper sees it: now, or at another moment. */
-  preview(plan: PlanDocument, address: string, seen: SeenAs = {}): Observable<Preview> {
+  preview(plan: PlanDocument, address: string, seen: SeenAs = {}) {
     return this.call('preview', { body: { plan, address, ...seen } });
   }
 
   /** What shoppers see at an address. */
-  livePage(address: string): Observable<ShopModel> {
+  livePage(address: string) {
     return this.call('page', { query: { address } });
   }
 
-  ranges(): Observable<readonly StoredRange[]> {
+  ranges() {
     return this.call('ranges');
   }
 
-  createRange(name: string, rule: RangeRule): Observable<StoredRange> {
+  createRange(name: string, rule: RangeRule) {
     return this.call('createRange', { body: { name, rule } });
   }
 
-  saveRange(id: string, name: string, rule: RangeRule, version: number): Observable<StoredRange> {
+  saveRange(id: string, name: string, rule: RangeRule, version: number) {
     return this.call('saveRange', { params: { id }, body: { name, rule, version } });
   }
 
-  deleteRange(id: string): Observable<void> {
+  deleteRange(id: string) {
     return this.call('deleteRange', { params: { id } });
   }
 
-  explainRange(rule: RangeRule, address: string): Observable<Sieve> {
+  explainRange(rule: RangeRule, address: string) {
     return this.call('explainRange', { body: { rule, address } });
   }
 
   /** @param fixture A promoting shelf; the aisle's own where it is left out. */
-  explainProduct(plan: Plan, address: string, sku: string, fixture?: string): Observable<ProductWhy> {
+  explainProduct(plan: Plan, address: string, sku: string, fixture?: string) {
     return this.call('explainProduct', { body: { plan, address, sku, fixture } });
   }
 
   /** The card of a draft on the bench; null for a plan without a shelf. */
-  previewCard(
-    plan: Plan,
-    address: string,
-    show: 'card' | 'badges',
-  ): Observable<{ bench: BenchModel | null }> {
+  previewCard(plan: Plan, address: string, show: 'card' | 'badges') {
     return this.call('previewCard', { body: { plan, address, show } });
   }
 
-  explainBadges(plan: Plan, address: string): Observable<BadgeReport> {
+  explainBadges(plan: Plan, address: string) {
     return this.call('explainBadges', { body: { plan, address } });
   }
 
-  explainFacets(plan: Plan, address: string): Observable<readonly FacetAdviceRow[]> {
+  explainFacets(plan: Plan, address: string) {
     return this.call('explainFacets', { body: { plan, address } });
   }
 
-  rangeChanges(id: string): Observable<PlanChanges> {
+  rangeChanges(id: string) {
     return this.call('rangeChanges', { params: { id } });
   }
 
-  publishRange(id: string, version: number, note: string): Observable<EditionSummary> {
+  publishRange(id: string, version: number, note: string) {
     return this.call('publishRange', { params: { id }, body: { version, note } });
   }
 
-  collections(): Observable<readonly CollectionSummary[]> {
+  collections() {
     return this.call('collections');
   }
 
-  readCollection(id: number): Observable<StoredCollection> {
+  readCollection(id: number) {
     return this.call('readCollection', { params: { id } });
   }
 
-  createCollection(wish: CollectionWish): Observable<StoredCollection> {
+  createCollection(wish: CollectionWish) {
     return this.call('createCollection', { body: wish });
   }
 
-  saveCollection(id: number, wish: CollectionWish, version: number): Observable<StoredCollection> {
+  saveCollection(id: number, wish: CollectionWish, version: number) {
     return this.call('saveCollection', { params: { id }, body: { ...wish, version } });
   }
 
-  deleteCollection(id: number): Observable<void> {
+  deleteCollection(id: number) {
     return this.call('deleteCollection', { params: { id } });
   }
 
   /** Products by title or article number; in one aisle, or in the whole shop. */
-  products(q: string, aisle: string | null): Observable<readonly ProductLine[]> {
+  products(q: string, aisle: string | null) {
     return this.call('products', { query: aisle === null ? { q } : { q, aisle } });
   }
 
-  lookUpProducts(skus: readonly string[]): Observable<ProductLookup> {
+  lookUpProducts(skus: readonly string[]) {
     return this.call('lookUpProducts', { body: { skus } });
   }
 
-  setFeatured(sku: string, featured: boolean): Observable<void> {
+  setFeatured(sku: string, featured: boolean) {
     return this.call('setFeatured', { params: { sku }, body: { featured } });
   }
 
-  editions(): Observable<readonly EditionSummary[]> {
+  editions() {
     return this.call('editions');
   }
 
-  compareEditions(from: number, to: number): Observable<EditionComparison> {
+  compareEditions(from: number, to: number) {
     return this.call('compareEditions', { params: { number: from, with: to } });
   }
 
   /** Publishes what an edition held again: all of it, or some plans only. */
-  publishEdition(number: number, plans: readonly string[] | null): Observable<EditionSummary> {
+  publishEdition(number: number, plans: readonly string[] | null) {
     return this.call('publishEdition', { params: { number }, body: { note: '', plans } });
   }
 
-  people(): Observable<readonly User[]> {
+  people() {
     return this.call('people');
   }
 
-  addPerson(person: { name: string; email: string; password: string; role: Role }): Observable<User> {
+  addPerson(person: { name: string; email: string; password: string; role: Role }) {
     return this.call('addPerson', { body: person });
   }
 
-  changeRole(id: number, role: Role): Observable<User> {
+  changeRole(id: number, role: Role) {
     return this.call('changeRole', { params: { id }, body: { role } });
   }
 
-  settings(): Observable<ShopSettings> {
+  settings() {
     return this.call('settings');
   }
 
-  removePerson(id: number): Observable<void> {
+  removePerson(id: number) {
     return this.call('removePerson', { params: { id } });
   }
 
-  resetPassword(id: number, password: string): Observable<void> {
+  resetPassword(id: number, password: string) {
     return this.call('resetPassword', { params: { id }, body: { password } });
   }
 
-  endSessions(id: number): Observable<void> {
+  endSessions(id: number) {
     return this.call('endSessions', { params: { id } });
   }
 
-  changePassword(current: string, password: string): Observable<Session> {
+  changePassword(current: string, password: string) {
     return this.call('changePassword', { body: { current, password } });
   }
 
-  changeSettings(change: Partial<ShopSettings>): Observable<ShopSettings> {
+  changeSettings(change: Partial<ShopSettings>) {
     return this.call('changeSettings', { body: change });
   }
 
-  publicationRequests(): Observable<readonly PublicationRequest[]> {
+  publicationRequests() {
     return this.call('publicationRequests');
   }
 
-  askToPublish(plans: readonly DraftVersion[], note: string): Observable<PublicationRequest> {
+  askToPublish(plans: readonly DraftVersion[], note: string) {
     return this.call('askToPublish', { body: { plans, note } });
   }
 
-  askToDo(held: HeldOperation, note: string): Observable<PublicationRequest> {
+  askToDo(held: HeldOperation, note: string) {
     return this.call('askToPublish', { body: { held, note } });
   }
 
-  approveRequest(id: number): Observable<EditionSummary> {
+  approveRequest(id: number) {
     return this.call('approveRequest', { params: { id } });
   }
 
-  declineRequest(id: number, words: string): Observable<PublicationRequest> {
+  declineRequest(id: number, words: string) {
     return this.call('declineRequest', { params: { id }, body: { words } });
   }
 
   /** A hundred entries of the record, older than one of them where that is given. */
-  activity(subject: string | null, before: number | null): Observable<readonly ActivityEntry[]> {
+  activity(subject: string | null, before: number | null) {
     return this.call('activity', {
       query: { ...(subject !== null && { subject }), ...(before !== null && { before }) },
     });
   }
 
-  freePages(): Observable<readonly StoredFreePage[]> {
+  freePages() {
     return this.call('freePages');
   }
 
-  readFreePage(id: number): Observable<StoredFreePage> {
+  readFreePage(id: number) {
     return this.call('readFreePage', { params: { id } });
   }
 
-  createFreePage(wish: FreePageWish): Observable<StoredFreePage> {
+  createFreePage(wish: FreePageWish) {
     return this.call('createFreePage', { body: wish });
   }
 
-  saveFreePage(id: number, wish: FreePageWish, version: number): Observable<StoredFreePage> {
+  saveFreePage(id: number, wish: FreePageWish, version: number) {
     return this.call('saveFreePage', { params: { id }, body: { ...wish, version } });
   }
 
-  deleteFreePage(id: number): Observable<void> {
+  deleteFreePage(id: number) {
     return this.call('deleteFreePage', { params: { id } });
   }
 
-  attributes(): Observable<readonly AttributeLine[]> {
+  attributes() {
     return this.call('attributes');
   }
 
-  changeAttribute(key: string, change: AttributeChange): Observable<AttributeLine> {
+  changeAttribute(key: string, change: AttributeChange) {
     return this.call('changeAttribute', { params: { key }, body: change });
   }
 
-  uploadPicture(file: File): Observable<KeptPicture> {
+  uploadPicture(file: File) {
     const form = new FormData();
     form.set('file', file);
     return this.call('uploadPicture', { form });
   }
 
-  aisleTexts(of: WordedAisle, id: number): Observable<AisleTexts> {
+  aisleTexts(of: WordedAisle, id: number) {
     return this.call('aisleTexts', { params: { of, id } });
   }
 
-  saveAisleTexts(of: WordedAisle, id: number, texts: AisleTexts, seen: AisleTexts): Observable<void> {
+  saveAisleTexts(of: WordedAisle, id: number, texts: AisleTexts, seen: AisleTexts) {
     return this.call('saveAisleTexts', { params: { of, id }, body: { ...texts, seen } });
   }
 
-  setCategoryPicture(id: number, sku: string | null): Observable<void> {
+  setCategoryPicture(id: number, sku: string | null) {
     return this.call('setCategoryPicture', { params: { id }, body: { sku } });
   }
 
-  focusCategoryPicture(id: number, focus: FocusPoint): Observable<void> {
+  focusCategoryPicture(id: number, focus: FocusPoint) {
     return this.call('focusCategoryPicture', { params: { id }, body: focus });
   }
 
-  redirects(): Observable<readonly StoredRedirect[]> {
+  redirects() {
     return this.call('redirects');
   }
 
-  createRedirect(redirect: Redirect): Observable<StoredRedirect> {
+  createRedirect(redirect: Redirect) {
     return this.call('createRedirect', { body: redirect });
   }
 
-  saveRedirect(id: number, redirect: Redirect): Observable<StoredRedirect> {
+  saveRedirect(id: number, redirect: Redirect) {
     return this.call('saveRedirect', { params: { id }, body: redirect });
   }
 
-  deleteRedirect(id: number): Observable<void> {
+  deleteRedirect(id: number) {
     return this.call('deleteRedirect', { params: { id } });
   }
 
-  testRedirect(path: string): Observable<Way> {
+  testRedirect(path: string) {
     return this.call('testRedirect', { query: { path } });
   }
 
-  importRedirects(csv: string): Observable<RedirectImport> {
+  importRedirects(csv: string) {
     return this.call('importRedirects', { body: { csv } });
   }
 
-  importPlans(file: PlanFile, mapping: Readonly<Record<string, string | null>>): Observable<PlanImport> {
+  importPlans(file: PlanFile, mapping: Readonly<Record<string, string | null>>) {
     return this.call('importPlans', { body: { file, mapping } });
   }
 
-  campaigns(): Observable<readonly Campaign[]> {
+  campaigns() {
     return this.call('campaigns');
   }
 
-  createCampaign(
-    wish: CampaignTimes & { name: string; plans: readonly DraftVersion[] },
-  ): Observable<Campaign> {
+  createCampaign(wish: CampaignTimes & { name: string; plans: readonly DraftVersion[] }) {
     return this.call('createCampaign', { body: wish });
   }
 
-  moveCampaign(id: string, times: CampaignTimes): Observable<Campaign> {
+  moveCampaign(id: string, times: CampaignTimes) {
     return this.call('moveCampaign', { params: { id }, body: times });
   }
 
-  endCampaign(id: string): Observable<Campaign> {
+  endCampaign(id: string) {
     return this.call('endCampaign', { params: { id } });
   }
 
   /** Reads a product file; a job's id stands for the file that the job has read. */
-  importCatalogue(file: File | string, wish: ImportWish): Observable<Job> {
+  importCatalogue(file: File | string, wish: ImportWish) {
     const form = new FormData();
     form.set('dryRun', wish.dryRun ? '1' : '0');
     form.set('mapping', JSON.stringify(wish.mapping));
@@ -490,19 +436,19 @@ export class Api {
     return this.call('importCatalogue', { form });
   }
 
-  pictures(): Observable<PictureReport> {
+  pictures() {
     return this.call('pictures');
   }
 
-  makeRenditions(): Observable<Job> {
+  makeRenditions() {
     return this.call('makeRenditions');
   }
 
-  jobs(): Observable<readonly Job[]> {
+  jobs() {
     return this.call('jobs');
   }
 
-  readJob(id: string): Observable<Job> {
+  readJob(id: string) {
     return this.call('readJob', { params: { id } });
   }
 }
