@@ -92,6 +92,7 @@ describe('the card', () => {
       '[data-element="rating"] [role="alert"]',
       '200 px is not taken. Letters are 10 to 40 px',
     );
+    expect(await page.$eval(size, (field) => (field as HTMLInputElement).value)).toBe('200');
     await page.locator(size).fill('20');
     await page.waitForFunction(() => !document.querySelector('[data-element="rating"] [role="alert"]'));
     await page.locator(size).fill('');

@@ -126,7 +126,7 @@ const JOINS = [
               [min]="bounds.least"
               [max]="bounds.most"
               placeholder="usual"
-              [value]="one.look.size ?? ''"
+              [value]="standing('size', one.look.size)"
               (input)="size($any($event.target).value)"
           /></label>
           <label
@@ -147,14 +147,14 @@ const JOINS = [
               min="0"
               [max]="mostSpace"
               placeholder="usual"
-              [value]="one.look.space ?? ''"
+              [value]="standing('space', one.look.space)"
               (input)="space($any($event.target).value)"
             />
             px</label
           >
         </div>
         @if (refused(); as why) {
-          <p class="turned" role="alert">{{ why }}</p>
+          <p class="turned" role="alert">{{ why.words }}</p>
         }
         <desk-paint-field
           name="Colour"
@@ -242,8 +242,14 @@ export class ElementFields {
     this.number('space', text, 0, MOST_SPACE);
   }
 
-  /** Why the number that stands in a field is not taken; empty while all are. */
-  protected readonly refused = signal('');
+  /** A number that stands in a field and is not taken, and why; null while all are. */
+  protected readonly refused = signal<{ what: 'size' | 'space'; text: string; words: string } | null>(null);
+
+  /** What a field shows: what was taken of it, unless something else stands there that was not. */
+  protected standing(what: 'size' | 'space', taken: number | null): string | number {
+    const refused = this.refused();
+    return refused?.what === what ? refused.text : (taken ?? '');
+  }
 
   /** An empty field is as usual; while somebody types, only numbers that fit are taken. */
   private number(what: 'size' | 'space', text: string, least: number, most: number): void {
@@ -251,8 +257,12 @@ export class ElementFields {
     const fits = value === null || (Number.isInteger(value) && value >= least && value <= most);
     this.refused.set(
       fits
-        ? ''
-        : `${text} px is not taken. ${what === 'size' ? 'Letters are' : 'The space above is'} ${least} to ${most} px, in whole pixels.`,
+        ? null
+        : {
+            what,
+            text,
+            words: `${text} px is not taken. ${what === 'size' ? 'Letters are' : 'The space above is'} ${least} to ${most} px, in whole pixels.`,
+          },
     );
     if (fits) this.set(what, { [what]: value });
   }
