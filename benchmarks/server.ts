@@ -30,7 +30,8 @@ export const environmentOf = (folder: string, port: number, demo: boolean): Node
   FOND_LOG: 'error',
 });
 
-export async function startApplication(folder: string, demo: boolean): Promise<Running> {
+/** @param database The address of a MariaDB that runs already; without one the application starts its own. */
+export async function startApplication(folder: string, demo: boolean, database?: string): Promise<Running> {
   const port = await new Promise<number>((resolve) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {
       const found = (probe.address() as AddressInfo).port;
@@ -43,7 +44,7 @@ export async function startApplication(folder: string, demo: boolean): Promise<R
     ['--max-semi-space-size=32', '--import', 'tsx', 'server/src/start.ts', '--no-pictures'],
     {
       cwd: ROOT,
-      env: environmentOf(folder, port, demo),
+      env: { ...environmentOf(folder, port, demo), ...(database && { FOND_DB_URL: database }) },
       stdio: ['ignore', 'ignore', 'inherit'],
     },
   );

@@ -19,8 +19,8 @@ const ASKED_ONCE = 2_000;
 const CHECKED: Readonly<Record<number, number>> = { 10_000: 200, 100_000: 40, 1_000_000: 4 };
 /** Prices that change, each with one answer behind it. */
 const CHANGES = 20;
-/** Where code is warmed before it is measured: another, small catalogue, so that nothing measured was ever asked. */
-const WARMING = { products: 2_000, requests: 300, seed: 99, changes: 5 };
+/** Where code is warmed before it is measured: another catalogue, so that nothing measured was ever asked. */
+const WARMING = { most: 100_000, requests: 300, seed: 99, changes: 5 };
 
 type Make = (rows: Iterable<ProductRow>, url: string) => Peer | Promise<Peer>;
 
@@ -76,10 +76,12 @@ const someChange = (random: Random, size: number): [id: number, cents: number] =
   random.whole(300, 40_000),
 ];
 
-async function warm(make: Make, url: string): Promise<void> {
-  const { products, requests: count, seed, changes } = WARMING;
+/** The catalogue is as large as the one that is measured, since other code runs on few products than on many. */
+async function warm(make: Make, url: string, size: number, share: number): Promise<void> {
+  const { most, requests: count, seed, changes } = WARMING;
+  const products = Math.min(size, most);
   const peer = await make(generated(products, seed), url);
-  const asked = requests(count, seed);
+  const asked = requests(Math.min(count, share), seed);
   const random = new Random(seed);
   for (const request of asked) await peer.answer(request);
   for (let k = 0; k < changes; k++) {
@@ -97,7 +99,7 @@ async function measure(
   asked: readonly ListingRequest[],
   expected: readonly ListingAnswer[],
 ): Promise<{ peer: Peer; measured: Measured }> {
-  await warm(make, url);
+  await warm(make, url, size, asked.length < ASKED ? asked.length : WARMING.requests);
   globalThis.gc?.();
   const peer = await make(generated(size), url);
   globalThis.gc?.();
@@ -190,7 +192,7 @@ export async function engineRows(size: number, url: string): Promise<Row[]> {
 /** Many requests, each asked once of an engine that has just been built. */
 export async function onceRows(size: number): Promise<Row[]> {
   const make = (rows: Iterable<ProductRow>): Ours => Ours.of(rows);
-  await warm(make, '');
+  await warm(make, '', size, WARMING.requests);
   const ours = make(generated(size));
   globalThis.gc?.();
   const times = requests(ASKED_ONCE, 23).map((request) => timed(() => void ours.answer(request)));

@@ -38,7 +38,10 @@ export class Ours implements Peer {
   static of(rows: Iterable<ProductRow>): Ours {
     const builder = new SnapshotBuilder(FRAME);
     for (const row of rows) builder.add(row);
-    return new Ours(builder.finish(1));
+    const snapshot = builder.finish(1);
+    // The server sorts before it serves, too.
+    for (const sorting of Object.values(SORTINGS)) permutationOf(snapshot, sorting, 'en', CONTEXT);
+    return new Ours(snapshot);
   }
 
   get snapshot(): Snapshot {

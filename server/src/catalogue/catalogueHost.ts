@@ -4,6 +4,8 @@ import type { Logger } from 'pino';
 import { BaseError, type Sequelize } from 'sequelize';
 import type { RowFault } from '@fond/contract';
 import {
+  dayOf,
+  orderChoices,
   permutationOf,
   preparingNames,
   SearchIndex,
@@ -12,9 +14,9 @@ import {
   withRuleCollections,
   type Edition,
   type Lang,
+  type OrderChoice,
   type SearchMatches,
   type Snapshot,
-  dayOf,
 } from '@fond/core';
 import { select } from '../database/rows';
 import { inTurns } from '../turns';
@@ -233,7 +235,10 @@ export class CatalogueHost {
     );
   }
 
-  /** Sorts by the plans' own orders before the first shopper has to wait for it. */
+  /**
+   * Sorts before the first shopper has to wait for it: at the start by all that the plans offer, afterwards by their own
+   * orders. Names are sorted beside, as that takes longest.
+   */
   private async warm(snapshot: Snapshot, edition: Edition, zone: string): Promise<void> {
     const [lang] = snapshot.frame.languages;
     const context = { now: Date.now(), ranges: edition.ranges, zone };
@@ -241,9 +246,11 @@ export class CatalogueHost {
     for (const plan of edition.plans) {
       const shelf = shelfOf(plan);
       if (!shelf) continue;
-      const sorting = sortingOf(shelf, 'recommended', front, context);
-      permutationOf(snapshot, sorting, lang, context);
-      await setImmediate();
+      const offered = this.current ? [] : orderChoices(shelf, false).filter((choice) => choice !== 'name');
+      for (const choice of new Set<OrderChoice>(['recommended', ...offered])) {
+        permutationOf(snapshot, sortingOf(shelf, choice, front, context), lang, context);
+        await setImmediate();
+      }
     }
   }
 
