@@ -1,5 +1,8 @@
+import { mergeApplicationConfig, provideAppInitializer } from '@angular/core';
 import { bootstrapApplication } from '@angular/platform-browser';
-import { appConfig } from './app/app.config';
+import { appConfig, loadFirstView } from './app/app.config';
 import { App } from './app/app';
 
-bootstrapApplication(App, appConfig).catch((error: unknown) => console.error(error));
+const config = mergeApplicationConfig(appConfig, { providers: [provideAppInitializer(loadFirstView)] });
+
+bootstrapApplication(App, config).catch((error: unknown) => console.error(error));

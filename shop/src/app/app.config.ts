@@ -1,7 +1,28 @@
-import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { inject, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
 import { provideClientHydration, withIncrementalHydration } from '@angular/platform-browser';
+import { ListingPage } from './page/listingPage';
+import { PageViews, VIEW_SOURCES, type ViewSources } from './state/pageViews';
+import { ShopState } from './state/shopState';
+
+/** Most pages are listings, so these come with the first script; each of the others in one of its own. */
+const VIEWS: ViewSources = {
+  listing: ListingPage,
+  account: { fetch: () => import('./page/accountPage').then(({ AccountPage }) => AccountPage) },
+  bench: { fetch: () => import('./page/benchPage').then(({ BenchPage }) => BenchPage) },
+  cart: { fetch: () => import('./page/cartPage').then(({ CartPage }) => CartPage) },
+  missing: { fetch: () => import('./page/missingPage').then(({ MissingPage }) => MissingPage) },
+  product: { fetch: () => import('./product/productPage').then(({ ProductPage }) => ProductPage) },
+  quick: { fetch: () => import('./product/quickLook').then(({ QuickLook }) => QuickLook) },
+};
+
+/** Comes before the page is drawn; its initializers differ between browser and server. */
+export const loadFirstView = (): Promise<void> => inject(PageViews).fetchFor(inject(ShopState).model());
 
 /** Most of a page comes to life once it is seen; every link works before that, and without. */
 export const appConfig: ApplicationConfig = {
-  providers: [provideZonelessChangeDetection(), provideClientHydration(withIncrementalHydration())],
+  providers: [
+    provideZonelessChangeDetection(),
+    provideClientHydration(withIncrementalHydration()),
+    { provide: VIEW_SOURCES, useValue: VIEWS },
+  ],
 };

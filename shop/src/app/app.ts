@@ -1,34 +1,20 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { NgComponentOutlet } from '@angular/common';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { SiteFooter } from './layout/siteFooter';
 import { SiteHeader } from './layout/siteHeader';
 import { CartState } from './cart/cartState';
-import { AccountPage } from './page/accountPage';
-import { BenchPage } from './page/benchPage';
-import { CartPage } from './page/cartPage';
-import { ListingPage } from './page/listingPage';
-import { MissingPage } from './page/missingPage';
-import { ProductPage } from './product/productPage';
-import { DocumentHead } from './state/documentHead';
 import { Navigation } from './state/navigation';
+import { PageViews } from './state/pageViews';
 import { PreviewFrame } from './state/previewFrame';
 import { shopHref, ShopState } from './state/shopState';
 
 /** Named apart so that they come with the first script: a part that can't be fetched later would take the page's away. */
-const VIEWS = [
-  AccountPage,
-  BenchPage,
-  CartPage,
-  SiteFooter,
-  SiteHeader,
-  ListingPage,
-  MissingPage,
-  ProductPage,
-];
+const PARTS = [NgComponentOutlet, SiteFooter, SiteHeader];
 
 @Component({
   selector: 'shop-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: VIEWS,
+  imports: PARTS,
   template: `
     <a class="skip" [href]="here()">{{ state.words().skip }}</a>
     @if (state.busy()) {
@@ -40,26 +26,7 @@ const VIEWS = [
       }
     }
     <main id="main" tabindex="-1" [attr.aria-busy]="state.busy()">
-      @switch (state.model().kind) {
-        @case ('listing') {
-          <shop-listing />
-        }
-        @case ('product') {
-          <shop-product />
-        }
-        @case ('account') {
-          <shop-account />
-        }
-        @case ('cart') {
-          <shop-cart />
-        }
-        @case ('bench') {
-          <shop-bench />
-        }
-        @default {
-          <shop-missing />
-        }
-      }
+      <ng-container *ngComponentOutlet="view()" />
     </main>
     @if (state.model().kind !== 'bench') {
       @defer (on immediate; hydrate on viewport; hydrate when state.awake()) {
@@ -70,9 +37,10 @@ const VIEWS = [
 })
 export class App {
   protected readonly state = inject(ShopState);
+  private readonly views = inject(PageViews);
+  protected readonly view = computed(() => this.views.of(this.state.model().kind));
 
   constructor() {
-    inject(DocumentHead);
     const frame = inject(PreviewFrame);
     const navigation = inject(Navigation);
     const carts = inject(CartState);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { Card, ShelfModel } from '@fond/core';
-import { Arranging } from '../state/arranging';
+import { PreviewFrame } from '../state/previewFrame';
 import { ShopState } from '../state/shopState';
 import { faceClasses, faceStyle, gridStyle, laneStyle, ownStyle } from './gridStyle';
 import { pictureAt } from '../picture/picture';
@@ -102,7 +102,7 @@ export class Cards {
   /** It has the first picture of the page, which is waited for. */
   readonly lead = input(false);
   private readonly state = inject(ShopState);
-  private readonly arranging = inject(Arranging).pins;
+  private readonly arranging = inject(PreviewFrame).pins;
   /** Set while the desk's window arranges the shelf. */
   protected readonly pins = computed(() => (this.first() === null ? null : this.arranging()));
   protected readonly eager = EAGER;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { shopWordsIn } from '../words';
+import { shopWordsIn } from '../words/words';
 
 /** An empty plate where a product has no picture, so that the grid keeps its rhythm. */
 @Component({

@@ -4,7 +4,7 @@ import type { Card, CardImage, CardPart, DrawnCard } from '@fond/core';
 import { CartState } from '../cart/cartState';
 import { Wishes } from '../cart/wishes';
 import { shopHref, ShopState } from '../state/shopState';
-import { shopWordsIn } from '../words';
+import { shopWordsIn } from '../words/words';
 import { Badges } from './badges';
 import { NoPicture } from './noPicture';
 import { pictureAt, srcset } from '../picture/picture';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Stars } from '@fond/core';
-import { shopWordsIn } from '../words';
+import { shopWordsIn } from '../words/words';
 
 @Component({
   selector: 'shop-rating',

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { CartFault } from '@fond/core';
-import { shopWordsIn } from '../words';
+import { shopWordsIn } from '../words/words';
 import { cartFaultText } from './cartFaultText';
 
 const FAULTS: CartFault[] = [

@@ -1,5 +1,5 @@
 import type { CartFault } from '@fond/core';
-import type { ShopWords } from '../words';
+import type { ShopWords } from '../words/shopWords';
 
 /** Why a change of the cart was not made, in the shop's words. */
 export function cartFaultText(fault: CartFault, words: ShopWords): string {

@@ -39,7 +39,6 @@ const FIXTURES = [
   Shelf,
   Spotlight,
   Tabs,
-  TicketTools,
   Tiles,
 ];
 
@@ -59,7 +58,7 @@ const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
 @Component({
   selector: 'shop-fixtures',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: FIXTURES,
+  imports: [FIXTURES, TicketTools],
   host: { class: 'fixtures' },
   template: `
     <ng-template #list let-fixtures><shop-fixtures [fixtures]="fixtures" /></ng-template>
@@ -144,7 +143,9 @@ const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
               }
             }
             @if (marked(fixture.id)) {
-              <shop-ticket-tools [model]="fixture" />
+              @defer (on immediate) {
+                <shop-ticket-tools [model]="fixture" />
+              }
             }
           </div>
         }
@@ -185,7 +186,9 @@ const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
             >
               <shop-shelf [shelf]="block.shelf" [page]="page()" [lead]="block.shelf.id === lead()" />
               @if (marked(block.shelf.id)) {
-                <shop-ticket-tools [model]="block.shelf" />
+                @defer (on immediate) {
+                  <shop-ticket-tools [model]="block.shelf" />
+                }
               }
             </div>
           </div>

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { ShopFrame } from '@fond/core';
 import { shopHref } from '../state/shopState';
-import { shopWordsIn } from '../words';
+import { shopWordsIn } from '../words/words';
 
 @Component({
   selector: 'shop-footer',

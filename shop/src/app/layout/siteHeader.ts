@@ -3,7 +3,7 @@ import type { ShopFrame } from '@fond/core';
 import { MiniCart } from '../cart/miniCart';
 import { Typed } from '../forms/typed';
 import { shopHref, ShopState } from '../state/shopState';
-import { shopWordsIn } from '../words';
+import { shopWordsIn } from '../words/words';
 
 @Component({
   selector: 'shop-header',

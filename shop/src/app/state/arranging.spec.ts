@@ -10,6 +10,7 @@ import { ShopState } from './shopState';
 const model = { kind: 'listing', fixtures: [{ type: 'shelf', total: 5 }] } as unknown as ShopModel;
 const shown = signal(model);
 const told: FromFrame[] = [];
+const pins = signal<Readonly<Record<string, number>> | null>(null);
 let arranging: Arranging;
 let forgetListeners: () => void;
 
@@ -31,8 +32,8 @@ beforeEach(() => {
     providers: [{ provide: ShopState, useValue: { model: shown } }],
   });
   arranging = runInInjectionContext(injector, () => new Arranging());
-  arranging.start((message) => told.push(message));
-  arranging.pins.set({ 'P-2': 2 });
+  arranging.start(pins, (message) => told.push(message));
+  pins.set({ 'P-2': 2 });
 });
 afterEach(() => {
   forgetListeners();
@@ -60,7 +61,7 @@ describe('arranging', () => {
   it('moves on from where a card was last told to stand, however quickly keys are pressed', () => {
     for (let times = 0; times < 3; times++) press(2, 'ArrowRight', true);
     expect(told.map((message) => ('place' in message ? message.place : null))).toEqual([3, 4, 5]);
-    arranging.pins.set({ 'P-2': 5 });
+    pins.set({ 'P-2': 5 });
     arranging.settle();
     press(2, 'ArrowLeft', true);
     expect(told.at(-1)).toMatchObject({ place: 1 });
@@ -70,7 +71,7 @@ describe('arranging', () => {
     vi.spyOn(window, 'requestAnimationFrame').mockImplementation((call) => (call(0), 0));
     press(4, 'ArrowRight', true);
     cards()[3].remove();
-    arranging.pins.set({ 'P-4': 6 });
+    pins.set({ 'P-4': 6 });
     shown.set({
       kind: 'listing',
       fixtures: [{ type: 'shelf', total: 9, from: 1, to: 5, next: '/pans?page=2', previous: null }],
@@ -122,7 +123,7 @@ describe('arranging', () => {
     const click = (): boolean =>
       link.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
     expect(click()).toBe(false);
-    arranging.pins.set(null);
+    pins.set(null);
     document.addEventListener('click', (event) => event.preventDefault(), { once: true });
     const seen = vi.fn();
     document.body.addEventListener('click', seen, { once: true });

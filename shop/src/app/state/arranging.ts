@@ -1,4 +1,4 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { inject, Injectable, signal, type Signal } from '@angular/core';
 import type { FromFrame } from '@fond/contract';
 import { shelfIn } from './shelfIn';
 import { ShopState } from './shopState';
@@ -24,15 +24,16 @@ const ARROWS: Readonly<Record<string, 'left' | 'right' | 'up' | 'down'>> = {
 @Injectable({ providedIn: 'root' })
 export class Arranging {
   private readonly state = inject(ShopState);
-  /** Places of the pinned products by article number; null while nothing is arranged. */
-  readonly pins = signal<Readonly<Record<string, number>> | null>(null);
+  private pins: Signal<Readonly<Record<string, number>> | null> = signal(null);
   private tell: (message: FromFrame) => void = () => undefined;
   private dragged: string | null = null;
   private focused: string | null = null;
   /** Where the product with the focus was last moved to, while the desk has not answered: the next move goes on from there. */
   private aimed: { sku: string; place: number } | null = null;
 
-  start(tell: (message: FromFrame) => void): void {
+  /** @param pins Places of the pinned products by article number; null while nothing is arranged. */
+  start(pins: typeof this.pins, tell: (message: FromFrame) => void): void {
+    this.pins = pins;
     this.tell = tell;
     document.addEventListener('click', (event) => this.onClick(event), true);
     document.addEventListener('dragstart', (event) => this.onDragStart(event));

@@ -4,6 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ShopModel } from '@fond/core';
 import { trackListeners } from '../../../../tests/support/listeners';
 import { Navigation } from './navigation';
+import { PageViews } from './pageViews';
 import { PreviewFrame } from './previewFrame';
 import { ShopState } from './shopState';
 
@@ -15,6 +16,7 @@ const state = { model: signal<ShopModel>(listing('/pans')), busy: signal(false),
 const answers = new Map<string, () => Promise<Response>>();
 const fetched: string[] = [];
 const assign = vi.fn();
+const views = { fetchForNext: vi.fn(() => Promise.resolve()) };
 let forgetListeners: () => void;
 
 /** The address asked for is the part after the shop's root. */
@@ -68,6 +70,7 @@ beforeEach(() => {
     providers: [
       { provide: ShopState, useValue: state },
       { provide: PreviewFrame, useValue: frame },
+      { provide: PageViews, useValue: views },
     ],
   });
   runInInjectionContext(injector, () => new Navigation()).start();
@@ -154,6 +157,15 @@ describe('following links of the shop', () => {
     await vi.waitFor(() => expect(assign).toHaveBeenCalledWith('/shop/pans?colour=red'));
     expect(state.busy()).toBe(false);
     expect(location.search).toBe('');
+  });
+
+  it('lets the browser do so too where what draws the page doesn’t come', async () => {
+    answer('/pots', listing('/pots', 1, 'category:2'));
+    views.fetchForNext.mockRejectedValueOnce(new Error('The script is gone.'));
+    click('pots');
+    await vi.waitFor(() => expect(assign).toHaveBeenCalledWith('/shop/pots'));
+    expect(location.pathname).toBe('/shop/pans');
+    expect((state.model() as { href: string }).href).toBe('/pans');
   });
 
   it('follows Back without adding an entry', async () => {

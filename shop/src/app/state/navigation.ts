@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { ShelfModel, ShopModel } from '@fond/core';
 import { shelfIn } from './shelfIn';
+import { PageViews } from './pageViews';
 import { PreviewFrame } from './previewFrame';
 import { shopHref, ShopState } from './shopState';
 
@@ -48,6 +49,7 @@ interface Load {
 export class Navigation {
   private readonly state = inject(ShopState);
   private readonly frame = inject(PreviewFrame);
+  private readonly views = inject(PageViews);
   private latest = 0;
 
   start(): void {
@@ -131,6 +133,8 @@ export class Navigation {
         location.assign(target);
         return;
       }
+      await this.views.fetchForNext(model);
+      if (turn !== this.latest) return;
       const change = moved(this.state.model(), model);
       const canonical = model.kind === 'listing' ? shopHref(model.href) : target;
       const before = shelfIn(this.state.model());

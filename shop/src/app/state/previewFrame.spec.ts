@@ -5,17 +5,15 @@ import type { FromFrame, ToFrame } from '@fond/contract';
 import type { ShopModel } from '@fond/core';
 import { trackListeners } from '../../../../tests/support/listeners';
 import { Arranging } from './arranging';
+import { PageViews } from './pageViews';
 import { PreviewFrame } from './previewFrame';
 import { ShopState } from './shopState';
 
 const first = { kind: 'listing', href: '/first' } as unknown as ShopModel;
 const draft = { kind: 'listing', href: '/draft' } as unknown as ShopModel;
 const state = { model: signal<ShopModel>(first), awake: signal(false) };
-const arranging = {
-  pins: signal<Readonly<Record<string, number>> | null>(null),
-  start: vi.fn(),
-  settle: vi.fn(),
-};
+const arranging = { start: vi.fn(), settle: vi.fn() };
+const views = { canShow: vi.fn(() => true), fetchForNext: vi.fn() };
 const told: FromFrame[] = [];
 const desk = { postMessage: (message: FromFrame) => told.push(message) };
 
@@ -26,6 +24,7 @@ function started(search: string, parent: unknown = desk): PreviewFrame {
     providers: [
       { provide: ShopState, useValue: state },
       { provide: Arranging, useValue: arranging },
+      { provide: PageViews, useValue: views },
     ],
   });
   const frame = runInInjectionContext(injector, () => new PreviewFrame());
@@ -56,6 +55,21 @@ describe('a page in the desk’s window', () => {
     expect(told).toEqual([{ type: 'fond:ready' }]);
     say({ type: 'fond:page', page: draft as never });
     expect(state.model()).toBe(draft);
+  });
+
+  it('shows the last draft it was sent once what draws it has come', async () => {
+    started('?draft=p');
+    let come!: () => void;
+    views.canShow.mockReturnValue(false);
+    views.fetchForNext.mockReturnValue(new Promise<void>((resolve) => (come = resolve)));
+    say({ type: 'fond:page', page: draft as never });
+    expect(state.model()).toBe(first);
+    views.canShow.mockReturnValue(true);
+    const later = { kind: 'product' } as unknown as ShopModel;
+    say({ type: 'fond:page', page: later as never });
+    come();
+    await Promise.resolve();
+    expect(state.model()).toBe(later);
   });
 
   it('listens to nobody but the desk of its own origin', () => {
@@ -95,11 +109,11 @@ describe('a page in the desk’s window', () => {
     expect(told).toEqual([{ type: 'fond:scrolled', share: 0.75 }]);
   });
 
-  it('lets cards be moved while the desk arranges, and keeps the focus with its product', () => {
-    started('?draft=p');
-    expect(arranging.start).toHaveBeenCalled();
+  it('lets cards be moved while the desk arranges, and keeps the focus with its product', async () => {
+    const frame = started('?draft=p');
+    await vi.waitFor(() => expect(arranging.start).toHaveBeenCalledWith(frame.pins, expect.any(Function)));
     say({ type: 'fond:arrange', pins: { 'P-1': 2 } });
-    expect(arranging.pins()).toEqual({ 'P-1': 2 });
+    expect(frame.pins()).toEqual({ 'P-1': 2 });
     arranging.settle.mockClear();
     say({ type: 'fond:page', page: draft as never });
     expect(arranging.settle).toHaveBeenCalledOnce();

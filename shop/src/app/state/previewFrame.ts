@@ -1,7 +1,8 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, Injector, signal } from '@angular/core';
 import type { FromFrame, TicketChange, TicketTool, ToFrame } from '@fond/contract';
-import type { WidthName } from '@fond/core';
-import { Arranging } from './arranging';
+import type { ShopModel, WidthName } from '@fond/core';
+import type { Arranging } from './arranging';
+import { PageViews } from './pageViews';
 import { ShopState } from './shopState';
 
 /** From these viewport widths on pages are medium and wide, as in the style sheet. */
@@ -14,7 +15,11 @@ const USUAL_WIDTHS = [640, 1024];
 @Injectable({ providedIn: 'root' })
 export class PreviewFrame {
   private readonly state = inject(ShopState);
-  private readonly arranging = inject(Arranging);
+  private readonly views = inject(PageViews);
+  private readonly injector = inject(Injector);
+  private arranging: Arranging | null = null;
+  /** Places of the pinned products by article number; null while nothing is arranged. */
+  readonly pins = signal<Readonly<Record<string, number>> | null>(null);
   readonly tickets = signal<Readonly<Record<string, string>>>({});
   readonly marked = signal<string | null>(null);
   readonly tools = signal<Readonly<Record<string, readonly TicketTool[]>>>({});
@@ -46,8 +51,15 @@ export class PreviewFrame {
       },
       true,
     );
-    this.arranging.start((message) => this.tell(message));
+    void this.startArranging();
     this.tell({ type: 'fond:ready' });
+  }
+
+  /** Shoppers' pages don't fetch what only the desk's window needs. */
+  private async startArranging(): Promise<void> {
+    const { Arranging } = await import('./arranging');
+    this.arranging = this.injector.get(Arranging);
+    this.arranging.start(this.pins, (message) => this.tell(message));
   }
 
   ask(address: string): void {
@@ -69,11 +81,10 @@ export class PreviewFrame {
   private hear(message: ToFrame): void {
     switch (message.type) {
       case 'fond:page':
-        this.state.model.set(message.page);
-        this.arranging.settle();
+        this.show(message.page);
         break;
       case 'fond:arrange':
-        this.arranging.pins.set(message.pins);
+        this.pins.set(message.pins);
         break;
       case 'fond:tickets':
         this.tickets.set(message.tickets);
@@ -90,6 +101,20 @@ export class PreviewFrame {
         this.scrollingTo = Math.round(message.share * this.room());
         window.scrollTo({ top: this.scrollingTo });
     }
+  }
+
+  private latest: ShopModel | null = null;
+
+  private show(page: ShopModel): void {
+    this.latest = page;
+    if (!this.views.canShow(page)) {
+      void this.views.fetchForNext(page).then(() => {
+        if (this.latest === page) this.show(page);
+      });
+      return;
+    }
+    this.state.model.set(page);
+    this.arranging?.settle();
   }
 
   private room(): number {

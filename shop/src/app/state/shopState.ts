@@ -11,7 +11,7 @@ import {
 } from '@angular/core';
 import type { ShopModel } from '@fond/core';
 import { shelfIn } from './shelfIn';
-import { shopWordsIn } from '../words';
+import { shopWordsIn } from '../words/words';
 
 const ASKED_MARK = '__ASKED__';
 

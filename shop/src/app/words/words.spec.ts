@@ -1,9 +1,16 @@
-import { describe, expect, it } from 'vitest';
-import { pictureAt, srcset } from './picture/picture';
-import { shopWordsIn } from './words';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { pictureAt, srcset } from '../picture/picture';
+import type { ShopWords } from './shopWords';
+import { fetchWordsOf, hasWordsOf, shopWordsIn } from './words';
 
 describe('the words of the shop', () => {
-  const [en, fr] = [shopWordsIn('en'), shopWordsIn('fr')];
+  const en = shopWordsIn('en');
+  let fr: ShopWords;
+  beforeAll(async () => {
+    expect([hasWordsOf('en'), hasWordsOf('fr'), hasWordsOf('xx')]).toEqual([true, false, true]);
+    await fetchWordsOf('fr');
+    fr = shopWordsIn('fr');
+  });
 
   it('are there in every language it speaks, and different ones', () => {
     const plain = (words: typeof en): [string, string][] =>

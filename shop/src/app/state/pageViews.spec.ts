@@ -1,0 +1,75 @@
+import { Component, Injector, runInInjectionContext } from '@angular/core';
+import { describe, expect, it, vi } from 'vitest';
+import type { ShopModel } from '@fond/core';
+import { DocumentHead } from './documentHead';
+import { PageViews, VIEW_SOURCES, type ViewSources } from './pageViews';
+
+vi.mock('./documentHead', () => ({ DocumentHead: class {} }));
+
+@Component({ selector: 'shop-one', template: '' })
+class One {}
+@Component({ selector: 'shop-other', template: '' })
+class Other {}
+
+const model = (kind: string, quick: object | null = null, lang = 'en'): ShopModel =>
+  ({ kind, quick, frame: { lang } }) as unknown as ShopModel;
+
+function views(fetch: () => Promise<typeof Other>): PageViews {
+  const source = { fetch };
+  const sources: ViewSources = {
+    listing: One,
+    account: source,
+    bench: source,
+    cart: source,
+    missing: source,
+    product: source,
+    quick: source,
+  };
+  const injector = Injector.create({
+    providers: [
+      { provide: VIEW_SOURCES, useValue: sources },
+      { provide: DocumentHead, useValue: {} },
+    ],
+  });
+  return runInInjectionContext(injector, () => new PageViews());
+}
+
+describe('what draws a page', () => {
+  it('is there for listings from the start, and fetched once for others', async () => {
+    const fetch = vi.fn(() => Promise.resolve(Other));
+    const one = views(fetch);
+    expect([one.of('listing'), one.of('product')]).toEqual([One, null]);
+    await one.fetchFor(model('listing'));
+    expect(fetch).not.toHaveBeenCalled();
+    await one.fetchFor(model('product'));
+    await one.fetchFor(model('product'));
+    expect(fetch).toHaveBeenCalledOnce();
+    expect(one.of('product')).toBe(Other);
+  });
+
+  it('has the quick look that lies over a listing', async () => {
+    const one = views(() => Promise.resolve(Other));
+    await one.fetchFor(model('listing', {}));
+    expect([one.of('quick'), one.of('product')]).toEqual([Other, null]);
+  });
+
+  it('says when another page can be shown at once', async () => {
+    const one = views(() => Promise.resolve(Other));
+    expect(one.canShow(model('listing')), 'its head is still the server’s').toBe(false);
+    await one.fetchForNext(model('listing'));
+    expect(one.canShow(model('listing'))).toBe(true);
+    expect(one.canShow(model('product'))).toBe(false);
+    expect(one.canShow(model('listing', null, 'fr')), 'in another language').toBe(false);
+    await one.fetchForNext(model('product', null, 'fr'));
+    expect(one.canShow(model('product', null, 'fr'))).toBe(true);
+  });
+
+  it('fails where its script can’t be fetched, and tries again', async () => {
+    const fetch = vi.fn(() => Promise.resolve(Other)).mockRejectedValueOnce(new Error('offline'));
+    const one = views(fetch);
+    await expect(one.fetchFor(model('cart'))).rejects.toThrow('offline');
+    expect(one.of('cart')).toBeNull();
+    await one.fetchFor(model('cart'));
+    expect(one.of('cart')).toBe(Other);
+  });
+});

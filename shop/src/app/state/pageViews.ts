@@ -1,0 +1,59 @@
+import { inject, Injectable, InjectionToken, Injector, type Type } from '@angular/core';
+import type { ShopModel } from '@fond/core';
+import { fetchWordsOf, hasWordsOf } from '../words/words';
+
+/** What draws a whole page, or a quick look over one. */
+export type ViewName = ShopModel['kind'] | 'quick';
+
+/** The views, or how their scripts are fetched. */
+export type ViewSources = Readonly<Record<ViewName, Type<unknown> | { fetch: () => Promise<Type<unknown>> }>>;
+
+export const VIEW_SOURCES = new InjectionToken<ViewSources>('Where views come from');
+
+const namesIn = (model: ShopModel): ViewName[] =>
+  model.kind === 'listing' && model.quick ? ['listing', 'quick'] : [model.kind];
+
+/**
+ * What a page needs beside the first script is fetched before its model is shown, so that no page stands there with a
+ * hole in it.
+ */
+@Injectable({ providedIn: 'root' })
+export class PageViews {
+  private readonly sources = inject(VIEW_SOURCES);
+  private readonly injector = inject(Injector);
+  private readonly fetched = new Map<ViewName, Type<unknown>>();
+  private hasHead = false;
+
+  /** Null for a view whose script has not come. */
+  of(name: ViewName): Type<unknown> | null {
+    const source = this.sources[name];
+    return 'fetch' in source ? (this.fetched.get(name) ?? null) : source;
+  }
+
+  /** Whether another page can be shown at once. */
+  canShow(model: ShopModel): boolean {
+    return this.hasHead && hasWordsOf(model.frame.lang) && namesIn(model).every((name) => this.of(name));
+  }
+
+  /** For the page that the server wrote. Fails where a script can't be fetched, as do the others here. */
+  async fetchFor(model: ShopModel): Promise<void> {
+    await fetchWordsOf(model.frame.lang);
+    for (const name of namesIn(model)) {
+      const source = this.sources[name];
+      if ('fetch' in source && !this.fetched.has(name)) this.fetched.set(name, await source.fetch());
+    }
+  }
+
+  /** For a page that follows: the head of the document, too, has to follow it. */
+  async fetchForNext(model: ShopModel): Promise<void> {
+    await this.fetchFor(model);
+    await this.followHead();
+  }
+
+  /** Writes title, description and language from here on; the server has written those of the first page. */
+  async followHead(): Promise<void> {
+    const { DocumentHead } = await import('./documentHead');
+    this.injector.get(DocumentHead);
+    this.hasHead = true;
+  }
+}
