@@ -6,27 +6,27 @@ import type { Sequelize } from 'sequelize';
 import { CampaignClock } from './campaign/campaignClock';
 import { CartService } from './cart/cart';
 import { mountCart } from './cart/cartPages';
-import { CatalogueHost } from './catalogue/catalogueHost';
+import { ServingHost } from './serving/servingHost';
 import { ImportJobs } from './catalogue/import/importJob';
 import { uploadHandler, Uploads } from './catalogue/import/upload';
 import { seedDemoPlans } from './demo/demoPlans';
 import { seedDemo } from './demo/seed';
-import { DEMO_SIGN_IN, endDemoSessions } from './demo/signIn';
+import { DEMO_SIGN_IN, endDemoSessions } from './person/demoSignIn';
 import { connect } from './database/connect';
 import { migrate, whileNobodyElsePrepares } from './database/migrate';
 import { defineModels } from './database/models';
 import { summariseEarlier } from './edition/summary';
 import { mountDelivery } from './delivery/mountDelivery';
 import { builtFiles } from './http/builtFiles';
-import { mountOperations, type Witness } from './http/mount';
-import { problem, problemHandler, sendProblem } from './http/problem';
+import { mountOperations, type Witness } from './api/mount';
+import { problem, problemHandler, sendProblem } from './problem/problem';
 import { NONCE_MARK, nonceOf, secureHeaders, signInLimits } from './http/security';
-import { makeSessions, secretOfShop, type Sessions } from './http/session';
+import { makeSessions, secretOfShop, type Sessions } from './person/session';
 import { Jobs } from './job/jobs';
 import { PictureStore } from './picture/pictures';
 import { Renditions } from './picture/renditions';
 import { pictureUpload } from './picture/uploadPicture';
-import { refuseWhileAway } from './http/served';
+import { refuseWhileAway } from './serving/served';
 import { handlersOf } from './operations';
 import { foundHousePlan } from './plan/foundHousePlan';
 import { seedDemoShopper, ShopperTokens } from './shopper/shoppers';
@@ -55,7 +55,7 @@ export interface ApplicationOptions {
 export interface Application {
   app: Express;
   sequelize: Sequelize;
-  host: CatalogueHost;
+  host: ServingHost;
   jobs: Jobs;
   pictures: PictureStore;
   stop: () => Promise<void>;
@@ -78,7 +78,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
       await seedDemoShopper(sequelize);
     } else await endDemoSessions();
   });
-  const host = new CatalogueHost(sequelize, log);
+  const host = new ServingHost(sequelize, log);
   await host.start();
   const jobs = new Jobs(sequelize, log);
   const imports = new ImportJobs(sequelize, options.databaseUrl, jobs, () =>
@@ -177,7 +177,7 @@ const isEventStream = (response: express.Response): boolean =>
 
 async function settle(
   jobs: Jobs,
-  host: CatalogueHost,
+  host: ServingHost,
   sessions: Sessions,
   sequelize: Sequelize,
 ): Promise<void> {

@@ -30,19 +30,16 @@ function importsOf(folder: string): Map<string, Set<string>> {
 }
 
 describe('the rooms of a floor', () => {
-  it.each([FLOORS['core'], FLOORS['contract'], FLOORS['shop']])(
-    'never import each other both ways, types included: %s',
-    (folder) => {
-      const imports = importsOf(folder);
-      expect(imports.size).toBeGreaterThan(8);
-      const both = [...imports].flatMap(([room, others]) =>
-        [...others]
-          .filter((other) => room < other && imports.get(other)?.has(room))
-          .map((other) => [room, other]),
-      );
-      expect(both).toEqual([]);
-    },
-  );
+  it.each(Object.values(FLOORS))('never import each other both ways, types included: %s', (folder) => {
+    const imports = importsOf(folder);
+    expect(imports.size).toBeGreaterThan(8);
+    const both = [...imports].flatMap(([room, others]) =>
+      [...others]
+        .filter((other) => room < other && imports.get(other)?.has(room))
+        .map((other) => [room, other]),
+    );
+    expect(both).toEqual([]);
+  });
 });
 
 describe('the documentation', () => {
@@ -71,7 +68,7 @@ describe('the documentation', () => {
     expect(subjects.size).toBeGreaterThan(25);
     for (const [floor, folder] of Object.entries(FLOORS)) {
       const own = new Set(
-        (new RegExp(`^- ${floor}: (.*)$`, 'm').exec(glossary)?.[1] ?? '')
+        (new RegExp(`^- ${floor}: ([^]*?)(?=\\n- |\\n\\n|$(?![^]))`, 'm').exec(glossary)?.[1] ?? '')
           .replace(/\([^)]*\)/g, '')
           .split(/,\s*/)
           .map((name) => name.trim()),

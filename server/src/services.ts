@@ -1,7 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import type { DemoSignIn } from '@fond/contract';
 import type { CartService } from './cart/cart';
-import type { CatalogueHost } from './catalogue/catalogueHost';
+import type { ServingHost } from './serving/servingHost';
 import type { ImportJobs } from './catalogue/import/importJob';
 import type { Uploads } from './catalogue/import/upload';
 import type { Jobs } from './job/jobs';
@@ -12,7 +12,7 @@ import type { ShopperTokens } from './shopper/shoppers';
 /** What operations are done with. */
 export interface Services {
   sequelize: Sequelize;
-  host: CatalogueHost;
+  host: ServingHost;
   jobs: Jobs;
   imports: ImportJobs;
   uploads: Uploads;

@@ -21,7 +21,7 @@ async function main(): Promise<void> {
   const [database, { createApplication }, { DEMO_SIGN_IN }, { isUnpeopled }] = await Promise.all([
     config.databaseUrl ? null : startDatabase(config.data, config.databasePort, log),
     import('./app'),
-    import('./demo/signIn'),
+    import('./person/demoSignIn'),
     import('./person/users'),
   ]);
   if (database) await writeFile(addressFile(config.data), database.url, { mode: 0o600 });

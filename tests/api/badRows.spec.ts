@@ -120,7 +120,7 @@ describe('stored rows that can’t be shown', () => {
     await second.host.refresh();
     for (const { host } of [server.application, second])
       expect(
-        host.stand!.snapshot.aisles.all.filter(({ path: at }) => at.split('/').length === DEPTH + 1),
+        host.loaded!.snapshot.aisles.all.filter(({ path: at }) => at.split('/').length === DEPTH + 1),
       ).toHaveLength(1);
     expect((await server.guest.get('/api/shop/listing?aisle=/')).status).toBe(200);
   });

@@ -1,7 +1,6 @@
 import { XMLParser } from 'fast-xml-parser';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { SitemapFiles } from '../../server/src/delivery/sitemapFiles';
-import { standOf } from '../../server/src/shop/pages';
 import { startShop, type TestServer } from '../support/server';
 
 let server: TestServer;
@@ -63,7 +62,7 @@ describe('search engines', () => {
   });
 
   it('get the sitemap in parts where it is long, with each page in one of them', async () => {
-    const { snapshot } = standOf(server.application.host);
+    const { snapshot } = server.application.host.serving();
     const whole = new SitemapFiles(snapshot, 'https://shop.example/shop');
     const parted = new SitemapFiles(snapshot, 'https://shop.example/shop', 100);
     const urls = (text: string): string[] => (text.match(/<loc>[^<]*/g) ?? []).map((loc) => loc.slice(5));

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, inject, it, vi } from 'vitest';
 import { UserModel } from '../../server/src/database/models';
-import { DEMO_SIGN_IN } from '../../server/src/demo/signIn';
+import { DEMO_SIGN_IN } from '../../server/src/person/demoSignIn';
 import { addUser } from '../../server/src/person/users';
 import { PASSWORD, startTestServer, type Desk, type TestServer } from '../support/server';
 

@@ -8,7 +8,7 @@ import puppeteer, {
   type HTTPRequest,
   type Page,
 } from 'puppeteer-core';
-import { DEMO_SIGN_IN } from '../../server/src/demo/signIn';
+import { DEMO_SIGN_IN } from '../../server/src/person/demoSignIn';
 
 const ARGUMENTS = [
   '--no-sandbox',

@@ -1,7 +1,7 @@
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
 import formats from 'ajv-formats';
 import { OPERATIONS, type Operation, type OperationName } from '@fond/contract/operations';
-import type { Witness } from '../../server/src/http/mount';
+import type { Witness } from '../../server/src/api/mount';
 import { openApiDocument } from '../../server/src/http/openapi';
 
 const DOCUMENT = 'openapi';

@@ -11,7 +11,7 @@ import { MAT_SNACK_BAR_DEFAULT_OPTIONS } from '@angular/material/snack-bar';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideState, provideStore } from '@ngrx/store';
-import { apiInterceptor } from './api/interceptor';
+import { apiInterceptor } from './session/interceptor';
 import { routes } from './app.routes';
 import { sessionEffects } from './session/session.effects';
 import { sessionFeature } from './session/session.feature';

@@ -1,14 +1,14 @@
 import type { Routes, UrlMatchResult, UrlSegment } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideState } from '@ngrx/store';
-import { floorEffects } from './floor/floor.effects';
-import { floorFeature } from './floor/floor.feature';
-import { partsEffects } from './part/state/parts.effects';
-import { partsFeature } from './part/state/parts.feature';
-import { planEffects } from './plan/state/plan.effects';
-import { planFeature } from './plan/state/plan.feature';
-import { rangesEffects } from './range/state/ranges.effects';
-import { rangesFeature } from './range/state/ranges.feature';
+import { floorEffects } from './store/floor.effects';
+import { floorFeature } from './store/floor.feature';
+import { partsEffects } from './store/parts.effects';
+import { partsFeature } from './store/parts.feature';
+import { planEffects } from './draft/plan.effects';
+import { planFeature } from './draft/plan.feature';
+import { rangesEffects } from './store/ranges.effects';
+import { rangesFeature } from './store/ranges.feature';
 import { signedIn } from './session/guard';
 
 /** A plan's brief, and the sheets that have an address of their own: one page, so that nothing is loaded anew between them. */

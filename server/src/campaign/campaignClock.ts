@@ -1,6 +1,6 @@
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
-import type { CatalogueHost } from '../catalogue/catalogueHost';
+import type { ServingHost } from '../serving/servingHost';
 import { keepClock } from './campaigns';
 
 const LOOK_EVERY = 2_000;
@@ -12,7 +12,7 @@ export class CampaignClock {
 
   constructor(
     private readonly sequelize: Sequelize,
-    private readonly host: CatalogueHost,
+    private readonly host: ServingHost,
     private readonly log: Logger,
   ) {}
 

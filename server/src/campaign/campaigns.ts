@@ -14,18 +14,18 @@ import {
   type Edition,
   type Layers,
 } from '@fond/core';
-import type { Stand } from '../catalogue/catalogueHost';
+import type { ServingState } from '../serving/servingHost';
 import { inUnit } from '../database/unit';
 import { CampaignModel, UserModel } from '../database/models';
 import { publish, readLiveLayers } from '../edition/editions';
-import { problem } from '../http/problem';
-import { recordActivity } from '../person/activity';
-import { aisleChanges } from '../plan/aisleChanges';
-import { chainProblem } from '../plan/chainProblem';
+import { problem } from '../problem/problem';
+import { recordActivity } from '../activity/activity';
+import { aisleChanges } from '../finding/aisleChanges';
+import { chainProblem } from '../document/chainProblem';
 import { documentsFor } from '../plan/drafts';
-import { draftsAt, refuseMissingParts, refuseOverlaps } from '../plan/publishing';
+import { draftsAt, refuseMissingParts, refuseOverlaps } from '../publishing/publishing';
 import { savedRanges } from '../range/savedRanges';
-import { isZone, momentAt, momentOf } from './clock';
+import { isZone, momentAt, momentOf } from '../time/clock';
 
 const layerOf = ({ id, name, content }: CampaignModel): CampaignLayer => ({ id, name, ...content });
 const ENDLESS = Number.POSITIVE_INFINITY;
@@ -51,14 +51,14 @@ function readTimes({ zone, startsLocal, endsLocal }: CampaignTimes, now: number)
   return { zone, startsLocal, endsLocal, startsAt: new Date(start.at), endsAt: end && new Date(end.at) };
 }
 
-export async function listCampaigns(stand: Stand): Promise<Campaign[]> {
+export async function listCampaigns(serving: ServingState): Promise<Campaign[]> {
   const rows = await CampaignModel.findAll({ order: [['startsAt', 'ASC']] });
-  return told(stand, rows, rows);
+  return told(serving, rows, rows);
 }
 
 /** Campaigns as they are told, beside the others that are still to come or run. */
 async function told(
-  stand: Stand,
+  serving: ServingState,
   rows: readonly CampaignModel[],
   others: readonly CampaignModel[],
 ): Promise<Campaign[]> {
@@ -67,11 +67,11 @@ async function told(
     UserModel.findAll({ attributes: ['id', 'name'] }),
   ]);
   const names = new Map(users.map((user) => [user.id, user.name]));
-  return rows.map((row) => campaignOf(stand, row, others, layers, names.get(row.createdBy ?? 0)));
+  return rows.map((row) => campaignOf(serving, row, others, layers, names.get(row.createdBy ?? 0)));
 }
 
 function campaignOf(
-  { snapshot }: Stand,
+  { snapshot }: ServingState,
   row: CampaignModel,
   all: readonly CampaignModel[],
   layers: Layers,
@@ -126,10 +126,10 @@ const overlapping = (row: CampaignModel, all: readonly CampaignModel[]): Campaig
       other.content.documents.some(({ id }) => row.content.documents.some((own) => own.id === id)),
   );
 
-async function readCampaign(stand: Stand, id: string): Promise<Campaign> {
+async function readCampaign(serving: ServingState, id: string): Promise<Campaign> {
   const row = (await CampaignModel.findByPk(id))!;
   const others = await CampaignModel.findAll({ where: { state: ['waiting', 'running'] } });
-  return (await told(stand, [row], others))[0];
+  return (await told(serving, [row], others))[0];
 }
 
 /**
@@ -138,7 +138,7 @@ async function readCampaign(stand: Stand, id: string): Promise<Campaign> {
  */
 export async function createCampaign(
   sequelize: Sequelize,
-  stand: Stand,
+  serving: ServingState,
   wish: CampaignTimes & { name: string; plans: readonly DraftVersion[] },
   userId: number,
 ): Promise<Campaign> {
@@ -152,7 +152,7 @@ export async function createCampaign(
     const known = await documentsFor(documents, live.documents, transaction);
     refuseMissingParts(documents, live.documents, known);
     const after = chainProblem(known, () => withDrafts(live, documents, ranges));
-    refuseOverlaps(stand.snapshot, after.plans, documents);
+    refuseOverlaps(serving.snapshot, after.plans, documents);
     const ids = new Set(documents.map((document) => document.id));
     const used = new Set(
       resolveAll(after.documents)
@@ -180,7 +180,7 @@ export async function createCampaign(
       transaction,
     );
   });
-  return readCampaign(stand, id);
+  return readCampaign(serving, id);
 }
 
 async function openRow(id: string, transaction: Transaction): Promise<CampaignModel> {
@@ -196,7 +196,7 @@ async function openRow(id: string, transaction: Transaction): Promise<CampaignMo
 
 export async function moveCampaign(
   sequelize: Sequelize,
-  stand: Stand,
+  serving: ServingState,
   id: string,
   wish: CampaignTimes,
   userId: number,
@@ -214,12 +214,12 @@ export async function moveCampaign(
       transaction,
     );
   });
-  return readCampaign(stand, id);
+  return readCampaign(serving, id);
 }
 
 export async function endCampaign(
   sequelize: Sequelize,
-  stand: Stand,
+  serving: ServingState,
   id: string,
   userId: number,
 ): Promise<Campaign> {
@@ -228,7 +228,7 @@ export async function endCampaign(
     const row = await openRow(id, transaction);
     await close(row, layers, row.state === 'waiting' ? 'called-off' : 'over', userId, transaction);
   });
-  return readCampaign(stand, id);
+  return readCampaign(serving, id);
 }
 
 async function close(

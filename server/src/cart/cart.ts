@@ -12,7 +12,7 @@ import {
 } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { runSql, select } from '../database/rows';
-import { problem } from '../http/problem';
+import { problem } from '../problem/problem';
 import { newCartLimit } from '../http/security';
 import { cookieIn } from '../http/cookies';
 

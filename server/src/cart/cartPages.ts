@@ -1,10 +1,9 @@
 import express, { type Express, type Request, type Response } from 'express';
 import { cartOf, CART_PATH, composeCart, languageOf, MOST_PIECES, type CartFault } from '@fond/core';
-import type { CatalogueHost } from '../catalogue/catalogueHost';
+import type { ServingHost } from '../serving/servingHost';
 import { readParameters } from '../http/parameters';
-import { isDatabaseAway, ProblemError } from '../http/problem';
+import { isDatabaseAway, ProblemError } from '../problem/problem';
 import { refuseStrangers } from '../http/strangers';
-import { standOf } from '../shop/pages';
 import type { RenderShop } from '../shop/renderers';
 import type { CartCall, CartService } from './cart';
 
@@ -12,7 +11,7 @@ const CART = `/shop${CART_PATH}`;
 
 interface Options {
   carts: CartService;
-  host: CatalogueHost;
+  host: ServingHost;
   render: RenderShop;
 }
 
@@ -25,7 +24,7 @@ export function mountCart(app: Express, { carts, host, render }: Options): void 
     fault: CartFault | null,
     status = 200,
   ): Promise<void> => {
-    const { snapshot, edition } = standOf(host);
+    const { snapshot, edition } = host.serving();
     const lang = language(request);
     const cart = await carts.read(request, snapshot, lang).catch((error: unknown) => {
       if (!isDatabaseAway(error)) throw error;
@@ -54,7 +53,7 @@ export function mountCart(app: Express, { carts, host, render }: Options): void 
       refuseStrangers(request);
       const lang = language(request);
       try {
-        const call = { request, response, snapshot: standOf(host).snapshot, lang };
+        const call = { request, response, snapshot: host.serving().snapshot, lang };
         await change(call, (request.body ?? {}) as Record<string, unknown>);
       } catch (error) {
         const fault = faultOf(error);

@@ -2,10 +2,10 @@ import type { Sequelize, Transaction } from 'sequelize';
 import type { AisleTexts, WordedAisle } from '@fond/contract';
 import { inUnit } from '../database/unit';
 import { select } from '../database/rows';
-import { problem } from '../http/problem';
+import { problem } from '../problem/problem';
 import { saysAlready } from '../http/saysAlready';
-import { recordActivity } from '../person/activity';
-import { noteCatalogueChange } from './followChanges';
+import { recordActivity } from '../activity/activity';
+import { noteCatalogueChange } from '../database/catalogueChanges';
 import { readTexts, writeTexts } from './texts';
 
 const TABLES: Readonly<Record<WordedAisle, string>> = { category: 'categories', tag: 'tags' };

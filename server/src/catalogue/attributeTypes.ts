@@ -1,8 +1,8 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { AttributeType } from '@fond/core';
 import { insertRows, runSql, select } from '../database/rows';
-import { problem } from '../http/problem';
-import { booleanOf } from './import/findings';
+import { problem } from '../problem/problem';
+import { booleanOf } from '../text/booleanOf';
 
 const BETWEEN = '|';
 /** Products whose values are parted in one step; more of them are sooner read from their file again. */

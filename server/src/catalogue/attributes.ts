@@ -3,10 +3,10 @@ import type { AttributeChange, AttributeLine } from '@fond/contract';
 import type { AttributeColumn, AttributeType, Snapshot } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { insertRows, runSql, select } from '../database/rows';
-import { problem } from '../http/problem';
-import { recordActivity } from '../person/activity';
+import { problem } from '../problem/problem';
+import { recordActivity } from '../activity/activity';
 import { changeType } from './attributeTypes';
-import { noteCatalogueChange } from './followChanges';
+import { noteCatalogueChange } from '../database/catalogueChanges';
 
 /** Numbers and yes/no say nothing of a product by themselves, so nobody looks for an aisle of them. */
 const WITH_AISLES = ['text', 'many', 'colour'];

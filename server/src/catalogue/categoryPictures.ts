@@ -2,9 +2,9 @@ import type { Sequelize, Transaction } from 'sequelize';
 import type { FocusPoint } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { runSql, select } from '../database/rows';
-import { problem } from '../http/problem';
-import { recordActivity } from '../person/activity';
-import { noteCatalogueChange } from './followChanges';
+import { problem } from '../problem/problem';
+import { recordActivity } from '../activity/activity';
+import { noteCatalogueChange } from '../database/catalogueChanges';
 
 /** The first picture of a product as the picture of a category; null takes the category's picture away. */
 export function setCategoryPicture(

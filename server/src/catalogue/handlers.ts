@@ -1,13 +1,13 @@
 import { aisleProducts } from '@fond/core';
 import { aisleAt } from '../explain/explain';
-import type { Handlers } from '../http/mount';
-import { served } from '../http/served';
+import type { Handlers } from '../http/handler';
+import { served } from '../serving/served';
 import { ToldAfterwards } from '../http/toldAfterwards';
 import type { Services } from '../services';
-import { standOf } from '../shop/pages';
 import { readAisleTexts, saveAisleTexts } from './aisleTexts';
 import { changeAttribute, listAttributes, readAttribute } from './attributes';
 import { focusCategoryPicture, setCategoryPicture } from './categoryPictures';
+import { startImport } from './import/startImport';
 import { findProducts, lookUpProducts, setFeatured } from './productList';
 
 type Own =
@@ -19,14 +19,15 @@ type Own =
   | 'focusCategoryPicture'
   | 'products'
   | 'lookUpProducts'
-  | 'setFeatured';
+  | 'setFeatured'
+  | 'importCatalogue';
 
-/** Products and what is known of them, and the words and pictures of categories and tags. */
-export const catalogueHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
-  attributes: () => listAttributes(standOf(host).snapshot),
+/** Products and what is known of them, files of them that are read, and the words and pictures of categories and tags. */
+export const catalogueHandlers = ({ sequelize, host, ...services }: Services): Handlers<Own> => ({
+  attributes: () => listAttributes(host.serving().snapshot),
   changeAttribute: async ({ params: { key }, body, user }) => {
     await served(host, changeAttribute(sequelize, key, body, user.id));
-    return new ToldAfterwards(() => readAttribute(standOf(host).snapshot, key));
+    return new ToldAfterwards(() => readAttribute(host.serving().snapshot, key));
   },
   aisleTexts: ({ params }) => readAisleTexts(sequelize, params.of, params.id),
   saveAisleTexts: ({ params, body, user }) =>
@@ -36,11 +37,12 @@ export const catalogueHandlers = ({ sequelize, host }: Services): Handlers<Own> 
   focusCategoryPicture: ({ params, body, user }) =>
     served(host, focusCategoryPicture(sequelize, params.id, body, user.id)),
   products: ({ query: { q = '', aisle } }) => {
-    const { snapshot } = standOf(host);
+    const { snapshot } = host.serving();
     const within = aisle === undefined ? null : aisleProducts(snapshot, aisleAt(snapshot, aisle)).words;
     return findProducts(host, snapshot, q, within);
   },
-  lookUpProducts: ({ body }) => lookUpProducts(standOf(host).snapshot, body.skus),
+  lookUpProducts: ({ body }) => lookUpProducts(host.serving().snapshot, body.skus),
   setFeatured: ({ params, body, user }) =>
     served(host, setFeatured(sequelize, params.sku, body.featured, user.id)),
+  importCatalogue: (call) => startImport(call, services),
 });

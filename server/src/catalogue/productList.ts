@@ -4,11 +4,11 @@ import type { ProductLine, ProductLookup } from '@fond/contract';
 import { fold, holds, titleInShop, type Snapshot } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { select } from '../database/rows';
-import { problem } from '../http/problem';
-import type { CatalogueHost } from './catalogueHost';
-import { noteCatalogueChange } from './followChanges';
+import { problem } from '../problem/problem';
+import type { ServingHost } from '../serving/servingHost';
+import { noteCatalogueChange } from '../database/catalogueChanges';
 import { pictureAddress } from '../picture/addresses';
-import { recordActivity } from '../person/activity';
+import { recordActivity } from '../activity/activity';
 
 const MOST = 50;
 
@@ -30,7 +30,7 @@ function lineOf(snapshot: Snapshot, p: number): ProductLine {
  * text; all of them for no text.
  */
 export async function findProducts(
-  host: Pick<CatalogueHost, 'search'>,
+  host: Pick<ServingHost, 'search'>,
   snapshot: Snapshot,
   text: string,
   within: Uint32Array | null,

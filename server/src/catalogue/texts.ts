@@ -2,9 +2,9 @@ import type { Sequelize, Transaction } from 'sequelize';
 import { textIn } from '@fond/core';
 import type { AisleTexts } from '@fond/contract';
 import { insertRows, runSql, select } from '../database/rows';
-import { problem } from '../http/problem';
-import { cleanHtml } from './import/cleanHtml';
-import { shopSettings } from './shopSettings';
+import { problem } from '../problem/problem';
+import { cleanHtml } from '../text/cleanHtml';
+import { shopSettings } from '../setting/shopSettings';
 
 /** What has a title and a description per language, in a table of their own. */
 export type Titled = 'category' | 'tag' | 'collection' | 'free_page';

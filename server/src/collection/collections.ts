@@ -2,17 +2,17 @@ import type { Sequelize, Transaction } from 'sequelize';
 import type { CollectionSummary, CollectionWish, StoredCollection } from '@fond/contract';
 import { MOST_NAMED } from '@fond/contract/operations';
 import { aisleProducts, referencesIn, type Clause, type Snapshot } from '@fond/core';
-import { noteCatalogueChange } from '../catalogue/followChanges';
-import { slugOf, takeSlug } from '../catalogue/slugs';
+import { noteCatalogueChange } from '../database/catalogueChanges';
+import { slugOf, takeSlug } from '../text/slugs';
 import { readTexts, writeTexts } from '../catalogue/texts';
 import { inUnit } from '../database/unit';
 import { PlanModel, SavedRangeModel } from '../database/models';
 import { insertRows, runSql, select } from '../database/rows';
 import { readLiveEdition } from '../edition/editions';
-import { problem } from '../http/problem';
+import { problem } from '../problem/problem';
 import { saysAlready } from '../http/saysAlready';
-import { recordActivity } from '../person/activity';
-import { filledDrafts } from '../plan/filledDrafts';
+import { recordActivity } from '../activity/activity';
+import { filledDrafts } from '../document/filledDrafts';
 import { followSlug } from '../redirect/redirects';
 
 interface Row {

@@ -1,7 +1,6 @@
-import type { Handlers } from '../http/mount';
-import { served } from '../http/served';
+import type { Handlers } from '../http/handler';
+import { served } from '../serving/served';
 import type { Services } from '../services';
-import { standOf } from '../shop/pages';
 import {
   createCollection,
   deleteCollection,
@@ -14,7 +13,7 @@ type Own = 'collections' | 'createCollection' | 'readCollection' | 'saveCollecti
 
 /** Collections, by hand or by rule. */
 export const collectionHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
-  collections: () => listCollections(sequelize, standOf(host).snapshot),
+  collections: () => listCollections(sequelize, host.serving().snapshot),
   createCollection: ({ body, user }) => served(host, createCollection(sequelize, body, user.id)),
   readCollection: ({ params }) => readCollection(sequelize, params.id),
   saveCollection: ({ params, body, user }) =>

@@ -65,7 +65,7 @@ describe('a database', () => {
         createApplication({ databaseUrl: url, data, dist: null, demo: false, log: pino({ level: 'fatal' }) }),
       ),
     );
-    const editions = both.map(({ host }) => host.stand?.edition.number);
+    const editions = both.map(({ host }) => host.loaded?.edition.number);
     for (const { stop } of both) await stop();
     for (const folder of folders) await rm(folder, { recursive: true, force: true });
     expect(editions).toEqual([1, 1]);

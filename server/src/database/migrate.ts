@@ -15,6 +15,7 @@ import { EDITION_SUMMARIES } from './migrations/008-editionSummaries';
 import { GROUND } from './migrations/012-ground';
 import { IMPORTS } from './migrations/013-imports';
 import { APPROVAL } from './migrations/014-approval';
+import { PLAN_KIND } from './migrations/015-planKind';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -36,6 +37,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '012-ground', statements: GROUND },
   { name: '013-imports', statements: IMPORTS },
   { name: '014-approval', statements: APPROVAL },
+  { name: '015-plan-kind', statements: PLAN_KIND },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

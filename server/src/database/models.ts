@@ -16,7 +16,7 @@ import type {
   PublicationRequest,
   Role,
 } from '@fond/contract';
-import type { EditionNote } from '../edition/note';
+import type { EditionNote } from './editionNote';
 import {
   upgradeContent,
   upgradeEdition,
@@ -25,6 +25,7 @@ import {
   type EditionContent,
   type Layers,
   type PlanDocument,
+  type PlanKind,
   type RangeRule,
   type RedirectCode,
 } from '@fond/core';
@@ -48,6 +49,8 @@ export class PlanModel extends Model<InferAttributes<PlanModel>, InferCreationAt
   declare document: unknown;
   /** Of the document, filled in by the database. */
   declare readonly name: CreationOptional<string>;
+  /** Of the document, filled in by the database. */
+  declare readonly kind: CreationOptional<PlanKind>;
   /** Of an heir's document, filled in by the database. */
   declare readonly base: CreationOptional<string | null>;
   declare version: number;
@@ -220,6 +223,7 @@ export function defineModels(sequelize: Sequelize): void {
       id: { ...text(), primaryKey: true },
       document: json(),
       name: { type: DataTypes.STRING },
+      kind: { type: DataTypes.STRING },
       base: { type: DataTypes.STRING },
       version: whole(),
       standing: { ...text(), defaultValue: 'open' },

@@ -1,7 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import { administer, openDatabase } from '../../../tests/support/databaseServer';
-import { ProblemError } from '../http/problem';
+import { ProblemError } from '../problem/problem';
 import { SettingModel } from './models';
 import { afterCommit, inUnit, outsideUnits } from './unit';
 

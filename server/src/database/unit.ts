@@ -1,7 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { setTimeout as delay } from 'node:timers/promises';
 import { Sequelize, Transaction, UniqueConstraintError } from 'sequelize';
-import { isDatabaseAway, problem } from '../http/problem';
+import { isDatabaseAway, problem } from '../problem/problem';
 import { codesOf } from './faults';
 
 /** What one unit of work carries along: Sequelize keeps its transaction in it. */

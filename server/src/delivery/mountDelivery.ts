@@ -1,10 +1,9 @@
 import type { Express, Request, Response } from 'express';
 import { languageOf, type Lang, type Snapshot } from '@fond/core';
-import type { CatalogueHost } from '../catalogue/catalogueHost';
+import type { ServingHost } from '../serving/servingHost';
 import { originOf } from '../http/origin';
 import { readParameters } from '../http/parameters';
-import { problem } from '../http/problem';
-import { standOf } from '../shop/pages';
+import { problem } from '../problem/problem';
 import { feedOf } from './feed';
 import { searchDescriptionOf } from './searchDescription';
 import { SitemapFiles } from './sitemapFiles';
@@ -32,14 +31,14 @@ const robotsOf = (origin: string): string =>
  *
  * @param own Address of this server.
  */
-export function mountDelivery(app: Express, host: CatalogueHost, own: string): void {
+export function mountDelivery(app: Express, host: ServingHost, own: string): void {
   const send = (response: Response, type: string, text: string): void =>
     void response.set('Cache-Control', HOUR).type(`${type}; charset=utf-8`).send(text);
-  const origin = (request: Request): string => originOf(request, standOf(host), own);
+  const origin = (request: Request): string => originOf(request, host.serving(), own);
   /** Of the catalogue as it stands, for each address; written once. */
   let kept = { snapshot: null as Snapshot | null, files: new Map<string, SitemapFiles>() };
   const sitemapOf = (request: Request): SitemapFiles => {
-    const { snapshot } = standOf(host);
+    const { snapshot } = host.serving();
     if (kept.snapshot !== snapshot) kept = { snapshot, files: new Map() };
     const root = `${origin(request)}/shop`;
     const files = kept.files.get(root) ?? new SitemapFiles(snapshot, root);
@@ -70,7 +69,7 @@ export function mountDelivery(app: Express, host: CatalogueHost, own: string): v
     write: (snapshot: Snapshot, lang: Lang, root: string, self: string) => string,
   ): void => {
     app.get(`/shop/${place}`, (request, response) => {
-      const { snapshot } = standOf(host);
+      const { snapshot } = host.serving();
       const lang = languageOf(snapshot, readParameters(request.originalUrl)['lang']);
       const root = `${origin(request)}/shop`;
       const own = lang === snapshot.frame.languages[0] ? '' : `?lang=${encodeURIComponent(lang)}`;

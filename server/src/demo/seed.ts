@@ -7,15 +7,15 @@ import sharp from 'sharp';
 import type { Logger } from 'pino';
 import type { Sequelize, Transaction } from 'sequelize';
 import type { Clause } from '@fond/core';
-import { noteCatalogueChange } from '../catalogue/followChanges';
+import { noteCatalogueChange } from '../database/catalogueChanges';
 import { importCatalogue } from '../catalogue/import/importCatalogue';
-import { cleanHtml } from '../catalogue/import/cleanHtml';
+import { cleanHtml } from '../text/cleanHtml';
 import { inUnit } from '../database/unit';
 import { SettingModel } from '../database/models';
 import { insertRows, runSql, select, type Cell } from '../database/rows';
 import type { PictureStore } from '../picture/pictures';
 import { addUser } from '../person/users';
-import { SHOP as SETTINGS } from '../catalogue/shopSettings';
+import { SHOP as SETTINGS } from '../setting/shopSettings';
 import { Random } from './random';
 import { CATEGORIES } from './catalogue/kinds';
 import { demoProducts, type DemoProduct } from './catalogue/products';
@@ -29,7 +29,7 @@ import {
   TAGS,
   type Pair,
 } from './catalogue/vocabulary';
-import { DEMO_SIGN_IN } from './signIn';
+import { DEMO_SIGN_IN } from '../person/demoSignIn';
 import { drawPicture } from './pictures/draw';
 import { heightOf, ORIGINAL_WIDTH } from './pictures/sheet';
 

@@ -10,9 +10,9 @@ import {
   type EditionContent,
   type Layers,
 } from '@fond/core';
-import { recordActivity } from '../person/activity';
-import { chainProblem } from '../plan/chainProblem';
-import { servedSafely } from '../plan/safePlan';
+import { recordActivity } from '../activity/activity';
+import { chainProblem } from '../document/chainProblem';
+import { servedSafely } from '../document/safePlan';
 import {
   contentOf,
   EditionModel,
@@ -23,7 +23,8 @@ import {
 } from '../database/models';
 import { noteOf } from './summary';
 import { inUnit } from '../database/unit';
-import { problem } from '../http/problem';
+import { problem } from '../problem/problem';
+import { canonicalJson } from '../text/canonicalJson';
 
 /** The same for the same plans and ranges, whatever order their keys or they themselves stand in. */
 export function contentHash({ documents, ranges }: EditionContent): string {
@@ -32,15 +33,6 @@ export function contentHash({ documents, ranges }: EditionContent): string {
   return createHash('sha256')
     .update(canonicalJson({ documents: sorted(documents), ranges: sorted(ranges) }))
     .digest('hex');
-}
-
-/** JSON with the keys of every object in order. */
-export function canonicalJson(value: unknown): string {
-  return JSON.stringify(value, (_, inner: unknown) =>
-    inner && typeof inner === 'object' && !Array.isArray(inner)
-      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : inner,
-  );
 }
 
 /** The row that is live. Within a transaction the pointer is locked, so that nobody publishes before the caller has. */

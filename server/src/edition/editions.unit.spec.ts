@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK, AISLE_RANGE, type Plan, USUAL_BADGES } from '@fond/core';
-import { canonicalJson, contentHash } from './editions';
+import { contentHash } from './editions';
+import { canonicalJson } from '../text/canonicalJson';
 
 const plan = (id: string, name = id): Plan => ({
   id,

@@ -1,7 +1,7 @@
 import type { NamedPlan } from '@fond/contract';
 import type { EditionContent, Layers } from '@fond/core';
 import { EditionModel, editionOf, layersOf } from '../database/models';
-import type { EditionNote } from './note';
+import type { EditionNote } from '../database/editionNote';
 
 const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
 

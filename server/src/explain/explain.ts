@@ -15,7 +15,6 @@ import {
   titleInShop,
   whyInRange,
   type Aisle,
-  type Edition,
   type Pin,
   type Plan,
   type RangeContext,
@@ -25,7 +24,7 @@ import {
   type Sorting,
   type Spread,
 } from '@fond/core';
-import { problem } from '../http/problem';
+import { problem } from '../problem/problem';
 
 /** Everything the desk is told about a shelf beyond its page: the sieve and the pins. */
 export function reportShelf(
@@ -200,9 +199,3 @@ export function aisleAt(snapshot: Snapshot, path: string | undefined): Aisle {
   if (!aisle) throw problem('unknown-aisle', `There is no aisle at “${(path ?? '').slice(0, 200)}”.`);
   return aisle;
 }
-
-export const contextOf = ({ ranges }: Pick<Edition, 'ranges'>, now: number, zone: string): RangeContext => ({
-  now,
-  ranges,
-  zone,
-});

@@ -1,14 +1,14 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { AisleTexts, FreePageWish, StoredFreePage } from '@fond/contract';
 import { aisleProducts, choosePlan, RESERVED_SLUGS, type Snapshot } from '@fond/core';
-import type { Stand } from '../catalogue/catalogueHost';
-import { noteCatalogueChange } from '../catalogue/followChanges';
+import type { ServingState } from '../serving/servingHost';
+import { noteCatalogueChange } from '../database/catalogueChanges';
 import { readAllTexts, readTexts, writeTexts } from '../catalogue/texts';
 import { inUnit } from '../database/unit';
 import { insertRows, runSql, select } from '../database/rows';
-import { problem } from '../http/problem';
+import { problem } from '../problem/problem';
 import { saysAlready } from '../http/saysAlready';
-import { recordActivity } from '../person/activity';
+import { recordActivity } from '../activity/activity';
 import { followSlug } from '../redirect/redirects';
 
 interface Row {
@@ -24,7 +24,7 @@ interface Row {
 const COLUMNS = `SELECT p.id, p.path, p.stands_for AS standsFor, p.open, p.version, p.updated_at AS updatedAt,
   u.name AS updatedBy FROM free_pages p LEFT JOIN users u ON u.id = p.updated_by`;
 
-function said({ snapshot, edition }: Stand, row: Row, texts: AisleTexts): StoredFreePage {
+function said({ snapshot, edition }: ServingState, row: Row, texts: AisleTexts): StoredFreePage {
   // One that was saved just now is not in this process's snapshot yet.
   const aisle = snapshot.aisles.byKey.get(`page:${row.id}`);
   const plan = aisle && choosePlan(edition.plans, aisle).winner?.plan;
@@ -39,10 +39,10 @@ function said({ snapshot, edition }: Stand, row: Row, texts: AisleTexts): Stored
   };
 }
 
-export async function listFreePages(sequelize: Sequelize, stand: Stand): Promise<StoredFreePage[]> {
+export async function listFreePages(sequelize: Sequelize, serving: ServingState): Promise<StoredFreePage[]> {
   const rows = await select<Row>(sequelize, `${COLUMNS} ORDER BY p.path`);
   const texts = await readAllTexts(sequelize, 'free_page');
-  return rows.map((row) => said(stand, row, texts.get(row.id) ?? { titles: {}, descriptions: {} }));
+  return rows.map((row) => said(serving, row, texts.get(row.id) ?? { titles: {}, descriptions: {} }));
 }
 
 async function rowOf(sequelize: Sequelize, id: number, transaction?: Transaction): Promise<Row> {
@@ -52,8 +52,12 @@ async function rowOf(sequelize: Sequelize, id: number, transaction?: Transaction
   return row;
 }
 
-export const readFreePage = async (sequelize: Sequelize, stand: Stand, id: number): Promise<StoredFreePage> =>
-  said(stand, await rowOf(sequelize, id), await readTexts(sequelize, 'free_page', id));
+export const readFreePage = async (
+  sequelize: Sequelize,
+  serving: ServingState,
+  id: number,
+): Promise<StoredFreePage> =>
+  said(serving, await rowOf(sequelize, id), await readTexts(sequelize, 'free_page', id));
 
 const refuse = (path: string, message: string): Error =>
   problem('bad-input', 'Nothing was saved.', [{ path, message }]);
@@ -116,14 +120,14 @@ export function createFreePage(
 /** Saves over the version the caller has seen. An address that shoppers knew leads on to the new one. */
 export async function saveFreePage(
   sequelize: Sequelize,
-  stand: Stand,
+  serving: ServingState,
   id: number,
   { version, ...wish }: FreePageWish & { version: number },
   userId: number,
 ): Promise<void> {
   await inUnit(sequelize, async (transaction) => {
     const row = await rowOf(sequelize, id, transaction);
-    const theirs = said(stand, row, await readTexts(sequelize, 'free_page', id, transaction));
+    const theirs = said(serving, row, await readTexts(sequelize, 'free_page', id, transaction));
     if (saysAlready(theirs, wish)) return;
     if (row.version !== version)
       throw problem(
@@ -132,7 +136,7 @@ export async function saveFreePage(
         undefined,
         { theirs },
       );
-    await refuseTaken(sequelize, stand.snapshot, wish, id, transaction);
+    await refuseTaken(sequelize, serving.snapshot, wish, id, transaction);
     if (row.open && row.path !== wish.path) await followSlug(row.path, wish.path, userId, transaction);
     await runSql(
       sequelize,

@@ -1,5 +1,5 @@
 import type { Request } from 'express';
-import type { Stand } from '../catalogue/catalogueHost';
+import type { ServingState } from '../serving/servingHost';
 
 const HERE = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
 
@@ -9,7 +9,7 @@ const HERE = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
  *
  * @param own Address of this server.
  */
-export function originOf(request: Request, { address }: Pick<Stand, 'address'>, own: string): string {
+export function originOf(request: Request, { address }: Pick<ServingState, 'address'>, own: string): string {
   if (address !== null) return address;
   const host = request.get('host') ?? '';
   return HERE.test(host) ? `${request.protocol}://${host}` : own;

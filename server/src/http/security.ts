@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import type { Request, RequestHandler, Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
-import { problem, sendProblem } from './problem';
+import { problem, sendProblem } from '../problem/problem';
 
 /** Stands in built pages where each answer's own nonce goes. */
 export const NONCE_MARK = '__CSP_NONCE__';

@@ -1,5 +1,5 @@
 import type { Request } from 'express';
-import { problem } from './problem';
+import { problem } from '../problem/problem';
 
 /** Forms and scripts of other sites can't do anything here in a shopper's name. */
 export function refuseStrangers(request: Request): void {

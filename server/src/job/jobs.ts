@@ -6,7 +6,7 @@ import type { ImportReport, Job, JobKind, JobProgress } from '@fond/contract';
 import { JobModel } from '../database/models';
 import { afterCommit, outsideUnits } from '../database/unit';
 import { inUnit } from '../database/unit';
-import { problem } from '../http/problem';
+import { problem } from '../problem/problem';
 
 /** Progress reaches the database at most this often; listeners get every step. */
 const STORE_EVERY = 500;

@@ -1,8 +1,8 @@
-import { DEMO_SIGN_IN } from '../demo/signIn';
-import type { Handlers } from '../http/mount';
-import { problem } from '../http/problem';
-import { served } from '../http/served';
-import { sessionOf, signIn, signOut } from '../http/session';
+import { DEMO_SIGN_IN } from './demoSignIn';
+import type { Handlers } from '../http/handler';
+import { problem } from '../problem/problem';
+import { served } from '../serving/served';
+import { sessionOf, signIn, signOut } from './session';
 import { ToldAfterwards } from '../http/toldAfterwards';
 import type { Services } from '../services';
 import {
@@ -14,7 +14,7 @@ import {
   removePerson,
   setPassword,
 } from './people';
-import { changeSettings, readSettings } from './settings';
+import { changeSettings, readSettings } from '../setting/settings';
 import { findUser, isUnpeopled } from './users';
 
 type Own =

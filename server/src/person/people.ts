@@ -9,8 +9,8 @@ import {
 } from '@fond/contract';
 import { ActivityModel, CampaignModel, PlanModel, UserModel } from '../database/models';
 import { inUnit } from '../database/unit';
-import { problem } from '../http/problem';
-import { recordActivity } from './activity';
+import { problem } from '../problem/problem';
+import { recordActivity } from '../activity/activity';
 import { hashPassword } from './passwords';
 import { addUser, roleOf, userOf } from './users';
 

@@ -1,6 +1,6 @@
 import type { Role, User } from '@fond/contract';
 import { UserModel } from '../database/models';
-import { DEMO_SIGN_IN } from '../demo/signIn';
+import { DEMO_SIGN_IN } from './demoSignIn';
 import { hashPassword, isPassword } from './passwords';
 
 export const userOf = ({ id, name, email, role }: UserModel): User => ({

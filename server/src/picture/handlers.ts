@@ -1,6 +1,5 @@
-import type { Handlers } from '../http/mount';
+import type { Handlers } from '../http/handler';
 import type { Services } from '../services';
-import { standOf } from '../shop/pages';
 import { pictureReport } from './renditions';
 import { keepUploaded } from './uploadPicture';
 
@@ -9,7 +8,7 @@ type Own = 'pictures' | 'makeRenditions' | 'uploadPicture';
 /** Pictures, and the sizes that are made of them. */
 export const pictureHandlers = ({ host, pictures, renditions }: Services): Handlers<Own> => ({
   pictures: () => {
-    const { snapshot, edition } = standOf(host);
+    const { snapshot, edition } = host.serving();
     return pictureReport(snapshot, edition, renditions);
   },
   makeRenditions: ({ user }) => renditions.start(user.id),

@@ -5,7 +5,7 @@ import { setTimeout as delay } from 'node:timers/promises';
 import type { RequestHandler } from 'express';
 import sharp, { type Sharp } from 'sharp';
 import { RENDITION_WIDTHS } from '@fond/core';
-import { problem } from '../http/problem';
+import { problem } from '../problem/problem';
 
 /** Kinds of renditions, the smallest files first. */
 export const FORMATS = ['avif', 'webp', 'jpg'] as const;

@@ -1,9 +1,9 @@
 import type { Logger } from 'pino';
 import type { Job, JobProgress, PictureReport } from '@fond/contract';
 import { pictureNeeds, RENDITION_WIDTHS, type Edition, type Snapshot } from '@fond/core';
-import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
+import type { ServingHost, ServingState } from '../serving/servingHost';
 import { BrokenOff, type Jobs } from '../job/jobs';
-import { smallPictures } from './smallPictures';
+import { smallPictures } from '../finding/smallPictures';
 import type { PictureSize, PictureStore, Progress } from './pictures';
 
 /** The pictures that shoppers see first: of every card, of categories, and those that live plans have uploaded. */
@@ -43,19 +43,19 @@ export async function pictureReport(
 export class Renditions {
   private running: Promise<Job> | null = null;
   private stopped = false;
-  /** The stand whose pictures were looked through last. */
-  private seen: Stand | null = null;
+  /** The state whose pictures were looked through last. */
+  private seen: ServingState | null = null;
 
   constructor(
-    private readonly host: Pick<CatalogueHost, 'stand'>,
+    private readonly host: Pick<ServingHost, 'loaded'>,
     private readonly pictures: Pick<PictureStore, 'progress' | 'makeAll'>,
     private readonly jobs: Pick<Jobs, 'start' | 'read'>,
     private readonly log: Logger,
   ) {}
 
   private inUse(): PictureSize[] {
-    const { stand } = this.host;
-    return stand ? picturesInUse(stand.snapshot, stand.edition) : [];
+    const { loaded } = this.host;
+    return loaded ? picturesInUse(loaded.snapshot, loaded.edition) : [];
   }
 
   progress(): Promise<Progress> {
@@ -77,7 +77,7 @@ export class Renditions {
   }
 
   private async makeMissing(tell: (progress: JobProgress) => void): Promise<null> {
-    const { stand } = this.host;
+    const { loaded } = this.host;
     try {
       const made = await this.pictures.makeAll(
         this.inUse(),
@@ -90,15 +90,15 @@ export class Renditions {
       this.running = null;
     }
     if (this.stopped) throw new BrokenOff();
-    if (this.host.stand !== stand) void this.startMissing();
+    if (this.host.loaded !== loaded) void this.startMissing();
     return null;
   }
 
   /** Starts where anything is missing; what fails here is made when it is asked for. */
   async startMissing(): Promise<void> {
-    const { stand } = this.host;
-    if (this.stopped || this.running || (stand && sameSources(stand, this.seen))) return;
-    this.seen = stand;
+    const { loaded } = this.host;
+    if (this.stopped || this.running || (loaded && sameSources(loaded, this.seen))) return;
+    this.seen = loaded;
     try {
       const { made, wanted } = await this.progress();
       if (made < wanted) await this.start(null);
@@ -114,7 +114,7 @@ export class Renditions {
 }
 
 /** Changes of stock and prices leave all pictures where they are. */
-const sameSources = (one: Stand, other: Stand | null): boolean =>
+const sameSources = (one: ServingState, other: ServingState | null): boolean =>
   other !== null &&
   one.edition === other.edition &&
   one.snapshot.images === other.snapshot.images &&

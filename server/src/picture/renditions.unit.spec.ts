@@ -2,7 +2,7 @@ import { pino } from 'pino';
 import { describe, expect, it, vi } from 'vitest';
 import type { Job } from '@fond/contract';
 import { housePlan, snapshotOf, type CatalogueFrame } from '@fond/core';
-import type { Stand } from '../catalogue/catalogueHost';
+import type { ServingState } from '../serving/servingHost';
 import { BrokenOff, type Work } from '../job/jobs';
 import { Renditions } from './renditions';
 
@@ -18,12 +18,12 @@ const FRAME: CatalogueFrame = {
 };
 const snapshot = snapshotOf(FRAME, []);
 const plan = housePlan(snapshot, 'House');
-const standOf = (number: number): Stand =>
-  ({ snapshot, edition: { number, plans: [plan], documents: [], ranges: [] } }) as unknown as Stand;
+const stateOf = (number: number): ServingState =>
+  ({ snapshot, edition: { number, plans: [plan], documents: [], ranges: [] } }) as unknown as ServingState;
 
-/** Renditions over a stand, a store and jobs that live in memory; jobs end when the test says so. */
+/** Renditions over a state, a store and jobs that live in memory; jobs end when the test says so. */
 function bench() {
-  const host = { stand: standOf(1) as Stand | null };
+  const host = { loaded: stateOf(1) as ServingState | null };
   const ends: (() => void)[] = [];
   const progress = vi.fn(async () => ({ made: 0, wanted: 2 }));
   const makeAll = vi.fn(
@@ -57,7 +57,7 @@ describe('the job that makes pictures', () => {
   it('runs again where other pictures came into use meanwhile, and not for the same ones', async () => {
     const { host, renditions, start, end } = bench();
     await renditions.startMissing();
-    host.stand = standOf(2);
+    host.loaded = stateOf(2);
     await renditions.startMissing();
     expect(start, 'one runs already').toHaveBeenCalledOnce();
     await end();

@@ -2,7 +2,7 @@ import type { RequestHandler } from 'express';
 import multer, { MulterError } from 'multer';
 import sharp, { type Metadata } from 'sharp';
 import type { KeptPicture } from '@fond/contract';
-import { problem } from '../http/problem';
+import { problem } from '../problem/problem';
 import type { PictureStore } from './pictures';
 
 export const MOST_PICTURE_MEGABYTES = 20;

@@ -1,9 +1,9 @@
 import { HOUSE_PLAN_ID, isHeir, withDrafts, type Edition, type Plan, type PlanDocument } from '@fond/core';
 import { savedRanges } from '../range/savedRanges';
-import { chainProblem } from './chainProblem';
+import { chainProblem } from '../document/chainProblem';
 import { documentsFor } from './drafts';
 import { shownAlone } from './parts';
-import { servedSafely } from './safePlan';
+import { servedSafely } from '../document/safePlan';
 
 /**
  * What is live with drafts laid over it, and with the drafts of bases and parts that were never published; the first of

@@ -19,15 +19,16 @@ import {
   type PlanDocument,
   type PlanHead,
 } from '@fond/core';
-import type { Stand } from '../catalogue/catalogueHost';
+import type { ServingState } from '../serving/servingHost';
 import { inUnit } from '../database/unit';
 import { documentIn, PlanModel, UserModel } from '../database/models';
-import { canonicalJson, readLiveLayers } from '../edition/editions';
-import { problem } from '../http/problem';
-import { recordActivity } from '../person/activity';
-import { chainProblem } from './chainProblem';
+import { readLiveLayers } from '../edition/editions';
+import { canonicalJson } from '../text/canonicalJson';
+import { problem } from '../problem/problem';
+import { recordActivity } from '../activity/activity';
+import { chainProblem } from '../document/chainProblem';
 import { plansShowing } from './plansShowing';
-import { safeDocument } from './safePlan';
+import { safeDocument } from '../document/safePlan';
 
 export const sameDocument = (a: PlanDocument, b: PlanDocument): boolean =>
   canonicalJson(a) === canonicalJson(b);
@@ -139,7 +140,7 @@ export async function readPlan(id: string): Promise<StoredPlan> {
   return storedPlan(row, beneath);
 }
 
-export async function listPlans({ snapshot }: Stand): Promise<PlanSummary[]> {
+export async function listPlans({ snapshot }: ServingState): Promise<PlanSummary[]> {
   const [rows, names, beneath] = await Promise.all([
     PlanModel.findAll({ order: [['id', 'ASC']] }),
     namesOf(),

@@ -13,15 +13,15 @@ import {
   SEARCH_FACET,
 } from '@fond/core';
 import { covered } from '../catalogue/attributes';
-import type { Stand } from '../catalogue/catalogueHost';
+import type { ServingState } from '../serving/servingHost';
 import { lastPublications, summaries } from '../edition/editions';
 import { listPlans } from './drafts';
 
 /** All aisles with what serves them and why. */
-export async function floorOf(stand: Stand): Promise<Floor> {
-  const [all, editions, published] = await Promise.all([listPlans(stand), summaries(), lastPublications()]);
+export async function floorOf(serving: ServingState): Promise<Floor> {
+  const [all, editions, published] = await Promise.all([listPlans(serving), summaries(), lastPublications()]);
   const plans = all.filter(({ kind }) => kind === 'page');
-  const { snapshot, edition } = stand;
+  const { snapshot, edition } = serving;
   const { languages } = snapshot.frame;
   const named = ({ id, name }: Plan): { id: string; name: string } => ({ id, name });
   const aisles = snapshot.aisles.all.map((aisle): FloorAisle => {
@@ -58,7 +58,7 @@ export async function floorOf(stand: Stand): Promise<Floor> {
     plans,
     edition: editions.find((one) => one.live)!,
     products: snapshot.size,
-    faults: stand.faults,
+    faults: serving.faults,
   };
 }
 

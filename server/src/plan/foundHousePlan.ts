@@ -1,6 +1,6 @@
 import type { Sequelize } from 'sequelize';
 import { HOUSE_PLAN_ID, housePlan } from '@fond/core';
-import { loadSnapshot } from '../catalogue/loadSnapshot';
+import { loadSnapshot } from '../serving/loadSnapshot';
 import { inUnit } from '../database/unit';
 import { LiveEditionModel, PlanModel } from '../database/models';
 import { publish } from '../edition/editions';

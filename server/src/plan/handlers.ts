@@ -1,7 +1,6 @@
-import type { Handlers } from '../http/mount';
-import { served } from '../http/served';
+import type { Handlers } from '../http/handler';
+import { served } from '../serving/served';
 import type { Services } from '../services';
-import { standOf } from '../shop/pages';
 import { createPlan, listPlans, readPlan, savePlan } from './drafts';
 import { floorOf, vocabularyOf } from './floor';
 import { notePlan, rebasePlan, removePlan, restorePlan, withdrawalOf } from './life';
@@ -31,9 +30,9 @@ type Own =
 
 /** Drafts of plans and parts, their life, and what serves which aisle. */
 export const planHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
-  floor: () => floorOf(standOf(host)),
-  vocabulary: () => vocabularyOf(standOf(host).snapshot),
-  plans: () => listPlans(standOf(host)),
+  floor: () => floorOf(host.serving()),
+  vocabulary: () => vocabularyOf(host.serving().snapshot),
+  plans: () => listPlans(host.serving()),
   createPlan: ({ body, user }) => createPlan(sequelize, body, user.id),
   readPlan: ({ params }) => readPlan(params.id),
   savePlan: ({ params, body: { plan, version }, user }) =>
@@ -41,14 +40,14 @@ export const planHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
   rebasePlan: ({ params, body, user }) => rebasePlan(sequelize, params.id, body, user.id),
   notePlan: ({ params, body, user }) => notePlan(sequelize, params.id, body.note, user.id),
   presence: ({ params, user }) => notePresence(params.id, user.id),
-  planWithdrawal: ({ params }) => withdrawalOf(standOf(host), params.id),
+  planWithdrawal: ({ params }) => withdrawalOf(host.serving(), params.id),
   removePlan: async ({ params, body, user }) => ({
     edition: await served(host, removePlan(sequelize, params.id, body, user.id)),
   }),
   restorePlan: ({ params, user }) => restorePlan(sequelize, params.id, user.id),
-  parts: () => listParts(standOf(host)),
+  parts: () => listParts(host.serving()),
   createPart: ({ body, user }) => createPart(sequelize, body, user.id),
   preview: ({ body }) => previewDraft(host, body),
-  exportPlans: ({ query }) => exportPlans(standOf(host).snapshot, query.plans.split(',').filter(Boolean)),
-  importPlans: ({ body, user }) => importPlans(sequelize, standOf(host).snapshot, body, user.id),
+  exportPlans: ({ query }) => exportPlans(host.serving().snapshot, query.plans.split(',').filter(Boolean)),
+  importPlans: ({ body, user }) => importPlans(sequelize, host.serving().snapshot, body, user.id),
 });

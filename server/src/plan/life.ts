@@ -28,16 +28,16 @@ import {
   type HeirDocument,
   type PlanDocument,
 } from '@fond/core';
-import type { Stand } from '../catalogue/catalogueHost';
+import type { ServingState } from '../serving/servingHost';
 import { inUnit } from '../database/unit';
 import { CampaignModel, documentIn, PlanModel } from '../database/models';
 import { beneath, publishBeneath, readLiveLayers } from '../edition/editions';
-import { problem } from '../http/problem';
-import { recordActivity } from '../person/activity';
-import { aisleChanges } from './aisleChanges';
-import { chainProblem, checkedPlan } from './chainProblem';
+import { problem } from '../problem/problem';
+import { recordActivity } from '../activity/activity';
+import { aisleChanges } from '../finding/aisleChanges';
+import { chainProblem, checkedPlan } from '../document/chainProblem';
 import { plansShowing } from './plansShowing';
-import { safeDocument } from './safePlan';
+import { safeDocument } from '../document/safePlan';
 import { documentsFor, planRow, readBeneath, readPlan, refuseNewer, writeDraft } from './drafts';
 
 const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
@@ -89,7 +89,7 @@ function refuseHouse(id: string): void {
 }
 
 /** What taking a plan out of the shop would do. */
-export async function withdrawalOf({ snapshot }: Stand, id: string): Promise<Withdrawal> {
+export async function withdrawalOf({ snapshot }: ServingState, id: string): Promise<Withdrawal> {
   const [layers, rows] = await Promise.all([readLiveLayers(), PlanModel.findAll()]);
   await planRow(id);
   const live = editionFrom(0, layers.beneath);

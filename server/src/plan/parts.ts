@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Sequelize } from 'sequelize';
+import { Op, type Sequelize } from 'sequelize';
 import type { PartSummary, StoredPlan, NewPart } from '@fond/contract';
 import {
   aislesOfPlan,
@@ -11,18 +11,19 @@ import {
   type Plan,
   USUAL_BADGES,
 } from '@fond/core';
-import type { Stand } from '../catalogue/catalogueHost';
+import type { ServingState } from '../serving/servingHost';
 import { inUnit } from '../database/unit';
 import { documentIn, PlanModel, UserModel } from '../database/models';
-import { recordActivity } from '../person/activity';
+import { recordActivity } from '../activity/activity';
 import { plansShowing } from './plansShowing';
 import { readBeneath, readPlan, sameDocument } from './drafts';
-import { safeDocument } from './safePlan';
+import { safeDocument } from '../document/safePlan';
 
 /** All parts, with what they show and where they are shown. */
-export async function listParts({ snapshot }: Stand): Promise<PartSummary[]> {
+export async function listParts({ snapshot }: ServingState): Promise<PartSummary[]> {
   const [rows, users, beneath] = await Promise.all([
-    PlanModel.findAll(),
+    // What is put aside is of no matter here, unless it is a part.
+    PlanModel.findAll({ where: { [Op.or]: [{ kind: 'part' }, { standing: 'open' }] } }),
     UserModel.findAll({ attributes: ['id', 'name'] }),
     readBeneath(),
   ]);

@@ -19,13 +19,14 @@ import {
 } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { PlanModel, SavedRangeModel } from '../database/models';
-import { canonicalJson, readEditionOf } from '../edition/editions';
-import { problem } from '../http/problem';
-import { recordActivity } from '../person/activity';
+import { readEditionOf } from '../edition/editions';
+import { canonicalJson } from '../text/canonicalJson';
+import { problem } from '../problem/problem';
+import { recordActivity } from '../activity/activity';
 import { savedRanges } from '../range/savedRanges';
-import { chainProblem } from './chainProblem';
+import { chainProblem } from '../document/chainProblem';
 import { documentsFor, readBeneath, readDrafts } from './drafts';
-import { safeDocument } from './safePlan';
+import { safeDocument } from '../document/safePlan';
 
 const hashOf = ({ hash: _, ...rest }: PlanFile): string =>
   createHash('sha256').update(canonicalJson(rest)).digest('hex');

@@ -7,30 +7,30 @@ import {
   type Plan,
   type ProductModel,
 } from '@fond/core';
-import type { CatalogueHost } from '../catalogue/catalogueHost';
-import { momentAt } from '../campaign/clock';
-import { contextOf, reportShelf } from '../explain/explain';
-import { composePreview, foldRangeParts, pageTime, readAddress } from '../shop/compose';
-import { standOf } from '../shop/pages';
+import type { ServingHost } from '../serving/servingHost';
+import { momentAt } from '../time/clock';
+import { reportShelf } from '../explain/explain';
+import { rangeContext } from '../page/rangeContext';
+import { composePreview, foldRangeParts, pageTime, readAddress } from '../page/compose';
 import { draftedEdition } from './draftedEdition';
 import { documentsFor } from './drafts';
-import { disputesOf, movesOf } from './publishing';
-import { safeDocument } from './safePlan';
+import { disputesOf, movesOf } from './disputes';
+import { safeDocument } from '../document/safePlan';
 
 /** The page that a draft makes, what its shelf shows and why, and what its reach gains, loses and disputes. */
 export async function previewDraft(
-  host: CatalogueHost,
+  host: ServingHost,
   { plan: document, address, at, part, signedIn }: PreviewWish,
 ): Promise<Preview> {
-  const stand = standOf(host);
-  const { snapshot, beneath } = stand;
+  const serving = host.serving();
+  const { snapshot, beneath } = serving;
   const plain = readAddress(foldRangeParts(address) ?? address);
   const read = plain && {
     ...plain,
     part,
     signedIn,
     closed: true,
-    now: at === undefined ? undefined : momentAt('at', at, stand.zone).at,
+    now: at === undefined ? undefined : momentAt('at', at, serving.zone).at,
   };
   const draft = safeDocument(await documentsFor([document], beneath.documents), document.id);
   const { edition, plan } = await draftedEdition(beneath, [draft]);
@@ -38,8 +38,10 @@ export async function previewDraft(
   const disputes = disputesOf(snapshot, edition.plans, plan.id);
   const disputed = new Set(disputes.map(({ key }) => key));
   return {
-    page: read && withOwnCss(await composePreview(host, stand, edition, read), plan),
-    report: aisle ? reportShelf(snapshot, aisle, plan, contextOf(edition, pageTime(), stand.zone)) : null,
+    page: read && withOwnCss(await composePreview(host, serving, edition, read), plan),
+    report: aisle
+      ? reportShelf(snapshot, aisle, plan, rangeContext(edition, pageTime(), serving.zone))
+      : null,
     // What is in dispute is nobody's yet.
     serves: aislesOfPlan(edition.plans, snapshot.aisles, plan.id).filter(({ key }) => !disputed.has(key))
       .length,

@@ -1,9 +1,9 @@
-import { contextOf, explainRangeAt } from '../explain/explain';
-import type { Handlers } from '../http/mount';
-import { served } from '../http/served';
+import { explainRangeAt } from '../explain/explain';
+import { rangeContext } from '../page/rangeContext';
+import type { Handlers } from '../http/handler';
+import { served } from '../serving/served';
 import type { Services } from '../services';
-import { pageTime, readAddress } from '../shop/compose';
-import { standOf } from '../shop/pages';
+import { pageTime, readAddress } from '../page/compose';
 import {
   createRange,
   deleteRange,
@@ -32,12 +32,12 @@ export const rangeHandlers = ({ sequelize, host }: Services): Handlers<Own> => (
   readRange: ({ params }) => readRange(params.id),
   saveRange: ({ params, body, user }) => saveRange(sequelize, params.id, body, user.id),
   deleteRange: ({ params, user }) => deleteRange(sequelize, params.id, user.id),
-  rangeChanges: ({ params }) => rangeChanges(standOf(host).snapshot, params.id),
+  rangeChanges: ({ params }) => rangeChanges(host.serving().snapshot, params.id),
   publishRange: ({ params, body: { version, note }, user }) =>
     served(host, publishRange(sequelize, params.id, version, note, user.id)),
   explainRange: async ({ body: { rule, address } }) => {
-    const { snapshot, zone } = standOf(host);
-    const context = contextOf({ ranges: await savedRanges() }, pageTime(), zone);
+    const { snapshot, zone } = host.serving();
+    const context = rangeContext({ ranges: await savedRanges() }, pageTime(), zone);
     return explainRangeAt(snapshot, readAddress(address)?.path, rule, context);
   },
 });

@@ -5,12 +5,12 @@ import { rangesOfPlan, sameValue, withRange, type Plan, type SavedRange, type Sn
 import { inUnit } from '../database/unit';
 import { PlanModel, SavedRangeModel, UserModel } from '../database/models';
 import { publishBeneath, readLiveEdition } from '../edition/editions';
-import { problem } from '../http/problem';
-import { aisleChanges, changedProductPages } from '../plan/aisleChanges';
-import { filledDrafts } from '../plan/filledDrafts';
-import { publicationFindings } from '../plan/publicationFindings';
-import { pageTime } from '../shop/compose';
-import { recordActivity } from '../person/activity';
+import { problem } from '../problem/problem';
+import { aisleChanges, changedProductPages } from '../finding/aisleChanges';
+import { filledDrafts } from '../document/filledDrafts';
+import { publicationFindings } from '../finding/publicationFindings';
+import { pageTime } from '../page/compose';
+import { recordActivity } from '../activity/activity';
 
 /** All saved ranges as the core reads them. */
 export async function savedRanges(transaction?: Transaction): Promise<SavedRange[]> {

@@ -1,6 +1,5 @@
-import type { Handlers } from '../http/mount';
+import type { Handlers } from '../http/handler';
 import type { Services } from '../services';
-import { standOf } from '../shop/pages';
 import {
   createRedirect,
   deleteRedirect,
@@ -20,11 +19,11 @@ type Own =
 
 /** Addresses that lead to others. */
 export const redirectHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
-  redirects: () => listRedirects(standOf(host).snapshot),
-  createRedirect: ({ body, user }) => createRedirect(sequelize, standOf(host).snapshot, body, user.id),
+  redirects: () => listRedirects(host.serving().snapshot),
+  createRedirect: ({ body, user }) => createRedirect(sequelize, host.serving().snapshot, body, user.id),
   saveRedirect: ({ params, body, user }) =>
-    saveRedirect(sequelize, standOf(host).snapshot, params.id, body, user.id),
+    saveRedirect(sequelize, host.serving().snapshot, params.id, body, user.id),
   deleteRedirect: ({ params, user }) => deleteRedirect(sequelize, params.id, user.id),
-  testRedirect: ({ query }) => testRedirect(standOf(host).snapshot, query.path),
+  testRedirect: ({ query }) => testRedirect(host.serving().snapshot, query.path),
   importRedirects: ({ body, user }) => importRedirects(sequelize, body.csv, user.id),
 });

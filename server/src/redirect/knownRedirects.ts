@@ -1,5 +1,5 @@
 import type { Redirect } from '@fond/core';
-import { isDatabaseAway } from '../http/problem';
+import { isDatabaseAway } from '../problem/problem';
 import { redirectFrom, redirectsAsStored } from './redirects';
 
 /** How long what is known may be behind, in milliseconds; it is used while the database is away alone. */

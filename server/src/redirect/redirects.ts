@@ -14,8 +14,8 @@ import {
 } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { RedirectModel, UserModel } from '../database/models';
-import { problem } from '../http/problem';
-import { recordActivity } from '../person/activity';
+import { problem } from '../problem/problem';
+import { recordActivity } from '../activity/activity';
 
 const redirectOf = ({ fromPath, toPath, code }: RedirectModel): Redirect => ({
   from: fromPath,

@@ -1,18 +1,17 @@
 import express, { type Express, type Request, type Response } from 'express';
 import type { Sequelize } from 'sequelize';
 import { ACCOUNT_PATH, composeAccount, type AccountModel } from '@fond/core';
-import type { CatalogueHost } from '../catalogue/catalogueHost';
+import type { ServingHost } from '../serving/servingHost';
 import { readParameters } from '../http/parameters';
 import { refuseStrangers } from '../http/strangers';
 import { signInLimits } from '../http/security';
 import { DEMO_SHOPPER, findShopper, THIRTY_DAYS, type ShopperTokens } from '../shopper/shoppers';
-import { standOf } from './pages';
 import type { RenderShop } from './renderers';
 import { SHOPPER_COOKIE, shopperIn } from './shopper';
 
 export interface AccountOptions {
   sequelize: Sequelize;
-  host: CatalogueHost;
+  host: ServingHost;
   render: RenderShop;
   tokens: ShopperTokens;
   /** Whether the page tells the demo shopper's sign-in. */
@@ -30,7 +29,7 @@ export function mountAccount(app: Express, { sequelize, host, render, tokens, de
     response.redirect(303, ACCOUNT + (lang ? `?lang=${encodeURIComponent(lang)}` : ''));
   };
   const show = async (request: Request, response: Response, fault: AccountModel['fault']): Promise<void> => {
-    const { snapshot, edition } = standOf(host);
+    const { snapshot, edition } = host.serving();
     const model = composeAccount(snapshot, edition, language(request), {
       shopper: shopperIn(request, tokens)?.name ?? null,
       fault,

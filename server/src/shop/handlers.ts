@@ -1,22 +1,21 @@
-import type { Handlers } from '../http/mount';
+import type { Handlers } from '../http/handler';
 import type { Services } from '../services';
-import { composeAddress, foldRangeParts, readAddress } from './compose';
+import { composeAddress, foldRangeParts, readAddress } from '../page/compose';
 import { answerListing, findFacetValues } from './listing';
-import { standOf } from './pages';
 import { askingShopper } from './shopper';
 
 type Own = 'listing' | 'facetValues' | 'page';
 
 /** Pages of the shop as data. */
 export const shopHandlers = ({ host, tokens }: Services): Handlers<Own> => ({
-  listing: ({ query }) => answerListing(host, standOf(host), asText(query)),
-  facetValues: ({ query }) => findFacetValues(host, standOf(host), query),
+  listing: ({ query }) => answerListing(host, host.serving(), asText(query)),
+  facetValues: ({ query }) => findFacetValues(host, host.serving(), query),
   page: ({ query: { address }, request }) => {
-    const stand = standOf(host);
+    const serving = host.serving();
     const read = readAddress(foldRangeParts(address) ?? address);
     // A page that is updated in place is the same shopper's.
-    const shopper = askingShopper(request, stand.edition, tokens);
-    return composeAddress(host, stand, stand.edition, read && { ...read, ...shopper });
+    const shopper = askingShopper(request, serving.edition, tokens);
+    return composeAddress(host, serving, serving.edition, read && { ...read, ...shopper });
   },
 });
 

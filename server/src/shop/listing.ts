@@ -1,4 +1,4 @@
-import { contextOf } from '../explain/explain';
+import { rangeContext } from '../page/rangeContext';
 import {
   choosePlan,
   eachFixture,
@@ -12,10 +12,10 @@ import {
   cardAttributes,
   cardValues,
 } from '@fond/core';
-import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
-import { problem } from '../http/problem';
+import type { ServingHost, ServingState } from '../serving/servingHost';
+import { problem } from '../problem/problem';
 import { pictureAddress } from '../picture/addresses';
-import { composeListing, foldRangeParts, pageTime, readAddress } from './compose';
+import { composeListing, foldRangeParts, pageTime, readAddress } from '../page/compose';
 
 const priceOf = ({ amount, currency }: Money): { amount: number; currency: string } => ({ amount, currency });
 
@@ -37,8 +37,8 @@ function facetOf({ key, label, control, values, more, range }: FacetModel): obje
 
 /** `GET /api/shop/listing`: one page of an aisle as data. */
 export async function answerListing(
-  host: CatalogueHost,
-  stand: Stand,
+  host: ServingHost,
+  serving: ServingState,
   parameters: Record<string, string>,
 ): Promise<object> {
   const address = readAddress(parameters['aisle']);
@@ -46,7 +46,7 @@ export async function answerListing(
   const { from: _, ...asked } = parameters;
   const page =
     address &&
-    (await composeListing(host, stand, stand.edition, {
+    (await composeListing(host, serving, serving.edition, {
       path: address.path,
       parameters: { ...asked, q: (parameters['q'] ?? '').slice(0, 200) },
     }));
@@ -57,7 +57,7 @@ export async function answerListing(
       'Some parameters can’t be read; the shop’s own pages would leave them out.',
       page.malformed,
     );
-  return listingOf(stand, page, parameters['explain'] === '1');
+  return listingOf(serving, page, parameters['explain'] === '1');
 }
 
 /** What is known of a product: as data, and as the shop prints it. */
@@ -74,13 +74,13 @@ function factsOf(snapshot: Snapshot, sku: string, lang: string): object {
 
 /** `GET /api/shop/facet`: the values of one filter whose words hold a text, with their counts and where they lead. */
 export async function findFacetValues(
-  host: CatalogueHost,
-  stand: Stand,
+  host: ServingHost,
+  serving: ServingState,
   { address, key, find }: { address: string; key: string; find: string },
 ): Promise<object> {
   const read = readAddress(foldRangeParts(address) ?? address);
   const page =
-    read && (await composeListing(host, stand, stand.edition, { ...read, find: { key, text: find } }));
+    read && (await composeListing(host, serving, serving.edition, { ...read, find: { key, text: find } }));
   if (!page) throw problem('unknown-aisle', `There is no aisle at “${address.slice(0, 100)}”.`);
   const panels = [...eachFixture(page.fixtures)];
   const facet = panels
@@ -89,7 +89,7 @@ export async function findFacetValues(
   return { values: facet?.values ?? [], more: facet?.more ?? 0 };
 }
 
-function listingOf(stand: Stand, page: PageModel, explain: boolean): object {
+function listingOf(serving: ServingState, page: PageModel, explain: boolean): object {
   const shelf = shelfModelOf(page);
   const panel = [...eachFixture(page.fixtures)].find((fixture) => fixture.type === 'facets');
   const { path, kind, title, description } = page.aisle;
@@ -111,28 +111,28 @@ function listingOf(stand: Stand, page: PageModel, explain: boolean): object {
       price: card.price && priceOf(card.price),
       ...(card.was && { was: priceOf(card.was) }),
       badges: card.badges,
-      ...factsOf(stand.snapshot, card.sku, page.frame.lang),
+      ...factsOf(serving.snapshot, card.sku, page.frame.lang),
       ...(card.images.length && { image: pictureAddress(card.images[0].hash, 480) }),
     })),
     facets: (panel?.facets ?? []).map(facetOf),
     applied: page.applied.map(({ key, value, label }) => ({ key, value, label })),
     ...(page.ignored.length && { ignored: page.ignored }),
-    ...(explain && { explain: explanation(stand, page) }),
+    ...(explain && { explain: explanation(serving, page) }),
   };
 }
 
 /** Why this plan, how the range narrows, what the order sorts by; worked out only when asked for. */
-function explanation(stand: Stand, page: PageModel): object {
-  const aisle = stand.snapshot.aisles.byPath.get(page.aisle.path)!;
-  const { winner, others } = choosePlan(stand.edition.plans, aisle);
+function explanation(serving: ServingState, page: PageModel): object {
+  const aisle = serving.snapshot.aisles.byPath.get(page.aisle.path)!;
+  const { winner, others } = choosePlan(serving.edition.plans, aisle);
   const shelf = winner && shelfOf(winner.plan);
-  const context = contextOf(stand.edition, pageTime(), stand.zone);
+  const context = rangeContext(serving.edition, pageTime(), serving.zone);
   return {
     plan: {
       rule: winner?.rule,
       others: others.map(({ plan, rule }) => ({ id: plan.id, name: plan.name, rule })),
     },
-    range: shelf && { ...shelf.range, sieve: sieveOf(stand.snapshot, aisle, shelf.range, context) },
+    range: shelf && { ...shelf.range, sieve: sieveOf(serving.snapshot, aisle, shelf.range, context) },
     order: shelf?.order.levels ?? [],
   };
 }

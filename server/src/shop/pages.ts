@@ -12,18 +12,18 @@ import {
   type ShopModel,
   type Snapshot,
 } from '@fond/core';
-import type { CatalogueHost, Stand } from '../catalogue/catalogueHost';
+import type { ServingHost, ServingState } from '../serving/servingHost';
 import { structuredData, structuredScript } from '../delivery/structuredData';
 import { builtFiles } from '../http/builtFiles';
 import { originOf } from '../http/origin';
-import { problem } from '../http/problem';
+import { problem } from '../problem/problem';
 import { styleSheets } from './styleSheet';
-import { admit } from '../http/session';
+import { admit } from '../person/session';
 import { draftedEdition } from '../plan/draftedEdition';
 import { readDrafts } from '../plan/drafts';
 import { editionWithout } from '../plan/life';
 import { KnownRedirects } from '../redirect/knownRedirects';
-import { composeAddress, foldRangeParts, pageTime, readAddress } from './compose';
+import { composeAddress, foldRangeParts, pageTime, readAddress } from '../page/compose';
 import type { RenderShop } from './renderers';
 import { greetShopper, type AskingShopper } from './shopper';
 import type { ShopperTokens } from '../shopper/shoppers';
@@ -61,7 +61,7 @@ export class ShopPages {
   private readonly redirects: KnownRedirects;
 
   constructor(
-    private readonly host: CatalogueHost,
+    private readonly host: ServingHost,
     private readonly render: RenderShop,
     private readonly tokens: ShopperTokens,
     /** Address of this server. */
@@ -102,28 +102,28 @@ export class ShopPages {
       response.redirect(303, folded);
       return;
     }
-    const stand = standOf(this.host);
-    const plain = plainAddress(request, stand.snapshot);
+    const serving = this.host.serving();
+    const plain = plainAddress(request, serving.snapshot);
     if (plain.moved) {
       response.redirect(301, plain.moved);
       return;
     }
-    const shopper = greetShopper(request, response, stand.edition, this.tokens);
-    const origin = originOf(request, stand, this.own);
-    const key = `${stand.edition.number}|${stand.snapshot.version}|${stand.zone}|${pageTime()}|${shopper.part}|${shopper.signedIn}|${shopper.view ?? ''}|${origin}|${plain.url}`;
+    const shopper = greetShopper(request, response, serving.edition, this.tokens);
+    const origin = originOf(request, serving, this.own);
+    const key = `${serving.edition.number}|${serving.snapshot.version}|${serving.zone}|${pageTime()}|${shopper.part}|${shopper.signedIn}|${shopper.view ?? ''}|${origin}|${plain.url}`;
     let page = this.kept.get(key);
     if (!page) {
-      page = await this.document(plain.url, stand, shopper, origin);
+      page = await this.document(plain.url, serving, shopper, origin);
       this.kept.set(key, page);
     }
-    if (page.status === 404 && (await this.led(request, response, stand, origin))) return;
+    if (page.status === 404 && (await this.led(request, response, serving, origin))) return;
     response.set('Cache-Control', 'no-cache');
     await sendPage(request, response, page);
   }
 
   /** A plan's own CSS as it is live; the address names the edition, so it never changes. */
   private sendCss(request: Request<{ name: string }>, response: Response): void {
-    const { edition } = standOf(this.host);
+    const { edition } = this.host.serving();
     const plan = edition.plans.find(({ id }) => `${id}.css` === request.params.name);
     if (!plan?.css) throw problem('not-found', 'No plan has CSS of its own at this address.');
     const lasting = request.query['v'] === String(edition.number);
@@ -134,13 +134,18 @@ export class ShopPages {
   }
 
   /** Answers by a redirect, where one leads away from an address at which nothing stands; it may change any time. */
-  private async led(request: Request, response: Response, stand: Stand, origin: string): Promise<boolean> {
+  private async led(
+    request: Request,
+    response: Response,
+    serving: ServingState,
+    origin: string,
+  ): Promise<boolean> {
     const address = readAddress(request.url);
     const redirect = address && (await this.redirects.from(address.path));
     if (!redirect) return false;
     response.set('Cache-Control', 'no-cache');
     if (redirect.to === null) {
-      const gone = composeMissing(stand.snapshot, stand.edition, address.parameters['lang'], true);
+      const gone = composeMissing(serving.snapshot, serving.edition, address.parameters['lang'], true);
       await sendPage(request, response, await this.rendered(gone, request.url, origin));
     } else {
       const query = request.url.includes('?') ? request.url.slice(request.url.indexOf('?')) : '';
@@ -152,7 +157,7 @@ export class ShopPages {
   /** A page with a draft laid over what is live; only for those who are signed in, and never kept. */
   private async sendDraft(request: Request, response: Response): Promise<void> {
     await admit(request);
-    const stand = standOf(this.host);
+    const serving = this.host.serving();
     const address = readAddress(request.url);
     const { draft = '', without = '' } = address?.parameters ?? {};
     if (address) {
@@ -161,29 +166,29 @@ export class ShopPages {
     }
     const edition = without
       ? await editionWithout(without)
-      : (await draftedEdition(stand.beneath, await readDrafts(draft.split(',')))).edition;
-    const model = await composeAddress(this.host, stand, edition, address && { ...address, closed: true });
+      : (await draftedEdition(serving.beneath, await readDrafts(draft.split(',')))).edition;
+    const model = await composeAddress(this.host, serving, edition, address && { ...address, closed: true });
     response.set('Cache-Control', 'no-store').set('X-Robots-Tag', 'noindex');
     // What a draft says in CSS is served nowhere yet; the desk sends it to the page once it runs.
     const bare: ShopModel = { ...model, frame: { ...model.frame, css: null } };
     await sendPage(
       request,
       response,
-      await this.rendered(bare, request.url, originOf(request, stand, this.own)),
+      await this.rendered(bare, request.url, originOf(request, serving, this.own)),
     );
   }
 
   private async document(
     url: string,
-    stand: Stand,
+    serving: ServingState,
     shopper: AskingShopper,
     origin: string,
   ): Promise<KeptPage> {
     const address = readAddress(url);
     const model = await composeAddress(
       this.host,
-      stand,
-      stand.edition,
+      serving,
+      serving.edition,
       address && { ...address, ...shopper },
     );
     return this.rendered(model, url, origin);
@@ -255,9 +260,3 @@ const asksForDraft = (url: string): boolean => {
   const parameters = new URLSearchParams(url.split('?')[1]);
   return parameters.has('draft') || parameters.has('without');
 };
-
-/** What is served now; throws while nothing is loaded yet. */
-export function standOf(host: CatalogueHost): Stand {
-  if (!host.stand) throw problem('not-ready', 'The catalogue is still being read. Try again in a moment.');
-  return host.stand;
-}

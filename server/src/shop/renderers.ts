@@ -5,7 +5,7 @@ import type { Logger } from 'pino';
 import pLimit, { type LimitFunction } from 'p-limit';
 import { Piscina } from 'piscina';
 import type { ShopModel } from '@fond/core';
-import { problem } from '../http/problem';
+import { problem } from '../problem/problem';
 import type { RenderThreadData } from './renderThread';
 
 /** Renders a model as a whole HTML document. */

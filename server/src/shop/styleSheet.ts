@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import type { RequestHandler } from 'express';
 import { BREAKPOINT_BOUNDS, BREAKPOINTS, type Breakpoints } from '@fond/core';
-import { problem } from '../http/problem';
+import { problem } from '../problem/problem';
 
 const SHEET = /^styles-[A-Z0-9]+\.css$/;
 const MOST_KEPT = 50;

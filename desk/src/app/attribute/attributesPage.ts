@@ -6,9 +6,9 @@ import { Store } from '@ngrx/store';
 import { numberText, type NumberForm } from '@fond/core';
 import type { AttributeChange, AttributeLine, Problem } from '@fond/contract';
 import { Api } from '../api/api';
-import { FloorActions } from '../floor/floor.actions';
-import { CatalogueWords } from '../range/catalogueWords';
-import { RangeVocabulary } from '../range/rangeNames';
+import { FloorActions } from '../store/floor.actions';
+import { CatalogueWords } from '../wording/catalogueWords';
+import { RangeVocabulary } from '../wording/rangeNames';
 
 type Flag = 'filterable' | 'onCards' | 'aisles';
 

@@ -7,7 +7,7 @@ import { Store } from '@ngrx/store';
 import { addressOf, type ImportColumn, type ImportMapping, type Job, type Problem } from '@fond/contract';
 import { Api } from '../api/api';
 import { toProblem } from '../api/problem';
-import { FloorActions } from '../floor/floor.actions';
+import { FloorActions } from '../store/floor.actions';
 import { ended, JobFollower } from './jobFollower';
 
 const MOST_NAMED = 12;

@@ -19,7 +19,7 @@ import { Api } from '../api/api';
 import { asking } from '../api/asking';
 import { NamedProducts } from '../product/namedProducts';
 import { ClauseList } from '../range/clauseList';
-import { RangeVocabulary } from '../range/rangeNames';
+import { RangeVocabulary } from '../wording/rangeNames';
 import { LocalTexts } from '../records/localTexts';
 import { RecordEditor } from '../records/recordEditor';
 import { RecordTrouble } from '../records/recordTrouble';

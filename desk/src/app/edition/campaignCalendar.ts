@@ -8,7 +8,7 @@ import { Store } from '@ngrx/store';
 import type { Campaign, CampaignTimes, Problem } from '@fond/contract';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
-import { FloorActions } from '../floor/floor.actions';
+import { FloorActions } from '../store/floor.actions';
 import { CampaignFields } from '../publishing/campaignFields';
 import { barOf, daysOf, monthOf, shifted } from './calendarMonth';
 

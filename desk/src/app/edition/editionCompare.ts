@@ -8,7 +8,7 @@ import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { AisleMoves } from '../publishing/aisleMoves';
 import { PlanDifference } from '../publishing/planDifference';
-import { RangeVocabulary } from '../range/rangeNames';
+import { RangeVocabulary } from '../wording/rangeNames';
 
 const WHAT = { added: 'is new', removed: 'is gone', changed: 'says otherwise' } as const;
 

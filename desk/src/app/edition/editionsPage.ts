@@ -9,7 +9,7 @@ import { Store } from '@ngrx/store';
 import { addressOf, type EditionSummary, type NamedPlan, type Problem } from '@fond/contract';
 import { Api } from '../api/api';
 import { mayPass } from '../api/problem';
-import { FloorActions } from '../floor/floor.actions';
+import { FloorActions } from '../store/floor.actions';
 import { CampaignCalendar } from './campaignCalendar';
 import { EditionCompare } from './editionCompare';
 

@@ -6,7 +6,7 @@ import type { FocusPoint } from '@fond/core';
 import { Api } from '../api/api';
 import { FocusField } from '../picture/focusField';
 import { ProductPicker } from '../product/productPicker';
-import { FloorActions } from './floor.actions';
+import { FloorActions } from '../store/floor.actions';
 
 /** The one picture of a category: of a product that stands for it, or none. */
 @Component({

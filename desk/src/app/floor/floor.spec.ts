@@ -5,9 +5,9 @@ import type { Actions } from '@ngrx/effects';
 import type { Action } from '@ngrx/store';
 import type { Floor, Problem, StoredPlan } from '@fond/contract';
 import type { Api } from '../api/api';
-import { FloorActions } from './floor.actions';
-import { floorEffects } from './floor.effects';
-import { floorFeature, type FloorState } from './floor.feature';
+import { FloorActions } from '../store/floor.actions';
+import { floorEffects } from '../store/floor.effects';
+import { floorFeature, type FloorState } from '../store/floor.feature';
 
 const floor = { aisles: [], plans: [], products: 7, edition: { number: 2 } } as unknown as Floor;
 const away: Problem = { type: '/problems/database-away', title: 'Away', status: 503, detail: '' };

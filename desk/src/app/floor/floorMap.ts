@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import type { FloorAisle, PlanSummary } from '@fond/contract';
 import { MapLegend } from '../charts/mapLegend';
 import { TreemapChart } from '../charts/treemapChart';
-import { byPlan, floorTreemap } from './floorTreemap';
+import { byPlan, floorTreemap } from '../charts/floorTreemap';
 import { planColours } from './planColours';
 
 /** The category tree as areas: as large as its products, in the colour of the plan that serves it. */

@@ -10,8 +10,8 @@ import type { FloorAisle, Problem } from '@fond/contract';
 import type { PlanDocument, Reach } from '@fond/core';
 import { Api } from '../api/api';
 import { BeforeAfter } from '../publishing/beforeAfter';
-import { FloorActions } from './floor.actions';
-import { floorFeature } from './floor.feature';
+import { FloorActions } from '../store/floor.actions';
+import { floorFeature } from '../store/floor.feature';
 import { leavesAlone } from './floorTree';
 
 /** Gives an aisle back to the plan it would share, after a look at what changes: the plan it has leaves it out. */

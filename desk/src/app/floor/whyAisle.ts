@@ -13,10 +13,10 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { WORDED_AISLES, type FloorAisle } from '@fond/contract';
 import { HOUSE_PLAN_ID } from '@fond/core';
-import { againstWords, exactnessWords, ruleWords } from '../plan/brief/reachWords';
+import { againstWords, exactnessWords, ruleWords } from '../wording/reachWords';
 import { AisleWords } from './aisleWords';
 import { CategoryPicture } from './categoryPicture';
-import { floorFeature } from './floor.feature';
+import { floorFeature } from '../store/floor.feature';
 
 /** Why an aisle uses its plan: the winner, every other candidate, and what keeps each from serving it. */
 @Component({

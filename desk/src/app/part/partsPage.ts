@@ -6,11 +6,11 @@ import { Store } from '@ngrx/store';
 import type { PartSummary, Problem } from '@fond/contract';
 import { rootOf } from '@fond/core';
 import { Api } from '../api/api';
-import { BriefVocabulary } from '../plan/brief/briefVocabulary';
-import { fixtureSentence } from '../plan/brief/fixtureSentences';
-import { FIXTURE_WORDS } from '../plan/brief/words';
-import { PartsActions } from './state/parts.actions';
-import { partsFeature } from './state/parts.feature';
+import { BriefVocabulary } from '../wording/briefVocabulary';
+import { fixtureSentence } from '../wording/fixtureSentences';
+import { FIXTURE_WORDS } from '../wording/words';
+import { PartsActions } from '../store/parts.actions';
+import { partsFeature } from '../store/parts.feature';
 
 /** All parts: what each shows, where it is used, and whether shoppers see it as it is. */
 @Component({

@@ -4,8 +4,8 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import type { Problem, ProductLine } from '@fond/contract';
 import { Api } from '../api/api';
-import { moved } from '../plan/state/edits';
-import { RowTools } from '../plan/brief/rowTools';
+import { moved } from '../field/lists';
+import { RowTools } from '../field/rowTools';
 import { ProductPicker } from './productPicker';
 
 /** Products in an order of their own: found, pasted, dragged, or moved by keyboard. */

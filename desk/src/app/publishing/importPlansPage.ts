@@ -6,8 +6,8 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { FloorAisle, PlanFile, PlanImport, Problem } from '@fond/contract';
 import { Api } from '../api/api';
-import { FloorActions } from '../floor/floor.actions';
-import { floorFeature } from '../floor/floor.feature';
+import { FloorActions } from '../store/floor.actions';
+import { floorFeature } from '../store/floor.feature';
 import { FilePick } from '../shell/filePick';
 
 /** Reads a file of plans; what this shop doesn't have is asked for before anything is written. */

@@ -9,9 +9,9 @@ import { forkJoin, of, switchMap } from 'rxjs';
 import type { EditionSummary, HeirsFate, Problem } from '@fond/contract';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
-import { FloorActions } from '../floor/floor.actions';
-import { floorFeature } from '../floor/floor.feature';
-import { PlanActions } from '../plan/state/plan.actions';
+import { FloorActions } from '../store/floor.actions';
+import { floorFeature } from '../store/floor.feature';
+import { PlanActions } from '../draft/plan.actions';
 import { AisleMoves } from './aisleMoves';
 import { BeforeAfter } from './beforeAfter';
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Plan } from '@fond/core';
-import { BriefVocabulary } from '../plan/brief/briefVocabulary';
-import { changesInWords } from '../plan/brief/sentences';
+import { BriefVocabulary } from '../wording/briefVocabulary';
+import { changesInWords } from '../wording/sentences';
 
 /** What two states of a plan say differently, sentence by sentence: the old one struck out, the new one below it. */
 @Component({

@@ -6,8 +6,8 @@ import { Store } from '@ngrx/store';
 import { mayAs, type Problem, type PublicationRequest } from '@fond/contract';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
-import { FloorActions } from '../floor/floor.actions';
-import { PlanActions } from '../plan/state/plan.actions';
+import { FloorActions } from '../store/floor.actions';
+import { PlanActions } from '../draft/plan.actions';
 import { sessionFeature } from '../session/session.feature';
 
 /** What waits for somebody before shoppers see it: looked at, approved, declined with a word, or withdrawn. */

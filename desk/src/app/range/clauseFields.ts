@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Clause, StockState } from '@fond/core';
-import { RangeVocabulary } from './rangeNames';
+import { RangeVocabulary } from '../wording/rangeNames';
 
 type Ranged = Extract<Clause, { from: number | null }>;
 type Counted = Extract<Clause, { days: number }>;

@@ -3,7 +3,7 @@ import { MatIconModule } from '@angular/material/icon';
 import { isGroup, sayClause, type Clause, type SieveStep } from '@fond/core';
 import { ClauseFields } from './clauseFields';
 import { clauseOffers } from './clauseKinds';
-import { RangeVocabulary } from './rangeNames';
+import { RangeVocabulary } from '../wording/rangeNames';
 
 type GroupKind = 'all' | 'any' | 'none';
 

@@ -5,7 +5,7 @@ import { Store } from '@ngrx/store';
 import type { PlanChanges, Problem, StoredRange } from '@fond/contract';
 import { Api } from '../api/api';
 import { asking } from '../api/asking';
-import { FloorActions } from '../floor/floor.actions';
+import { FloorActions } from '../store/floor.actions';
 
 /** Publishes one range under the plans as they are live, once the aisles it touches have been listed. */
 @Component({

@@ -8,9 +8,9 @@ import { savedRuleSchema } from '@fond/contract/operations';
 import type { Api } from '../api/api';
 import { away, vocabulary } from '../testing/plans';
 import { clauseOffers } from './clauseKinds';
-import { RangesActions } from './state/ranges.actions';
-import { rangesEffects } from './state/ranges.effects';
-import { rangesFeature, type RangesState } from './state/ranges.feature';
+import { RangesActions } from '../store/ranges.actions';
+import { rangesEffects } from '../store/ranges.effects';
+import { rangesFeature, type RangesState } from '../store/ranges.feature';
 
 const range = (id: string, name: string, version = 1): StoredRange => ({
   id,

@@ -8,15 +8,15 @@ import type { CollectionWish, Problem, StoredRange } from '@fond/contract';
 import { sameValue, sayRange, type RangeRule, type RangeSource, type Sieve } from '@fond/core';
 import { Api } from '../api/api';
 import { asking } from '../api/asking';
-import { FloorActions } from '../floor/floor.actions';
-import { floorFeature } from '../floor/floor.feature';
+import { FloorActions } from '../store/floor.actions';
+import { floorFeature } from '../store/floor.feature';
 import { NamedProducts } from '../product/namedProducts';
 import { ClauseList } from './clauseList';
 import { opened, readAnew, type OpenRange, type RangeDraft } from './openRange';
 import { PublishRange } from './publishRange';
-import { RangeVocabulary } from './rangeNames';
-import { RangesActions } from './state/ranges.actions';
-import { rangesFeature } from './state/ranges.feature';
+import { RangeVocabulary } from '../wording/rangeNames';
+import { RangesActions } from '../store/ranges.actions';
+import { rangesFeature } from '../store/ranges.feature';
 
 /** Saved ranges: what each holds, where it is used, and its rule with the sieve of a chosen aisle. */
 @Component({

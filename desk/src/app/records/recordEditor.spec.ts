@@ -5,7 +5,7 @@ import { Store } from '@ngrx/store';
 import { of, Subject, throwError } from 'rxjs';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Problem } from '@fond/contract';
-import { FloorActions } from '../floor/floor.actions';
+import { FloorActions } from '../store/floor.actions';
 import { RecordEditor, type RecordKind } from './recordEditor';
 
 interface Stored {

@@ -6,7 +6,7 @@ import type { Observable } from 'rxjs';
 import type { Problem } from '@fond/contract';
 import { sameValue } from '@fond/core';
 import { isKind } from '../api/problem';
-import { FloorActions } from '../floor/floor.actions';
+import { FloorActions } from '../store/floor.actions';
 
 /** What the editor needs to know of a kind of record. */
 export interface RecordKind<Line, Stored, Wish> {

@@ -11,7 +11,7 @@ import {
 import { MatDialogRef } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { floorFeature } from '../floor/floor.feature';
+import { floorFeature } from '../store/floor.feature';
 
 interface Target {
   kind: 'Aisle' | 'Plan' | 'Screen';

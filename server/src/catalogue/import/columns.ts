@@ -1,6 +1,6 @@
 import { RESERVED_PARAMETERS, type AttributeType } from '@fond/core';
 import type { ImportColumn, ImportMapping } from '@fond/contract';
-import { slugOf } from '../slugs';
+import { slugOf } from '../../text/slugs';
 import type { ColumnFindings } from './findings';
 import { LIMITS } from './limits';
 import { conversion } from './units';

@@ -1,4 +1,5 @@
 import type { AttributeType } from '@fond/core';
+import { booleanOf } from '../../text/booleanOf';
 
 const NUMBER = /^-?\d+(\.\d+)?$/;
 const WHOLE = /^\d+$/;
@@ -9,11 +10,6 @@ const CODE = /^-?0\d|^-?\d{16,}$/;
 const LEAST_ROWS_OF_CODES = 12;
 /** Different values that are told apart; a column of more is no list of words. */
 const MOST_DISTINCT = 50_000;
-
-export function booleanOf(text: string): boolean | null {
-  if (/^(yes|true|1)$/i.test(text)) return true;
-  return /^(no|false|0)$/i.test(text) ? false : null;
-}
 
 /** What two spellings of one word have in common. */
 export const spelling = (text: string): string =>

@@ -1,7 +1,7 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import { RESERVED_SLUGS, type AttributeType } from '@fond/core';
 import { insertRows, select } from '../../database/rows';
-import { slugOf, takeSlug } from '../slugs';
+import { slugOf, takeSlug } from '../../text/slugs';
 import type { Names } from './difference';
 
 const fold = (title: string): string => title.trim().toLowerCase();

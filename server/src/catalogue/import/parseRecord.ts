@@ -1,5 +1,5 @@
 import type { AttributeType } from '@fond/core';
-import { booleanOf } from './findings';
+import { booleanOf } from '../../text/booleanOf';
 import type { AttributeColumnPlan, ColumnPlan, Field } from './columns';
 import { LIMITS } from './limits';
 import { converted } from './units';

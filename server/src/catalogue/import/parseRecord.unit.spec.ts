@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { planColumns, type ColumnPlan, type KnownAttribute } from './columns';
 import { ColumnFindings } from './findings';
-import { cleanHtml } from './cleanHtml';
+import { cleanHtml } from '../../text/cleanHtml';
 import { parseRecord } from './parseRecord';
 
 const NO_TYPES = new Map<string, KnownAttribute>();

@@ -1,7 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import { insertRows, select, type Cell } from '../../database/rows';
 import { inUnit } from '../../database/unit';
-import { slugOf, takeSlug } from '../slugs';
+import { slugOf, takeSlug } from '../../text/slugs';
 import { differenceOf } from './difference';
 import type { ImportRequest, Watch } from './importRequest';
 import type { Inspection } from './inspect';

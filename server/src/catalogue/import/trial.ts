@@ -14,9 +14,9 @@ import {
 import { readLiveEdition } from '../../edition/editions';
 import { select } from '../../database/rows';
 import { inTurns } from '../../turns';
-import { attributeValues, loadFrame } from '../loadSnapshot';
-import { productFault } from '../rowFaults';
-import { slugOf } from '../slugs';
+import { attributeValues, loadFrame } from '../../serving/loadSnapshot';
+import { productFault } from '../../serving/rowFaults';
+import { slugOf } from '../../text/slugs';
 import type { NewAttribute } from './names';
 import type { ProductRecord } from './parseRecord';
 import { UnreadableFile } from './recordFile';

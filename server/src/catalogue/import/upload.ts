@@ -6,7 +6,7 @@ import type Joi from 'joi';
 import multer, { MulterError } from 'multer';
 import type { ImportMapping, UploadFields } from '@fond/contract';
 import { importMappingSchema, ratesSchema } from '@fond/contract/operations';
-import { problem } from '../../http/problem';
+import { problem } from '../../problem/problem';
 import type { ImportRequest } from './importRequest';
 import type { FileKind } from './readRecords';
 

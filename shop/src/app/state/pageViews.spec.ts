@@ -4,7 +4,7 @@ import type { ShopModel } from '@fond/core';
 import { DocumentHead } from './documentHead';
 import { PageViews, VIEW_SOURCES, type ViewSources } from './pageViews';
 
-vi.mock('./documentHead', () => ({ DocumentHead: class {} }));
+vi.mock('./documentHead', () => ({ DocumentHead: Symbol('head') }));
 
 @Component({ selector: 'shop-one', template: '' })
 class One {}

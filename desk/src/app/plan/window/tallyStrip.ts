@@ -8,13 +8,13 @@ import {
   type FixtureFinding,
   type WidthName,
 } from '@fond/core';
-import { RangeVocabulary } from '../../range/rangeNames';
-import { FIXTURE_WORDS } from '../brief/words';
-import { PlanView } from '../planView';
-import { PlanActions } from '../state/plan.actions';
-import { planFeature } from '../state/plan.feature';
+import { RangeVocabulary } from '../../wording/rangeNames';
+import { FIXTURE_WORDS } from '../../wording/words';
+import { PlanView } from '../../wording/planView';
+import { PlanActions } from '../../draft/plan.actions';
+import { planFeature } from '../../draft/plan.feature';
 import { findingWords } from './findingWords';
-import { PlanEditor } from '../state/planEditor';
+import { PlanEditor } from '../../draft/planEditor';
 
 type Evidence = 'products' | 'rows' | 'pictures' | 'facets' | 'fixtures' | 'findings';
 

@@ -1,0 +1,166 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import {
+  BADGE_FIGURES,
+  BADGE_PLACES,
+  BADGE_SHAPES,
+  badgeContrast,
+  MOST_BADGE_LETTERS,
+  strangeFigures,
+  type BadgeRule,
+  type Paint,
+} from '@fond/core';
+import { ClauseList } from '../range/clauseList';
+import { PlanEditor } from '../draft/planEditor';
+import { WidthFields } from '../field/widthFields';
+import { TextLine } from '../brief/textLine';
+import { Choices } from '../field/choices';
+import { PaintField } from '../brief/paintField';
+import { Stepper } from '../field/stepper';
+import { BADGE_PLACE_WORDS, BADGE_SHAPE_WORDS } from '../wording/words';
+
+interface Changed {
+  what: string;
+  change: Partial<BadgeRule>;
+}
+
+/** One badge: which products carry it, what it says, how it is drawn. */
+@Component({
+  selector: 'desk-badge-fields',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Choices, ClauseList, PaintField, Stepper, TextLine, WidthFields],
+  template: `
+    @let one = rule();
+    <desk-text-line
+      name="Says"
+      called="What the badge says"
+      [texts]="one.text"
+      [most]="letters"
+      (changed)="tell('text', { text: $event })"
+    />
+    <div class="line">
+      <span class="unit">with the product’s</span>
+      <span class="choices">
+        @for (figure of figures; track figure.name) {
+          <button type="button" class="choice add" (click)="insert(figure.name)">{{ figure.words }}</button>
+        }
+      </span>
+    </div>
+    @if (strange().length) {
+      <p class="turned" role="alert">
+        {{ strange().join(', ') }} is no figure of a product. The draft waits with being saved until it is
+        taken out.
+      </p>
+    }
+    <fieldset>
+      <legend>Carried by products that</legend>
+      <desk-clauses [clauses]="one.clauses" (changed)="tell('products', { clauses: $event })" />
+    </fieldset>
+    @if (!one.clauses.length) {
+      <p class="hint">Without a clause every product carries it.</p>
+    }
+    <div class="line">
+      <span>Shape</span>
+      <desk-choices
+        label="Shape of the badge"
+        [choices]="shapes"
+        [value]="one.shape"
+        (chosen)="tell('shape', { shape: $event })"
+      />
+    </div>
+    <div class="line">
+      <span>Stands</span>
+      <desk-choices
+        label="Corner of the picture"
+        [choices]="places"
+        [value]="one.place"
+        (chosen)="tell('place', { place: $event })"
+      />
+    </div>
+    @for (part of paints; track part.key) {
+      @if (part.key === 'ink' || one.shape !== 'words') {
+        <desk-paint-field
+          [name]="part.name"
+          [called]="part.name"
+          [paint]="one[part.key]"
+          (changed)="paint(part.key, $any($event))"
+        />
+      }
+    }
+    @if (contrast(); as figure) {
+      <p [class]="figure < 4.5 ? 'hint turned' : 'hint'">
+        Contrast of words and ground: <b class="figures">{{ figure.toFixed(1) }}</b>
+        {{ figure < 4.5 ? '– too low to be read by everybody.' : '' }}
+      </p>
+    }
+    @if (one.shape !== 'words') {
+      <div class="line">
+        <span>Its ground covers</span>
+        <desk-stepper
+          label="Opacity in percent"
+          [value]="one.opacity"
+          [least]="20"
+          [most]="100"
+          (changed)="tell('opacity', { opacity: $event })"
+        />
+        <span class="unit">% of what is below</span>
+      </div>
+    }
+    <desk-width-fields
+      name="Letters, px"
+      [values]="one.size"
+      [least]="8"
+      [most]="40"
+      (changed)="tell('size', { size: $event })"
+    />
+  `,
+  styles: `
+    :host {
+      display: block;
+      padding: 4px 0 10px 28px;
+    }
+  `,
+})
+export class BadgeFields {
+  private readonly editor = inject(PlanEditor);
+  readonly rule = input.required<BadgeRule>();
+  readonly changed = output<Changed>();
+  protected readonly letters = MOST_BADGE_LETTERS;
+  protected readonly shapes = BADGE_SHAPES.map((value) => ({ value, name: BADGE_SHAPE_WORDS[value] }));
+  protected readonly places = BADGE_PLACES.map((value) => ({ value, name: BADGE_PLACE_WORDS[value] }));
+  protected readonly paints = [
+    { key: 'ground', name: 'Ground' },
+    { key: 'ink', name: 'Words' },
+  ] as const;
+  protected readonly figures = BADGE_FIGURES.map((name) => ({ name, words: FIGURE_WORDS[name] }));
+
+  protected readonly strange = computed(() => Object.values(this.rule().text).flatMap(strangeFigures));
+  protected readonly contrast = computed(() => {
+    const plan = this.editor.plan();
+    return plan && badgeContrast(this.rule(), plan.look.colours);
+  });
+
+  protected tell(what: string, change: Partial<BadgeRule>): void {
+    this.changed.emit({ what, change });
+  }
+
+  protected paint(part: 'ground' | 'ink', paint: Paint): void {
+    this.tell(part === 'ground' ? 'ground' : 'colour of words', { [part]: paint });
+  }
+
+  protected insert(figure: string): void {
+    const lang = this.editor.lang();
+    const { text } = this.rule();
+    const known: string | undefined = text[lang];
+    const said = `${known ?? ''} {${figure}}`.trim();
+    if (said.length <= MOST_BADGE_LETTERS) this.tell('text', { text: { ...text, [lang]: said } });
+  }
+}
+
+const FIGURE_WORDS: Readonly<Record<(typeof BADGE_FIGURES)[number], string>> = {
+  saving: 'saving in percent',
+  amount: 'saving as money',
+  stock: 'pieces in stock',
+  rating: 'rating',
+  sold: 'pieces sold',
+  days: 'days since it was added',
+};

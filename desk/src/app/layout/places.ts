@@ -1,0 +1,61 @@
+import { DEEPEST_NESTING, containerOf, withinOf, type Fixture, type Plan, type Slot } from '@fond/core';
+import { FIXTURE_WORDS } from '../wording/words';
+
+/** A place that a fixture can be put in. */
+export interface Place {
+  key: string;
+  name: string;
+  place: Slot | null;
+  /** It stands there now. */
+  here: boolean;
+}
+
+const depthOf = (fixtures: readonly Fixture[], fixture: Fixture | null): number => {
+  let depth = 0;
+  for (let at = fixture; at; at = containerOf(fixtures, at)) depth++;
+  return depth;
+};
+
+/** A column or a tab by its name: “tab “Sale” of tabs”, “column 2 of columns”. */
+function slotName(container: Fixture, at: number, lang: string): string {
+  const of = FIXTURE_WORDS[container.type];
+  if (container.type !== 'tabs') return `column ${at + 1} of ${of}`;
+  const { label, id } = container.tabs[at];
+  const own: string | undefined = label[lang];
+  return `tab “${own || id}” of ${of}`;
+}
+
+export const slotNames = (container: Fixture, lang: string): { slot: string; name: string }[] => {
+  const slots =
+    container.type === 'columns' ? container.columns : container.type === 'tabs' ? container.tabs : [];
+  return slots.map(({ id }, at) => ({ slot: id, name: slotName(container, at, lang) }));
+};
+
+/** Every place on a page that a fixture may stand in: not within itself, and not too deep. */
+export function placesFor({ fixtures }: Plan, id: string, lang: string): Place[] {
+  const moving = withinOf(fixtures, id);
+  const own = fixtures.find((fixture) => fixture.id === id);
+  if (!own) return [];
+  const inside = containerOf(fixtures, own) ? own.inside : null;
+  // How many containers it brings along, itself included where it is one.
+  const brings = Math.max(
+    ...moving.map(
+      (fixture) => depthOf(fixtures, fixture) - depthOf(fixtures, own) + Number(isContainer(fixture)),
+    ),
+  );
+  const places: Place[] = [{ key: '', name: 'the page itself', place: null, here: inside === null }];
+  for (const container of fixtures) {
+    if (!isContainer(container) || moving.includes(container)) continue;
+    if (depthOf(fixtures, container) + brings > DEEPEST_NESTING) continue;
+    for (const { slot, name } of slotNames(container, lang))
+      places.push({
+        key: `${container.id}/${slot}`,
+        name,
+        place: { fixture: container.id, slot },
+        here: inside?.fixture === container.id && inside.slot === slot,
+      });
+  }
+  return places;
+}
+
+const isContainer = ({ type }: Fixture): boolean => type === 'columns' || type === 'tabs';

@@ -1,0 +1,101 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import type { Subscription } from 'rxjs';
+import type { Problem } from '@fond/contract';
+import type { RangeRule, RangeSource, Sieve } from '@fond/core';
+import { Api } from '../api/api';
+import { asking } from '../api/asking';
+import { NamedProducts } from '../product/namedProducts';
+import { ClauseList } from './clauseList';
+import { rangesFeature } from '../store/ranges.feature';
+import { PlanEditor } from '../draft/planEditor';
+
+/** The range of a promoting shelf, with what is left after every clause in the aisle that is looked at. */
+@Component({
+  selector: 'desk-shelf-range',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ClauseList, NamedProducts],
+  template: `
+    @let rule = range();
+    <div class="line">
+      <span>Products</span>
+      <select aria-label="Source" (change)="source($any($event.target).value)">
+        <option value="aisle" [selected]="rule.source.kind === 'aisle'">of the aisle</option>
+        <option value="catalogue" [selected]="rule.source.kind === 'catalogue'">of the whole shop</option>
+        <option value="named" [selected]="rule.source.kind === 'named'">named one by one</option>
+        @for (one of ranges(); track one.id) {
+          <option [value]="'saved:' + one.id" [selected]="savedId() === one.id">{{ one.name }}</option>
+        }
+      </select>
+      <b class="figures" [class.turned]="sieve()?.count === 0">{{ sieve()?.count ?? '…' }}</b>
+    </div>
+    @if (rule.source.kind === 'named') {
+      <desk-named-products
+        [skus]="rule.source.skus"
+        (changed)="change({ source: { kind: 'named', skus: $event } })"
+      />
+    }
+    <desk-clauses
+      [clauses]="rule.clauses"
+      [steps]="sieve()?.steps ?? null"
+      [source]="sieve()?.source ?? 0"
+      (changed)="change({ clauses: $event })"
+    />
+    @if (sieve()?.count === 0) {
+      <p class="hint">
+        Nothing is left here, so shoppers see neither the shelf nor its heading.
+        @if (rule.source.kind === 'named' && !rule.source.skus.length) {
+          Name the products that shall stand on it.
+        } @else {
+          Take away the clause that leaves nothing.
+        }
+      </p>
+    }
+    @if (problem(); as told) {
+      <p class="turned" role="alert">{{ told.errors?.[0]?.message ?? told.detail }}</p>
+    }
+  `,
+})
+export class ShelfRange {
+  private readonly api = inject(Api);
+  private readonly editor = inject(PlanEditor);
+  readonly range = input.required<RangeRule>();
+  readonly changed = output<RangeRule>();
+  protected readonly ranges = inject(Store).selectSignal(rangesFeature.selectRanges);
+  protected readonly sieve = signal<Sieve | null>(null);
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly savedId = computed(() => {
+    const { source } = this.range();
+    return source.kind === 'saved' ? source.range : null;
+  });
+
+  constructor() {
+    asking(
+      () => ({ rule: this.range(), address: this.editor.address() }),
+      ({ rule, address }) => this.count(rule, address),
+    );
+  }
+
+  private count(rule: RangeRule, address: string): Subscription {
+    return this.api.explainRange(rule, address).subscribe({
+      next: (sieve) => {
+        this.sieve.set(sieve);
+        this.problem.set(null);
+      },
+      error: (problem: Problem) => this.problem.set(problem),
+    });
+  }
+
+  protected change(change: Partial<RangeRule>): void {
+    this.changed.emit({ ...this.range(), ...change });
+  }
+
+  protected source(choice: string): void {
+    const sources: Readonly<Record<string, RangeSource>> = {
+      aisle: { kind: 'aisle', below: true, main: false },
+      catalogue: { kind: 'catalogue' },
+      named: { kind: 'named', skus: [] },
+    };
+    this.change({ source: sources[choice] ?? { kind: 'saved', range: choice.slice('saved:'.length) } });
+  }
+}

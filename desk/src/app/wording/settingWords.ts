@@ -1,0 +1,256 @@
+import type { Vocabulary } from '@fond/contract';
+import {
+  sampleText,
+  textIn,
+  type BadgeRule,
+  type CardElement,
+  type OwnEntry,
+  type SortKey,
+  WIDTH_NAMES,
+} from '@fond/core';
+import { languageName } from '../records/languageName';
+import { elementWords, FIXTURE_WORDS, SORT_WORDS } from './words';
+
+/** What single settings are named by. */
+export interface SettingNames {
+  vocabulary: Vocabulary | null;
+  lang: string;
+  /** The badges of the plan that is spoken of. */
+  badges: readonly Pick<BadgeRule, 'id' | 'text'>[];
+}
+
+/** Names of settings by the property that holds them. */
+const SETTINGS: Readonly<Record<string, string>> = {
+  when: 'shown when',
+  range: 'range',
+  source: 'source of the range',
+  order: 'order',
+  levels: 'sort keys',
+  choices: 'sort choices for shoppers',
+  lift: 'products at the front',
+  sink: 'products at the end',
+  soldOutLast: 'sold out last',
+  spread: 'spread',
+  pins: 'pins',
+  columns: 'columns',
+  wide: 'on wide pages',
+  medium: 'on medium pages',
+  narrow: 'on narrow pages',
+  gap: 'gap',
+  pageSize: 'products a page',
+  lastRow: 'unfilled row',
+  card: 'card',
+  face: 'card',
+  beside: 'on one line',
+  clauses: 'clauses of the range',
+  x: '',
+  y: '',
+  revealed: 'when it is seen',
+  join: 'between several values',
+  size: 'size of letters',
+  weight: 'weight of letters',
+  case: 'capitals',
+  colour: 'colour',
+  space: 'space above',
+  font: 'font',
+  crop: 'crop of the picture',
+  equal: 'equal heights',
+  second: 'second picture',
+  overlay: 'colour over the picture',
+  zoom: 'picture that comes nearer',
+  on: 'shown or not',
+  facets: 'filters',
+  side: 'side',
+  share: 'width of the filters',
+  header: 'heading of the filters',
+  clearAll: 'clear all',
+  counts: 'counts',
+  hideDead: 'values that lead nowhere',
+  hideEmpty: 'empty categories',
+  label: 'label',
+  shown: 'values before “more”',
+  open: 'open or folded',
+  control: 'control',
+  logic: 'any or all',
+  sort: 'order of the values',
+  related: 'related products',
+  look: 'look',
+  css: 'CSS of its own',
+  colours: 'colour',
+  ink: 'of words',
+  quiet: 'of quiet words',
+  ground: 'of the page',
+  band: 'of bands',
+  tile: 'behind pictures',
+  line: 'of lines',
+  mark: 'of marks',
+  sale: 'of reduced prices',
+  good: 'of stock words',
+  display: 'font of headings',
+  text: 'font of words',
+  scale: 'size of headings',
+  rhythm: 'space between fixtures',
+  radius: 'corners',
+  shadow: 'shadow',
+  inside: 'place',
+  layout: 'place on the page',
+  span: 'width',
+  stuck: 'stays in view',
+  hidden: 'hidden',
+  height: 'height',
+  words: 'words',
+  html: 'words',
+  picture: 'picture',
+  focus: 'point in view',
+  shade: 'darkness',
+  align: 'where words stand',
+  link: 'link',
+  tabs: 'tab',
+  form: 'form',
+  of: 'what it shows',
+  ratio: 'height of pictures',
+  caption: 'words below',
+  stacked: 'when columns are stacked',
+  width: 'width',
+  autoplay: 'moving by itself',
+  arrows: 'arrows',
+  dots: 'dots',
+  loop: 'going round',
+  listSwitch: 'switch for shoppers',
+  paging: 'further pages',
+  stop: 'pages before the button',
+  except: 'what is left out',
+  before: 'words before the number',
+  after: 'words after the number',
+  length: 'length of names',
+  grid: 'where tiles stand',
+  places: 'places of tiles',
+  rowHeight: 'height of rows',
+  button: 'button',
+  description: 'description',
+  part: 'part',
+  own: 'what differs from the part',
+  dark: 'colours of dark pages',
+  breakpoints: 'widths',
+  frame: 'frame of cards',
+
+  heading: 'heading',
+  most: 'greatest number',
+};
+
+const WHAT: Readonly<Record<OwnEntry['what'], string>> = {
+  set: '',
+  added: 'added',
+  moved: 'moved',
+  removed: 'taken away',
+};
+
+const isFixture = (id: string): id is keyof typeof FIXTURE_WORDS => id in FIXTURE_WORDS;
+
+/** A fixture by its kind, counted where there are several: `part-2` is the second part. */
+function fixtureName(id: string): string {
+  const [, kind, number] = /^([a-z]+)(?:-(\d+))?$/.exec(id) ?? [];
+  if (!isFixture(kind)) return isFixture(id) ? FIXTURE_WORDS[id] : id;
+  return number === undefined ? FIXTURE_WORDS[kind] : `${FIXTURE_WORDS[kind]} ${number}`;
+}
+
+/** What is said of one element of a card. */
+const OF_CARDS: Readonly<Record<string, string>> = {
+  text: 'own words',
+  label: 'label',
+  on: 'shown or not',
+  look: '',
+  font: 'font',
+};
+
+/** Filters that are no attribute. */
+const FILTERS: Readonly<Record<string, string>> = { q: 'search in the aisle', sale: 'on sale' };
+
+function filterName(key: string, { vocabulary, lang }: SettingNames): string {
+  const facet = vocabulary?.facets.find((one) => one.key === key);
+  return FILTERS[key] ?? facet?.labels[lang]?.toLowerCase() ?? `“${key}”`;
+}
+
+/** An element of a card by the name that differences know it by, such as `attribute:hob`. */
+function elementName(name: string, { vocabulary, lang }: SettingNames): string {
+  const [element, attribute] = name.split(':', 2) as [CardElement['element'], string?];
+  return elementWords({ element, attribute: attribute ?? null }, vocabulary, lang);
+}
+
+function badgeName(id: string, { badges, lang, vocabulary }: SettingNames): string {
+  const text = badges.find((rule) => rule.id === id)?.text;
+  return text ? `badge “${sampleText(textIn(text, lang, vocabulary?.languages ?? []))}”` : 'a badge';
+}
+
+/** A single setting in words: “columns on wide pages”, “filter material: label”, “title taken away”. */
+export function settingWords({ path, what }: OwnEntry, names: SettingNames): string {
+  const [top, fixture, ...rest] = path;
+  const words =
+    top !== 'fixtures'
+      ? wordsOf(path, names)
+      : rest.length === 0
+        ? fixtureName(fixture)
+        : wordsOf(rest, names);
+  return [words, WHAT[what]].filter(Boolean).join(' ');
+}
+
+/** What is said of one badge. */
+const OF_BADGES: Readonly<Record<string, string>> = {
+  on: 'on or off',
+  clauses: 'products',
+  text: 'text',
+  shape: 'shape',
+  ground: 'ground',
+  ink: 'colour of words',
+  opacity: 'opacity',
+  place: 'corner',
+  size: 'size',
+};
+
+/** Path below the rules of badges: the rule, and what is said of it. */
+function badgeSettingWords([rule, setting, ...rest]: readonly string[], names: SettingNames): string {
+  if (rule === undefined) return 'badges on a card';
+  const badge = badgeName(rule, names);
+  return setting === undefined ? badge : `${badge}: ${said(OF_BADGES[setting] ?? named(setting), rest)}`;
+}
+
+/** Groups of settings whose name says nothing that the setting itself doesn't. */
+const GROUPS: ReadonlySet<string> = new Set(['layout', 'look', 'face', 'order', 'range', 'paging']);
+
+const named = (property: string): string => SETTINGS[property] ?? property;
+
+/** A setting's name with what is set of it: a width, or a text's language. */
+const said = (name: string, [step, ...rest]: readonly (string | undefined)[]): string => {
+  if (step === undefined) return name;
+  const inner = /^[a-z]{2}(-[A-Z]{2})?$/.test(step) ? `in ${languageName(step)}` : named(step);
+  return said([name, inner].filter(Boolean).join(' '), rest);
+};
+
+/** Property after property. */
+const stepsOf = ([first, ...rest]: readonly string[]): string => said(named(first), rest);
+
+/** Items of a container, which have no name that anybody gave them. */
+const ITEMS: Readonly<Record<string, string>> = { columns: 'a column', tabs: 'a tab' };
+const WIDTHS: readonly string[] = WIDTH_NAMES;
+
+function wordsOf(path: readonly string[], names: SettingNames): string {
+  const [first, second, ...rest] = path;
+  if (second === undefined) return named(first);
+  const inner = rest.length ? stepsOf(rest) : '';
+  if (first === 'related') return `${named(first)}: ${stepsOf(path.slice(1))}`;
+  if (first === 'layout' && second === 'order') return said('place among its neighbours', rest);
+  if (first in ITEMS && !WIDTHS.includes(second)) return ITEMS[first] + (inner && `: ${inner}`);
+  if (first === 'facets') return `filter ${filterName(second, names)}${inner && `: ${inner}`}`;
+  if (first === 'card') {
+    const [property, ...further] = rest as (string | undefined)[];
+    const of = property === undefined ? '' : said(OF_CARDS[property] ?? named(property), further);
+    return `${elementName(second, names)} on the card${of && `: ${of}`}`;
+  }
+  if (first === 'columns' || first === 'gap') return `${first} ${stepsOf([second, ...rest])}`;
+  if (first === 'badges') return badgeSettingWords(rest, names);
+  if (first === 'order' && second === 'choices' && rest.length) {
+    const choice = `sort choice “${SORT_WORDS[rest[0] as SortKey]}”`;
+    return rest.length > 1 ? `${choice}: ${stepsOf(rest.slice(1))}` : choice;
+  }
+  return stepsOf(GROUPS.has(first) ? path.slice(1) : path);
+}

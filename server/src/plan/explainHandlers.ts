@@ -1,0 +1,48 @@
+import type { DraftAt } from '@fond/contract';
+import { composeBench, type Aisle, type Plan, type RangeContext, type Snapshot } from '@fond/core';
+import { explainBadges } from '../explain/explainBadges';
+import type { ServingHost } from '../serving/servingHost';
+import type { Handlers } from '../http/handler';
+import { draftedEdition } from './draftedEdition';
+import { withOwnCss } from './preview';
+import type { Services } from '../services';
+import { pageTime, readAddress } from '../page/compose';
+import { aisleAt, explainFacets, explainProduct } from '../explain/explain';
+import { rangeContext } from '../page/rangeContext';
+
+type Own = 'explainProduct' | 'explainFacets' | 'explainBadges' | 'previewCard';
+
+/** What a draft comes to in an aisle, without being stored. */
+export const explainHandlers = ({ host }: Services): Handlers<Own> => ({
+  explainProduct: async ({ body }) => {
+    const { snapshot, aisle, plan, context } = await drafted(host, body);
+    const { sku, fixture } = body;
+    return explainProduct(snapshot, aisle, plan, { sku, fixture }, context);
+  },
+  explainFacets: async ({ body }) => {
+    const { snapshot, aisle, plan, context } = await drafted(host, body);
+    return explainFacets(snapshot, aisle, plan, context);
+  },
+  explainBadges: async ({ body }) => {
+    const { snapshot, aisle, plan, context } = await drafted(host, body);
+    return explainBadges(snapshot, aisle, plan, context);
+  },
+  previewCard: async ({ body }) => {
+    const { snapshot, aisle, plan, context } = await drafted(host, body);
+    const lang = readAddress(body.address)?.parameters['lang'];
+    const { number } = host.serving().edition;
+    const bench = composeBench(snapshot, plan, number, { aisle, lang, show: body.show, context });
+    return { bench: bench && withOwnCss(bench, plan) };
+  },
+});
+
+/** A draft laid over what is live, and the aisle at an address that is to be explained. */
+async function drafted(
+  host: ServingHost,
+  { address, plan: document }: DraftAt,
+): Promise<{ snapshot: Snapshot; aisle: Aisle; plan: Plan; context: RangeContext }> {
+  const { snapshot, beneath, zone } = host.serving();
+  const aisle = aisleAt(snapshot, readAddress(address)?.path);
+  const { edition, plan } = await draftedEdition(beneath, [document]);
+  return { snapshot, aisle, plan, context: rangeContext(edition, pageTime(), zone) };
+}

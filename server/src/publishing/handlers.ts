@@ -1,0 +1,62 @@
+import type { AnyCall, Handlers } from '../http/handler';
+import { served } from '../serving/served';
+import type { HeldOperation } from './approval';
+import { exportEdition } from '../plan/portable';
+import { planChanges, publishPlans } from './publishing';
+import {
+  approveRequest,
+  askToDo,
+  askToPublish,
+  declineRequest,
+  heldIn,
+  listRequests,
+  noteApproval,
+} from './requests';
+import type { Services } from '../services';
+import { compareEditions } from './compare';
+import { liveSummary, publishAgain, readEdition, summaries } from '../edition/editions';
+
+type Own =
+  | 'publicationChanges'
+  | 'publishPlans'
+  | 'publicationRequests'
+  | 'askToPublish'
+  | 'approveRequest'
+  | 'declineRequest'
+  | 'editions'
+  | 'readEdition'
+  | 'compareEditions'
+  | 'publishEdition'
+  | 'exportEdition';
+
+/**
+ * Publishing, what waits for a second person, and what was published.
+ *
+ * @param perform Does an operation that was held until now, for whoever approves it.
+ */
+export const editionHandlers = (
+  { sequelize, host }: Services,
+  perform: (held: HeldOperation, call: AnyCall) => unknown,
+): Handlers<Own> => ({
+  publicationChanges: ({ body }) => planChanges(host.serving(), body.plans),
+  publishPlans: ({ body, user }) => served(host, publishPlans(sequelize, host.serving(), body, user.id)),
+  publicationRequests: () => listRequests(),
+  askToPublish: ({ body: { plans = [], held, note }, user }) =>
+    held ? askToDo(sequelize, held, note, user.id) : askToPublish(sequelize, { plans, note }, user.id),
+  approveRequest: async (call) => {
+    const { params, user } = call;
+    const held = await heldIn(sequelize, params.id, user);
+    if (!held) return served(host, approveRequest(sequelize, host.serving(), params.id, user.id));
+    await noteApproval(sequelize, params.id, user.id);
+    await perform(held, call);
+    return liveSummary();
+  },
+  declineRequest: ({ params, body, user }) => declineRequest(sequelize, params.id, body.words, user.id),
+
+  editions: () => summaries(),
+  readEdition: ({ params }) => readEdition(params.number),
+  compareEditions: ({ params }) => compareEditions(host.serving().snapshot, params.number, params.with),
+  publishEdition: ({ params, body, user }) =>
+    served(host, publishAgain(sequelize, params.number, body, user.id)),
+  exportEdition: ({ params }) => exportEdition(host.serving().snapshot, params.number),
+});
