@@ -12,6 +12,8 @@ export default defineConfig({
           name: 'unit',
           sequence: { groupOrder: 0 },
           include: ['{core,contract,desk,shop}/src/**/*.spec.ts', 'server/src/**/*.unit.spec.ts'],
+          // Components are compiled by Angular's own builder: `ng test desk`.
+          exclude: ['**/*.rendered.spec.ts', 'node_modules/**'],
           setupFiles: ['tests/support/angularCompiler.ts'],
           testTimeout: 30_000,
         },

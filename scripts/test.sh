@@ -35,16 +35,22 @@ check types npm run --silent types
 check lint npm run --silent lint
 check "layer rules" npm run --silent layers
 check "lock file without addresses" sh -c '! grep -E "\"resolved\": \"(https?|git)" package-lock.json'
-# Adds what a run of a project counted; unit tests need no build, so they run while it goes on.
+# Adds what a run counted, and names what took longest; unit tests need no build, so they run while it goes on.
 run_tests() {
-  report=.stamps/tests-$1.json
+  name=$1
+  shift
+  report=.stamps/tests-$name.json
   rm -f "$report"
-  npx --no-install vitest run --project "$1" --reporter=default --reporter=json --outputFile.json="$report"
+  "$@"
   status=$?
   counts=$(node -e '
     try {
       const { numPassedTests, numFailedTests, testResults } = JSON.parse(require("fs").readFileSync(process.argv[1], "utf8"));
       const broken = testResults.filter((file) => file.status === "failed" && !file.assertionResults.some((test) => test.status === "failed"));
+      const slow = testResults
+        .map(({ name, startTime, endTime }) => ({ name: require("path").relative(".", name), seconds: (endTime - startTime) / 1000 }))
+        .sort((a, b) => b.seconds - a.seconds).slice(0, 5);
+      console.error(`longest: ${slow.map(({ name, seconds }) => `${name} ${seconds.toFixed(1)} s`).join(", ")}`);
       console.log(numPassedTests, numFailedTests + broken.length);
     } catch { console.log(0, 1); }' "$report")
   passed=$((passed + ${counts% *}))
@@ -53,7 +59,15 @@ run_tests() {
   [ "$status" -eq 0 ] || [ "${counts#* }" -gt 0 ] || failed=$((failed + 1))
   [ "${counts% *}" -gt 0 ] || failed=$((failed + 1))
 }
-run_tests unit
+project() {
+  npx --no-install vitest run --project "$1" --reporter=default --reporter=json --outputFile.json=".stamps/tests-$1.json"
+}
+# Components of the desk, compiled as its own build compiles them.
+rendered() {
+  npx --no-install ng test desk --reporters=json --output-file=.stamps/tests-rendered.json
+}
+run_tests unit project unit
+run_tests rendered rendered
 
 if wait "$build"; then
   passed=$((passed + 1))
@@ -63,7 +77,7 @@ else
   printf 'FAILED  builds\n%s\n' "$(cat .stamps/build.log)"
 fi
 if wait "$packages"; then
-  run_tests application
+  run_tests application project application
 else
   failed=$((failed + 1))
   printf 'FAILED  packages\n%s\n' "$(cat .stamps/packages.log)"

@@ -87,6 +87,15 @@ const settled = async (page: Page): Promise<void> => {
   await page.waitForFunction(() => !document.querySelector('mat-progress-bar[mode="indeterminate"]'));
 };
 
+/** The same page, as narrow as a phone. */
+async function narrowFaults(page: Page): Promise<string[]> {
+  await page.setViewport({ width: 390, height: 844 });
+  await settled(page);
+  const found = await faults(page);
+  await page.setViewport({ width: 1280, height: 800 });
+  return found.map((one) => `at 390 px ${one}`);
+}
+
 const themed = async (page: Page, theme: string): Promise<void> =>
   page.emulateMediaFeatures([
     { name: 'prefers-color-scheme', value: theme },
@@ -103,7 +112,8 @@ describe.each(['light', 'dark'])('in the %s', (theme) => {
     for (const screen of SCREENS) {
       await page.goto(`${browser.baseUrl}${screen}`);
       await settled(page);
-      found.push(...(await faults(page)).map((one) => `${screen} ${one}`));
+      const here = [...(await faults(page)), ...(await narrowFaults(page))];
+      found.push(...here.map((one) => `${screen} ${one}`));
     }
     await page.close();
     expect(found).toEqual([]);
@@ -137,7 +147,8 @@ describe.each(['light', 'dark'])('in the %s', (theme) => {
     for (const path of PAGES.map((one) => one.replace('SLUG', items[0].slug))) {
       await page.goto(`${browser.baseUrl}${path}`);
       await settled(page);
-      found.push(...(await faults(page)).map((one) => `${path} ${one}`));
+      const here = [...(await faults(page)), ...(await narrowFaults(page))];
+      found.push(...here.map((one) => `${path} ${one}`));
     }
     expect(found).toEqual([]);
   });

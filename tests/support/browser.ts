@@ -4,6 +4,7 @@ import path from 'node:path';
 import puppeteer, {
   type Browser,
   type BrowserContext,
+  type ElementHandle,
   type Frame,
   type HTTPRequest,
   type Page,
@@ -168,37 +169,57 @@ export async function addFixture(page: Page, where: string, what: string): Promi
 /** A button by what it says. */
 export const button = (text: string): string => `button::-p-text(${text})`;
 
-/** How long a click that was sent may be nowhere at all, in milliseconds: a slow machine is no reason for a second. */
-const UNDERWAY = 10_000;
-
 /**
- * Clicks with the mouse where an element stands once it can be used, and again where the page moved meanwhile, so
- * that the click went to something else. What lies over the element keeps clicks from it, as for everybody.
+ * Clicks an element once, as soon as it can be used: it is there, enabled, at rest, and nothing lies over its middle. It
+ * is looked at and clicked in one breath, since between the two a page could put something else in its place.
  */
+export async function pressElement(element: ElementHandle<Element>): Promise<void> {
+  const limit = Date.now() + 30_000;
+  for (;;) {
+    const trouble = await element
+      .evaluate(async (target) => {
+        const frame = (): Promise<unknown> => new Promise((resolve) => requestAnimationFrame(resolve));
+        if (!target.isConnected) return 'it is gone';
+        if ((target as HTMLButtonElement).disabled) return 'it is disabled';
+        target.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+        const before = target.getBoundingClientRect();
+        await frame();
+        await frame();
+        const box = target.getBoundingClientRect();
+        if (box.top !== before.top || box.left !== before.left) return 'it moves';
+        if (!box.width || !box.height) return 'it has no size';
+        const over = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
+        if (!over || !target.contains(over)) return `${over?.outerHTML.slice(0, 80)} lies over it`;
+        if (target instanceof HTMLElement) {
+          target.focus({ preventScroll: true });
+          target.click();
+        } else target.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
+        return '';
+      })
+      // The click led to another page.
+      .catch((error: Error) => {
+        if (/context was destroyed|detached/.test(error.message)) return '';
+        throw error;
+      });
+    if (!trouble) return;
+    if (trouble === 'it is gone' || Date.now() > limit) throw new Gone(trouble);
+    await new Promise((resolve) => setTimeout(resolve, 40));
+  }
+}
+
+class Gone extends Error {}
+
+/** Clicks what a selector finds, once; what was replaced before it could be clicked is looked for again. */
 export async function press(page: Page, selector: string): Promise<void> {
   const limit = Date.now() + 30_000;
   for (;;) {
-    const element = await page.locator(selector).waitHandle();
-    const arrived = element
-      .evaluate(
-        (target, within) =>
-          new Promise<boolean>((resolve) => {
-            const once = { capture: true, once: true };
-            // Also a click on its label, which sends it on.
-            target.addEventListener('click', () => resolve(true), once);
-            // What is gone by then was replaced, and the click went to what stands there instead.
-            const missed = (): void => void setTimeout(() => resolve(!target.isConnected));
-            // Of what moved between pressing and letting go there is no click, and nothing was done.
-            window.addEventListener('pointerup', missed, once);
-            setTimeout(() => resolve(false), within);
-          }),
-        UNDERWAY,
-      )
-      // It did: it led to another page.
-      .catch(() => true);
-    await page.locator(selector).click();
-    if (await arrived) return;
-    if (Date.now() > limit) throw new Error(`No click arrives at ${selector}.`);
+    const element = (await page.waitForSelector(selector, { visible: true }))!;
+    try {
+      return await pressElement(element);
+    } catch (error) {
+      if (!(error instanceof Gone) || Date.now() > limit)
+        throw new Error(`${selector} can’t be pressed: ${String(error)}`, { cause: error });
+    }
   }
 }
 
