@@ -1,33 +1,102 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { DEVICE_WIDTHS, roomsOf, widthIn, WIDTH_NAMES, type Plan } from '@fond/core';
+import {
+  DEVICE_WIDTHS,
+  READY_LOOKS,
+  roomsOf,
+  USUAL_LAYOUT,
+  widthIn,
+  WIDTH_NAMES,
+  type Fixture,
+  type Plan,
+} from '@fond/core';
+import { freshFixture, type AddedType } from '../../desk/src/app/draft/fixtureEdits';
 import {
   addFixture,
   eventually,
   frameOf,
-  planFor,
+  press,
   pressWord,
   publishOpen,
   says,
-  TestBrowser,
-  press,
+  type TestBrowser,
 } from '../support/browser';
-import { openBrowser } from '../support/story';
+import { readPlan } from '../support/plans';
+import { scene, withBehind } from '../support/scene';
+import type { Desk } from '../support/server';
+import { openShop } from '../support/story';
 
 const PATH = '/baking/tins';
 
 let browser: TestBrowser;
-let page: Page;
-let id: string;
+let desk: Desk;
 beforeAll(async () => {
-  browser = await openBrowser();
+  const opened = await openShop();
+  ({ browser } = opened);
+  desk = await opened.server.signIn();
 });
 afterAll(() => browser.close());
 
 const label = (name: string): string => `[aria-label="${name}"]`;
 
-const add = (where: string, what: string): Promise<void> => addFixture(page, where, what);
-const lines = (): Promise<string[]> =>
+/** A fixture as it begins, with what a story says otherwise, in a place of a container where one is named. */
+const fresh = (
+  type: AddedType,
+  more: object = {},
+  inside: Fixture['inside'] = null,
+  id: string = type,
+): Fixture => ({ ...freshFixture(type, id), ...more, inside }) as Fixture;
+
+const COLUMNS = fresh('columns', {
+  columns: [
+    { id: 'side', width: { by: 'share', share: 30 }, stuck: true },
+    { id: 'main', width: { by: 'share', share: 70 }, stuck: false },
+  ],
+});
+const main = { fixture: 'columns', slot: 'main' };
+const hiddenOnNarrow = { ...USUAL_LAYOUT, hidden: { wide: false, medium: null, narrow: true } };
+
+/** Columns with the tree beside the shelf, a banner that narrow pages leave out, and tabs; in a look of its own. */
+function built(plan: Plan): Plan {
+  const tabs = fresh(
+    'tabs',
+    {
+      tabs: [
+        { id: 'new', label: { en: 'New in' } },
+        { id: 'care', label: { en: 'Care' } },
+      ],
+    },
+    main,
+  );
+  const whole = withBehind(
+    plan,
+    'title',
+    COLUMNS,
+    fresh('navigation', { form: 'list', of: 'tree' }, { fixture: 'columns', slot: 'side' }, 'tree'),
+    fresh('banner', { heading: { en: 'Tins that let go' }, layout: hiddenOnNarrow }, main),
+    tabs,
+    fresh('promotion', {}, { fixture: 'tabs', slot: 'new' }),
+    fresh('words', { html: { en: '<p>Grease them well.</p>' } }, { fixture: 'tabs', slot: 'care' }),
+  );
+  return {
+    ...whole,
+    fixtures: whole.fixtures.map((fixture) =>
+      fixture.type === 'shelf' ? { ...fixture, inside: main } : fixture,
+    ),
+    look: READY_LOOKS.garden,
+    css: 'h1, a { letter-spacing: 3px }',
+  };
+}
+
+/** The plan of the scene, on the desk. */
+async function opened(change?: ((plan: Plan) => Plan) | null): Promise<Page> {
+  const id = await scene(desk, PATH, change);
+  const page = await browser.desk(`/plans/${id}?aisle=${PATH}`);
+  await page.waitForSelector('desk-tally li');
+  return page;
+}
+
+const lines = (page: Page): Promise<string[]> =>
   page.$$eval('[data-line]', (sections) => sections.map((section) => section.getAttribute('data-line')!));
 const visit = async (width: number, script: boolean): Promise<Page> => {
   const visitor = await browser.page(width, 900);
@@ -38,10 +107,8 @@ const visit = async (width: number, script: boolean): Promise<Page> => {
 
 describe('a page built from its fixtures', () => {
   it('gets columns with the tree beside the shelf, tabs and a banner, each where it shall stand', async () => {
-    const floor = await browser.desk('/floor');
-    const aisles = await floor.evaluate(async () => (await (await fetch('/api/floor')).json()).aisles);
-    expect(aisles.some(({ path }: { path: string }) => path === PATH)).toBe(true);
-    ({ page, id } = await planFor(browser, PATH, 'Tins plan'));
+    const page = await opened();
+    const add = (where: string, what: string): Promise<void> => addFixture(page, where, what);
     await add('Add behind title title', 'columns');
     await page.waitForSelector('desk-columns-slip');
     await press(page, label('Column 1 stays in view'));
@@ -74,7 +141,9 @@ describe('a page built from its fixtures', () => {
   });
 
   it('is moved, copied and taken away by keyboard, and undone', async () => {
-    const before = await lines();
+    const page = await opened((plan) => withBehind(plan, 'title', fresh('words')));
+    await page.waitForSelector('#handle-words');
+    const before = await lines(page);
     await page.focus('#handle-title');
     await page.keyboard.down('Alt');
     await page.keyboard.press('ArrowUp');
@@ -102,6 +171,7 @@ describe('a page built from its fixtures', () => {
   });
 
   it('has a narrow page of its own, and sums that are not whole are told', async () => {
+    const page = await opened((plan) => withBehind(plan, 'title', COLUMNS, fresh('banner')));
     await pressWord(page, 'place:banner');
     await press(page, label('Hidden, narrow'));
     await says(page, '[data-slip="place:banner"]', 'hidden on narrow');
@@ -114,6 +184,7 @@ describe('a page built from its fixtures', () => {
   });
 
   it('is drawn with a look of its own, which says where words are hard to read', async () => {
+    const page = await opened(null);
     await pressWord(page, 'look');
     await press(page, 'desk-look-slip button::-p-text(Garden)');
     await says(page, '[data-slip="look"]', 'Fraunces and Source Serif');
@@ -130,6 +201,8 @@ describe('a page built from its fixtures', () => {
   });
 
   it('wears CSS of its own on its content alone, and says what may not stand in it', async () => {
+    const page = await opened();
+    await pressWord(page, 'look');
     await press(page, 'desk-look-slip summary');
     await page.locator(label('CSS of its own')).fill('@import "x"; h1 { color: red }');
     await says(page, 'desk-look-slip [role=alert]', '@import');
@@ -143,14 +216,13 @@ describe('a page built from its fixtures', () => {
   });
 
   it('is what shoppers get at three widths, with JavaScript and without, as wide as it was counted', async () => {
+    const page = await opened(built);
     await publishOpen(page);
     expect(
       await page.$$eval('desk-plan .state', (states) => states.map((one) => one.textContent)),
     ).not.toContain('○ differs from live');
-    const plan = (await page.evaluate(
-      async (plan) => (await (await fetch(`/api/plans/${plan}`)).json()).live,
-      id,
-    )) as Plan;
+    const id = new URL(page.url()).pathname.split('/').at(-1)!;
+    const plan = (await readPlan(desk, id)).live!;
     const shelf = plan.fixtures.find(({ type }) => type === 'shelf')!;
     for (const name of WIDTH_NAMES)
       for (const script of [true, false]) {
@@ -178,6 +250,7 @@ describe('a page built from its fixtures', () => {
   });
 
   it('turns its tabs by keyboard and its carousel by buttons', async () => {
+    await scene(desk, PATH, built, { live: true });
     const visitor = await visit(1280, true);
     await visitor.focus('.tab-bar input');
     await visitor.keyboard.press('ArrowRight');

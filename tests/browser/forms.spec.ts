@@ -1,27 +1,58 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { darkColours, USUAL_TILES, type Fixture, type Plan } from '@fond/core';
+import { freshFixture, type AddedType } from '../../desk/src/app/draft/fixtureEdits';
+import { StepperHarness } from '../../desk/src/app/field/stepper.harness';
 import {
   addFixture,
   eventually,
   frameOf,
-  planFor,
+  press,
   pressWord,
   publishOpen,
   says,
-  TestBrowser,
-  press,
+  type TestBrowser,
 } from '../support/browser';
-import { openBrowser } from '../support/story';
+import { harness } from '../support/harnesses';
+import { withShelf } from '../support/plans';
+import { scene, withBehind } from '../support/scene';
+import type { Desk } from '../support/server';
+import { openShop } from '../support/story';
 
 const PATH = '/tools';
 const label = (name: string): string => `[aria-label="${name}"]`;
 
 let browser: TestBrowser;
-let page: Page;
+let desk: Desk;
 beforeAll(async () => {
-  browser = await openBrowser();
+  const opened = await openShop();
+  ({ browser } = opened);
+  desk = await opened.server.signIn();
 });
 afterAll(() => browser.close());
+
+const fresh = (type: AddedType, more: object = {}): Fixture =>
+  ({ ...freshFixture(type, type), ...more }) as Fixture;
+
+/** Tiles where they are put, a product large, and cards in lanes. */
+const various = (plan: Plan): Plan =>
+  withShelf(
+    withBehind(
+      plan,
+      'title',
+      fresh('tiles', { ...USUAL_TILES, grid: 'free' }),
+      fresh('spotlight', { heading: { en: 'Best of its kind' } }),
+    ),
+    { form: 'staggered' },
+  );
+
+/** The plan of the scene, on the desk. */
+async function opened(change: (plan: Plan) => Plan = various): Promise<Page> {
+  const id = await scene(desk, PATH, change);
+  const page = await browser.desk(`/plans/${id}?aisle=${PATH}`);
+  await page.waitForSelector('desk-tally li');
+  return page;
+}
 
 interface Box {
   top: number;
@@ -48,7 +79,7 @@ const overlapping = (all: readonly Box[]): number =>
 
 describe('the forms of a page', () => {
   it('are chosen in the brief and seen at once: tiles where they are put, a product large, lanes of cards', async () => {
-    ({ page } = await planFor(browser, PATH, 'Tools plan'));
+    const page = await opened((plan) => plan);
     await addFixture(page, 'Add behind title title', 'category tiles');
     await press(page, 'desk-tiles-slip button::-p-text(where you put them)');
     await page.waitForSelector('desk-tile-grid .grid-stack-item');
@@ -80,12 +111,14 @@ describe('the forms of a page', () => {
   });
 
   it('are told in the tally, with what is worth a word', async () => {
+    const page = await opened();
     await press(page, 'desk-tally button::-p-text(fixtures)');
     await says(page, 'desk-tally .evidence', 'featured product');
     await says(page, 'desk-tally .evidence', '1200 px');
   });
 
   it('change at a ticket in the window, for the width of that frame alone', async () => {
+    const page = await opened();
     const frame = await frameOf(page);
     const pressIn = async (selector: string): Promise<void> => {
       await frame.waitForSelector(selector);
@@ -106,21 +139,27 @@ describe('the forms of a page', () => {
   });
 
   it('follow the next wider page until they are set apart, and again when that is handed back', async () => {
+    const page = await opened();
     await pressWord(page, 'grid');
-    await press(page, label('More: Pixels between cards, medium'));
-    await press(page, label('More: Pixels between cards, wide'));
+    const [wide, medium] = [
+      await harness(page, StepperHarness.labelled('Pixels between cards, wide')),
+      await harness(page, StepperHarness.labelled('Pixels between cards, medium')),
+    ];
+    await medium.stepUp();
+    await wide.stepUp();
     const gaps = (): string =>
       [...document.querySelectorAll<HTMLInputElement>('input[aria-label^="Pixels between cards, "]')]
         .map((field) => field.value)
         .join();
     await eventually(page, gaps, (found) => found === '25,25,12');
     await press(page, label('Pixels between cards, medium: as wide'));
-    await press(page, label('More: Pixels between cards, wide'));
+    await wide.stepUp();
     await eventually(page, gaps, (found) => found === '26,26,12');
     await page.keyboard.press('Escape');
   });
 
   it('let shoppers turn the grid into a list, which other aisles remember', async () => {
+    const page = await opened();
     await pressWord(page, 'grid');
     await press(page, 'desk-grid-slip label::-p-text(turn it into a list)');
     await (await frameOf(page)).waitForSelector('.views a');
@@ -128,6 +167,7 @@ describe('the forms of a page', () => {
   });
 
   it('may be dark, and change at other widths', async () => {
+    const page = await opened();
     await pressWord(page, 'look');
     await press(page, 'desk-look-slip button::-p-text(dark where a device asks)');
     await page.locator(label('Wide pages from, in pixels')).fill('1100');
@@ -140,6 +180,14 @@ describe('the forms of a page', () => {
   });
 
   it('are what shoppers get without JavaScript, where nothing overlaps at any width', async () => {
+    const dark = (plan: Plan): Plan => {
+      const { look, ...rest } = withShelf(various(plan), { listSwitch: true });
+      return {
+        ...rest,
+        look: { ...look, dark: darkColours(look.colours), breakpoints: { medium: 640, wide: 1100 } },
+      };
+    };
+    await scene(desk, PATH, dark, { live: true });
     const visitor = await browser.page(1280, 900);
     await visitor.setJavaScriptEnabled(false);
     for (const width of [1280, 1110, 1050, 820, 650, 390]) {
@@ -161,10 +209,10 @@ describe('the forms of a page', () => {
     expect(await visitor.$('.with-panel .form-list'), 'it is remembered').not.toBeNull();
     await visitor.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
     const ground = () => visitor.$eval('body', (body) => getComputedStyle(body).backgroundColor);
-    const dark = await ground();
+    const night = await ground();
     await visitor.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }]);
     expect(await ground()).toBe('rgb(255, 253, 248)');
-    expect(dark).not.toBe('rgb(255, 253, 248)');
+    expect(night).not.toBe('rgb(255, 253, 248)');
     expect(browser.complaints).toEqual([]);
   });
 });

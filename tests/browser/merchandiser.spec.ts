@@ -2,12 +2,19 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import type { ElementHandle, Frame, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Plan } from '@fond/core';
 import { eventually, frameOf, says, TestBrowser, textOf, publishChosen, press } from '../support/browser';
-import { openBrowser } from '../support/story';
+import { withShelf } from '../support/plans';
+import { scene } from '../support/scene';
+import type { Desk } from '../support/server';
+import { openShop } from '../support/story';
 
 let browser: TestBrowser;
+let desk: Desk;
 beforeAll(async () => {
-  browser = await openBrowser();
+  const opened = await openShop();
+  ({ browser } = opened);
+  desk = await opened.server.signIn();
 });
 afterAll(() => browser.close());
 
@@ -24,6 +31,8 @@ async function planPage(address: string): Promise<Page> {
 }
 
 const saved = (page: Page) => page.waitForSelector('.saving.saved');
+
+const inColumns = (plan: Plan): Plan => withShelf(plan, { columns: { wide: 4, medium: 3, narrow: 2 } });
 
 /** Hands a product file to the import page. */
 async function upload(page: Page, file: string): Promise<void> {
@@ -163,14 +172,19 @@ describe('a merchandiser', () => {
   });
 
   it('is shown a newer draft of somebody else, and loses nothing whichever is taken', async () => {
-    const address = '/plans/knives?aisle=%2Fknives-and-boards';
+    const address = `/plans/${await scene(desk, '/storage')}?aisle=%2Fstorage`;
     const one = await planPage(address);
     const two = await planPage(address);
     await open(one, 'grid');
     await open(two, 'grid');
+    const before = await textOf(one, '.version');
     await press(one, label('More: Pixels between cards, wide'));
+    await one.waitForFunction(
+      (old) => document.querySelector('.version')?.textContent?.trim() !== old,
+      {},
+      before,
+    );
     await saved(one);
-    await one.waitForFunction(() => document.querySelector('.version')?.textContent?.includes('2'));
     await press(two, label('More: Products a page'));
     await two.waitForSelector('.trouble');
     await says(two, '.trouble', 'saved a newer draft');
@@ -192,7 +206,7 @@ describe('a merchandiser', () => {
   });
 
   it('puts two drafts together, setting by setting, and sees who else is here', async () => {
-    const address = '/plans/knives?aisle=%2Fknives-and-boards';
+    const address = `/plans/${await scene(desk, '/storage', inColumns)}?aisle=%2Fstorage`;
     const one = await planPage(address);
     const two = await planPage(address);
     await open(one, 'grid');

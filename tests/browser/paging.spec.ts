@@ -1,19 +1,32 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { eventually, planFor, publishOpen, says, TestBrowser, press } from '../support/browser';
-import { openBrowser } from '../support/story';
+import { shelfOf, type Paging, type Plan } from '@fond/core';
+import { eventually, press, publishOpen, says, type TestBrowser } from '../support/browser';
+import { harness } from '../support/harnesses';
+import { withShelf } from '../support/plans';
+import { scene } from '../support/scene';
+import type { Desk } from '../support/server';
+import { openShop } from '../support/story';
+import { ChoicesHarness } from '../../desk/src/app/field/choices.harness';
 
 const PATH = '/tags/ready-for-induction';
 let browser: TestBrowser;
-let desk: Page;
-let plan: string;
-let shopper: Page;
+let desk: Desk;
 beforeAll(async () => {
-  browser = await openBrowser();
-  ({ page: desk, id: plan } = await planFor(browser, PATH, 'Induction plan'));
-  shopper = await browser.page(1280, 900);
+  const opened = await openShop();
+  ({ browser } = opened);
+  desk = await opened.server.signIn();
 });
 afterAll(() => browser.close());
+
+/** The aisle with further pages by a choice, and a shopper on it. */
+async function shopperWith(form: Paging['form']): Promise<Page> {
+  const further = (plan: Plan): Plan => withShelf(plan, { paging: { ...shelfOf(plan)!.paging, form } });
+  await scene(desk, PATH, further, { live: true });
+  const shopper = await browser.page(1280, 900);
+  await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
+  return shopper;
+}
 
 const cards = (page: Page): Promise<string[]> =>
   page.$$eval('#products .card h3 a', (all) => all.map((one) => (one as HTMLAnchorElement).pathname));
@@ -23,16 +36,15 @@ const countIs = (page: Page, count: number): Promise<number> =>
     () => document.querySelectorAll('#products .card').length,
     (found) => found === count,
   );
-const choosePaging = async (name: string): Promise<void> => {
-  await desk.goto(`${browser.baseUrl}/plans/${plan}?open=grid&aisle=${PATH}`);
-  await press(desk, `desk-grid-slip [aria-label="Further pages"] button::-p-text(${name})`);
-};
-
 describe('further pages', () => {
   it('come by a button where the plan says so, each product once, and the one who pressed goes on there', async () => {
-    await choosePaging('a button');
-    await says(desk, '[data-slip="grid"]', 'more by a button');
-    await publishOpen(desk);
+    const id = await scene(desk, PATH);
+    const page = await browser.desk(`/plans/${id}?open=grid&aisle=${PATH}`);
+    const paging = await harness(page, ChoicesHarness.labelled('Further pages'));
+    await paging.choose('a button');
+    await says(page, '[data-slip="grid"]', 'more by a button');
+    await publishOpen(page);
+    const shopper = await browser.page(1280, 900);
     await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
     expect(await cards(shopper)).toHaveLength(12);
     await press(shopper, '.further a[rel="next"]');
@@ -49,6 +61,9 @@ describe('further pages', () => {
   });
 
   it('are there again at the same place when somebody comes Back from a product', async () => {
+    const shopper = await shopperWith('more');
+    await press(shopper, '.further a[rel="next"]');
+    await countIs(shopper, 24);
     const two = await cards(shopper);
     await shopper.$eval('#products .card:nth-child(20)', (card) => card.scrollIntoView({ block: 'center' }));
     const place = await shopper.evaluate(() => Math.round(window.scrollY));
@@ -70,6 +85,8 @@ describe('further pages', () => {
   });
 
   it('have addresses that work without JavaScript, with those before one press away', async () => {
+    const shopper = await shopperWith('more');
+    await shopper.goto(`${browser.baseUrl}/shop${PATH}?page=2&from=1`);
     const plain = await browser.page(390, 844);
     await plain.setJavaScriptEnabled(false);
     await plain.goto(`${browser.baseUrl}/shop${PATH}?page=2`);
@@ -80,10 +97,7 @@ describe('further pages', () => {
   });
 
   it('come by scrolling up to the button, so that the foot of the page can be reached', async () => {
-    await choosePaging('scrolling');
-    await says(desk, '[data-slip="grid"]', 'more while scrolling');
-    await publishOpen(desk);
-    await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
+    const shopper = await shopperWith('scroll');
     const down = (): Promise<void> => shopper.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
     await down();
     await countIs(shopper, 24);

@@ -1,29 +1,85 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { AISLE_RANGE, USUAL_PROMOTION, type Fixture, type Plan, type RangeRule } from '@fond/core';
+import { freshFixture } from '../../desk/src/app/draft/fixtureEdits';
 import {
   addFixture,
   choose,
   frameOf,
-  planFor,
+  press,
   pressWord,
   publishChosen,
   publishOpen,
-  putAside,
   says,
-  TestBrowser,
   textOf,
-  press,
+  type TestBrowser,
 } from '../support/browser';
-import { openBrowser } from '../support/story';
+import { publishPlans, readPlan } from '../support/plans';
+import { putAside, scene, withBehind } from '../support/scene';
+import type { Desk } from '../support/server';
+import { openShop } from '../support/story';
+
+const WHISKS = '/tools/whisks';
+const GRATERS = '/tools/graters';
+const HEADING = 'From the whole shop';
+const WHOLE_SHOP: RangeRule = { ...AISLE_RANGE, source: { kind: 'catalogue' } };
+const ON_SALE: RangeRule = { ...WHOLE_SHOP, clauses: [{ kind: 'sale' }] };
 
 let browser: TestBrowser;
-let whisks: Page;
-let graters: Page;
-let partAddress: string;
+let desk: Desk;
 beforeAll(async () => {
-  browser = await openBrowser();
+  const opened = await openShop();
+  ({ browser } = opened);
+  desk = await opened.server.signIn();
 });
 afterAll(() => browser.close());
+
+const promotion = (more: object = {}): Fixture =>
+  ({ ...freshFixture('promotion', 'promotion'), ...USUAL_PROMOTION, range: WHOLE_SHOP, ...more }) as Fixture;
+
+let made = 0;
+/** A part of one shelf, under a name that no other story uses. */
+async function somePart(more: object = {}): Promise<{ id: string; name: string }> {
+  const name = `Whole shop ${++made}`;
+  const answer = await desk.post('/api/parts', {
+    name,
+    fixtures: [promotion({ heading: { en: HEADING }, ...more })],
+  });
+  expect(answer.status).toBe(201);
+  return { id: (answer.body as { document: { id: string } }).document.id, name };
+}
+
+/** A plan that shows a part, as it is or with a heading and products of its own. */
+const showing =
+  (part: string, own: { heading: Record<string, string>; range: RangeRule } | null = null) =>
+  (plan: Plan): Plan =>
+    withBehind(plan, 'title', {
+      ...freshFixture('divider', 'part'),
+      type: 'part',
+      part,
+      own: own ? { promotion: own } : {},
+    } as Fixture);
+
+/** The plan of a scene, on the desk. */
+async function opened(path: string, change?: (plan: Plan) => Plan, query = ''): Promise<Page> {
+  const id = await scene(desk, path, change);
+  const page = await browser.desk(`/plans/${id}?aisle=${path}${query}`);
+  await page.waitForSelector('desk-tally li');
+  return page;
+}
+
+/** Two aisles that show one part, the second with another heading and other products; all of it live. */
+async function shown(more: object = {}): Promise<{ id: string; name: string }> {
+  const part = await somePart(more);
+  const whisks = await scene(desk, WHISKS, showing(part.id), { name: 'Whisks plan' });
+  const own = { heading: { en: 'On sale for you' }, range: ON_SALE };
+  const graters = await scene(desk, GRATERS, showing(part.id, own), { name: 'Graters plan' });
+  const versions = await Promise.all(
+    [part.id, whisks, graters].map(async (id) => ({ id, version: (await readPlan(desk, id)).version })),
+  );
+  expect((await publishPlans(desk, versions)).status).toBe(201);
+  return part;
+}
 
 const label = (name: string): string => `[aria-label="${name}"]`;
 /** What shoppers get without JavaScript. */
@@ -54,7 +110,7 @@ async function dragged(page: Page): Promise<void> {
 
 describe('a part', () => {
   it('is kept from a fixture of a plan, which links to it from then on', async () => {
-    ({ page: whisks } = await planFor(browser, '/tools/whisks', 'Whisks plan'));
+    const whisks = await opened(WHISKS);
     await addFixture(whisks, 'Add behind title title', 'promoting shelf');
     await whisks.locator(label('Heading, en')).fill('From the whole shop');
     await choose(whisks, `desk-promotion-slip ${label('Source')}`, 'of the whole shop');
@@ -63,19 +119,19 @@ describe('a part', () => {
     await press(whisks, 'button[mat-menu-item]::-p-text(Keep as a part)');
     await says(whisks, '[data-line="promotion"]', 'Part. “From the whole shop”');
     await whisks.waitForSelector('.saving.saved');
-    partAddress = await whisks.$eval('desk-part-slip a', (link) => (link as HTMLAnchorElement).href);
     const frame = await frameOf(whisks);
     await says(frame, '.promotion h2', 'From the whole shop');
   });
 
   it('is shown by another plan under another heading with other products, and published along', async () => {
-    ({ page: graters } = await planFor(browser, '/tools/graters', 'Graters plan'));
+    const part = await somePart();
+    const graters = await opened(GRATERS);
     const adder = label('Add behind title title');
     await graters.waitForSelector(adder);
     await graters.focus(adder);
     await graters.keyboard.press('Enter');
     await press(graters, 'button[mat-menu-item]::-p-text(part)');
-    await press(graters, 'button[mat-menu-item]::-p-text(From the whole shop)');
+    await press(graters, `button[mat-menu-item]::-p-text(${part.name})`);
     await graters.waitForFunction(() => !document.querySelector('.cdk-overlay-backdrop'));
     await press(graters, 'desk-part-slip label::-p-text(another heading)');
     await graters.locator(`desk-part-slip ${label('Heading, en')}`).fill('On sale for you');
@@ -86,34 +142,31 @@ describe('a part', () => {
 
     await graters.waitForSelector('.saving.saved');
     await press(graters, 'desk-plan button::-p-text(Publish …)');
-    await says(
-      graters,
-      'desk-publish .trouble',
-      'shows the part From the whole shop, which is not published',
-    );
+    await says(graters, 'desk-publish .trouble', `shows the part ${part.name}, which is not published`);
     await press(graters, 'desk-publish button::-p-text(Publish both together)');
     await graters.waitForFunction(
       () => document.querySelectorAll('desk-publish desk-difference').length === 2,
     );
     await publishChosen(graters);
-    await publishOpen(whisks);
-    const [one, other] = [await shopper('/tools/graters'), await shopper('/tools/whisks')];
+    const one = await shopper(GRATERS);
     expect(await headings(one)).toEqual(['On sale for you']);
-    expect(await headings(other)).toEqual(['From the whole shop']);
     expect(
       await one.$$eval('.promotion .card', (cards) => cards.every((card) => card.querySelector('s'))),
     ).toBe(true);
   });
 
   it('changes in all of them at once, where it is edited alone', async () => {
+    const part = await shown();
+    expect(await headings(await shopper(WHISKS))).toEqual([HEADING]);
     const page = await browser.desk('/parts');
-    await says(page, 'desk-parts tbody tr', 'From the whole shop');
-    const row = await textOf(page, 'desk-parts tbody tr');
+    const line = `desk-parts tr:has(a[href*="${part.id}"])`;
+    await says(page, line, part.name);
+    const row = await textOf(page, line);
     expect(row).toContain('Whisks plan');
     expect(row).toContain('Graters plan');
     expect(row).toContain('● live');
-    await press(page, 'desk-parts tbody th a');
-    await page.waitForFunction((address) => location.href.startsWith(address), {}, partAddress);
+    await press(page, `${line} th a`);
+    await page.waitForFunction((id) => location.pathname === `/plans/${id}`, {}, part.id);
     await says(page, 'desk-brief', 'Shown by');
     await pressWord(page, 'fixture:promotion');
     await press(page, 'desk-promotion-slip button::-p-text(a folding list)');
@@ -121,7 +174,7 @@ describe('a part', () => {
     await frame.waitForSelector('.form-folding details');
     expect(await frame.$('.with-panel'), 'it is seen alone').toBeNull();
     await publishOpen(page);
-    for (const path of ['/tools/graters', '/tools/whisks']) {
+    for (const path of [GRATERS, WHISKS]) {
       const visitor = await shopper(path);
       await visitor.waitForSelector('.promotion .form-folding details');
       await visitor.focus('.promotion summary');
@@ -131,9 +184,10 @@ describe('a part', () => {
   });
 
   it('stands in each tab of a front with other products, beside a carousel, at every width', async () => {
+    const part = await shown({ form: 'folding' });
     // The shop's own front would be just as exact.
-    await putAside(whisks, 'front');
-    const { page, id } = await planFor(browser, '/', 'Front plan');
+    await putAside(desk, 'front');
+    const page = await opened('/');
     await addFixture(page, 'Add behind title title', 'tabs');
     await page.locator(label('Tab 1, en')).fill('All');
     await page.locator(label('Tab 2, en')).fill('On sale');
@@ -146,7 +200,7 @@ describe('a part', () => {
       await page.focus(adder);
       await page.keyboard.press('Enter');
       await press(page, 'button[mat-menu-item]::-p-text(part)');
-      await press(page, 'button[mat-menu-item]::-p-text(From the whole shop)');
+      await press(page, `button[mat-menu-item]::-p-text(${part.name})`);
       await page.waitForSelector(`[data-line="${link}"]`);
       await page.waitForFunction(() => !document.querySelector('.cdk-overlay-backdrop'));
     }
@@ -180,19 +234,19 @@ describe('a part', () => {
       });
     }
     await dragged(await browser.page(1280, 900));
-    // The front belongs to other stories too.
-    await putAside(page, id);
   });
 
   it('is cut loose into a copy, which can be undone', async () => {
-    await graters.goto(`${browser.baseUrl}${new URL(graters.url()).pathname}?open=fixture:part`);
+    const own = { heading: { en: 'On sale for you' }, range: ON_SALE };
+    const part = await somePart();
+    const graters = await opened(GRATERS, showing(part.id, own), '&open=fixture:part');
     // The slip still grows as its counts arrive, so that a pointer might come too late.
     const loose = await graters.waitForSelector('desk-part-slip button::-p-text(Cut loose)');
     await loose!.focus();
     await graters.keyboard.press('Enter');
     await says(graters, '[data-line="part"]', 'Promoting shelf. “On sale for you”');
     await press(graters, label('Undo'));
-    await says(graters, '[data-line="part"]', 'Part. “From the whole shop”');
+    await says(graters, '[data-line="part"]', `Part. “${part.name}”`);
     expect(browser.complaints).toEqual([]);
   });
 });

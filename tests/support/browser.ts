@@ -97,7 +97,11 @@ export class TestBrowser {
     await page.locator('input[type=email]').fill(DEMO_SIGN_IN.email);
     await page.locator('input[type=password]').fill(DEMO_SIGN_IN.password);
     await press(page, 'button[type=submit]');
-    await page.waitForFunction((wanted) => location.pathname + location.search === wanted, {}, address);
+    await page.waitForFunction(
+      (wanted) => decodeURIComponent(location.pathname + location.search) === wanted,
+      {},
+      decodeURIComponent(address),
+    );
     return page;
   }
 
@@ -178,22 +182,26 @@ export async function pressElement(element: ElementHandle<Element>): Promise<voi
   for (;;) {
     const trouble = await element
       .evaluate(async (target) => {
-        const frame = (): Promise<unknown> => new Promise((resolve) => requestAnimationFrame(resolve));
+        // No function with a name of its own: the loaders of scripts mark those with what the page doesn’t know.
         if (!target.isConnected) return 'it is gone';
         if ((target as HTMLButtonElement).disabled) return 'it is disabled';
-        target.scrollIntoView({ block: 'nearest', inline: 'nearest' });
-        const before = target.getBoundingClientRect();
-        await frame();
-        await frame();
-        const box = target.getBoundingClientRect();
+        // Words of a sentence may stand in several lines; between them is nothing of theirs.
+        const before = target.getClientRects()[0] ?? target.getBoundingClientRect();
+        await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+        const box = target.getClientRects()[0] ?? target.getBoundingClientRect();
         if (box.top !== before.top || box.left !== before.left) return 'it moves';
         if (!box.width || !box.height) return 'it has no size';
         const over = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
-        if (!over || !target.contains(over)) return `${over?.outerHTML.slice(0, 80)} lies over it`;
-        if (target instanceof HTMLElement) {
-          target.focus({ preventScroll: true });
-          target.click();
-        } else target.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
+        if (!over || !target.contains(over)) {
+          // Perhaps it is only further down, or below a bar that stays in view.
+          target.scrollIntoView({ block: 'center', inline: 'nearest', behavior: 'instant' });
+          return over ? `${over.outerHTML.slice(0, 80)} lies over it` : 'it is out of view';
+        }
+        over
+          .closest<HTMLElement>('a, button, input, select, textarea, [tabindex]')
+          ?.focus({ preventScroll: true });
+        if (over instanceof HTMLElement) over.click();
+        else over.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
         return '';
       })
       // The click led to another page.

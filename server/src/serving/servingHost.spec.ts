@@ -43,9 +43,9 @@ const publishColumns = async (wide: number): Promise<number> => {
 
 describe('several servers on one database', () => {
   it('keep what they have while nothing changed', async () => {
-    const { serving } = second;
+    const { loaded } = second;
     await second.refresh();
-    expect(second.loaded).toBe(serving);
+    expect(second.loaded).toBe(loaded);
   });
 
   it('take over an edition that another one published, and keep the catalogue', async () => {
