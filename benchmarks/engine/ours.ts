@@ -56,8 +56,8 @@ export class Ours implements Peer {
       parameters[key] = values.map((value) => pickText({ kind: 'value', value })).join(',');
     for (const [key, span] of Object.entries(request.numbers)) parameters[key] = span.join('..');
     const { selections } = parseSelections(snapshot, parameters);
-    const { words } = runRange(snapshot, aisle, request.stocked ? STOCKED : AISLE_RANGE, CONTEXT);
-    const filtered = filterRange(snapshot, words, selections);
+    const { bits } = runRange(snapshot, aisle, request.stocked ? STOCKED : AISLE_RANGE, CONTEXT);
+    const filtered = filterRange(snapshot, bits, selections);
     const counts: Record<string, Record<string, number>> = {};
     for (const key of VALUE_FACETS) counts[key] = readable(snapshot, key, filtered);
     // The shop's pages count categories as well, which the others needn't.
@@ -83,8 +83,8 @@ export class Ours implements Peer {
     for (const column of [...snapshot.facets.values(), snapshot.categoryItself, snapshot.collection])
       if (column.kind === 'number') addNumbers(column, add);
       else {
-        for (const { words, list } of column.postings) {
-          add(words);
+        for (const { bits, list } of column.postings) {
+          add(bits);
           add(list);
         }
         for (const array of [column.codes, column.offsets, column.single]) add(array);

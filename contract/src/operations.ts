@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { list, object, type Checked } from './schema/typed';
 import type { UploadFields } from './job/types';
-import type { Preview, PreviewWish } from './page/preview';
+import type { Preview, PreviewInput } from './page/preview';
 import type { SignInHelp } from './person/session';
 import { planDocumentSchema } from './plan/schema';
 import type { ShopModel } from '@fond/core';
@@ -31,7 +31,7 @@ export { isUnit, leastRole, takesKey, type Operation } from './operation';
 export { OTHERWISE } from './schema/byKind';
 export { conditionSchema } from './plan/conditionSchema';
 export { heirSchema, planDocumentSchema, planSchema } from './plan/schema';
-export { clausesSchema, MOST_NAMED, rangeSchema, savedRuleSchema } from './clause/schema';
+export { clausesSchema, MAX_NAMED, rangeSchema, savedRuleSchema } from './clause/schema';
 export { redirectWishSchema } from './redirect/operations';
 export { importMappingSchema, ratesSchema } from './job/shapes';
 
@@ -214,7 +214,7 @@ export const OPERATIONS = {
     summary: 'The page an address would show with this draft laid over what is live',
     access: 'signed-in',
     free: true,
-    body: object<PreviewWish>({
+    body: object<PreviewInput>({
       plan: planDocumentSchema.required(),
       address,
       at: localTime.description('Another moment than now, by the shop’s clock'),

@@ -68,7 +68,7 @@ export * from './plan/sameValue';
 export * from './plan/sayCondition';
 export * from './plan/shownWhen';
 export * from './plan/upgrade';
-export * from './range/clauseWords';
+export * from './range/clauseBitset';
 export * from './range/collections';
 export * from './range/range';
 export * from './range/related';

@@ -3,7 +3,7 @@ import { createPlan, savePlan } from '../support/plans';
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import type {
   CollectionSummary,
-  CollectionWish,
+  CollectionInput,
   ProductLine,
   StoredCollection,
   StoredPlan,
@@ -25,26 +25,26 @@ beforeEach(async () => {
   kettles = found.slice(0, 4).map(({ sku }) => sku);
 });
 
-const byHand = (title: string, skus: readonly string[]): CollectionWish => ({
+const byHand = (title: string, skus: readonly string[]): CollectionInput => ({
   slug: '',
   titles: { en: title },
   descriptions: {},
   clauses: null,
   skus,
 });
-const make = async (wish: CollectionWish): Promise<StoredCollection> => {
+const make = async (wish: CollectionInput): Promise<StoredCollection> => {
   const { status, body } = await desk.post('/api/collections', wish);
   expect(status).toBe(201);
   return body;
 };
-const wishOf = ({ slug, titles, descriptions, clauses, skus }: StoredCollection): CollectionWish => ({
+const wishOf = ({ slug, titles, descriptions, clauses, skus }: StoredCollection): CollectionInput => ({
   slug,
   titles,
   descriptions,
   clauses,
   skus,
 });
-const save = (stored: StoredCollection, change: Partial<CollectionWish>) =>
+const save = (stored: StoredCollection, change: Partial<CollectionInput>) =>
   desk.put(`/api/collections/${stored.id}`, { ...wishOf(stored), ...change, version: stored.version });
 const inShop = async (slug: string): Promise<{ status: number; skus: string[]; total: number }> => {
   const { status, body } = await server.guest

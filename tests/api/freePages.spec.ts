@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
-import type { FreePageWish, StoredFreePage, StoredRedirect } from '@fond/contract';
+import type { FreePageInput, StoredFreePage, StoredRedirect } from '@fond/contract';
 import { createPlan, publishStored } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
@@ -18,7 +18,7 @@ beforeEach(async () => {
   kettles = body.aisles.find(({ path }: { path: string }) => path === KETTLES).key;
 });
 
-const wish = (path: string, change: Partial<FreePageWish> = {}): FreePageWish => ({
+const wish = (path: string, change: Partial<FreePageInput> = {}): FreePageInput => ({
   path,
   titles: { en: `Page at ${path}` },
   descriptions: {},
@@ -26,12 +26,12 @@ const wish = (path: string, change: Partial<FreePageWish> = {}): FreePageWish =>
   open: true,
   ...change,
 });
-const make = async (one: FreePageWish): Promise<StoredFreePage> => {
+const make = async (one: FreePageInput): Promise<StoredFreePage> => {
   const { status, body } = await desk.post('/api/pages', one);
   expect(status, JSON.stringify(body)).toBe(201);
   return body;
 };
-const save = ({ id, version }: StoredFreePage, one: FreePageWish) =>
+const save = ({ id, version }: StoredFreePage, one: FreePageInput) =>
   desk.put(`/api/pages/${id}`, { ...one, version });
 const inShop = async (aisle: string) => (await server.guest.get('/api/shop/listing').query({ aisle })).body;
 
@@ -92,7 +92,7 @@ describe('a free page', () => {
 
   it('is refused beside its field where its address or its aisle is taken, or can’t be', async () => {
     await make(wish('/one-of-a-kind', { standsFor: kettles }));
-    const fault = async (one: FreePageWish) => {
+    const fault = async (one: FreePageInput) => {
       const { status, body } = await desk.post('/api/pages', one);
       expect(status).toBe(400);
       return body.errors[0];

@@ -3,9 +3,9 @@ import {
   BADGE_FIGURES,
   BADGE_PLACES,
   BADGE_SHAPES,
-  MOST_BADGE_LETTERS,
-  MOST_BADGE_RULES,
-  MOST_BADGES,
+  MAX_BADGE_LETTERS,
+  MAX_BADGE_RULES,
+  MAX_BADGES,
   strangeFigures,
 } from '@fond/core';
 import { id, paint, steps } from '../schema/fields';
@@ -13,7 +13,7 @@ import { clausesSchema } from '../clause/schema';
 
 const badgeText = Joi.string()
   .allow('')
-  .max(MOST_BADGE_LETTERS)
+  .max(MAX_BADGE_LETTERS)
   .custom((text: string, helpers) => {
     const [strange] = strangeFigures(text);
     return strange === undefined ? text : helpers.error('badge.figure', { strange });
@@ -41,8 +41,8 @@ export const badgesSchema = Joi.object({
         size: steps(8, 40),
       }),
     )
-    .max(MOST_BADGE_RULES)
+    .max(MAX_BADGE_RULES)
     .unique('id')
     .required(),
-  most: Joi.number().integer().min(1).max(MOST_BADGES).required(),
+  most: Joi.number().integer().min(1).max(MAX_BADGES).required(),
 }).required();

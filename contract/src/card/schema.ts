@@ -4,7 +4,7 @@ import {
   CARD_FIELDS,
   LETTER_BOUNDS,
   LETTER_CASES,
-  MOST_SPACE,
+  MAX_SPACE,
   RATIO_BOUNDS,
   WEIGHTS,
   type CardElement,
@@ -20,7 +20,7 @@ const elementLook = Joi.object({
   case: Joi.valid(...LETTER_CASES).required(),
   colour: orUsual(cardPaint),
   align: Joi.valid('start', 'centre', 'end').required(),
-  space: orUsual(Joi.number().integer().min(0).max(MOST_SPACE)),
+  space: orUsual(Joi.number().integer().min(0).max(MAX_SPACE)),
 }).required();
 
 const element = Joi.object({

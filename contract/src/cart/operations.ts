@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { object } from '../schema/typed';
-import { type Cart, MOST_PIECES } from '@fond/core';
+import { type Cart, MAX_PIECES } from '@fond/core';
 import type { Operation } from '../operation';
 import { sku } from '../clause/schema';
 import { count } from '../schema/basics';
@@ -60,7 +60,7 @@ export const CART_OPERATIONS = {
     query,
     body: object<{ sku: string; quantity: number }>({
       sku: sku.required(),
-      quantity: Joi.number().integer().min(1).max(MOST_PIECES).default(1),
+      quantity: Joi.number().integer().min(1).max(MAX_PIECES).default(1),
     }),
     status: 200,
     answer: cart,
@@ -83,7 +83,7 @@ export const CART_OPERATIONS = {
     query,
     params,
     body: object<{ quantity: number }>({
-      quantity: Joi.number().integer().min(0).max(MOST_PIECES).required(),
+      quantity: Joi.number().integer().min(0).max(MAX_PIECES).required(),
     }),
     status: 200,
     answer: cart,

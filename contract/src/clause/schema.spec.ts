@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { AISLE_RANGE, MOST_CLAUSES, type Clause, type RangeRule } from '@fond/core';
+import { AISLE_RANGE, MAX_CLAUSES, type Clause, type RangeRule } from '@fond/core';
 import { ruleArbitrary } from '../../../core/src/testing/catalogues';
 import { rangeSchema, savedRuleSchema } from './schema';
 
@@ -50,14 +50,14 @@ describe('the schema of ranges', () => {
 
   it('answers a thousand clauses, and groups in groups without end, with a clear limit', () => {
     const many = ruled(...Array.from({ length: 1000 }, () => ({ kind: 'sale' })));
-    expect(faults(many).join()).toContain(`more than ${MOST_CLAUSES} clauses`);
+    expect(faults(many).join()).toContain(`more than ${MAX_CLAUSES} clauses`);
     const spread = ruled(
       ...Array.from({ length: 30 }, () => ({
         kind: 'any',
         of: Array.from({ length: 9 }, () => ({ kind: 'sale' })),
       })),
     );
-    expect(faults(spread).join()).toContain(`more than ${MOST_CLAUSES} clauses`);
+    expect(faults(spread).join()).toContain(`more than ${MAX_CLAUSES} clauses`);
     let deep: object = { kind: 'sale' };
     for (let depth = 0; depth < 40; depth++) deep = { kind: 'all', of: [deep] };
     expect(faults(ruled(deep)).join()).toContain('deeper');

@@ -3,7 +3,7 @@ import { byKind, type KindCase } from '../schema/byKind';
 import {
   DEEPEST_CLAUSE,
   eachClause,
-  MOST_CLAUSES,
+  MAX_CLAUSES,
   NUMBER_FIELDS,
   type Clause,
   type RangeRule,
@@ -16,7 +16,7 @@ const bound = Joi.number().min(0).max(1e9).allow(null).required();
 const attribute = Joi.string().max(64).required();
 export const sku = Joi.string().trim().min(1).max(64);
 /** Longer lists are better made as a collection. */
-export const MOST_NAMED = 2_000;
+export const MAX_NAMED = 2_000;
 
 /** Refuses a range that runs backwards; open ends never do. */
 function ascending(value: { from: number | null; to: number | null }, helpers: Joi.CustomHelpers): unknown {
@@ -63,7 +63,7 @@ function clauseSchema(depth: number): Joi.Schema {
     of: (depth > 1
       ? Joi.array()
           .items(clauseSchema(depth - 1))
-          .max(MOST_CLAUSES)
+          .max(MAX_CLAUSES)
           .description('Clauses')
       : Joi.array()
           .max(0)
@@ -75,19 +75,19 @@ function clauseSchema(depth: number): Joi.Schema {
 
 const MESSAGES = {
   'range.turned': 'runs from {#from} down to {#to}; turn it round',
-  'range.clauses': `holds more than ${MOST_CLAUSES} clauses; make it simpler, or save a part of it as a range`,
+  'range.clauses': `holds more than ${MAX_CLAUSES} clauses; make it simpler, or save a part of it as a range`,
 };
 
 function notTooMany(clauses: readonly Clause[], helpers: Joi.CustomHelpers): unknown {
   let count = 0;
-  for (const _ of eachClause(clauses)) if (++count > MOST_CLAUSES) return helpers.error('range.clauses');
+  for (const _ of eachClause(clauses)) if (++count > MAX_CLAUSES) return helpers.error('range.clauses');
   return clauses;
 }
 
 /** A list of clauses that all have to be met. */
 export const clausesSchema = Joi.array()
   .items(clauseSchema(DEEPEST_CLAUSE))
-  .max(MOST_CLAUSES)
+  .max(MAX_CLAUSES)
   .custom(notTooMany)
   .description('Clauses')
   .messages({ ...MESSAGES, 'array.max': MESSAGES['range.clauses'] });
@@ -106,7 +106,7 @@ const ownSources = [
     is: 'named',
     then: Joi.object({
       kind: Joi.valid('named').required(),
-      skus: Joi.array().items(sku).unique().max(MOST_NAMED).required(),
+      skus: Joi.array().items(sku).unique().max(MAX_NAMED).required(),
     }),
   },
 ];

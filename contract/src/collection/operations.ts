@@ -1,9 +1,9 @@
 import Joi from 'joi';
 import { list, object } from '../schema/typed';
-import type { CollectionWish } from './types';
+import type { CollectionInput } from './types';
 import { eachClause, type Clause } from '@fond/core';
 import type { Operation } from '../operation';
-import { clausesSchema, MOST_NAMED, sku } from '../clause/schema';
+import { clausesSchema, MAX_NAMED, sku } from '../clause/schema';
 import { collectionSummary, storedCollection } from './shapes';
 import { textsOf, version } from '../schema/basics';
 
@@ -31,7 +31,7 @@ const wish = {
     .allow(null)
     .required(),
   /** By hand, in order; null leaves a list that is too long to send as it is. */
-  skus: Joi.array().items(sku).unique().max(MOST_NAMED).allow(null).required(),
+  skus: Joi.array().items(sku).unique().max(MAX_NAMED).allow(null).required(),
 };
 
 /** Collections: flat groups of products with an aisle each, by hand or by rule. */
@@ -51,7 +51,7 @@ export const COLLECTION_OPERATIONS = {
     summary: 'Make a collection; its aisle is there at once',
     access: 'signed-in',
     shown: true,
-    body: object<CollectionWish>(wish),
+    body: object<CollectionInput>(wish),
     status: 201,
     answer: storedCollection,
     problems: ['bad-input', 'database-away'],
@@ -73,7 +73,7 @@ export const COLLECTION_OPERATIONS = {
     access: 'signed-in',
     shown: true,
     params: collectionId,
-    body: object<CollectionWish & { version: number }>({ ...wish, version }),
+    body: object<CollectionInput & { version: number }>({ ...wish, version }),
     status: 200,
     answer: storedCollection,
     problems: ['bad-input', 'not-found', 'newer-draft', 'database-away'],

@@ -1,7 +1,7 @@
 import type { Clause, Texts } from '@fond/core';
 
 /** What a merchandiser says of a collection. */
-export interface CollectionWish {
+export interface CollectionInput {
   slug: string;
   titles: Texts;
   /** HTML; what is not harmless is taken out. */
@@ -12,7 +12,7 @@ export interface CollectionWish {
   skus: readonly string[] | null;
 }
 
-export interface StoredCollection extends CollectionWish {
+export interface StoredCollection extends CollectionInput {
   id: number;
   version: number;
   /** Null while only product files have written it. */

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { list, object } from '../schema/typed';
-import type { FreePageWish } from './types';
+import type { FreePageInput } from './types';
 import { AISLE_KEY_PATTERN } from '../schema/aisleKey';
 import type { Operation } from '../operation';
 import { storedFreePage } from './shapes';
@@ -39,7 +39,7 @@ export const FREE_PAGE_OPERATIONS = {
     summary: 'Make a free page; shoppers see it once it is open',
     access: 'signed-in',
     shown: true,
-    body: object<FreePageWish>(wish),
+    body: object<FreePageInput>(wish),
     status: 201,
     answer: storedFreePage,
     problems: ['bad-input', 'not-ready', 'database-away'],
@@ -61,7 +61,7 @@ export const FREE_PAGE_OPERATIONS = {
     access: 'signed-in',
     shown: true,
     params: id,
-    body: object<FreePageWish & { version: number }>({ ...wish, version }),
+    body: object<FreePageInput & { version: number }>({ ...wish, version }),
     status: 200,
     answer: storedFreePage,
     problems: ['bad-input', 'not-found', 'newer-draft', 'not-ready', 'database-away'],

@@ -2,7 +2,7 @@ import type { Texts } from '@fond/core';
 import type { NamedPlan } from '../schema/named';
 
 /** What a merchandiser says of a free page. */
-export interface FreePageWish {
+export interface FreePageInput {
   /** As under the shop's root, for instance `/spring-table`. */
   path: string;
   titles: Texts;
@@ -14,7 +14,7 @@ export interface FreePageWish {
   open: boolean;
 }
 
-export interface StoredFreePage extends FreePageWish {
+export interface StoredFreePage extends FreePageInput {
   id: number;
   version: number;
   updatedAt: string;

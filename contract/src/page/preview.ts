@@ -27,7 +27,7 @@ export interface Preview {
 }
 
 /** A draft, and the page of it that is to be seen: now, or at another moment by another shopper. */
-export interface PreviewWish extends DraftAt {
+export interface PreviewInput extends DraftAt {
   at?: string;
   part?: number;
   signedIn?: boolean;

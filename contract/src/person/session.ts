@@ -31,13 +31,13 @@ export interface DemoSignIn {
   password: string;
 }
 
-const LEAST_LENGTH = 10;
-const LEAST_DIFFERENT = 4;
+const MIN_LENGTH = 10;
+const MIN_DIFFERENT = 4;
 
 /** What keeps a text from being a password, as the rest of a sentence; null where nothing does. */
 export function passwordFault(password: string): string | null {
-  if (password.trim().length < LEAST_LENGTH) return `needs at least ${LEAST_LENGTH} characters`;
-  if (new Set(password.toLowerCase()).size < LEAST_DIFFERENT)
-    return `needs at least ${LEAST_DIFFERENT} different characters`;
+  if (password.trim().length < MIN_LENGTH) return `needs at least ${MIN_LENGTH} characters`;
+  if (new Set(password.toLowerCase()).size < MIN_DIFFERENT)
+    return `needs at least ${MIN_DIFFERENT} different characters`;
   return null;
 }

@@ -3,7 +3,7 @@ import {
   AISLE_KINDS,
   DEEPEST_CONDITION,
   eachCondition,
-  MOST_CONDITIONS,
+  MAX_CONDITIONS,
   SHOPPER_PARTS,
   WIDTH_NAMES,
   type Condition,
@@ -68,7 +68,7 @@ function schemaAt(depth: number): Joi.Schema {
           kind: Joi.valid(kind).required(),
           of: Joi.array()
             .items(schemaAt(depth - 1))
-            .max(MOST_CONDITIONS)
+            .max(MAX_CONDITIONS)
             .required(),
         }),
       });
@@ -80,8 +80,8 @@ export const conditionSchema = schemaAt(DEEPEST_CONDITION)
   .allow(null)
   .required()
   .custom((when: Condition | null, helpers) =>
-    [...eachCondition(when)].length > MOST_CONDITIONS
-      ? helpers.error('condition.many', { most: MOST_CONDITIONS })
+    [...eachCondition(when)].length > MAX_CONDITIONS
+      ? helpers.error('condition.many', { most: MAX_CONDITIONS })
       : when,
   )
   .description('Condition')

@@ -2,10 +2,10 @@ import Joi from 'joi';
 import {
   FREE_COLUMNS,
   isInside,
-  MOST_ROWS,
+  MAX_ROWS,
   overlap,
   FACET_CONTROLS,
-  MOST_PER_PAGE,
+  MAX_PER_PAGE,
   NEVER_IN_PARTS,
   nestingFaults,
   SHELF_FORMS,
@@ -72,7 +72,7 @@ const sized = (by: 'products' | 'rows', most: number): Joi.ObjectSchema =>
   Joi.object({ by: Joi.valid(by).required(), count: whole(1, most) });
 
 const pageSize = byKind('by', [
-  { is: 'products', then: sized('products', MOST_PER_PAGE) },
+  { is: 'products', then: sized('products', MAX_PER_PAGE) },
   { is: 'rows', then: sized('rows', 100) },
   { is: 'all', then: Joi.object({ by: Joi.valid('all').required() }) },
 ]);
@@ -106,7 +106,7 @@ function noOverlap(places: readonly TilePlace[], helpers: Joi.CustomHelpers): un
   for (const [at, one] of places.entries()) {
     const { category } = one;
     if (!isInside(one))
-      return helpers.error('tiles.outside', { category, columns: FREE_COLUMNS, rows: MOST_ROWS });
+      return helpers.error('tiles.outside', { category, columns: FREE_COLUMNS, rows: MAX_ROWS });
     const other = places.slice(0, at).find((earlier) => overlap(one, earlier));
     if (other) return helpers.error('tiles.overlap', { category, other: other.category });
   }
@@ -294,7 +294,7 @@ function nested(fixtures: readonly Fixture[], helpers: Joi.CustomHelpers): unkno
     : fixtures;
 }
 
-export const MOST_FIXTURES = 60;
+export const MAX_FIXTURES = 60;
 
 /** A part is one fixture with all that stands within it. */
 export function isPartOfFixtures(fixtures: readonly Fixture[]): boolean {
@@ -305,7 +305,7 @@ export function isPartOfFixtures(fixtures: readonly Fixture[]): boolean {
 export const fixturesSchema = Joi.array()
   .items(fixture)
   .unique('id')
-  .max(MOST_FIXTURES)
+  .max(MAX_FIXTURES)
   .required()
   .custom(nested)
   .messages({ 'fixtures.nesting': '“{{#name}}” {{#fault}}' });

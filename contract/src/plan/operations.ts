@@ -11,12 +11,12 @@ import { planSummary, storedPlan } from './shapes';
 import { aisleChanges } from '../reach/shapes';
 
 /** At most so many plans in one publication; more than a shop has, and few enough to be told in one list. */
-const MOST_TOGETHER = 500;
+const MAX_TOGETHER = 500;
 export const draftVersions = Joi.array()
   .items(Joi.object({ id: Joi.string().max(64).required(), version }))
   .unique('id')
   .min(1)
-  .max(MOST_TOGETHER)
+  .max(MAX_TOGETHER)
   .required();
 const heirsFate = Joi.valid('base', 'look');
 
@@ -158,7 +158,7 @@ export const PLAN_OPERATIONS = {
     access: 'signed-in',
     free: true,
     body: object<{ plans: readonly string[] }>({
-      plans: Joi.array().items(Joi.string().max(64)).unique().min(1).max(MOST_TOGETHER).required(),
+      plans: Joi.array().items(Joi.string().max(64)).unique().min(1).max(MAX_TOGETHER).required(),
     }),
     status: 200,
     answer: changes,

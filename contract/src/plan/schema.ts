@@ -112,7 +112,7 @@ export const planSchema = Joi.object<Plan>({
 
 /** As deep as a plan's settings lie: fixtures → one → its order → choices → one → label. */
 const DEEPEST_DIFFERENCE = 8;
-const MOST_ENTRIES = 400;
+const MAX_ENTRIES = 400;
 
 type Fields = Readonly<Record<string, unknown>>;
 const isFields = (value: unknown): value is Fields =>
@@ -120,7 +120,7 @@ const isFields = (value: unknown): value is Fields =>
 const hasOnly = (value: Fields, ...keys: string[]): boolean =>
   Object.keys(value).length === keys.length && keys.every((key) => key in value);
 const isName = (value: unknown): boolean => typeof value === 'string' && value.length <= 200;
-const isShort = (list: unknown): list is unknown[] => Array.isArray(list) && list.length <= MOST_ENTRIES;
+const isShort = (list: unknown): list is unknown[] => Array.isArray(list) && list.length <= MAX_ENTRIES;
 const isPlace = (value: Fields): boolean => value['after'] === null || isName(value['after']);
 
 /**
@@ -148,7 +148,7 @@ function isDifference(value: unknown, depth = DEEPEST_DIFFERENCE): boolean {
 
 const areDifferences = (value: unknown, depth: number): boolean =>
   isFields(value) &&
-  Object.keys(value).length <= MOST_ENTRIES &&
+  Object.keys(value).length <= MAX_ENTRIES &&
   Object.entries(value).every(([key, inner]) => isName(key) && isDifference(inner, depth - 1));
 
 /** What an heir says otherwise than its base. */

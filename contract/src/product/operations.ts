@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { object } from '../schema/typed';
 import type { Operation } from '../operation';
-import { MOST_NAMED, sku } from '../clause/schema';
+import { MAX_NAMED, sku } from '../clause/schema';
 import { productLines, productLookup } from './shapes';
 
 /** Products to choose from, and the mark that is set without a save step. */
@@ -25,7 +25,7 @@ export const PRODUCT_OPERATIONS = {
     summary: 'The products of a list of article numbers, and which of them are unknown',
     access: 'signed-in',
     free: true,
-    body: object<{ skus: readonly string[] }>({ skus: Joi.array().items(sku).max(MOST_NAMED).required() }),
+    body: object<{ skus: readonly string[] }>({ skus: Joi.array().items(sku).max(MAX_NAMED).required() }),
     status: 200,
     answer: productLookup,
     problems: ['bad-input', 'not-ready'],

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { list, object } from '../schema/typed';
 import type { DraftAt } from '../plan/types';
-import type { RangeWish } from './types';
+import type { RangeInput } from './types';
 import type { BenchModel, RangeRule } from '@fond/core';
 import type { Operation } from '../operation';
 import { planDocumentSchema } from '../plan/schema';
@@ -39,7 +39,7 @@ export const RANGE_OPERATIONS = {
     path: '/api/ranges',
     summary: 'Save a range under a name',
     access: 'signed-in',
-    body: object<RangeWish>({ name: rangeName, rule: savedRuleSchema.required() }),
+    body: object<RangeInput>({ name: rangeName, rule: savedRuleSchema.required() }),
     status: 201,
     answer: storedRange,
     problems: ['bad-input', 'database-away'],
@@ -60,7 +60,7 @@ export const RANGE_OPERATIONS = {
     summary: 'Change a saved range; shoppers see it when a plan that shows it is published',
     access: 'signed-in',
     params: planId,
-    body: object<RangeWish & { version: number }>({
+    body: object<RangeInput & { version: number }>({
       name: rangeName,
       rule: savedRuleSchema.required(),
       version,

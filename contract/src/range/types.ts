@@ -32,7 +32,7 @@ export interface RangeUse {
   aside: boolean;
 }
 
-export interface RangeWish {
+export interface RangeInput {
   name: string;
   rule: RangeRule;
 }

@@ -21,7 +21,7 @@ export interface ListingState {
 export type ShelfView = 'grid' | 'list';
 
 const encoded = new Map<string, string>();
-const MOST_ENCODED = 4096;
+const MAX_ENCODED = 4096;
 
 /**
  * Percent-encoding for a query in which commas, slashes and colons stay readable; they mean nothing else there. A page
@@ -31,7 +31,7 @@ function encode(text: string): string {
   let known = encoded.get(text);
   if (known === undefined) {
     known = encodeURIComponent(text).replaceAll('%2C', ',').replaceAll('%2F', '/').replaceAll('%3A', ':');
-    if (encoded.size >= MOST_ENCODED) encoded.clear();
+    if (encoded.size >= MAX_ENCODED) encoded.clear();
     encoded.set(text, known);
   }
   return known;

@@ -2,9 +2,9 @@ import { type FacetColumn, type NumberColumn, boundIn, uniteSpan } from '../cata
 import {
   type Posting,
   type Stretches,
-  type Words,
-  borrowWords,
-  giveBack,
+  type Bitset,
+  acquireBitset,
+  releaseBitset,
   intersectInto,
   wordCount,
 } from '../catalogue/sets';
@@ -36,7 +36,7 @@ export const RESERVED_PARAMETERS: readonly string[] = [
 ];
 
 /** Values of all filters that can be chosen at once: each is a chip, with an address that holds all others. */
-export const MOST_PICKS = 60;
+export const MAX_PICKS = 60;
 
 export interface ParsedSelections {
   selections: Selections;
@@ -71,11 +71,11 @@ export function parseSelections(
     }
     const picks = new Map<string, FacetPick>();
     const parts = text.split(',');
-    const left = MOST_PICKS - chosen;
+    const left = MAX_PICKS - chosen;
     if (parts.length > left)
       malformed.push({
         path: key,
-        message: `${chosen + parts.length} values are chosen; ${MOST_PICKS} are the most.`,
+        message: `${chosen + parts.length} values are chosen; ${MAX_PICKS} are the most.`,
       });
     for (const part of parts.slice(0, left)) {
       const pick = readPick(column, part);
@@ -131,58 +131,58 @@ export function pickText(pick: FacetPick): string {
  * The products of a range that meet any of the picks of one facet, or all of them. The words are lent, give them back;
  * only the range's `stretches` are written, and there products outside the range may be among them.
  */
-export function chosenWords(
+export function chosenBitset(
   snapshot: Snapshot,
   column: FacetColumn,
   picks: readonly FacetPick[],
   all: boolean,
-  range: Words,
+  range: Bitset,
   stretches: Stretches,
-): Words {
-  const words = borrowWords(wordCount(snapshot.size));
+): Bitset {
+  const bits = acquireBitset(wordCount(snapshot.size));
   if (!all || picks.length < 2) {
-    for (const pick of picks) unitePick(words, column, pick, range, stretches);
-    return words;
+    for (const pick of picks) unitePick(bits, column, pick, range, stretches);
+    return bits;
   }
-  unitePick(words, column, picks[0], range, stretches);
+  unitePick(bits, column, picks[0], range, stretches);
   for (const pick of picks.slice(1)) {
-    const met = borrowWords(words.length);
+    const met = acquireBitset(bits.length);
     unitePick(met, column, pick, range, stretches);
-    intersectInto(words, met);
-    giveBack(met);
+    intersectInto(bits, met);
+    releaseBitset(met);
   }
-  return words;
+  return bits;
 }
 
 function unitePick(
-  words: Words,
+  bits: Bitset,
   column: FacetColumn,
   pick: FacetPick,
-  range: Words,
+  range: Bitset,
   stretches: Stretches,
 ): void {
   if (pick.kind === 'value') {
     const code = column.kind === 'values' ? column.codeOf.get(pick.value) : undefined;
     if (column.kind === 'values' && code !== undefined)
-      uniteWithin(words, column.postings[code], range, stretches);
-  } else if (column.kind === 'number') uniteRange(words, column, pick.from, pick.to, stretches);
+      uniteWithin(bits, column.postings[code], range, stretches);
+  } else if (column.kind === 'number') uniteRange(bits, column, pick.from, pick.to, stretches);
   else
     column.values.forEach(({ number }, code) => {
       if (number !== null && within(number, pick.from, pick.to))
-        uniteWithin(words, column.postings[code], range, stretches);
+        uniteWithin(bits, column.postings[code], range, stretches);
     });
 }
 
 /** Adds what a posting and a range have in common, or at least what the range's stretches hold of it. */
-function uniteWithin(into: Words, { words, list }: Posting, range: Words, stretches: Stretches): void {
-  if (words)
+function uniteWithin(into: Bitset, { bits, list }: Posting, range: Bitset, stretches: Stretches): void {
+  if (bits)
     for (let s = 0; s < stretches.length; s += 2)
-      for (let w = stretches[s]; w < stretches[s + 1]; w++) into[w] |= words[w];
+      for (let w = stretches[s]; w < stretches[s + 1]; w++) into[w] |= bits[w];
   else for (const at of list!) into[at >>> 5] |= range[at >>> 5] & (1 << (at & 31));
 }
 
 function uniteRange(
-  words: Words,
+  bits: Bitset,
   column: NumberColumn,
   from: number | null,
   to: number | null,
@@ -192,5 +192,5 @@ function uniteRange(
   const scaled = (bound: number): number => Math.round(bound * column.scale * 1e6) / 1e6;
   const start = from === null ? 0 : boundIn(column, scaled(from), false);
   const end = to === null ? column.sorted.length : boundIn(column, scaled(to), true);
-  uniteSpan(words, column, start, end, stretches);
+  uniteSpan(bits, column, start, end, stretches);
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { wordsFor, type Words } from '../catalogue/sets';
+import { emptyBitset, type Bitset } from '../catalogue/sets';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { Clause, RangeContext } from '../clause/rule';
 import { FRAME, NOW, product } from '../testing/catalogues';
@@ -81,16 +81,16 @@ describe('the badges of a product', () => {
   });
 });
 
-const everything = (): Words => {
-  const words = wordsFor(snapshot.size);
-  for (let p = 0; p < snapshot.size; p++) words[p >>> 5] |= 1 << (p & 31);
-  return words;
+const everything = (): Bitset => {
+  const bits = emptyBitset(snapshot.size);
+  for (let p = 0; p < snapshot.size; p++) bits[p >>> 5] |= 1 << (p & 31);
+  return bits;
 };
 
 describe('rules that meet', () => {
   it('are counted in the aisle and in the shop, pair by pair, the one that wins first', () => {
     const rules = [rule('featured', [FEATURED]), rule('sale', [SALE]), rule('low', [LOW])];
-    const aisle = wordsFor(snapshot.size);
+    const aisle = emptyBitset(snapshot.size);
     aisle[0] = 0b010;
     const told = meetingOf(snapshot, aisle, { rules, most: 2 }, context);
     expect(told.rules.map(({ id, aisle: here, shop }) => [id, here, shop])).toEqual([
@@ -141,9 +141,9 @@ describe('rules that meet', () => {
           );
           const rules = clauses.map((one, at) => rule(`r${at}`, [one]));
           const settings = { rules, most };
-          const words = wordsFor(shop.size).fill(0);
-          for (let p = 0; p < shop.size; p += 2) words[p >>> 5] |= 1 << (p & 31);
-          const told = meetingOf(shop, words, settings, context);
+          const bits = emptyBitset(shop.size).fill(0);
+          for (let p = 0; p < shop.size; p += 2) bits[p >>> 5] |= 1 << (p & 31);
+          const told = meetingOf(shop, bits, settings, context);
           const set = badgesFor(shop, { rules, most: 6 }, context);
           const cards = rows.map((_, p) => badgesOf(shop, p, set, 'en').map(({ key }) => key));
           const inAisle = cards.filter((_, p) => p % 2 === 0);

@@ -1,9 +1,9 @@
 import { savingPercent } from '../catalogue/figures';
 import { moneyOf } from '../text/money';
 import { textIn, type Lang } from '../text/texts';
-import { countOf, holds, wordsFor, type Words } from '../catalogue/sets';
+import { countOf, holds, emptyBitset, type Bitset } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
-import { faultOf, type ClauseFault } from '../range/clauseWords';
+import { faultOf, type ClauseFault } from '../range/clauseBitset';
 import { runRange } from '../range/range';
 import { eachClause, type Clause, type RangeContext } from '../clause/rule';
 import { dayOf } from '../text/days';
@@ -18,7 +18,7 @@ export interface Badge {
 
 /** The rules of a plan with the products that meet each, ready to be asked for the badges of many cards. */
 export interface BadgeSet {
-  rules: readonly { rule: BadgeRule; words: Words }[];
+  rules: readonly { rule: BadgeRule; bits: Bitset }[];
   most: number;
   context: RangeContext;
 }
@@ -36,17 +36,17 @@ export function faultIn(snapshot: Snapshot, clauses: readonly Clause[]): ClauseF
  * The products of the whole catalogue that meet a rule. Where it names something that is gone nobody can tell what it
  * meant, so nothing carries it.
  */
-export function badgeWords(snapshot: Snapshot, { clauses }: BadgeRule, context: RangeContext): Words {
-  if (faultIn(snapshot, clauses)) return wordsFor(snapshot.size);
+export function badgeBitset(snapshot: Snapshot, { clauses }: BadgeRule, context: RangeContext): Bitset {
+  if (faultIn(snapshot, clauses)) return emptyBitset(snapshot.size);
   const front = snapshot.aisles.byKey.get('front')!;
-  return runRange(snapshot, front, { source: { kind: 'catalogue' }, clauses }, context).words;
+  return runRange(snapshot, front, { source: { kind: 'catalogue' }, clauses }, context).bits;
 }
 
 /** Makes the rules that are on ready for a page's cards. */
 export const badgesFor = (snapshot: Snapshot, settings: BadgeSettings, context: RangeContext): BadgeSet => ({
   rules: settings.rules
     .filter(({ on }) => on)
-    .map((rule) => ({ rule, words: badgeWords(snapshot, rule, context) })),
+    .map((rule) => ({ rule, bits: badgeBitset(snapshot, rule, context) })),
   most: settings.most,
   context,
 });
@@ -59,9 +59,9 @@ export function badgesOf(
   lang: Lang,
 ): Badge[] {
   const badges: Badge[] = [];
-  for (const { rule, words } of rules) {
+  for (const { rule, bits } of rules) {
     if (badges.length === most) break;
-    if (!holds(words, p)) continue;
+    if (!holds(bits, p)) continue;
     const text = filled(textIn(rule.text, lang, snapshot.frame.languages), snapshot, p, context, lang);
     if (text) badges.push({ key: rule.id, text });
   }
@@ -131,14 +131,14 @@ export interface BadgeMeeting {
 }
 
 /** The products that carry a badge: those that meet its rule and have the figures that its text asks for. */
-function carryingWords(snapshot: Snapshot, rule: BadgeRule, context: RangeContext): Words {
-  const words = badgeWords(snapshot, rule, context);
+function carryingBitset(snapshot: Snapshot, rule: BadgeRule, context: RangeContext): Bitset {
+  const bits = badgeBitset(snapshot, rule, context);
   const { languages } = snapshot.frame;
   const text = textIn(rule.text, languages[0], languages);
-  if (text && !text.includes('{')) return words;
-  const carrying = words.slice();
+  if (text && !text.includes('{')) return bits;
+  const carrying = bits.slice();
   for (let p = 0; p < snapshot.size; p++)
-    if (holds(words, p) && !filled(text, snapshot, p, context, languages[0]))
+    if (holds(bits, p) && !filled(text, snapshot, p, context, languages[0]))
       carrying[p >>> 5] &= ~(1 << (p & 31));
   return carrying;
 }
@@ -150,13 +150,13 @@ function carryingWords(snapshot: Snapshot, rule: BadgeRule, context: RangeContex
  */
 export function meetingOf(
   snapshot: Snapshot,
-  aisle: Words,
+  aisle: Bitset,
   settings: BadgeSettings,
   context: RangeContext,
 ): BadgeMeeting {
   const counted = settings.rules.map((rule) => {
-    const words = carryingWords(snapshot, rule, context);
-    return { rule, words, here: words.map((word, at) => word & aisle[at]) };
+    const bits = carryingBitset(snapshot, rule, context);
+    return { rule, bits, here: bits.map((word, at) => word & aisle[at]) };
   });
   const on = counted.filter(({ rule }) => rule.on);
   const pairs = on.flatMap((first, at) =>
@@ -171,10 +171,10 @@ export function meetingOf(
     if (met > settings.most) over++;
   }
   return {
-    rules: counted.map(({ rule, words, here }) => ({
+    rules: counted.map(({ rule, bits, here }) => ({
       id: rule.id,
       aisle: countOf(here),
-      shop: countOf(words),
+      shop: countOf(bits),
       fault: faultIn(snapshot, rule.clauses),
     })),
     pairs,

@@ -52,9 +52,9 @@ export const BADGE_FIGURES = ['saving', 'amount', 'stock', 'rating', 'sold', 'da
 export type BadgeFigure = (typeof BADGE_FIGURES)[number];
 
 /** A text may be so long, a plan have so many rules, and a card so many badges. */
-export const MOST_BADGE_LETTERS = 40;
-export const MOST_BADGE_RULES = 30;
-export const MOST_BADGES = 6;
+export const MAX_BADGE_LETTERS = 40;
+export const MAX_BADGE_RULES = 30;
+export const MAX_BADGES = 6;
 
 /** A badge as it begins, and with what most shops begin: sold out, on sale, new. */
 export const USUAL_BADGE_LOOK: BadgeLook = {

@@ -2,7 +2,7 @@ import { type BadgeFigure, type BadgeLook, colourOf } from '../badge/rule';
 import { USUAL_FACE } from '../card/design';
 import { DEVICE_WIDTHS } from '../width/frame';
 import { pictureRooms, shelfRooms, widthIn } from '../layout/room';
-import { LEAST_CONTRAST, contrastOf } from '../look/contrast';
+import { MIN_CONTRAST, contrastOf } from '../look/contrast';
 import type { Colours } from '../look/look';
 import { type Plan, shelfOf } from '../plan/plan';
 import { type PerWidth, WIDTH_NAMES, type WidthName, steppedAt } from '../width/widths';
@@ -16,7 +16,7 @@ const PADDING = { across: 9, down: 3 };
 const EDGE = 10;
 
 /** Of a picture, from which on badges hide too much of it. */
-export const MOST_COVERED = 0.12;
+export const MAX_COVERED = 0.12;
 
 /** Contrast of a badge's words with its ground, 1 to 21; null for words alone, whose ground is the picture. */
 export const badgeContrast = ({ ground, ink, shape }: BadgeLook, colours: Colours): number | null =>
@@ -133,8 +133,8 @@ export function badgeFaults(
     const fault: BadgeFault = {
       id: rule.id,
       text,
-      contrast: contrast < LEAST_CONTRAST ? contrast : null,
-      covered: shares[width] > MOST_COVERED ? { width, share: shares[width] } : null,
+      contrast: contrast < MIN_CONTRAST ? contrast : null,
+      covered: shares[width] > MAX_COVERED ? { width, share: shares[width] } : null,
     };
     return fault.contrast === null && fault.covered === null ? [] : [fault];
   });

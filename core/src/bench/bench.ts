@@ -4,7 +4,7 @@ import { cardOf } from '../card/card';
 import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
 import { savingPercent } from '../catalogue/figures';
-import { type Words, holds } from '../catalogue/sets';
+import { type Bitset, holds } from '../catalogue/sets';
 import { type Snapshot, languageOf } from '../catalogue/snapshot';
 import type { RangeContext } from '../clause/rule';
 import { DEVICE_WIDTHS } from '../width/frame';
@@ -54,7 +54,7 @@ function hardnessOf(
 }
 
 /** The product that is hardest by a measure, the first of equals; null where none is hard at all. */
-function hardest(size: number, among: Words | null, measure: (p: number) => number): number | null {
+function hardest(size: number, among: Bitset | null, measure: (p: number) => number): number | null {
   let found: number | null = null;
   let most = 0;
   for (let p = 0; p < size; p++) {
@@ -90,8 +90,8 @@ export function composeBench(
   if (!shelf) return null;
   const lang = languageOf(snapshot, asked);
   const badges = badgesFor(snapshot, plan.badges, context);
-  const { words, count } = runRange(snapshot, aisle, shelf.range, context);
-  const here = count ? words : null;
+  const { bits, count } = runRange(snapshot, aisle, shelf.range, context);
+  const here = count ? bits : null;
   const bench = new Bench(snapshot, plan, shelf, badges, lang);
   const usual = hardest(snapshot.size, here, (p) => (snapshot.images[p].length > 1 ? 1 : 0.5));
   const found =
@@ -124,7 +124,7 @@ export function composeBench(
     shelves,
     absent: found.absent,
     products: count,
-    coverage: cardCoverage(snapshot, words, shelf.card, lang),
+    coverage: cardCoverage(snapshot, bits, shelf.card, lang),
   };
 }
 
@@ -136,7 +136,7 @@ const soldOut =
 function hardCards(
   bench: Bench,
   shelf: Shelf,
-  here: Words | null,
+  here: Bitset | null,
   usual: number | null,
   lang: Lang,
 ): { cards: BenchCard[]; absent: BenchReason[] } {
@@ -156,7 +156,7 @@ function hardCards(
 }
 
 /** A product for each badge that any carries, and the one with the most of them. */
-function badgeCards(bench: Bench, here: Words | null, badges: BadgeSet): BenchCard[] {
+function badgeCards(bench: Bench, here: Bitset | null, badges: BadgeSet): BenchCard[] {
   const { snapshot, lang } = bench;
   const first = new Map<string, number>();
   let fullest: { p: number; count: number } | null = null;

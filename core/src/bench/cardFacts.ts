@@ -2,9 +2,9 @@ import { colourOf } from '../badge/rule';
 import { cardOf } from '../card/card';
 import { type CardDesign, type CardElement, USUAL_FACE, elementName, isRevealed } from '../card/design';
 import { buttonInk, inkOver } from '../card/drawn';
-import { type Words, holds } from '../catalogue/sets';
+import { type Bitset, holds } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
-import { LEAST_CONTRAST, contrastOf, leastContrastOver } from '../look/contrast';
+import { MIN_CONTRAST, contrastOf, leastContrastOver } from '../look/contrast';
 import type { Colours } from '../look/look';
 import type { Coverage } from '../page/pageModel';
 import { type Plan, shelfOf } from '../plan/plan';
@@ -27,7 +27,7 @@ const ALWAYS: readonly CardElement['element'][] = [
  */
 export function cardCoverage(
   snapshot: Snapshot,
-  words: Words,
+  bits: Bitset,
   card: readonly CardElement[],
   lang: string,
 ): Coverage[] {
@@ -35,7 +35,7 @@ export function cardCoverage(
   const counts = new Array<number>(asked.length).fill(0);
   const none = { rules: [], most: 0, context: { now: 0, ranges: [] } };
   for (let p = 0; p < snapshot.size; p++)
-    if (holds(words, p)) for (const { at } of cardOf(snapshot, p, asked, none, lang).parts) counts[at]++;
+    if (holds(bits, p)) for (const { at } of cardOf(snapshot, p, asked, none, lang).parts) counts[at]++;
   return asked.map((element, at) => ({ name: elementName(element), products: counts[at] }));
 }
 
@@ -80,13 +80,13 @@ export function cardFaults(plan: Pick<Plan, 'fixtures' | 'look'>): CardFault[] {
     if (colour === 'category' || under === 'category') return [];
     if (element.element === 'cart' && colour !== null) {
       // As it is drawn: words of a button are chosen once, by the light colours.
-      const words = buttonInk(colour, look.colours);
+      const ink = buttonInk(colour, look.colours);
       const least = Math.min(
         ...[look.colours, ...(look.dark ? [look.dark] : [])].map((colours) =>
-          contrastOf(colourOf(words, colours), colourOf(colour, colours)),
+          contrastOf(colourOf(ink, colours), colourOf(colour, colours)),
         ),
       );
-      return least < LEAST_CONTRAST ? [{ name: elementName(element), contrast: least }] : [];
+      return least < MIN_CONTRAST ? [{ name: elementName(element), contrast: least }] : [];
     }
     const ink = colour ?? (revealed ? laidInk : null) ?? 'ink';
     const contrastIn = (colours: Colours): number =>
@@ -94,6 +94,6 @@ export function cardFaults(plan: Pick<Plan, 'fixtures' | 'look'>): CardFault[] {
         ? leastContrastOver(colourOf(ink, colours), colourOf(laid.colour, colours), laid.opacity / 100)
         : contrastOf(colourOf(ink, colours), colourOf(under, colours));
     const contrast = Math.min(...[look.colours, ...(look.dark ? [look.dark] : [])].map(contrastIn));
-    return contrast < LEAST_CONTRAST ? [{ name: elementName(element), contrast }] : [];
+    return contrast < MIN_CONTRAST ? [{ name: elementName(element), contrast }] : [];
   });
 }

@@ -58,7 +58,7 @@ export interface ElementLook {
 
 export const LETTER_BOUNDS = { least: 10, most: 40 };
 export const WEIGHTS: readonly number[] = [300, 400, 500, 600, 700, 800];
-export const MOST_SPACE = 60;
+export const MAX_SPACE = 60;
 
 /** One thing on a card. Known within its card by its kind, and by which one it is of that kind. */
 export interface CardElement {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { contrastOf, laidOver, LEAST_CONTRAST } from '../look/contrast';
+import { contrastOf, laidOver, MIN_CONTRAST } from '../look/contrast';
 import { USUAL_LOOK } from '../look/look';
 import {
   CARD_ELEMENT_KINDS,
@@ -120,9 +120,7 @@ describe('a card that is drawn', () => {
         const ink = inkOver(colour, opacity, colours);
         if (!ink) return;
         expect([colours.ink, colours.ground]).toContain(ink);
-        expect(contrastOf(ink, laidOver(colour, picture, opacity / 100))).toBeGreaterThan(
-          LEAST_CONTRAST - 0.1,
-        );
+        expect(contrastOf(ink, laidOver(colour, picture, opacity / 100))).toBeGreaterThan(MIN_CONTRAST - 0.1);
       }),
     );
   });

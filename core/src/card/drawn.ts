@@ -1,6 +1,6 @@
 import { type CatalogueFrame } from '../catalogue/rows';
 import { textIn, type Lang } from '../text/texts';
-import { LEAST_CONTRAST, leastContrastOver } from '../look/contrast';
+import { MIN_CONTRAST, leastContrastOver } from '../look/contrast';
 import { FRAMES, SHADOWS, type Colours } from '../look/look';
 import { colourOf } from '../badge/rule';
 import type { Paint } from '../badge/rule';
@@ -130,7 +130,7 @@ function variablesOf(face: CardFace, colours: Colours): Record<string, string> {
  */
 export function inkOver(colour: Paint, opacity: number, colours: Colours): Paint | null {
   const { ink, contrast } = bestInk(colour, opacity, colours);
-  return contrast < LEAST_CONTRAST ? null : ink;
+  return contrast < MIN_CONTRAST ? null : ink;
 }
 
 /** What words of a button are drawn in: the look's ink or its ground, whichever can be read better on the colour. */

@@ -6,8 +6,8 @@ import { productPath } from '../address/address';
 import { hrefOf } from '../address/link';
 
 /** One product of a cart holds so many pieces at most, and a cart so many products. */
-export const MOST_PIECES = 99;
-export const MOST_CART_LINES = 100;
+export const MAX_PIECES = 99;
+export const MAX_CART_LINES = 100;
 
 /** A line of a cart as it is kept. */
 export interface KeptLine {
@@ -23,7 +23,7 @@ export interface CartLine extends KeptLine {
   /** Of one piece; null for what has no price any more. */
   price: Money | null;
   sum: Money | null;
-  /** Pieces that can be had, at most `MOST_PIECES`. */
+  /** Pieces that can be had, at most `MAX_PIECES`. */
   available: number;
 }
 
@@ -40,7 +40,7 @@ export interface Cart {
 
 /** Pieces of a product that a cart can hold; none of what has no price. */
 export const piecesOf = (snapshot: Snapshot, p: number): number =>
-  Number.isNaN(snapshot.price.numbers[p]) ? 0 : Math.min(MOST_PIECES, Math.max(0, snapshot.stock[p]));
+  Number.isNaN(snapshot.price.numbers[p]) ? 0 : Math.min(MAX_PIECES, Math.max(0, snapshot.stock[p]));
 
 /**
  * A cart with the prices and the stock of a snapshot; products that are gone from it are left out.

@@ -3,14 +3,14 @@ import { resorted } from './resort';
 import { sortedByNumbers } from './sortByNumbers';
 import { ended, STRIDE } from './steps';
 import {
-  borrowWords,
-  giveBack,
+  acquireBitset,
+  releaseBitset,
   membersOf,
   toPosting,
-  wordsFor,
+  emptyBitset,
   type Posting,
   type Stretches,
-  type Words,
+  type Bitset,
 } from './sets';
 
 /** One value of a column: how it stands in addresses and on screens. */
@@ -62,7 +62,7 @@ export interface NumberColumn {
   numbers: Float64Array;
   sorted: Uint32Array;
   /** The set of the first k · `markEvery` products of `sorted`, for k = 0, 1, 2 …: where ranges start reading. */
-  marks: readonly Words[];
+  marks: readonly Bitset[];
   markEvery: number;
 }
 
@@ -216,12 +216,12 @@ export function sortedColumn(
   sorted: Uint32Array,
   grain = scale,
 ): NumberColumn {
-  const markEvery = Math.max(1, Math.ceil(sorted.length / MOST_MARKS));
-  const marks: Words[] = [];
-  const words = wordsFor(numbers.length);
+  const markEvery = Math.max(1, Math.ceil(sorted.length / MAX_MARKS));
+  const marks: Bitset[] = [];
+  const bits = emptyBitset(numbers.length);
   for (let k = 0; k <= sorted.length; k++) {
-    if (k % markEvery === 0) marks.push(words.slice());
-    if (k < sorted.length) words[sorted[k] >>> 5] |= 1 << (sorted[k] & 31);
+    if (k % markEvery === 0) marks.push(bits.slice());
+    if (k < sorted.length) bits[sorted[k] >>> 5] |= 1 << (sorted[k] & 31);
   }
   return { kind: 'number', key, scale, grain, numbers, sorted, marks, markEvery };
 }
@@ -267,22 +267,22 @@ function changedMarks(
   sorted: Uint32Array,
   changed: Uint32Array,
   before: (a: number, b: number) => number,
-): Words[] {
+): Bitset[] {
   const reach = changed.length;
   return marks.map((mark, k) => {
     const end = k * markEvery;
-    let words = mark;
+    let bits = mark;
     const put = (p: number, inside: boolean): void => {
       const bit = 1 << (p & 31);
-      if (((words[p >>> 5] & bit) !== 0) === inside) return;
-      if (words === mark) words = mark.slice();
-      if (inside) words[p >>> 5] |= bit;
-      else words[p >>> 5] &= ~bit;
+      if (((bits[p >>> 5] & bit) !== 0) === inside) return;
+      if (bits === mark) bits = mark.slice();
+      if (inside) bits[p >>> 5] |= bit;
+      else bits[p >>> 5] &= ~bit;
     };
     for (let at = Math.max(0, end - reach); at < Math.min(sorted.length, end + reach); at++)
       put(sorted[at], at < end);
     for (const p of changed) put(p, end > 0 && !Number.isNaN(numbers[p]) && before(p, sorted[end - 1]) <= 0);
-    return words;
+    return bits;
   });
 }
 
@@ -321,21 +321,21 @@ export function changedSingles(column: ValueColumn, changes: ReadonlyMap<number,
 }
 
 /** Sets kept per number column; more of them make ranges quicker and cost n bits each. */
-const MOST_MARKS = 128;
+const MAX_MARKS = 128;
 
 /** The set of the first `k` products of `sorted`, lent: the nearest mark below, and the few that are missing. */
-function firstOf(column: NumberColumn, k: number): Words {
+function firstOf(column: NumberColumn, k: number): Bitset {
   const mark = Math.floor(k / column.markEvery);
-  const words = borrowWords(column.marks[mark].length);
-  words.set(column.marks[mark]);
+  const bits = acquireBitset(column.marks[mark].length);
+  bits.set(column.marks[mark]);
   for (let at = mark * column.markEvery; at < k; at++)
-    words[column.sorted[at] >>> 5] |= 1 << (column.sorted[at] & 31);
-  return words;
+    bits[column.sorted[at] >>> 5] |= 1 << (column.sorted[at] & 31);
+  return bits;
 }
 
 /** Adds the products at places `start` … `end - 1` of `sorted` to `into`; of a stretch of words only, where one is given. */
 export function uniteSpan(
-  into: Words,
+  into: Bitset,
   column: NumberColumn,
   start: number,
   end: number,
@@ -346,8 +346,8 @@ export function uniteSpan(
   const below = firstOf(column, start);
   for (let s = 0; s < stretches.length; s += 2)
     for (let w = stretches[s]; w < stretches[s + 1]; w++) into[w] |= upTo[w] & ~below[w];
-  giveBack(upTo);
-  giveBack(below);
+  releaseBitset(upTo);
+  releaseBitset(below);
 }
 
 /** First place in `sorted` whose number is at least `bound` (`after` false) or above it (`after` true). */

@@ -1,9 +1,9 @@
 import { sortedColumn, type FacetColumn, type ValueColumn } from './columns';
 
 /** So many numbers can be offered one by one; more are offered, counted and chosen by ranges. */
-export const MOST_SINGLE_NUMBERS = 100;
+export const MAX_SINGLE_NUMBERS = 100;
 /** Decimals of a number that are told apart when it is filtered by. */
-const MOST_DECIMALS = 6;
+const MAX_DECIMALS = 6;
 
 /**
  * The column that a facet of an attribute is counted by: its dictionary, or, for many different numbers, a column of whole
@@ -11,7 +11,7 @@ const MOST_DECIMALS = 6;
  */
 export function countable(column: ValueColumn): FacetColumn {
   const { values, single } = column;
-  if (!column.numeric || !single || values.length <= MOST_SINGLE_NUMBERS) return column;
+  if (!column.numeric || !single || values.length <= MAX_SINGLE_NUMBERS) return column;
   const scale = scaleOf(values.map(({ number }) => number!));
   const scaled = Float64Array.from(values, ({ number }) => Math.round(number! * scale));
   const ascending = Uint32Array.from(values.keys()).sort((a, b) => scaled[a] - scaled[b] || a - b);
@@ -38,7 +38,7 @@ function scaleOf(numbers: readonly number[]): number {
   for (const number of numbers) largest = Math.max(largest, Math.abs(number));
   for (const number of numbers)
     while (
-      scale < 10 ** MOST_DECIMALS &&
+      scale < 10 ** MAX_DECIMALS &&
       largest * scale * 10 <= Number.MAX_SAFE_INTEGER &&
       !isWhole(number * scale)
     )

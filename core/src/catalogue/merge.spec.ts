@@ -7,7 +7,7 @@ import { byLevels, type OrderKey } from '../order/sorting';
 import { CONTEXT, FRAME, parametersArbitrary, productsArbitrary } from '../testing/catalogues';
 import { canMerge, merging } from './merge';
 import type { ProductRow } from './rows';
-import { fullWords } from './sets';
+import { fullBitset } from './sets';
 import type { Snapshot } from './snapshot';
 import { snapshotOf } from './snapshotBuilder';
 import { ended } from './steps';
@@ -23,7 +23,7 @@ const orderOf = (snapshot: Snapshot, key: OrderKey): number[] =>
 /** All that can be asked of a snapshot, by ids and words, as places and codes are its own matter. */
 function told(snapshot: Snapshot, parameters: Readonly<Record<string, string>>): object {
   const { selections } = parseSelections(snapshot, parameters);
-  const filtered = filterRange(snapshot, fullWords(snapshot.size), selections);
+  const filtered = filterRange(snapshot, fullBitset(snapshot.size), selections);
   const counts = [...snapshot.facets].map(([key, column]) => {
     if (column.kind === 'number') {
       const spread = filtered.numberSpread(column);

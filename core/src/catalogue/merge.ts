@@ -13,7 +13,7 @@ import { countable } from './countable';
 import { newLineage } from './keep';
 import { placesById } from './patch';
 import type { CatalogueFrame, ProductRow } from './rows';
-import { holds, wordsFor, type Words } from './sets';
+import { holds, emptyBitset, type Bitset } from './sets';
 import { STRIDE } from './steps';
 import {
   saleColumn,
@@ -128,7 +128,7 @@ export function* merging(
   facets.set('stock', stockColumn(stock));
   yield;
   const packed = yield* packingRows(facets, size);
-  const bits = (name: 'featured' | 'inStock'): Words => pickedBits(from, before[name], delta[name]);
+  const bits = (name: 'featured' | 'inStock'): Bitset => pickedBits(from, before[name], delta[name]);
   const activity = yield* mergedActivity(from, before.activity, delta.activity);
   const titles = yield* lists(before.titles, delta.titles);
   const descriptions = yield* lists(before.descriptions, delta.descriptions);
@@ -269,13 +269,13 @@ function pickStretch<T>(
   }
 }
 
-function pickedBits(from: Sources, before: Words, delta: Words): Words {
-  const words = wordsFor(from.length);
+function pickedBits(from: Sources, before: Bitset, delta: Bitset): Bitset {
+  const bits = emptyBitset(from.length);
   for (let p = 0; p < from.length; p++) {
     const at = from[p];
-    if (at >= 0 ? holds(before, at) : holds(delta, ~at)) words[p >>> 5] |= 1 << (p & 31);
+    if (at >= 0 ? holds(before, at) : holds(delta, ~at)) bits[p >>> 5] |= 1 << (p & 31);
   }
-  return words;
+  return bits;
 }
 
 /** Both columns in one; values that nobody has any more are left out. @param describe What a value is called now. */

@@ -3,12 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { filterRange } from '../facet/filter';
 import { parseSelections } from '../address/selection';
 import { permutationOf } from '../order/order';
-import { clauseWords } from '../range/clauseWords';
+import { clauseBitset } from '../range/clauseBitset';
 import { byLevels, type OrderKey } from '../order/sorting';
 import { CONTEXT, FRAME, parametersArbitrary, product, productsArbitrary } from '../testing/catalogues';
 import { patchSnapshot, type ProductChange } from './patch';
 import type { ProductRow } from './rows';
-import { fullWords } from './sets';
+import { fullBitset } from './sets';
 import { type Snapshot } from './snapshot';
 import { snapshotOf } from './snapshotBuilder';
 
@@ -46,7 +46,7 @@ describe('a patched snapshot', () => {
         const built = snapshotOf(FRAME, changedRows(rows, changes), 2);
         const { selections } = parseSelections(built, parameters);
         const [fast, slow] = [patched, built].map((snapshot) =>
-          filterRange(snapshot, fullWords(snapshot.size), selections),
+          filterRange(snapshot, fullBitset(snapshot.size), selections),
         );
         expect(fast.count).toBe(slow.count);
         expect(fast.numberSpread(patched.price)).toEqual(slow.numberSpread(built.price));
@@ -76,7 +76,7 @@ describe('a patched snapshot', () => {
         let now = snapshotOf(FRAME, rows);
         let current: readonly ProductRow[] = rows;
         // One range for all rounds, as shelves keep theirs.
-        const range = fullWords(now.size);
+        const range = fullBitset(now.size);
         const countsOf = (snapshot: Snapshot, words = range): Record<string, number[]> => {
           const filtered = filterRange(snapshot, words, new Map());
           return Object.fromEntries(
@@ -93,9 +93,9 @@ describe('a patched snapshot', () => {
           now = patchSnapshot(now, changes, round + 2);
           current = changedRows(current, changes);
           // Not each time, so that some are caught up with at once.
-          if (round % 2) expect(countsOf(now)).toEqual(countsOf(now, fullWords(now.size)));
+          if (round % 2) expect(countsOf(now)).toEqual(countsOf(now, fullBitset(now.size)));
         }
-        expect(countsOf(now)).toEqual(countsOf(now, fullWords(now.size)));
+        expect(countsOf(now)).toEqual(countsOf(now, fullBitset(now.size)));
         expect(countsOf(now)['stock']).toEqual(countsOf(snapshotOf(FRAME, current))['stock']);
       }),
       { numRuns: 100 },
@@ -117,13 +117,15 @@ describe('a patched snapshot', () => {
     const before = snapshotOf(FRAME, [product(1, { stock: 3 }), product(2)]);
     const sorting = byLevels([{ key: 'name', reversed: false }]);
     const byName = permutationOf(before, sorting, 'en', CONTEXT);
-    const cheap = clauseWords(before, { kind: 'number', field: 'price', from: 0, to: 10 }, CONTEXT);
+    const cheap = clauseBitset(before, { kind: 'number', field: 'price', from: 0, to: 10 }, CONTEXT);
     const starred = patchSnapshot(before, [{ id: 1, featured: true }], 2);
     expect(permutationOf(starred, sorting, 'en', CONTEXT)).toBe(byName);
-    expect(clauseWords(starred, { kind: 'number', field: 'price', from: 0, to: 10 }, CONTEXT)).toBe(cheap);
+    expect(clauseBitset(starred, { kind: 'number', field: 'price', from: 0, to: 10 }, CONTEXT)).toBe(cheap);
     const dearer = patchSnapshot(starred, [{ id: 1, price: 5 }], 3);
     expect(permutationOf(dearer, sorting, 'en', CONTEXT)).toBe(byName);
-    expect(clauseWords(dearer, { kind: 'number', field: 'price', from: 0, to: 10 }, CONTEXT)).not.toBe(cheap);
+    expect(clauseBitset(dearer, { kind: 'number', field: 'price', from: 0, to: 10 }, CONTEXT)).not.toBe(
+      cheap,
+    );
   });
 
   it('passes over products that it doesn’t hold', () => {

@@ -1,7 +1,7 @@
 import { patchRows } from './patchRows';
 import { changedNumbers, changedSingles, type FacetColumn, type ValueColumn } from './columns';
 import { saleCode, stockCode, UNCOUNTED, type Snapshot } from './snapshot';
-import type { Words } from './sets';
+import type { Bitset } from './sets';
 
 /** What changes many times a day: price, stock and the featured mark. Left out is left as it is. */
 export interface ProductChange {
@@ -102,10 +102,10 @@ export function patchSnapshot(
 }
 
 /** The set with one member put in or taken out; copied where that changes it for the first time. */
-function put(words: Words, original: Words, p: number, inside: boolean): Words {
+function put(bits: Bitset, original: Bitset, p: number, inside: boolean): Bitset {
   const bit = 1 << (p & 31);
-  if (((words[p >>> 5] & bit) !== 0) === inside) return words;
-  const own = words === original ? words.slice() : words;
+  if (((bits[p >>> 5] & bit) !== 0) === inside) return bits;
+  const own = bits === original ? bits.slice() : bits;
   if (inside) own[p >>> 5] |= bit;
   else own[p >>> 5] &= ~bit;
   return own;

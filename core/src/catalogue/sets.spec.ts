@@ -2,17 +2,17 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boundIn, numberColumn, uniteSpan, ValueColumnBuilder } from './columns';
 import {
-  borrowWords,
+  acquireBitset,
   countOf,
-  fullWords,
-  giveBack,
+  fullBitset,
+  releaseBitset,
   holds,
   intersectInto,
   listInto,
   stretchesOf,
   toPosting,
   uniteInto,
-  wordsFor,
+  emptyBitset,
 } from './sets';
 
 const size = fc.integer({ min: 0, max: 200 });
@@ -21,38 +21,38 @@ const someSet = size.chain((n) =>
   fc.tuple(fc.constant(n), fc.uniqueArray(fc.nat(Math.max(0, n - 1)), { maxLength: n })),
 );
 
-const listed = (words: Uint32Array): number[] => {
-  const out = new Uint32Array(countOf(words));
-  listInto(words, out);
+const listed = (bits: Uint32Array): number[] => {
+  const out = new Uint32Array(countOf(bits));
+  listInto(bits, out);
   return [...out];
 };
 const asWords = (n: number, members: readonly number[]): Uint32Array => {
-  const words = wordsFor(n);
-  uniteInto(words, toPosting(Uint32Array.from([...members].sort((a, b) => a - b)), n));
-  return words;
+  const bits = emptyBitset(n);
+  uniteInto(bits, toPosting(Uint32Array.from([...members].sort((a, b) => a - b)), n));
+  return bits;
 };
 
 describe('sets of positions', () => {
   it('give back what was put in, in ascending order, in either form', () => {
     fc.assert(
       fc.property(someSet, ([n, members]) => {
-        const words = asWords(n, members);
-        expect(listed(words)).toEqual([...members].sort((a, b) => a - b));
-        expect(countOf(words)).toBe(members.length);
-        for (let p = 0; p < n; p++) expect(holds(words, p)).toBe(members.includes(p));
+        const bits = asWords(n, members);
+        expect(listed(bits)).toEqual([...members].sort((a, b) => a - b));
+        expect(countOf(bits)).toBe(members.length);
+        for (let p = 0; p < n; p++) expect(holds(bits, p)).toBe(members.includes(p));
       }),
     );
   });
 
   it('choose the smaller form: a list costs 32 bits a member, a bitset one bit a product', () => {
     expect(toPosting(Uint32Array.of(1, 5), 64).list).not.toBeNull();
-    expect(toPosting(Uint32Array.of(1, 5, 9), 64).words).not.toBeNull();
+    expect(toPosting(Uint32Array.of(1, 5, 9), 64).bits).not.toBeNull();
   });
 
   it('hold no bit beyond the last product', () => {
     fc.assert(
       fc.property(size, (n) => {
-        expect(countOf(fullWords(n))).toBe(n);
+        expect(countOf(fullBitset(n))).toBe(n);
       }),
     );
   });
@@ -69,10 +69,10 @@ describe('sets of positions', () => {
   });
 
   it('are lent clear, whatever was left in them', () => {
-    const dirty = borrowWords(3);
+    const dirty = acquireBitset(3);
     dirty.fill(0xffffffff);
-    giveBack(dirty);
-    expect([...borrowWords(3)]).toEqual([0, 0, 0]);
+    releaseBitset(dirty);
+    expect([...acquireBitset(3)]).toEqual([0, 0, 0]);
   });
 });
 
@@ -88,9 +88,9 @@ describe('a number column', () => {
         (values, a, b) => {
           const [from, to] = a < b ? [a, b] : [b, a];
           const column = numberColumn('x', Float64Array.from(values));
-          const words = wordsFor(values.length);
-          uniteSpan(words, column, boundIn(column, from, false), boundIn(column, to, true));
-          expect(listed(words)).toEqual(
+          const bits = emptyBitset(values.length);
+          uniteSpan(bits, column, boundIn(column, from, false), boundIn(column, to, true));
+          expect(listed(bits)).toEqual(
             values.flatMap((value, p) => (value >= from && value <= to ? [p] : [])),
           );
         },
@@ -119,9 +119,9 @@ describe('a value column', () => {
           if (column.single) expect(column.single[p]).toBe(codes.length ? codes[0] + 1 : 0);
         });
         column.values.forEach(({ value }, code) => {
-          const words = wordsFor(products.length);
-          uniteInto(words, column.postings[code]);
-          expect(listed(words)).toEqual(products.flatMap((values, p) => (values.includes(value) ? [p] : [])));
+          const bits = emptyBitset(products.length);
+          uniteInto(bits, column.postings[code]);
+          expect(listed(bits)).toEqual(products.flatMap((values, p) => (values.includes(value) ? [p] : [])));
         });
       }),
     );
@@ -141,17 +141,17 @@ describe('stretches', () => {
     fc.assert(
       fc.property(
         fc.uniqueArray(fc.nat(3_000), { maxLength: 60 }).map((members) => asWords(3_001, members)),
-        (words) => {
-          const stretches = stretchesOf(words);
+        (bits) => {
+          const stretches = stretchesOf(bits);
           const inside = new Set<number>();
           for (let s = 0; s < stretches.length; s += 2) {
-            expect(words[stretches[s]]).not.toBe(0);
-            expect(words[stretches[s + 1] - 1]).not.toBe(0);
+            expect(bits[stretches[s]]).not.toBe(0);
+            expect(bits[stretches[s + 1] - 1]).not.toBe(0);
             if (s) expect(stretches[s]).toBeGreaterThan(stretches[s - 1]);
             for (let w = stretches[s]; w < stretches[s + 1]; w++) inside.add(w);
           }
-          words.forEach((word, w) => word !== 0 && expect(inside.has(w)).toBe(true));
-          expect(countOf(words, stretches)).toBe(countOf(words));
+          bits.forEach((word, w) => word !== 0 && expect(inside.has(w)).toBe(true));
+          expect(countOf(bits, stretches)).toBe(countOf(bits));
         },
       ),
     );

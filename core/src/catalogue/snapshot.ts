@@ -12,7 +12,7 @@ import {
 } from './columns';
 import { type AttributeRow, type CatalogueFrame, type ImageRow } from './rows';
 import { textIn, type Lang, type Texts } from '../text/texts';
-import type { Words } from './sets';
+import type { Bitset } from './sets';
 
 /** The whole catalogue as immutable columns; products are their positions 0…size-1. */
 export interface Snapshot {
@@ -46,8 +46,8 @@ export interface Snapshot {
   ratings: Float64Array;
   /** Category id, 0 where the product is in none. */
   mainCategory: Uint32Array;
-  featured: Words;
-  inStock: Words;
+  featured: Bitset;
+  inStock: Bitset;
   /** Every category a product is in, and all above them; values are paths without the leading slash. */
   category: ValueColumn;
   /** Only the categories that a product was put into itself. */

@@ -7,7 +7,7 @@ import type { AttributeRow, AttributeValue, CatalogueFrame, DayFigures, ImageRow
 import type { Texts } from '../text/texts';
 import { own } from '../text/own';
 import { ended, STRIDE } from './steps';
-import { wordsFor } from './sets';
+import { emptyBitset } from './sets';
 import {
   BOOLEAN_LABELS,
   saleColumn,
@@ -157,8 +157,8 @@ export class SnapshotBuilder {
     const wholes = (list: readonly number[]): Ordering<Uint32Array> =>
       inOrder(list, order, new Uint32Array(size));
     const stock = yield* inOrder(rows.stock, order, new Int32Array(size));
-    const featured = wordsFor(size);
-    const inStock = wordsFor(size);
+    const featured = emptyBitset(size);
+    const inStock = emptyBitset(size);
     for (let p = 0; p < size; p++) {
       if (rows.featured[order[p]]) featured[p >>> 5] |= 1 << (p & 31);
       if (stock[p] > 0) inStock[p >>> 5] |= 1 << (p & 31);

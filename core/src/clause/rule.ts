@@ -70,7 +70,7 @@ export interface RangeContext {
 }
 
 /** At most so many clauses in a range, groups and their contents counted alike, and so many groups in each other. */
-export const MOST_CLAUSES = 200;
+export const MAX_CLAUSES = 200;
 export const DEEPEST_CLAUSE = 4;
 
 export const isGroup = (clause: Clause): clause is Extract<Clause, { of: readonly Clause[] }> =>

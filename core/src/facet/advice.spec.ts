@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fullWords } from '../catalogue/sets';
+import { fullBitset } from '../catalogue/sets';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { FRAME, product } from '../testing/catalogues';
 import { adviseFacets, type FacetAdvice } from './advice';
@@ -20,7 +20,7 @@ const rows = Array.from({ length: 40 }, (_, k) =>
   }),
 );
 const snapshot = snapshotOf(FRAME, rows);
-const advice = adviseFacets(snapshot, fullWords(snapshot.size));
+const advice = adviseFacets(snapshot, fullBitset(snapshot.size));
 const of = (key: string): FacetAdvice => advice.find((one) => one.key === key)!;
 
 describe('advice on facets', () => {

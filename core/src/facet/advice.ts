@@ -1,6 +1,13 @@
 import type { FacetColumn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
-import { borrowWords, countOf, giveBack, intersectInto, uniteInto, type Words } from '../catalogue/sets';
+import {
+  acquireBitset,
+  countOf,
+  releaseBitset,
+  intersectInto,
+  uniteInto,
+  type Bitset,
+} from '../catalogue/sets';
 import { filterRange } from './filter';
 
 export type FacetVerdict = 'use' | 'maybe' | 'leave';
@@ -51,7 +58,7 @@ const TOP = 8;
  * (E. C. Pielou, The measurement of diversity in different types of biological collections, 1966). What one choice
  * leaves on average is Σ share², as a shopper is as likely to want a value as products have it (Simpson, 1949).
  */
-export function adviseFacets(snapshot: Snapshot, range: Words): FacetAdvice[] {
+export function adviseFacets(snapshot: Snapshot, range: Bitset): FacetAdvice[] {
   const filtered = filterRange(snapshot, range, new Map());
   const order: Readonly<Record<FacetVerdict, number>> = { use: 0, maybe: 1, leave: 2 };
   return [...snapshot.facets.values()]
@@ -87,7 +94,7 @@ function countsOf(
 
 function adviceOf(
   column: FacetColumn,
-  range: Words,
+  range: Bitset,
   total: number,
   values: { value: string; count: number }[],
 ): FacetAdvice {
@@ -120,13 +127,13 @@ function adviceOf(
 }
 
 /** Products with a value; those with several stand in several counts. */
-function coveredBy(column: FacetColumn, range: Words, values: readonly { count: number }[]): number {
+function coveredBy(column: FacetColumn, range: Bitset, values: readonly { count: number }[]): number {
   if (column.kind === 'number' || column.single) return values.reduce((all, { count }) => all + count, 0);
-  const any = borrowWords(range.length);
+  const any = acquireBitset(range.length);
   for (const posting of column.postings) uniteInto(any, posting);
   intersectInto(any, range);
   const covered = countOf(any);
-  giveBack(any);
+  releaseBitset(any);
   return covered;
 }
 

@@ -1,5 +1,5 @@
 import type { Codes } from '../catalogue/columns';
-import type { Stretches, Words } from '../catalogue/sets';
+import type { Stretches, Bitset } from '../catalogue/sets';
 import { BLOCK, type PackedChunk, type PackedPart, type PackedRows } from '../catalogue/packedRows';
 
 // Plain loops over few arrays, each in a function of its own: that is what the compiler turns into tight code.
@@ -7,7 +7,7 @@ import { BLOCK, type PackedChunk, type PackedPart, type PackedRows } from '../ca
 /** Adds the tuples of a set's products to `histogram`, all slots in one pass. */
 export function countRows(
   { width, blocks }: PackedRows,
-  words: Words,
+  bits: Bitset,
   stretches: Stretches,
   histogram: Uint32Array,
 ): void {
@@ -16,7 +16,7 @@ export function countRows(
     for (let first = stretches[s]; first < behind;) {
       const block = Math.floor(first / BLOCK_WORDS);
       const until = Math.min(behind, (block + 1) * BLOCK_WORDS);
-      countStretch(width, blocks[block], block * BLOCK, words, first, until, histogram);
+      countStretch(width, blocks[block], block * BLOCK, bits, first, until, histogram);
       first = until;
     }
   }
@@ -28,14 +28,14 @@ function countStretch(
   width: number,
   rows: Uint16Array,
   base: number,
-  words: Words,
+  bits: Bitset,
   first: number,
   behind: number,
   histogram: Uint32Array,
 ): void {
   const fours = width - (width & 3);
   for (let w = first; w < behind; w++) {
-    let word = words[w] | 0;
+    let word = bits[w] | 0;
     while (word !== 0) {
       const bit = word & -word;
       word ^= bit;
@@ -53,10 +53,10 @@ function countStretch(
 }
 
 /** Adds the tuples of a set's products to `histogram`, those of one slot only. */
-export function countSlot(slot: Codes, words: Words, stretches: Stretches, histogram: Uint32Array): void {
+export function countSlot(slot: Codes, bits: Bitset, stretches: Stretches, histogram: Uint32Array): void {
   for (let s = 0; s < stretches.length; s += 2)
     for (let w = stretches[s]; w < stretches[s + 1]; w++) {
-      let word = words[w] | 0;
+      let word = bits[w] | 0;
       const base = w << 5;
       while (word !== 0) {
         const bit = word & -word;

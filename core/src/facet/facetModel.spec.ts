@@ -300,7 +300,7 @@ describe('values that lead nowhere', () => {
 describe('the search box of an aisle', () => {
   const box = { facets: [facetChoice(SEARCH_FACET)] };
   const matches: SearchMatches = {
-    words: Uint32Array.of(0b10),
+    bits: Uint32Array.of(0b10),
     places: Uint32Array.of(1),
     scores: Float64Array.of(1),
   };

@@ -5,10 +5,10 @@ import { type FacetChoice, type FacetControlChoice, SEARCH_FACET } from '../plan
 import { facetLabel } from './facetWords';
 import type { FacetBase, FacetContext, FacetControl, FacetModel } from './models';
 import { rangeModel, ratingModel, stepsModel, valueRangeModel } from './numberFacets';
-import { MOST_VALUES, valueModels } from './valueFacets';
+import { MAX_VALUES, valueModels } from './valueFacets';
 
 /** More distinct numbers than this are offered in steps. */
-const MOST_NUMBERS = 10;
+const MAX_NUMBERS = 10;
 
 /** The control that a facet gets: the plan's wish where the facet can bear it, else what suits its values. */
 export function controlOf(snapshot: Snapshot, column: FacetColumn, wish: FacetControlChoice): FacetControl {
@@ -25,8 +25,8 @@ export function controlOf(snapshot: Snapshot, column: FacetColumn, wish: FacetCo
   if (wish !== 'auto') return wish;
   if (type === 'colour') return 'swatches';
   if (column.key === 'sale') return 'toggle';
-  if (!numeric && column.values.length > MOST_VALUES) return 'search';
-  return numeric && column.values.length > MOST_NUMBERS ? 'steps' : 'list';
+  if (!numeric && column.values.length > MAX_VALUES) return 'search';
+  return numeric && column.values.length > MAX_NUMBERS ? 'steps' : 'list';
 }
 
 /**

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { NumberColumn, ValueColumn } from '../catalogue/columns';
-import { fullWords, wordsFor } from '../catalogue/sets';
+import { fullBitset, emptyBitset } from '../catalogue/sets';
 import { type Snapshot } from '../catalogue/snapshot';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { FRAME, parametersArbitrary, product, productsArbitrary } from '../testing/catalogues';
@@ -46,7 +46,7 @@ describe('filterRange', () => {
         (rows, parameters, limits) => {
           const snapshot = repacked(snapshotOf(FRAME, rows), limits);
           const { selections } = parseSelections(snapshot, parameters);
-          const filtered = filterRange(snapshot, fullWords(snapshot.size), selections);
+          const filtered = filterRange(snapshot, fullBitset(snapshot.size), selections);
           const oracle = new Oracle(snapshot, rows);
           const front = snapshot.aisles.byPath.get('/')!;
           const range: RangeRule = { source: { kind: 'catalogue' }, clauses: [] };
@@ -95,7 +95,7 @@ describe('filterRange', () => {
     const snapshot = snapshotOf(FRAME, rows);
     expect(snapshot.packed.parts.get('price')!.bins!.step).toBe(100);
     const { selections } = parseSelections(snapshot, { price: '20..80' });
-    const filtered = filterRange(snapshot, fullWords(snapshot.size), selections);
+    const filtered = filterRange(snapshot, fullBitset(snapshot.size), selections);
     const spread = filtered.numberSpread(snapshot.price)!;
     expect(spread).toEqual({ count: 9_000, min: 100, max: 100 + 8_999 * 7 });
     const first = filtered.numberBuckets(snapshot.price, spread)[0];
@@ -117,7 +117,7 @@ describe('filterRange', () => {
     expect(snapshot.packed.loose.has('tag')).toBe(false);
     expect(snapshot.packed.parts.get('tag')!.chunks.length).toBe(2);
     const { selections } = parseSelections(snapshot, { tag: 't3', stock: 'in' });
-    const filtered = filterRange(snapshot, fullWords(snapshot.size), selections);
+    const filtered = filterRange(snapshot, fullBitset(snapshot.size), selections);
     const column = snapshot.facets.get('tag') as ValueColumn;
     const oracle = new Oracle(snapshot, rows);
     const others = oracle.matching(
@@ -135,7 +135,7 @@ describe('filterRange', () => {
 
   it('leaves an empty range empty', () => {
     const snapshot = snapshotOf(FRAME, [product(1)]);
-    const filtered = filterRange(snapshot, wordsFor(1), new Map());
+    const filtered = filterRange(snapshot, emptyBitset(1), new Map());
     expect(filtered.count).toBe(0);
     expect(filtered.numberSpread(snapshot.price)).toBeNull();
     expect([...filtered.valueCounts(snapshot.facets.get('tag') as ValueColumn)]).toEqual([]);

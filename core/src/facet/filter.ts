@@ -1,21 +1,21 @@
 import { boundIn, type NumberColumn, type ValueColumn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
 import {
-  borrowList,
-  borrowWords,
+  acquireList,
+  acquireBitset,
   countCommon,
   countOf,
-  giveBack,
-  giveBackList,
+  releaseBitset,
+  releaseList,
   holds,
   listInto,
   type Stretches,
-  type Words,
+  type Bitset,
 } from '../catalogue/sets';
 import { bucketsOf, type BinCounts, type Bucket, type NumberSpread } from './count';
 import { countMembers, countRows, countSlot, spreadCounts } from './countRows';
 import type { PackedPart } from '../catalogue/packedRows';
-import { chosenWords, type Selections } from '../address/selection';
+import { chosenBitset, type Selections } from '../address/selection';
 import {
   countLoose,
   lostOf,
@@ -32,19 +32,19 @@ import {
  */
 export class Filtered {
   private histogram: Uint32Array | null = null;
-  private readonly lists = new Map<Words, Uint32Array>();
+  private readonly lists = new Map<Bitset, Uint32Array>();
   private readonly counted = new Map<string, Uint32Array>();
   /** Counts that were lent for this request. */
   private readonly lent: Uint32Array[] = [];
 
   constructor(
     private readonly snapshot: Snapshot,
-    private readonly range: Words,
+    private readonly range: Bitset,
     /** What is left of the range with all selections applied. */
-    readonly matches: Words,
+    readonly matches: Bitset,
     readonly count: number,
     /** Per chosen facet. */
-    private readonly nearMisses: ReadonlyMap<string, Words>,
+    private readonly nearMisses: ReadonlyMap<string, Bitset>,
     /** How many facets have something chosen. */
     private readonly chosen: number,
   ) {}
@@ -83,14 +83,14 @@ export class Filtered {
     if (matches === range || (near && this.chosen === 1)) counts = wholeLooseCounts(whole, range, column);
     else if (near || this.count * 2 <= whole.count) {
       counts = this.lend(column.values.length);
-      for (const words of near ? [matches, near] : [matches])
-        countLoose(column, words, whole.stretches, counts);
+      for (const bits of near ? [matches, near] : [matches])
+        countLoose(column, bits, whole.stretches, counts);
     } else {
       // As for packed ones: of most of a range, what it lost is quicker to count.
       counts = this.lend(column.values.length);
       const lost = lostOf(range, matches);
       countLoose(column, lost, whole.stretches, counts);
-      giveBack(lost);
+      releaseBitset(lost);
       const all = wholeLooseCounts(whole, range, column);
       for (let code = 0; code < counts.length; code++) counts[code] = all[code] - counts[code];
     }
@@ -189,7 +189,7 @@ export class Filtered {
   }
 
   /** Adds a facet's near misses to its counts, in the cheapest of three ways. */
-  private countNear(key: string, part: PackedPart, near: Words, counts: Uint32Array): void {
+  private countNear(key: string, part: PackedPart, near: Bitset, counts: Uint32Array): void {
     const { packed, facets } = this.snapshot;
     const { stretches } = rangeOf(this.range);
     const column = facets.get(key)!;
@@ -199,10 +199,10 @@ export class Filtered {
         counts[code] += countCommon(column.postings[code], near, stretches);
     else if (members < part.tuples) countMembers(packed.slots, part, this.listOf(near), counts);
     else {
-      const histogram = borrowWords(packed.tuples);
+      const histogram = acquireBitset(packed.tuples);
       for (const { slot } of part.chunks) countSlot(packed.slots[slot], near, stretches, histogram);
       spreadCounts(part, histogram, counts);
-      giveBack(histogram);
+      releaseBitset(histogram);
     }
   }
 
@@ -211,16 +211,16 @@ export class Filtered {
    * nothing is wrong, but memory outside the heap piles up until the collector walks the whole catalogue to find it.
    */
   release(): void {
-    for (const list of this.lists.values()) giveBackList(list);
-    for (const counts of this.lent) giveBack(counts);
-    for (const near of this.nearMisses.values()) giveBack(near);
-    if (this.histogram) giveBack(this.histogram);
-    if (this.matches !== this.range) giveBack(this.matches);
+    for (const list of this.lists.values()) releaseList(list);
+    for (const counts of this.lent) releaseBitset(counts);
+    for (const near of this.nearMisses.values()) releaseBitset(near);
+    if (this.histogram) releaseBitset(this.histogram);
+    if (this.matches !== this.range) releaseBitset(this.matches);
   }
 
   /** Counts for this request, all clear. */
   private lend(length: number): Uint32Array {
-    const counts = borrowWords(length);
+    const counts = acquireBitset(length);
     this.lent.push(counts);
     return counts;
   }
@@ -230,14 +230,14 @@ export class Filtered {
     if (this.histogram) return this.histogram;
     const { snapshot, range, matches, count } = this;
     const { packed } = snapshot;
-    const histogram = borrowWords(packed.tuples);
+    const histogram = acquireBitset(packed.tuples);
     const whole = rangeOf(range);
     if (count * 2 <= whole.count) countRows(packed, matches, whole.stretches, histogram);
     else {
       // Most of the range: what it lost is quicker to count.
       const lost = lostOf(range, matches);
       countRows(packed, lost, whole.stretches, histogram);
-      giveBack(lost);
+      releaseBitset(lost);
       const all = rangeHistogram(snapshot, range);
       for (let t = 0; t < histogram.length; t++) histogram[t] = all[t] - histogram[t];
     }
@@ -247,7 +247,7 @@ export class Filtered {
   /** The products that a facet is counted over, ascending within matches and near misses. */
   private members(key: string): readonly Uint32Array[] {
     const near = this.nearMisses.get(key);
-    return (near ? [this.matches, near] : [this.matches]).map((words) => this.listOf(words));
+    return (near ? [this.matches, near] : [this.matches]).map((bits) => this.listOf(bits));
   }
 
   /** How many products a facet is counted over. */
@@ -256,13 +256,13 @@ export class Filtered {
     return this.count + (near ? this.listOf(near).length : 0);
   }
 
-  private listOf(words: Words): Uint32Array {
-    let list = this.lists.get(words);
+  private listOf(bits: Bitset): Uint32Array {
+    let list = this.lists.get(bits);
     if (!list) {
       const { stretches } = rangeOf(this.range);
-      list = borrowList(words === this.matches ? this.count : countOf(words, stretches));
-      listInto(words, list, stretches);
-      this.lists.set(words, list);
+      list = acquireList(bits === this.matches ? this.count : countOf(bits, stretches));
+      listInto(bits, list, stretches);
+      this.lists.set(bits, list);
     }
     return list;
   }
@@ -282,8 +282,8 @@ function crossingIsCheaper({ postings }: ValueColumn, members: number, stretches
   let length = 0;
   for (let s = 0; s < stretches.length; s += 2) length += stretches[s + 1] - stretches[s];
   let cost = 0;
-  for (const { words, list } of postings) {
-    cost += words ? length * CROSS_WORD : list!.length * CROSS_LISTED;
+  for (const { bits, list } of postings) {
+    cost += bits ? length * CROSS_WORD : list!.length * CROSS_LISTED;
     if (cost > most) return false;
   }
   return cost < most;
@@ -316,7 +316,7 @@ function directSpread({ numbers }: NumberColumn, lists: readonly Uint32Array[]):
  */
 export function filterRange(
   snapshot: Snapshot,
-  range: Words,
+  range: Bitset,
   selections: Selections,
   allOf: ReadonlySet<string> = new Set(),
 ): Filtered {
@@ -324,9 +324,9 @@ export function filterRange(
   const keys = [...selections.keys()];
   const { stretches } = rangeOf(range);
   const chosen = keys.map((key) =>
-    chosenWords(snapshot, snapshot.facets.get(key)!, selections.get(key)!, allOf.has(key), range, stretches),
+    chosenBitset(snapshot, snapshot.facets.get(key)!, selections.get(key)!, allOf.has(key), range, stretches),
   );
-  const matches = borrowWords(range.length);
+  const matches = acquireBitset(range.length);
   const [a, b, c] = chosen;
   if (chosen.length > 3) splitAll(range, chosen, matches);
   else
@@ -350,7 +350,7 @@ export function filterRange(
 // Each split turns the filters' words into those of the range that fail it alone, and writes what meets all. The usual
 // one to three filters take a single pass; more of them gather what fails once and twice.
 
-function splitOne(range: Words, a: Words, matches: Words, first: number, behind: number): void {
+function splitOne(range: Bitset, a: Bitset, matches: Bitset, first: number, behind: number): void {
   for (let w = first; w < behind; w++) {
     const all = range[w] | 0;
     const meets = a[w] | 0;
@@ -359,7 +359,7 @@ function splitOne(range: Words, a: Words, matches: Words, first: number, behind:
   }
 }
 
-function splitTwo(range: Words, a: Words, b: Words, matches: Words, first: number, behind: number): void {
+function splitTwo(range: Bitset, a: Bitset, b: Bitset, matches: Bitset, first: number, behind: number): void {
   for (let w = first; w < behind; w++) {
     const all = range[w] | 0;
     const meetsA = a[w] | 0;
@@ -371,11 +371,11 @@ function splitTwo(range: Words, a: Words, b: Words, matches: Words, first: numbe
 }
 
 function splitThree(
-  range: Words,
-  a: Words,
-  b: Words,
-  c: Words,
-  matches: Words,
+  range: Bitset,
+  a: Bitset,
+  b: Bitset,
+  c: Bitset,
+  matches: Bitset,
   first: number,
   behind: number,
 ): void {
@@ -391,18 +391,18 @@ function splitThree(
   }
 }
 
-function splitAll(range: Words, chosen: readonly Words[], matches: Words): void {
-  const failed = borrowWords(range.length);
-  const twice = borrowWords(range.length);
-  for (const words of chosen)
-    for (let w = 0; w < words.length; w++) {
-      const missing = range[w] & ~words[w];
-      words[w] = missing;
+function splitAll(range: Bitset, chosen: readonly Bitset[], matches: Bitset): void {
+  const failed = acquireBitset(range.length);
+  const twice = acquireBitset(range.length);
+  for (const bits of chosen)
+    for (let w = 0; w < bits.length; w++) {
+      const missing = range[w] & ~bits[w];
+      bits[w] = missing;
       twice[w] |= failed[w] & missing;
       failed[w] |= missing;
     }
-  for (const words of chosen) for (let w = 0; w < words.length; w++) words[w] &= ~twice[w];
+  for (const bits of chosen) for (let w = 0; w < bits.length; w++) bits[w] &= ~twice[w];
   for (let w = 0; w < range.length; w++) matches[w] = range[w] & ~failed[w];
-  giveBack(failed);
-  giveBack(twice);
+  releaseBitset(failed);
+  releaseBitset(twice);
 }

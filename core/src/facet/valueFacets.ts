@@ -10,7 +10,7 @@ import type { FacetContext, FacetControl, FacetValueModel } from './models';
 import type { FacetPick } from '../address/selection';
 
 /** So many values of a facet stand on a page, beside those that are chosen. */
-export const MOST_VALUES = 100;
+export const MAX_VALUES = 100;
 
 /** The values that stand on the page: the first of them in their order, and those that are chosen. */
 export function valueModels(
@@ -76,7 +76,7 @@ function toldCodes(
   isChosen: (code: number) => boolean,
 ): number[] {
   const chosen = offered.filter(isChosen).map(numberOf);
-  const first = lowestOf(Float64Array.from(offered, numberOf), MOST_VALUES);
+  const first = lowestOf(Float64Array.from(offered, numberOf), MAX_VALUES);
   const told = new Set([...first, ...chosen]);
   return Array.from(Float64Array.from(told).sort(), codeAt);
 }

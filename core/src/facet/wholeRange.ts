@@ -1,15 +1,15 @@
 import type { ValueColumn } from '../catalogue/columns';
 import {
-  borrowList,
-  borrowWords,
+  acquireList,
+  acquireBitset,
   countOf,
-  giveBack,
-  giveBackList,
+  releaseBitset,
+  releaseList,
   holds,
   listInto,
   stretchesOf,
   type Stretches,
-  type Words,
+  type Bitset,
 } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { countRows, countSlot, spreadCounts } from './countRows';
@@ -26,10 +26,10 @@ export interface WholeRange {
   counts: Map<string, Uint32Array>;
 }
 
-const keptRanges = new WeakMap<Words, WholeRange>();
+const keptRanges = new WeakMap<Bitset, WholeRange>();
 
 /** What is known of a range without selections; ranges are kept with their snapshot and asked for again and again. */
-export function rangeOf(range: Words): WholeRange {
+export function rangeOf(range: Bitset): WholeRange {
   let whole = keptRanges.get(range);
   if (!whole) {
     const stretches = stretchesOf(range);
@@ -40,7 +40,7 @@ export function rangeOf(range: Words): WholeRange {
 }
 
 /** What is known of a range by these rows; few changes since are made up for, other rows are counted anew. */
-export function rangeIn({ state, past }: PackedRows, range: Words): WholeRange {
+export function rangeIn({ state, past }: PackedRows, range: Bitset): WholeRange {
   const whole = rangeOf(range);
   if (whole.state === state) return whole;
   const since = past.findIndex(({ from }) => from === whole.state);
@@ -61,7 +61,7 @@ export function rangeIn({ state, past }: PackedRows, range: Words): WholeRange {
   return whole;
 }
 
-export function rangeHistogram({ packed }: Snapshot, range: Words): Uint32Array {
+export function rangeHistogram({ packed }: Snapshot, range: Bitset): Uint32Array {
   const whole = rangeIn(packed, range);
   if (!whole.histogram) {
     whole.histogram = new Uint32Array(packed.tuples);
@@ -70,7 +70,7 @@ export function rangeHistogram({ packed }: Snapshot, range: Words): Uint32Array 
   return whole.histogram;
 }
 
-export function rangeCounts(snapshot: Snapshot, range: Words, key: string, part: PackedPart): Uint32Array {
+export function rangeCounts(snapshot: Snapshot, range: Bitset, key: string, part: PackedPart): Uint32Array {
   const whole = rangeIn(snapshot.packed, range);
   let counts = whole.counts.get(key);
   if (!counts) {
@@ -80,7 +80,7 @@ export function rangeCounts(snapshot: Snapshot, range: Words, key: string, part:
   return counts;
 }
 
-export function wholeLooseCounts(whole: WholeRange, range: Words, column: ValueColumn): Uint32Array {
+export function wholeLooseCounts(whole: WholeRange, range: Bitset, column: ValueColumn): Uint32Array {
   let counts = whole.counts.get(column.key);
   if (!counts) {
     whole.counts.set(column.key, (counts = new Uint32Array(column.values.length)));
@@ -90,8 +90,8 @@ export function wholeLooseCounts(whole: WholeRange, range: Words, column: ValueC
 }
 
 /** What a range lost to the selections; lent. */
-export function lostOf(range: Words, matches: Words): Words {
-  const lost = borrowWords(range.length);
+export function lostOf(range: Bitset, matches: Bitset): Bitset {
+  const lost = acquireBitset(range.length);
   for (let w = 0; w < lost.length; w++) lost[w] = range[w] & ~matches[w];
   return lost;
 }
@@ -99,20 +99,20 @@ export function lostOf(range: Words, matches: Words): Words {
 /** Counts a set's products by the codes of a column; adds to `counts`. */
 export function countLoose(
   { single, offsets, codes, values }: ValueColumn,
-  words: Words,
+  bits: Bitset,
   stretches: Stretches,
   counts: Uint32Array,
 ): void {
   if (single) {
     // Cell 0 is for products without a value.
-    const cells = borrowWords(values.length + 1);
-    countSlot(single, words, stretches, cells);
+    const cells = acquireBitset(values.length + 1);
+    countSlot(single, bits, stretches, cells);
     for (let code = 0; code < counts.length; code++) counts[code] += cells[code + 1];
-    giveBack(cells);
+    releaseBitset(cells);
     return;
   }
-  const members = borrowList(countOf(words, stretches));
-  listInto(words, members, stretches);
+  const members = acquireList(countOf(bits, stretches));
+  listInto(bits, members, stretches);
   for (const p of members) for (let at = offsets[p]; at < offsets[p + 1]; at++) counts[codes[at]]++;
-  giveBackList(members);
+  releaseList(members);
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { TilePlace } from '../plan/fixtures';
-import { FREE_COLUMNS, freePlaces, isInside, MOST_ROWS, overlap } from './freeGrid';
+import { FREE_COLUMNS, freePlaces, isInside, MAX_ROWS, overlap } from './freeGrid';
 
 const place = fc
   .record({
@@ -52,6 +52,6 @@ describe('a free grid', () => {
     expect(freePlaces([2], [low, big]), 'the row above is gone').toEqual([{ ...low, y: 0 }]);
     const outside = { category: 4, x: 5, y: 0, w: 3, h: 1 };
     expect(freePlaces([4], [outside])).toEqual([{ category: 4, x: 0, y: 0, w: 3, h: 1 }]);
-    expect(FREE_COLUMNS * MOST_ROWS).toBeGreaterThan(60 * 4);
+    expect(FREE_COLUMNS * MAX_ROWS).toBeGreaterThan(60 * 4);
   });
 });

@@ -3,14 +3,14 @@ import type { TilePlace } from '../plan/fixtures';
 /** Columns of a free grid; its tiles stand on whole ones. */
 export const FREE_COLUMNS = 6;
 /** No tile stands below this row. */
-export const MOST_ROWS = 60;
+export const MAX_ROWS = 60;
 /** A tile that nobody has put anywhere. */
 const USUAL_TILE = { w: 2, h: 2 };
 
 type Box = Omit<TilePlace, 'category'>;
 
 export const isInside = ({ x, y, w, h }: Box): boolean =>
-  x >= 0 && y >= 0 && w >= 1 && h >= 1 && x + w <= FREE_COLUMNS && y + h <= MOST_ROWS;
+  x >= 0 && y >= 0 && w >= 1 && h >= 1 && x + w <= FREE_COLUMNS && y + h <= MAX_ROWS;
 
 export const overlap = (a: Box, b: Box): boolean =>
   a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
@@ -40,7 +40,7 @@ export function freePlaces(categories: readonly number[], given: readonly TilePl
 
 function firstFree(free: (box: Box) => boolean, { w, h }: Pick<Box, 'w' | 'h'>): Box | null {
   const width = Math.min(FREE_COLUMNS, Math.max(1, w));
-  for (let y = 0; y < MOST_ROWS; y++)
+  for (let y = 0; y < MAX_ROWS; y++)
     for (let x = 0; x + width <= FREE_COLUMNS; x++) {
       const box = { x, y, w: width, h: Math.max(1, h) };
       if (free(box)) return box;
@@ -53,7 +53,7 @@ function withoutEmptyRows(placed: readonly TilePlace[]): TilePlace[] {
   const used = new Set<number>();
   for (const { y, h } of placed) for (let row = y; row < y + h; row++) used.add(row);
   const up: number[] = [];
-  for (let row = 0, empty = 0; row < MOST_ROWS; row++) {
+  for (let row = 0, empty = 0; row < MAX_ROWS; row++) {
     up.push(empty);
     if (!used.has(row)) empty++;
   }

@@ -54,7 +54,7 @@ export const NARROWEST: PerWidth<number> = {
   wide: BREAKPOINT_BOUNDS.wide.least,
 };
 /** Gaps take so much of a room at the most; what stands between them keeps the rest. */
-const MOST_IN_GAPS = 0.92;
+const MAX_IN_GAPS = 0.92;
 
 /**
  * The gaps that so many columns have in a room: as wide as they are wished, or narrower where they would leave no room for
@@ -70,7 +70,7 @@ export function fittingGaps(
     if (gaps < 1) return wished[name];
     const { share, fixed } = rooms[name];
     const room = Math.max(0, share * NARROWEST[name] + fixed);
-    return Math.min(wished[name], Math.floor((room * MOST_IN_GAPS) / gaps));
+    return Math.min(wished[name], Math.floor((room * MAX_IN_GAPS) / gaps));
   };
   return { wide: at('wide'), medium: at('medium'), narrow: at('narrow') };
 }

@@ -5,7 +5,7 @@ import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import { housePlan } from '../plan/housePlan';
 import { FRAME, NOW, product } from '../testing/catalogues';
-import { fullRowSizes, MOST_PER_PAGE, productsAPage, renditionFor, rowsOf } from './rows';
+import { fullRowSizes, MAX_PER_PAGE, productsAPage, renditionFor, rowsOf } from './rows';
 import { tallyOf } from '../tally/tally';
 
 const columns = fc.integer({ min: 1, max: 6 });
@@ -44,7 +44,7 @@ describe('productsAPage', () => {
     expect(productsAPage({ by: 'products', count: 9 }, columns)).toBe(9);
     expect(productsAPage({ by: 'rows', count: 3 }, columns)).toBe(12);
     expect(productsAPage({ by: 'rows', count: 3 }, { ...columns, wide: 5 })).toBe(15);
-    expect(productsAPage({ by: 'all' }, columns)).toBe(MOST_PER_PAGE);
+    expect(productsAPage({ by: 'all' }, columns)).toBe(MAX_PER_PAGE);
     expect(productsAPage({ by: 'rows', count: 100 }, columns), 'never more than a page bears').toBe(200);
   });
 });

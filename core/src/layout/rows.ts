@@ -3,12 +3,12 @@ import type { PageSize } from '../plan/plan';
 import type { PerWidth } from '../width/widths';
 
 /** No page holds more cards than this, whatever is asked for. */
-export const MOST_PER_PAGE = 200;
+export const MAX_PER_PAGE = 200;
 
-/** Products a page: as many as are said, full rows of the wide page, or all that there are; at most MOST_PER_PAGE. */
+/** Products a page: as many as are said, full rows of the wide page, or all that there are; at most MAX_PER_PAGE. */
 export function productsAPage(size: PageSize, { wide }: Stepped<number>): number {
-  if (size.by === 'all') return MOST_PER_PAGE;
-  return Math.min(MOST_PER_PAGE, size.by === 'rows' ? size.count * wide : size.count);
+  if (size.by === 'all') return MAX_PER_PAGE;
+  return Math.min(MAX_PER_PAGE, size.by === 'rows' ? size.count * wide : size.count);
 }
 
 /** How a page of cards fills its rows. */

@@ -13,7 +13,7 @@ export function contrastOf(one: string, other: string): number {
   return (light + 0.05) / (dark + 0.05);
 }
 
-export const LEAST_CONTRAST = 4.5;
+export const MIN_CONTRAST = 4.5;
 
 /** A colour `#rrggbb` laid over another one, as browsers mix them. @param opacity 0 to 1. */
 export function laidOver(colour: string, below: string, opacity: number): string {

@@ -1,4 +1,4 @@
-import { contrastOf, LEAST_CONTRAST } from './contrast';
+import { contrastOf, MIN_CONTRAST } from './contrast';
 import type { Colours } from './look';
 
 const channelsOf = (colour: string): number[] =>
@@ -17,7 +17,7 @@ function readable(colour: string, towards: string, ...grounds: readonly string[]
   for (let share = 1; share > 0; share -= 0.05) {
     const tried = mixed(colour, towards, share);
     // A hair more than is asked for, so that rounding never takes it below.
-    if (grounds.every((ground) => contrastOf(tried, ground) >= LEAST_CONTRAST + 0.05)) return tried;
+    if (grounds.every((ground) => contrastOf(tried, ground) >= MIN_CONTRAST + 0.05)) return tried;
   }
   return towards;
 }
@@ -52,7 +52,7 @@ export function darkColours({ ink, ground: paper, mark, sale, good }: Colours): 
 const readableGround = (colour: string, towards: string, words: string): string => {
   for (let share = 0.5; share > 0; share -= 0.05) {
     const tried = mixed(colour, towards, share);
-    if (contrastOf(words, tried) >= LEAST_CONTRAST + 0.05) return tried;
+    if (contrastOf(words, tried) >= MIN_CONTRAST + 0.05) return tried;
   }
   return towards;
 };

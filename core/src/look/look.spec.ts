@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { contrastOf, LEAST_CONTRAST, luminanceOf } from './contrast';
+import { contrastOf, MIN_CONTRAST, luminanceOf } from './contrast';
 import { darkColours } from './dark';
 import {
   COLOUR_NAMES,
@@ -39,7 +39,7 @@ describe('the ready looks', () => {
   it('can be read in every pair that is in use', () => {
     for (const [name, look] of Object.entries(READY_LOOKS))
       for (const { what, contrast } of contrastsOf(look.colours))
-        expect(contrast, `${name}: ${what}`).toBeGreaterThanOrEqual(LEAST_CONTRAST);
+        expect(contrast, `${name}: ${what}`).toBeGreaterThanOrEqual(MIN_CONTRAST);
   });
 });
 
@@ -58,7 +58,7 @@ describe('colours for dark pages', () => {
     );
     const readable = (light: Colours): void => {
       for (const { what, contrast } of contrastsOf(darkColours(light)))
-        expect(contrast, what).toBeGreaterThanOrEqual(LEAST_CONTRAST);
+        expect(contrast, what).toBeGreaterThanOrEqual(MIN_CONTRAST);
     };
     fc.assert(fc.property(colours, readable));
     for (const { colours: ready } of Object.values(READY_LOOKS)) readable(ready);

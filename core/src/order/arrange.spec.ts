@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { countOf, wordsFor, type Words } from '../catalogue/sets';
+import { countOf, emptyBitset, type Bitset } from '../catalogue/sets';
 import { type Snapshot } from '../catalogue/snapshot';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { CONTEXT, FRAME, product, productsArbitrary } from '../testing/catalogues';
@@ -23,15 +23,15 @@ const spreadArbitrary: fc.Arbitrary<Spread | null> = fc.option(
   fc.record({ by: fc.constantFrom('material', 'category', 'gone'), most: fc.integer({ min: 1, max: 3 }) }),
 );
 
-function some(snapshot: Snapshot, step: number): Words {
-  const words = wordsFor(snapshot.size);
-  for (let p = 0; p < snapshot.size; p += step) words[p >>> 5] |= 1 << (p & 31);
-  return words;
+function some(snapshot: Snapshot, step: number): Bitset {
+  const bits = emptyBitset(snapshot.size);
+  for (let p = 0; p < snapshot.size; p += step) bits[p >>> 5] |= 1 << (p & 31);
+  return bits;
 }
 
 const arranged = (
   snapshot: Snapshot,
-  words: Words,
+  bits: Bitset,
   pins: readonly Pin[],
   spread: Spread | null,
   from: number,
@@ -39,9 +39,9 @@ const arranged = (
 ): number[] =>
   arrangedWindow(
     snapshot,
-    words,
+    bits,
     permutationOf(snapshot, SORTING, 'en', CONTEXT),
-    heldPins(snapshot, pins, 'front', words).held,
+    heldPins(snapshot, pins, 'front', bits).held,
     spread,
     from,
     size,
@@ -52,7 +52,7 @@ describe('an arranged listing', () => {
     fc.assert(
       fc.property(productsArbitrary, fc.integer({ min: 1, max: 2 }), (rows, most) => {
         const snapshot = snapshotOf(FRAME, rows);
-        const words = some(snapshot, 1);
+        const bits = some(snapshot, 1);
         const sunk: Clause = { kind: 'tag', tag: 1 };
         const sorting = {
           ...SORTING,
@@ -62,7 +62,7 @@ describe('an arranged listing', () => {
         };
         const permutation = permutationOf(snapshot, sorting, 'en', CONTEXT);
         const spread = { by: 'material', most };
-        const placed = arrangedWindow(snapshot, words, permutation, new Map(), spread, 0, snapshot.size);
+        const placed = arrangedWindow(snapshot, bits, permutation, new Map(), spread, 0, snapshot.size);
         const groups = placed.map(({ p }) => permutation.groups![p]);
         expect(groups).toEqual([...groups].sort((a, b) => a - b));
       }),
@@ -79,15 +79,15 @@ describe('an arranged listing', () => {
         fc.integer({ min: 1, max: 40 }),
         (rows, pins, spread, step, size) => {
           const snapshot = snapshotOf(FRAME, rows);
-          const words = some(snapshot, step);
-          const total = countOf(words);
-          const whole = arranged(snapshot, words, pins, spread, 0, total);
+          const bits = some(snapshot, step);
+          const total = countOf(bits);
+          const whole = arranged(snapshot, bits, pins, spread, 0, total);
           expect([...whole].sort((a, b) => a - b)).toEqual(
             rows.map((_, p) => p).filter((p) => p % step === 0),
           );
           const pages: number[] = [];
           for (let from = 0; from < total; from += size)
-            pages.push(...arranged(snapshot, words, pins, spread, from, size));
+            pages.push(...arranged(snapshot, bits, pins, spread, from, size));
           expect(pages).toEqual(whole);
         },
       ),
@@ -99,9 +99,9 @@ describe('an arranged listing', () => {
     fc.assert(
       fc.property(productsArbitrary, pinsArbitrary, spreadArbitrary, (rows, pins, spread) => {
         const snapshot = snapshotOf(FRAME, rows);
-        const words = some(snapshot, 1);
-        const { held } = heldPins(snapshot, pins, 'front', words);
-        const whole = arranged(snapshot, words, pins, spread, 0, rows.length);
+        const bits = some(snapshot, 1);
+        const { held } = heldPins(snapshot, pins, 'front', bits);
+        const whole = arranged(snapshot, bits, pins, spread, 0, rows.length);
         for (const [p, place] of held)
           if (place < rows.length) expect(whole[place]).toBe(p);
           else expect(whole.indexOf(p)).toBeGreaterThanOrEqual(rows.length - held.size);
@@ -148,7 +148,7 @@ describe('pins beyond the end of a short listing', () => {
 
 describe('heldPins', () => {
   const snapshot = snapshotOf(FRAME, [product(1), product(2), product(3)]);
-  const words = Uint32Array.of(0b011);
+  const bits = Uint32Array.of(0b011);
 
   it('says which pins can’t hold and why', () => {
     const pins: Pin[] = [
@@ -157,7 +157,7 @@ describe('heldPins', () => {
       { sku: 'P-3', place: 1, aisle: null },
       { sku: 'P-2', place: 2, aisle: null },
     ];
-    const { held, lost } = heldPins(snapshot, pins, 'front', words);
+    const { held, lost } = heldPins(snapshot, pins, 'front', bits);
     expect([...held]).toEqual([[0, 1]]);
     expect(lost.map(({ pin, reason }) => [pin.sku, reason])).toEqual([
       ['P-gone', 'unknown'],
@@ -172,7 +172,7 @@ describe('heldPins', () => {
       { sku: 'P-2', place: 1, aisle: 'front' },
       { sku: 'P-1', place: 2, aisle: 'category:9' },
     ];
-    expect([...heldPins(snapshot, pins, 'front', words).held]).toEqual([[1, 0]]);
-    expect([...heldPins(snapshot, pins, 'category:9', words).held]).toEqual([[0, 1]]);
+    expect([...heldPins(snapshot, pins, 'front', bits).held]).toEqual([[1, 0]]);
+    expect([...heldPins(snapshot, pins, 'category:9', bits).held]).toEqual([[0, 1]]);
   });
 });

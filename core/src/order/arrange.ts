@@ -1,6 +1,6 @@
 import type { Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
-import { countOf, holds, type Words } from '../catalogue/sets';
+import { countOf, holds, type Bitset } from '../catalogue/sets';
 import { windowOf, type Permutation } from './order';
 import type { Pin, Spread } from './sorting';
 
@@ -20,10 +20,10 @@ export interface HeldPins {
 }
 
 /**
- * The pins that hold among `words` in an aisle. The pins of the aisle itself come before those of the whole plan; of
+ * The pins that hold among `bits` in an aisle. The pins of the aisle itself come before those of the whole plan; of
  * two for one place, or for one product, the first holds. A product that is not there leaves no hole.
  */
-export function heldPins(snapshot: Snapshot, pins: readonly Pin[], aisle: string, words: Words): HeldPins {
+export function heldPins(snapshot: Snapshot, pins: readonly Pin[], aisle: string, bits: Bitset): HeldPins {
   const held = new Map<number, number>();
   const places = new Set<number>();
   const lost: LostPin[] = [];
@@ -31,7 +31,7 @@ export function heldPins(snapshot: Snapshot, pins: readonly Pin[], aisle: string
   for (const pin of here) {
     const p = snapshot.bySku.get(pin.sku);
     if (p === undefined) lost.push({ pin, reason: 'unknown' });
-    else if (!holds(words, p)) lost.push({ pin, reason: 'not-here' });
+    else if (!holds(bits, p)) lost.push({ pin, reason: 'not-here' });
     else if (places.has(pin.place - 1)) lost.push({ pin, reason: 'place-taken' });
     else if (!held.has(p)) {
       held.set(p, pin.place - 1);
@@ -48,7 +48,7 @@ export interface Placed {
 }
 
 /**
- * Places `from` … `from + size - 1` of the set `words`, with pins at their places and no more than `spread.most`
+ * Places `from` … `from + size - 1` of the set `bits`, with pins at their places and no more than `spread.most`
  * products of one value in a row.
  *
  * Pinned products stand at their places, or at the end where there are fewer; the rest keeps the order of `permutation`
@@ -58,16 +58,16 @@ export interface Placed {
  */
 export function arrangedWindow(
   snapshot: Snapshot,
-  words: Words,
+  bits: Bitset,
   permutation: Permutation,
   held: ReadonlyMap<number, number>,
   spread: Spread | null,
   from: number,
   size: number,
 ): Placed[] {
-  const total = countOf(words);
+  const total = countOf(bits);
   const until = Math.min(total, from + size);
-  const rest = words.slice();
+  const rest = bits.slice();
   for (const p of held.keys()) rest[p >>> 5] &= ~(1 << (p & 31));
   const restCount = total - held.size;
   const queue = windowOf(rest, restCount, permutation, 0, Math.min(restCount, until + LOOK_AHEAD));

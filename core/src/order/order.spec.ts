@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { countOf, fullWords, holds, wordsFor } from '../catalogue/sets';
+import { countOf, fullBitset, holds, emptyBitset } from '../catalogue/sets';
 import { filterRange } from '../facet/filter';
 import { parseSelections } from '../address/selection';
 import { pageOf } from '../page/pageOf';
@@ -151,7 +151,7 @@ describe('a page of an order by price', () => {
           const snapshot = snapshotOf(FRAME, rows);
           const permutation = permutationOf(snapshot, byLevels([{ key: 'price', reversed }]), 'en', CONTEXT);
           const { selections } = parseSelections(snapshot, { price });
-          const filtered = filterRange(snapshot, fullWords(rows.length), selections);
+          const filtered = filterRange(snapshot, fullBitset(rows.length), selections);
           const slow = [...permutation.positions]
             .filter((p) => holds(filtered.matches, p))
             .slice(from, from + 5);
@@ -245,7 +245,7 @@ describe('windowOf', () => {
         (rows, flags, from, size) => {
           const snapshot = snapshotOf(FRAME, rows);
           const permutation = permutationOf(snapshot, NEWEST, 'en', CONTEXT);
-          const words = wordsFor(rows.length);
+          const words = emptyBitset(rows.length);
           rows.forEach((_, p) => {
             if (flags[p]) words[p >>> 5] |= 1 << (p & 31);
           });
@@ -272,7 +272,7 @@ describe('windowOf', () => {
         (score, found, left, from, size) => {
           const places = Uint32Array.from(found);
           const matches = { places, scores: Float64Array.from(found, (p) => score[p]) };
-          const words = wordsFor(40);
+          const words = emptyBitset(40);
           for (const p of left) if (found.includes(p)) words[p >>> 5] |= 1 << (p & 31);
           const slow = found
             .filter((p) => left.includes(p))

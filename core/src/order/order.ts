@@ -5,15 +5,15 @@ import { resorted } from '../catalogue/resort';
 import { sortedByNumbers } from '../catalogue/sortByNumbers';
 import type { Snapshot } from '../catalogue/snapshot';
 import {
-  borrowList,
-  fullWords,
-  giveBackList,
+  acquireList,
+  fullBitset,
+  releaseList,
   holds,
   intersectInto,
   listInto,
-  type Words,
+  type Bitset,
 } from '../catalogue/sets';
-import { activitySums, clauseWords, dayRead, faultOf, numberOf } from '../range/clauseWords';
+import { activitySums, clauseBitset, dayRead, faultOf, numberOf } from '../range/clauseBitset';
 import type { Clause, RangeContext } from '../clause/rule';
 import { nameNumbers } from './names';
 import type { SearchMatches } from './matches';
@@ -197,20 +197,20 @@ function groupNumbers(
   context: RangeContext,
 ): Float64Array | null {
   if (!lift.length && !sink.length && !soldOutLast) return null;
-  const wordsOf = (clauses: readonly Clause[]): Words[] =>
+  const wordsOf = (clauses: readonly Clause[]): Bitset[] =>
     clauses
       .filter((clause) => !faultOf(snapshot, clause))
-      .map((clause) => clauseWords(snapshot, clause, context));
+      .map((clause) => clauseBitset(snapshot, clause, context));
   const [lifted, sunk] = [wordsOf(lift), wordsOf(sink)];
   const question = `groups ${JSON.stringify([lift, sink, soldOutLast])}`;
   const reads = [...lifted, null, ...sunk, soldOutLast ? snapshot.inStock : null];
   return numbersKept.get(snapshot.lineage, question, reads, () => {
     const groups = new Float64Array(snapshot.size).fill(1);
-    const put = (met: readonly Words[], group: number): void => {
+    const put = (met: readonly Bitset[], group: number): void => {
       if (!met.length) return;
-      const words = fullWords(snapshot.size);
-      for (const one of met) intersectInto(words, one);
-      for (let p = 0; p < snapshot.size; p++) if (holds(words, p)) groups[p] = group;
+      const bits = fullBitset(snapshot.size);
+      for (const one of met) intersectInto(bits, one);
+      for (let p = 0; p < snapshot.size; p++) if (holds(bits, p)) groups[p] = group;
     };
     put(lifted, 0);
     put(sunk, 2);
@@ -371,14 +371,14 @@ export function weightedRatings(snapshot: Snapshot): Float64Array {
 const votesOf = ({ ratings }: Snapshot, p: number): number => (ratings[p] > 0 ? ratings[p] : 1);
 
 /**
- * Positions `from` … `from + size - 1` of the set `words` in the order of `permutation`. `count` must be the size of the
+ * Positions `from` … `from + size - 1` of the set `bits` in the order of `permutation`. `count` must be the size of the
  * set, and no member may have a rank below `firstRank`.
  *
  * Walking the permutation costs about (from + size) · n / count steps, choosing the lowest ranks among the members
  * count · log₂(from + size) at worst; the cheaper is taken.
  */
 export function windowOf(
-  words: Words,
+  bits: Bitset,
   count: number,
   permutation: Permutation,
   from: number,
@@ -396,16 +396,16 @@ export function windowOf(
     let taken = 0;
     for (let rank = firstRank; taken < length; rank++) {
       const p = positions[rank];
-      if (holds(words, p) && passed++ >= from) out[taken++] = p;
+      if (holds(bits, p) && passed++ >= from) out[taken++] = p;
     }
     return out;
   }
-  const members = borrowList(count);
-  listInto(words, members);
+  const members = acquireList(count);
+  listInto(bits, members);
   for (let k = 0; k < count; k++) members[k] = ranks[members[k]];
   const lowest = lowestOf(members, until);
   for (let k = 0; k < length; k++) out[k] = positions[lowest[from + k]];
-  giveBackList(members);
+  releaseList(members);
   return out;
 }
 
@@ -414,14 +414,14 @@ const WALKS_PER_MEMBER = 6;
 
 /** The same window with the best scores first; equal scores stand in the order of `permutation`. */
 export function windowByScore(
-  words: Words,
+  bits: Bitset,
   { places, scores }: Pick<SearchMatches, 'places' | 'scores'>,
   { ranks }: Permutation,
   from: number,
   size: number,
 ): Uint32Array {
   const members: number[] = [];
-  for (let at = 0; at < places.length; at++) if (holds(words, places[at])) members.push(at);
+  for (let at = 0; at < places.length; at++) if (holds(bits, places[at])) members.push(at);
   const until = Math.min(members.length, from + size);
   if (until <= from) return new Uint32Array(0);
   // The best `until` are those above the last one's score, and the first by rank of those that share it.

@@ -6,7 +6,7 @@ import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import { appliedModels, appliedSearch } from '../facet/facetWords';
 import { filterRange } from '../facet/filter';
 import { parseSelections } from '../address/selection';
-import { MOST_PER_PAGE } from '../layout/rows';
+import { MAX_PER_PAGE } from '../layout/rows';
 import { facetPanelOf, shelfOf, type Edition, type Plan, type Shelf } from '../plan/plan';
 import { choosePlan } from '../plan/reach';
 import { dayIn, type PageFacts } from '../plan/shownWhen';
@@ -44,7 +44,7 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
   const range = shelf ? runRange(snapshot, aisle, shelf.range, context) : null;
   const filtered =
     range &&
-    filterRange(snapshot, searched(range.words, request.matches), state.selections, allOfFacets(plan));
+    filterRange(snapshot, searched(range.bits, request.matches), state.selections, allOfFacets(plan));
   const addresses = new NeighbourAddresses(state, snapshot.frame.languages[0]);
   const composer: Composer = {
     snapshot,
@@ -114,12 +114,12 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
 }
 
 /** Filters that are named in a title; a longer one is read by nobody. */
-const MOST_TITLED = 3;
+const MAX_TITLED = 3;
 
 /** Every state of an aisle has a title of its own: what is chosen there, and which page it is. */
 function headTitle(title: string, applied: readonly AppliedModel[], page: number, lang: Lang): string {
-  const chosen = applied.slice(0, MOST_TITLED).map(({ label }) => label);
-  const more = applied.length > MOST_TITLED ? ', …' : '';
+  const chosen = applied.slice(0, MAX_TITLED).map(({ label }) => label);
+  const more = applied.length > MAX_TITLED ? ', …' : '';
   return [
     chosen.length ? `${title}: ${chosen.join(', ')}${more}` : title,
     ...(page > 1 ? [wordsIn(lang).page(page)] : []),
@@ -189,7 +189,7 @@ interface ReadState {
 }
 
 /** Beyond this nobody has pages. */
-const MOST_PAGES = 1_000_000;
+const MAX_PAGES = 1_000_000;
 
 function readState(snapshot: Snapshot, plan: Plan, request: PageRequest): ReadState {
   const { parameters } = request;
@@ -204,10 +204,10 @@ function readState(snapshot: Snapshot, plan: Plan, request: PageRequest): ReadSt
     faults.push({ path: key, message: `Give a whole number from 1 to ${most}.` });
     return null;
   };
-  const size = whole('size', MOST_PER_PAGE);
-  const page = whole('page', MOST_PAGES) ?? 1;
+  const size = whole('size', MAX_PER_PAGE);
+  const page = whole('page', MAX_PAGES) ?? 1;
   const together = shelfOf(plan)?.paging.form !== 'numbered';
-  const from = Math.min(page, (together && whole('from', MOST_PAGES)) || page);
+  const from = Math.min(page, (together && whole('from', MAX_PAGES)) || page);
   const choices: readonly string[] = orderChoices(shelfOf(plan), q !== '');
   let order: string | null = parameters['order'] ?? null;
   if (order !== null && !choices.includes(order)) {

@@ -4,7 +4,7 @@ import { plainText, shorten } from '../text/plainText';
 import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
 import { textIn, type Lang } from '../text/texts';
-import { countOf, holds, type Words } from '../catalogue/sets';
+import { countOf, holds, type Bitset } from '../catalogue/sets';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import { cardGaps, cardRooms, PAGE_ROOMS, sizesOf } from '../layout/room';
 import { USUAL_LOOK } from '../look/look';
@@ -83,8 +83,8 @@ function relatedModel(
 ): RelatedModel | null {
   const shelf = fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf');
   if (!related || !shelf) return null;
-  const { words } = runRange(snapshot, aisle, related.range, context);
-  const places = inOrder(snapshot, aisle, shelf, related, words, context, lang)
+  const { bits } = runRange(snapshot, aisle, related.range, context);
+  const places = inOrder(snapshot, aisle, shelf, related, bits, context, lang)
     .filter((other) => other !== p)
     .slice(0, related.most);
   if (!places.length) return null;
@@ -105,13 +105,13 @@ function inOrder(
   aisle: Aisle,
   shelf: Shelf,
   { range, most }: RelatedShelf,
-  words: Words,
+  bits: Bitset,
   context: RangeContext,
   lang: Lang,
 ): number[] {
   if (range.source.kind === 'related')
-    return [...nearestTo(snapshot, context.product!)].filter((other) => holds(words, other));
+    return [...nearestTo(snapshot, context.product!)].filter((other) => holds(bits, other));
   const sorting = sortingOf({ ...shelf, range }, 'recommended', aisle, context);
   // One more, as the product itself may be among them.
-  return [...windowOf(words, countOf(words), permutationOf(snapshot, sorting, lang, context), 0, most + 1)];
+  return [...windowOf(bits, countOf(bits), permutationOf(snapshot, sorting, lang, context), 0, most + 1)];
 }

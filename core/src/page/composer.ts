@@ -1,7 +1,7 @@
 import type { BadgeSet } from '../badge/badges';
 import type { Aisle } from '../catalogue/aisles';
 import { textIn } from '../text/texts';
-import type { Words } from '../catalogue/sets';
+import type { Bitset } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import type { Filtered } from '../facet/filter';
 import type { Plan, Shelf } from '../plan/plan';
@@ -50,8 +50,8 @@ export interface Composer {
   filtered: Filtered | null;
 }
 
-export function searched(range: Words, matches: SearchMatches | null): Words {
-  return matches ? range.map((word, w) => word & matches.words[w]) : range;
+export function searched(range: Bitset, matches: SearchMatches | null): Bitset {
+  return matches ? range.map((word, w) => word & matches.bits[w]) : range;
 }
 
 /** What the page is called: its aisle, or what was searched for. */

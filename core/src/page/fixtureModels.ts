@@ -168,7 +168,7 @@ function facetsModel(composer: Composer, fixture: FacetPanel): FixtureModel | nu
   if (!filtered) return null;
   const { id, side, share, header, counts } = fixture;
   // A search within the aisle narrows like a filter; in the search aisle it is what the aisle holds.
-  const all = aisle.kind === 'search' ? searched(range!.words, request.matches) : range!.words;
+  const all = aisle.kind === 'search' ? searched(range!.bits, request.matches) : range!.bits;
   const whole = fixture.hideDead ? null : filterRange(snapshot, all, new Map());
   const context: FacetContext = { snapshot, aisle, state, addresses, filtered, whole, find: request.find };
   const facets = fixture.facets.flatMap((choice) => facetModel(context, choice) ?? []);

@@ -42,6 +42,7 @@ import type { FixtureModel, FramePicture, NavigationItem, TileModel } from './pa
 import type { LinkModel } from '../address/link';
 import { navigationOf } from './shopFrame';
 import { hrefOf } from '../address/link';
+import type { Bitset } from '../catalogue/sets';
 import { wordsIn } from '../words/words';
 
 /** What the fixtures of the frame are made from. */
@@ -234,11 +235,11 @@ export function promotionModel(
   shelf: Shelf | undefined,
 ): FixtureModel | null {
   const { snapshot, aisle, plan, lang, context } = frame;
-  const { words, count } = runRange(snapshot, aisle, promotion.range, context);
+  const { bits, count } = runRange(snapshot, aisle, promotion.range, context);
   const elements = promotion.card ?? shelf?.card;
   const face = promotion.face ?? shelf?.face ?? USUAL_FACE;
   if (!count || !elements) return null;
-  const places = firstOf(frame, promotion, words, count, promotion.most);
+  const places = firstOf(frame, promotion, bits, count, promotion.most);
   const { id, form, columns, gap, autoplay, arrows, dots, loop } = promotion;
   const rooms = roomsOf(plan.fixtures, promotion);
   const drawn = drawCard(
@@ -280,12 +281,12 @@ export const promotionSorting = (
 function firstOf(
   { snapshot, aisle, lang, context }: Omit<FrameContext, 'plan' | 'badges'>,
   { range, levels }: Pick<PromotionSettings, 'range' | 'levels'>,
-  words: Uint32Array,
+  bits: Bitset,
   count: number,
   most: number,
 ): ArrayLike<number> {
   const sorting = promotionSorting({ range, levels }, aisle, context);
-  return windowOf(words, count, permutationOf(snapshot, sorting, lang, context), 0, most);
+  return windowOf(bits, count, permutationOf(snapshot, sorting, lang, context), 0, most);
 }
 
 /** What a spotlight shows of its product; badges and rating with the rest. */
@@ -298,8 +299,8 @@ export function spotlitProduct(
   frame: Omit<FrameContext, 'plan' | 'badges'>,
   spotlight: SpotlightSettings,
 ): number | null {
-  const { words, count } = runRange(frame.snapshot, frame.aisle, spotlight.range, frame.context);
-  return count ? firstOf(frame, spotlight, words, count, 1)[0] : null;
+  const { bits, count } = runRange(frame.snapshot, frame.aisle, spotlight.range, frame.context);
+  return count ? firstOf(frame, spotlight, bits, count, 1)[0] : null;
 }
 
 /** One product as a large banner; none where its range is empty. */

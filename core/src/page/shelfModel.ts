@@ -42,7 +42,7 @@ function formOf({ form, listSwitch }: Shelf, view: ShelfView | null): Shelf['for
 }
 
 /** Products that are shown together at most, however many pages that makes. */
-const MOST_TOGETHER = 600;
+const MAX_TOGETHER = 600;
 
 /**
  * The aisle's own shelf: one page of what is left after filters, in the chosen order.
@@ -58,7 +58,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   const size = state.size ?? productsAPage(shelf.pageSize, shelf.columns);
   const pages = Math.max(1, Math.ceil(total / size));
   const page = Math.min(state.page, pages);
-  const firstPage = Math.max(1, Math.min(state.from, page), page - Math.floor(MOST_TOGETHER / size) + 1);
+  const firstPage = Math.max(1, Math.min(state.from, page), page - Math.floor(MAX_TOGETHER / size) + 1);
   const from = (firstPage - 1) * size;
 
   const words = wordsIn(state.lang);

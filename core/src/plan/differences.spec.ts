@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applied, differ, entriesOf, handedBack, idleOf, touches, valueAt } from './differences';
+import { applied, differ, entriesOf, withReset, idleOf, touches, valueAt } from './differences';
 
 interface Item {
   id: string;
@@ -66,7 +66,7 @@ describe('a difference', () => {
       fc.property(page, page, (base, own) => {
         expect(differ(base, structuredClone(base))).toBeNull();
         let left = differ(base, own);
-        for (const { path } of entriesOf(left)) left = handedBack(left, path);
+        for (const { path } of entriesOf(left)) left = withReset(left, path);
         expect(left).toBeNull();
         expect(applied(base, left)).toEqual(base);
       }),

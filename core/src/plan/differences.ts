@@ -236,7 +236,7 @@ const begins = (path: readonly string[], prefix: readonly string[]): boolean =>
  * Without whatever it says at a path and below it: what was own there is handed back to the base. Null where nothing is
  * left.
  */
-export function handedBack(
+export function withReset(
   difference: Difference | null,
   path: readonly string[],
   property = '',
@@ -245,11 +245,11 @@ export function handedBack(
   if ('set' in difference) return difference;
   const [step, ...rest] = path;
   if ('at' in difference) {
-    const at = without(difference.at, step, handedBack(difference.at[step] ?? null, rest, step));
+    const at = without(difference.at, step, withReset(difference.at[step] ?? null, rest, step));
     return Object.keys(at).length ? { at } : null;
   }
   const { added, moved, removed } = difference;
-  const items = without(difference.items, step, handedBack(difference.items[step] ?? null, rest));
+  const items = without(difference.items, step, withReset(difference.items[step] ?? null, rest));
   const whole = rest.length === 0;
   const left: ListDifference = {
     items,

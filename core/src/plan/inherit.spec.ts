@@ -10,7 +10,7 @@ import {
   documentsBy,
   heirsOf,
   keptOwn,
-  MOST_BASES,
+  MAX_BASES,
   originOf,
   resolveAll,
   resolvePlan,
@@ -119,7 +119,7 @@ describe('a chain of plans', () => {
 
   it('may be eight deep, and no deeper', () => {
     const chain: PlanDocument[] = [house];
-    for (let n = 1; n <= MOST_BASES + 1; n++) chain.push(heir(`p${n}`, n === 1 ? 'house' : `p${n - 1}`));
+    for (let n = 1; n <= MAX_BASES + 1; n++) chain.push(heir(`p${n}`, n === 1 ? 'house' : `p${n - 1}`));
     expect(faultOf(chain, 'p7')).toMatchObject({ id: 'p7' });
     expect(faultOf(chain, 'p8')).toMatchObject({ fault: 'too-deep', plan: 'p8' });
   });

@@ -10,7 +10,7 @@ import {
 } from './plan';
 
 /** A plan stands on at most so many others; a longer chain can't be followed by anybody. */
-export const MOST_BASES = 7;
+export const MAX_BASES = 7;
 
 export type ChainFault =
   | { fault: 'base-missing'; plan: string; base: string }
@@ -32,7 +32,7 @@ export const documentsBy = (documents: readonly PlanDocument[]): Documents =>
 /**
  * A plan and those it builds on, itself first, the whole one last.
  *
- * @throws {ChainError} where a base is missing, the chain leads back into itself, or is longer than `MOST_BASES`.
+ * @throws {ChainError} where a base is missing, the chain leads back into itself, or is longer than `MAX_BASES`.
  */
 export function chainOf(documents: Documents, id: string): PlanDocument[] {
   const chain: PlanDocument[] = [];
@@ -43,7 +43,7 @@ export function chainOf(documents: Documents, id: string): PlanDocument[] {
     if (chain.includes(document))
       throw new ChainError({ fault: 'loop', plan: id, chain: [...chain.map((one) => one.id), at] });
     chain.push(document);
-    if (chain.length > MOST_BASES + 1)
+    if (chain.length > MAX_BASES + 1)
       throw new ChainError({ fault: 'too-deep', plan: id, chain: chain.map((one) => one.id) });
     at = isHeir(document) ? document.base : null;
   }

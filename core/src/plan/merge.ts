@@ -2,7 +2,7 @@ import {
   applied,
   differ,
   entriesOf,
-  handedBack,
+  withReset,
   valueAt,
   type Difference,
   type OwnEntry,
@@ -75,8 +75,8 @@ export function mergePlans(
       inConflict.add(own).add(other);
       const key = `${own.what} ${own.path.join('/')} · ${other.what} ${other.path.join('/')}`;
       conflicts.push({ key, mine: own, theirs: other, mineValue, theirsValue });
-      if (decisions[key] === 'theirs') ours = handedBack(ours, own.path);
-      else others = handedBack(others, other.path);
+      if (decisions[key] === 'theirs') ours = withReset(ours, own.path);
+      else others = withReset(others, other.path);
     }
   const merged = applied(applied(base, others), ours) as Omit<Plan, 'id' | 'kind'>;
   return {

@@ -5,7 +5,7 @@ import { USUAL_LOOK } from '../look/look';
 import { editionFrom, withDrafts, withoutPlans, withRange } from './edition';
 import { AISLE_KINDS, aislesOf, type Aisle } from '../catalogue/aisles';
 import { FRAME } from '../testing/catalogues';
-import { changedAisles, choosePlan, exactness, overlapsOf } from './reach';
+import { changedAisles, choosePlan, specificity, overlapsOf } from './reach';
 import { startingFixtures, usual, USUAL_RELATED } from './housePlan';
 import type { RangeRule } from '../clause/rule';
 import type { Plan, ReachRule } from './plan';
@@ -79,16 +79,16 @@ const plansArbitrary = fc
     })),
   ]);
 
-/** The rule of exactness read plan by plan, slow and obvious. */
+/** The rule of specificity read plan by plan, slow and obvious. */
 function slowChoice(
   plans: readonly Plan[],
   aisle: Aisle,
 ): { serving: string[]; disputed: string[]; leftOut: string[] } {
   const claims = plans.flatMap((one) => {
-    const values = one.reach.include.flatMap((rule) => exactness(rule, aisle) ?? []);
+    const values = one.reach.include.flatMap((rule) => specificity(rule, aisle) ?? []);
     return values.length ? [{ one, value: Math.min(...values) }] : [];
   });
-  const out = (one: Plan): boolean => one.reach.exclude.some((rule) => exactness(rule, aisle) !== null);
+  const out = (one: Plan): boolean => one.reach.exclude.some((rule) => specificity(rule, aisle) !== null);
   const better = (a: (typeof claims)[number], b: (typeof claims)[number]): number =>
     a.value - b.value || b.one.rank - a.one.rank || (a.one.id < b.one.id ? -1 : 1);
   const serving = claims.filter(({ one }) => !out(one)).sort(better);
@@ -166,7 +166,8 @@ describe('choosePlan', () => {
         const after = choosePlan([...plans, added], aisle);
         const candidate = choosePlan([added], aisle).winner;
         if (!candidate) expect(after.winner!.plan.id).toBe(before.winner!.plan.id);
-        else expect(after.winner!.exactness).toBe(Math.min(before.winner!.exactness, candidate.exactness));
+        else
+          expect(after.winner!.specificity).toBe(Math.min(before.winner!.specificity, candidate.specificity));
       }),
     );
   });

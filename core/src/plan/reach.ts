@@ -6,14 +6,14 @@ import type { Edition, Plan, ReachRule } from './plan';
 /**
  * How exactly a rule means an aisle; smaller is more exact, null where it doesn't mean it at all.
  *
- * This is the one place where exactness is written down:
+ * This is the one place where specificity is written down:
  * - 0: the aisle itself (its address, or its category without what is below);
  * - 1 + d: a category with all below it, d steps above the aisle (d = 0 for that category's own aisle);
  * - 1: all values of an attribute, for the aisles of its values;
  * - KIND: all aisles of one kind;
  * - EVERYTHING: every aisle.
  */
-export function exactness(rule: ReachRule, aisle: Aisle): number | null {
+export function specificity(rule: ReachRule, aisle: Aisle): number | null {
   switch (rule.kind) {
     case 'everything':
       return EVERYTHING;
@@ -41,7 +41,7 @@ export interface Candidate {
   plan: Plan;
   /** The most exact rule by which the plan reaches the aisle. */
   rule: ReachRule;
-  exactness: number;
+  specificity: number;
 }
 
 /** The plan an aisle uses, and every other plan that reaches it, the most exact first. */
@@ -56,7 +56,7 @@ export interface PlanChoice {
 
 /** More exact first, then the greater rank; the id comes last, so that the order of plans never matters. */
 const byClaim = (a: Candidate, b: Candidate): number =>
-  a.exactness - b.exactness || b.plan.rank - a.plan.rank || (a.plan.id < b.plan.id ? -1 : 1);
+  a.specificity - b.specificity || b.plan.rank - a.plan.rank || (a.plan.id < b.plan.id ? -1 : 1);
 
 /**
  * Who serves which aisle. Plans are filed once by what their rules name, so that an aisle asks only for itself, the
@@ -79,15 +79,15 @@ class PlanMap {
     const best = new Map<Plan, Candidate>();
     for (const place of placesOver(aisle))
       for (const { plan, rule } of this.filed.get(place) ?? []) {
-        const value = exactness(rule, aisle);
+        const value = specificity(rule, aisle);
         const known = best.get(plan);
-        if (value !== null && (!known || value < known.exactness))
-          best.set(plan, { plan, rule, exactness: value });
+        if (value !== null && (!known || value < known.specificity))
+          best.set(plan, { plan, rule, specificity: value });
       }
     const candidates: Candidate[] = [];
     const leftOut: (Candidate & { by: ReachRule })[] = [];
     for (const candidate of best.values()) {
-      const by = candidate.plan.reach.exclude.find((rule) => exactness(rule, aisle) !== null);
+      const by = candidate.plan.reach.exclude.find((rule) => specificity(rule, aisle) !== null);
       if (by) leftOut.push({ ...candidate, by });
       else candidates.push(candidate);
     }
@@ -95,7 +95,7 @@ class PlanMap {
     leftOut.sort(byClaim);
     const [winner = null, ...others] = candidates;
     const disputed = others.filter(
-      (other) => winner && other.exactness === winner.exactness && other.plan.rank === winner.plan.rank,
+      (other) => winner && other.specificity === winner.specificity && other.plan.rank === winner.plan.rank,
     );
     return { winner, others, disputed, leftOut };
   }

@@ -30,7 +30,7 @@ export type ConditionKind = Condition['kind'];
 
 /** Groups may lie so deep; what lies deeper can't be told in a sentence any more. */
 export const DEEPEST_CONDITION = 3;
-export const MOST_CONDITIONS = 30;
+export const MAX_CONDITIONS = 30;
 /** Shoppers are split into so many parts. */
 export const SHOPPER_PARTS = 100;
 

@@ -20,8 +20,8 @@ const collection = (id: number, change: Partial<CollectionRow>): CollectionRow =
   ...change,
 });
 const skusOf = (snapshot: Snapshot, id: number): string[] => {
-  const { words } = aisleProducts(snapshot, snapshot.aisles.byKey.get(`collection:${id}`)!);
-  return snapshot.skus.filter((_, p) => (words[p >>> 5] & (1 << (p & 31))) !== 0).sort();
+  const { bits } = aisleProducts(snapshot, snapshot.aisles.byKey.get(`collection:${id}`)!);
+  return snapshot.skus.filter((_, p) => (bits[p >>> 5] & (1 << (p & 31))) !== 0).sort();
 };
 
 describe('collections by rule', () => {

@@ -2,7 +2,7 @@ import { runRange } from './range';
 import { ValueColumnBuilder, type ValueColumn } from '../catalogue/columns';
 import { Keep } from '../catalogue/keep';
 import type { Texts } from '../text/texts';
-import { holds, wordsFor, type Words } from '../catalogue/sets';
+import { holds, emptyBitset, type Bitset } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 
 /**
@@ -21,35 +21,35 @@ export function withRuleCollections(
   const front = snapshot.aisles.byKey.get('front')!;
   const ruled = snapshot.frame.collections.flatMap(({ id, slug, clauses }) => {
     if (!clauses) return [];
-    const wordsOf = (): Words =>
-      runRange(snapshot, front, { source: { kind: 'catalogue' }, clauses }, { now, ranges: [], zone }).words;
-    const words = onFault ? orNothing(snapshot, wordsOf, (error) => onFault(id, error)) : wordsOf();
-    return [{ slug, words, labels: snapshot.aisles.byKey.get(`collection:${id}`)!.titles }];
+    const wordsOf = (): Bitset =>
+      runRange(snapshot, front, { source: { kind: 'catalogue' }, clauses }, { now, ranges: [], zone }).bits;
+    const bits = onFault ? orNothing(snapshot, wordsOf, (error) => onFault(id, error)) : wordsOf();
+    return [{ slug, bits, labels: snapshot.aisles.byKey.get(`collection:${id}`)!.titles }];
   });
   if (!ruled.length) return snapshot;
   // As long as the same products meet the rules, the column that holds them stays.
   const { input, output } = kept.get(
     snapshot.lineage,
     JSON.stringify(ruled.map(({ slug }) => slug)),
-    ruled.flatMap(({ words, labels }) => [words, labels]),
+    ruled.flatMap(({ bits, labels }) => [bits, labels]),
     () => ({ input: snapshot.collection, output: filledColumn(snapshot, ruled) }),
   );
   if (snapshot.collection === output) return snapshot;
   return { ...snapshot, collection: snapshot.collection === input ? output : filledColumn(snapshot, ruled) };
 }
 
-function orNothing(snapshot: Snapshot, make: () => Words, onFault: (error: unknown) => void): Words {
+function orNothing(snapshot: Snapshot, make: () => Bitset, onFault: (error: unknown) => void): Bitset {
   try {
     return make();
   } catch (error) {
     onFault(error);
-    return wordsFor(snapshot.size);
+    return emptyBitset(snapshot.size);
   }
 }
 
 interface Ruled {
   slug: string;
-  words: Words;
+  bits: Bitset;
   labels: Texts;
 }
 
@@ -63,8 +63,8 @@ function filledColumn(snapshot: Snapshot, ruled: readonly Ruled[]): ValueColumn 
   const recoded = before.values.map(({ value, ...rest }) =>
     isRuled.has(value) ? -1 : builder.code(value, () => rest),
   );
-  const codesOfRules = ruled.map(({ slug, words, labels }) => ({
-    words,
+  const codesOfRules = ruled.map(({ slug, bits, labels }) => ({
+    bits,
     code: builder.code(slug, () => ({ labels, number: null, swatch: null })),
   }));
   for (let p = 0; p < snapshot.size; p++) {
@@ -73,7 +73,7 @@ function filledColumn(snapshot: Snapshot, ruled: readonly Ruled[]): ValueColumn 
       const code = recoded[before.codes[at]];
       if (code >= 0) codes.push(code);
     }
-    for (const { words, code } of codesOfRules) if (holds(words, p)) codes.push(code);
+    for (const { bits, code } of codesOfRules) if (holds(bits, p)) codes.push(code);
     builder.add(codes);
   }
   return builder.finish();

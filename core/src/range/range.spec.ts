@@ -23,9 +23,9 @@ describe('runRange', () => {
         const snapshot = snapshotOf(FRAME, rows);
         const oracle = new Oracle(snapshot, rows);
         const aisle = snapshot.aisles.byPath.get(path)!;
-        const { words, count } = runRange(snapshot, aisle, rule, CONTEXT);
+        const { bits, count } = runRange(snapshot, aisle, rule, CONTEXT);
         const slow = rows.map((row) => oracle.inRange(row, aisle, rule, CONTEXT));
-        expect(rows.map(({ sku }) => holds(words, snapshot.bySku.get(sku)!))).toEqual(slow);
+        expect(rows.map(({ sku }) => holds(bits, snapshot.bySku.get(sku)!))).toEqual(slow);
         expect(count).toBe(slow.filter(Boolean).length);
       }),
       { numRuns: 500 },

@@ -1,8 +1,8 @@
 import { groundOf, type Aisle } from '../catalogue/aisles';
 import { Keep } from '../catalogue/keep';
-import { countOf, fullWords, intersectInto, wordsFor, type Words } from '../catalogue/sets';
+import { countOf, fullBitset, intersectInto, emptyBitset, type Bitset } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
-import { attributeWords, categoryWords, clauseWords, dayRead, faultOf, members } from './clauseWords';
+import { attributeBitset, categoryBitset, clauseBitset, dayRead, faultOf, members } from './clauseBitset';
 import { nearestTo, relatedReads } from './related';
 import {
   AISLE_RANGE,
@@ -13,7 +13,7 @@ import {
 } from '../clause/rule';
 
 export interface RangeResult {
-  words: Words;
+  bits: Bitset;
   count: number;
 }
 
@@ -21,7 +21,7 @@ const kept = new Keep<RangeResult>(1_000);
 
 /**
  * The products of a range in an aisle. Results are kept, as aisles are asked for again and again; callers must not change
- * `words`. Clauses that name what is gone are left out.
+ * `bits`. Clauses that name what is gone are left out.
  */
 export function runRange(
   snapshot: Snapshot,
@@ -34,12 +34,12 @@ export function runRange(
   const question = `${followsAisle(rule, context) ? aisle.key : '*'}|${of}|${context.zone ?? ''}${dayRead(context)}|${JSON.stringify(rule)}|${saved ? JSON.stringify(saved.rule) : ''}`;
   const clauses = rule.clauses
     .filter((clause) => !faultOf(snapshot, clause))
-    .map((clause) => clauseWords(snapshot, clause, context));
+    .map((clause) => clauseBitset(snapshot, clause, context));
   const reads = [...clauses, ...sourceReads(snapshot, aisle, rule.source, context)];
   return kept.get(snapshot.lineage, question, reads, () => {
-    const words = sourceWords(snapshot, aisle, rule.source, context).slice();
-    for (const met of clauses) intersectInto(words, met);
-    return { words, count: countOf(words) };
+    const bits = sourceBitset(snapshot, aisle, rule.source, context).slice();
+    for (const met of clauses) intersectInto(bits, met);
+    return { bits, count: countOf(bits) };
   });
 }
 
@@ -108,55 +108,57 @@ export function followsAisle(rule: RangeRule, context: RangeContext): boolean {
 }
 
 /** The source alone. A saved range that is gone shows nothing, as nobody can tell what it held. */
-export function sourceWords(
+export function sourceBitset(
   snapshot: Snapshot,
   aisle: Aisle,
   source: RangeSource,
   context: RangeContext,
-): Words {
+): Bitset {
   switch (source.kind) {
     case 'catalogue':
-      return fullWords(snapshot.size);
+      return fullBitset(snapshot.size);
     case 'named': {
-      const words = wordsFor(snapshot.size);
+      const bits = emptyBitset(snapshot.size);
       for (const sku of source.skus) {
         const p = snapshot.bySku.get(sku);
-        if (p !== undefined) words[p >>> 5] |= 1 << (p & 31);
+        if (p !== undefined) bits[p >>> 5] |= 1 << (p & 31);
       }
-      return words;
+      return bits;
     }
     case 'related': {
-      const words = wordsFor(snapshot.size);
+      const bits = emptyBitset(snapshot.size);
       if (context.product !== undefined)
-        for (const p of nearestTo(snapshot, context.product)) words[p >>> 5] |= 1 << (p & 31);
-      return words;
+        for (const p of nearestTo(snapshot, context.product)) bits[p >>> 5] |= 1 << (p & 31);
+      return bits;
     }
     case 'saved': {
       const saved = savedOf(source, context);
       return saved && saved.rule.source.kind !== 'saved'
-        ? runRange(snapshot, aisle, saved.rule, context).words
-        : wordsFor(snapshot.size);
+        ? runRange(snapshot, aisle, saved.rule, context).bits
+        : emptyBitset(snapshot.size);
     }
     case 'aisle':
-      return aisleWords(snapshot, aisle, source.below, source.main);
+      return aisleBitset(snapshot, aisle, source.below, source.main);
   }
 }
 
-function aisleWords(snapshot: Snapshot, aisle: Aisle, below: boolean, main: boolean): Words {
+function aisleBitset(snapshot: Snapshot, aisle: Aisle, below: boolean, main: boolean): Bitset {
   switch (aisle.kind) {
     case 'front':
     case 'search':
-      return fullWords(snapshot.size);
+      return fullBitset(snapshot.size);
     case 'category':
-      return categoryWords(snapshot, aisle.id, below, main);
+      return categoryBitset(snapshot, aisle.id, below, main);
     case 'collection':
       return members(snapshot, snapshot.collection, aisle.path);
     case 'tag':
       return members(snapshot, snapshot.tag, aisle.path);
     case 'value':
-      return attributeWords(snapshot, aisle.value!.attribute, [aisle.value!.value]);
+      return attributeBitset(snapshot, aisle.value!.attribute, [aisle.value!.value]);
     case 'page':
-      return aisle.standsFor ? aisleWords(snapshot, groundOf(aisle), below, main) : fullWords(snapshot.size);
+      return aisle.standsFor
+        ? aisleBitset(snapshot, groundOf(aisle), below, main)
+        : fullBitset(snapshot.size);
   }
 }
 

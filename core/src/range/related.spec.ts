@@ -4,7 +4,7 @@ import { holds } from '../catalogue/sets';
 import { type Snapshot } from '../catalogue/snapshot';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { CONTEXT, FRAME, product, productsArbitrary } from '../testing/catalogues';
-import { MOST_RELATED, nearestTo } from './related';
+import { MAX_RELATED, nearestTo } from './related';
 import { runRange } from './range';
 import type { RangeRule } from '../clause/rule';
 
@@ -42,7 +42,7 @@ describe('the products nearest to one', () => {
           .sort((a, b) => nearness[b] - nearness[a]);
         const at = (p: number): number => rows.findIndex(({ sku }) => sku === snapshot.skus[p]);
         const fast = [...nearestTo(snapshot, snapshot.bySku.get(rows[asked].sku)!)].map(at);
-        expect([...fast].sort()).toEqual(slow.slice(0, MOST_RELATED).sort());
+        expect([...fast].sort()).toEqual(slow.slice(0, MAX_RELATED).sort());
         // Sums in another order differ in the last bit, so only clear differences decide.
         for (let k = 1; k < fast.length; k++)
           expect(nearness[fast[k - 1]]).toBeGreaterThanOrEqual(nearness[fast[k]] - 1e-9);
@@ -73,8 +73,8 @@ describe('the source “related to the product”', () => {
   const snapshot = snapshotOf(FRAME, [...rows, product(4, { categories: [2], attributes: {} })]);
   const front = snapshot.aisles.byPath.get('/')!;
   const idsBelow = (id: number): number[] => {
-    const { words } = runRange(snapshot, front, rule, { ...CONTEXT, product: placeOf(snapshot, id) });
-    return [...snapshot.ids].filter((_, p) => holds(words, p));
+    const { bits } = runRange(snapshot, front, rule, { ...CONTEXT, product: placeOf(snapshot, id) });
+    return [...snapshot.ids].filter((_, p) => holds(bits, p));
   };
 
   it('takes clauses like any other', () => {

@@ -4,12 +4,12 @@ import { membersOf } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 
 /** How many products count as related to one. */
-export const MOST_RELATED = 60;
+export const MAX_RELATED = 60;
 
 const kept = new Keep<Uint32Array>(500);
 
 /**
- * The products nearest to product `p`, the nearest first; at most MOST_RELATED, itself not among them.
+ * The products nearest to product `p`, the nearest first; at most MAX_RELATED, itself not among them.
  *
  * Nearness is the sum, over the values that two products share (own categories, collections, tags, attributes), of how
  * telling each is: log(n / products with it), the inverse document frequency of K. Spärck Jones, “A statistical
@@ -38,7 +38,7 @@ function computeNearest(snapshot: Snapshot, p: number): Uint32Array {
     touched
       .filter((other) => other !== p)
       .sort((a, b) => nearness[b] - nearness[a] || a - b)
-      .slice(0, MOST_RELATED),
+      .slice(0, MAX_RELATED),
   );
 }
 

@@ -1,8 +1,8 @@
 import type { Aisle } from '../catalogue/aisles';
-import { countOf, holds, intersectInto, type Words } from '../catalogue/sets';
+import { countOf, holds, intersectInto, type Bitset } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
-import { clauseWords, faultOf, type ClauseFault } from './clauseWords';
-import { runRange, savedOf, sourceWords } from './range';
+import { clauseBitset, faultOf, type ClauseFault } from './clauseBitset';
+import { runRange, savedOf, sourceBitset } from './range';
 import { isGroup, type Clause, type RangeContext, type RangeRule } from '../clause/rule';
 
 /** One clause of a range, and what it does to the products of the source. */
@@ -35,11 +35,11 @@ export interface Sieve {
   help: readonly SieveHelp[];
 }
 
-const commonOf = (a: Words, b: Words): Words => a.map((word, w) => word & b[w]);
+const commonOf = (a: Bitset, b: Bitset): Bitset => a.map((word, w) => word & b[w]);
 
 /** The narrowing of a range, clause by clause; for the desk, so it is worked out only when asked for. */
 export function sieveOf(snapshot: Snapshot, aisle: Aisle, rule: RangeRule, context: RangeContext): Sieve {
-  const source = sourceWords(snapshot, aisle, rule.source, context);
+  const source = sourceBitset(snapshot, aisle, rule.source, context);
   const sourceCount = countOf(source);
   const left = source.slice();
   const steps = rule.clauses.map((clause, at): SieveStep => {
@@ -62,13 +62,13 @@ export function sieveOf(snapshot: Snapshot, aisle: Aisle, rule: RangeRule, conte
 function stepOf(
   snapshot: Snapshot,
   clause: Clause,
-  source: Words,
+  source: Bitset,
   sourceCount: number,
-  left: Words,
+  left: Bitset,
   context: RangeContext,
 ): SieveStep {
   const fault = faultOf(snapshot, clause);
-  const met = clauseWords(snapshot, clause, context);
+  const met = clauseBitset(snapshot, clause, context);
   if (!fault) intersectInto(left, met);
   const count = countOf(left);
   return {
@@ -148,12 +148,12 @@ function clausesMet(
   context: RangeContext,
 ): Omit<RangeAnswer, 'saved'> {
   const answer = (clause: Clause): ClauseAnswer => ({
-    meets: holds(clauseWords(snapshot, clause, context), p),
+    meets: holds(clauseBitset(snapshot, clause, context), p),
     fault: faultOf(snapshot, clause),
     of: isGroup(clause) ? clause.of.map(answer) : [],
   });
   const clauses = rule.clauses.map(answer);
-  const inSource = holds(sourceWords(snapshot, aisle, rule.source, context), p);
+  const inSource = holds(sourceBitset(snapshot, aisle, rule.source, context), p);
   const failed = clauses.findIndex(({ meets, fault }) => !meets && !fault);
   return {
     inside: inSource && failed < 0,

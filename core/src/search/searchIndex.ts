@@ -2,7 +2,7 @@ import MiniSearch, { type Options } from 'minisearch';
 import { valueLabel } from '../card/card';
 import type { ValueColumn } from '../catalogue/columns';
 import { placesById } from '../catalogue/patch';
-import { membersOf, wordsFor } from '../catalogue/sets';
+import { membersOf, emptyBitset } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { ended } from '../catalogue/steps';
 import type { SearchMatches } from '../order/matches';
@@ -141,7 +141,7 @@ export class SearchIndex {
         score[p] = 0;
       }
     }
-    const found = wordsFor(snapshot.size);
+    const found = emptyBitset(snapshot.size);
     const places: number[] = [];
     if (words.length)
       for (let p = 0; p < met.length; p++)
@@ -150,7 +150,7 @@ export class SearchIndex {
           places.push(p);
         }
     return {
-      words: found,
+      bits: found,
       places: Uint32Array.from(places),
       scores: Float64Array.from(places, (p) => total[p]),
     };
@@ -196,9 +196,9 @@ function numbered({ bySku, skus }: Snapshot, text: string): number | undefined {
 }
 
 function onlyMatch(snapshot: Snapshot, p: number): SearchMatches {
-  const words = wordsFor(snapshot.size);
-  words[p >>> 5] |= 1 << (p & 31);
-  return { words, places: Uint32Array.of(p), scores: Float64Array.of(1) };
+  const bits = emptyBitset(snapshot.size);
+  bits[p >>> 5] |= 1 << (p & 31);
+  return { bits, places: Uint32Array.of(p), scores: Float64Array.of(1) };
 }
 
 const placesKept = new WeakMap<Uint32Array, Int32Array>();

@@ -14,7 +14,7 @@ interface Writer {
   written: Map<number, string>;
 }
 const writers = new Map<string, Writer>();
-const MOST_WRITTEN = 20_000;
+const MAX_WRITTEN = 20_000;
 
 /** Money of integer cents. */
 export function moneyOf(cents: number, currency: string, lang: Lang): Money {
@@ -26,7 +26,7 @@ export function moneyOf(cents: number, currency: string, lang: Lang): Money {
   }
   let text = writer.written.get(cents);
   if (text === undefined) {
-    if (writer.written.size >= MOST_WRITTEN) writer.written.clear();
+    if (writer.written.size >= MAX_WRITTEN) writer.written.clear();
     writer.written.set(cents, (text = writer.format.format(cents / 100)));
   }
   return { amount: cents / 100, currency, text };

@@ -16,7 +16,7 @@ interface Writer {
 }
 
 const writers = new Map<string, Writer>();
-const MOST_WRITTEN = 4096;
+const MAX_WRITTEN = 4096;
 
 /** A number as the language writes it; what was written lately is kept. */
 export function numberText(number: number, lang: Lang, { grouped, decimals }: NumberForm = USUAL): string {
@@ -33,7 +33,7 @@ export function numberText(number: number, lang: Lang, { grouped, decimals }: Nu
   let text = writer.written.get(number);
   if (text === undefined) {
     text = writer.format.format(number);
-    if (writer.written.size >= MOST_WRITTEN) writer.written.clear();
+    if (writer.written.size >= MAX_WRITTEN) writer.written.clear();
     writer.written.set(number, text);
   }
   return text;

@@ -12,9 +12,9 @@ interface Posting {
 }
 
 /** A match of part of a word is sought from so many letters on; one letter begins half of all words. */
-const LEAST_PREFIX = 2;
+const MIN_PREFIX = 2;
 /** Errors are borne in words longer than this, one in five letters. */
-const LEAST_FUZZY = 4;
+const MIN_FUZZY = 4;
 
 const WORDS: Options<WordEntry> = {
   fields: ['word'],
@@ -22,9 +22,9 @@ const WORDS: Options<WordEntry> = {
   tokenize: (text) => [text],
   processTerm: (term) => term || null,
   searchOptions: {
-    prefix: (term) => term.length >= LEAST_PREFIX,
+    prefix: (term) => term.length >= MIN_PREFIX,
     // A number with an error in it is another number.
-    fuzzy: (term) => (term.length >= LEAST_FUZZY && !/\d/.test(term) ? 0.2 : false),
+    fuzzy: (term) => (term.length >= MIN_FUZZY && !/\d/.test(term) ? 0.2 : false),
     tokenize: (text) => [text],
   },
 };

@@ -4,7 +4,7 @@ import type { Sequelize, Transaction } from 'sequelize';
 import {
   cartOf,
   languageOf,
-  MOST_CART_LINES,
+  MAX_CART_LINES,
   piecesOf,
   type Cart,
   type KeptLine,
@@ -159,8 +159,8 @@ export class CartService {
       [cart, product],
       transaction,
     );
-    if (lines >= MOST_CART_LINES)
-      throw problem('cart-full', `A cart holds ${MOST_CART_LINES} products. Take one out first.`);
+    if (lines >= MAX_CART_LINES)
+      throw problem('cart-full', `A cart holds ${MAX_CART_LINES} products. Take one out first.`);
     await runSql(
       this.sequelize,
       `INSERT INTO cart_lines (cart_id, product_id, quantity, added_at) VALUES (?, ?, ?, ?)

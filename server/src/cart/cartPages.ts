@@ -1,5 +1,5 @@
 import express, { type Express, type Request, type Response } from 'express';
-import { cartOf, CART_PATH, composeCart, languageOf, MOST_PIECES, type CartFault } from '@fond/core';
+import { cartOf, CART_PATH, composeCart, languageOf, MAX_PIECES, type CartFault } from '@fond/core';
 import type { ServingHost } from '../serving/servingHost';
 import { readParameters } from '../http/parameters';
 import { isDatabaseAway, ProblemError } from '../problem/problem';
@@ -111,5 +111,5 @@ function faultOf(error: unknown): { fault: CartFault; status: number } | null {
 /** A number of pieces as a form sends it; what can't be read is the least there can be. */
 function piecesIn(value: unknown, least: number): number {
   const number = Math.floor(Number(value));
-  return Number.isFinite(number) ? Math.min(MOST_PIECES, Math.max(least, number)) : least;
+  return Number.isFinite(number) ? Math.min(MAX_PIECES, Math.max(least, number)) : least;
 }

@@ -6,7 +6,7 @@ import { booleanOf } from '../text/booleanOf';
 
 const BETWEEN = '|';
 /** Products whose values are parted in one step; more of them are sooner read from their file again. */
-const MOST_PARTED = 2_000;
+const MAX_PARTED = 2_000;
 /** Values that don't fit, told by name. */
 const TOLD = 3;
 
@@ -91,14 +91,14 @@ async function part(sequelize: Sequelize, id: number, transaction: Transaction):
   const joined = await select<{ product: number; value: string }>(
     sequelize,
     `SELECT product_id AS product, value FROM product_attributes WHERE attribute_id = ? AND value LIKE '%|%'
-      ORDER BY product_id LIMIT ${MOST_PARTED + 1}`,
+      ORDER BY product_id LIMIT ${MAX_PARTED + 1}`,
     [id],
     transaction,
   );
   if (!joined.length) return;
-  if (joined.length > MOST_PARTED)
+  if (joined.length > MAX_PARTED)
     refuse(
-      `More than ${MOST_PARTED} products have several words in one value. Read their file again into an attribute of another name, as several words.`,
+      `More than ${MAX_PARTED} products have several words in one value. Read their file again into an attribute of another name, as several words.`,
     );
   await runSql(
     sequelize,

@@ -38,7 +38,7 @@ export const catalogueHandlers = ({ sequelize, host, ...services }: Services): H
     served(host, focusCategoryPicture(sequelize, params.id, body, user.id)),
   products: ({ query: { q = '', aisle } }) => {
     const { snapshot } = host.serving();
-    const within = aisle === undefined ? null : aisleProducts(snapshot, aisleAt(snapshot, aisle)).words;
+    const within = aisle === undefined ? null : aisleProducts(snapshot, aisleAt(snapshot, aisle)).bits;
     return findProducts(host, snapshot, q, within);
   },
   lookUpProducts: ({ body }) => lookUpProducts(host.serving().snapshot, body.skus),

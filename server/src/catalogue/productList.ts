@@ -10,7 +10,7 @@ import { noteCatalogueChange } from '../database/catalogueChanges';
 import { pictureAddress } from '../picture/addresses';
 import { recordActivity } from '../activity/activity';
 
-const MOST = 50;
+const MAX = 50;
 
 function lineOf(snapshot: Snapshot, p: number): ProductLine {
   const price = snapshot.price.numbers[p];
@@ -37,7 +37,7 @@ export async function findProducts(
 ): Promise<ProductLine[]> {
   const found = new Set<number>();
   const take = (p: number): void => {
-    if (found.size < MOST && (!within || holds(within, p))) found.add(p);
+    if (found.size < MAX && (!within || holds(within, p))) found.add(p);
   };
   const sought = plain(text);
   if (sought) {
@@ -47,7 +47,7 @@ export async function findProducts(
     );
     for (const { p } of best) take(p);
   }
-  for (let p = 0; p < snapshot.size && found.size < MOST; p++)
+  for (let p = 0; p < snapshot.size && found.size < MAX; p++)
     if (
       plain(titleInShop(snapshot, snapshot.titles[p])).includes(sought) ||
       plain(snapshot.skus[p]).includes(sought)

@@ -1,6 +1,6 @@
 import type { Sequelize, Transaction } from 'sequelize';
-import type { CollectionSummary, CollectionWish, StoredCollection } from '@fond/contract';
-import { MOST_NAMED } from '@fond/contract/operations';
+import type { CollectionSummary, CollectionInput, StoredCollection } from '@fond/contract';
+import { MAX_NAMED } from '@fond/contract/operations';
 import { aisleProducts, referencesIn, type Clause, type Snapshot } from '@fond/core';
 import { noteCatalogueChange } from '../database/catalogueChanges';
 import { slugOf, takeSlug } from '../text/slugs';
@@ -68,7 +68,7 @@ export async function readCollection(
   return {
     ...said(row),
     ...(await readTexts(sequelize, 'collection', id, transaction)),
-    skus: inOrder.length > MOST_NAMED ? null : inOrder,
+    skus: inOrder.length > MAX_NAMED ? null : inOrder,
     byHand: members.length,
     namedIn: await namesOf(id),
   };
@@ -115,7 +115,7 @@ const refuse = (path: string, message: string): Error =>
 
 export async function createCollection(
   sequelize: Sequelize,
-  wish: CollectionWish,
+  wish: CollectionInput,
   userId: number,
 ): Promise<StoredCollection> {
   const id = await inUnit(sequelize, async (transaction) => {
@@ -138,13 +138,13 @@ export async function createCollection(
 export async function saveCollection(
   sequelize: Sequelize,
   id: number,
-  { version, ...wish }: CollectionWish & { version: number },
+  { version, ...wish }: CollectionInput & { version: number },
   userId: number,
 ): Promise<StoredCollection> {
   await inUnit(sequelize, async (transaction) => {
     const row = await rowOf(sequelize, id, transaction);
     const theirs = await readCollection(sequelize, id, transaction);
-    if (saysAlready<Partial<CollectionWish>>(theirs, wish)) return;
+    if (saysAlready<Partial<CollectionInput>>(theirs, wish)) return;
     if (row.version !== version)
       throw problem(
         'newer-draft',
@@ -185,7 +185,7 @@ export async function deleteCollection(sequelize: Sequelize, id: number, userId:
 /** Two collections with one address could not be told apart. Without a wish the title makes the address. */
 async function slugFor(
   sequelize: Sequelize,
-  { slug, titles }: CollectionWish,
+  { slug, titles }: CollectionInput,
   own: number,
   transaction: Transaction,
 ): Promise<string> {
@@ -204,7 +204,7 @@ async function slugFor(
 async function write(
   sequelize: Sequelize,
   id: number,
-  { slug, titles, descriptions, clauses, skus }: CollectionWish,
+  { slug, titles, descriptions, clauses, skus }: CollectionInput,
   version: number,
   userId: number,
   transaction: Transaction,
@@ -276,7 +276,7 @@ async function note(
   sequelize: Sequelize,
   action: 'create' | 'save' | 'delete',
   id: number,
-  { slug, clauses, skus }: CollectionWish,
+  { slug, clauses, skus }: CollectionInput,
   moved: readonly number[],
   userId: number,
   transaction: Transaction,

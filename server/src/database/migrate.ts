@@ -41,7 +41,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */
-const MOST_WAIT = 300;
+const MAX_WAIT = 300;
 
 /**
  * Makes a database ready as the only one who does so: a server that is started beside another one waits until that one
@@ -54,7 +54,7 @@ export async function whileNobodyElsePrepares<T>(sequelize: Sequelize, work: () 
   try {
     const [row] = await patient.query<{ held: number | null }>('SELECT GET_LOCK(?, ?) AS held', {
       type: QueryTypes.SELECT,
-      replacements: [lock, MOST_WAIT],
+      replacements: [lock, MAX_WAIT],
       transaction: holder,
     });
     if (row?.held !== 1)

@@ -10,7 +10,7 @@ import {
 } from '@fond/core';
 import { inShop, xmlOf } from './xml';
 
-const MOST_ENTRIES = 50;
+const MAX_ENTRIES = 50;
 const NEWEST = byLevels([{ key: 'newest', reversed: false }]);
 
 /**
@@ -25,7 +25,7 @@ export function feedOf(snapshot: Snapshot, lang: Lang, root: string, self: strin
   const iso = (moment: number): string => new Date(moment).toISOString();
   const { positions } = permutationOf(snapshot, NEWEST, lang, { now: 0, ranges: [] });
   // Those of which nobody knows when they came stand last, and are no news.
-  const newest = Array.from(positions.subarray(0, MOST_ENTRIES)).filter(
+  const newest = Array.from(positions.subarray(0, MAX_ENTRIES)).filter(
     (p) => !Number.isNaN(snapshot.created[p]),
   );
   const entry = newest.map((p) => {

@@ -3,7 +3,7 @@ import { inShop, xmlOf, type XmlElement } from './xml';
 
 const SITEMAP = 'http://www.sitemaps.org/schemas/sitemap/0.9';
 /** A file may hold 50,000 addresses, but writing so many would keep shoppers waiting; of these it takes no longer than a page. */
-const MOST_ADDRESSES = 2_000;
+const MAX_ADDRESSES = 2_000;
 
 /** The shop's sitemap, in as many files as its pages need. */
 export class SitemapFiles {
@@ -19,7 +19,7 @@ export class SitemapFiles {
   constructor(
     private readonly snapshot: Snapshot,
     private readonly root: string,
-    most = MOST_ADDRESSES,
+    most = MAX_ADDRESSES,
   ) {
     this.each = Math.max(1, Math.floor(most / snapshot.frame.languages.length));
     this.pages = sitemapPages(snapshot);

@@ -1,5 +1,5 @@
 import { planSchema } from '@fond/contract/operations';
-import { ChainError, isHeir, MOST_BASES, resolvePlan, type Documents, type Plan } from '@fond/core';
+import { ChainError, isHeir, MAX_BASES, resolvePlan, type Documents, type Plan } from '@fond/core';
 import { problem } from '../problem/problem';
 
 /** Runs what fills plans in; where a chain of bases can't be followed, says which and why. */
@@ -26,7 +26,7 @@ export function chainProblem<T>(documents: Documents, fill: () => T): T {
       case 'too-deep':
         throw problem(
           'plan-chain',
-          `${nameOf(fault.plan)} would stand on more than ${MOST_BASES} others: ${fault.chain.map(nameOf).join(' on ')}. Choose a base further down.`,
+          `${nameOf(fault.plan)} would stand on more than ${MAX_BASES} others: ${fault.chain.map(nameOf).join(' on ')}. Choose a base further down.`,
         );
     }
   }

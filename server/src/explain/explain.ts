@@ -35,8 +35,8 @@ export function reportShelf(
 ): ShelfReport | null {
   const shelf = shelfOf(plan);
   if (!shelf) return null;
-  const { words } = runRange(snapshot, aisle, shelf.range, context);
-  const { held, lost } = heldPins(snapshot, shelf.order.pins, aisle.key, words);
+  const { bits } = runRange(snapshot, aisle, shelf.range, context);
+  const { held, lost } = heldPins(snapshot, shelf.order.pins, aisle.key, bits);
   return {
     aisle: { key: aisle.key, title: titleInShop(snapshot, aisle.titles) },
     sieve: sieveOf(snapshot, aisle, shelf.range, context),
@@ -152,12 +152,12 @@ function placeOf(
   p: number,
   context: RangeContext,
 ): NonNullable<ProductWhy['place']> {
-  const { words, count } = runRange(snapshot, aisle, range, context);
+  const { bits, count } = runRange(snapshot, aisle, range, context);
   const permutation = permutationOf(snapshot, sorting, snapshot.frame.languages[0], context);
-  const { held } = heldPins(snapshot, pins, aisle.key, words);
-  const all = arrangedWindow(snapshot, words, permutation, held, spread, 0, count);
+  const { held } = heldPins(snapshot, pins, aisle.key, bits);
+  const all = arrangedWindow(snapshot, bits, permutation, held, spread, 0, count);
   const place = all.findIndex((placed) => placed.p === p);
-  const plain = arrangedWindow(snapshot, words, permutation, new Map(), null, 0, count);
+  const plain = arrangedWindow(snapshot, bits, permutation, new Map(), null, 0, count);
   return {
     place: place + 1,
     of: count,
@@ -177,9 +177,9 @@ export function explainFacets(
   context: RangeContext,
 ): FacetAdviceRow[] {
   const shelf = shelfOf(plan);
-  const { words } = shelf ? runRange(snapshot, aisle, shelf.range, context) : aisleProducts(snapshot, aisle);
+  const { bits } = shelf ? runRange(snapshot, aisle, shelf.range, context) : aisleProducts(snapshot, aisle);
   const [lang] = snapshot.frame.languages;
-  return adviseFacets(snapshot, words).map((advice) => ({
+  return adviseFacets(snapshot, bits).map((advice) => ({
     ...advice,
     label: facetLabel(snapshot, { key: advice.key, label: {} }, lang),
     top: advice.top.map(({ value, count }) => ({ value: labelOf(snapshot, advice.key, value, lang), count })),

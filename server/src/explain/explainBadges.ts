@@ -56,14 +56,14 @@ export function explainBadges(
     shelf?.range ?? { source: { kind: 'catalogue' }, clauses: [] },
     context,
   );
-  const { rules, pairs, over } = meetingOf(snapshot, here.words, plan.badges, context);
+  const { rules, pairs, over } = meetingOf(snapshot, here.bits, plan.badges, context);
   const set = badgesFor(snapshot, plan.badges, context);
   const examples = new Map<string, NonNullable<BadgeReport['rules'][number]['example']>>();
   let most: BadgeReport['fullest'] = null;
   let mostCovered = 0;
   const coverOf = coverIn(plan);
   for (let p = 0; p < snapshot.size; p++) {
-    if (!holds(here.words, p)) continue;
+    if (!holds(here.bits, p)) continue;
     const badges = badgesOf(snapshot, p, set, lang);
     const product = { sku: snapshot.skus[p], title: titleInShop(snapshot, snapshot.titles[p]) };
     const image = snapshot.images[p].find(({ hash }) => hash)?.hash ?? null;

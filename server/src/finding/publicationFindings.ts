@@ -11,7 +11,7 @@ import {
   heldPins,
   idleOf,
   isHeir,
-  LEAST_CONTRAST,
+  MIN_CONTRAST,
   planTexts,
   resolvePlan,
   runRange,
@@ -25,7 +25,7 @@ import {
 } from '@fond/core';
 import { smallPictures } from './smallPictures';
 
-const MOST = 40;
+const MAX = 40;
 const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
 
 /** A page that a publication changes, with the plan that would make it. */
@@ -61,7 +61,7 @@ export function publicationFindings(
     ...poorBadges(pages),
     ...blurredPictures(snapshot, after, pages, now),
     ...idleSettings(after),
-  ].slice(0, MOST);
+  ].slice(0, MAX);
 }
 
 function shelfFindings(
@@ -71,11 +71,11 @@ function shelfFindings(
 ): PublicationFinding[] {
   const shelf = shelfOf(plan);
   if (!shelf) return [];
-  const { words, count } = runRange(snapshot, aisle, shelf.range, context);
+  const { bits, count } = runRange(snapshot, aisle, shelf.range, context);
   const where = { path: change.path, title: change.title, plan: named(plan) };
   const found: PublicationFinding[] = [];
   if (!count && change.products) found.push({ kind: 'empty-shelf', ...where });
-  const { lost } = heldPins(snapshot, shelf.order.pins, aisle.key, words);
+  const { lost } = heldPins(snapshot, shelf.order.pins, aisle.key, bits);
   // A pin for all aisles of a plan is looked at where its product is at home.
   const missed = lost.filter(({ pin, reason }) => reason === 'unknown' || pin.aisle === aisle.key);
   if (missed.length) found.push({ kind: 'lost-pins', ...where, skus: missed.map(({ pin }) => pin.sku) });
@@ -178,7 +178,7 @@ function poorContrasts(pages: readonly ChangedPage[]): PublicationFinding[] {
       ...contrastsOf(colours),
       ...(dark ? contrastsOf(dark).map((pair) => ({ ...pair, what: `${pair.what} in the dark` })) : []),
     ];
-    const pairs = told.filter(({ contrast }) => contrast < LEAST_CONTRAST);
+    const pairs = told.filter(({ contrast }) => contrast < MIN_CONTRAST);
     if (!pairs.length) return [];
     return [
       {

@@ -1,5 +1,5 @@
 import type { Sequelize, Transaction } from 'sequelize';
-import type { AisleTexts, FreePageWish, StoredFreePage } from '@fond/contract';
+import type { AisleTexts, FreePageInput, StoredFreePage } from '@fond/contract';
 import { aisleProducts, choosePlan, RESERVED_SLUGS, type Snapshot } from '@fond/core';
 import type { ServingState } from '../serving/servingHost';
 import { noteCatalogueChange } from '../database/catalogueChanges';
@@ -66,7 +66,7 @@ const refuse = (path: string, message: string): Error =>
 async function refuseTaken(
   sequelize: Sequelize,
   { aisles }: Snapshot,
-  { path, standsFor }: FreePageWish,
+  { path, standsFor }: FreePageInput,
   own: number,
   transaction: Transaction,
 ): Promise<void> {
@@ -93,7 +93,7 @@ async function refuseTaken(
 export function createFreePage(
   sequelize: Sequelize,
   snapshot: Snapshot,
-  wish: FreePageWish,
+  wish: FreePageInput,
   userId: number,
 ): Promise<number> {
   return inUnit(sequelize, async (transaction) => {
@@ -122,7 +122,7 @@ export async function saveFreePage(
   sequelize: Sequelize,
   serving: ServingState,
   id: number,
-  { version, ...wish }: FreePageWish & { version: number },
+  { version, ...wish }: FreePageInput & { version: number },
   userId: number,
 ): Promise<void> {
   await inUnit(sequelize, async (transaction) => {
@@ -162,7 +162,7 @@ async function note(
   sequelize: Sequelize,
   action: 'create' | 'save' | 'delete',
   id: number,
-  { path, standsFor }: Pick<FreePageWish, 'path' | 'standsFor'>,
+  { path, standsFor }: Pick<FreePageInput, 'path' | 'standsFor'>,
   userId: number,
   transaction: Transaction,
 ): Promise<void> {

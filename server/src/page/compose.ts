@@ -34,7 +34,7 @@ export interface ShopAddress {
 }
 
 /** Longer search texts are cut: nobody types them, and each word costs a look-up. */
-const MOST_SEARCH_TEXT = 200;
+const MAX_SEARCH_TEXT = 200;
 const HOUR = 3_600_000;
 
 /** Reads an address relative to the shop's root; null where its path can't be decoded. */
@@ -48,7 +48,7 @@ export function readAddress(address: string): ShopAddress | null {
     return null;
   }
   const parameters = readParameters(address);
-  if (parameters['q']) parameters['q'] = parameters['q'].slice(0, MOST_SEARCH_TEXT);
+  if (parameters['q']) parameters['q'] = parameters['q'].slice(0, MAX_SEARCH_TEXT);
   return { path, parameters };
 }
 

@@ -18,7 +18,7 @@ export function picturesInUse(snapshot: Snapshot, { plans }: Edition): PictureSi
   return [...found.values()];
 }
 
-const MOST_LISTED = 200;
+const MAX_LISTED = 200;
 
 /** How the pictures that shoppers see stand. */
 export async function pictureReport(
@@ -33,7 +33,7 @@ export async function pictureReport(
     renditions: await renditions.progress(),
     job: await renditions.current(),
     widths: RENDITION_WIDTHS,
-    small: small.slice(0, MOST_LISTED),
+    small: small.slice(0, MAX_LISTED),
     blurred,
     soft: small.length - blurred,
   };

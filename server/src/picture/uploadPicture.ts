@@ -5,8 +5,8 @@ import type { KeptPicture } from '@fond/contract';
 import { problem } from '../problem/problem';
 import type { PictureStore } from './pictures';
 
-export const MOST_PICTURE_MEGABYTES = 20;
-export const MOST_MEGAPIXELS = 60;
+export const MAX_PICTURE_MEGABYTES = 20;
+export const MAX_MEGAPIXELS = 60;
 
 /** What sharp calls the kinds that are taken; SVG is none of them, as it may hold scripts. */
 const FORMATS: readonly string[] = ['jpeg', 'png', 'webp', 'heif', 'gif'];
@@ -16,12 +16,12 @@ const KINDS = 'JPEG, PNG, WebP, AVIF or GIF';
 export function pictureUpload(): RequestHandler {
   const take = multer({
     storage: multer.memoryStorage(),
-    limits: { fileSize: MOST_PICTURE_MEGABYTES * 1_048_576, files: 1, fields: 1 },
+    limits: { fileSize: MAX_PICTURE_MEGABYTES * 1_048_576, files: 1, fields: 1 },
   }).single('file');
   return (request, response, next) => {
     take(request, response, (error: unknown) => {
       if (error instanceof MulterError && error.code === 'LIMIT_FILE_SIZE')
-        next(problem('too-large', `A picture may have ${MOST_PICTURE_MEGABYTES} MB at most.`));
+        next(problem('too-large', `A picture may have ${MAX_PICTURE_MEGABYTES} MB at most.`));
       else if (error instanceof MulterError)
         next(problem('bad-input', 'Nothing was kept.', [{ path: 'file', message: error.message }]));
       else next(error);
@@ -50,8 +50,8 @@ export async function keepUploaded(
   const { format, width, height, orientation = 1 } = found;
   if (!format || !FORMATS.includes(format)) throw refuse(`${called} is of another kind; use ${KINDS}`);
   const megapixels = (width * height) / 1e6;
-  if (megapixels > MOST_MEGAPIXELS)
-    throw refuse(`${called} has ${Math.round(megapixels)} megapixels; ${MOST_MEGAPIXELS} are the most`);
+  if (megapixels > MAX_MEGAPIXELS)
+    throw refuse(`${called} has ${Math.round(megapixels)} megapixels; ${MAX_MEGAPIXELS} are the most`);
   try {
     // Drawn once, small: a file that was cut short says nothing of it before.
     await sharp(file.buffer, { failOn: 'warning' }).resize({ width: 16 }).raw().toBuffer();

@@ -82,7 +82,7 @@ function attributeOf(snapshot: Snapshot, { value }: Aisle): FloorAisle['attribut
 
 /** What keeps a plan that reaches an aisle from serving it. */
 function againstOf(winner: Candidate, other: Candidate): Against {
-  if (other.exactness !== winner.exactness) return 'less-exact';
+  if (other.specificity !== winner.specificity) return 'less-exact';
   return other.plan.rank === winner.plan.rank ? 'dispute' : 'lower-rank';
 }
 
@@ -93,7 +93,7 @@ function valuesOf(snapshot: Snapshot, key: string, column: FacetColumn): number 
 }
 
 /** Lists of values to choose from are cut here; longer ones are searched by typing. */
-const MOST_VALUES = 200;
+const MAX_VALUES = 200;
 
 /** What plans can be written with. */
 export function vocabularyOf(snapshot: Snapshot): Vocabulary {
@@ -127,7 +127,7 @@ export function vocabularyOf(snapshot: Snapshot): Vocabulary {
           count: column.postings[code].count,
         }))
         .sort((a, b) => b.count - a.count)
-        .slice(0, MOST_VALUES),
+        .slice(0, MAX_VALUES),
     })),
   };
 }

@@ -1,4 +1,4 @@
-import type { Preview, PreviewWish } from '@fond/contract';
+import type { Preview, PreviewInput } from '@fond/contract';
 import {
   aislesOfPlan,
   confinedCss,
@@ -20,7 +20,7 @@ import { safeDocument } from '../document/safePlan';
 /** The page that a draft makes, what its shelf shows and why, and what its reach gains, loses and disputes. */
 export async function previewDraft(
   host: ServingHost,
-  { plan: document, address, at, part, signedIn }: PreviewWish,
+  { plan: document, address, at, part, signedIn }: PreviewInput,
 ): Promise<Preview> {
   const serving = host.serving();
   const { snapshot, beneath } = serving;

@@ -12,7 +12,7 @@ import { checkHeld, refuseBeyondRoles, type HeldOperation } from './approval';
 import { wordsOf } from './heldWords';
 import { draftsAt, publishPlans } from './publishing';
 
-const MOST_LISTED = 50;
+const MAX_LISTED = 50;
 
 async function told(rows: readonly PublicationRequestModel[]): Promise<PublicationRequest[]> {
   const [users, plans] = await Promise.all([
@@ -43,7 +43,7 @@ export const listRequests = async (): Promise<PublicationRequest[]> =>
         ['state', 'ASC'],
         ['id', 'DESC'],
       ],
-      limit: MOST_LISTED,
+      limit: MAX_LISTED,
     }),
   );
 

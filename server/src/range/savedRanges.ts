@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
-import type { EditionSummary, PlanChanges, RangeUse, StoredRange, RangeWish } from '@fond/contract';
+import type { EditionSummary, PlanChanges, RangeUse, StoredRange, RangeInput } from '@fond/contract';
 import { rangesOfPlan, sameValue, withRange, type Plan, type SavedRange, type Snapshot } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { PlanModel, SavedRangeModel, UserModel } from '../database/models';
@@ -83,7 +83,7 @@ async function named<T>(name: string, write: Promise<T>): Promise<T> {
 
 export async function createRange(
   sequelize: Sequelize,
-  { name, rule }: RangeWish,
+  { name, rule }: RangeInput,
   userId: number,
 ): Promise<StoredRange> {
   const id = randomUUID();
@@ -157,7 +157,7 @@ export function publishRange(
 export async function saveRange(
   sequelize: Sequelize,
   id: string,
-  { name, rule, version }: RangeWish & { version: number },
+  { name, rule, version }: RangeInput & { version: number },
   userId: number,
 ): Promise<StoredRange> {
   await named(

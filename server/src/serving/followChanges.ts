@@ -6,9 +6,9 @@ import { loadChanges } from './loadSnapshot';
 import { productFault, RowFaults } from './rowFaults';
 
 /** More changes than this are read with everything else. */
-const MOST = 2_000;
+const MAX = 2_000;
 /** An import that touches more than this share of the catalogue is read with everything else. */
-const MOST_SHARE = 1 / 3;
+const MAX_SHARE = 1 / 3;
 
 /** What only prices, stock and the mark of single products tell. */
 const SMALL: readonly string[] = ['featured', 'price', 'stock'];
@@ -39,16 +39,16 @@ export async function followChanges(
   const changes = await select<Change>(
     sequelize,
     `SELECT kind, product_id AS product, import_id AS importId FROM catalogue_changes
-      WHERE version > ? AND version <= ? LIMIT ${MOST + 1}`,
+      WHERE version > ? AND version <= ? LIMIT ${MAX + 1}`,
     [snapshot.version, version],
   );
   if (changes.some(({ importId }) => importId !== null)) onImport();
-  if (!changes.length || changes.length > MOST || changes.some(({ kind }) => EVERYTHING.includes(kind)))
+  if (!changes.length || changes.length > MAX || changes.some(({ kind }) => EVERYTHING.includes(kind)))
     return null;
   const small = changes.flatMap(({ kind, product }) => (SMALL.includes(kind) && product ? [product] : []));
   const others = changes.filter(({ kind }) => !SMALL.includes(kind) && !ELSEWHERE.includes(kind));
   if (faulty && others.length) return null;
-  const ids = await changedProducts(sequelize, others, Math.max(MOST, snapshot.size * MOST_SHARE));
+  const ids = await changedProducts(sequelize, others, Math.max(MAX, snapshot.size * MAX_SHARE));
   if (!ids) return null;
   const patched = small.length
     ? await withSmallChanges(sequelize, snapshot, small, version)

@@ -2,7 +2,7 @@ import type { RowFault } from '@fond/contract';
 import type { CategoryRow, ProductRow } from '@fond/core';
 
 /** Faults that are told one by one; a table that is broken as a whole says the same of every row. */
-const MOST_TOLD = 50;
+const MAX_TOLD = 50;
 
 /**
  * Rows that are stored but can't be shown. One of them must not take the shop down: it is left out, and told with its
@@ -19,7 +19,7 @@ export class RowFaults {
 
   tell(table: string, row: string, reason: string): void {
     if (this.told.some((known) => known.table === table && known.row === row)) return;
-    if (this.told.length < MOST_TOLD) this.told.push({ table, row, reason });
+    if (this.told.length < MAX_TOLD) this.told.push({ table, row, reason });
     else this.more++;
   }
 

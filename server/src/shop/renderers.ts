@@ -12,9 +12,9 @@ import type { RenderThreadData } from './renderThread';
 export type RenderShop = (model: ShopModel) => Promise<string>;
 
 /** More threads than this only wait for one another's memory. */
-const MOST_THREADS = 4;
+const MAX_THREADS = 4;
 /** Pages that may wait for a thread; whoever comes after them is asked to come again, instead of waiting for long. */
-const MOST_WAITING = 400;
+const MAX_WAITING = 400;
 /** Pages leave much short-lived memory behind; with room for it, in megabytes, they are rendered a seventh faster. */
 const YOUNG_MEMORY = 96;
 
@@ -35,7 +35,7 @@ export class Renderers {
   });
 
   constructor(dist: string, log: Logger) {
-    const threads = Math.min(MOST_THREADS, Math.max(1, availableParallelism() - 1));
+    const threads = Math.min(MAX_THREADS, Math.max(1, availableParallelism() - 1));
     this.inTurn = pLimit(threads);
     this.pool = new Piscina({
       filename: new URL('./renderThreadEntry.mjs', import.meta.url).href,
@@ -55,7 +55,7 @@ export class Renderers {
     const key = createHash('sha1').update(json).digest('base64');
     const known = this.kept.get(key);
     if (known !== undefined) return known;
-    if (this.inTurn.pendingCount >= MOST_WAITING)
+    if (this.inTurn.pendingCount >= MAX_WAITING)
       throw problem('overloaded', 'More pages are asked for than can be made. Try again in a moment.');
     const making = this.inTurn(() => this.pool.run(json));
     this.kept.set(key, making);

@@ -5,7 +5,7 @@ import { BREAKPOINT_BOUNDS, BREAKPOINTS, type Breakpoints } from '@fond/core';
 import { problem } from '../problem/problem';
 
 const SHEET = /^styles-[A-Z0-9]+\.css$/;
-const MOST_KEPT = 50;
+const MAX_KEPT = 50;
 
 /** Breakpoints as a look's page asks for them: `700-1100`. */
 function readWidths(text: string): Breakpoints | null {
@@ -56,7 +56,7 @@ export function styleSheets(folder: string): RequestHandler {
       const sheet = await readFile(path.join(folder, name), 'utf8').catch(() => null);
       if (sheet === null) throw problem('not-found', 'There is no such style sheet.');
       css = withBreakpoints(sheet, asked);
-      if (kept.size < MOST_KEPT) kept.set(key, css);
+      if (kept.size < MAX_KEPT) kept.set(key, css);
     }
     response.set('Cache-Control', 'public, max-age=31536000, immutable').type('css').send(css);
   };

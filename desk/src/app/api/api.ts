@@ -15,9 +15,9 @@ import {
   type AisleTexts,
   type AttributeChange,
   type CampaignTimes,
-  type CollectionWish,
+  type CollectionInput,
   type DraftVersion,
-  type FreePageWish,
+  type FreePageInput,
   type HeirsFate,
   type ImportMapping,
   type PlanBeginning,
@@ -37,7 +37,7 @@ export interface SeenAs {
 }
 
 /** How a product file is to be read. */
-export interface ImportWish {
+export interface ImportInput {
   dryRun: boolean;
   mapping: ImportMapping;
   /** What one unit of another currency is worth. */
@@ -229,11 +229,11 @@ export class Api {
     return this.call('readCollection', { params: { id } });
   }
 
-  createCollection(wish: CollectionWish) {
+  createCollection(wish: CollectionInput) {
     return this.call('createCollection', { body: wish });
   }
 
-  saveCollection(id: number, wish: CollectionWish, version: number) {
+  saveCollection(id: number, wish: CollectionInput, version: number) {
     return this.call('saveCollection', { params: { id }, body: { ...wish, version } });
   }
 
@@ -338,11 +338,11 @@ export class Api {
     return this.call('readFreePage', { params: { id } });
   }
 
-  createFreePage(wish: FreePageWish) {
+  createFreePage(wish: FreePageInput) {
     return this.call('createFreePage', { body: wish });
   }
 
-  saveFreePage(id: number, wish: FreePageWish, version: number) {
+  saveFreePage(id: number, wish: FreePageInput, version: number) {
     return this.call('saveFreePage', { params: { id }, body: { ...wish, version } });
   }
 
@@ -425,7 +425,7 @@ export class Api {
   }
 
   /** Reads a product file; a job's id stands for the file that the job has read. */
-  importCatalogue(file: File | string, wish: ImportWish) {
+  importCatalogue(file: File | string, wish: ImportInput) {
     const form = new FormData();
     form.set('dryRun', wish.dryRun ? '1' : '0');
     form.set('mapping', JSON.stringify(wish.mapping));

@@ -4,7 +4,7 @@ import {
   BADGE_PLACES,
   BADGE_SHAPES,
   badgeContrast,
-  MOST_BADGE_LETTERS,
+  MAX_BADGE_LETTERS,
   strangeFigures,
   type BadgeRule,
   type Paint,
@@ -124,7 +124,7 @@ export class BadgeFields {
   private readonly editor = inject(PlanEditor);
   readonly rule = input.required<BadgeRule>();
   readonly changed = output<Changed>();
-  protected readonly letters = MOST_BADGE_LETTERS;
+  protected readonly letters = MAX_BADGE_LETTERS;
   protected readonly shapes = BADGE_SHAPES.map((value) => ({ value, name: BADGE_SHAPE_WORDS[value] }));
   protected readonly places = BADGE_PLACES.map((value) => ({ value, name: BADGE_PLACE_WORDS[value] }));
   protected readonly paints = [
@@ -152,7 +152,7 @@ export class BadgeFields {
     const { text } = this.rule();
     const known: string | undefined = text[lang];
     const said = `${known ?? ''} {${figure}}`.trim();
-    if (said.length <= MOST_BADGE_LETTERS) this.tell('text', { text: { ...text, [lang]: said } });
+    if (said.length <= MAX_BADGE_LETTERS) this.tell('text', { text: { ...text, [lang]: said } });
   }
 }
 

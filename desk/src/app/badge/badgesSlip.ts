@@ -10,9 +10,9 @@ import {
   cardPictures,
   colourOf,
   coveredShare,
-  MOST_BADGE_RULES,
-  MOST_BADGES,
-  MOST_COVERED,
+  MAX_BADGE_RULES,
+  MAX_BADGES,
+  MAX_COVERED,
   sampleText,
   textIn,
   WIDTH_NAMES,
@@ -49,8 +49,8 @@ export class BadgesSlip {
   readonly whole = input(false);
   private readonly api = inject(Api);
   private readonly editor = inject(PlanEditor);
-  protected readonly mostRules = MOST_BADGE_RULES;
-  protected readonly mostBadges = MOST_BADGES;
+  protected readonly mostRules = MAX_BADGE_RULES;
+  protected readonly mostBadges = MAX_BADGES;
   protected readonly widths = WIDTH_NAMES;
   /** The rule that is being edited. */
   protected readonly edited = signal<string | null>(null);
@@ -101,7 +101,7 @@ export class BadgesSlip {
       title: fullest.title,
       badges: fullest.badges.map(({ text }) => text).join(', '),
       shares: WIDTH_NAMES.map((width) => ({ width, percent: Math.round(shares[width] * 100) })),
-      tooMuch: WIDTH_NAMES.some((width) => shares[width] > MOST_COVERED),
+      tooMuch: WIDTH_NAMES.some((width) => shares[width] > MAX_COVERED),
     };
   });
 

@@ -30,11 +30,11 @@ export class BriefLines {
   }
 
   /** One key hands back what is own in a line. */
-  handBack(scope: Scope): void {
+  reset(scope: Scope): void {
     const own = this.origin.ownIn(scope);
     if (own.length)
       this.store.dispatch(
-        PlanActions.handedBack({
+        PlanActions.resetToBase({
           paths: own.map(({ path }) => path),
           what: `back to the base: ${scope}`,
           at: Date.now(),

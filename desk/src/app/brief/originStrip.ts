@@ -20,14 +20,14 @@ import { settingWords } from '../wording/settingWords';
               <li>
                 <span>{{ words(setting) }}</span>
                 <em class="inherited">{{ baseWords(setting) }}</em>
-                <button type="button" class="word" (click)="handBack([setting])">
+                <button type="button" class="word" (click)="reset([setting])">
                   {{ setting.what === 'added' ? 'remove' : 'use ' + base.name + '’s' }}
                 </button>
               </li>
             }
           </ul>
           @if (own().length > 1) {
-            <button type="button" class="word" (click)="handBack(own())">
+            <button type="button" class="word" (click)="reset(own())">
               Use {{ base.name }}’s for all of it
             </button>
           }
@@ -100,9 +100,9 @@ export class OriginStrip {
     }
   }
 
-  protected handBack(settings: readonly OwnSetting[]): void {
+  protected reset(settings: readonly OwnSetting[]): void {
     this.store.dispatch(
-      PlanActions.handedBack({
+      PlanActions.resetToBase({
         paths: settings.map(({ path }) => path),
         what: `back to the base: ${settings.length === 1 ? this.words(settings[0]) : this.scope()}`,
         at: Date.now(),

@@ -32,7 +32,7 @@ export class WordHarness extends ComponentHarness {
   }
 
   /** Gives what is own here back to the base. */
-  async handBack(): Promise<void> {
+  async reset(): Promise<void> {
     const host = await this.host();
     await host.focus();
     await host.sendKeys(TestKey.DELETE);

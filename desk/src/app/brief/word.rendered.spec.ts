@@ -14,7 +14,7 @@ import { WordHarness } from './word.harness';
       [open]="open()"
       [inherited]="inherited()"
       (pressed)="open.set(open() ? null : 'grid')"
-      (handBack)="inherited.set(true)"
+      (resetPressed)="inherited.set(true)"
       >3 columns</span
     >.`,
 })
@@ -40,7 +40,7 @@ describe('a word of the brief', () => {
     const { find } = rendered(Sentence);
     const word = await find(WordHarness);
     expect(await word.isInherited()).toBe(false);
-    await word.handBack();
+    await word.reset();
     expect(await word.isInherited()).toBe(true);
   });
 });

@@ -16,8 +16,8 @@ import { Directive, input, output } from '@angular/core';
     '(keydown.enter)': 'press($event)',
     '(keydown.space)': 'press($event)',
     '[class.inherited]': 'inherited()',
-    '(keydown.backspace)': 'handBack.emit()',
-    '(keydown.delete)': 'handBack.emit()',
+    '(keydown.backspace)': 'resetPressed.emit()',
+    '(keydown.delete)': 'resetPressed.emit()',
   },
 })
 export class Word {
@@ -28,7 +28,7 @@ export class Word {
   readonly inherited = input(false);
   readonly pressed = output();
   /** Backspace or Delete: what is own here goes back to the base. */
-  readonly handBack = output();
+  readonly resetPressed = output();
 
   protected press(event: Event): void {
     event.preventDefault();

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import {
   LETTER_BOUNDS,
-  MOST_SPACE,
+  MAX_SPACE,
   NEVER_REVEALED,
   WEIGHTS,
   type CardElement,
@@ -218,7 +218,7 @@ export class ElementFields {
   ] as const;
   protected readonly weights = WEIGHTS;
   protected readonly bounds = LETTER_BOUNDS;
-  protected readonly mostSpace = MOST_SPACE;
+  protected readonly mostSpace = MAX_SPACE;
   protected readonly canHide = computed(() => !NEVER_REVEALED.includes(this.element().element));
   protected readonly hasText = computed(() => WITH_TEXT.includes(this.element().element));
 
@@ -239,7 +239,7 @@ export class ElementFields {
   }
 
   protected space(text: string): void {
-    this.number('space', text, 0, MOST_SPACE);
+    this.number('space', text, 0, MAX_SPACE);
   }
 
   /** A number that stands in a field and is not taken, and why; null while all are. */

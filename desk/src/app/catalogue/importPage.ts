@@ -10,7 +10,7 @@ import { toProblem } from '../api/problem';
 import { FloorActions } from '../store/floor.actions';
 import { ended, JobFollower } from './jobFollower';
 
-const MOST_NAMED = 12;
+const MAX_NAMED = 12;
 
 const TYPES: readonly { type: NonNullable<ImportColumn['type']>; name: string }[] = [
   { type: 'text', name: 'text' },
@@ -85,8 +85,8 @@ export class ImportPage {
     if (!report) return [];
     const sentence = (titles: readonly string[], one: string, several: string): string[] => {
       if (!titles.length) return [];
-      const named = titles.slice(0, MOST_NAMED).join(', ');
-      const more = titles.length > MOST_NAMED ? ` and ${titles.length - MOST_NAMED} more` : '';
+      const named = titles.slice(0, MAX_NAMED).join(', ');
+      const more = titles.length > MAX_NAMED ? ` and ${titles.length - MAX_NAMED} more` : '';
       return [`${titles.length} new ${titles.length === 1 ? one : several}: ${named}${more}.`];
     };
     return [

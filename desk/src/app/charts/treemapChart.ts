@@ -31,7 +31,7 @@ export interface TreemapTrace {
 }
 
 /** Height of letters in pixels that can still be read. */
-const LEAST_LETTERS = 11;
+const MIN_LETTERS = 11;
 
 /** Areas within areas; what it says stands in its name too, as nobody reads a drawing aloud. */
 @Component({
@@ -74,7 +74,7 @@ export class TreemapChart {
         margin: { t: 0, l: 0, r: 0, b: 0 },
         paper_bgcolor: 'transparent',
         // A name that would have to be smaller is left out; pointing at its area tells it.
-        uniformtext: { minsize: LEAST_LETTERS, mode: 'hide' },
+        uniformtext: { minsize: MIN_LETTERS, mode: 'hide' },
         font: { family: 'Barlow, sans-serif', size: 14, color: ink },
       },
       { displayModeBar: false, responsive: true },

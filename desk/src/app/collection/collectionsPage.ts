@@ -13,7 +13,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import type { Subscription } from 'rxjs';
-import type { CollectionSummary, CollectionWish, Problem, StoredCollection } from '@fond/contract';
+import type { CollectionSummary, CollectionInput, Problem, StoredCollection } from '@fond/contract';
 import { sayRange, type Clause, type Sieve } from '@fond/core';
 import { Api } from '../api/api';
 import { asking } from '../api/asking';
@@ -46,7 +46,7 @@ export class CollectionsPage {
   /** Of the address. */
   readonly id = input(null, { transform: (id: unknown) => (id === undefined ? null : numberAttribute(id)) });
 
-  protected readonly editor = new RecordEditor<CollectionSummary, StoredCollection, CollectionWish>({
+  protected readonly editor = new RecordEditor<CollectionSummary, StoredCollection, CollectionInput>({
     path: '/collections',
     list: () => this.api.collections(),
     read: (id) => this.api.readCollection(id),
@@ -81,7 +81,7 @@ export class CollectionsPage {
     return sayRange({ source: { kind: 'catalogue' }, clauses }, this.words.names());
   }
 
-  protected title({ titles }: Pick<CollectionWish, 'titles'>): string {
+  protected title({ titles }: Pick<CollectionInput, 'titles'>): string {
     return titles[this.languages()[0]] || 'without a title';
   }
 
@@ -91,7 +91,7 @@ export class CollectionsPage {
   }
 }
 
-const wishOf = ({ slug, titles, descriptions, clauses, skus }: StoredCollection): CollectionWish => ({
+const wishOf = ({ slug, titles, descriptions, clauses, skus }: StoredCollection): CollectionInput => ({
   slug,
   titles,
   descriptions,

@@ -13,7 +13,7 @@ export interface History<T> {
   last: { what: string; at: number } | null;
 }
 
-const MOST_STEPS = 200;
+const MAX_STEPS = 200;
 /** Edits of the same thing within this time are one step. */
 const JOINED_WITHIN = 1_000;
 
@@ -24,7 +24,7 @@ export function edited<T>(history: History<T>, value: T, what: string, at: numbe
   const joins =
     history.last?.what === what && at - history.last.at < JOINED_WITHIN && history.past.length > 0;
   return {
-    past: joins ? history.past : [...history.past, { value: history.present, what }].slice(-MOST_STEPS),
+    past: joins ? history.past : [...history.past, { value: history.present, what }].slice(-MAX_STEPS),
     present: value,
     future: [],
     last: { what, at },

@@ -5,7 +5,7 @@ import type { KeptDraft } from './plan.actions';
 
 const keyOf = (id: string): string => `fond:draft:${id}`;
 /** A browser keeps about five million characters for one site; a plan has some ten thousand. */
-const MOST_KEPT = 40;
+const MAX_KEPT = 40;
 
 /** Drafts with the way they came, kept in this browser: a reload loses neither an edit nor its undo. */
 @Injectable({ providedIn: 'root' })
@@ -13,7 +13,7 @@ export class KeptDrafts {
   keep(history: History<PlanDocument>, version: number, unsaved: boolean): void {
     const { past, present, future } = history;
     this.write({
-      history: { past: past.slice(-MOST_KEPT), present, future: future.slice(0, MOST_KEPT), last: null },
+      history: { past: past.slice(-MAX_KEPT), present, future: future.slice(0, MAX_KEPT), last: null },
       version,
       unsaved,
     });

@@ -21,7 +21,7 @@ export const PlanActions = createActionGroup({
     /** `what` names the setting; quick edits of one setting are one step of the history. */
     Edited: props<{ plan: Plan; what: string; at: number }>(),
     /** What is own at a path goes back to what the base says. */
-    'Handed Back': props<{ paths: readonly (readonly string[])[]; what: string; at: number }>(),
+    'Reset To Base': props<{ paths: readonly (readonly string[])[]; what: string; at: number }>(),
     /** The server has changed what the plan builds on, or how it stands. */
     'Stored Anew': props<{ stored: StoredPlan }>(),
     Undone: emptyProps(),

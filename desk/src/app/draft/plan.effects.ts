@@ -35,7 +35,7 @@ const PREVIEW_AFTER = 30;
 /** Whatever changes the draft. */
 const EDITS = [
   PlanActions.edited,
-  PlanActions.handedBack,
+  PlanActions.resetToBase,
   PlanActions.merged,
   PlanActions.undone,
   PlanActions.redone,

@@ -228,7 +228,7 @@ describe('a plan that builds on another', () => {
       what: 'gap',
       at: 1,
     });
-    const back = PlanActions.handedBack({
+    const back = PlanActions.resetToBase({
       paths: [['fixtures', 'shelf', 'gap', 'wide']],
       what: 'hand back',
       at: 5000,

@@ -14,7 +14,7 @@ import {
   filledIn,
   fixtureFigures,
   fixtureFindings,
-  handedBack,
+  withReset,
   isHeir,
   resolvePlan,
   sameValue,
@@ -171,10 +171,10 @@ export const planFeature = createFeature({
           )
         : state,
     ),
-    on(PlanActions.handedBack, (state, { paths, what, at }): PlanState => {
+    on(PlanActions.resetToBase, (state, { paths, what, at }): PlanState => {
       const document = state.history?.present;
       if (!state.history || !document || !isHeir(document)) return state;
-      const own = paths.reduce((left, path) => handedBack(left, path), document.own);
+      const own = paths.reduce((left, path) => withReset(left, path), document.own);
       return afterEdit(state, edited(state.history, { ...document, own }, what, at));
     }),
     on(PlanActions.storedAnew, (state, { stored }): PlanState => ({

@@ -1,7 +1,7 @@
 import type { TicketChange, TicketTool } from '@fond/contract';
 import { steppedAt, WHOLE_SPAN, type Fixture, type Plan, type Stepped } from '@fond/core';
 
-const MOST_COLUMNS = 6;
+const MAX_COLUMNS = 6;
 
 const WIDEST_GAP = 80;
 
@@ -36,7 +36,7 @@ export function changedAt(plan: Plan, { id, tool, width, by }: Omit<TicketChange
           if (!columns) return fixture;
           return {
             ...fixture,
-            columns: { ...columns, [width]: within(1, steppedAt(columns, width) + by, MOST_COLUMNS) },
+            columns: { ...columns, [width]: within(1, steppedAt(columns, width) + by, MAX_COLUMNS) },
           } as Fixture;
         case 'gap':
           if (!gap) return fixture;

@@ -19,7 +19,7 @@ import { Word } from '../brief/word';
           [open]="lines.open()"
           [inherited]="lines.inherited('facets')"
           (pressed)="lines.toggle('facets')"
-          (handBack)="lines.handBack('facets')"
+          (resetPressed)="lines.reset('facets')"
           >{{ lines.said()?.facets }}</span>, {{ panel.counts ? 'with' : 'without' }} counts.
       </p>
       @if (lines.open() === 'facets') {

@@ -12,7 +12,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { FreePageWish, StoredFreePage } from '@fond/contract';
+import type { FreePageInput, StoredFreePage } from '@fond/contract';
 import { Api } from '../api/api';
 import { FloorActions } from '../store/floor.actions';
 import { floorFeature } from '../store/floor.feature';
@@ -38,7 +38,7 @@ export class FreePagesPage {
   /** Of the address. */
   readonly id = input(null, { transform: (id: unknown) => (id === undefined ? null : numberAttribute(id)) });
 
-  protected readonly editor = new RecordEditor<StoredFreePage, StoredFreePage, FreePageWish>({
+  protected readonly editor = new RecordEditor<StoredFreePage, StoredFreePage, FreePageInput>({
     path: '/pages',
     list: () => this.api.freePages(),
     read: (id) => this.api.readFreePage(id),
@@ -67,7 +67,7 @@ export class FreePagesPage {
     });
   }
 
-  protected title({ titles }: Pick<FreePageWish, 'titles'>): string {
+  protected title({ titles }: Pick<FreePageInput, 'titles'>): string {
     return titles[this.languages()[0]] || 'without a title';
   }
 
@@ -102,7 +102,7 @@ export class FreePagesPage {
   }
 }
 
-const wishOf = ({ path, titles, descriptions, standsFor, open }: StoredFreePage): FreePageWish => ({
+const wishOf = ({ path, titles, descriptions, standsFor, open }: StoredFreePage): FreePageInput => ({
   path,
   titles,
   descriptions,

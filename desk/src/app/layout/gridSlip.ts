@@ -2,7 +2,7 @@ import { WidthFields } from '../field/widthFields';
 import { WidthStepper } from '../field/widthStepper';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import {
-  MOST_PER_PAGE,
+  MAX_PER_PAGE,
   productsAPage,
   SHELF_FORMS,
   WIDTH_NAMES,
@@ -184,7 +184,7 @@ export class GridSlip {
   protected readonly forms = SHELF_FORMS.map((value) => ({ value, name: FORM_WORDS[value] }));
   protected readonly sizes = computed(() => this.editor.tally()?.fullRowSizes.slice(0, 8) ?? []);
 
-  protected readonly most = MOST_PER_PAGE;
+  protected readonly most = MAX_PER_PAGE;
   protected readonly products = computed(() => {
     const shelf = this.editor.shelf();
     return shelf ? productsAPage(shelf.pageSize, shelf.columns) : 0;

@@ -7,7 +7,7 @@ import {
   darkColours,
   FONT_NAMES,
   FONTS,
-  LEAST_CONTRAST,
+  MIN_CONTRAST,
   READY_LOOKS,
   type Breakpoints,
   type CardFrame,
@@ -290,7 +290,7 @@ export class LookSlip {
   protected readonly fontNames = FONT_NAMES;
   protected readonly shadows = SHADOWS;
   protected readonly frames = FRAMES;
-  protected readonly least = LEAST_CONTRAST;
+  protected readonly least = MIN_CONTRAST;
   protected readonly shades = [
     { value: false, name: 'light' },
     { value: true, name: 'light, or dark where a device asks for it' },
@@ -307,7 +307,7 @@ export class LookSlip {
     return look ? contrastsOf((this.editing() === 'dark' && look.dark) || look.colours) : [];
   });
   protected readonly poor = computed(
-    () => this.contrasts().filter(({ contrast }) => contrast < LEAST_CONTRAST).length,
+    () => this.contrasts().filter(({ contrast }) => contrast < MIN_CONTRAST).length,
   );
 
   protected readonly css = computed(() => this.editor.plan()?.css ?? '');

@@ -61,7 +61,7 @@ import { settingWords } from '../wording/settingWords';
           @for (setting of own(); track setting.key) {
             <li>
               <span class="grow">{{ words(setting) }}</span>
-              <button type="button" class="word" (click)="handBack(setting)">
+              <button type="button" class="word" (click)="reset(setting)">
                 {{ setting.what === 'added' ? 'remove' : 'use ' + under.name + '’s' }}
               </button>
             </li>
@@ -147,9 +147,9 @@ export class BaseSlip {
     });
   }
 
-  protected handBack(setting: OwnSetting): void {
+  protected reset(setting: OwnSetting): void {
     this.store.dispatch(
-      PlanActions.handedBack({
+      PlanActions.resetToBase({
         paths: [setting.path],
         what: `back to the base: ${this.words(setting)}`,
         at: Date.now(),

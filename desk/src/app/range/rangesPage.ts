@@ -4,7 +4,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Subscription } from 'rxjs';
-import type { CollectionWish, Problem, StoredRange } from '@fond/contract';
+import type { CollectionInput, Problem, StoredRange } from '@fond/contract';
 import { sameValue, sayRange, type RangeRule, type RangeSource, type Sieve } from '@fond/core';
 import { Api } from '../api/api';
 import { asking } from '../api/asking';
@@ -127,7 +127,7 @@ export class RangesPage {
 
   protected makeCollection({ name, rule }: StoredRange): void {
     const byHand = rule.source.kind === 'named';
-    const wish: CollectionWish = {
+    const wish: CollectionInput = {
       slug: '',
       titles: { [this.words.words()?.languages[0] ?? 'en']: name },
       descriptions: {},

@@ -46,7 +46,7 @@ const SCREENS: readonly Target[] = [
   { kind: 'Screen', name: 'Your account', detail: 'Your password', commands: ['/account'] },
 ];
 
-const MOST = 9;
+const MAX = 9;
 
 /** One box that leads anywhere: type a few letters, choose with the arrows, Enter. */
 @Component({
@@ -129,7 +129,7 @@ export class GoTo {
         const text = `${target.kind} ${target.name} ${target.detail}`.toLowerCase();
         return words.every((word) => text.includes(word));
       })
-      .slice(0, MOST);
+      .slice(0, MAX);
   });
 
   protected type(text: string): void {

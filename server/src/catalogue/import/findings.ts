@@ -7,9 +7,9 @@ const COLOUR = /^#[0-9a-f]{6}$/i;
 /** Digits that a number would lose: zeros before it, or more than a double holds. */
 const CODE = /^-?0\d|^-?\d{16,}$/;
 /** In fewer rows, values that are all different may still be measures. */
-const LEAST_ROWS_OF_CODES = 12;
+const MIN_ROWS_OF_CODES = 12;
 /** Different values that are told apart; a column of more is no list of words. */
-const MOST_DISTINCT = 50_000;
+const MAX_DISTINCT = 50_000;
 
 /** What two spellings of one word have in common. */
 export const spelling = (text: string): string =>
@@ -50,7 +50,7 @@ export class ColumnFindings {
     if (this.booleans && booleanOf(text) === null) this.booleans = false;
     if (this.colours && !COLOUR.test(text)) this.colours = false;
     if (text.includes('|')) this.lists = true;
-    if (this.distinct.size <= MOST_DISTINCT)
+    if (this.distinct.size <= MAX_DISTINCT)
       for (const one of text.split('|')) {
         const entry = one.trim();
         if (entry) this.distinct.set(entry, (this.distinct.get(entry) ?? 0) + 1);
@@ -59,7 +59,7 @@ export class ColumnFindings {
 
   /** Every value stands once. */
   get unique(): boolean {
-    return this.filled > 1 && (this.distinct.size > MOST_DISTINCT || this.distinct.size === this.filled);
+    return this.filled > 1 && (this.distinct.size > MAX_DISTINCT || this.distinct.size === this.filled);
   }
 
   /**
@@ -70,7 +70,7 @@ export class ColumnFindings {
    */
   type(measured = false): AttributeType {
     if (!this.filled) return 'text';
-    const names = !measured && this.whole && this.unique && this.filled >= LEAST_ROWS_OF_CODES;
+    const names = !measured && this.whole && this.unique && this.filled >= MIN_ROWS_OF_CODES;
     if (this.numbers && !this.codes && !names) return 'number';
     if (this.booleans && !this.codes) return 'boolean';
     if (this.colours) return 'colour';
@@ -84,7 +84,7 @@ export class ColumnFindings {
 
   /** Words that are spelt in more than one way, the most frequent words first. */
   variants(): Variant[] {
-    if (this.distinct.size > MOST_DISTINCT) return [];
+    if (this.distinct.size > MAX_DISTINCT) return [];
     const bySpelling = new Map<string, { text: string; count: number }[]>();
     for (const [text, count] of this.distinct) {
       const key = spelling(text);

@@ -32,7 +32,7 @@ export interface ProductRecord {
   attributes: [key: string, values: string[]][];
 }
 
-const MOST_CENTS = 4_000_000_000;
+const MAX_CENTS = 4_000_000_000;
 
 type Fault = (column: string, message: string) => void;
 type Tell = (message: string) => void;
@@ -210,7 +210,7 @@ function cents(cell: string, tell: Tell): number | null {
     return null;
   }
   const value = Math.round(Number(cell) * 100);
-  if (value > MOST_CENTS) tell(`“${cell}” is more than a price can be here.`);
+  if (value > MAX_CENTS) tell(`“${cell}” is more than a price can be here.`);
   return value;
 }
 

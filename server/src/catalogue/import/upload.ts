@@ -10,7 +10,7 @@ import { problem } from '../../problem/problem';
 import type { ImportRequest } from './importRequest';
 import type { FileKind } from './readRecords';
 
-export const MOST_MEGABYTES = 200;
+export const MAX_MEGABYTES = 200;
 
 const KINDS: Readonly<Record<string, FileKind>> = { '.csv': 'csv', '.json': 'json', '.jsonl': 'jsonl' };
 
@@ -22,7 +22,7 @@ export function uploadHandler(data: string): RequestHandler {
   mkdirSync(folder, { recursive: true });
   const take = multer({
     dest: folder,
-    limits: { fileSize: MOST_MEGABYTES * 1_048_576, files: 1, fields: 8, fieldSize: 200_000 },
+    limits: { fileSize: MAX_MEGABYTES * 1_048_576, files: 1, fields: 8, fieldSize: 200_000 },
     defParamCharset: 'utf8',
     fileFilter: (_request, file, accept) => {
       if (kindOf(file.originalname)) accept(null, true);
@@ -33,7 +33,7 @@ export function uploadHandler(data: string): RequestHandler {
     take(request, response, (error: unknown) => {
       if (!(error instanceof MulterError)) next(error);
       else if (error.code === 'LIMIT_FILE_SIZE')
-        next(problem('too-large', `A product file may have ${MOST_MEGABYTES} MB at most; split it.`));
+        next(problem('too-large', `A product file may have ${MAX_MEGABYTES} MB at most; split it.`));
       else
         next(
           problem('bad-input', 'The upload can’t be read.', [

@@ -1,7 +1,7 @@
 import { dayOf, startOfDay } from '../text/days';
 import type { ValueColumn } from '../catalogue/columns';
 import { boundIn, uniteSpan } from '../catalogue/columns';
-import { fullWords, intersectInto, uniteInto, wordsFor, type Words } from '../catalogue/sets';
+import { fullBitset, intersectInto, uniteInto, emptyBitset, type Bitset } from '../catalogue/sets';
 import { Keep } from '../catalogue/keep';
 import { UNCOUNTED, type Snapshot } from '../catalogue/snapshot';
 import { savingPercent, stockStateOf } from '../catalogue/figures';
@@ -49,13 +49,13 @@ export function faultOf(snapshot: Snapshot, clause: Clause): ClauseFault | null 
 /** Number of the day on which a range is read, in the shop's time zone. */
 export const dayRead = ({ now, zone = 'UTC' }: RangeContext): number => dayOf(zone, now);
 
-const kept = new Keep<Words>(400);
+const kept = new Keep<Bitset>(400);
 
 /**
  * The products of the whole catalogue that meet a clause; kept as long as the columns that it asks for are the same, so
  * callers must not change them. Inside groups a clause with a fault is left out; such a clause by itself meets everything.
  */
-export function clauseWords(snapshot: Snapshot, clause: Clause, context: RangeContext): Words {
+export function clauseBitset(snapshot: Snapshot, clause: Clause, context: RangeContext): Bitset {
   const question = JSON.stringify(clause) + (timed(clause) ? dayRead(context) : '');
   const reads = columnsOf(snapshot, clause, context);
   return kept.get(snapshot.lineage, question, reads, () => compute(snapshot, clause, context));
@@ -69,7 +69,7 @@ function columnsOf(snapshot: Snapshot, clause: Clause, context: RangeContext): u
     case 'any':
     case 'none':
       return clause.of.map((inner) =>
-        faultOf(snapshot, inner) ? null : clauseWords(snapshot, inner, context),
+        faultOf(snapshot, inner) ? null : clauseBitset(snapshot, inner, context),
       );
     case 'category':
       return [snapshot.aisles, snapshot.category, snapshot.categoryItself, snapshot.mainCategory];
@@ -111,15 +111,15 @@ const timed = (clause: Clause): boolean =>
   clause.kind === 'activity' ||
   ('of' in clause && Array.isArray(clause.of) && clause.of.some(timed));
 
-function compute(snapshot: Snapshot, clause: Clause, context: RangeContext): Words {
-  if (faultOf(snapshot, clause)) return fullWords(snapshot.size);
+function compute(snapshot: Snapshot, clause: Clause, context: RangeContext): Bitset {
+  if (faultOf(snapshot, clause)) return fullBitset(snapshot.size);
   switch (clause.kind) {
     case 'all':
     case 'any':
     case 'none':
-      return groupWords(snapshot, clause, context);
+      return groupBitset(snapshot, clause, context);
     case 'category':
-      return categoryWords(snapshot, clause.category, clause.below, clause.main);
+      return categoryBitset(snapshot, clause.category, clause.below, clause.main);
     case 'collection':
       return members(
         snapshot,
@@ -129,18 +129,17 @@ function compute(snapshot: Snapshot, clause: Clause, context: RangeContext): Wor
     case 'tag':
       return members(snapshot, snapshot.tag, snapshot.aisles.byKey.get(`tag:${clause.tag}`)!.path);
     case 'attribute':
-      return attributeWords(snapshot, clause.attribute, clause.values);
+      return attributeBitset(snapshot, clause.attribute, clause.values);
     case 'attributeNumber': {
       const { column } = snapshot.attributes.get(clause.attribute)!;
-      const words = wordsFor(snapshot.size);
+      const bits = emptyBitset(snapshot.size);
       column.values.forEach(({ number }, code) => {
-        if (number !== null && within(number, clause.from, clause.to))
-          uniteInto(words, column.postings[code]);
+        if (number !== null && within(number, clause.from, clause.to)) uniteInto(bits, column.postings[code]);
       });
-      return words;
+      return bits;
     }
     case 'number':
-      return numberWords(snapshot, clause.field, clause.from, clause.to);
+      return numberBitset(snapshot, clause.field, clause.from, clause.to);
     case 'activity': {
       const sums = activitySums(snapshot, clause.of, clause.days, context.now);
       return where(snapshot, (p) => sums[p] >= clause.least);
@@ -172,38 +171,38 @@ function compute(snapshot: Snapshot, clause: Clause, context: RangeContext): Wor
   }
 }
 
-function groupWords(
+function groupBitset(
   snapshot: Snapshot,
   { kind, of }: { kind: 'all' | 'any' | 'none'; of: readonly Clause[] },
   context: RangeContext,
-): Words {
+): Bitset {
   const sound = of.filter((clause) => !faultOf(snapshot, clause));
   // A group with nothing in it asks for nothing.
-  if (!sound.length) return fullWords(snapshot.size);
+  if (!sound.length) return fullBitset(snapshot.size);
   if (kind === 'all') {
-    const words = fullWords(snapshot.size);
-    for (const clause of sound) intersectInto(words, clauseWords(snapshot, clause, context));
-    return words;
+    const bits = fullBitset(snapshot.size);
+    for (const clause of sound) intersectInto(bits, clauseBitset(snapshot, clause, context));
+    return bits;
   }
-  const words = wordsFor(snapshot.size);
+  const bits = emptyBitset(snapshot.size);
   for (const clause of sound) {
-    const met = clauseWords(snapshot, clause, context);
-    for (let w = 0; w < words.length; w++) words[w] |= met[w];
+    const met = clauseBitset(snapshot, clause, context);
+    for (let w = 0; w < bits.length; w++) bits[w] |= met[w];
   }
-  if (kind === 'any') return words;
-  const all = fullWords(snapshot.size);
-  for (let w = 0; w < all.length; w++) all[w] &= ~words[w];
+  if (kind === 'any') return bits;
+  const all = fullBitset(snapshot.size);
+  for (let w = 0; w < all.length; w++) all[w] &= ~bits[w];
   return all;
 }
 
 /** Set of the products for which `test` holds. */
-function where({ size }: Snapshot, test: (p: number) => boolean): Words {
-  const words = wordsFor(size);
-  for (let p = 0; p < size; p++) if (test(p)) words[p >>> 5] |= 1 << (p & 31);
-  return words;
+function where({ size }: Snapshot, test: (p: number) => boolean): Bitset {
+  const bits = emptyBitset(size);
+  for (let p = 0; p < size; p++) if (test(p)) bits[p >>> 5] |= 1 << (p & 31);
+  return bits;
 }
 
-export function categoryWords(snapshot: Snapshot, category: number, below: boolean, main: boolean): Words {
+export function categoryBitset(snapshot: Snapshot, category: number, below: boolean, main: boolean): Bitset {
   const aisle = snapshot.aisles.byKey.get(`category:${category}`)!;
   if (!main) return members(snapshot, below ? snapshot.category : snapshot.categoryItself, aisle.path, 1);
   const ids = new Set<number>();
@@ -221,34 +220,39 @@ export function members(
   column: ValueColumn,
   path: string,
   from = path.lastIndexOf('/') + 1,
-): Words {
-  const words = wordsFor(snapshot.size);
+): Bitset {
+  const bits = emptyBitset(snapshot.size);
   const code = column.codeOf.get(path.slice(from));
-  if (code !== undefined) uniteInto(words, column.postings[code]);
-  return words;
+  if (code !== undefined) uniteInto(bits, column.postings[code]);
+  return bits;
 }
 
 /** Products with one of some values of an attribute; with none named, those that have any. */
-export function attributeWords(snapshot: Snapshot, key: string, values: readonly string[]): Words {
+export function attributeBitset(snapshot: Snapshot, key: string, values: readonly string[]): Bitset {
   const { column } = snapshot.attributes.get(key)!;
-  const words = wordsFor(snapshot.size);
-  if (!values.length) for (const posting of column.postings) uniteInto(words, posting);
+  const bits = emptyBitset(snapshot.size);
+  if (!values.length) for (const posting of column.postings) uniteInto(bits, posting);
   for (const value of values) {
     const code = column.codeOf.get(value);
-    if (code !== undefined) uniteInto(words, column.postings[code]);
+    if (code !== undefined) uniteInto(bits, column.postings[code]);
   }
-  return words;
+  return bits;
 }
 
-function numberWords(snapshot: Snapshot, field: NumberField, from: number | null, to: number | null): Words {
+function numberBitset(
+  snapshot: Snapshot,
+  field: NumberField,
+  from: number | null,
+  to: number | null,
+): Bitset {
   if (field === 'price' || field === 'rating') {
     const column = snapshot[field];
-    const words = wordsFor(snapshot.size);
+    const bits = emptyBitset(snapshot.size);
     const scaled = (bound: number): number => Math.round(bound * column.scale * 1e6) / 1e6;
     const start = from === null ? 0 : boundIn(column, scaled(from), false);
     const end = to === null ? column.sorted.length : boundIn(column, scaled(to), true);
-    uniteSpan(words, column, start, end);
-    return words;
+    uniteSpan(bits, column, start, end);
+    return bits;
   }
   return where(snapshot, (p) => {
     const number = numberOf(snapshot, field, p);
