@@ -1,12 +1,24 @@
 /**
- * Writes contract/src/routes.ts: where each operation of the contract is and what it takes to do it, without the schemas
+ * Writes contract/src/routes.ts and, of what the shop's pages call, contract/src/shopRoutes.ts: where each operation of the contract is and what it takes to do it, without the schemas
  * that say what it takes and answers. `npm run routes`, once an operation is added or moved; the compiler asks for it.
  */
 import { writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import { leastRole, OPERATIONS, type Operation } from '@fond/contract/operations';
+import { leastRole, OPERATIONS, type Operation, type OperationName } from '@fond/contract/operations';
 
-export const routesFile = path.join(import.meta.dirname, '../contract/src/routes.ts');
+const CONTRACT = path.join(import.meta.dirname, '../contract/src');
+export const routesFile = path.join(CONTRACT, 'routes.ts');
+export const shopRoutesFile = path.join(CONTRACT, 'shopRoutes.ts');
+
+/** What the shop's pages call; they carry no other address along. */
+const OF_THE_SHOP: readonly OperationName[] = [
+  'page',
+  'facetValues',
+  'cart',
+  'addToCart',
+  'setInCart',
+  'setWish',
+];
 
 export function routesText(): string {
   const lines = Object.entries<Operation>(OPERATIONS).map(([name, operation]) => {
@@ -30,4 +42,21 @@ ${lines.join('\n')}
 `;
 }
 
-if (process.argv[1] === import.meta.filename) await writeFile(routesFile, routesText());
+export function shopRoutesText(): string {
+  const lines = OF_THE_SHOP.map((name) => {
+    const { method, path: address }: Operation = OPERATIONS[name];
+    return `  ${name}: ['${method}', '${address}'],`;
+  });
+  return `// Made from the operations by scripts/routes.ts; not written by hand.
+
+/** What the shop's pages call, by method and address. */
+export const SHOP_ROUTES = {
+${lines.join('\n')}
+} as const;
+`;
+}
+
+if (process.argv[1] === import.meta.filename) {
+  await writeFile(routesFile, routesText());
+  await writeFile(shopRoutesFile, shopRoutesText());
+}

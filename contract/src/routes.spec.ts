@@ -1,7 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import { expect, it } from 'vitest';
-import { routesFile, routesText } from '../../scripts/routes';
+import { routesFile, routesText, shopRoutesFile, shopRoutesText } from '../../scripts/routes';
 
-it('the table of routes says what the operations say; npm run routes writes it', async () => {
+it('the tables of routes say what the operations say; npm run routes writes them', async () => {
   expect(await readFile(routesFile, 'utf8')).toBe(routesText());
+  expect(await readFile(shopRoutesFile, 'utf8')).toBe(shopRoutesText());
 });

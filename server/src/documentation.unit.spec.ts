@@ -42,6 +42,16 @@ describe('the rooms of a floor', () => {
   });
 });
 
+describe('addresses of the API', () => {
+  it.each([FLOORS['desk'], FLOORS['shop']])('stand in the contract alone, not in %s', (folder) => {
+    const base = path.join(root, folder);
+    const written = readdirSync(base, { recursive: true, encoding: 'utf8' })
+      .filter((file) => /\.(ts|html)$/.test(file) && !file.endsWith('.spec.ts'))
+      .filter((file) => /['"`(]\/api\//.test(readFileSync(path.join(base, file), 'utf8')));
+    expect(written).toEqual([]);
+  });
+});
+
 describe('the documentation', () => {
   it.each([
     'README.md',

@@ -1,7 +1,7 @@
 import type { Sequelize } from 'sequelize';
-import { textIn } from '@fond/core';
+import { textIn, type Texts } from '@fond/core';
 import type { ImportReport } from '@fond/contract';
-import type { OPERATIONS } from '@fond/contract/operations';
+import type { BodyOf, OPERATIONS, ParamsOf } from '@fond/contract/operations';
 import { CampaignModel, JobModel, PlanModel, RedirectModel, SavedRangeModel } from '../database/models';
 import { select } from '../database/rows';
 import { readSettings } from '../setting/settings';
@@ -14,23 +14,26 @@ export type ShownName = {
   [K in keyof Operations]: Operations[K] extends { shown: true } ? K : never;
 }[keyof Operations];
 
-type Told = Readonly<Record<string, unknown>>;
-type Words = (params: Told, body: Told, sequelize: Sequelize) => string | Promise<string>;
+/** Says what an operation was asked to do. */
+type Saying<N extends ShownName> = (
+  params: ParamsOf<N>,
+  body: BodyOf<N>,
+  sequelize: Sequelize,
+) => string | Promise<string>;
 
-const quoted = (text: unknown): string => `“${typeof text === 'string' ? text : '?'}”`;
-const titleIn = ({ titles }: Told): string => quoted(Object.values((titles ?? {}) as Told)[0]);
-const shown = (value: unknown): string => (typeof value === 'string' ? value : 'nowhere');
+const quoted = (text: string | null | undefined): string => `“${text ?? '?'}”`;
+const titleIn = ({ titles }: { titles: Texts }): string => quoted(Object.values(titles)[0]);
 
-const campaign = async ({ id }: Told): Promise<string> =>
-  quoted((await CampaignModel.findByPk(String(id)))?.name);
-const redirect = async ({ id }: Told): Promise<string> =>
-  (await RedirectModel.findByPk(Number(id)))?.fromPath ?? '?';
+const campaign = async ({ id }: { id: string }): Promise<string> =>
+  quoted((await CampaignModel.findByPk(id))?.name);
+const redirect = async ({ id }: { id: number }): Promise<string> =>
+  (await RedirectModel.findByPk(id))?.fromPath ?? '?';
 const plans = async (ids: readonly string[]): Promise<string> => {
   const rows = await PlanModel.findAll({ attributes: ['id', 'name'], where: { id: [...ids] } });
   return rows.map(({ name }) => quoted(name)).join(', ');
 };
 
-async function fieldOf(sequelize: Sequelize, sql: string, id: unknown): Promise<string> {
+async function fieldOf(sequelize: Sequelize, sql: string, id: number): Promise<string> {
   const [row] = await select<{ name: string }>(sequelize, sql, [id]);
   return quoted(row?.name);
 }
@@ -43,7 +46,7 @@ function settingWords([name, value]: [string, unknown]): string {
 }
 
 /** What a category is called in the shop's own language. */
-async function category(sequelize: Sequelize, { id }: Told): Promise<string> {
+async function category(sequelize: Sequelize, { id }: { id: number }): Promise<string> {
   const { languages } = await readSettings(sequelize);
   const rows = await select<{ lang: string; title: string }>(
     sequelize,
@@ -57,51 +60,50 @@ async function category(sequelize: Sequelize, { id }: Told): Promise<string> {
 const importWords = ({ file, created, changed }: ImportReport): string =>
   `take in ${quoted(file)}: ${created} new, ${changed} changed`;
 
-const WORDS: Readonly<Record<ShownName, Words>> = {
-  publishPlans: async (_, body) =>
-    `publish ${await plans((body['plans'] as { id: string }[]).map(({ id }) => id))}`,
-  publishRange: async ({ id }) =>
-    `publish the range ${quoted((await SavedRangeModel.findByPk(String(id)))?.name)}`,
+const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
+  publishPlans: async (_, body) => `publish ${await plans(body.plans.map(({ id }) => id))}`,
+  publishRange: async ({ id }) => `publish the range ${quoted((await SavedRangeModel.findByPk(id))?.name)}`,
   publishEdition: async ({ number }, body) =>
-    body['plans'] === null
-      ? `restore edition ${String(number)}`
-      : `restore ${await plans(body['plans'] as string[])} of edition ${String(number)}`,
+    body.plans === null
+      ? `restore edition ${number}`
+      : `restore ${await plans(body.plans)} of edition ${number}`,
   removePlan: async ({ id }, { standing }) =>
-    `${standing === 'deleted' ? 'delete' : 'put aside'} ${await plans([String(id)])}`,
+    `${standing === 'deleted' ? 'delete' : 'put aside'} ${await plans([id])}`,
   createCampaign: (_, { name, startsLocal }) =>
-    `schedule ${quoted(name)} from ${shown(startsLocal).replace('T', ', ')}`,
+    `schedule ${quoted(name)} from ${startsLocal.replace('T', ', ')}`,
   moveCampaign: async (params) => `change the times of the campaign ${await campaign(params)}`,
   endCampaign: async (params) => `end the campaign ${await campaign(params)}`,
   changeAttribute: ({ key }) => `change the attribute ${quoted(key)}`,
-  saveAisleTexts: ({ of }, body) => `write the texts of the ${String(of)} ${titleIn(body)}`,
+  saveAisleTexts: ({ of }, body) => `write the texts of the ${of} ${titleIn(body)}`,
   setCategoryPicture: async (params, { sku }, sequelize) =>
     sku === null
       ? `take the picture of ${await category(sequelize, params)} away`
-      : `show ${shown(sku)} as the picture of ${await category(sequelize, params)}`,
+      : `show ${sku} as the picture of ${await category(sequelize, params)}`,
   focusCategoryPicture: async (params, _, sequelize) =>
     `move what stays in view of the picture of ${await category(sequelize, params)}`,
-  setFeatured: ({ sku }, { featured }) => `${featured ? 'feature' : 'no longer feature'} ${String(sku)}`,
+  setFeatured: ({ sku }, { featured }) => `${featured ? 'feature' : 'no longer feature'} ${sku}`,
   createCollection: (_, body) => `make the collection ${titleIn(body)}`,
   saveCollection: (_, body) => `change the collection ${titleIn(body)}`,
   deleteCollection: async ({ id }, _, sequelize) =>
     `delete the collection ${await fieldOf(sequelize, 'SELECT slug AS name FROM collections WHERE id = ?', id)}`,
-  createFreePage: (_, { path }) => `show the page at ${shown(path)}`,
-  saveFreePage: (_, { path, open }) => `${open ? 'show' : 'close'} the page at ${shown(path)}`,
+  createFreePage: (_, { path }) => `show the page at ${path}`,
+  saveFreePage: (_, { path, open }) => `${open ? 'show' : 'close'} the page at ${path}`,
   deleteFreePage: async ({ id }, _, sequelize) =>
     `delete the page at ${await fieldOf(sequelize, 'SELECT path AS name FROM free_pages WHERE id = ?', id)}`,
-  createRedirect: (_, { from, to }) => `lead ${shown(from)} to ${shown(to)}`,
-  saveRedirect: (_, { from, to }) => `lead ${shown(from)} to ${shown(to)}`,
+  createRedirect: (_, { from, to }) => `lead ${from} to ${to ?? 'nowhere'}`,
+  saveRedirect: (_, { from, to }) => `lead ${from} to ${to ?? 'nowhere'}`,
   deleteRedirect: async (params) => `no longer lead ${await redirect(params)} anywhere`,
   importRedirects: () => 'take in a list of redirects',
   importCatalogue: async (_, { from }) => {
-    const report = (await JobModel.findByPk(String(from)))?.report;
+    const report = from === undefined ? null : (await JobModel.findByPk(from))?.report;
     return report ? importWords(report) : 'take in a product file';
   },
   changeSettings: (_, body) => `change the shop: ${Object.entries(body).map(settingWords).join(', ')}`,
 };
 
-/** What is asked for, as the rest of “asks to …”: what whoever approves has to go by. */
+/** What is asked for, as the rest of “asks to …”: what whoever approves has to go by. It was held against its schemas. */
 export const wordsOf = async (
   sequelize: Sequelize,
   { operation, params, body }: HeldOperation,
-): Promise<string> => WORDS[operation as ShownName](params, body, sequelize);
+): Promise<string> =>
+  (SAYINGS[operation as ShownName] as Saying<never>)(params as never, body as never, sequelize);

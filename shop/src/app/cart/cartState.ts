@@ -1,6 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type { Cart, CartFault, CartModel } from '@fond/core';
 import { keepFocus } from '../state/navigation';
+import { callApi } from '../state/callApi';
 import { PreviewFrame } from '../state/previewFrame';
 import { ShopState } from '../state/shopState';
 
@@ -42,12 +43,12 @@ export class CartState {
   }
 
   private async load(): Promise<void> {
-    const answer = await fetch(`/api/shop/cart${this.lang()}`).catch(() => null);
+    const answer = await callApi('cart', { query: this.lang() }).catch(() => null);
     if (answer?.ok) this.take((await answer.json()) as Cart);
   }
 
-  private lang(): string {
-    return `?lang=${encodeURIComponent(this.state.model().frame.lang)}`;
+  private lang(): { lang: string } {
+    return { lang: this.state.model().frame.lang };
   }
 
   private onSubmit(event: SubmitEvent): void {
@@ -61,28 +62,26 @@ export class CartState {
     event.preventDefault();
     // In the desk's window nothing is bought.
     if (this.frame.inside) return;
-    const at = encodeURIComponent(sku);
+    const params = { sku };
     if (pathname === '/shop/wishes')
-      void this.change(`wishes/${at}`, 'PUT', { wished: !this.cart()?.wishes.includes(sku) }, form);
+      void this.change('setWish', { params, body: { wished: !this.cart()?.wishes.includes(sku) } }, form);
     else if (fields.has('pieces'))
-      void this.change(`cart/${at}`, 'PUT', { quantity: Number(fields.get('pieces')) }, form);
-    else void this.change('cart', 'POST', { sku, quantity: Number(fields.get('quantity') ?? 1) }, form, sku);
+      void this.change('setInCart', { params, body: { quantity: Number(fields.get('pieces')) } }, form);
+    else {
+      const body = { sku, quantity: Number(fields.get('quantity') ?? 1) };
+      void this.change('addToCart', { body }, form, sku);
+    }
   }
 
   private async change(
-    path: string,
-    method: 'POST' | 'PUT',
-    body: object,
+    operation: 'addToCart' | 'setInCart' | 'setWish',
+    asked: { params?: { sku: string }; body: object },
     form: HTMLFormElement,
     adds: string | null = null,
   ): Promise<void> {
     this.fault.set(null);
     this.added.set(null);
-    const answer = await fetch(`/api/shop/${path}${this.lang()}`, {
-      method,
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify(body),
-    }).catch(() => null);
+    const answer = await callApi(operation, { ...asked, query: this.lang() }).catch(() => null);
     if (answer?.ok) {
       this.take((await answer.json()) as Cart);
       if (adds) {

@@ -2,6 +2,7 @@ import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { FacetModel, FixtureModel, PageModel } from '@fond/core';
 import { Typed } from '../forms/typed';
+import { callApi } from '../state/callApi';
 import { shopHref, ShopState } from '../state/shopState';
 import { NumberRange } from './numberRange';
 import { StateFields } from './stateFields';
@@ -143,8 +144,8 @@ export class FacetPanel {
   private asking: ReturnType<typeof setTimeout> | undefined;
 
   private async ask(key: string, text: string): Promise<void> {
-    const query = new URLSearchParams({ address: this.page().href, key, find: text });
-    const answer = await fetch(`/api/shop/facet?${query}`).catch(() => null);
+    const query = { address: this.page().href, key, find: text };
+    const answer = await callApi('facetValues', { query }).catch(() => null);
     // Without an answer what the page holds is searched, as it is.
     if (!answer?.ok) return;
     const found = (await answer.json()) as Omit<FoundValues, 'sought'>;

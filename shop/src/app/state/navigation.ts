@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { ShelfModel, ShopModel } from '@fond/core';
+import { callApi } from './callApi';
 import { shelfIn } from './shelfIn';
 import { PageViews } from './pageViews';
 import { PreviewFrame } from './previewFrame';
@@ -122,9 +123,8 @@ export class Navigation {
     this.state.awake.set(true);
     try {
       const address = target.replace(/^\/shop/, '') || '/';
-      const response = await fetch(
-        `/api/shop/page?address=${encodeURIComponent(address.startsWith('?') ? `/${address}` : address)}`,
-      );
+      const query = { address: address.startsWith('?') ? `/${address}` : address };
+      const response = await callApi('page', { query });
       if (!response.ok) throw new Error(`The shop answered ${response.status}.`);
       const model = (await response.json()) as ShopModel;
       if (turn !== this.latest) return;

@@ -1,0 +1,11 @@
+// Made from the operations by scripts/routes.ts; not written by hand.
+
+/** What the shop's pages call, by method and address. */
+export const SHOP_ROUTES = {
+  page: ['get', '/api/shop/page'],
+  facetValues: ['get', '/api/shop/facet'],
+  cart: ['get', '/api/shop/cart'],
+  addToCart: ['post', '/api/shop/cart'],
+  setInCart: ['put', '/api/shop/cart/{sku}'],
+  setWish: ['put', '/api/shop/wishes/{sku}'],
+} as const;
