@@ -2,7 +2,7 @@ import { atEachWidth } from '../width/widths';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Card } from '../card/card';
-import { USUAL_GAP } from '../plan/housePlan';
+import { USUAL_GAP } from '../plan/fixtures';
 import { atAllWidths, WIDTH_NAMES } from '../width/widths';
 import { DEVICE_WIDTHS } from '../width/frame';
 import { cardElement, USUAL_FACE } from '../card/design';

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import type { SavedRange } from '../clause/rule';
 import { editionFrom, withPlansOf } from './edition';
-import { startingFixtures, usual, USUAL_PROMOTION } from './housePlan';
+import { startingFixtures, usual } from './housePlan';
+import { USUAL_PROMOTION } from './fixtures';
 import { basedOn } from './inherit';
 import type { EditionContent, Fixture, Plan, PlanDocument } from './plan';
 

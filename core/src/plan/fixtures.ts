@@ -1,7 +1,7 @@
 import type { CardElement, CardFace } from '../card/design';
 import type { FocusPoint } from '../catalogue/rows';
 import type { Texts } from '../text/texts';
-import type { RangeRule } from '../clause/rule';
+import { AISLE_RANGE, type RangeRule } from '../clause/rule';
 import type { OrderLevel } from '../order/sorting';
 import { type Stepped, type WidthName, followed } from '../width/widths';
 
@@ -229,3 +229,112 @@ export type FrameFixture =
 /** Whether columns stand one above another at a width. */
 export const isStacked = ({ stacked }: ColumnsSettings, width: WidthName): boolean =>
   width === 'narrow' || (width === 'medium' && stacked === 'medium');
+
+export const USUAL_NAVIGATION: NavigationSettings = {
+  type: 'navigation',
+  hideEmpty: true,
+  counts: true,
+  form: 'pills',
+  of: 'near',
+  colours: false,
+};
+
+/** Between cards; on narrow pages they stand closer. */
+export const USUAL_GAP: Stepped<number> = { wide: 24, medium: null, narrow: 12 };
+
+const SOME_COLUMNS: Stepped<number> = { wide: 4, medium: 3, narrow: 2 };
+
+/** Tiles as they begin: all categories below in even rows, in the tree's order, with their whole names. */
+export const USUAL_TILES: TilesSettings = {
+  type: 'tiles',
+  of: { kind: 'children' },
+  hideEmpty: true,
+  counts: true,
+  pictures: true,
+  columns: SOME_COLUMNS,
+  gap: USUAL_GAP,
+  ratio: 90,
+  most: null,
+  except: [],
+  sort: 'given',
+  before: {},
+  after: {},
+  length: null,
+  grid: 'even',
+  places: [],
+  rowHeight: 110,
+};
+
+/** A promoting shelf as it begins: what is new in the aisle, to be turned by hand. */
+export const USUAL_PROMOTION: PromotionSettings = {
+  type: 'promotion',
+  heading: {},
+  range: AISLE_RANGE,
+  levels: [{ key: 'newest', reversed: false }],
+  form: 'carousel',
+  columns: SOME_COLUMNS,
+  gap: USUAL_GAP,
+  most: 12,
+  card: null,
+  face: null,
+  autoplay: 0,
+  arrows: true,
+  dots: false,
+  loop: true,
+};
+
+/** What a fixture that is added begins with: it shows something at once, and follows its aisle. A part is chosen. */
+export const FRESH_FRAME: {
+  readonly [T in Exclude<FrameFixture['type'], 'part'>]: Extract<FrameFixture, { type: T }>;
+} = {
+  banner: {
+    type: 'banner',
+    picture: { kind: 'aisle' },
+    focus: { x: 50, y: 50 },
+    height: { wide: 320, medium: 260, narrow: 200 },
+    shade: 35,
+    align: 'start',
+    heading: { en: 'A few words' },
+    words: {},
+    link: null,
+  },
+  words: { type: 'words', html: { en: '<p>Your words.</p>' } },
+  picture: {
+    type: 'picture',
+    picture: { kind: 'aisle' },
+    focus: { x: 50, y: 50 },
+    ratio: 60,
+    caption: {},
+    address: null,
+  },
+  navigation: USUAL_NAVIGATION,
+  tiles: USUAL_TILES,
+  promotion: USUAL_PROMOTION,
+  spotlight: {
+    type: 'spotlight',
+    range: { ...AISLE_RANGE, clauses: [{ kind: 'stock', states: ['in', 'low'] }] },
+    levels: [{ key: 'rating', reversed: false }],
+    heading: {},
+    button: {},
+    side: 'start',
+    description: true,
+  },
+  tabs: {
+    type: 'tabs',
+    tabs: [
+      { id: 'one', label: { en: 'First' } },
+      { id: 'two', label: { en: 'Second' } },
+    ],
+  },
+  columns: {
+    type: 'columns',
+    columns: [
+      { id: 'side', width: { by: 'share', share: 30 }, stuck: false },
+      { id: 'main', width: { by: 'share', share: 70 }, stuck: false },
+    ],
+    gap: { wide: 40, medium: 40, narrow: 40 },
+    stacked: 'medium',
+  },
+  space: { type: 'space', height: { wide: 32, medium: 32, narrow: 32 } },
+  divider: { type: 'divider' },
+};

@@ -1,11 +1,5 @@
 import type { Snapshot } from '../catalogue/snapshot';
-import {
-  USUAL_LAYOUT,
-  type NavigationSettings,
-  type PromotionSettings,
-  type TilesSettings,
-} from './fixtures';
-import { type Stepped } from '../width/widths';
+import { USUAL_GAP, USUAL_LAYOUT, USUAL_NAVIGATION } from './fixtures';
 import type { FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf, Paging } from './plan';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
 import { cardElement, USUAL_FACE } from '../card/design';
@@ -64,60 +58,7 @@ export const usual = (id: string): Pick<Fixture, 'id' | 'when' | 'inside' | 'lay
   layout: USUAL_LAYOUT,
 });
 
-export const USUAL_NAVIGATION: NavigationSettings = {
-  type: 'navigation',
-  hideEmpty: true,
-  counts: true,
-  form: 'pills',
-  of: 'near',
-  colours: false,
-};
-
-/** Between cards; on narrow pages they stand closer. */
-export const USUAL_GAP: Stepped<number> = { wide: 24, medium: null, narrow: 12 };
-
 export const USUAL_PAGING: Paging = { form: 'numbered', stop: 3 };
-
-const SOME_COLUMNS: Stepped<number> = { wide: 4, medium: 3, narrow: 2 };
-
-/** Tiles as they begin: all categories below in even rows, in the tree's order, with their whole names. */
-export const USUAL_TILES: TilesSettings = {
-  type: 'tiles',
-  of: { kind: 'children' },
-  hideEmpty: true,
-  counts: true,
-  pictures: true,
-  columns: SOME_COLUMNS,
-  gap: USUAL_GAP,
-  ratio: 90,
-  most: null,
-  except: [],
-  sort: 'given',
-  before: {},
-  after: {},
-  length: null,
-  grid: 'even',
-  places: [],
-  rowHeight: 110,
-};
-
-/** A promoting shelf as it begins: what is new in the aisle, to be turned by hand. */
-export const USUAL_PROMOTION: PromotionSettings = {
-  type: 'promotion',
-  heading: {},
-  range: AISLE_RANGE,
-  levels: [{ key: 'newest', reversed: false }],
-  form: 'carousel',
-  columns: SOME_COLUMNS,
-  gap: USUAL_GAP,
-  most: 12,
-  card: null,
-  face: null,
-  autoplay: 0,
-  arrows: true,
-  dots: false,
-  loop: true,
-};
 
 /** The fixtures that a plan starts with: a whole page whose shelf follows its aisle. */
 export function startingFixtures(facets: readonly FacetChoice[], attributes: readonly string[]): Fixture[] {

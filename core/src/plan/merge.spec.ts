@@ -1,7 +1,8 @@
 import { USUAL_BADGES } from '../badge/rule';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
-import { startingFixtures, USUAL_GAP } from './housePlan';
+import { startingFixtures } from './housePlan';
+import { USUAL_GAP } from './fixtures';
 import { mergePlans } from './merge';
 import type { Fixture, Plan, Shelf } from './plan';
 

@@ -1,7 +1,8 @@
 import { USUAL_BADGES, type BadgeRule } from '../badge/rule';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
-import { startingFixtures, usual, USUAL_TILES } from './housePlan';
+import { startingFixtures, usual } from './housePlan';
+import { USUAL_TILES } from './fixtures';
 import type { EditionContent, Fixture, Plan } from './plan';
 import { referencesIn, translated } from './portable';
 

@@ -1,12 +1,5 @@
-import {
-  USUAL_NAVIGATION,
-  USUAL_ORDER,
-  USUAL_PANEL,
-  USUAL_PROMOTION,
-  USUAL_TILES,
-  usual,
-  USUAL_PAGING,
-} from './housePlan';
+import { USUAL_ORDER, USUAL_PANEL, usual, USUAL_PAGING } from './housePlan';
+import { USUAL_NAVIGATION, USUAL_PROMOTION, USUAL_TILES } from './fixtures';
 import { cardElement, USUAL_FACE, type CardElement } from '../card/design';
 import { USUAL_BADGES } from '../badge/rule';
 import { USUAL_LOOK, type Look } from '../look/look';

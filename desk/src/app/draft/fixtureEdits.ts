@@ -1,13 +1,10 @@
 import {
-  atAllWidths,
   containerOf,
+  FRESH_FRAME,
   linkFor,
-  USUAL_PROMOTION,
-  USUAL_TILES,
   NEVER_IN_PARTS,
   standingIn,
   USUAL_LAYOUT,
-  USUAL_NAVIGATION,
   USUAL_PANEL,
   usual,
   withinOf,
@@ -21,6 +18,8 @@ import {
 
 /** Fixtures that a merchandiser can make; the shelf is there from the beginning, and parts are chosen. */
 export type AddedType = Exclude<FixtureType, 'shelf' | 'part'>;
+
+export const isAdded = (type: FixtureType): type is AddedType => type !== 'shelf' && type !== 'part';
 
 /** Of these a page has one at most. */
 const SINGLE: readonly FixtureType[] = ['breadcrumb', 'title', 'facets', 'shelf'];
@@ -41,86 +40,18 @@ function freeId(taken: ReadonlySet<string>, wish: string): string {
   return id;
 }
 
-const same = (value: number) => ({ wide: value, medium: value, narrow: value });
-
-/** A fixture as it begins: it shows something at once, and follows its aisle. */
+/** A fixture as it begins. */
 export function freshFixture(type: AddedType, id: string): Fixture {
   const base = usual(id);
   switch (type) {
     case 'breadcrumb':
     case 'title':
     case 'description':
-    case 'divider':
       return { ...base, type };
-    case 'navigation':
-      return { ...base, ...USUAL_NAVIGATION };
     case 'facets':
       return { ...base, type, ...USUAL_PANEL, facets: [] };
-    case 'banner':
-      return {
-        ...base,
-        type,
-        picture: { kind: 'aisle' },
-        focus: { x: 50, y: 50 },
-        height: { wide: 320, medium: 260, narrow: 200 },
-        shade: 35,
-        align: 'start',
-        heading: { en: 'A few words' },
-        words: {},
-        link: null,
-      };
-    case 'words':
-      return { ...base, type, html: { en: '<p>Your words.</p>' } };
-    case 'picture':
-      return {
-        ...base,
-        type,
-        picture: { kind: 'aisle' },
-        focus: { x: 50, y: 50 },
-        ratio: 60,
-        caption: {},
-        address: null,
-      };
-    case 'tiles':
-      return { ...base, ...USUAL_TILES };
-    case 'promotion':
-      return { ...base, ...USUAL_PROMOTION };
-    case 'spotlight':
-      return {
-        ...base,
-        type,
-        range: {
-          source: { kind: 'aisle', below: true, main: false },
-          clauses: [{ kind: 'stock', states: ['in', 'low'] }],
-        },
-        levels: [{ key: 'rating', reversed: false }],
-        heading: {},
-        button: {},
-        side: 'start',
-        description: true,
-      };
-    case 'tabs':
-      return {
-        ...base,
-        type,
-        tabs: [
-          { id: 'one', label: { en: 'First' } },
-          { id: 'two', label: { en: 'Second' } },
-        ],
-      };
-    case 'columns':
-      return {
-        ...base,
-        type,
-        columns: [
-          { id: 'side', width: { by: 'share', share: 30 }, stuck: false },
-          { id: 'main', width: { by: 'share', share: 70 }, stuck: false },
-        ],
-        gap: atAllWidths(40),
-        stacked: 'medium',
-      };
-    case 'space':
-      return { ...base, type, height: same(32) };
+    default:
+      return { ...base, ...FRESH_FRAME[type] };
   }
 }
 

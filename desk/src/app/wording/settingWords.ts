@@ -145,7 +145,7 @@ const WHAT: Readonly<Record<OwnEntry['what'], string>> = {
   removed: 'taken away',
 };
 
-const isFixture = (id: string): id is keyof typeof FIXTURE_WORDS => id in FIXTURE_WORDS;
+const isFixture = (id: string): id is keyof typeof FIXTURE_WORDS => Object.hasOwn(FIXTURE_WORDS, id);
 
 /** A fixture by its kind, counted where there are several: `part-2` is the second part. */
 function fixtureName(id: string): string {

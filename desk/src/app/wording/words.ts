@@ -86,23 +86,24 @@ export const CONTROL_WORDS: Readonly<Record<FacetControlChoice, string>> = {
   search: 'list with search',
 };
 
+/** In the order in which they are offered. */
 export const FIXTURE_WORDS: Readonly<Record<FixtureType, string>> = {
+  banner: 'banner',
+  promotion: 'promoting shelf',
+  spotlight: 'featured product',
+  tiles: 'category tiles',
+  words: 'words',
+  picture: 'picture',
+  tabs: 'tabs',
+  columns: 'columns',
+  navigation: 'category navigation',
   breadcrumb: 'breadcrumb',
   title: 'title',
   description: 'description',
-  navigation: 'category navigation',
   facets: 'filters',
-  shelf: 'shelf',
-  banner: 'banner',
-  words: 'words',
-  picture: 'picture',
-  tiles: 'category tiles',
-  promotion: 'promoting shelf',
-  spotlight: 'featured product',
-  tabs: 'tabs',
-  columns: 'columns',
   space: 'space',
   divider: 'divider',
+  shelf: 'shelf',
   part: 'part',
 };
 
