@@ -86,6 +86,7 @@ export * from './text/own';
 export * from './text/plainText';
 export * from './text/texts';
 export * from './width/frame';
+export * from './width/renditions';
 export * from './width/widths';
 export * from './words/words';
 export { preparingNames } from './order/names';

@@ -17,7 +17,7 @@ function stablySorted(list: Uint32Array, key: Float64Array): Uint32Array {
   const ranks = new Uint32Array(list.length);
   const starts = new Uint32Array(distinct.length + 1);
   for (let at = 0; at < list.length; at++) {
-    const rank = placeOf(distinct, key[list[at]]);
+    const rank = indexOfNumber(distinct, key[list[at]]);
     ranks[at] = rank;
     starts[rank + 1]++;
   }
@@ -38,7 +38,7 @@ function distinctOf(list: Uint32Array, key: Float64Array): Float64Array {
   return numbers.subarray(0, count);
 }
 
-function placeOf(distinct: Float64Array, number: number): number {
+function indexOfNumber(distinct: Float64Array, number: number): number {
   let low = 0;
   let high = distinct.length - 1;
   while (low < high) {

@@ -7,6 +7,7 @@ import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { FRAME, parametersArbitrary, product, productsArbitrary } from '../testing/catalogues';
 import type { RangeRule } from '../clause/rule';
 import { Oracle } from '../testing/oracle';
+import { poisonLent } from '../testing/poison';
 import { filterRange, type Filtered } from './filter';
 import { packRows, type PackingLimits } from '../catalogue/packedRows';
 import { parseSelections } from '../address/selection';
@@ -45,6 +46,7 @@ describe('filterRange', () => {
         fc.constantFrom(...LIMITS),
         (rows, parameters, limits) => {
           const snapshot = repacked(snapshotOf(FRAME, rows), limits);
+          poisonLent(snapshot.size);
           const { selections } = parseSelections(snapshot, parameters);
           const filtered = filterRange(snapshot, fullBitset(snapshot.size), selections);
           const oracle = new Oracle(snapshot, rows);

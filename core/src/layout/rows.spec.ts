@@ -5,7 +5,8 @@ import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import { housePlan } from '../plan/housePlan';
 import { FRAME, NOW, product } from '../testing/catalogues';
-import { fullRowSizes, MAX_PER_PAGE, productsAPage, renditionFor, rowsOf } from './rows';
+import { fullRowSizes, MAX_PER_PAGE, productsAPage, rowsOf } from './rows';
+import { renditionFor } from '../width/renditions';
 import { tallyOf } from '../tally/tally';
 
 const columns = fc.integer({ min: 1, max: 6 });

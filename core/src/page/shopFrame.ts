@@ -7,7 +7,7 @@ import { PLAIN_FACE } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import { tagTitle } from '../facet/tagTitle';
 import { BREAKPOINTS, type Breakpoints } from '../width/frame';
-import { RENDITION_WIDTHS } from '../layout/rows';
+import { RENDITION_WIDTHS } from '../width/renditions';
 import { type Look, USUAL_LOOK, fontFilesOf, lookVariables } from '../look/look';
 import type { Plan } from '../plan/plan';
 import { plainText } from '../text/plainText';

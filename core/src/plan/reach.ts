@@ -68,7 +68,7 @@ class PlanMap {
   constructor(plans: readonly Plan[]) {
     for (const plan of plans)
       for (const rule of plan.reach.include) {
-        const place = placeOf(rule);
+        const place = ruleKey(rule);
         const claims = this.filed.get(place);
         if (claims) claims.push({ plan, rule });
         else this.filed.set(place, [{ plan, rule }]);
@@ -107,7 +107,7 @@ interface Claim {
 }
 
 /** Where a rule is filed: under what it names. */
-function placeOf(rule: ReachRule): string {
+function ruleKey(rule: ReachRule): string {
   switch (rule.kind) {
     case 'everything':
       return 'everything';

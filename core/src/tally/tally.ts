@@ -4,7 +4,8 @@ import { type Plan } from '../plan/plan';
 import { WIDTH_NAMES, type PerWidth } from '../width/widths';
 import { DEVICE_WIDTHS } from '../width/frame';
 import { cardRooms, columnsIn, pictureRooms, shelfRooms, widthIn } from '../layout/room';
-import { fullRowSizes, renditionFor, rowsOf, type RowFigures } from '../layout/rows';
+import { fullRowSizes, rowsOf, type RowFigures } from '../layout/rows';
+import { renditionFor } from '../width/renditions';
 
 export interface WidthTally {
   viewport: number;

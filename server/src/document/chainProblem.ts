@@ -9,24 +9,24 @@ export function chainProblem<T>(documents: Documents, fill: () => T): T {
   } catch (error) {
     if (!(error instanceof ChainError)) throw error;
     const { fault } = error;
-    const nameOf = (id: string): string => `“${documents.get(id)?.name ?? id}”`;
+    const planName = (id: string): string => `“${documents.get(id)?.name ?? id}”`;
     switch (fault.fault) {
       case 'base-missing':
         throw problem(
           'base-not-live',
-          `${nameOf(fault.plan)} builds on a plan that is not published. Publish both together, or let it stand alone.`,
+          `${planName(fault.plan)} builds on a plan that is not published. Publish both together, or let it stand alone.`,
           undefined,
           { plan: fault.plan, base: fault.base },
         );
       case 'loop':
         throw problem(
           'plan-chain',
-          `These plans would build on each other in a ring: ${fault.chain.map(nameOf).join(' on ')}. Choose another base.`,
+          `These plans would build on each other in a ring: ${fault.chain.map(planName).join(' on ')}. Choose another base.`,
         );
       case 'too-deep':
         throw problem(
           'plan-chain',
-          `${nameOf(fault.plan)} would stand on more than ${MAX_BASES} others: ${fault.chain.map(nameOf).join(' on ')}. Choose a base further down.`,
+          `${planName(fault.plan)} would stand on more than ${MAX_BASES} others: ${fault.chain.map(planName).join(' on ')}. Choose a base further down.`,
         );
     }
   }

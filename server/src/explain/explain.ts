@@ -96,7 +96,7 @@ export function explainProduct(
   return {
     ...productLine(snapshot, p),
     ...answer,
-    place: answer.inside ? placeOf(snapshot, aisle, shelf, p, context) : null,
+    place: answer.inside ? explainPlace(snapshot, aisle, shelf, p, context) : null,
   };
 }
 
@@ -145,7 +145,7 @@ function sortedShelf(
 const GROUPS = ['lifted', null, 'sunk', 'sold-out'] as const;
 
 /** Where a shelf's own order puts a product, and what put it there. */
-function placeOf(
+function explainPlace(
   snapshot: Snapshot,
   aisle: Aisle,
   { range, sorting, pins, spread, most }: SortedShelf,

@@ -84,7 +84,7 @@ function expressionOf(keys: Joi.Schema): RegExp {
   return new RegExp(most === undefined ? '^' : `^.{0,${most}}$`);
 }
 
-const nameOf = (schema: Joi.Schema): string | undefined =>
+const schemaName = (schema: Joi.Schema): string | undefined =>
   schema.$_getFlag('description') as string | undefined;
 
 /**
@@ -98,7 +98,7 @@ function marked(schema: Joi.Schema): Joi.Schema {
       const blank = Joi.alternatives(Joi.valid(''), inner.optional());
       return inner.$_getFlag('presence') === 'required' ? blank.required() : blank;
     }
-    const name = nameOf(inner);
+    const name = schemaName(inner);
     if (!SHARED.some((shared) => shared === name)) return marked(inner);
     // The pointer says nothing of null, which a use of the schema may allow.
     const orNull = inner.optional().validate(null).error === undefined;

@@ -29,7 +29,7 @@ export interface Progress {
   wanted: number;
 }
 
-const nameOf = (hash: string, width: number, format: Format): string => `${hash}-${width}.${format}`;
+const fileName = (hash: string, width: number, format: Format): string => `${hash}-${width}.${format}`;
 
 /** Originals by content hash, and renditions made from them when first asked for or ahead in the background. */
 export class PictureStore {
@@ -57,7 +57,7 @@ export class PictureStore {
   /** Path of a rendition, made if it isn't there; null for an unknown picture or a width that is not kept. */
   async rendition(hash: string, width: number, format: Format): Promise<string | null> {
     if (!RENDITION_WIDTHS.includes(width)) return null;
-    const target = path.join(this.renditions, nameOf(hash, width, format));
+    const target = path.join(this.renditions, fileName(hash, width, format));
     if (await exists(target)) return target;
     const original = path.join(this.originals, hash);
     if (!(await exists(original))) return null;
@@ -139,7 +139,7 @@ export class PictureStore {
   private async bestFor(accepted: string, hash: string, width: number): Promise<Format> {
     if (
       accepted.includes(TYPES.avif) &&
-      (await exists(path.join(this.renditions, nameOf(hash, width, 'avif'))))
+      (await exists(path.join(this.renditions, fileName(hash, width, 'avif'))))
     )
       return 'avif';
     return accepted.includes(TYPES.webp) ? 'webp' : 'jpg';
@@ -160,7 +160,7 @@ const wantedOf = (pictures: readonly PictureSize[]) =>
         hash,
         width,
         format,
-        name: nameOf(hash, width, format),
+        name: fileName(hash, width, format),
       })),
     ),
   );

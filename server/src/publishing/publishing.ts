@@ -86,13 +86,13 @@ async function missingBeneath(
   const all = await documentsFor(drafts, live);
   const documents = [...all.values()].filter(({ id }) => !known.has(id));
   const faults = drafts.flatMap((plan): PublicationFault[] => {
-    const nameOf = (id: string): NamedPlan => ({ id, name: all.get(id)?.name ?? id });
+    const namedPlan = (id: string): NamedPlan => ({ id, name: all.get(id)?.name ?? id });
     const parts = [...partsNamedIn(plan)].filter((id) => !known.has(id));
     return [
       ...(isHeir(plan) && !known.has(plan.base)
-        ? [{ kind: 'base-not-live' as const, plan: named(plan), base: nameOf(plan.base) }]
+        ? [{ kind: 'base-not-live' as const, plan: named(plan), base: namedPlan(plan.base) }]
         : []),
-      ...parts.map((id) => ({ kind: 'part-not-live' as const, plan: named(plan), part: nameOf(id) })),
+      ...parts.map((id) => ({ kind: 'part-not-live' as const, plan: named(plan), part: namedPlan(id) })),
     ];
   });
   return { documents, faults };

@@ -12,22 +12,22 @@ export class OnceKeys {
   /** The key of a request; null for one that makes nothing. */
   of(request: HttpRequest<unknown>): string | null {
     if (request.method !== 'POST' || request.body instanceof FormData) return null;
-    const name = nameOf(request);
+    const name = requestKey(request);
     let key = this.open.get(name);
     if (!key) this.open.set(name, (key = crypto.randomUUID()));
     return key;
   }
 
   answered(request: HttpRequest<unknown>, event: HttpEvent<unknown>): void {
-    if (event instanceof HttpResponse) this.open.delete(nameOf(request));
+    if (event instanceof HttpResponse) this.open.delete(requestKey(request));
   }
 
   /** A refusal is an answer; what a failure left undone isn't known, so the next try is the same request. */
   failed(request: HttpRequest<unknown>, error: unknown): void {
     if (error instanceof HttpErrorResponse && error.status >= 400 && error.status < 500)
-      this.open.delete(nameOf(request));
+      this.open.delete(requestKey(request));
   }
 }
 
-const nameOf = ({ urlWithParams, body }: HttpRequest<unknown>): string =>
+const requestKey = ({ urlWithParams, body }: HttpRequest<unknown>): string =>
   `${urlWithParams} ${JSON.stringify(body)}`;

@@ -14,7 +14,7 @@ import { planSchema } from '@fond/contract/operations';
 import {
   addable,
   copyOf,
-  placeOf,
+  fixturePlace,
   withAdded,
   withMoved,
   withoutFixture,
@@ -141,8 +141,8 @@ describe('moving', () => {
   });
 
   it('says where something stands', () => {
-    expect(placeOf(nested, 'title')).toEqual({ place: null, at: 1, count: 6 });
-    expect(placeOf(nested, 'words')).toEqual({
+    expect(fixturePlace(nested, 'title')).toEqual({ place: null, at: 1, count: 6 });
+    expect(fixturePlace(nested, 'words')).toEqual({
       place: { fixture: 'tabs', slot: 'two' },
       at: 0,
       count: 1,

@@ -159,7 +159,10 @@ export function withMoved(plan: Plan, id: string, place: Slot | null, at: number
 }
 
 /** Where a fixture stands, and as which of its neighbours. */
-export function placeOf({ fixtures }: Plan, id: string): { place: Slot | null; at: number; count: number } {
+export function fixturePlace(
+  { fixtures }: Plan,
+  id: string,
+): { place: Slot | null; at: number; count: number } {
   const fixture = fixtures.find((one) => one.id === id)!;
   const place = containerOf(fixtures, fixture) ? fixture.inside : null;
   const neighbours = standingIn(fixtures, place);

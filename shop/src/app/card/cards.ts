@@ -11,7 +11,7 @@ import { ProductCard } from './productCard';
 const EAGER = 6;
 
 /** Which card of a shelf an event has reached; -1 for none. */
-const placeOf = (shelf: EventTarget | null, target: EventTarget | null): number => {
+const indexOfCard = (shelf: EventTarget | null, target: EventTarget | null): number => {
   const card = (target as Element).closest('.card');
   return card ? [...(shelf as Element).querySelectorAll('.card')].indexOf(card) : -1;
 };
@@ -140,7 +140,7 @@ export class Cards {
     const { cards, drawn } = this.model();
     if (!drawn.reacts || (event as PointerEvent).pointerType !== 'touch' || this.pins()) return;
     const target = event.target as Element;
-    const place = placeOf(event.currentTarget, target);
+    const place = indexOfCard(event.currentTarget, target);
     const card = cards.at(place);
     if (place < 0 || !card || card.id === this.active() || !this.shows(card)) return;
     // What can be seen and pressed does what it says.
@@ -154,7 +154,7 @@ export class Cards {
   protected near({ currentTarget, target }: Event): void {
     const { cards, drawn } = this.model();
     if (!drawn.second) return;
-    const place = placeOf(currentTarget, target);
+    const place = indexOfCard(currentTarget, target);
     const card = place < 0 ? undefined : cards.at(place);
     if (card && !this.neared().has(card.id)) this.neared.update((known) => new Set([...known, card.id]));
   }
