@@ -21,9 +21,9 @@ export interface Operation {
   /** `file` is taken as multipart/form-data. */
   upload?: Joi.ObjectSchema;
   status: 200 | 201 | 202 | 204;
-  /** Null for an empty answer; media type `application/json` unless `produces` says otherwise. */
+  /** Null for an empty answer; media type `application/json` unless `produces` says otherwise; several, where a parameter chooses. */
   answer: Joi.Schema | null;
-  produces?: string;
+  produces?: string | readonly string[];
   problems: readonly ProblemName[];
 }
 

@@ -88,6 +88,7 @@ export const ROUTES = {
   explainBadges: ['post', '/api/explain/badges', 'viewer'],
   products: ['get', '/api/catalogue/products', 'viewer'],
   lookUpProducts: ['post', '/api/catalogue/products/lookup', 'viewer'],
+  exportProducts: ['get', '/api/catalogue/export', 'viewer'],
   setFeatured: ['put', '/api/catalogue/products/{sku}/featured', 'merchandiser'],
   collections: ['get', '/api/collections', 'viewer'],
   createCollection: ['post', '/api/collections', 'merchandiser'],

@@ -3,6 +3,7 @@ import { object } from '../schema/typed';
 import type { Operation } from '../operation';
 import { MAX_NAMED, sku } from '../clause/schema';
 import { productLines, productLookup } from './shapes';
+import { EXPORT_FORMATS, type ExportFormat } from './types';
 
 /** Products to choose from, and the mark that is set without a save step. */
 export const PRODUCT_OPERATIONS = {
@@ -29,6 +30,22 @@ export const PRODUCT_OPERATIONS = {
     status: 200,
     answer: productLookup,
     problems: ['bad-input', 'not-ready'],
+  },
+  exportProducts: {
+    method: 'get',
+    path: '/api/catalogue/export',
+    summary:
+      'Products as a product file that an import reads: of the whole shop, of one aisle, or those of a saved range',
+    access: 'signed-in',
+    query: object<{ format?: ExportFormat; aisle?: string; range?: string }>({
+      format: Joi.valid(...EXPORT_FORMATS),
+      aisle: Joi.string().max(1000).pattern(/^\//, 'a path that starts with a slash'),
+      range: Joi.string().guid(),
+    }),
+    status: 200,
+    answer: Joi.string(),
+    produces: ['text/csv', 'application/json', 'application/jsonl'],
+    problems: ['bad-input', 'not-found', 'unknown-aisle', 'not-ready', 'database-away'],
   },
   setFeatured: {
     method: 'put',

@@ -14,3 +14,7 @@ export interface ProductLookup {
   /** Article numbers that no product has. */
   missing: readonly string[];
 }
+
+/** The formats of product files that an import reads. */
+export const EXPORT_FORMATS = ['csv', 'json', 'jsonl'] as const;
+export type ExportFormat = (typeof EXPORT_FORMATS)[number];

@@ -7,6 +7,7 @@ import type { Services } from '../services';
 import { readAisleTexts, saveAisleTexts } from './aisleTexts';
 import { changeAttribute, listAttributes, readAttribute } from './attributes';
 import { focusCategoryPicture, setCategoryPicture } from './categoryPictures';
+import { exportProducts } from './export/exportProducts';
 import { startImport } from './import/startImport';
 import { findProducts, lookUpProducts, setFeatured } from './productList';
 
@@ -20,7 +21,8 @@ type Own =
   | 'products'
   | 'lookUpProducts'
   | 'setFeatured'
-  | 'importCatalogue';
+  | 'importCatalogue'
+  | 'exportProducts';
 
 /** Products and what is known of them, files of them that are read, and the words and pictures of categories and tags. */
 export const catalogueHandlers = ({ sequelize, host, ...services }: Services): Handlers<Own> => ({
@@ -45,4 +47,5 @@ export const catalogueHandlers = ({ sequelize, host, ...services }: Services): H
   setFeatured: ({ params, body, user }) =>
     served(host, setFeatured(sequelize, params.sku, body.featured, user.id)),
   importCatalogue: (call) => startImport(call, services),
+  exportProducts: ({ query, response }) => exportProducts(sequelize, host.serving(), query, response),
 });

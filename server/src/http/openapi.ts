@@ -58,7 +58,11 @@ function answersOf(operation: Operation): Json {
     [operation.status]: {
       description: operation.summary,
       ...(operation.answer && {
-        content: { [operation.produces ?? 'application/json']: { schema: schemaOf(operation.answer) } },
+        content: Object.fromEntries(
+          [operation.produces ?? 'application/json']
+            .flat()
+            .map((type) => [type, { schema: schemaOf(operation.answer!) }]),
+        ),
       }),
     },
   };

@@ -8,6 +8,7 @@ import { addressOf, type ImportColumn, type ImportMapping, type Job, type Proble
 import { Api } from '../api/api';
 import { toProblem } from '../api/problem';
 import { FloorActions } from '../store/floor.actions';
+import { ExportFields } from './exportFields';
 import { ended, JobFollower } from './jobFollower';
 
 const MAX_NAMED = 12;
@@ -24,7 +25,7 @@ const TYPES: readonly { type: NonNullable<ImportColumn['type']>; name: string }[
 @Component({
   selector: 'desk-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DatePipe, DecimalPipe, MatButtonModule, MatIconModule, MatProgressBarModule],
+  imports: [DatePipe, DecimalPipe, ExportFields, MatButtonModule, MatIconModule, MatProgressBarModule],
   templateUrl: './importPage.html',
   styleUrl: './importPage.scss',
 })

@@ -64,11 +64,14 @@ export class ShopNames implements Names {
     );
     const nodes = new Map<number, CategoryNode>([[0, names.root]]);
     for (const { id } of categories) nodes.set(id, { id, children: new Map(), slugs: new Set() });
-    for (const { id, parent, slug, title } of categories) {
+    for (const { id, parent, slug } of categories) {
       const above = nodes.get(parent ?? 0)!;
       above.slugs.add(slug);
-      above.children.set(fold(title ?? slug), nodes.get(id)!);
+      above.children.set(fold(slug), nodes.get(id)!);
     }
+    // Titles go before the addresses of others.
+    for (const { id, parent, title } of categories)
+      if (title) nodes.get(parent ?? 0)!.children.set(fold(title), nodes.get(id)!);
     for (const { id, key } of await read<{ id: number; key: string }>('SELECT id, `key` FROM attributes'))
       names.attributes.set(key, id);
     return names;
@@ -136,7 +139,7 @@ export class ShopNames implements Names {
       sequelize,
       'categories',
       ['parent_id', 'slug', 'position'],
-      [[parent.id || null, slug, parent.children.size]],
+      [[parent.id || null, slug, new Set(parent.children.values()).size]],
       transaction,
     );
     const id = await this.idBySlug(

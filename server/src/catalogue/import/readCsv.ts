@@ -1,6 +1,7 @@
 import { open } from 'node:fs/promises';
 import { pipeline, Readable } from 'node:stream';
 import { parse, CsvError } from 'csv-parse';
+import { unguarded } from './guardedCell';
 import { LIMITS } from './limits';
 import { tidy, UnreadableFile, utf8, type RecordFile } from './recordFile';
 
@@ -48,7 +49,7 @@ async function* rowsOf(path: string, delimiter: string): AsyncGenerator<Line> {
     for await (const { info, record } of parser as AsyncIterable<CsvRow>) {
       const breaks = record.reduce((sum, cell) => sum + cell.split('\n').length - 1, 0);
       ended = info.lines;
-      yield { line: info.lines - breaks, cells: record.map(tidy) };
+      yield { line: info.lines - breaks, cells: record.map((cell) => unguarded(tidy(cell))) };
     }
   } catch (error) {
     if (!(error instanceof CsvError)) throw error;

@@ -1,0 +1,63 @@
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { Response } from 'express';
+import { Transaction, type Sequelize } from 'sequelize';
+import type { ExportFormat } from '@fond/contract';
+import { aisleProducts, holds, runRange, type Bitset, type Snapshot } from '@fond/core';
+import { aisleAt } from '../../explain/explain';
+import { pageTime } from '../../page/compose';
+import { rangeContext } from '../../page/rangeContext';
+import { problem } from '../../problem/problem';
+import { savedRanges } from '../../range/savedRanges';
+import type { ServingState } from '../../serving/servingHost';
+import { FORMATS, productFile } from './productFile';
+import { productRecords } from './productRecords';
+
+/** What is to be taken out; the whole shop where nothing is said. */
+export interface ExportWish {
+  format?: ExportFormat;
+  /** Path of an aisle. */
+  aisle?: string;
+  /** Id of a saved range. */
+  range?: string;
+}
+
+/** Sends a product file, read from one moment of the database, as fast as it is taken. */
+export async function exportProducts(
+  sequelize: Sequelize,
+  serving: ServingState,
+  { format = 'csv', ...wish }: ExportWish,
+  response: Response,
+): Promise<void> {
+  const only = await wanted(serving, wish);
+  const { type, ending } = FORMATS[format];
+  // Within the transaction every statement sees what was there when it began, and nothing is locked.
+  await sequelize.transaction(
+    { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true },
+    async () => {
+      const records = await productRecords(sequelize, only);
+      response.attachment(`products.${ending}`).set('Content-Type', type).set('Cache-Control', 'no-store');
+      await pipeline(Readable.from(productFile(records, format)), response).catch((error: unknown) => {
+        // Whoever asked has gone away.
+        if ((error as NodeJS.ErrnoException).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
+      });
+    },
+  );
+}
+
+/** Article numbers; null for all. */
+async function wanted(
+  { snapshot, zone }: ServingState,
+  { aisle, range }: ExportWish,
+): Promise<readonly string[] | null> {
+  if (aisle === undefined && range === undefined) return null;
+  const here = aisleAt(snapshot, aisle ?? '/');
+  if (range === undefined) return skusIn(snapshot, aisleProducts(snapshot, here).bits);
+  const ranges = await savedRanges();
+  const saved = ranges.find(({ id }) => id === range);
+  if (!saved) throw problem('not-found', 'There is no such range. It may have been deleted.');
+  const context = rangeContext({ ranges }, pageTime(), zone);
+  return skusIn(snapshot, runRange(snapshot, here, saved.rule, context).bits);
+}
+
+const skusIn = (snapshot: Snapshot, bits: Bitset): string[] => snapshot.skus.filter((_, p) => holds(bits, p));

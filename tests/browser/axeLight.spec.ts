@@ -1,0 +1,3 @@
+import { checkScreens } from '../support/axeScreens';
+
+checkScreens('light');

@@ -1,0 +1,158 @@
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ABOVE_THE_PAGE, violations } from './axe';
+import { misplaced } from './nesting';
+import { CARD_ELEMENT_KINDS, cardElement } from '@fond/core';
+import { press, type TestBrowser } from './browser';
+import { publishPlans, readPlan, savePlan, withShelf } from './plans';
+import { openShop } from './story';
+
+let browser: TestBrowser;
+const SCREENS = [
+  '/floor',
+  '/floor?view=map',
+  '/floor?why=category:2&words=1',
+  '/floor/import',
+  '/plans/house?aisle=/cookware',
+  ...['range', 'order', 'grid', 'facets', 'card', 'badges', 'related', 'look'].map(
+    (slip) => `/plans/house?open=${slip}&aisle=/cookware`,
+  ),
+  '/plans/knives?open=reach',
+  '/plans/knives?open=base',
+  '/plans/house/card?aisle=/cookware',
+  '/plans/house/badges?aisle=/cookware',
+  '/publish',
+  '/parts',
+  '/ranges',
+  '/collections',
+  '/collections/1',
+  '/pages',
+  '/attributes',
+  '/editions',
+  '/editions?view=calendar',
+  '/pictures',
+  '/redirects',
+  '/people',
+  '/shop-settings',
+  '/account',
+  '/catalogue/import',
+];
+/** Menus and dialogs, each with the screen that it opens above and what opens it. */
+const OPENING: readonly (readonly [screen: string, opener: string])[] = [
+  ['/floor', 'nav button.more'],
+  ['/floor', '.go-to'],
+  ['/floor', 'header.bar > button:last-of-type'],
+  ['/plans/house?aisle=/cookware', '[aria-label="More about this plan"]'],
+  ['/plans/house?aisle=/cookware', '[aria-label="More: title title"]'],
+  ['/plans/house?aisle=/cookware', '[aria-label="Add behind title title"]'],
+  ['/plans/house?aisle=/cookware', '.seen-as summary'],
+  ['/editions', '[aria-label="Restore edition 1"]'],
+  ['/people', '[aria-label="More for Ines Marlow"]'],
+];
+const PAGES = [
+  '/shop',
+  '/shop/cookware',
+  '/shop/cookware?stock=in&view=list',
+  '/shop/cookware?look=SLUG',
+  '/shop/products/SLUG',
+  '/shop/search?q=copper',
+  '/shop/cart',
+  '/shop/account',
+  '/shop/nowhere',
+];
+
+const faults = async (page: Page): Promise<string[]> => [
+  ...(await violations(page)),
+  ...(await misplaced(page)),
+];
+
+/** Everything that was asked for has come, and nothing is drawn for the first time any more. */
+const settled = async (page: Page): Promise<void> => {
+  await page.waitForNetworkIdle({ idleTime: 250 });
+  await page.waitForFunction(() => !document.querySelector('mat-progress-bar[mode="indeterminate"]'));
+};
+
+/** The same page, as narrow as a phone. */
+async function narrowFaults(page: Page): Promise<string[]> {
+  await page.setViewport({ width: 390, height: 844 });
+  await settled(page);
+  const found = await faults(page);
+  await page.setViewport({ width: 1280, height: 800 });
+  return found.map((one) => `at 390 px ${one}`);
+}
+
+const themed = async (page: Page, theme: string): Promise<void> =>
+  page.emulateMediaFeatures([
+    { name: 'prefers-color-scheme', value: theme },
+    // Nothing is judged half way through a change of colour.
+    { name: 'prefers-reduced-motion', value: 'reduce' },
+  ]);
+
+/** The stories of one theme; each theme has a file of its own, so that they run beside each other. */
+export function checkScreens(theme: 'light' | 'dark'): void {
+  describe(`in the ${theme}`, () => {
+    /** Cards of the aisles show everything that a card can show. */
+    beforeAll(async () => {
+      const opened = await openShop();
+      ({ browser } = opened);
+      const desk = await opened.server.signIn();
+      const { plan, version } = await readPlan(desk, 'house');
+      const card = CARD_ELEMENT_KINDS.filter((kind) => kind !== 'attribute' && kind !== 'field').map((kind) =>
+        cardElement(kind),
+      );
+      const full = withShelf(plan, { card: [...card, cardElement('attribute', true, 'diameter')] });
+      const saved = await savePlan(desk, full, version);
+      await publishPlans(desk, [{ id: 'house', version: (saved.body as { version: number }).version }]);
+    });
+    afterAll(() => browser.close());
+
+    it('no screen of the desk breaks a rule that machines can check', async () => {
+      const page = await browser.desk('/floor');
+      await settled(page);
+      await themed(page, theme);
+      const found: string[] = [];
+      for (const screen of SCREENS) {
+        await page.goto(`${browser.baseUrl}${screen}`);
+        await settled(page);
+        const here = [...(await faults(page)), ...(await narrowFaults(page))];
+        found.push(...here.map((one) => `${screen} ${one}`));
+      }
+      await page.close();
+      expect(found).toEqual([]);
+    });
+
+    it('nor does anything that opens above one', async () => {
+      const page = await browser.desk('/floor');
+      await settled(page);
+      await themed(page, theme);
+      const found: string[] = [];
+      for (const [screen, opener] of OPENING) {
+        await page.goto(`${browser.baseUrl}${screen}`);
+        await settled(page);
+        await press(page, opener);
+        await page.waitForFunction(
+          () => document.querySelector('.mat-mdc-menu-panel, mat-dialog-container, details[open]') !== null,
+        );
+        const here = await violations(page, ABOVE_THE_PAGE);
+        found.push(...here.map((one) => `${screen}, ${opener}: ${one}`));
+      }
+      await page.close();
+      expect(found).toEqual([]);
+    });
+
+    it('no page of the shop does', async () => {
+      const page = await browser.page(1280, 900);
+      await themed(page, theme);
+      const found: string[] = [];
+      const listing = await fetch(`${browser.baseUrl}/api/shop/listing?aisle=/cookware`);
+      const { items } = (await listing.json()) as { items: { slug: string }[] };
+      for (const path of PAGES.map((one) => one.replace('SLUG', items[0].slug))) {
+        await page.goto(`${browser.baseUrl}${path}`);
+        await settled(page);
+        const here = [...(await faults(page)), ...(await narrowFaults(page))];
+        found.push(...here.map((one) => `${path} ${one}`));
+      }
+      expect(found).toEqual([]);
+    });
+  });
+}
