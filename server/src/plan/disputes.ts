@@ -1,7 +1,8 @@
 import type { AisleMove, Dispute, NamedPlan } from '@fond/contract';
 import { choosePlan, overlapsOf, titleInShop, type Plan, type Snapshot } from '@fond/core';
 
-const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
+/** A plan by its name, without all that it says. */
+export const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
 
 /** Aisles that a plan shares with another one that is just as exact. */
 export const disputesOf = (snapshot: Snapshot, plans: readonly Plan[], id: string): Dispute[] =>

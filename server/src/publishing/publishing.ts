@@ -35,11 +35,9 @@ import { savedRanges } from '../range/savedRanges';
 import { aisleChanges, changedProductPages } from '../finding/aisleChanges';
 import { chainProblem } from '../document/chainProblem';
 import { pageTime } from '../page/compose';
-import { disputesOf } from '../plan/disputes';
+import { disputesOf, named } from '../plan/disputes';
 import { documentsFor, planRow, refuseNewer } from '../plan/drafts';
 import { publicationFindings } from '../finding/publicationFindings';
-
-const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
 
 /** What publishing some drafts together would do to the shop, and what stands in the way. */
 export async function planChanges(serving: ServingState, ids: readonly string[]): Promise<PlanChanges> {

@@ -1,6 +1,7 @@
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Response } from 'express';
+import pLimit from 'p-limit';
 import { Transaction, type Sequelize } from 'sequelize';
 import type { ExportFormat } from '@fond/contract';
 import { aisleProducts, holds, runRange, type Bitset, type Snapshot } from '@fond/core';
@@ -13,8 +14,13 @@ import type { ServingState } from '../../serving/servingHost';
 import { FORMATS, productFile } from './productFile';
 import { productRecords } from './productRecords';
 
+/** Each holds a connection as long as its reader takes; all others wait for one that ends. */
+const AT_ONCE = pLimit(2);
+/** A reader that takes longer, in milliseconds, is given up. */
+const LONGEST = 600_000;
+
 /** What is to be taken out; the whole shop where nothing is said. */
-export interface ExportWish {
+export interface ExportInput {
   format?: ExportFormat;
   /** Path of an aisle. */
   aisle?: string;
@@ -26,29 +32,33 @@ export interface ExportWish {
 export async function exportProducts(
   sequelize: Sequelize,
   serving: ServingState,
-  { format = 'csv', ...wish }: ExportWish,
+  { format = 'csv', ...wish }: ExportInput,
   response: Response,
 ): Promise<void> {
   const only = await wanted(serving, wish);
   const { type, ending } = FORMATS[format];
   // Within the transaction every statement sees what was there when it began, and nothing is locked.
-  await sequelize.transaction(
-    { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true },
-    async () => {
-      const records = await productRecords(sequelize, only);
-      response.attachment(`products.${ending}`).set('Content-Type', type).set('Cache-Control', 'no-store');
-      await pipeline(Readable.from(productFile(records, format)), response).catch((error: unknown) => {
-        // Whoever asked has gone away.
-        if ((error as NodeJS.ErrnoException).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
-      });
-    },
+  await AT_ONCE(() =>
+    sequelize.transaction(
+      { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true },
+      async () => {
+        const records = await productRecords(sequelize, only);
+        response.attachment(`products.${ending}`).set('Content-Type', type).set('Cache-Control', 'no-store');
+        await pipeline(Readable.from(productFile(records, format)), response, {
+          signal: AbortSignal.timeout(LONGEST),
+        }).catch((error: unknown) => {
+          // Whoever asked has gone away.
+          if ((error as NodeJS.ErrnoException).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
+        });
+      },
+    ),
   );
 }
 
 /** Article numbers; null for all. */
 async function wanted(
   { snapshot, zone }: ServingState,
-  { aisle, range }: ExportWish,
+  { aisle, range }: ExportInput,
 ): Promise<readonly string[] | null> {
   if (aisle === undefined && range === undefined) return null;
   const here = aisleAt(snapshot, aisle ?? '/');
