@@ -54,7 +54,7 @@ function around(state: ListingState, ownLanguage: Lang): { before: string[]; aft
   return { before: state.q ? [`q=${encode(state.q)}`] : [], after };
 }
 
-const joined = (path: string, parts: readonly string[]): string =>
+const joinParts = (path: string, parts: readonly string[]): string =>
   parts.length ? `${path}?${parts.join('&')}` : path;
 
 /**
@@ -68,7 +68,7 @@ export function addressOf(state: ListingState, ownLanguage: Lang): string {
     const picks = state.selections.get(key)!;
     if (picks.length) facets.push(facetPart(key, picks.map(encodedPick)));
   }
-  return joined(encodePath(state.path), [...before, ...facets, ...after]);
+  return joinParts(encodePath(state.path), [...before, ...facets, ...after]);
 }
 
 /**
@@ -105,7 +105,7 @@ export class NeighbourAddresses {
     }
     if (!placed) parts.push(own!);
     parts.push(...this.after);
-    return joined(this.path, parts);
+    return joinParts(this.path, parts);
   }
 }
 

@@ -62,7 +62,7 @@ export function badgesOf(
   for (const { rule, bits } of rules) {
     if (badges.length === most) break;
     if (!holds(bits, p)) continue;
-    const text = filled(textIn(rule.text, lang, snapshot.frame.languages), snapshot, p, context, lang);
+    const text = fillFigures(textIn(rule.text, lang, snapshot.frame.languages), snapshot, p, context, lang);
     if (text) badges.push({ key: rule.id, text });
   }
   return badges;
@@ -76,7 +76,7 @@ export const strangeFigures = (text: string): string[] =>
   [...text.matchAll(FIGURE)].map(([, name]) => name).filter((name) => !isFigure(name));
 
 /** A text with the product's figures in it; empty where one is asked for that the product doesn't have. */
-function filled(text: string, snapshot: Snapshot, p: number, context: RangeContext, lang: Lang): string {
+function fillFigures(text: string, snapshot: Snapshot, p: number, context: RangeContext, lang: Lang): string {
   if (!text.includes('{')) return text;
   let whole = true;
   const said = text.replace(FIGURE, (_, name: string) => {
@@ -138,7 +138,7 @@ function carryingBitset(snapshot: Snapshot, rule: BadgeRule, context: RangeConte
   if (text && !text.includes('{')) return bits;
   const carrying = bits.slice();
   for (let p = 0; p < snapshot.size; p++)
-    if (holds(bits, p) && !filled(text, snapshot, p, context, languages[0]))
+    if (holds(bits, p) && !fillFigures(text, snapshot, p, context, languages[0]))
       carrying[p >>> 5] &= ~(1 << (p & 31));
   return carrying;
 }

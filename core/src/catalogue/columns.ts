@@ -1,5 +1,5 @@
 import type { Texts } from '../text/texts';
-import { resorted } from './resort';
+import { resort } from './resort';
 import { sortedByNumbers } from './sortByNumbers';
 import { ended, STRIDE } from './steps';
 import {
@@ -235,7 +235,7 @@ export function changedNumbers(column: NumberColumn, changes: ReadonlyMap<number
   const changed = Uint32Array.from(changes.keys());
   const places = changed.filter((p) => !Number.isNaN(column.numbers[p])).map((p) => placeIn(column, p));
   const moved = changed.filter((p) => !Number.isNaN(numbers[p]));
-  const sorted = resorted(sortedBefore, places.sort(), moved.sort(before), before);
+  const sorted = resort(sortedBefore, places.sort(), moved.sort(before), before);
   if (sorted.length !== sortedBefore.length || changed.length > FEW_CHANGES)
     return sortedColumn(key, numbers, scale, sorted, grain);
   return { ...column, numbers, sorted, marks: changedMarks(column, numbers, sorted, changed, before) };

@@ -67,12 +67,12 @@ export function* merging(
   const size = from.length;
   yield;
   const wholes = (name: 'ids' | 'mainCategory'): Picking<Uint32Array> =>
-    picked(from, before[name], delta[name], new Uint32Array(size));
+    pick(from, before[name], delta[name], new Uint32Array(size));
   const floats = (name: 'was' | 'created' | 'changed' | 'sold' | 'ratings'): Picking<Float64Array> =>
-    picked(from, before[name], delta[name], new Float64Array(size));
+    pick(from, before[name], delta[name], new Float64Array(size));
   const lists = <T>(one: readonly T[], other: readonly T[]): Picking<T[]> =>
-    picked(from, one, other, new Array<T>(size));
-  const stock = yield* picked(from, before.stock, delta.stock, new Int32Array(size));
+    pick(from, one, other, new Array<T>(size));
+  const stock = yield* pick(from, before.stock, delta.stock, new Int32Array(size));
   const skus = yield* lists(before.skus, delta.skus);
   const slugs = yield* lists(before.slugs, delta.slugs);
   const bySku = yield* placesBy(skus);
@@ -80,8 +80,8 @@ export function* merging(
   yield;
   const places = new Int32Array(before.size).fill(-1);
   for (let p = 0; p < size; p++) if (from[p] >= 0) places[from[p]] = p;
-  const price = yield* mergedNumbers(from, places, before.price, delta.price);
-  const rating = yield* mergedNumbers(from, places, before.rating, delta.rating);
+  const price = yield* mergeNumbers(from, places, before.price, delta.price);
+  const rating = yield* mergeNumbers(from, places, before.rating, delta.rating);
   const was = yield* floats('was');
   const asBefore = (_: string, value: ColumnValue): ColumnValue => value;
   const aisleValue =
@@ -90,27 +90,27 @@ export function* merging(
       const aisle = aisles.byPath.get(`${prefix}${text}`);
       return aisle && !aisle.standsFor ? { ...value, labels: aisle.titles } : value;
     };
-  const category = yield* mergedValues(from, before.category, delta.category, aisleValue('/'));
-  const categoryItself = yield* mergedValues(
+  const category = yield* mergeValues(from, before.category, delta.category, aisleValue('/'));
+  const categoryItself = yield* mergeValues(
     from,
     before.categoryItself,
     delta.categoryItself,
     aisleValue('/'),
   );
-  const collection = yield* mergedValues(
+  const collection = yield* mergeValues(
     from,
     before.collection,
     delta.collection,
     aisleValue('/collections/'),
   );
-  const tag = yield* mergedValues(from, before.tag, delta.tag, aisleValue('/tags/'));
+  const tag = yield* mergeValues(from, before.tag, delta.tag, aisleValue('/tags/'));
   const facets = new Map<string, FacetColumn>([
     ['category', category],
     ['price', price],
   ]);
   const attributes = new Map<string, AttributeColumn>();
   for (const row of frame.attributes) {
-    const column = yield* mergedValues(
+    const column = yield* mergeValues(
       from,
       before.attributes.get(row.key)?.column ?? null,
       delta.attributes.get(row.key)!.column,
@@ -123,13 +123,13 @@ export function* merging(
   }
   facets.set('tag', tag);
   facets.set('rating', rating);
-  facets.set('sale', yield* mergedValues(from, asSale(before), asSale(delta), asBefore));
+  facets.set('sale', yield* mergeValues(from, asSale(before), asSale(delta), asBefore));
   yield;
   facets.set('stock', stockColumn(stock));
   yield;
   const packed = yield* packingRows(facets, size);
-  const bits = (name: 'featured' | 'inStock'): Bitset => pickedBits(from, before[name], delta[name]);
-  const activity = yield* mergedActivity(from, before.activity, delta.activity);
+  const bits = (name: 'featured' | 'inStock'): Bitset => pickBits(from, before[name], delta[name]);
+  const activity = yield* mergeActivity(from, before.activity, delta.activity);
   const titles = yield* lists(before.titles, delta.titles);
   const descriptions = yield* lists(before.descriptions, delta.descriptions);
   const currencies = yield* lists(before.currencies, delta.currencies);
@@ -241,7 +241,7 @@ function byRank(
 type Picking<Into> = Generator<void, Into>;
 
 /** Fills `into` with what each product has where it comes from. */
-function* picked<T, Into extends Record<number, T>>(
+function* pick<T, Into extends Record<number, T>>(
   from: Sources,
   before: ArrayLike<T>,
   delta: ArrayLike<T>,
@@ -269,7 +269,7 @@ function pickStretch<T>(
   }
 }
 
-function pickedBits(from: Sources, before: Bitset, delta: Bitset): Bitset {
+function pickBits(from: Sources, before: Bitset, delta: Bitset): Bitset {
   const bits = emptyBitset(from.length);
   for (let p = 0; p < from.length; p++) {
     const at = from[p];
@@ -279,7 +279,7 @@ function pickedBits(from: Sources, before: Bitset, delta: Bitset): Bitset {
 }
 
 /** Both columns in one; values that nobody has any more are left out. @param describe What a value is called now. */
-function* mergedValues(
+function* mergeValues(
   from: Sources,
   before: ValueColumn | null,
   delta: ValueColumn,
@@ -329,13 +329,13 @@ function* mergedValues(
 }
 
 /** Both columns in one: those that stayed are in order already, and the others are merged in. */
-function* mergedNumbers(
+function* mergeNumbers(
   from: Sources,
   places: Int32Array,
   before: NumberColumn,
   delta: NumberColumn,
 ): Generator<void, NumberColumn> {
-  const numbers = yield* picked(from, before.numbers, delta.numbers, new Float64Array(from.length));
+  const numbers = yield* pick(from, before.numbers, delta.numbers, new Float64Array(from.length));
   const fresh = new Int32Array(delta.numbers.length);
   for (let p = 0; p < from.length; p++) if (from[p] < 0) fresh[~from[p]] = p;
   const sorted = new Uint32Array(before.sorted.length + delta.sorted.length);
@@ -353,7 +353,7 @@ function* mergedNumbers(
   return sortedColumn(delta.key, numbers, delta.scale, sorted.slice(0, at));
 }
 
-function* mergedActivity(
+function* mergeActivity(
   from: Sources,
   before: ActivityColumn,
   delta: ActivityColumn,

@@ -6,7 +6,7 @@
  * @param moved The same members, or others in their stead, in their new order.
  * @param before The new order; negative where the first comes first.
  */
-export function resorted(
+export function resort(
   sorted: Uint32Array,
   places: Uint32Array,
   moved: Uint32Array,

@@ -25,7 +25,7 @@ const CROWDED = 0.6;
  */
 export function stepsOf(values: readonly NumberCount[], most = 6): NumberStep[] {
   const present = values.filter(({ count }) => count > 0);
-  return chosenSteps(present, resolutionOf(present), most).steps;
+  return chooseSteps(present, resolutionOf(present), most).steps;
 }
 
 /**
@@ -34,7 +34,7 @@ export function stepsOf(values: readonly NumberCount[], most = 6): NumberStep[] 
  */
 export function stepsOfBins(bins: readonly NumberCount[], scale: number, most = 6): NumberStep[] | null {
   const present = bins.filter(({ count }) => count > 0);
-  const { steps, torn } = chosenSteps(present, 1 / scale, most);
+  const { steps, torn } = chooseSteps(present, 1 / scale, most);
   return torn ? null : steps;
 }
 
@@ -44,7 +44,7 @@ interface Cut {
   torn: boolean;
 }
 
-function chosenSteps(present: readonly NumberCount[], resolution: number, most: number): Cut {
+function chooseSteps(present: readonly NumberCount[], resolution: number, most: number): Cut {
   if (!present.length) return { steps: [], torn: false };
   const total = present.reduce((sum, { count }) => sum + count, 0);
   const even = evenSteps(present, resolution, most);

@@ -36,7 +36,7 @@ export function valueModels(
   );
   const sequence = tree ? inTurn([...tree.keys()]) : sequenceOf(snapshot, column, counts, sort, state.lang);
   const others = control === 'single' ? [] : chosen;
-  const values = toldCodes(offered, sequence, (code) => isChosen.has(encoded[code])).map(
+  const values = pickCodes(offered, sequence, (code) => isChosen.has(encoded[code])).map(
     (code): FacetValueModel => {
       const text = encoded[code];
       const selected = isChosen.has(text);
@@ -70,7 +70,7 @@ interface Sequence {
 }
 
 /** The first values of a sequence, and those that are chosen wherever they stand. */
-function toldCodes(
+function pickCodes(
   offered: readonly number[],
   { numberOf, codeAt }: Sequence,
   isChosen: (code: number) => boolean,
@@ -117,7 +117,7 @@ const ordersKept = new WeakMap<ValueColumn, Map<string, CodeOrder>>();
 
 /** By label, or by number and then by label. Comparing words takes long, so it is done once a column. */
 function labelOrder(snapshot: Snapshot, column: ValueColumn, lang: string, byNumber: boolean): CodeOrder {
-  return keptBy(ordersKept, column, `${lang}${byNumber ? ' by number' : ''}`, () => {
+  return keepBy(ordersKept, column, `${lang}${byNumber ? ' by number' : ''}`, () => {
     const { compare } = collatorFor(lang);
     const labels = column.values.map((_, code) => valueLabel(snapshot, column, code, lang));
     const numberOf = (code: number): number => (byNumber ? (column.values[code].number ?? 0) : 0);
@@ -134,11 +134,11 @@ const foldedKept = new WeakMap<ValueColumn, Map<string, readonly string[]>>();
 
 /** The labels as people type them. */
 const foldedLabels = (snapshot: Snapshot, column: ValueColumn, lang: string): readonly string[] =>
-  keptBy(foldedKept, column, lang, () =>
+  keepBy(foldedKept, column, lang, () =>
     column.values.map((_, code) => fold(valueLabel(snapshot, column, code, lang))),
   );
 
-function keptBy<T>(
+function keepBy<T>(
   kept: WeakMap<ValueColumn, Map<string, T>>,
   column: ValueColumn,
   question: string,

@@ -4,7 +4,7 @@ import { countOf, emptyBitset, type Bitset } from '../catalogue/sets';
 import { type Snapshot } from '../catalogue/snapshot';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { CONTEXT, FRAME, product, productsArbitrary } from '../testing/catalogues';
-import { arrangedWindow, heldPins } from './arrange';
+import { arrangedWindow, holdPins } from './arrange';
 import { permutationOf } from './order';
 import type { Clause } from '../clause/rule';
 import { byLevels, type Pin, type Spread } from './sorting';
@@ -41,7 +41,7 @@ const arranged = (
     snapshot,
     bits,
     permutationOf(snapshot, SORTING, 'en', CONTEXT),
-    heldPins(snapshot, pins, 'front', bits).held,
+    holdPins(snapshot, pins, 'front', bits).held,
     spread,
     from,
     size,
@@ -100,7 +100,7 @@ describe('an arranged listing', () => {
       fc.property(productsArbitrary, pinsArbitrary, spreadArbitrary, (rows, pins, spread) => {
         const snapshot = snapshotOf(FRAME, rows);
         const bits = some(snapshot, 1);
-        const { held } = heldPins(snapshot, pins, 'front', bits);
+        const { held } = holdPins(snapshot, pins, 'front', bits);
         const whole = arranged(snapshot, bits, pins, spread, 0, rows.length);
         for (const [p, place] of held)
           if (place < rows.length) expect(whole[place]).toBe(p);
@@ -157,7 +157,7 @@ describe('heldPins', () => {
       { sku: 'P-3', place: 1, aisle: null },
       { sku: 'P-2', place: 2, aisle: null },
     ];
-    const { held, lost } = heldPins(snapshot, pins, 'front', bits);
+    const { held, lost } = holdPins(snapshot, pins, 'front', bits);
     expect([...held]).toEqual([[0, 1]]);
     expect(lost.map(({ pin, reason }) => [pin.sku, reason])).toEqual([
       ['P-gone', 'unknown'],
@@ -172,7 +172,7 @@ describe('heldPins', () => {
       { sku: 'P-2', place: 1, aisle: 'front' },
       { sku: 'P-1', place: 2, aisle: 'category:9' },
     ];
-    expect([...heldPins(snapshot, pins, 'front', bits).held]).toEqual([[1, 0]]);
-    expect([...heldPins(snapshot, pins, 'category:9', bits).held]).toEqual([[0, 1]]);
+    expect([...holdPins(snapshot, pins, 'front', bits).held]).toEqual([[1, 0]]);
+    expect([...holdPins(snapshot, pins, 'category:9', bits).held]).toEqual([[0, 1]]);
   });
 });

@@ -23,7 +23,7 @@ export interface HeldPins {
  * The pins that hold among `bits` in an aisle. The pins of the aisle itself come before those of the whole plan; of
  * two for one place, or for one product, the first holds. A product that is not there leaves no hole.
  */
-export function heldPins(snapshot: Snapshot, pins: readonly Pin[], aisle: string, bits: Bitset): HeldPins {
+export function holdPins(snapshot: Snapshot, pins: readonly Pin[], aisle: string, bits: Bitset): HeldPins {
   const held = new Map<number, number>();
   const places = new Set<number>();
   const lost: LostPin[] = [];

@@ -1,5 +1,5 @@
 import { Keep, type Earlier } from '../catalogue/keep';
-import { resorted } from '../catalogue/resort';
+import { resort } from '../catalogue/resort';
 import { textIn, type Lang } from '../text/texts';
 import type { Snapshot } from '../catalogue/snapshot';
 import { ended } from '../catalogue/steps';
@@ -55,7 +55,7 @@ function* sortingNames(
   const moved: number[] = [];
   for (let p = 0; p < names.length; p++) if (!known[p]) moved.push(p);
   const inOrder = yield* mergeSorted(Uint32Array.from(moved), before);
-  const places = resorted(Uint32Array.from(stayed), new Uint32Array(0), inOrder, before);
+  const places = resort(Uint32Array.from(stayed), new Uint32Array(0), inOrder, before);
   yield;
   const ranks = new Float64Array(names.length);
   let rank = 0;

@@ -1,7 +1,7 @@
 import type { Lang } from '../text/texts';
 import { Keep, type Earlier } from '../catalogue/keep';
 import { lowestOf } from '../catalogue/lowest';
-import { resorted } from '../catalogue/resort';
+import { resort } from '../catalogue/resort';
 import { sortedByNumbers } from '../catalogue/sortByNumbers';
 import type { Snapshot } from '../catalogue/snapshot';
 import {
@@ -73,7 +73,7 @@ export function permutationOf(
       return ids[a] - ids[b];
     };
     const lead = groups ? null : (sorting.levels[0] ?? null);
-    const merged = earlier && mergedOrder(earlier, keys, ids, before);
+    const merged = earlier && mergeOrder(earlier, keys, ids, before);
     if (merged) return { ...merged, lead, groups, keys, ids };
     const positions = sortedByNumbers(keys, byId(snapshot));
     const ranks = new Uint32Array(snapshot.size);
@@ -101,7 +101,7 @@ const FEW = 1 / 16;
  * The order made of the one before: products whose numbers are the same keep their order among themselves, all others are
  * put in between them. Null where too much has changed.
  */
-function mergedOrder(
+function mergeOrder(
   { value, places }: Earlier<Sorted>,
   keys: readonly Float64Array[],
   ids: Uint32Array,
@@ -111,12 +111,12 @@ function mergedOrder(
   const size = ids.length;
   const most = Math.max(64, size * FEW);
   return places || ids !== value.ids
-    ? mergedElsewhere(value, places, keys, ids, before, most)
-    : mergedInPlace(value, keys, before, most);
+    ? mergeElsewhere(value, places, keys, ids, before, most)
+    : mergeInPlace(value, keys, before, most);
 }
 
 /** Where every product stands where it stood. O(n) to see what changed, and k · log n for that. */
-function mergedInPlace(
+function mergeInPlace(
   value: Sorted,
   keys: readonly Float64Array[],
   before: (a: number, b: number) => number,
@@ -130,7 +130,7 @@ function mergedInPlace(
   }
   const moved = Uint32Array.from(new Set(changed));
   const places = moved.map((p) => value.ranks[p]).sort();
-  const positions = resorted(value.positions, places, moved.sort(before), before);
+  const positions = resort(value.positions, places, moved.sort(before), before);
   // Ranks are the same outside of what lies between the outermost old and new places.
   let first = 0;
   while (first < positions.length && positions[first] === value.positions[first]) first++;
@@ -142,7 +142,7 @@ function mergedInPlace(
 }
 
 /** Where products have moved, come or gone. O(n + k · log k). */
-function mergedElsewhere(
+function mergeElsewhere(
   value: Sorted,
   places: Int32Array | null,
   keys: readonly Float64Array[],
@@ -167,7 +167,7 @@ function mergedElsewhere(
   const moved = new Uint32Array(size - kept);
   let count = 0;
   for (let p = 0; p < size; p++) if (!known[p]) moved[count++] = p;
-  const positions = resorted(stayed.subarray(0, kept), new Uint32Array(0), moved.sort(before), before);
+  const positions = resort(stayed.subarray(0, kept), new Uint32Array(0), moved.sort(before), before);
   const ranks = new Uint32Array(size);
   for (let rank = 0; rank < size; rank++) ranks[positions[rank]] = rank;
   return { positions, ranks };
@@ -235,7 +235,7 @@ function keyNumbers(
   const question = `${key}${reversed ? '-' : '+'}|${of}|${day}`;
   return numbersKept.get(snapshot.lineage, question, columnsRead(snapshot, key), () => {
     const numbers =
-      key === 'named' ? namedNumbers(snapshot, named) : usualNumbers(snapshot, key, lang, context);
+      key === 'named' ? numberNamed(snapshot, named) : usualNumbers(snapshot, key, lang, context);
     for (let p = 0; p < numbers.length; p++) {
       if (Number.isNaN(numbers[p])) numbers[p] = MISSING;
       else if (reversed) numbers[p] = -numbers[p];
@@ -323,7 +323,7 @@ function marginNumbers(snapshot: Snapshot): Float64Array {
   return numbers;
 }
 
-function namedNumbers(snapshot: Snapshot, named: readonly string[] | null): Float64Array {
+function numberNamed(snapshot: Snapshot, named: readonly string[] | null): Float64Array {
   const numbers = new Float64Array(snapshot.size).fill(NaN);
   named?.forEach((sku, place) => {
     const p = snapshot.bySku.get(sku);

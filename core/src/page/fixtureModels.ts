@@ -9,7 +9,7 @@ import { atEachWidth, steppedAt } from '../width/widths';
 import { containerOf } from '../plan/nesting';
 import { shelfOf, type FacetPanel, type Fixture, type Plan } from '../plan/plan';
 import { WIDTH_NAMES, type PerWidth, type WidthName } from '../width/widths';
-import { shownAt, type PageFacts } from '../plan/shownWhen';
+import { findWidths, type PageFacts } from '../plan/shownWhen';
 import { searched, titleOf, type Composer } from './composer';
 import {
   bannerModel,
@@ -26,7 +26,7 @@ import { trailOf } from './shopFrame';
 
 /** The widths at which a fixture itself is shown, whatever it stands in. */
 const widthsOf = ({ when, layout }: Fixture, facts: PageFacts): WidthName[] =>
-  shownAt(when, facts).filter((width) => !steppedAt(layout.hidden, width));
+  findWidths(when, facts).filter((width) => !steppedAt(layout.hidden, width));
 
 /** Whether a fixture is shown at any width, with all that it stands in. */
 export function isShown(fixtures: readonly Fixture[], fixture: Fixture, facts: PageFacts): boolean {
@@ -55,13 +55,13 @@ export function fixtureModels(composer: Composer, facts: PageFacts): FixtureMode
       const model = made.get(fixture.id);
       const there = containerOf(plan.fixtures, fixture) === container;
       if (!model || !there || (container && fixture.inside?.slot !== slot)) return [];
-      return filled(model, (id) => within(fixture, id)) ?? [];
+      return fillSlots(model, (id) => within(fixture, id)) ?? [];
     });
   return within(null, null);
 }
 
 /** A container with what stands in its places; null for one in which nothing is shown. */
-function filled(model: FixtureModel, within: (slot: string) => FixtureModel[]): FixtureModel | null {
+function fillSlots(model: FixtureModel, within: (slot: string) => FixtureModel[]): FixtureModel | null {
   if (model.type === 'columns') {
     const slots = model.slots.map((slot) => ({ ...slot, fixtures: within(slot.id) }));
     return slots.some(({ fixtures }) => fixtures.length) ? { ...model, slots } : null;

@@ -57,7 +57,7 @@ export interface FrameContext {
 
 type Of<T> = Fixture & T;
 
-const said = ({ snapshot, lang }: FrameContext, texts: Texts): string =>
+const pickTextOf = ({ snapshot, lang }: FrameContext, texts: Texts): string =>
   textIn(texts, lang, snapshot.frame.languages);
 
 /** A picture with the name it has for those who can't see it; null where there is none. */
@@ -65,9 +65,9 @@ function pictureOf(frame: FrameContext, source: PictureSource | null): FramePict
   if (!source) return null;
   if (source.kind === 'kept') {
     const { hash, width, height } = source;
-    return { hash, width, height, alt: said(frame, source.alt) };
+    return { hash, width, height, alt: pickTextOf(frame, source.alt) };
   }
-  const picture = keptPicture(frame.aisle);
+  const picture = findPicture(frame.aisle);
   // The aisle's title stands on the page in any case.
   return picture && { ...picture, alt: '' };
 }
@@ -76,7 +76,7 @@ function pictureOf(frame: FrameContext, source: PictureSource | null): FramePict
 const focusOf = ({ aisle }: FrameContext, { picture, focus }: BannerSettings | PictureSettings): FocusPoint =>
   picture?.kind === 'aisle' && aisle.picture ? aisle.picture.focus : focus;
 
-function keptPicture({ picture }: Aisle): CardImage | null {
+function findPicture({ picture }: Aisle): CardImage | null {
   if (!picture?.hash) return null;
   const { hash, width, height } = picture;
   return { hash, width, height };
@@ -90,9 +90,9 @@ function linkOf({ snapshot, lang }: FrameContext, address: string): string {
 /** A banner; none where it has neither a picture nor words, as nobody wants an empty box. */
 export function bannerModel(frame: FrameContext, banner: Of<BannerSettings>): FixtureModel | null {
   const picture = pictureOf(frame, banner.picture);
-  const heading = said(frame, banner.heading);
-  const text = said(frame, banner.words);
-  const title = banner.link && said(frame, banner.link.label);
+  const heading = pickTextOf(frame, banner.heading);
+  const text = pickTextOf(frame, banner.words);
+  const title = banner.link && pickTextOf(frame, banner.link.label);
   const link: LinkModel | null =
     banner.link && title ? { title, href: linkOf(frame, banner.link.address) } : null;
   if (!picture && !heading && !text && !link) return null;
@@ -124,7 +124,7 @@ export function pictureModel(frame: FrameContext, fixture: Of<PictureSettings>):
     picture,
     ratio,
     focus: focusOf(frame, fixture),
-    caption: said(frame, fixture.caption),
+    caption: pickTextOf(frame, fixture.caption),
     href: address === null ? null : linkOf(frame, address),
     sizes: sizesOf(roomsOf(frame.plan.fixtures, fixture), frame.plan.look.breakpoints),
   };
@@ -189,7 +189,7 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
         ...item,
         title: tiles.length === null ? item.title : shorten(item.title, tiles.length),
         category: one.id,
-        picture: pictures ? keptPicture(one) : null,
+        picture: pictures ? findPicture(one) : null,
         focus: one.picture?.focus ?? null,
         sizes: even,
       })),
@@ -201,10 +201,10 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
   return {
     id,
     type: 'tiles',
-    items: free ? placedTiles(items, tiles, rooms, breakpoints) : items,
+    items: free ? placeTiles(items, tiles, rooms, breakpoints) : items,
     counts,
-    before: said(frame, tiles.before),
-    after: said(frame, tiles.after),
+    before: pickTextOf(frame, tiles.before),
+    after: pickTextOf(frame, tiles.after),
     pictures,
     columns: atEachWidth(columns),
     gap: free ? tileGaps(rooms, columns, gap) : cardGaps(rooms, columns, gap),
@@ -214,7 +214,7 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
 }
 
 /** Tiles where they were put, in the order in which they are read there. */
-function placedTiles(
+function placeTiles(
   items: readonly TileModel[],
   { places, columns, gap }: TilesSettings,
   rooms: Rooms,
@@ -255,7 +255,7 @@ export function promotionModel(
   return {
     id,
     type: 'promotion',
-    heading: said(frame, promotion.heading),
+    heading: pickTextOf(frame, promotion.heading),
     form,
     cards,
     columns: atEachWidth(columns),
@@ -316,9 +316,9 @@ export function spotlightModel(frame: FrameContext, spotlight: Of<SpotlightSetti
     id,
     type: 'spotlight',
     card: cardOf(snapshot, p, SPOTLIT, frame.badges, lang),
-    heading: said(frame, spotlight.heading),
+    heading: pickTextOf(frame, spotlight.heading),
     description: spotlight.description ? shorten(plainText(text), 260) : '',
-    button: said(frame, spotlight.button) || wordsIn(lang).seeProduct,
+    button: pickTextOf(frame, spotlight.button) || wordsIn(lang).seeProduct,
     side,
     sizes: sizesOf(
       {

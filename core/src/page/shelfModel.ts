@@ -5,7 +5,7 @@ import type { Aisle } from '../catalogue/aisles';
 import { cardGaps, isLines, pictureRooms, shelfRooms, sizesOf } from '../layout/room';
 import { lanesOf } from '../layout/staggered';
 import { productsAPage } from '../layout/rows';
-import { arrangedWindow, heldPins } from '../order/arrange';
+import { arrangedWindow, holdPins } from '../order/arrange';
 import { permutationOf, windowByScore } from '../order/order';
 import { pageOf } from './pageOf';
 import type { OrderLevel, Sorting, SortKey } from '../order/sorting';
@@ -159,7 +159,7 @@ function placesOf(
   const { pins, spread } = shelf.order;
   if (choice !== 'recommended' || (!pins.length && !spread))
     return pageOf(snapshot, filtered, permutation, state.selections, from, size);
-  const { held } = heldPins(snapshot, pins, aisle.key, filtered.matches);
+  const { held } = holdPins(snapshot, pins, aisle.key, filtered.matches);
   return arrangedWindow(snapshot, filtered.matches, permutation, held, spread, from, size).map(({ p }) => p);
 }
 

@@ -1,6 +1,6 @@
 import type { RangeRule, SavedRange } from '../clause/rule';
 import { documentsBy, resolveAll } from './inherit';
-import { partsNamedIn, servedPlans } from './parts';
+import { partsNamedIn, dropParts } from './parts';
 import {
   isHeir,
   type Edition,
@@ -15,7 +15,7 @@ export const editionFrom = (number: number, { documents, ranges }: EditionConten
   number,
   documents,
   ranges,
-  plans: servedPlans(resolveAll(documents)),
+  plans: dropParts(resolveAll(documents)),
 });
 
 /** The ids of the saved ranges that a plan's shelves show, and those that its links to parts say. */
@@ -43,7 +43,7 @@ export function withDrafts(
   const drafted = new Set(drafts.map(({ id }) => id));
   const documents = [...edition.documents.filter(({ id }) => !drafted.has(id)), ...drafts];
   const resolved = resolveAll(documents);
-  const plans = servedPlans(resolved);
+  const plans = dropParts(resolved);
   const own = new Set([...resolved, ...plans].filter(({ id }) => drafted.has(id)).flatMap(rangesOfPlan));
   const used = new Set([...resolved, ...plans].flatMap(rangesOfPlan));
   const current = ranges.filter(({ id }) => own.has(id));
@@ -70,7 +70,7 @@ export function withoutPlans(
   const resolved = resolveAll(documents);
   const used = new Set(resolved.flatMap(rangesOfPlan));
   const ranges = held.ranges.filter(({ id }) => used.has(id));
-  return { number, documents, plans: servedPlans(resolved), ranges };
+  return { number, documents, plans: dropParts(resolved), ranges };
 }
 
 /**

@@ -10,7 +10,7 @@ import {
   documentOf,
   documentsBy,
   heirsOf,
-  keptOwn,
+  listKeptOverrides,
   MAX_BASES,
   originOf,
   resolveAll,
@@ -70,7 +70,7 @@ describe('a plan that builds on another', () => {
       expect(gapOf(plan)).toBe(60);
       expect(plan.fixtures.find(({ type }) => type === 'shelf')).toMatchObject({ columns: { wide: 5 } });
     }
-    expect(keptOwn(pans, house, wide)).toEqual([['fixtures', 'shelf', 'gap', 'wide']]);
+    expect(listKeptOverrides(pans, house, wide)).toEqual([['fixtures', 'shelf', 'gap', 'wide']]);
   });
 
   it('stores what an edit says otherwise, and is a whole plan no less for a plan without a base', () => {

@@ -51,7 +51,7 @@ export function chainOf(documents: Documents, id: string): PlanDocument[] {
 }
 
 /** An heir filled in from its base. */
-export const filledIn = (heir: HeirDocument, base: PlanBody): Plan => ({
+export const fillIn = (heir: HeirDocument, base: PlanBody): Plan => ({
   ...headOf(heir),
   ...(applied(bodyOf(base), heir.own) as PlanBody),
 });
@@ -76,7 +76,7 @@ function resolveWith(documents: Documents, id: string, filled: Map<string, Plan>
   const chain = chainOf(documents, id);
   let plan: Plan | null = null;
   for (const document of chain.reverse()) {
-    plan = filled.get(document.id) ?? (isHeir(document) ? filledIn(document, plan!) : document);
+    plan = filled.get(document.id) ?? (isHeir(document) ? fillIn(document, plan!) : document);
     filled.set(document.id, plan);
   }
   return plan!;
@@ -123,7 +123,11 @@ export function heirsOf(documents: readonly PlanDocument[], id: string): PlanDoc
 }
 
 /** What of a change in a base an heir won't take, because it says something of its own there. */
-export function keptOwn(heir: HeirDocument, before: PlanBody, after: PlanBody): (readonly string[])[] {
+export function listKeptOverrides(
+  heir: HeirDocument,
+  before: PlanBody,
+  after: PlanBody,
+): (readonly string[])[] {
   const change = differ(bodyOf(before), bodyOf(after));
   const own = entriesOf(heir.own);
   return entriesOf(change)

@@ -55,7 +55,11 @@ function withOwn(fixture: Fixture, own: PartOwn | undefined): Fixture {
 }
 
 /** What a link shows: the part's fixture where the link stands and when it is shown, and all within it. */
-function shownBy(link: PartLink, part: Pick<Plan, 'fixtures'>, nameOf: (inner: string) => string): Fixture[] {
+function showLink(
+  link: PartLink,
+  part: Pick<Plan, 'fixtures'>,
+  nameOf: (inner: string) => string,
+): Fixture[] {
   const root = rootOf(part);
   if (!root) return [];
   const { id, inside, layout, when, own } = link;
@@ -74,13 +78,13 @@ function withPartsLaidIn(plan: Plan, parts: ReadonlyMap<string, Plan>): Plan {
   const fixtures = plan.fixtures.flatMap((fixture): readonly Fixture[] => {
     if (!isLink(fixture)) return [fixture];
     const part = parts.get(fixture.part);
-    return part ? shownBy(fixture, part, (inner) => `${fixture.id}${WITHIN}${inner}`) : [];
+    return part ? showLink(fixture, part, (inner) => `${fixture.id}${WITHIN}${inner}`) : [];
   });
   return { ...plan, fixtures };
 }
 
 /** The plans that serve pages, each with what its links show in their place. */
-export function servedPlans(resolved: readonly Plan[]): Plan[] {
+export function dropParts(resolved: readonly Plan[]): Plan[] {
   const parts = new Map(resolved.filter(({ kind }) => kind === 'part').map((part) => [part.id, part]));
   return resolved.filter(({ kind }) => kind === 'page').map((plan) => withPartsLaidIn(plan, parts));
 }
@@ -127,7 +131,7 @@ export function cutLoose(plan: Plan, link: string, part: Pick<Plan, 'fixtures'>)
   return {
     ...plan,
     fixtures: plan.fixtures.flatMap((fixture) =>
-      fixture.id === link && isLink(fixture) ? shownBy(fixture, part, nameOf) : [fixture],
+      fixture.id === link && isLink(fixture) ? showLink(fixture, part, nameOf) : [fixture],
     ),
   };
 }

@@ -1,5 +1,5 @@
 import type { AisleKind } from '../catalogue/aisles';
-import { listed, type RangeNames } from '../range/say';
+import { listWords, type RangeNames } from '../range/say';
 import { dayWords } from '../text/days';
 import type { Condition } from './shownWhen';
 
@@ -23,14 +23,14 @@ function say(condition: Condition, names: RangeNames): string {
   const gone = (name: string | null): string => name ?? 'something that is gone';
   switch (condition.kind) {
     case 'all':
-      return condition.of.length ? listed(inner(condition.of, names), 'and') : 'always';
+      return condition.of.length ? listWords(inner(condition.of, names), 'and') : 'always';
     case 'any':
-      return condition.of.length ? listed(inner(condition.of, names), 'or') : 'never';
+      return condition.of.length ? listWords(inner(condition.of, names), 'or') : 'never';
     case 'none':
-      return condition.of.length ? `not ${listed(inner(condition.of, names), 'or')}` : 'always';
+      return condition.of.length ? `not ${listWords(inner(condition.of, names), 'or')}` : 'always';
     case 'aisles':
       return `on ${
-        listed(
+        listWords(
           condition.of.map((kind) => KINDS[kind]),
           'or',
         ) || 'no aisle'
@@ -41,18 +41,18 @@ function say(condition: Condition, names: RangeNames): string {
       return `in ${gone(names.collection(condition.collection))}`;
     case 'language':
       return `in ${
-        listed(
+        listWords(
           condition.languages.map((lang) => names.language(lang)),
           'or',
         ) || 'no language'
       }`;
     case 'width':
-      return `on ${listed(condition.widths, 'or') || 'no'} pages`;
+      return `on ${listWords(condition.widths, 'or') || 'no'} pages`;
     case 'dates':
       return sayDates(condition);
     case 'weekdays':
       return `on ${
-        listed(
+        listWords(
           condition.days.map((day) => DAYS[day - 1]),
           'or',
         ) || 'no day'

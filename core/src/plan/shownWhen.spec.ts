@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { aislesOf } from '../catalogue/aisles';
 import { FRAME } from '../testing/catalogues';
 import { sayCondition } from './sayCondition';
-import { dayIn, shopperFactsOf, shownAt, type Condition, type PageFacts } from './shownWhen';
+import { dayIn, shopperFactsOf, findWidths, type Condition, type PageFacts } from './shownWhen';
 
 const aisles = aislesOf(FRAME);
 const facts: PageFacts = {
@@ -18,11 +18,11 @@ const facts: PageFacts = {
   signedIn: false,
 };
 const holds = (when: Condition, change: Partial<PageFacts> = {}): boolean =>
-  shownAt(when, { ...facts, ...change }).length === 3;
+  findWidths(when, { ...facts, ...change }).length === 3;
 
 describe('when a fixture is shown', () => {
   it('is always, where nothing is said', () => {
-    expect(shownAt(null, facts)).toEqual(['wide', 'medium', 'narrow']);
+    expect(findWidths(null, facts)).toEqual(['wide', 'medium', 'narrow']);
   });
 
   it('goes by the aisle, its kind, and the categories above it', () => {
@@ -36,9 +36,9 @@ describe('when a fixture is shown', () => {
 
   it('goes by width without being another page: the widths are told', () => {
     const narrow: Condition = { kind: 'width', widths: ['narrow'] };
-    expect(shownAt(narrow, facts)).toEqual(['narrow']);
-    expect(shownAt({ kind: 'none', of: [narrow] }, facts)).toEqual(['wide', 'medium']);
-    expect(shownAt({ kind: 'all', of: [narrow, { kind: 'filters', used: true }] }, facts)).toEqual([]);
+    expect(findWidths(narrow, facts)).toEqual(['narrow']);
+    expect(findWidths({ kind: 'none', of: [narrow] }, facts)).toEqual(['wide', 'medium']);
+    expect(findWidths({ kind: 'all', of: [narrow, { kind: 'filters', used: true }] }, facts)).toEqual([]);
   });
 
   it('goes by days and weekdays of the shop’s own calendar', () => {

@@ -67,7 +67,7 @@ export function dayIn(zone: string, now: number): Pick<PageFacts, 'day' | 'weekd
 }
 
 /** The widths at which a fixture is shown, of all three; a page is the same document at every width. */
-export const shownAt = (when: Condition | null, facts: PageFacts): WidthName[] =>
+export const findWidths = (when: Condition | null, facts: PageFacts): WidthName[] =>
   WIDTH_NAMES.filter((width) => !when || holdsAt(when, facts, width));
 
 function holdsAt(condition: Condition, facts: PageFacts, width: WidthName): boolean {

@@ -32,10 +32,10 @@ export function withRuleCollections(
     snapshot.lineage,
     JSON.stringify(ruled.map(({ slug }) => slug)),
     ruled.flatMap(({ bits, labels }) => [bits, labels]),
-    () => ({ input: snapshot.collection, output: filledColumn(snapshot, ruled) }),
+    () => ({ input: snapshot.collection, output: fillColumn(snapshot, ruled) }),
   );
   if (snapshot.collection === output) return snapshot;
-  return { ...snapshot, collection: snapshot.collection === input ? output : filledColumn(snapshot, ruled) };
+  return { ...snapshot, collection: snapshot.collection === input ? output : fillColumn(snapshot, ruled) };
 }
 
 function orNothing(snapshot: Snapshot, make: () => Bitset, onFault: (error: unknown) => void): Bitset {
@@ -56,7 +56,7 @@ interface Ruled {
 /** The column with rules filled in, and the one that it was made of. */
 const kept = new Keep<{ input: ValueColumn; output: ValueColumn }>(4);
 
-function filledColumn(snapshot: Snapshot, ruled: readonly Ruled[]): ValueColumn {
+function fillColumn(snapshot: Snapshot, ruled: readonly Ruled[]): ValueColumn {
   const before = snapshot.collection;
   const isRuled = new Set(ruled.map(({ slug }) => slug));
   const builder = new ValueColumnBuilder(before.key);

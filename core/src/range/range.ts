@@ -29,7 +29,7 @@ export function runRange(
   rule: RangeRule,
   context: RangeContext,
 ): RangeResult {
-  const saved = savedOf(rule.source, context);
+  const saved = findSavedRange(rule.source, context);
   const of = rule.source.kind === 'related' ? (context.product ?? '') : '';
   const question = `${followsAisle(rule, context) ? aisle.key : '*'}|${of}|${context.zone ?? ''}${dayRead(context)}|${JSON.stringify(rule)}|${saved ? JSON.stringify(saved.rule) : ''}`;
   const clauses = rule.clauses
@@ -58,7 +58,7 @@ function sourceReads(
     case 'related':
       return relatedReads(snapshot);
     case 'saved': {
-      const saved = savedOf(source, context);
+      const saved = findSavedRange(source, context);
       return saved && saved.rule.source.kind !== 'saved'
         ? [runRange(snapshot, aisle, saved.rule, context)]
         : [];
@@ -98,12 +98,12 @@ export const aisleProducts = (snapshot: Snapshot, aisle: Aisle, below = true, ma
   );
 
 /** The saved range that a source names; undefined for any other source, and for one that is gone. */
-export const savedOf = (source: RangeSource, { ranges }: RangeContext): SavedRange | undefined =>
+export const findSavedRange = (source: RangeSource, { ranges }: RangeContext): SavedRange | undefined =>
   source.kind === 'saved' ? ranges.find(({ id }) => id === source.range) : undefined;
 
 /** Whether a range shows other products in another aisle. */
 export function followsAisle(rule: RangeRule, context: RangeContext): boolean {
-  if (rule.source.kind === 'saved') return savedOf(rule.source, context)?.rule.source.kind === 'aisle';
+  if (rule.source.kind === 'saved') return findSavedRange(rule.source, context)?.rule.source.kind === 'aisle';
   return rule.source.kind === 'aisle';
 }
 
@@ -132,7 +132,7 @@ export function sourceBitset(
       return bits;
     }
     case 'saved': {
-      const saved = savedOf(source, context);
+      const saved = findSavedRange(source, context);
       return saved && saved.rule.source.kind !== 'saved'
         ? runRange(snapshot, aisle, saved.rule, context).bits
         : emptyBitset(snapshot.size);
@@ -167,7 +167,7 @@ function aisleBitset(snapshot: Snapshot, aisle: Aisle, below: boolean, main: boo
  * follows. Null where there is none.
  */
 export function namedOrder(rule: RangeRule, aisle: Aisle, context: RangeContext): readonly string[] | null {
-  const source = savedOf(rule.source, context)?.rule.source ?? rule.source;
+  const source = findSavedRange(rule.source, context)?.rule.source ?? rule.source;
   if (source.kind === 'aisle') return aisle.arranged;
   return source.kind === 'named' ? source.skus : null;
 }

@@ -11,7 +11,7 @@ export interface RangeNames {
 }
 
 /** “a”, “a or b”, “a, b or c”. */
-export function listed(words: readonly string[], joint: 'and' | 'or'): string {
+export function listWords(words: readonly string[], joint: 'and' | 'or'): string {
   if (words.length < 2) return words.join();
   return `${words.slice(0, -1).join(', ')} ${joint} ${words[words.length - 1]}`;
 }
@@ -42,17 +42,17 @@ export function sayRange(rule: RangeRule, names: RangeNames): string {
   const source = saySource(rule.source, names);
   if (!rule.clauses.length) return source.replace(/,$/, '');
   const said = rule.clauses.map((clause) => sayClause(clause, names));
-  return `${source} that ${joined(said, 'and')}`;
+  return `${source} that ${joinPhrases(said, 'and')}`;
 }
 
 /** Says a common verb once: “are on sale and not sold out”. */
-function joined(phrases: readonly string[], joint: 'and' | 'or'): string {
+function joinPhrases(phrases: readonly string[], joint: 'and' | 'or'): string {
   const all = phrases.map((phrase, at) => {
     const verb = /^(are|have) /.exec(phrase)?.[0];
     const before = at ? /^(are|have) /.exec(phrases[at - 1])?.[0] : undefined;
     return verb && verb === before ? phrase.slice(verb.length) : phrase;
   });
-  return listed(all, joint);
+  return listWords(all, joint);
 }
 
 /** One clause as what follows “products that …”. */
@@ -61,9 +61,9 @@ export function sayClause(clause: Clause, names: RangeNames): string {
     if (!clause.of.length) return 'are of any kind';
     if (clause.kind === 'none') {
       const denied = clause.of.map((inner) => deny(sayClause(inner, names)));
-      return joined(denied, 'and');
+      return joinPhrases(denied, 'and');
     }
-    const said = joined(
+    const said = joinPhrases(
       clause.of.map((inner) => sayClause(inner, names)),
       clause.kind === 'any' ? 'or' : 'and',
     );
@@ -84,7 +84,7 @@ export function sayClause(clause: Clause, names: RangeNames): string {
       if (!attribute) return `have a value of “${clause.attribute}”, which is gone`;
       const label = attribute.label.toLowerCase();
       if (!clause.values.length) return `have any ${label}`;
-      return `have ${listed(clause.values.map(attribute.value), 'or')} as their ${label}`;
+      return `have ${listWords(clause.values.map(attribute.value), 'or')} as their ${label}`;
     }
     case 'attributeNumber': {
       const attribute = names.attribute(clause.attribute);
@@ -99,7 +99,7 @@ export function sayClause(clause: Clause, names: RangeNames): string {
       return `were ${clause.of === 'sold' ? 'sold' : 'seen'} at least ${times} in ${days(clause.days)}`;
     }
     case 'stock':
-      return `are ${listed(
+      return `are ${listWords(
         STOCK_WORDS.flatMap(([state, word]) => (clause.states.includes(state) ? [word] : [])),
         'or',
       )}`

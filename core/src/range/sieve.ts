@@ -2,7 +2,7 @@ import type { Aisle } from '../catalogue/aisles';
 import { countOf, holds, intersectInto, type Bitset } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { clauseBitset, faultOf, type ClauseFault } from './clauseBitset';
-import { runRange, savedOf, sourceBitset } from './range';
+import { runRange, findSavedRange, sourceBitset } from './range';
 import { isGroup, type Clause, type RangeContext, type RangeRule } from '../clause/rule';
 
 /** One clause of a range, and what it does to the products of the source. */
@@ -129,7 +129,7 @@ export function whyInRange(
   p: number,
   context: RangeContext,
 ): RangeAnswer {
-  const saved = savedOf(rule.source, context) ?? null;
+  const saved = findSavedRange(rule.source, context) ?? null;
   return {
     ...clausesMet(snapshot, aisle, rule, p, context),
     saved: saved && {

@@ -13,7 +13,7 @@ import { readParameters } from '../http/parameters';
 import { inUnit } from '../database/unit';
 import type { AnyCall, AnyHandler, Handlers } from '../http/handler';
 import type { Sequelize } from 'sequelize';
-import { heldOf, refuseUnapproved } from '../publishing/approval';
+import { toHeld, refuseUnapproved } from '../publishing/approval';
 import { keyOf, onlyOnce } from './onlyOnce';
 import { ToldAfterwards } from '../http/toldAfterwards';
 import { isDatabaseAway, problem } from '../problem/problem';
@@ -59,9 +59,9 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
     chain.push(async (request: Request, response: Response, _next: NextFunction) => {
       refuseOtherBodies(operation, request);
       const call: AnyCall = {
-        params: checked(operation.params, request.params, true),
-        query: checked(operation.query, readParameters(request.originalUrl), true),
-        body: checked(operation.body ?? operation.upload, request.body, operation.upload !== undefined),
+        params: checkInput(operation.params, request.params, true),
+        query: checkInput(operation.query, readParameters(request.originalUrl), true),
+        body: checkInput(operation.body ?? operation.upload, request.body, operation.upload !== undefined),
         user: operation.access === 'signed-in' ? sessionOf(request).user : null,
         request,
         response,
@@ -109,7 +109,7 @@ async function answerOf(
   { sequelize }: MountOptions,
 ): Promise<unknown> {
   if (operation.shown) {
-    await refuseUnapproved(sequelize, heldOf(name, call), call.user!);
+    await refuseUnapproved(sequelize, toHeld(name, call), call.user!);
   }
   if (!isUnit(operation)) return handler(call);
   const key = takesKey(operation) ? keyOf(call.request) : null;
@@ -164,7 +164,7 @@ function refuseHalfSigns(value: unknown, path: readonly (string | number)[] = []
 }
 
 /** All faults at once, each with its path. Text from addresses is read as what the schema wants; bodies are not. */
-function checked(schema: Joi.ObjectSchema | undefined, value: unknown, convert: boolean): unknown {
+function checkInput(schema: Joi.ObjectSchema | undefined, value: unknown, convert: boolean): unknown {
   if (!schema) return {};
   const { value: read, error } = schema.validate(value ?? {}, {
     abortEarly: false,

@@ -53,11 +53,11 @@ function readTimes({ zone, startsLocal, endsLocal }: CampaignTimes, now: number)
 
 export async function listCampaigns(serving: ServingState): Promise<Campaign[]> {
   const rows = await CampaignModel.findAll({ order: [['startsAt', 'ASC']] });
-  return told(serving, rows, rows);
+  return describeCampaigns(serving, rows, rows);
 }
 
 /** Campaigns as they are told, beside the others that are still to come or run. */
-async function told(
+async function describeCampaigns(
   serving: ServingState,
   rows: readonly CampaignModel[],
   others: readonly CampaignModel[],
@@ -129,7 +129,7 @@ const overlapping = (row: CampaignModel, all: readonly CampaignModel[]): Campaig
 async function readCampaign(serving: ServingState, id: string): Promise<Campaign> {
   const row = (await CampaignModel.findByPk(id))!;
   const others = await CampaignModel.findAll({ where: { state: ['waiting', 'running'] } });
-  return (await told(serving, [row], others))[0];
+  return (await describeCampaigns(serving, [row], others))[0];
 }
 
 /**

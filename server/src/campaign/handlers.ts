@@ -1,5 +1,5 @@
 import type { Handlers } from '../http/handler';
-import { served } from '../serving/served';
+import { thenServe } from '../serving/served';
 import type { Services } from '../services';
 import { createCampaign, endCampaign, listCampaigns, moveCampaign } from './campaigns';
 
@@ -10,5 +10,6 @@ export const campaignHandlers = ({ sequelize, host }: Services): Handlers<Own> =
   campaigns: () => listCampaigns(host.serving()),
   createCampaign: ({ body, user }) => createCampaign(sequelize, host.serving(), body, user.id),
   moveCampaign: ({ params, body, user }) => moveCampaign(sequelize, host.serving(), params.id, body, user.id),
-  endCampaign: ({ params, user }) => served(host, endCampaign(sequelize, host.serving(), params.id, user.id)),
+  endCampaign: ({ params, user }) =>
+    thenServe(host, endCampaign(sequelize, host.serving(), params.id, user.id)),
 });

@@ -1,7 +1,7 @@
 import { aisleProducts } from '@fond/core';
 import { aisleAt } from '../explain/explain';
 import type { Handlers } from '../http/handler';
-import { served } from '../serving/served';
+import { thenServe } from '../serving/served';
 import { ToldAfterwards } from '../http/toldAfterwards';
 import type { Services } from '../services';
 import { readAisleTexts, saveAisleTexts } from './aisleTexts';
@@ -28,16 +28,16 @@ type Own =
 export const catalogueHandlers = ({ sequelize, host, ...services }: Services): Handlers<Own> => ({
   attributes: () => listAttributes(host.serving().snapshot),
   changeAttribute: async ({ params: { key }, body, user }) => {
-    await served(host, changeAttribute(sequelize, key, body, user.id));
+    await thenServe(host, changeAttribute(sequelize, key, body, user.id));
     return new ToldAfterwards(() => readAttribute(host.serving().snapshot, key));
   },
   aisleTexts: ({ params }) => readAisleTexts(sequelize, params.of, params.id),
   saveAisleTexts: ({ params, body, user }) =>
-    served(host, saveAisleTexts(sequelize, params.of, params.id, body, user.id)),
+    thenServe(host, saveAisleTexts(sequelize, params.of, params.id, body, user.id)),
   setCategoryPicture: ({ params, body, user }) =>
-    served(host, setCategoryPicture(sequelize, params.id, body.sku, user.id)),
+    thenServe(host, setCategoryPicture(sequelize, params.id, body.sku, user.id)),
   focusCategoryPicture: ({ params, body, user }) =>
-    served(host, focusCategoryPicture(sequelize, params.id, body, user.id)),
+    thenServe(host, focusCategoryPicture(sequelize, params.id, body, user.id)),
   products: ({ query: { q = '', aisle } }) => {
     const { snapshot } = host.serving();
     const within = aisle === undefined ? null : aisleProducts(snapshot, aisleAt(snapshot, aisle)).bits;
@@ -45,7 +45,7 @@ export const catalogueHandlers = ({ sequelize, host, ...services }: Services): H
   },
   lookUpProducts: ({ body }) => lookUpProducts(host.serving().snapshot, body.skus),
   setFeatured: ({ params, body, user }) =>
-    served(host, setFeatured(sequelize, params.sku, body.featured, user.id)),
+    thenServe(host, setFeatured(sequelize, params.sku, body.featured, user.id)),
   importCatalogue: (call) => startImport(call, services),
   exportProducts: ({ query, response }) => exportProducts(sequelize, host.serving(), query, response),
 });

@@ -12,7 +12,7 @@ import { readLiveEdition } from '../edition/editions';
 import { problem } from '../problem/problem';
 import { saysAlready } from '../http/saysAlready';
 import { recordActivity } from '../activity/activity';
-import { filledDrafts } from '../document/filledDrafts';
+import { fillDrafts } from '../document/filledDrafts';
 import { followSlug } from '../redirect/redirects';
 
 interface Row {
@@ -28,7 +28,7 @@ interface Row {
 const COLUMNS = `SELECT c.id, c.slug, c.clauses, c.arranged, c.version, c.updated_at AS updatedAt, u.name AS updatedBy
   FROM collections c LEFT JOIN users u ON u.id = c.updated_by`;
 
-const said = ({ id, slug, clauses, version, updatedAt, updatedBy }: Row) => ({
+const describeRow = ({ id, slug, clauses, version, updatedAt, updatedBy }: Row) => ({
   id,
   slug,
   clauses,
@@ -46,7 +46,7 @@ export async function listCollections(
     // One that another process has just made is listed once this one has read it too.
     const aisle = snapshot.aisles.byKey.get(`collection:${row.id}`);
     if (!aisle) return [];
-    return [{ ...said(row), titles: aisle.titles, products: aisleProducts(snapshot, aisle).count }];
+    return [{ ...describeRow(row), titles: aisle.titles, products: aisleProducts(snapshot, aisle).count }];
   });
 }
 
@@ -66,7 +66,7 @@ export async function readCollection(
   const members = await membersOf(sequelize, id, transaction);
   const inOrder = arrangedFirst(members, row.arranged ?? []);
   return {
-    ...said(row),
+    ...describeRow(row),
     ...(await readTexts(sequelize, 'collection', id, transaction)),
     skus: inOrder.length > MAX_NAMED ? null : inOrder,
     byHand: members.length,
@@ -101,7 +101,7 @@ async function namesOf(id: number): Promise<string[]> {
     SavedRangeModel.findAll(),
   ]);
   const names = (content: unknown): boolean => referencesIn(content).has(`collection:${id}`);
-  const plans = [...filledDrafts(drafts, live.documents), ...live.plans].filter(names);
+  const plans = [...fillDrafts(drafts, live.documents), ...live.plans].filter(names);
   return [
     ...new Set([
       ...plans.map(({ name }) => `the plan “${name}”`),

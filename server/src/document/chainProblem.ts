@@ -37,7 +37,7 @@ export function chainProblem<T>(documents: Documents, fill: () => T): T {
  *
  * @throws a problem with the path of every fault.
  */
-export function checkedPlan(documents: Documents, id: string): Plan {
+export function checkPlan(documents: Documents, id: string): Plan {
   const plan = chainProblem(documents, () => resolvePlan(documents, id));
   const document = documents.get(id)!;
   if (isHeir(document) && documents.get(document.base)?.kind === 'part')

@@ -5,7 +5,7 @@ import { documentIn, type PlanModel } from '../database/models';
  * All drafts that can be worked on, each filled in from the drafts of its bases. One whose
  * chain is broken uses nothing, as it can't be shown or published before it is mended.
  */
-export function filledDrafts(rows: readonly PlanModel[], live: readonly PlanDocument[]): Plan[] {
+export function fillDrafts(rows: readonly PlanModel[], live: readonly PlanDocument[]): Plan[] {
   const open = rows.filter(({ standing }) => standing !== 'deleted').map(documentIn);
   const known = documentsBy([...live, ...open]);
   return open.flatMap((draft) => {

@@ -11,7 +11,7 @@ import {
 } from '@fond/core';
 import { cleanHtml } from '../text/cleanHtml';
 import { problem } from '../problem/problem';
-import { checkedPlan } from './chainProblem';
+import { checkPlan } from './chainProblem';
 import { cssFaults } from './checkCss';
 
 function harmlessFixture(fixture: Fixture): Fixture {
@@ -36,7 +36,7 @@ function withHarmlessWords(plan: Plan): Plan {
  * @throws a problem with the path of every fault; with the line of every one in the plan's CSS.
  */
 export function safeDocument(documents: Documents, id: string): PlanDocument {
-  const plan = checkedPlan(documents, id);
+  const plan = checkPlan(documents, id);
   const faults = cssFaults(plan.css);
   if (faults.length)
     throw problem(
@@ -51,7 +51,7 @@ export function safeDocument(documents: Documents, id: string): PlanDocument {
 }
 
 /** An edition as it is served, whatever an earlier release has let into it. */
-export function servedSafely<E extends Edition>(edition: E): E {
+export function sanitiseEdition<E extends Edition>(edition: E): E {
   const plans = edition.plans.map((plan) => {
     const safe = withHarmlessWords(plan);
     return safe.css && cssFaults(safe.css).length ? { ...safe, css: '' } : safe;

@@ -15,7 +15,7 @@ import {
 } from '@fond/core';
 import { FRAME } from '../../../core/src/testing/catalogues';
 import { ProblemError } from '../problem/problem';
-import { safeDocument, servedSafely } from './safePlan';
+import { safeDocument, sanitiseEdition } from './safePlan';
 
 const NASTY = [
   '<p onclick="steal()">Words <script>steal()</script><a href="javascript:steal()">here</a></p>',
@@ -103,11 +103,11 @@ describe('a plan that comes in', () => {
       css: '@import "x"',
       fixtures: [...HOUSE.fixtures, words('said', NASTY[0])],
     };
-    const [served] = servedSafely(editionFrom(1, { documents: [stored], ranges: [] })).plans;
+    const [served] = sanitiseEdition(editionFrom(1, { documents: [stored], ranges: [] })).plans;
     expect(said(served)).not.toMatch(HARM);
     expect(served.css).toBe('');
     const clean = editionFrom(1, { documents: [base], ranges: [] });
-    expect(servedSafely(clean)).toBe(clean);
+    expect(sanitiseEdition(clean)).toBe(clean);
   });
 
   it('keeps what was its own when its words are made harmless', () => {

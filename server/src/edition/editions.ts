@@ -12,7 +12,7 @@ import {
 } from '@fond/core';
 import { recordActivity } from '../activity/activity';
 import { chainProblem } from '../document/chainProblem';
-import { servedSafely } from '../document/safePlan';
+import { sanitiseEdition } from '../document/safePlan';
 import {
   contentOf,
   EditionModel,
@@ -52,7 +52,7 @@ export const readLiveEdition = async (transaction?: Transaction): Promise<Editio
 /** What is live, and what of it stands beneath the campaigns. */
 export async function readLive(): Promise<{ edition: Edition; beneath: Edition }> {
   const row = await liveRow();
-  return { edition: servedSafely(editionOf(row)), beneath: servedSafely(editionUnder(row)) };
+  return { edition: sanitiseEdition(editionOf(row)), beneath: sanitiseEdition(editionUnder(row)) };
 }
 
 /** What is live as layers: what people published, and the campaigns that run over it. */

@@ -4,7 +4,7 @@ import {
   aisleProducts,
   arrangedWindow,
   facetLabel,
-  heldPins,
+  holdPins,
   permutationOf,
   promotionSorting,
   runRange,
@@ -36,7 +36,7 @@ export function reportShelf(
   const shelf = shelfOf(plan);
   if (!shelf) return null;
   const { bits } = runRange(snapshot, aisle, shelf.range, context);
-  const { held, lost } = heldPins(snapshot, shelf.order.pins, aisle.key, bits);
+  const { held, lost } = holdPins(snapshot, shelf.order.pins, aisle.key, bits);
   return {
     aisle: { key: aisle.key, title: titleInShop(snapshot, aisle.titles) },
     sieve: sieveOf(snapshot, aisle, shelf.range, context),
@@ -154,7 +154,7 @@ function explainPlace(
 ): NonNullable<ProductWhy['place']> {
   const { bits, count } = runRange(snapshot, aisle, range, context);
   const permutation = permutationOf(snapshot, sorting, snapshot.frame.languages[0], context);
-  const { held } = heldPins(snapshot, pins, aisle.key, bits);
+  const { held } = holdPins(snapshot, pins, aisle.key, bits);
   const all = arrangedWindow(snapshot, bits, permutation, held, spread, 0, count);
   const place = all.findIndex((placed) => placed.p === p);
   const plain = arrangedWindow(snapshot, bits, permutation, new Map(), null, 0, count);

@@ -8,7 +8,7 @@ import {
   choosePlan,
   contrastsOf,
   documentsBy,
-  heldPins,
+  holdPins,
   idleOf,
   isHeir,
   MIN_CONTRAST,
@@ -75,7 +75,7 @@ function shelfFindings(
   const where = { path: change.path, title: change.title, plan: named(plan) };
   const found: PublicationFinding[] = [];
   if (!count && change.products) found.push({ kind: 'empty-shelf', ...where });
-  const { lost } = heldPins(snapshot, shelf.order.pins, aisle.key, bits);
+  const { lost } = holdPins(snapshot, shelf.order.pins, aisle.key, bits);
   // A pin for all aisles of a plan is looked at where its product is at home.
   const missed = lost.filter(({ pin, reason }) => reason === 'unknown' || pin.aisle === aisle.key);
   if (missed.length) found.push({ kind: 'lost-pins', ...where, skus: missed.map(({ pin }) => pin.sku) });

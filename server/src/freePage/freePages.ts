@@ -24,7 +24,7 @@ interface Row {
 const COLUMNS = `SELECT p.id, p.path, p.stands_for AS standsFor, p.open, p.version, p.updated_at AS updatedAt,
   u.name AS updatedBy FROM free_pages p LEFT JOIN users u ON u.id = p.updated_by`;
 
-function said({ snapshot, edition }: ServingState, row: Row, texts: AisleTexts): StoredFreePage {
+function describeFreePage({ snapshot, edition }: ServingState, row: Row, texts: AisleTexts): StoredFreePage {
   // One that was saved just now is not in this process's snapshot yet.
   const aisle = snapshot.aisles.byKey.get(`page:${row.id}`);
   const plan = aisle && choosePlan(edition.plans, aisle).winner?.plan;
@@ -42,7 +42,9 @@ function said({ snapshot, edition }: ServingState, row: Row, texts: AisleTexts):
 export async function listFreePages(sequelize: Sequelize, serving: ServingState): Promise<StoredFreePage[]> {
   const rows = await select<Row>(sequelize, `${COLUMNS} ORDER BY p.path`);
   const texts = await readAllTexts(sequelize, 'free_page');
-  return rows.map((row) => said(serving, row, texts.get(row.id) ?? { titles: {}, descriptions: {} }));
+  return rows.map((row) =>
+    describeFreePage(serving, row, texts.get(row.id) ?? { titles: {}, descriptions: {} }),
+  );
 }
 
 async function rowOf(sequelize: Sequelize, id: number, transaction?: Transaction): Promise<Row> {
@@ -57,7 +59,7 @@ export const readFreePage = async (
   serving: ServingState,
   id: number,
 ): Promise<StoredFreePage> =>
-  said(serving, await rowOf(sequelize, id), await readTexts(sequelize, 'free_page', id));
+  describeFreePage(serving, await rowOf(sequelize, id), await readTexts(sequelize, 'free_page', id));
 
 const refuse = (path: string, message: string): Error =>
   problem('bad-input', 'Nothing was saved.', [{ path, message }]);
@@ -127,7 +129,7 @@ export async function saveFreePage(
 ): Promise<void> {
   await inUnit(sequelize, async (transaction) => {
     const row = await rowOf(sequelize, id, transaction);
-    const theirs = said(serving, row, await readTexts(sequelize, 'free_page', id, transaction));
+    const theirs = describeFreePage(serving, row, await readTexts(sequelize, 'free_page', id, transaction));
     if (saysAlready(theirs, wish)) return;
     if (row.version !== version)
       throw problem(

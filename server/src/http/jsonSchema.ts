@@ -91,7 +91,7 @@ const schemaName = (schema: Joi.Schema): string | undefined =>
  * The schema with a bare mark in place of every shared one within it, however deep: what is only pointed at needn't be
  * written out, which for conditions within fixtures within plans takes seconds.
  */
-function marked(schema: Joi.Schema): Joi.Schema {
+function markSchema(schema: Joi.Schema): Joi.Schema {
   const each = (inner: unknown): Joi.Schema | undefined => {
     if (!Joi.isSchema(inner)) return undefined;
     if (isBlankOrPattern(inner)) {
@@ -99,7 +99,7 @@ function marked(schema: Joi.Schema): Joi.Schema {
       return inner.$_getFlag('presence') === 'required' ? blank.required() : blank;
     }
     const name = schemaName(inner);
-    if (!SHARED.some((shared) => shared === name)) return marked(inner);
+    if (!SHARED.some((shared) => shared === name)) return markSchema(inner);
     // The pointer says nothing of null, which a use of the schema may allow.
     const orNull = inner.optional().validate(null).error === undefined;
     const mark = Joi.any().description(orNull ? `${name!}${OR_NULL}` : name!);
@@ -134,7 +134,7 @@ function pointed(node: unknown, root: string): unknown {
 
 /** A Joi schema as JSON Schema (2020-12), without the tool's own marks; shared parts are looked for under `root`. */
 export const jsonSchemaOf = (schema: Joi.Schema, root: string): Json =>
-  pointed(parsed(marked(schema)), root) as Json;
+  pointed(parsed(markSchema(schema)), root) as Json;
 
 /** What an heir says otherwise; it holds itself, which Joi's schema checks by walking through it. */
 function differenceSchema(itself: string): Json {
@@ -165,7 +165,7 @@ function differenceSchema(itself: string): Json {
 export function sharedSchemas(root: string): Record<SharedName, Json> {
   const inside = (schema: Joi.Schema): Json =>
     Object.fromEntries(
-      Object.entries(parsed(marked(schema))).map(([key, value]) => [key, pointed(value, root)]),
+      Object.entries(parsed(markSchema(schema))).map(([key, value]) => [key, pointed(value, root)]),
     );
   return {
     Clauses: inside(clausesSchema),
@@ -195,6 +195,6 @@ export const planJsonSchema = (): Json =>
   (plan ??= published('Plan', sharedSchemas('#/$defs').PlanDocument, SHARED));
 
 export function rangeJsonSchema(): Json {
-  const { description: _, ...own } = parsed(marked(rangeSchema));
+  const { description: _, ...own } = parsed(markSchema(rangeSchema));
   return published('Range', pointed(own, '#/$defs') as Json, ['Clauses']);
 }

@@ -93,9 +93,9 @@ function answersOf(operation: Operation): Json {
 let made: Json | null = null;
 
 /** The document is the same for as long as the server runs, and takes seconds to write. */
-export const openApiDocument = (): Json => (made ??= writtenDocument());
+export const openApiDocument = (): Json => (made ??= writeDocument());
 
-function writtenDocument(): Json {
+function writeDocument(): Json {
   const paths: Record<string, Json> = {};
   for (const [name, entry] of Object.entries(OPERATIONS)) {
     const operation: Operation = entry;

@@ -1,7 +1,7 @@
 import { DEMO_SIGN_IN } from './demoSignIn';
 import type { Handlers } from '../http/handler';
 import { problem } from '../problem/problem';
-import { served } from '../serving/served';
+import { thenServe } from '../serving/served';
 import { sessionOf, signIn, signOut } from './session';
 import { ToldAfterwards } from '../http/toldAfterwards';
 import type { Services } from '../services';
@@ -62,6 +62,6 @@ export const personHandlers = ({ sequelize, host, demo }: Services): Handlers<Ow
   endSessions: ({ params, user }) => endSessions(sequelize, params.id, user.id),
 
   settings: () => readSettings(sequelize),
-  changeSettings: ({ body, user }) => served(host, changeSettings(sequelize, body, user.id)),
+  changeSettings: ({ body, user }) => thenServe(host, changeSettings(sequelize, body, user.id)),
   activity: ({ query }) => readActivity(query),
 });

@@ -2,8 +2,8 @@ import { HOUSE_PLAN_ID, isHeir, withDrafts, type Edition, type Plan, type PlanDo
 import { savedRanges } from '../range/savedRanges';
 import { chainProblem } from '../document/chainProblem';
 import { documentsFor } from './drafts';
-import { shownAlone } from './parts';
-import { servedSafely } from '../document/safePlan';
+import { showAlone } from './parts';
+import { sanitiseEdition } from '../document/safePlan';
 
 /**
  * What is live with drafts laid over it, and with the drafts of bases and parts that were never published; the first of
@@ -17,13 +17,13 @@ export async function draftedEdition(
   const known = new Set([...live.documents, ...drafts].map(({ id }) => id));
   const bases = [...documents.values()].filter(({ id }) => !known.has(id));
   const ranges = await savedRanges();
-  const edition = servedSafely(
+  const edition = sanitiseEdition(
     chainProblem(documents, () => withDrafts(live, [...bases, ...drafts], ranges)),
   );
   const [first] = drafts;
   const plan = edition.plans.find(({ id }) => id === first.id);
   if (plan || isHeir(first)) return { edition, plan: plan! };
-  const alone = shownAlone(
+  const alone = showAlone(
     first,
     edition.plans.find(({ id }) => id === HOUSE_PLAN_ID)!,
   );

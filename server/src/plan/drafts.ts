@@ -80,7 +80,7 @@ export async function documentsFor(
 }
 
 /** A draft filled in; told in words where that can't be done. */
-export async function filledDraft(draft: PlanDocument, live: readonly PlanDocument[]): Promise<Plan> {
+export async function fillDraft(draft: PlanDocument, live: readonly PlanDocument[]): Promise<Plan> {
   const documents = await documentsFor([draft], live);
   return chainProblem(documents, () => resolvePlan(documents, draft.id));
 }
@@ -103,7 +103,7 @@ async function draftsUsing(document: PlanDocument): Promise<PlanDocument[]> {
   }
 }
 
-async function storedPlan(row: PlanModel, beneath: Edition): Promise<StoredPlan> {
+async function describePlan(row: PlanModel, beneath: Edition): Promise<StoredPlan> {
   const document = documentIn(row);
   const [author, using] = await Promise.all([
     row.updatedBy === null ? null : UserModel.findByPk(row.updatedBy),
@@ -137,7 +137,7 @@ export const readDrafts = async (ids: readonly string[]): Promise<PlanDocument[]
 
 export async function readPlan(id: string): Promise<StoredPlan> {
   const [row, beneath] = await Promise.all([planRow(id), readBeneath()]);
-  return storedPlan(row, beneath);
+  return describePlan(row, beneath);
 }
 
 export async function listPlans({ snapshot }: ServingState): Promise<PlanSummary[]> {
@@ -175,7 +175,7 @@ export async function listPlans({ snapshot }: ServingState): Promise<PlanSummary
 }
 
 /** A plan that begins on another one, or as a copy of what that one says. */
-function begun(head: PlanHead, from: PlanDocument, as: PlanBeginning): PlanDocument {
+function beginOn(head: PlanHead, from: PlanDocument, as: PlanBeginning): PlanDocument {
   if (as === 'heir') return { ...head, base: from.id, own: null };
   if (isHeir(from)) return { ...head, base: from.base, own: from.own };
   return { ...head, kind: from.kind, ...bodyOf(from) };
@@ -187,7 +187,7 @@ export async function createPlan(sequelize: Sequelize, asked: NewPlan, userId: n
   const { name, reach } = asked;
   const head: PlanHead = { id: randomUUID(), kind: 'page', name, reach, rank: 0 };
   const { documents: live } = await readBeneath();
-  const document = safeDocument(await documentsFor([begun(head, from, asked.as)], live), head.id);
+  const document = safeDocument(await documentsFor([beginOn(head, from, asked.as)], live), head.id);
   await inUnit(sequelize, async (transaction) => {
     await recordActivity(
       {
@@ -209,7 +209,7 @@ export async function createPlan(sequelize: Sequelize, asked: NewPlan, userId: n
 /** Refuses to write over a version that the caller has not seen; the answer carries the newer draft. */
 export async function refuseNewer(row: PlanModel, version: number): Promise<void> {
   if (row.version === version) return;
-  const theirs = await storedPlan(row, await readBeneath());
+  const theirs = await describePlan(row, await readBeneath());
   throw problem(
     'newer-draft',
     `${theirs.updatedBy} saved version ${row.version} of “${theirs.plan.name}” while you edited version ${version}. Yours is kept in this window: take theirs, or save yours over it.`,
@@ -238,7 +238,7 @@ export async function savePlan(
       await refuseNewer(row, version);
       await writeDraft(row, document, userId, transaction);
     }
-    return storedPlan(row, beneath);
+    return describePlan(row, beneath);
   });
 }
 

@@ -1,5 +1,5 @@
 import type { Handlers } from '../http/handler';
-import { served } from '../serving/served';
+import { thenServe } from '../serving/served';
 import type { Services } from '../services';
 import { createPlan, listPlans, readPlan, savePlan } from './drafts';
 import { floorOf, vocabularyOf } from './floor';
@@ -42,7 +42,7 @@ export const planHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
   presence: ({ params, user }) => notePresence(params.id, user.id),
   planWithdrawal: ({ params }) => withdrawalOf(host.serving(), params.id),
   removePlan: async ({ params, body, user }) => ({
-    edition: await served(host, removePlan(sequelize, params.id, body, user.id)),
+    edition: await thenServe(host, removePlan(sequelize, params.id, body, user.id)),
   }),
   restorePlan: ({ params, user }) => restorePlan(sequelize, params.id, user.id),
   parts: () => listParts(host.serving()),

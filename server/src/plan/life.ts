@@ -35,7 +35,7 @@ import { beneath, publishBeneath, readLiveLayers } from '../edition/editions';
 import { problem } from '../problem/problem';
 import { recordActivity } from '../activity/activity';
 import { aisleChanges } from '../finding/aisleChanges';
-import { chainProblem, checkedPlan } from '../document/chainProblem';
+import { chainProblem, checkPlan } from '../document/chainProblem';
 import { plansShowing } from './plansShowing';
 import { safeDocument } from '../document/safePlan';
 import { documentsFor, planRow, readBeneath, readPlan, refuseNewer, writeDraft } from './drafts';
@@ -68,7 +68,7 @@ function withoutIt(document: PlanDocument, documents: Documents, id: string, fat
 }
 
 /** An edition without a plan, whose heirs have been given another base. */
-function takenOut({ number, ranges, ...edition }: Edition, id: string, fate: HeirsFate): Edition {
+function takeOut({ number, ranges, ...edition }: Edition, id: string, fate: HeirsFate): Edition {
   const known = documentsBy(edition.documents);
   const documents = edition.documents.map((document) => withoutIt(document, known, id, fate));
   return withoutPlans({ number, documents, ranges }, [id]);
@@ -77,7 +77,7 @@ function takenOut({ number, ranges, ...edition }: Edition, id: string, fate: Hei
 /** What the shop would be without a plan. */
 export async function editionWithout(id: string): Promise<Edition> {
   refuseHouse(id);
-  return takenOut(await readBeneath(), id, 'base');
+  return takeOut(await readBeneath(), id, 'base');
 }
 
 function refuseHouse(id: string): void {
@@ -98,7 +98,7 @@ export async function withdrawalOf({ snapshot }: ServingState, id: string): Prom
   const base = isHeir(own)
     ? [...live.documents, ...drafts].find((document) => document.id === own.base)
     : undefined;
-  const after = takenOut(live, id, 'base');
+  const after = takeOut(live, id, 'base');
   const heirs = new Map(
     [
       ...heirsOf(live.documents, id),
@@ -163,7 +163,7 @@ export async function removePlan(
       sequelize,
       async (edition, transaction) => {
         const row = await planRow(id, transaction);
-        const after = takenOut(edition, id, fate);
+        const after = takeOut(edition, id, fate);
         await putAway(id, standing, fate, userId, transaction);
         return { ...after, note: `Without “${documentIn(row).name}”` };
       },
@@ -251,7 +251,7 @@ export async function rebasePlan(
       const asked: HeirDocument = { ...headOf(before), base, own: isHeir(before) ? before.own : null };
       const documents = await documentsFor([asked], live, transaction);
       if (!documents.has(base)) throw problem('not-found', 'There is no such plan to build on.');
-      checkedPlan(documents, id);
+      checkPlan(documents, id);
       document = keep === 'look' ? basedOn(plan, resolvePlan(documents, base)) : asked;
     }
     const safe = safeDocument(await documentsFor([document], live, transaction), id);

@@ -97,7 +97,7 @@ export async function createPart(
 /**
  * A page that shows a part and nothing else, in the shop's look, at every aisle: how a part is seen while it is edited.
  */
-export const shownAlone = (part: Plan, house: Plan): Plan => ({
+export const showAlone = (part: Plan, house: Plan): Plan => ({
   ...part,
   kind: 'page',
   reach: house.reach,

@@ -14,7 +14,7 @@ export interface HeldOperation extends Held {
 type Fields = HeldOperation['body'];
 
 /** A call as it can be asked for. */
-export const heldOf = (
+export const toHeld = (
   operation: OperationName,
   call: { params: unknown; body: unknown },
 ): HeldOperation => ({ operation, params: (call.params ?? {}) as Fields, body: (call.body ?? {}) as Fields });

@@ -1,5 +1,5 @@
 import type { AnyCall, Handlers } from '../http/handler';
-import { served } from '../serving/served';
+import { thenServe } from '../serving/served';
 import type { HeldOperation } from './approval';
 import { exportEdition } from '../plan/portable';
 import { planChanges, publishPlans } from './publishing';
@@ -8,7 +8,7 @@ import {
   askToDo,
   askToPublish,
   declineRequest,
-  heldIn,
+  readHeld,
   listRequests,
   noteApproval,
 } from './requests';
@@ -39,14 +39,14 @@ export const editionHandlers = (
   perform: (held: HeldOperation, call: AnyCall) => unknown,
 ): Handlers<Own> => ({
   publicationChanges: ({ body }) => planChanges(host.serving(), body.plans),
-  publishPlans: ({ body, user }) => served(host, publishPlans(sequelize, host.serving(), body, user.id)),
+  publishPlans: ({ body, user }) => thenServe(host, publishPlans(sequelize, host.serving(), body, user.id)),
   publicationRequests: () => listRequests(),
   askToPublish: ({ body: { plans = [], held, note }, user }) =>
     held ? askToDo(sequelize, held, note, user.id) : askToPublish(sequelize, { plans, note }, user.id),
   approveRequest: async (call) => {
     const { params, user } = call;
-    const held = await heldIn(sequelize, params.id, user);
-    if (!held) return served(host, approveRequest(sequelize, host.serving(), params.id, user.id));
+    const held = await readHeld(sequelize, params.id, user);
+    if (!held) return thenServe(host, approveRequest(sequelize, host.serving(), params.id, user.id));
     await noteApproval(sequelize, params.id, user.id);
     await perform(held, call);
     return liveSummary();
@@ -57,6 +57,6 @@ export const editionHandlers = (
   readEdition: ({ params }) => readEdition(params.number),
   compareEditions: ({ params }) => compareEditions(host.serving().snapshot, params.number, params.with),
   publishEdition: ({ params, body, user }) =>
-    served(host, publishAgain(sequelize, params.number, body, user.id)),
+    thenServe(host, publishAgain(sequelize, params.number, body, user.id)),
   exportEdition: ({ params }) => exportEdition(host.serving().snapshot, params.number),
 });

@@ -21,28 +21,28 @@ type Saying<N extends ShownName> = (
   sequelize: Sequelize,
 ) => string | Promise<string>;
 
-const quoted = (text: string | null | undefined): string => `“${text ?? '?'}”`;
-const titleIn = ({ titles }: { titles: Texts }): string => quoted(Object.values(titles)[0]);
+const quote = (text: string | null | undefined): string => `“${text ?? '?'}”`;
+const titleIn = ({ titles }: { titles: Texts }): string => quote(Object.values(titles)[0]);
 
 const campaign = async ({ id }: { id: string }): Promise<string> =>
-  quoted((await CampaignModel.findByPk(id))?.name);
+  quote((await CampaignModel.findByPk(id))?.name);
 const redirect = async ({ id }: { id: number }): Promise<string> =>
   (await RedirectModel.findByPk(id))?.fromPath ?? '?';
 const plans = async (ids: readonly string[]): Promise<string> => {
   const rows = await PlanModel.findAll({ attributes: ['id', 'name'], where: { id: [...ids] } });
-  return rows.map(({ name }) => quoted(name)).join(', ');
+  return rows.map(({ name }) => quote(name)).join(', ');
 };
 
 async function fieldOf(sequelize: Sequelize, sql: string, id: number): Promise<string> {
   const [row] = await select<{ name: string }>(sequelize, sql, [id]);
-  return quoted(row?.name);
+  return quote(row?.name);
 }
 
 /** A setting with its new value, where that is short enough to be said. */
 function settingWords([name, value]: [string, unknown]): string {
   if (typeof value === 'boolean') return `${name} ${value ? 'on' : 'off'}`;
   if (value === null) return `${name} none`;
-  return typeof value === 'string' ? `${name} ${quoted(value)}` : name;
+  return typeof value === 'string' ? `${name} ${quote(value)}` : name;
 }
 
 /** What a category is called in the shop's own language. */
@@ -54,15 +54,15 @@ async function category(sequelize: Sequelize, { id }: { id: number }): Promise<s
     [id],
   );
   const titles = Object.fromEntries(rows.map(({ lang, title }) => [lang, title]));
-  return quoted(textIn(titles, languages[0], languages));
+  return quote(textIn(titles, languages[0], languages));
 }
 
 const importWords = ({ file, created, changed }: ImportReport): string =>
-  `take in ${quoted(file)}: ${created} new, ${changed} changed`;
+  `take in ${quote(file)}: ${created} new, ${changed} changed`;
 
 const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
   publishPlans: async (_, body) => `publish ${await plans(body.plans.map(({ id }) => id))}`,
-  publishRange: async ({ id }) => `publish the range ${quoted((await SavedRangeModel.findByPk(id))?.name)}`,
+  publishRange: async ({ id }) => `publish the range ${quote((await SavedRangeModel.findByPk(id))?.name)}`,
   publishEdition: async ({ number }, body) =>
     body.plans === null
       ? `restore edition ${number}`
@@ -70,10 +70,10 @@ const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
   removePlan: async ({ id }, { standing }) =>
     `${standing === 'deleted' ? 'delete' : 'put aside'} ${await plans([id])}`,
   createCampaign: (_, { name, startsLocal }) =>
-    `schedule ${quoted(name)} from ${startsLocal.replace('T', ', ')}`,
+    `schedule ${quote(name)} from ${startsLocal.replace('T', ', ')}`,
   moveCampaign: async (params) => `change the times of the campaign ${await campaign(params)}`,
   endCampaign: async (params) => `end the campaign ${await campaign(params)}`,
-  changeAttribute: ({ key }) => `change the attribute ${quoted(key)}`,
+  changeAttribute: ({ key }) => `change the attribute ${quote(key)}`,
   saveAisleTexts: ({ of }, body) => `write the texts of the ${of} ${titleIn(body)}`,
   setCategoryPicture: async (params, { sku }, sequelize) =>
     sku === null

@@ -14,7 +14,7 @@ import {
   flattened,
   heirsOf,
   isHeir,
-  keptOwn,
+  listKeptOverrides,
   overlapsOf,
   partsNamedIn,
   resolvePlan,
@@ -130,7 +130,7 @@ function heirChanges(
       found.set(heir.id, {
         ...named(heir),
         aisles: aislesOfPlan(after.plans, snapshot.aisles, heir.id).length,
-        kept: was && is ? keptOwn(heir, was, is) : [],
+        kept: was && is ? listKeptOverrides(heir, was, is) : [],
       });
     }
   return [...found.values()];

@@ -14,7 +14,7 @@ import { draftsAt, publishPlans } from './publishing';
 
 const MAX_LISTED = 50;
 
-async function told(rows: readonly PublicationRequestModel[]): Promise<PublicationRequest[]> {
+async function describeRequests(rows: readonly PublicationRequestModel[]): Promise<PublicationRequest[]> {
   const [users, plans] = await Promise.all([
     UserModel.findAll({ attributes: ['id', 'name'] }),
     PlanModel.findAll({ attributes: ['id', 'version'] }),
@@ -37,7 +37,7 @@ async function told(rows: readonly PublicationRequestModel[]): Promise<Publicati
 
 /** Those that wait, then the last that were answered. */
 export const listRequests = async (): Promise<PublicationRequest[]> =>
-  told(
+  describeRequests(
     await PublicationRequestModel.findAll({
       order: [
         ['state', 'ASC'],
@@ -50,7 +50,7 @@ export const listRequests = async (): Promise<PublicationRequest[]> =>
 async function readRequest(id: number): Promise<PublicationRequest> {
   const row = await PublicationRequestModel.findByPk(id);
   if (!row) throw problem('not-found', 'There is no such request.');
-  const [request] = await told([row]);
+  const [request] = await describeRequests([row]);
   return request;
 }
 
@@ -119,7 +119,7 @@ export async function askToDo(
 }
 
 /** What a request that waits holds; null where it asks for drafts to be published. */
-export async function heldIn(sequelize: Sequelize, id: number, user: User): Promise<HeldOperation | null> {
+export async function readHeld(sequelize: Sequelize, id: number, user: User): Promise<HeldOperation | null> {
   const { operation, wish, askedBy } = await waitingRow(id);
   if (operation === null || !wish) return null;
   const { approval } = await readSettings(sequelize);

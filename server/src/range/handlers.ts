@@ -1,7 +1,7 @@
 import { explainRangeAt } from '../explain/explain';
 import { rangeContext } from '../page/rangeContext';
 import type { Handlers } from '../http/handler';
-import { served } from '../serving/served';
+import { thenServe } from '../serving/served';
 import type { Services } from '../services';
 import { pageTime, readAddress } from '../page/compose';
 import {
@@ -34,7 +34,7 @@ export const rangeHandlers = ({ sequelize, host }: Services): Handlers<Own> => (
   deleteRange: ({ params, user }) => deleteRange(sequelize, params.id, user.id),
   rangeChanges: ({ params }) => rangeChanges(host.serving().snapshot, params.id),
   publishRange: ({ params, body: { version, note }, user }) =>
-    served(host, publishRange(sequelize, params.id, version, note, user.id)),
+    thenServe(host, publishRange(sequelize, params.id, version, note, user.id)),
   explainRange: async ({ body: { rule, address } }) => {
     const { snapshot, zone } = host.serving();
     const context = rangeContext({ ranges: await savedRanges() }, pageTime(), zone);

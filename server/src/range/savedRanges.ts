@@ -7,7 +7,7 @@ import { PlanModel, SavedRangeModel, UserModel } from '../database/models';
 import { publishBeneath, readLiveEdition } from '../edition/editions';
 import { problem } from '../problem/problem';
 import { aisleChanges, changedProductPages } from '../finding/aisleChanges';
-import { filledDrafts } from '../document/filledDrafts';
+import { fillDrafts } from '../document/filledDrafts';
 import { publicationFindings } from '../finding/publicationFindings';
 import { pageTime } from '../page/compose';
 import { recordActivity } from '../activity/activity';
@@ -27,7 +27,7 @@ interface OpenDraft {
 async function drafts(): Promise<OpenDraft[]> {
   const [rows, live] = await Promise.all([PlanModel.findAll(), readLiveEdition()]);
   const aside = new Set(rows.flatMap(({ id, standing }) => (standing === 'aside' ? [id] : [])));
-  return filledDrafts(rows, live.documents).map((plan) => ({ plan, aside: aside.has(plan.id) }));
+  return fillDrafts(rows, live.documents).map((plan) => ({ plan, aside: aside.has(plan.id) }));
 }
 
 /** The shelves, in drafts, that show a saved range. */
@@ -37,7 +37,7 @@ function usesOf(plans: readonly OpenDraft[], id: string): RangeUse[] {
     .map(({ plan, aside }) => ({ plan: { id: plan.id, name: plan.name }, aside }));
 }
 
-async function storedRange(row: SavedRangeModel, plans: readonly OpenDraft[]): Promise<StoredRange> {
+async function describeRange(row: SavedRangeModel, plans: readonly OpenDraft[]): Promise<StoredRange> {
   const author = row.updatedBy === null ? null : await UserModel.findByPk(row.updatedBy);
   return {
     id: row.id,
@@ -61,15 +61,15 @@ async function rowOf(id: string, transaction?: Transaction): Promise<SavedRangeM
 
 export async function listRanges(): Promise<StoredRange[]> {
   const [rows, plans] = await Promise.all([SavedRangeModel.findAll({ order: [['name', 'ASC']] }), drafts()]);
-  return Promise.all(rows.map((row) => storedRange(row, plans)));
+  return Promise.all(rows.map((row) => describeRange(row, plans)));
 }
 
 export async function readRange(id: string): Promise<StoredRange> {
-  return storedRange(await rowOf(id), await drafts());
+  return describeRange(await rowOf(id), await drafts());
 }
 
 /** Two ranges of one name could not be told apart where they are chosen. */
-async function named<T>(name: string, write: Promise<T>): Promise<T> {
+async function withUniqueName<T>(name: string, write: Promise<T>): Promise<T> {
   try {
     return await write;
   } catch (error) {
@@ -87,7 +87,7 @@ export async function createRange(
   userId: number,
 ): Promise<StoredRange> {
   const id = randomUUID();
-  await named(
+  await withUniqueName(
     name,
     inUnit(sequelize, async (transaction) => {
       await SavedRangeModel.create(
@@ -109,7 +109,7 @@ async function refuseNewer(row: SavedRangeModel, version: number): Promise<void>
       'newer-draft',
       `Somebody saved version ${row.version} while you edited version ${version}. Load it, or save yours over it.`,
       undefined,
-      { theirs: await storedRange(row, []) },
+      { theirs: await describeRange(row, []) },
     );
 }
 
@@ -160,7 +160,7 @@ export async function saveRange(
   { name, rule, version }: RangeInput & { version: number },
   userId: number,
 ): Promise<StoredRange> {
-  await named(
+  await withUniqueName(
     name,
     inUnit(sequelize, async (transaction) => {
       const row = await rowOf(id, transaction);

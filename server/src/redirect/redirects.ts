@@ -30,7 +30,7 @@ const standsIn =
     snapshot.aisles.byPath.has(path) ||
     (path.startsWith(`${PRODUCT_ROOT}/`) && snapshot.bySlug.has(path.slice(PRODUCT_ROOT.length + 1)));
 
-const stored = (
+const describeRedirect = (
   row: RedirectModel,
   author: string | undefined,
   fault: StoredRedirect['fault'],
@@ -52,7 +52,7 @@ export async function listRedirects(snapshot: Snapshot): Promise<StoredRedirect[
   const all = redirectsBy(rows.map(redirectOf));
   const stands = standsIn(snapshot);
   return rows.map((row) =>
-    stored(row, names.get(row.createdBy ?? 0), redirectFault(all, redirectOf(row), stands)),
+    describeRedirect(row, names.get(row.createdBy ?? 0), redirectFault(all, redirectOf(row), stands)),
   );
 }
 
@@ -65,7 +65,7 @@ async function readRedirect(snapshot: Snapshot, id: number): Promise<StoredRedir
     way.set(one.fromPath, redirectOf(one));
     one = one.toPath === null ? null : await RedirectModel.findOne({ where: { fromPath: one.toPath } });
   }
-  return stored(row, author?.name, redirectFault(way, redirectOf(row), standsIn(snapshot)));
+  return describeRedirect(row, author?.name, redirectFault(way, redirectOf(row), standsIn(snapshot)));
 }
 
 /** Refuses a ring, whatever pages stand on it now: one day they may be gone. */
@@ -80,7 +80,7 @@ async function refuseLoop(wish: Redirect, except: number | null, transaction: Tr
     );
 }
 
-async function named<T>(from: string, write: Promise<T>): Promise<T> {
+async function withUniqueAddress<T>(from: string, write: Promise<T>): Promise<T> {
   try {
     return await write;
   } catch (error) {
@@ -98,7 +98,7 @@ export async function createRedirect(
   wish: Redirect,
   userId: number,
 ): Promise<StoredRedirect> {
-  const id = await named(
+  const id = await withUniqueAddress(
     wish.from,
     inUnit(sequelize, async (transaction) => {
       await refuseLoop(wish, null, transaction);
@@ -120,7 +120,7 @@ export async function saveRedirect(
   wish: Redirect,
   userId: number,
 ): Promise<StoredRedirect> {
-  await named(
+  await withUniqueAddress(
     wish.from,
     inUnit(sequelize, async (transaction) => {
       const row = await rowOf(id, transaction);

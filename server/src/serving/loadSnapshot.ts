@@ -75,7 +75,7 @@ export function loadSnapshot(sequelize: Sequelize): Promise<{ snapshot: Snapshot
       const builder = new SnapshotBuilder(frame);
       for (let after = 0; ;) {
         const products = await readSlice(read, frame, faults, after);
-        await inTurns(added(builder, products, faults));
+        await inTurns(addProducts(builder, products, faults));
         if (products.length < PRODUCTS_AT_ONCE) break;
         after = products[products.length - 1].id;
       }
@@ -84,7 +84,7 @@ export function loadSnapshot(sequelize: Sequelize): Promise<{ snapshot: Snapshot
   );
 }
 
-function* added(
+function* addProducts(
   builder: SnapshotBuilder,
   products: readonly ProductRow[],
   faults: RowFaults,

@@ -3,7 +3,7 @@ import { afterCommit } from '../database/unit';
 import { problem } from '../problem/problem';
 
 /** Lets this process serve what it has just written, once that is committed and before the answer goes out. */
-export async function served<T>(host: ServingHost, written: Promise<T>): Promise<T> {
+export async function thenServe<T>(host: ServingHost, written: Promise<T>): Promise<T> {
   const answer = await written;
   await afterCommit(() => host.catchUp());
   return answer;

@@ -16,7 +16,7 @@ import { OriginStrip } from '../brief/originStrip';
 import { RowTools } from '../field/rowTools';
 import { elementWords, FIELD_WORDS } from '../wording/words';
 import { withElement, withElementLook, withNewElement, withoutElement } from '../draft/cardEdits';
-import { moved } from '../field/lists';
+import { moveItem } from '../field/lists';
 import { PlanEditor } from '../draft/planEditor';
 import { BenchWindow } from './benchWindow';
 import { ElementFields, type ElementChange } from './elementFields';
@@ -149,7 +149,7 @@ export class CardSheet {
   }
 
   protected shift(from: number, to: number): void {
-    this.change('order of the card', (card) => moved(card, from, to));
+    this.change('order of the card', (card) => moveItem(card, from, to));
   }
 
   protected move(event: CdkDragDrop<unknown>): void {

@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatIconModule } from '@angular/material/icon';
 import type { CardElement } from '@fond/core';
 import { withNewElement } from '../draft/cardEdits';
-import { moved } from '../field/lists';
+import { moveItem } from '../field/lists';
 import { PlanEditor } from '../draft/planEditor';
 import { RowTools } from '../field/rowTools';
 import { elementWords } from '../wording/words';
@@ -83,7 +83,7 @@ export class CardSlip {
   }
 
   protected shift(from: number, to: number): void {
-    this.change((card) => moved(card, from, to));
+    this.change((card) => moveItem(card, from, to));
   }
 
   protected move(event: CdkDragDrop<unknown>): void {

@@ -1,5 +1,5 @@
 import { USUAL_BADGE_LOOK, type BadgeRule, type BadgeSettings, type Plan } from '@fond/core';
-import { moved } from '../field/lists';
+import { moveItem } from '../field/lists';
 
 const withBadges = (plan: Plan, change: Partial<BadgeSettings>): Plan => ({
   ...plan,
@@ -33,6 +33,6 @@ export const withoutRule = (plan: Plan, id: string): Plan =>
 
 /** The plan with a rule at another place in the order of priority. */
 export const withRuleAt = (plan: Plan, from: number, to: number): Plan =>
-  withBadges(plan, { rules: moved(plan.badges.rules, from, to) });
+  withBadges(plan, { rules: moveItem(plan.badges.rules, from, to) });
 
 export const withMostBadges = (plan: Plan, most: number): Plan => withBadges(plan, { most });

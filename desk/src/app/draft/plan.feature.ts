@@ -11,7 +11,7 @@ import type {
 import {
   documentOf,
   documentsBy,
-  filledIn,
+  fillIn,
   fixtureFigures,
   fixtureFindings,
   withReset,
@@ -123,8 +123,8 @@ const around = ({
 const baseOf = (document: PlanDocument, bases: readonly PlanDocument[]): Plan | null =>
   isHeir(document) ? resolvePlan(documentsBy(bases), document.base) : null;
 
-function filled(document: PlanDocument, bases: readonly PlanDocument[]): Plan {
-  return isHeir(document) ? filledIn(document, baseOf(document, bases)!) : document;
+function fillDraft(document: PlanDocument, bases: readonly PlanDocument[]): Plan {
+  return isHeir(document) ? fillIn(document, baseOf(document, bases)!) : document;
 }
 
 /** Whether what was kept is what is stored: then it was saved, even where nobody heard of it. */
@@ -269,7 +269,7 @@ export const planFeature = createFeature({
         ? {
             ...state,
             published: edition,
-            live: filled(state.stored, state.bases),
+            live: fillDraft(state.stored, state.bases),
             liveDocument: state.stored,
             livePage: null,
           }
@@ -289,7 +289,7 @@ export const planFeature = createFeature({
   }) => {
     const selectDocument = createSelector(selectHistory, (history) => history?.present ?? null);
     const selectPlan = createSelector(selectDocument, selectBases, (document, bases) =>
-      document ? filled(document, bases) : null,
+      document ? fillDraft(document, bases) : null,
     );
     const selectDraftPage = createSelector(selectPreview, (preview) => preview?.page ?? null);
     return {
@@ -297,7 +297,7 @@ export const planFeature = createFeature({
       selectPlan,
       /** The draft as both began with it, where somebody else has saved since. */
       selectStoredPlan: createSelector(selectStored, selectBases, (stored, bases) =>
-        stored ? filled(stored, bases) : null,
+        stored ? fillDraft(stored, bases) : null,
       ),
       selectBase: createSelector(selectDocument, selectBases, (document, bases) =>
         document ? baseOf(document, bases) : null,

@@ -3,7 +3,7 @@ import { MatSnackBar } from '@angular/material/snack-bar';
 import { Store } from '@ngrx/store';
 import {
   facetPanelOf,
-  listed,
+  listWords,
   shelfOf,
   type FacetPanel,
   type Fixture,
@@ -64,7 +64,7 @@ export class PlanEditor {
     this.edit(what ?? `paste ${FIXTURE_WORDS[first.type]}`, () => pasted);
     if (left.length)
       this.notices.open(
-        `Left out: ${listed(
+        `Left out: ${listWords(
           left.map((type) => FIXTURE_WORDS[type]),
           'and',
         )}. A page has each only once.`,

@@ -2,7 +2,7 @@ import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import { facetChoice, SEARCH_FACET, type FacetChoice, type FacetControlChoice } from '@fond/core';
-import { moved } from '../field/lists';
+import { moveItem } from '../field/lists';
 import { PlanEditor } from '../draft/planEditor';
 import { PanelLines } from './panelLines';
 import { RowTools } from '../field/rowTools';
@@ -221,7 +221,7 @@ export class FacetsSlip {
   }
 
   protected move(from: number, to: number): void {
-    this.facets('filters in order', (facets) => moved(facets, from, to));
+    this.facets('filters in order', (facets) => moveItem(facets, from, to));
   }
 
   protected drop(event: CdkDragDrop<unknown>): void {

@@ -4,7 +4,7 @@ import type { Stepped } from '@fond/core';
 import { rendered } from '../testing/rendered';
 import { Choices, type Choice } from './choices';
 import { ChoicesHarness } from './choices.harness';
-import { moved } from './lists';
+import { moveItem } from './lists';
 import { RowTools } from './rowTools';
 import { RowToolsHarness } from './rowTools.harness';
 import { Stepper } from './stepper';
@@ -145,7 +145,7 @@ class Rows {
   readonly names = signal<readonly string[]>(['newest', 'price', 'name']);
 
   move(from: number, to: number): void {
-    this.names.update((names) => moved(names, from, to));
+    this.names.update((names) => moveItem(names, from, to));
   }
 
   remove(name: string): void {

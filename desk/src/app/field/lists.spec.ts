@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK, startingFixtures, type Plan, USUAL_GAP, USUAL_BADGES } from '@fond/core';
-import { moved, withPanel, withShelf } from './lists';
+import { moveItem, withPanel, withShelf } from './lists';
 
 const plan: Plan = {
   id: 'p',
@@ -25,7 +25,7 @@ describe('moved', () => {
         fc.nat(12),
         fc.integer({ min: -2, max: 12 }),
         (list, from, to) => {
-          const next = moved(list, from, to);
+          const next = moveItem(list, from, to);
           expect([...next].sort()).toEqual([...list].sort());
           if (from >= list.length || to < 0 || to >= list.length) expect(next).toBe(list);
           else {

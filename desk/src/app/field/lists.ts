@@ -16,7 +16,7 @@ export const withPanel = (plan: Plan, change: Partial<Omit<FacetPanel, 'id' | 't
 });
 
 /** The list with one entry moved; out of range places leave it as it is. */
-export function moved<T>(list: readonly T[], from: number, to: number): readonly T[] {
+export function moveItem<T>(list: readonly T[], from: number, to: number): readonly T[] {
   if (to < 0 || to >= list.length || from === to || !(from in list)) return list;
   const next = list.filter((_, at) => at !== from);
   next.splice(to, 0, list[from]);

@@ -12,7 +12,7 @@ import {
   type SortKey,
 } from '@fond/core';
 import { ClauseList } from '../range/clauseList';
-import { moved } from '../field/lists';
+import { moveItem } from '../field/lists';
 import { planFeature } from '../draft/plan.feature';
 import { PlanEditor } from '../draft/planEditor';
 import { RowTools } from '../field/rowTools';
@@ -97,7 +97,7 @@ export class OrderSlip {
   }
 
   protected move(from: number, to: number): void {
-    this.levels((levels) => moved(levels, from, to));
+    this.levels((levels) => moveItem(levels, from, to));
   }
 
   protected remove(at: number): void {
@@ -160,7 +160,7 @@ export class OrderSlip {
   }
 
   protected moveChoice(from: number, to: number): void {
-    this.change('sort choices', { choices: moved(this.order()?.choices ?? [], from, to) });
+    this.change('sort choices', { choices: moveItem(this.order()?.choices ?? [], from, to) });
   }
 
   protected ownLabel({ label }: SortChoice): string {

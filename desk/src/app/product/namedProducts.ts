@@ -4,7 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import type { Problem, ProductLine } from '@fond/contract';
 import { Api } from '../api/api';
-import { moved } from '../field/lists';
+import { moveItem } from '../field/lists';
 import { RowTools } from '../field/rowTools';
 import { ProductPicker } from './productPicker';
 
@@ -103,7 +103,7 @@ export class NamedProducts {
   }
 
   protected move(from: number, to: number): void {
-    this.changed.emit(moved(this.skus(), from, to));
+    this.changed.emit(moveItem(this.skus(), from, to));
   }
 
   protected drop(event: CdkDragDrop<unknown>): void {

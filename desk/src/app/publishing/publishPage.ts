@@ -29,7 +29,7 @@ import {
 import {
   documentsBy,
   isHeir,
-  listed,
+  listWords,
   resolvePlan,
   type CardElementKind,
   type Plan,
@@ -247,7 +247,7 @@ export class PublishPage {
   protected textWords(texts: readonly { use: TextUse }[]): string {
     const counts = new Map<TextUse, number>();
     for (const { use } of texts) counts.set(use, (counts.get(use) ?? 0) + 1);
-    return listed(
+    return listWords(
       [...counts].map(([use, count]) => {
         const [one, several] = TEXT_USES[use];
         return count === 1 ? one : `${count} ${several}`;

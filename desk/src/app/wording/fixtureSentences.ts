@@ -1,4 +1,4 @@
-import { atEachWidth, listed, sayRange, type Fixture, type Stepped, type Texts } from '@fond/core';
+import { atEachWidth, listWords, sayRange, type Fixture, type Stepped, type Texts } from '@fond/core';
 import type { BriefWords } from './sentences';
 import { FORM_WORDS, orderWords, shortList } from './words';
 
@@ -21,10 +21,10 @@ const plainWords = (html: string): string =>
     .replace(/\s+/g, ' ')
     .trim();
 
-const shortened = (text: string, most = 60): string =>
+const shorten = (text: string, most = 60): string =>
   text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text;
 
-const quoted = (text: string): string => (text ? `“${shortened(text)}”` : '');
+const quote = (text: string): string => (text ? `“${shorten(text)}”` : '');
 
 /** What a fixture shows, as the end of a sentence that begins with its name; the shelf and the filters have their own. */
 export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefWords): string {
@@ -53,17 +53,16 @@ export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefW
         : picture.kind === 'aisle'
           ? 'on the aisle’s picture'
           : 'on a picture';
-      const words =
-        quoted(textIn(fixture.heading, lang)) || quoted(textIn(fixture.words, lang)) || 'no words';
+      const words = quote(textIn(fixture.heading, lang)) || quote(textIn(fixture.words, lang)) || 'no words';
       return `${words} ${on}, ${perWidthWords(fixture.height, ' px')} high`;
     }
     case 'words':
-      return quoted(plainWords(textIn(fixture.html, lang))) || 'none yet';
+      return quote(plainWords(textIn(fixture.html, lang))) || 'none yet';
     case 'picture':
       if (!fixture.picture) return 'none yet';
       return [
         fixture.picture.kind === 'aisle' ? 'the aisle’s own' : 'one of its own',
-        quoted(textIn(fixture.caption, lang)),
+        quote(textIn(fixture.caption, lang)),
       ]
         .filter(Boolean)
         .join(', ');
@@ -80,16 +79,16 @@ export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefW
         : `${what}, ${perWidthWords(fixture.columns)} across`;
     }
     case 'promotion': {
-      const head = quoted(textIn(fixture.heading, lang));
+      const head = quote(textIn(fixture.heading, lang));
       return `${head ? `${head}: ` : ''}${sayRange(fixture.range, names)}, ${orderWords(fixture.levels)}; ${FORM_WORDS[fixture.form]} of up to ${fixture.most}`;
     }
     case 'spotlight': {
-      const head = quoted(textIn(fixture.heading, lang));
+      const head = quote(textIn(fixture.heading, lang));
       return `${head ? `${head}: ` : ''}the first of ${sayRange(fixture.range, names)}, ${orderWords(fixture.levels)}`;
     }
     case 'tabs':
-      return listed(
-        fixture.tabs.map(({ id, label }) => quoted(textIn(label, lang)) || id),
+      return listWords(
+        fixture.tabs.map(({ id, label }) => quote(textIn(label, lang)) || id),
         'and',
       );
     case 'columns':
@@ -106,7 +105,7 @@ export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefW
       ].filter(Boolean);
       const name = parts(fixture.part);
       if (name === null) return 'one that is gone';
-      return `${quoted(name)}${differs.length ? `, with ${listed(differs, 'and')}` : ''}`;
+      return `${quote(name)}${differs.length ? `, with ${listWords(differs, 'and')}` : ''}`;
     }
     case 'facets':
     case 'shelf':

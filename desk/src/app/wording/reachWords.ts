@@ -38,16 +38,16 @@ export const attributeTitle = (key: string, aisles: readonly FloorAisle[]): stri
   aisles.find(({ attribute }) => attribute?.key === key)?.attribute?.title ?? key;
 
 /** “a, b and c”. */
-export function joined(words: readonly string[]): string {
+export function joinWords(words: readonly string[]): string {
   if (words.length < 2) return words[0] ?? '';
   return `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
 }
 
 export function reachWords(reach: Reach, aisles: readonly FloorAisle[]): string {
   if (!reach.include.length) return 'no aisle yet';
-  const include = joined(reach.include.map((rule) => ruleWords(rule, aisles)));
+  const include = joinWords(reach.include.map((rule) => ruleWords(rule, aisles)));
   if (!reach.exclude.length) return include;
-  return `${include}, except ${joined(reach.exclude.map((rule) => ruleWords(rule, aisles)))}`;
+  return `${include}, except ${joinWords(reach.exclude.map((rule) => ruleWords(rule, aisles)))}`;
 }
 
 /** Why a plan serves an aisle, in words. */

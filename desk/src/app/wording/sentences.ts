@@ -5,7 +5,7 @@ import {
   entriesOf,
   facetPanelOf,
   FONTS,
-  listed,
+  listWords,
   sayClause,
   sayRange,
   shelfOf,
@@ -118,7 +118,7 @@ function badgeWords({ rules, most }: BadgeSettings, { lang, vocabulary }: BriefW
   const said = rules
     .filter(({ on }) => on)
     .map(({ text }) => `“${sampleText(textIn(text, lang, vocabulary?.languages ?? []))}”`);
-  return said.length ? `${listed(said, 'and')}, at most ${most} on a card` : 'nothing';
+  return said.length ? `${listWords(said, 'and')}, at most ${most} on a card` : 'nothing';
 }
 
 /** A look by its fonts, its corners, and how its headings stand to the usual ones. */
@@ -129,7 +129,7 @@ export function lookWords({ display, text, radius, scale, shadow }: Look): strin
     ...(scale === 100 ? [] : [`headings at ${scale} %`]),
     ...(shadow === 'none' ? [] : [`${shadow} shadows`]),
   ];
-  return `${fonts}, ${listed(own, 'and')}`;
+  return `${fonts}, ${listWords(own, 'and')}`;
 }
 
 /** A fixture by its kind, with where and when where that is not as usual. */
@@ -141,7 +141,7 @@ function fixtureWords(fixture: Fixture, { names }: BriefWords): string {
 /** What stands out of the keys' order. */
 export function arrangedWords({ order }: Shelf, names: RangeNames): string {
   const group = (clauses: readonly Clause[]): string =>
-    listed(
+    listWords(
       clauses.map((clause) => sayClause(clause, names)),
       'and',
     );
@@ -152,7 +152,7 @@ export function arrangedWords({ order }: Shelf, names: RangeNames): string {
     order.spread ? 'spread out' : '',
     order.pins.length ? `${order.pins.length} ${order.pins.length === 1 ? 'pin' : 'pins'}` : '',
   ].filter(Boolean);
-  return parts.length ? `, with ${listed(parts, 'and')}` : '';
+  return parts.length ? `, with ${listWords(parts, 'and')}` : '';
 }
 
 export function gridWords({ form, columns: { wide, medium, narrow }, pageSize, paging }: Shelf): string {

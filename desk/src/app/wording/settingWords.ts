@@ -211,23 +211,25 @@ const OF_BADGES: Readonly<Record<string, string>> = {
 function badgeSettingWords([rule, setting, ...rest]: readonly string[], names: SettingNames): string {
   if (rule === undefined) return 'badges on a card';
   const badge = badgeName(rule, names);
-  return setting === undefined ? badge : `${badge}: ${said(OF_BADGES[setting] ?? named(setting), rest)}`;
+  return setting === undefined
+    ? badge
+    : `${badge}: ${saySetting(OF_BADGES[setting] ?? nameSetting(setting), rest)}`;
 }
 
 /** Groups of settings whose name says nothing that the setting itself doesn't. */
 const GROUPS: ReadonlySet<string> = new Set(['layout', 'look', 'face', 'order', 'range', 'paging']);
 
-const named = (property: string): string => SETTINGS[property] ?? property;
+const nameSetting = (property: string): string => SETTINGS[property] ?? property;
 
 /** A setting's name with what is set of it: a width, or a text's language. */
-const said = (name: string, [step, ...rest]: readonly (string | undefined)[]): string => {
+const saySetting = (name: string, [step, ...rest]: readonly (string | undefined)[]): string => {
   if (step === undefined) return name;
-  const inner = /^[a-z]{2}(-[A-Z]{2})?$/.test(step) ? `in ${languageName(step)}` : named(step);
-  return said([name, inner].filter(Boolean).join(' '), rest);
+  const inner = /^[a-z]{2}(-[A-Z]{2})?$/.test(step) ? `in ${languageName(step)}` : nameSetting(step);
+  return saySetting([name, inner].filter(Boolean).join(' '), rest);
 };
 
 /** Property after property. */
-const stepsOf = ([first, ...rest]: readonly string[]): string => said(named(first), rest);
+const stepsOf = ([first, ...rest]: readonly string[]): string => saySetting(nameSetting(first), rest);
 
 /** Items of a container, which have no name that anybody gave them. */
 const ITEMS: Readonly<Record<string, string>> = { columns: 'a column', tabs: 'a tab' };
@@ -235,15 +237,15 @@ const WIDTHS: readonly string[] = WIDTH_NAMES;
 
 function wordsOf(path: readonly string[], names: SettingNames): string {
   const [first, second, ...rest] = path;
-  if (second === undefined) return named(first);
+  if (second === undefined) return nameSetting(first);
   const inner = rest.length ? stepsOf(rest) : '';
-  if (first === 'related') return `${named(first)}: ${stepsOf(path.slice(1))}`;
-  if (first === 'layout' && second === 'order') return said('place among its neighbours', rest);
+  if (first === 'related') return `${nameSetting(first)}: ${stepsOf(path.slice(1))}`;
+  if (first === 'layout' && second === 'order') return saySetting('place among its neighbours', rest);
   if (first in ITEMS && !WIDTHS.includes(second)) return ITEMS[first] + (inner && `: ${inner}`);
   if (first === 'facets') return `filter ${filterName(second, names)}${inner && `: ${inner}`}`;
   if (first === 'card') {
     const [property, ...further] = rest as (string | undefined)[];
-    const of = property === undefined ? '' : said(OF_CARDS[property] ?? named(property), further);
+    const of = property === undefined ? '' : saySetting(OF_CARDS[property] ?? nameSetting(property), further);
     return `${elementName(second, names)} on the card${of && `: ${of}`}`;
   }
   if (first === 'columns' || first === 'gap') return `${first} ${stepsOf([second, ...rest])}`;

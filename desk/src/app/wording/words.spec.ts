@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { FloorAisle, Vocabulary } from '@fond/contract';
 import type { Reach, ReachRule } from '@fond/core';
-import { joined, reachWords, ruleWords, whyWords } from './reachWords';
+import { joinWords, reachWords, ruleWords, whyWords } from './reachWords';
 import { cardElement, facetChoice } from '@fond/core';
 import { elementWords, facetWords, orderWords, shortList } from './words';
 
@@ -56,7 +56,7 @@ describe('a reach in words', () => {
   });
 
   it('joins words as people do', () => {
-    expect([joined([]), joined(['a']), joined(['a', 'b']), joined(['a', 'b', 'c'])]).toEqual([
+    expect([joinWords([]), joinWords(['a']), joinWords(['a', 'b']), joinWords(['a', 'b', 'c'])]).toEqual([
       '',
       'a',
       'a and b',

@@ -35,7 +35,7 @@ export async function exportProducts(
   { format = 'csv', ...wish }: ExportInput,
   response: Response,
 ): Promise<void> {
-  const only = await wanted(serving, wish);
+  const only = await chooseSkus(serving, wish);
   const { type, ending } = FORMATS[format];
   // Within the transaction every statement sees what was there when it began, and nothing is locked.
   await AT_ONCE(() =>
@@ -56,7 +56,7 @@ export async function exportProducts(
 }
 
 /** Article numbers; null for all. */
-async function wanted(
+async function chooseSkus(
   { snapshot, zone }: ServingState,
   { aisle, range }: ExportInput,
 ): Promise<readonly string[] | null> {

@@ -28,7 +28,7 @@ const fold = (title: string): string => title.trim().toLowerCase();
 const isPlain = (title: string): boolean => title.trim() === title && title !== '' && !/[|>]/.test(title);
 
 /** Titles where an import finds the same by them, and the word of the address otherwise. */
-function written(named: readonly Named[]): Map<number, string> {
+function nameEach(named: readonly Named[]): Map<number, string> {
   const count = new Map<string, number>();
   for (const { title } of named) if (title) count.set(fold(title), (count.get(fold(title)) ?? 0) + 1);
   return new Map(
@@ -42,7 +42,7 @@ function written(named: readonly Named[]): Map<number, string> {
 /** @param lang The shop's own language, in which product files name things. */
 export async function exportNames(sequelize: Sequelize, lang: string): Promise<ExportNames> {
   const group = async (of: 'tag' | 'collection'): Promise<Map<number, string>> =>
-    written(
+    nameEach(
       await select<Named>(
         sequelize,
         `SELECT g.id, g.slug, t.title FROM ${of}s g LEFT JOIN ${of}_texts t
@@ -59,7 +59,7 @@ export async function exportNames(sequelize: Sequelize, lang: string): Promise<E
   const sisters = new Map<number | null, Named[]>();
   for (const category of categories)
     sisters.set(category.parent, [...(sisters.get(category.parent) ?? []), category]);
-  const steps = new Map([...sisters.values()].flatMap((some) => [...written(some)]));
+  const steps = new Map([...sisters.values()].flatMap((some) => [...nameEach(some)]));
   const parents = new Map(categories.map(({ id, parent }) => [id, parent]));
   const paths = new Map<number, string>();
   const pathOf = (id: number): string => {

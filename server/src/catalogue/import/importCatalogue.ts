@@ -60,7 +60,7 @@ export async function importCatalogue(
   } catch (error) {
     return refused(error, nothing(request));
   }
-  const checked = checkedReport(request, inspection);
+  const checked = reportOnTrial(request, inspection);
   const { faults } = inspection;
   if (inspection.faultCount && !(request.leaveOut && inspection.faulty.size < inspection.rows))
     return { report: ended(checked), faults };
@@ -88,7 +88,7 @@ export async function importCatalogue(
   return { report: ended(report), faults };
 }
 
-function checkedReport(request: ImportRequest, inspection: Inspection): ImportReport {
+function reportOnTrial(request: ImportRequest, inspection: Inspection): ImportReport {
   const { rows, faults, faultCount, faulty, notices, variants, columns, findings } = inspection;
   return {
     ...nothing(request),

@@ -80,7 +80,7 @@ export async function inspect(
   tellVariants(inspection, request);
   return {
     ...inspection,
-    reading: found(inspection, request, await spellingsOfShop(sequelize, inspection, request)),
+    reading: tellFindings(inspection, request, await spellingsOfShop(sequelize, inspection, request)),
   };
 }
 
@@ -240,7 +240,7 @@ async function spellingsOfShop(
 }
 
 /** How the file is read once its columns are known. The shop's own spelling goes before the file's most frequent one. */
-function found(
+function tellFindings(
   inspection: Inspection,
   request: ImportRequest,
   own: ReadonlyMap<string, ReadonlyMap<string, string>>,

@@ -69,7 +69,7 @@ export function parseRecord(
       case 'skip':
         break;
       case 'text':
-        if (column.field === 'title') text(column.lang).title = limited(cell, LIMITS.title, tell);
+        if (column.field === 'title') text(column.lang).title = limit(cell, LIMITS.title, tell);
         else text(column.lang).description = description(cell, reading, tell);
         break;
       case 'attribute':
@@ -79,7 +79,7 @@ export function parseRecord(
         ]);
         break;
       case 'field':
-        if (column.field === 'title') text('').title = limited(cell, LIMITS.title, tell);
+        if (column.field === 'title') text('').title = limit(cell, LIMITS.title, tell);
         else if (column.field === 'description') text('').description = description(cell, reading, tell);
         else if (column.field === 'currency') currency = currencyIn(cell, reading, tell);
         else readField(record, column.field, cell, tell, spelt);
@@ -116,7 +116,7 @@ function readField(
   switch (field) {
     case 'sku':
       if (!cell) tell('Every product needs an article number.');
-      record.sku = limited(cell, LIMITS.sku, tell);
+      record.sku = limit(cell, LIMITS.sku, tell);
       break;
     case 'price':
     case 'was':
@@ -150,17 +150,17 @@ function readField(
     case 'slug':
       if (cell && !/^[\p{Ll}\p{Lo}\p{M}\p{N}]+(-[\p{Ll}\p{Lo}\p{M}\p{N}]+)*$/u.test(cell))
         tell(`“${cell}” can’t stand in an address; use small letters, digits and hyphens.`);
-      if (cell) record.slug = limited(cell, LIMITS.slug, tell);
+      if (cell) record.slug = limit(cell, LIMITS.slug, tell);
       break;
     case 'category':
       record.categories = list(cell, tell).map((path) => categoryPath(path, tell));
       break;
     case 'tags':
     case 'collections':
-      record[field] = [...new Set(list(cell, tell).map((entry) => spelt(limited(entry, LIMITS.name, tell))))];
+      record[field] = [...new Set(list(cell, tell).map((entry) => spelt(limit(entry, LIMITS.name, tell))))];
       break;
     case 'image':
-      record.images = list(cell, tell).map((entry) => limited(entry, LIMITS.image, tell));
+      record.images = list(cell, tell).map((entry) => limit(entry, LIMITS.image, tell));
       break;
   }
 }
@@ -173,13 +173,13 @@ function categoryPath(path: string, tell: Tell): string[] {
   if (!steps.length) tell('A category path has no names in it.');
   if (steps.length > LIMITS.depth)
     tell(`A category path has ${steps.length} steps; ${LIMITS.depth} are the most.`);
-  for (const step of steps) limited(step, LIMITS.name, tell);
+  for (const step of steps) limit(step, LIMITS.name, tell);
   return steps;
 }
 
 /** Entries between bars, without blanks and repeats. */
 function list(cell: string, tell: Tell): string[] {
-  if (cell.length > LIMITS.cell) limited(cell, LIMITS.cell, tell);
+  if (cell.length > LIMITS.cell) limit(cell, LIMITS.cell, tell);
   const entries = [
     ...new Set(
       cell
@@ -194,14 +194,14 @@ function list(cell: string, tell: Tell): string[] {
   return entries;
 }
 
-function limited(cell: string, most: number, tell: Tell): string {
+function limit(cell: string, most: number, tell: Tell): string {
   if (cell.length <= most) return cell;
   tell(`“${cell.slice(0, 20)}…” has ${cell.length} characters; ${most} are the most.`);
   return cell.slice(0, most);
 }
 
 const description = (cell: string, { clean }: Reading, tell: Tell): string =>
-  clean(limited(cell, LIMITS.description, tell));
+  clean(limit(cell, LIMITS.description, tell));
 
 function cents(cell: string, tell: Tell): number | null {
   if (!cell) return null;
@@ -260,14 +260,14 @@ function attributeValues(
   if (!cell) return [];
   switch (type) {
     case 'many':
-      return list(cell, tell).map((value) => limited(value, LIMITS.name, tell));
+      return list(cell, tell).map((value) => limit(value, LIMITS.name, tell));
     case 'number':
       if (!/^-?\d+(\.\d+)?$/.test(cell)) tell(`“${cell}” is no number.`);
-      return [limited(converted(cell, factor), LIMITS.name, tell)];
+      return [limit(converted(cell, factor), LIMITS.name, tell)];
     case 'boolean':
       if (booleanOf(cell) === null) tell(`“${cell}” is neither yes nor no.`);
       return [cell];
     default:
-      return [limited(cell, LIMITS.name, tell)];
+      return [limit(cell, LIMITS.name, tell)];
   }
 }

@@ -9,7 +9,7 @@ import { shopHref, ShopState } from './shopState';
 /** What a followed link changes decides where the page stands afterwards. */
 type Move = 'page' | 'products' | 'more' | 'nothing';
 
-function moved(from: ShopModel, to: ShopModel): Move {
+function moveBetween(from: ShopModel, to: ShopModel): Move {
   if (from.kind !== 'listing' || to.kind !== 'listing' || from.aisle.key !== to.aisle.key) return 'page';
   const [before, after] = [shelfIn(from), shelfIn(to)];
   if (!before || !after) return 'nothing';
@@ -135,7 +135,7 @@ export class Navigation {
       }
       await this.views.fetchForNext(model);
       if (turn !== this.latest) return;
-      const change = moved(this.state.model(), model);
+      const change = moveBetween(this.state.model(), model);
       const canonical = model.kind === 'listing' ? shopHref(model.href) : target;
       const before = shelfIn(this.state.model());
       if (push) {

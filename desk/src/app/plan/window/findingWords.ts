@@ -1,4 +1,4 @@
-import { listed, type FixtureFinding, type TextUse } from '@fond/core';
+import { listWords, type FixtureFinding, type TextUse } from '@fond/core';
 
 /** One text of a plan and several, by what they are. */
 export const TEXT_USES: Readonly<Record<TextUse, readonly [string, string]>> = {
@@ -27,7 +27,7 @@ export function findingWords(finding: FixtureFinding): string {
     case 'other-language':
       return `has ${TEXT_USES[finding.use][0]} in another language, as there is none in this one`;
     case 'row-unfilled':
-      return `has ${finding.cards} ${finding.cards === 1 ? 'card' : 'cards'}, fewer than fill a row on ${listed(finding.widths, 'and')} pages`;
+      return `has ${finding.cards} ${finding.cards === 1 ? 'card' : 'cards'}, fewer than fill a row on ${listWords(finding.widths, 'and')} pages`;
     case 'nothing-to-turn':
       return `has ${finding.cards} ${finding.cards === 1 ? 'card' : 'cards'}, all in view at every width, so it can’t be turned`;
   }
