@@ -1,6 +1,11 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import { Writable } from 'node:stream';
 import { parse } from 'csv-parse/sync';
+import type { Response } from 'express';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { EXPORT_FORMATS, type AisleTexts, type Floor, type ImportReport } from '@fond/contract';
+import { exportProducts } from '../../server/src/catalogue/export/exportProducts';
+import { connect } from '../../server/src/database/connect';
 import { startShop, type Desk, type TestServer } from '../support/server';
 
 let server: TestServer;
@@ -22,6 +27,32 @@ async function readAgain(name: string, text: string): Promise<ImportReport> {
   expect(job.failure).toBeNull();
   return job.report!;
 }
+
+/** Takes one piece, and the rest once it is told to, in a context of its own as a socket has. */
+class SlowResponse extends Writable {
+  text = '';
+  readonly begun: Promise<void>;
+  takeOn!: () => void;
+  private begin!: () => void;
+  private readonly taken: Promise<void>;
+
+  constructor() {
+    super({ highWaterMark: 1 });
+    this.begun = new Promise((resolve) => (this.begin = resolve));
+    this.taken = new Promise((resolve) => (this.takeOn = resolve));
+  }
+
+  attachment = (): this => this;
+  set = (): this => this;
+
+  override _write(piece: Buffer, _: string, done: () => void): void {
+    this.text += piece.toString();
+    this.begin();
+    void this.taken.then(() => outside(() => setImmediate(done)));
+  }
+}
+/** The context in which nothing of any unit is. */
+const outside = AsyncLocalStorage.snapshot() as (work: () => void) => void;
 
 const rowsOf = (text: string): Record<string, string>[] =>
   parse(text, { columns: true, bom: true }) as Record<string, string>[];
@@ -58,6 +89,7 @@ describe('products that are taken out', () => {
       __proto__: '-12',
       'Weight (g)': '1.50',
       code: '007',
+      offset: '-12',
       shades: 'rot|bleu|κόκκινο',
     };
     const quoted = (text: string): string => `"${text.replaceAll('"', '""')}"`;
@@ -69,6 +101,7 @@ describe('products that are taken out', () => {
     const row = rowsOf(csv).find(({ sku }) => sku === "'=CMD-1")!;
     expect(row.title, 'no spreadsheet runs it').toBe("'=SUM(A1:A9)");
     expect(row.stock, 'a number is a number').toBe('-5');
+    expect(row.offset, 'of an attribute too').toBe('-12');
     expect(row.code).toBe('007');
     for (const format of EXPORT_FORMATS) {
       const report = await readAgain(`again.${format}`, await exported(`?format=${format}`));
@@ -114,6 +147,35 @@ describe('products that are taken out', () => {
     const sale = rowsOf(await exported(`?range=${id}`));
     expect(sale.length).toBeGreaterThan(5);
     for (const { price, was } of sale) expect(Number(was)).toBeGreaterThan(Number(price));
+  });
+
+  it('are of one moment, however slowly they are taken', async () => {
+    const lines = Array.from({ length: 1_500 }, (_, at) => `M-${at},Moment ${at},Moments,${at}`);
+    await desk.importFile('moments.csv', `sku,title,category,stock\n${lines.join('\n')}\n`);
+    const slow = new SlowResponse();
+    const sequelize = connect(server.databaseUrl);
+    try {
+      const sent = exportProducts(
+        sequelize,
+        server.application.host.serving(),
+        {},
+        slow as unknown as Response,
+      );
+      // The file has begun, and waits for whoever takes it.
+      await slow.begun;
+      await desk.importFile('later.csv', `sku,title,stock\nM-1499,Moment 1499,7\nM-9999,Too late,1\n`);
+      slow.takeOn();
+      await sent;
+    } finally {
+      await sequelize.close();
+    }
+    const rows = rowsOf(slow.text);
+    expect(rows.find(({ sku }) => sku === 'M-1499')?.stock).toBe('1499');
+    expect(
+      rows.some(({ sku }) => sku === 'M-9999'),
+      'it came later',
+    ).toBe(false);
+    expect(rowsOf(await exported()).find(({ sku }) => sku === 'M-1499')?.stock).toBe('7');
   });
 
   it('are refused in words where what is asked for isn’t there', async () => {

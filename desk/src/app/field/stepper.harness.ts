@@ -1,4 +1,4 @@
-import { ComponentHarness, HarnessPredicate, TestKey } from '@angular/cdk/testing';
+import { ComponentHarness, HarnessPredicate } from '@angular/cdk/testing';
 
 /** A whole number that is typed or stepped. */
 export class StepperHarness extends ComponentHarness {
@@ -45,7 +45,6 @@ export class StepperHarness extends ComponentHarness {
     await field.clear();
     if (text) await field.sendKeys(text);
     await field.dispatchEvent('change');
-    await field.sendKeys(TestKey.TAB);
     await field.blur();
   }
 }

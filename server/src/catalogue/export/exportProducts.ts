@@ -1,5 +1,4 @@
-import { Readable } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
+import { once } from 'node:events';
 import type { Response } from 'express';
 import pLimit from 'p-limit';
 import { Transaction, type Sequelize } from 'sequelize';
@@ -44,15 +43,31 @@ export async function exportProducts(
       async () => {
         const records = await productRecords(sequelize, only);
         response.attachment(`products.${ending}`).set('Content-Type', type).set('Cache-Control', 'no-store');
-        await pipeline(Readable.from(productFile(records, format)), response, {
-          signal: AbortSignal.timeout(LONGEST),
-        }).catch((error: unknown) => {
-          // Whoever asked has gone away.
-          if ((error as NodeJS.ErrnoException).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
-        });
+        await send(productFile(records, format), response);
       },
     ),
   );
+}
+
+/**
+ * Writes as fast as it is taken. Each piece is asked for from here, not by the stream: what a stream asks for once its
+ * socket has room again is asked outside of the transaction, and would be of another moment.
+ */
+async function send(pieces: AsyncIterable<string>, response: Response): Promise<void> {
+  const gone = new AbortController();
+  response.on('close', () => gone.abort());
+  const signal = AbortSignal.any([gone.signal, AbortSignal.timeout(LONGEST)]);
+  try {
+    for await (const piece of pieces) {
+      signal.throwIfAborted();
+      if (!response.write(piece)) await once(response, 'drain', { signal });
+    }
+    response.end();
+  } catch (error) {
+    if (!signal.aborted) throw error;
+    // Whoever asked has gone, or takes too long: cut off, so that nobody takes half of a file for the whole.
+    response.destroy();
+  }
 }
 
 /** Article numbers; null for all. */
