@@ -62,9 +62,9 @@ const ROOMS = {
     'page',
   ],
   'server/src': [
-    'finding',
     'problem',
     'text',
+    'finding',
     'database',
     'explain',
     'time',

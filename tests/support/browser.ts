@@ -279,17 +279,6 @@ export async function publishChosen(page: Page): Promise<void> {
   if (refused) throw new Error(`Not published: ${await textOf(page, 'desk-publish .trouble')}`);
 }
 
-/** Puts a plan aside where other stories need its aisles as they were. */
-export async function putAside(page: Page, id: string): Promise<void> {
-  const status = await page.evaluate(async (plan) => {
-    const { csrfToken } = (await (await fetch('/api/session')).json()) as { csrfToken: string };
-    const headers = { 'Content-Type': 'application/json', 'X-CSRF-Token': csrfToken };
-    const body = JSON.stringify({ standing: 'aside', heirs: null });
-    return (await fetch(`/api/plans/${plan}/removal`, { method: 'POST', headers, body })).status;
-  }, id);
-  if (status !== 200) throw new Error(`The plan was not put aside: ${status}`);
-}
-
 /** A plan for one aisle, a category with what is below it, as the floor makes it; other stories keep theirs. */
 export async function planFor(
   browser: TestBrowser,

@@ -1,9 +1,7 @@
-import type { NamedPlan } from '@fond/contract';
 import type { EditionContent, Layers } from '@fond/core';
 import { EditionModel, editionOf, layersOf } from '../database/models';
+import { namedPlan } from '../text/namedPlan';
 import type { EditionNote } from '../database/editionNote';
-
-const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
 
 export function noteOf(
   content: EditionContent,
@@ -12,8 +10,8 @@ export function noteOf(
 ): EditionNote {
   const known = new Map(before?.documents.map((document) => [document.id, JSON.stringify(document)]) ?? []);
   return {
-    plans: content.documents.map(named),
-    campaigns: campaigns.map(named),
+    plans: content.documents.map(namedPlan),
+    campaigns: campaigns.map(namedPlan),
     changed: content.documents
       .filter((document) => known.get(document.id) !== JSON.stringify(document))
       .map(({ id }) => id),

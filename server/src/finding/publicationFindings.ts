@@ -1,4 +1,4 @@
-import type { AisleChangeSummary, NamedPlan, PublicationFinding } from '@fond/contract';
+import type { AisleChangeSummary, PublicationFinding } from '@fond/contract';
 import {
   badgeFaults,
   bodyOf,
@@ -24,9 +24,9 @@ import {
   type Snapshot,
 } from '@fond/core';
 import { smallPictures } from './smallPictures';
+import { namedPlan } from '../text/namedPlan';
 
 const MAX = 40;
-const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
 
 /** A page that a publication changes, with the plan that would make it. */
 interface ChangedPage {
@@ -72,7 +72,7 @@ function shelfFindings(
   const shelf = shelfOf(plan);
   if (!shelf) return [];
   const { bits, count } = runRange(snapshot, aisle, shelf.range, context);
-  const where = { path: change.path, title: change.title, plan: named(plan) };
+  const where = { path: change.path, title: change.title, plan: namedPlan(plan) };
   const found: PublicationFinding[] = [];
   if (!count && change.products) found.push({ kind: 'empty-shelf', ...where });
   const { lost } = holdPins(snapshot, shelf.order.pins, aisle.key, bits);
@@ -100,7 +100,7 @@ function emptyPromotions(
           kind: 'empty-promotion',
           path: change.path,
           title: change.title,
-          plan: named(plan),
+          plan: namedPlan(plan),
           fixture: fixture.id,
           aisles: 1,
         });
@@ -129,7 +129,7 @@ function missingDescriptions(snapshot: Snapshot, pages: readonly ChangedPage[]):
         key: change.key,
         path: change.path,
         title: change.title,
-        plan: named(plan),
+        plan: namedPlan(plan),
         aisles: 1,
       });
   }
@@ -157,7 +157,7 @@ function missingLanguages(
       const texts = own
         .filter((text) => borrowed(text.texts, lang, languages))
         .map(({ use, fixture }) => ({ use, fixture }));
-      return texts.length ? [{ kind: 'missing-language', plan: named(plan), lang, texts }] : [];
+      return texts.length ? [{ kind: 'missing-language', plan: namedPlan(plan), lang, texts }] : [];
     });
   });
 }
@@ -166,7 +166,7 @@ function missingLanguages(
 function poorCards(pages: readonly ChangedPage[]): PublicationFinding[] {
   const plans = new Map(pages.map(({ plan }) => [plan.id, plan]));
   return [...plans.values()].flatMap((plan) =>
-    cardFaults(plan).map((fault): PublicationFinding => ({ kind: 'card', plan: named(plan), ...fault })),
+    cardFaults(plan).map((fault): PublicationFinding => ({ kind: 'card', plan: namedPlan(plan), ...fault })),
   );
 }
 
@@ -183,7 +183,7 @@ function poorContrasts(pages: readonly ChangedPage[]): PublicationFinding[] {
     return [
       {
         kind: 'poor-contrast',
-        plan: named(plan),
+        plan: namedPlan(plan),
         pairs: pairs.map(({ what, contrast }) => ({ what, contrast: Math.round(contrast * 10) / 10 })),
       },
     ];
@@ -195,7 +195,7 @@ function poorBadges(pages: readonly ChangedPage[]): PublicationFinding[] {
   return [...plans.values()].flatMap((plan): PublicationFinding[] => {
     const pictures = cardPictures(plan);
     return pictures
-      ? badgeFaults(plan, pictures).map((fault) => ({ kind: 'badge', plan: named(plan), ...fault }))
+      ? badgeFaults(plan, pictures).map((fault) => ({ kind: 'badge', plan: namedPlan(plan), ...fault }))
       : [];
   });
 }
@@ -233,6 +233,6 @@ function idleSettings({ documents }: Edition): PublicationFinding[] {
     if (!isHeir(document)) return [];
     const idle = idleOf(bodyOf(resolvePlan(known, document.base)), document.own);
     if (!idle.length) return [];
-    return [{ kind: 'idle-settings', plan: named(document), settings: idle.map(({ path }) => path) }];
+    return [{ kind: 'idle-settings', plan: namedPlan(document), settings: idle.map(({ path }) => path) }];
   });
 }

@@ -1,8 +1,6 @@
-import type { AisleMove, Dispute, NamedPlan } from '@fond/contract';
+import type { AisleMove, Dispute } from '@fond/contract';
 import { choosePlan, overlapsOf, titleInShop, type Plan, type Snapshot } from '@fond/core';
-
-/** A plan by its name, without all that it says. */
-export const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
+import { namedPlan } from '../text/namedPlan';
 
 /** Aisles that a plan shares with another one that is just as exact. */
 export const disputesOf = (snapshot: Snapshot, plans: readonly Plan[], id: string): Dispute[] =>
@@ -10,7 +8,7 @@ export const disputesOf = (snapshot: Snapshot, plans: readonly Plan[], id: strin
     key: aisle.key,
     path: aisle.path,
     title: titleInShop(snapshot, aisle.titles),
-    plan: { ...named(other), rank: other.rank },
+    plan: { ...namedPlan(other), rank: other.rank },
   }));
 
 /** The aisles that come to a plan, and those that leave it. */
@@ -31,7 +29,7 @@ export function movesOf(
       key: aisle.key,
       path: aisle.path,
       title: titleInShop(snapshot, aisle.titles),
-      plan: other && named(other),
+      plan: other && namedPlan(other),
     });
   }
   return { gained, lost };

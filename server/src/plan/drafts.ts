@@ -29,6 +29,7 @@ import { recordActivity } from '../activity/activity';
 import { chainProblem } from '../document/chainProblem';
 import { plansShowing } from './plansShowing';
 import { safeDocument } from '../document/safePlan';
+import { namedPlan } from '../text/namedPlan';
 
 export const sameDocument = (a: PlanDocument, b: PlanDocument): boolean =>
   canonicalJson(a) === canonicalJson(b);
@@ -110,7 +111,6 @@ async function describePlan(row: PlanModel, beneath: Edition): Promise<StoredPla
     draftsUsing(document),
   ]);
   const documents = await documentsFor([document], beneath.documents);
-  const named = ({ id, name }: PlanDocument): { id: string; name: string } => ({ id, name });
   const live = documentsBy(beneath.documents);
   const known = await documentsFor([document, ...using], beneath.documents);
   return {
@@ -120,7 +120,7 @@ async function describePlan(row: PlanModel, beneath: Edition): Promise<StoredPla
     heirs:
       document.kind === 'part'
         ? plansShowing(known, row.id)
-        : heirsOf([...known.values()], row.id).map(named),
+        : heirsOf([...known.values()], row.id).map(namedPlan),
     version: row.version,
     standing: row.standing,
     note: row.note,

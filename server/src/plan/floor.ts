@@ -7,7 +7,6 @@ import {
   type Aisle,
   type Candidate,
   type FacetColumn,
-  type Plan,
   type Snapshot,
   type Texts,
   SEARCH_FACET,
@@ -16,6 +15,7 @@ import { covered } from '../catalogue/attributes';
 import type { ServingState } from '../serving/servingHost';
 import { lastPublications, summaries } from '../edition/editions';
 import { listPlans } from './drafts';
+import { namedPlan } from '../text/namedPlan';
 
 /** All aisles with what serves them and why. */
 export async function floorOf(serving: ServingState): Promise<Floor> {
@@ -23,7 +23,6 @@ export async function floorOf(serving: ServingState): Promise<Floor> {
   const plans = all.filter(({ kind }) => kind === 'page');
   const { snapshot, edition } = serving;
   const { languages } = snapshot.frame;
-  const named = ({ id, name }: Plan): { id: string; name: string } => ({ id, name });
   const aisles = snapshot.aisles.all.map((aisle): FloorAisle => {
     const choice = choosePlan(edition.plans, aisle);
     const { winner, others, disputed, leftOut } = choice;
@@ -37,14 +36,14 @@ export async function floorOf(serving: ServingState): Promise<Floor> {
       parent: aisle.parent?.key ?? null,
       products: count(true),
       productsItself: count(false),
-      plan: winner && named(winner.plan),
+      plan: winner && namedPlan(winner.plan),
       why: winner?.rule ?? null,
       others: others.map((other) => ({
-        ...named(other.plan),
+        ...namedPlan(other.plan),
         rule: other.rule,
         against: againstOf(winner!, other),
       })),
-      leftOut: leftOut.map(({ plan, rule, by }) => ({ ...named(plan), rule, by })),
+      leftOut: leftOut.map(({ plan, rule, by }) => ({ ...namedPlan(plan), rule, by })),
       standIn: standInOf(snapshot, aisle),
       closed: aisle.closed,
       picture: pictureOf(aisle),

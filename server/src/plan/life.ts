@@ -1,13 +1,5 @@
 import type { Sequelize } from 'sequelize';
-import type {
-  EditionSummary,
-  HeirsFate,
-  NamedPlan,
-  StoredPlan,
-  Withdrawal,
-  Removal,
-  Rebase,
-} from '@fond/contract';
+import type { EditionSummary, HeirsFate, StoredPlan, Withdrawal, Removal, Rebase } from '@fond/contract';
 import {
   basedOn,
   chainOf,
@@ -38,9 +30,8 @@ import { aisleChanges } from '../finding/aisleChanges';
 import { chainProblem, checkPlan } from '../document/chainProblem';
 import { plansShowing } from './plansShowing';
 import { safeDocument } from '../document/safePlan';
+import { namedPlan } from '../text/namedPlan';
 import { documentsFor, planRow, readBeneath, readPlan, refuseNewer, writeDraft } from './drafts';
-
-const named = ({ id, name }: NamedPlan): NamedPlan => ({ id, name });
 
 /** Plans that build on one directly; those further away follow theirs. */
 const nearHeirs = (documents: readonly PlanDocument[], id: string): HeirDocument[] =>
@@ -105,7 +96,7 @@ export async function withdrawalOf({ snapshot }: ServingState, id: string): Prom
       ...heirsOf(drafts, id),
       ...plansShowing(documentsBy(live.documents), id),
       ...plansShowing(documentsBy([...live.documents, ...drafts]), id),
-    ].map((heir) => [heir.id, named(heir)]),
+    ].map((heir) => [heir.id, namedPlan(heir)]),
   );
   return {
     changes: aisleChanges(
@@ -114,7 +105,7 @@ export async function withdrawalOf({ snapshot }: ServingState, id: string): Prom
       editionFrom(0, flattened(beneath(layers, after))),
     ),
     heirs: [...heirs.values()],
-    base: base ? named(base) : null,
+    base: base ? namedPlan(base) : null,
   };
 }
 
@@ -153,7 +144,7 @@ export async function removePlan(
         : `${names} build on it. Say whether they keep their look or take its base.`,
       undefined,
       {
-        heirs: building.map(named),
+        heirs: building.map(namedPlan),
       },
     );
   }

@@ -35,9 +35,10 @@ import { savedRanges } from '../range/savedRanges';
 import { aisleChanges, changedProductPages } from '../finding/aisleChanges';
 import { chainProblem } from '../document/chainProblem';
 import { pageTime } from '../page/compose';
-import { disputesOf, named } from '../plan/disputes';
+import { disputesOf } from '../plan/disputes';
 import { documentsFor, planRow, refuseNewer } from '../plan/drafts';
 import { publicationFindings } from '../finding/publicationFindings';
+import { namedPlan } from '../text/namedPlan';
 
 /** What publishing some drafts together would do to the shop, and what stands in the way. */
 export async function planChanges(serving: ServingState, ids: readonly string[]): Promise<PlanChanges> {
@@ -84,13 +85,13 @@ async function missingBeneath(
   const all = await documentsFor(drafts, live);
   const documents = [...all.values()].filter(({ id }) => !known.has(id));
   const faults = drafts.flatMap((plan): PublicationFault[] => {
-    const namedPlan = (id: string): NamedPlan => ({ id, name: all.get(id)?.name ?? id });
+    const planById = (id: string): NamedPlan => ({ id, name: all.get(id)?.name ?? id });
     const parts = [...partsNamedIn(plan)].filter((id) => !known.has(id));
     return [
       ...(isHeir(plan) && !known.has(plan.base)
-        ? [{ kind: 'base-not-live' as const, plan: named(plan), base: namedPlan(plan.base) }]
+        ? [{ kind: 'base-not-live' as const, plan: namedPlan(plan), base: planById(plan.base) }]
         : []),
-      ...parts.map((id) => ({ kind: 'part-not-live' as const, plan: named(plan), part: namedPlan(id) })),
+      ...parts.map((id) => ({ kind: 'part-not-live' as const, plan: namedPlan(plan), part: planById(id) })),
     ];
   });
   return { documents, faults };
@@ -106,7 +107,8 @@ function overlapFaults(
     for (const { other } of overlapsOf(plans, snapshot.aisles, draft.id)) {
       const key = [draft.id, other.id].sort().join(' ');
       const known = told.get(key);
-      if (!known) told.set(key, { kind: 'overlap', plan: named(draft), other: named(other), aisles: 1 });
+      if (!known)
+        told.set(key, { kind: 'overlap', plan: namedPlan(draft), other: namedPlan(other), aisles: 1 });
       else if (known.plan.id === draft.id) known.aisles++;
     }
   return [...told.values()];
@@ -128,7 +130,7 @@ function heirChanges(
           : undefined;
       const [was, is] = [bodyIn(before), bodyIn(after)];
       found.set(heir.id, {
-        ...named(heir),
+        ...namedPlan(heir),
         aisles: aislesOfPlan(after.plans, snapshot.aisles, heir.id).length,
         kept: was && is ? listKeptOverrides(heir, was, is) : [],
       });
