@@ -172,17 +172,10 @@ describe('a card that is pointed at', () => {
     await eventually(shopper, `${shown('.card-reveal')}.opacity`, (opacity: string) => opacity === '1');
     await eventually(shopper, `${shown(second)}.display`, (display: string) => display === 'block');
     // The colour lies over the second picture, in the category's own.
-    const over = (property: string): Promise<string> =>
-      shopper.evaluate(
-        (name) =>
-          getComputedStyle(
-            document.querySelector('#products .card:nth-child(2) .card-picture')!,
-            '::before',
-          ).getPropertyValue(name),
-        property,
-      );
-    expect([await over('opacity'), await over('z-index')]).toEqual(['1', '1']);
-    expect(await over('--over')).toMatch(/^#[0-9a-f]{6}$/);
+    const over = `getComputedStyle(document.querySelector('#products .card:nth-child(2) .card-picture'), '::before')`;
+    await eventually(shopper, `${over}.opacity`, (opacity: string) => opacity === '1');
+    expect(await shopper.evaluate(`${over}.zIndex`)).toBe('1');
+    expect(await shopper.evaluate(`${over}.getPropertyValue('--over')`)).toMatch(/^#[0-9a-f]{6}$/);
   };
 
   it('shows its second picture and its details to a mouse', async () => {

@@ -20,10 +20,11 @@ beforeAll(async () => {
 afterAll(() => browser.close());
 
 /** The aisle with further pages by a choice, and a shopper on it. */
-async function shopperWith(form: Paging['form']): Promise<Page> {
+async function shopperWith(form: Paging['form'], prepare?: (page: Page) => Promise<unknown>): Promise<Page> {
   const further = (plan: Plan): Plan => withShelf(plan, { paging: { ...shelfOf(plan)!.paging, form } });
   await scene(desk, PATH, further, { live: true });
   const shopper = await browser.page(1280, 900);
+  await prepare?.(shopper);
   await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
   return shopper;
 }
@@ -117,5 +118,17 @@ describe('further pages', () => {
       (found) => found > 36,
     );
     expect(browser.complaints).toEqual([]);
+  });
+
+  it('come to somebody who was at the end before the page was awake', async () => {
+    // Told in one breath that the button is out of sight and in sight, as browsers do that had no time in between.
+    const batched = `window.IntersectionObserver = class extends IntersectionObserver {
+      constructor(told, options) {
+        super((seen) => told(seen.flatMap((one) => [{ target: one.target, isIntersecting: false }, one])), options);
+      }
+    };`;
+    const shopper = await shopperWith('scroll', (page) => page.evaluateOnNewDocument(batched));
+    await shopper.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
+    await countIs(shopper, 24);
   });
 });

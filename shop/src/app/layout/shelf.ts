@@ -200,8 +200,9 @@ export class Shelf {
       const { paging, page, firstPage, more } = this.shelf();
       if (!button || !more || paging.form !== 'scroll' || (page - firstPage + 1) % paging.stop === 0) return;
       const watcher = new IntersectionObserver(
-        ([entry]) => {
-          if (!entry.isIntersecting) return;
+        (seen) => {
+          // Readers who scroll while the page is waking are told of twice at once: out of sight, then in sight.
+          if (!seen.some((one) => one.isIntersecting)) return;
           watcher.disconnect();
           this.navigation.add(shopHref(more.href));
         },
