@@ -33,6 +33,7 @@ const ROOMS = {
     'layout',
     'page',
     'bench',
+    'product',
     'tally',
   ],
   'contract/src': [
@@ -83,6 +84,7 @@ const ROOMS = {
     'range',
     'shopper',
     'catalogue',
+    'product',
     'collection',
     'demo',
     'freePage',

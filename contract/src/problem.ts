@@ -28,6 +28,7 @@ export const PROBLEM_TYPES = {
   'not-found': { status: 404, title: 'Nothing is here' },
   'unknown-aisle': { status: 404, title: 'No aisle has this address' },
   'newer-draft': { status: 409, title: 'Somebody saved a newer draft' },
+  'changed-meanwhile': { status: 409, title: 'Somebody changed this meanwhile' },
   'plan-in-use': { status: 409, title: 'The plan is in use' },
   'plan-chain': { status: 409, title: 'These plans can’t build on each other' },
   'base-not-live': { status: 409, title: 'The plan it builds on is not published' },

@@ -11,6 +11,7 @@ import { jobHandlers } from './job/handlers';
 import { personHandlers } from './person/handlers';
 import { pictureHandlers } from './picture/handlers';
 import { planHandlers } from './plan/handlers';
+import { productHandlers } from './product/handlers';
 import { rangeHandlers } from './range/handlers';
 import { redirectHandlers } from './redirect/handlers';
 import type { Services } from './services';
@@ -34,6 +35,7 @@ export function handlersOf(services: Services): Handlers {
     ...personHandlers(services),
     ...pictureHandlers(services),
     ...planHandlers(services),
+    ...productHandlers(services),
     ...rangeHandlers(services),
     ...redirectHandlers(services),
     ...shopHandlers(services),

@@ -1,9 +1,38 @@
 import Joi from 'joi';
 import { object } from '../schema/typed';
 import type { Operation } from '../operation';
-import { MAX_NAMED, sku } from '../clause/schema';
-import { productLines, productLookup } from './shapes';
-import { EXPORT_FORMATS, type ExportFormat } from './types';
+import { clausesSchema, MAX_NAMED, sku } from '../clause/schema';
+import { count } from '../schema/basics';
+import {
+  editAnswer,
+  editLines,
+  gapCounts,
+  productColumns,
+  productLines,
+  productLookup,
+  productPlaces,
+  productRows,
+  productSheet,
+  standing,
+} from './shapes';
+import { EXPORT_FORMATS, type CellEdit, type ExportFormat, type RowsQuestion } from './types';
+
+/** Cells that are written in one step; a block of a spreadsheet with more of them is better read as a file. */
+export const MAX_CELLS = 5_000;
+/** Rows of one window. */
+export const MAX_ROWS = 200;
+
+const column = Joi.string().min(1).max(200);
+const aisle = Joi.string().max(1000).pattern(/^\//, 'a path that starts with a slash');
+const filter = {
+  q: Joi.string().allow('').max(200),
+  aisle,
+  clauses: clausesSchema,
+  gap: Joi.string().max(80),
+  standing,
+};
+const bySku = object<{ sku: string }>({ sku: sku.required() });
+const editId = object<{ id: string }>({ id: Joi.string().guid().required() });
 
 /** Products to choose from, and the mark that is set without a save step. */
 export const PRODUCT_OPERATIONS = {
@@ -47,13 +76,132 @@ export const PRODUCT_OPERATIONS = {
     produces: ['text/csv', 'application/json', 'application/jsonl'],
     problems: ['bad-input', 'not-found', 'unknown-aisle', 'not-ready', 'database-away'],
   },
+  productColumns: {
+    method: 'get',
+    path: '/api/catalogue/columns',
+    summary: 'The columns of the products table: those of product files, and the standing',
+    access: 'signed-in',
+    status: 200,
+    answer: productColumns,
+    problems: ['not-ready', 'database-away'],
+  },
+  productGaps: {
+    method: 'get',
+    path: '/api/catalogue/gaps',
+    summary: 'What products lack, and how many do: a picture, an aisle, a value of an attribute …',
+    access: 'signed-in',
+    status: 200,
+    answer: gapCounts,
+    problems: ['not-ready'],
+  },
+  productRows: {
+    method: 'post',
+    path: '/api/catalogue/rows',
+    summary: 'A window of the products table: products of a filter in an order, with some of their cells',
+    access: 'signed-in',
+    free: true,
+    body: object<RowsQuestion>({
+      ...filter,
+      columns: Joi.array().items(column).max(300).required(),
+      sorting: Joi.object({ by: Joi.string().max(80).required(), down: Joi.boolean().required() }).allow(
+        null,
+      ),
+      from: count.required(),
+      count: Joi.number().integer().min(1).max(MAX_ROWS).required(),
+    }),
+    status: 200,
+    answer: productRows,
+    problems: ['bad-input', 'unknown-aisle', 'not-ready', 'database-away'],
+  },
+  editProducts: {
+    method: 'post',
+    path: '/api/catalogue/edits',
+    summary: 'Write cells of products as a product file would say them; all of them or none',
+    access: 'signed-in',
+    shown: true,
+    body: object<{ cells: readonly CellEdit[] }>({
+      cells: Joi.array()
+        .items(
+          Joi.object({
+            sku: sku.required(),
+            column: column.required(),
+            value: Joi.string().allow('').max(100_000).required(),
+            seen: Joi.string()
+              .allow('', null)
+              .max(100_000)
+              .required()
+              .description('What stood there when the writing began; null writes over anything'),
+          }),
+        )
+        .min(1)
+        .max(MAX_CELLS)
+        .required(),
+    }),
+    status: 201,
+    answer: editAnswer,
+    problems: ['bad-input', 'not-found', 'changed-meanwhile', 'database-away'],
+  },
+  productEdits: {
+    method: 'get',
+    path: '/api/catalogue/edits',
+    summary: 'The latest edits of products, the newest first',
+    access: 'signed-in',
+    status: 200,
+    answer: editLines,
+    problems: ['database-away'],
+  },
+  undoEdit: {
+    method: 'post',
+    path: '/api/catalogue/edits/{id}/undo',
+    summary: 'Take an edit of products back; what others have written since stays, and is told',
+    access: 'signed-in',
+    shown: true,
+    params: editId,
+    status: 201,
+    answer: editAnswer,
+    problems: ['bad-input', 'not-found', 'done-already', 'database-away'],
+  },
+  createProduct: {
+    method: 'post',
+    path: '/api/catalogue/products',
+    summary: 'Make a product as a draft, which is not in the shop; empty, or as a copy of another one',
+    access: 'signed-in',
+    body: object<{ sku: string; title: string; from: string | null }>({
+      sku: sku.required(),
+      title: Joi.string().trim().min(1).max(300).required(),
+      from: sku.allow(null).required().description('Article number of the product that it is a copy of'),
+    }),
+    status: 201,
+    answer: object<{ sku: string }>({ sku: Joi.string().required() }),
+    problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  readProduct: {
+    method: 'get',
+    path: '/api/catalogue/products/{sku}',
+    summary: 'Everything of one product, also of a draft: its cells, pictures and former prices',
+    access: 'signed-in',
+    params: bySku,
+    status: 200,
+    answer: productSheet,
+    problems: ['not-found', 'not-ready', 'database-away'],
+  },
+  productPlaces: {
+    method: 'get',
+    path: '/api/catalogue/products/{sku}/places',
+    summary: 'Every aisle that has a product, with its place on the shelf there; of a draft none',
+    access: 'signed-in',
+    params: bySku,
+    status: 200,
+    answer: productPlaces,
+    problems: ['bad-input', 'not-ready'],
+  },
   setFeatured: {
     method: 'put',
     path: '/api/catalogue/products/{sku}/featured',
     summary: 'Mark a product as featured, or take the mark away',
     access: 'signed-in',
     shown: true,
-    params: object<{ sku: string }>({ sku: sku.required() }),
+    params: bySku,
     body: object<{ featured: boolean }>({ featured: Joi.boolean().required() }),
     status: 204,
     answer: null,

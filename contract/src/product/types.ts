@@ -1,3 +1,5 @@
+import type { AisleKind, Clause } from '@fond/core';
+
 /** A product as lists of the desk show it. */
 export interface ProductLine {
   sku: string;
@@ -18,3 +20,163 @@ export interface ProductLookup {
 /** The formats of product files that an import reads. */
 export const EXPORT_FORMATS = ['csv', 'json', 'jsonl'] as const;
 export type ExportFormat = (typeof EXPORT_FORMATS)[number];
+
+/** How a column of the products table is read and written. */
+export type ProductColumnKind =
+  | 'text'
+  | 'html'
+  | 'money'
+  | 'number'
+  | 'boolean'
+  | 'time'
+  | 'list'
+  | 'paths'
+  | 'pictures'
+  | 'standing';
+
+/** A column of the products table: one that product files have, or the product's standing. */
+export interface ProductColumn {
+  /** As product files name it. */
+  name: string;
+  label: string;
+  kind: ProductColumnKind;
+  /** Of an attribute: what stands behind its numbers. */
+  unit: string | null;
+  /** By what the table is sorted under this column; null where it can't be. */
+  sort: string | null;
+  /** Article numbers are what products are known by. */
+  fixed: boolean;
+  /** What can be chosen from, where that is few enough; anything else may be typed. */
+  choices: readonly string[];
+}
+
+/** Whether a product stands in the shop, not yet, or no longer. */
+export const STANDINGS = ['live', 'draft', 'aside'] as const;
+export type Standing = (typeof STANDINGS)[number];
+
+/** Which products a table shows. */
+export interface ProductFilter {
+  /** The shop's search, and parts of article numbers. */
+  q?: string;
+  /** Path of an aisle. */
+  aisle?: string;
+  clauses?: readonly Clause[];
+  /** Something that they lack, as in `gaps`. */
+  gap?: string;
+  /** `live` where it is left out; the others are found by parts of names and numbers alone. */
+  standing?: Standing;
+}
+
+export interface ProductSorting {
+  /** As in a column's `sort`. */
+  by: string;
+  down: boolean;
+}
+
+export interface RowsQuestion extends ProductFilter {
+  columns: readonly string[];
+  sorting?: ProductSorting | null;
+  /** The first row, from 0. */
+  from: number;
+  count: number;
+}
+
+export interface ProductTableRow {
+  sku: string;
+  title: string;
+  /** Address of its first picture. */
+  image: string | null;
+  /** As a product file writes them, in the order of the columns that were asked for. */
+  cells: readonly string[];
+}
+
+export interface ProductRows {
+  /** Rows of all windows. */
+  total: number;
+  from: number;
+  rows: readonly ProductTableRow[];
+}
+
+/** One cell to be written. */
+export interface CellEdit {
+  sku: string;
+  column: string;
+  value: string;
+  /** What stood there when the writing began; what others wrote since is not written over. Null writes over anything. */
+  seen: string | null;
+}
+
+export interface StoredCell {
+  sku: string;
+  column: string;
+  value: string;
+}
+
+/** A cell that somebody else has written meanwhile. */
+export interface CellConflict {
+  sku: string;
+  column: string;
+  yours: string;
+  theirs: string;
+}
+
+export interface EditAnswer {
+  /** Of the edit, by which it is undone; null where everything stood there already. */
+  id: string | null;
+  /** What stands in the cells now. */
+  cells: readonly StoredCell[];
+  /** Of an undoing: cells that others have written since, which stay. */
+  left: readonly CellConflict[];
+}
+
+/** An edit of products, as the table's history tells it. */
+export interface EditLine {
+  id: string;
+  at: string;
+  by: string | null;
+  /** In words. */
+  said: string;
+  products: number;
+  /** Whether it was taken back. */
+  undone: boolean;
+  /** Whether it takes another one back. */
+  undoing: boolean;
+}
+
+export interface SheetPicture {
+  /** As product files name it. */
+  source: string;
+  /** Content hash; null while the shop has no such picture. */
+  hash: string | null;
+  width: number;
+  height: number;
+}
+
+/** A price that no longer holds, in currency units. */
+export interface PastPrice {
+  until: string;
+  price: number | null;
+  was: number | null;
+}
+
+/** Everything of one product. */
+export interface ProductSheet {
+  sku: string;
+  standing: Standing;
+  cells: readonly { column: string; value: string }[];
+  pictures: readonly SheetPicture[];
+  /** The latest first. */
+  prices: readonly PastPrice[];
+  /** When anything of it was last changed. */
+  changedAt: string | null;
+}
+
+/** An aisle that has a product, and where it stands on its shelf. */
+export interface ProductPlace {
+  path: string;
+  title: string;
+  kind: AisleKind;
+  plan: { id: string; name: string } | null;
+  /** Null where its plan's shelf does not show it. */
+  place: { place: number; of: number; page: number; by: 'order' | 'pin' | 'spread' } | null;
+}

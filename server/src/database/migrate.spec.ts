@@ -53,7 +53,7 @@ describe('a database', () => {
         await broken.query(statement);
       await migrate(broken);
       expect(await shapeOf(broken), name).toEqual(whole);
-      expect(await triggersOf(broken), name).toBe(1);
+      expect(await triggersOf(broken), name).toBe(2);
     }
   });
 

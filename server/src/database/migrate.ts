@@ -16,6 +16,7 @@ import { GROUND } from './migrations/012-ground';
 import { IMPORTS } from './migrations/013-imports';
 import { APPROVAL } from './migrations/014-approval';
 import { PLAN_KIND } from './migrations/015-planKind';
+import { EDITS } from './migrations/016-edits';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -38,6 +39,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '013-imports', statements: IMPORTS },
   { name: '014-approval', statements: APPROVAL },
   { name: '015-plan-kind', statements: PLAN_KIND },
+  { name: '016-edits', statements: EDITS },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

@@ -33,7 +33,7 @@ const plans = async (ids: readonly string[]): Promise<string> => {
   return rows.map(({ name }) => quote(name)).join(', ');
 };
 
-async function fieldOf(sequelize: Sequelize, sql: string, id: number): Promise<string> {
+async function fieldOf(sequelize: Sequelize, sql: string, id: number | string): Promise<string> {
   const [row] = await select<{ name: string }>(sequelize, sql, [id]);
   return quote(row?.name);
 }
@@ -82,6 +82,12 @@ const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
   focusCategoryPicture: async (params, _, sequelize) =>
     `move what stays in view of the picture of ${await category(sequelize, params)}`,
   setFeatured: ({ sku }, { featured }) => `${featured ? 'feature' : 'no longer feature'} ${sku}`,
+  editProducts: (_, { cells }) => {
+    const skus = new Set(cells.map(({ sku }) => sku));
+    return `change ${skus.size === 1 ? cells[0].sku : `${skus.size} products`}`;
+  },
+  undoEdit: async ({ id }, _, sequelize) =>
+    `take back: ${await fieldOf(sequelize, 'SELECT said AS name FROM product_edits WHERE id = ?', id)}`,
   createCollection: (_, body) => `make the collection ${titleIn(body)}`,
   saveCollection: (_, body) => `change the collection ${titleIn(body)}`,
   deleteCollection: async ({ id }, _, sequelize) =>

@@ -295,7 +295,8 @@ async function readProducts(
 ): Promise<ProductRow[]> {
   const rows = await read<StoredProduct>(
     `SELECT id, sku, slug, price_cents AS price, was_cents AS was, currency, created_at AS created,
-      changed_at AS changed, stock, featured, rating, ratings, sold FROM products WHERE ${condition} ORDER BY id LIMIT ${most}`,
+      changed_at AS changed, stock, featured, rating, ratings, sold FROM products
+      WHERE standing = 'live' AND ${condition} ORDER BY id LIMIT ${most}`,
     [...values],
   );
   if (!rows.length) return [];

@@ -1,4 +1,5 @@
 import type { Sequelize } from 'sequelize';
+import type { AttributeType } from '@fond/core';
 import { select } from '../../database/rows';
 import { attributeKey, FIELDS } from '../import/columns';
 
@@ -12,6 +13,10 @@ export interface ExportNames {
 
 export interface ExportAttribute {
   id: number;
+  key: string;
+  type: AttributeType;
+  label: string;
+  unit: string | null;
   /** The column's name: its label, or its key where the label would be read as another attribute. */
   column: string;
 }
@@ -70,9 +75,9 @@ export async function exportNames(sequelize: Sequelize, lang: string): Promise<E
     paths.set(id, path);
     return path;
   };
-  const attributes = await select<{ id: number; key: string; label: string | null; unit: string | null }>(
+  const attributes = await select<Omit<ExportAttribute, 'column' | 'label'> & { label: string | null }>(
     sequelize,
-    `SELECT a.id, a.\`key\`, t.label, a.unit FROM attributes a
+    `SELECT a.id, a.\`key\`, a.type, t.label, a.unit FROM attributes a
       LEFT JOIN attribute_texts t ON t.attribute_id = a.id AND t.lang = ? ORDER BY a.position, a.id`,
     [lang],
   );
@@ -81,9 +86,10 @@ export async function exportNames(sequelize: Sequelize, lang: string): Promise<E
     category: pathOf,
     tag: (id) => tags.get(id) ?? '',
     collection: (id) => collections.get(id) ?? '',
-    attributes: attributes.flatMap(({ id, key, label, unit }) => {
+    attributes: attributes.flatMap((attribute) => {
+      const { key, label, unit } = attribute;
       const column = columnOf(key, label, unit);
-      return column === null ? [] : [{ id, column }];
+      return column === null ? [] : [{ ...attribute, label: label ?? key, column }];
     }),
   };
 }

@@ -30,27 +30,7 @@ export async function productRecords(
   const [own, ...others] = languages;
   const names = await exportNames(sequelize, own);
   return {
-    columns: [
-      'sku',
-      'title',
-      ...others.map((lang) => `title@${lang}`),
-      'category',
-      'price',
-      'was',
-      'created',
-      'stock',
-      'featured',
-      'rating',
-      'ratings',
-      'sold',
-      'description',
-      ...others.map((lang) => `description@${lang}`),
-      'image',
-      'tags',
-      'collections',
-      'slug',
-      ...names.attributes.map(({ column }) => column),
-    ],
+    columns: columnsOf(names, others),
     records: async function* () {
       for await (const skus of only ? slices(only) : everything(sequelize)) {
         const stored = await readStored(sequelize, skus);
@@ -63,6 +43,29 @@ export async function productRecords(
   };
 }
 
+/** The columns of a file that says everything. */
+export const columnsOf = ({ attributes }: ExportNames, others: readonly string[]): string[] => [
+  'sku',
+  'title',
+  ...others.map((lang) => `title@${lang}`),
+  'category',
+  'price',
+  'was',
+  'created',
+  'stock',
+  'featured',
+  'rating',
+  'ratings',
+  'sold',
+  'description',
+  ...others.map((lang) => `description@${lang}`),
+  'image',
+  'tags',
+  'collections',
+  'slug',
+  ...attributes.map(({ column }) => column),
+];
+
 function* slices(skus: readonly string[]): Generator<readonly string[]> {
   for (let from = 0; from < skus.length; from += SLICE) yield skus.slice(from, from + SLICE);
 }
@@ -71,7 +74,7 @@ async function* everything(sequelize: Sequelize): AsyncGenerator<readonly string
   for (let after = 0; ;) {
     const rows = await select<{ id: number; sku: string }>(
       sequelize,
-      `SELECT id, sku FROM products WHERE id > ? ORDER BY id LIMIT ${SLICE}`,
+      `SELECT id, sku FROM products WHERE id > ? AND standing = 'live' ORDER BY id LIMIT ${SLICE}`,
       [after],
     );
     if (!rows.length) return;
@@ -80,7 +83,7 @@ async function* everything(sequelize: Sequelize): AsyncGenerator<readonly string
   }
 }
 
-function recordOf(
+export function recordOf(
   product: StoredProduct,
   names: ExportNames,
   own: string,

@@ -114,9 +114,6 @@ export function planColumns(
     }
     return attributeColumn(name, known, wish?.use === 'attribute' ? wish.type : null);
   });
-  for (const needed of ['sku', 'title'])
-    if (!columns.some((column) => column.use === 'field' && column.field === needed))
-      faults.push({ column: needed, message: `The column “${needed}” is missing from the first line.` });
   const fresh = columns.filter((column) => column.use === 'attribute' && !column.known).length;
   if (known.size + fresh > LIMITS.attributes)
     faults.push({
@@ -169,6 +166,14 @@ export function planColumns(
     return 1;
   }
 }
+
+/** What a product file can't do without. */
+export const missingColumns = (columns: readonly ColumnPlan[]): PlannedColumns['faults'] =>
+  ['sku', 'title'].flatMap((needed) =>
+    columns.some((column) => column.use === 'field' && column.field === needed)
+      ? []
+      : [{ column: needed, message: `The column “${needed}” is missing from the first line.` }],
+  );
 
 export function describeColumn(column: ColumnPlan, findings: ColumnFindings): ImportColumn {
   const { filled, examples } = findings;

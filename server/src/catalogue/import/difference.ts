@@ -30,6 +30,7 @@ const CORE = [
   'rating',
   'ratings',
   'sold',
+  'standing',
 ] as const satisfies readonly (keyof Core)[];
 
 /**

@@ -4,7 +4,13 @@ import type { ImportError, ImportVariant } from '@fond/contract';
 import { select } from '../../database/rows';
 import { shopSettings, type StoredShop } from '../../setting/shopSettings';
 import { cleanHtml } from '../../text/cleanHtml';
-import { planColumns, type AttributeColumnPlan, type ColumnPlan, type KnownAttribute } from './columns';
+import {
+  missingColumns,
+  planColumns,
+  type AttributeColumnPlan,
+  type ColumnPlan,
+  type KnownAttribute,
+} from './columns';
 import { ColumnFindings, spelling } from './findings';
 import type { ImportRequest, Watch } from './importRequest';
 import { FAULTS_KEPT, LIMITS } from './limits';
@@ -74,6 +80,7 @@ export async function inspect(
     variants: [],
     reading,
   };
+  faults.unshift(...missingColumns(columns));
   for (const fault of faults) tellFault(inspection, { line: 1, sku: '', ...fault });
   if (faults.length) return inspection;
   await readLines(sequelize, inspection, watch);

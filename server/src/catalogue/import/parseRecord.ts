@@ -1,3 +1,4 @@
+import type { Standing } from '@fond/contract';
 import type { AttributeType } from '@fond/core';
 import { booleanOf } from '../../text/booleanOf';
 import type { AttributeColumnPlan, ColumnPlan, Field } from './columns';
@@ -21,6 +22,8 @@ export interface ProductRecord {
   rating?: number | null;
   ratings?: number | null;
   sold?: number | null;
+  /** Only said where products are edited one by one. */
+  standing?: Standing;
   /** Language (empty for the shop's own) → texts. */
   texts: Record<string, { title?: string; description?: string }>;
   /** Paths of titles, the main one first. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { planColumns, type ColumnPlan, type KnownAttribute } from './columns';
+import { missingColumns, planColumns, type ColumnPlan, type KnownAttribute } from './columns';
 import { ColumnFindings } from './findings';
 import { cleanHtml } from '../../text/cleanHtml';
 import { parseRecord } from './parseRecord';
@@ -112,7 +112,7 @@ describe('the first line of a product file', () => {
     expect(faults('Weight', 'weight (g)')[0]).toContain('same attribute');
     expect(faults('Price range')).toEqual([]);
     expect(faults('***')[0]).toContain('letters or digits');
-    expect(planColumns(['title'], NO_TYPES, {}, LANGUAGES).faults[0].message).toContain('“sku” is missing');
+    expect(missingColumns(plan('title'))[0].message).toContain('“sku” is missing');
   });
 
   it('is read as the mapping wishes, but never against the type an attribute has already', () => {

@@ -1,7 +1,8 @@
 import type { Sequelize, Transaction } from 'sequelize';
+import type { Standing } from '@fond/contract';
 import { select, type Cell } from '../../database/rows';
 
-/** The columns of a product's own row that a file may tell. */
+/** The columns of a product's own row that a file or an edit may tell. */
 export interface Core {
   slug: string;
   price: number | null;
@@ -13,6 +14,7 @@ export interface Core {
   rating: number | null;
   ratings: number | null;
   sold: number | null;
+  standing: Standing;
 }
 
 export const LISTS = {
@@ -57,7 +59,7 @@ export async function readStored(
     select<T>(sequelize, sql, values, transaction);
   const rows = await read<Row>(
     `SELECT id, sku, slug, price_cents AS price, was_cents AS was, created_at AS created, stock, featured, rating,
-      ratings, sold FROM products WHERE sku IN (?) ORDER BY id${transaction ? ' FOR UPDATE' : ''}`,
+      ratings, sold, standing FROM products WHERE sku IN (?) ORDER BY id${transaction ? ' FOR UPDATE' : ''}`,
     [skus],
   );
   const byId = new Map<number, StoredProduct>();

@@ -129,7 +129,7 @@ async function step(sequelize: Sequelize, id: string, journal: Journal, from: nu
     const changes = records.flatMap(
       (record) => differenceOf(record, stored.get(record.sku) ?? null, names, journal.lang) ?? [],
     );
-    await write(sequelize, changes, stored, journal.currency, transaction);
+    await writeChanges(sequelize, changes, stored, journal.currency, transaction);
     const to = from + rows.length;
     await sequelize.query(
       `UPDATE import_rows r JOIN products p ON p.sku = r.sku SET r.product_id = p.id
@@ -176,13 +176,14 @@ const CORE: Readonly<Record<keyof Core, string>> = {
   rating: 'rating',
   ratings: 'ratings',
   sold: 'sold',
+  standing: 'standing',
 };
 
 const cellOf = (name: keyof Core, value: Core[keyof Core]): Cell =>
   name === 'created' && typeof value === 'number' ? new Date(value) : value;
 
 /** Writes what differs, and nothing else. The rows of products that are there already are locked by now. */
-async function write(
+export async function writeChanges(
   sequelize: Sequelize,
   changes: readonly ProductChange[],
   stored: ReadonlyMap<string, StoredProduct>,
@@ -246,7 +247,7 @@ async function insertFresh(
 ): Promise<void> {
   const names = Object.keys(CORE) as (keyof Core)[];
   // A product whose file says nothing of the day it came is added today; one whose file has no word for it is not.
-  const usual: Partial<Core> = { created: now.getTime(), featured: false };
+  const usual: Partial<Core> = { created: now.getTime(), featured: false, standing: 'live' };
   await insertRows(
     sequelize,
     'products',

@@ -1,11 +1,12 @@
 import type { Sequelize } from 'sequelize';
 import { QueryTypes } from 'sequelize';
 import type { ProductLine, ProductLookup } from '@fond/contract';
-import { fold, holds, titleInShop, type Snapshot } from '@fond/core';
+import { holds, titleInShop, type Snapshot } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { select } from '../database/rows';
 import { problem } from '../problem/problem';
-import type { ServingHost } from '../serving/servingHost';
+import type { ServingHost, ServingState } from '../serving/servingHost';
+import { findProducts } from './findProducts';
 import { noteCatalogueChange } from '../database/catalogueChanges';
 import { pictureAddress } from '../picture/addresses';
 import { recordActivity } from '../activity/activity';
@@ -25,39 +26,16 @@ function lineOf(snapshot: Snapshot, p: number): ProductLine {
   };
 }
 
-/**
- * Products that the shop's search finds, the best first, and behind them those whose title or article number holds the
- * text; all of them for no text.
- */
-export async function findProducts(
+/** The best of the products that a text finds, all of them for no text. */
+export async function pickProducts(
   host: Pick<ServingHost, 'search'>,
-  snapshot: Snapshot,
-  text: string,
-  within: Uint32Array | null,
+  serving: ServingState,
+  q: string,
+  aisle: string | undefined,
 ): Promise<ProductLine[]> {
-  const found = new Set<number>();
-  const take = (p: number): void => {
-    if (found.size < MAX && (!within || holds(within, p))) found.add(p);
-  };
-  const sought = plain(text);
-  if (sought) {
-    const { places, scores } = await host.search(snapshot, snapshot.frame.languages[0], text);
-    const best = Array.from(places, (p, at) => ({ p, score: scores[at] })).sort(
-      (a, b) => b.score - a.score || a.p - b.p,
-    );
-    for (const { p } of best) take(p);
-  }
-  for (let p = 0; p < snapshot.size && found.size < MAX; p++)
-    if (
-      plain(titleInShop(snapshot, snapshot.titles[p])).includes(sought) ||
-      plain(snapshot.skus[p]).includes(sought)
-    )
-      take(p);
-  return Array.from(found, (p) => lineOf(snapshot, p));
+  const found = await findProducts(host, serving, { q, aisle }, null);
+  return Array.from(found.subarray(0, MAX), (p) => lineOf(serving.snapshot, p));
 }
-
-/** As it is compared: blanks of all kinds are one. */
-const plain = (text: string): string => fold(text).replace(/\s+/g, ' ').trim();
 
 /** The products of a list of article numbers, in its order, and which of them are unknown. */
 export function lookUpProducts(snapshot: Snapshot, skus: readonly string[]): ProductLookup {

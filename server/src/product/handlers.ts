@@ -1,0 +1,41 @@
+import { gapCounts } from '@fond/core';
+import type { Handlers } from '../http/handler';
+import { thenServe } from '../serving/served';
+import type { Services } from '../services';
+import { createProduct } from './createProduct';
+import { editProducts, listEdits, undoEdit } from './edits';
+import { lookUpProducts, pickProducts, setFeatured } from './productList';
+import { productPlaces, readProduct } from './productSheet';
+import { TableColumns } from './tableColumns';
+import { readRows } from './tableRows';
+
+type Own =
+  | 'products'
+  | 'lookUpProducts'
+  | 'setFeatured'
+  | 'productColumns'
+  | 'productGaps'
+  | 'productRows'
+  | 'editProducts'
+  | 'productEdits'
+  | 'undoEdit'
+  | 'createProduct'
+  | 'readProduct'
+  | 'productPlaces';
+
+/** Products looked at and corrected: to choose from, in a table, and one by one. */
+export const productHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
+  products: ({ query: { q = '', aisle } }) => pickProducts(host, host.serving(), q, aisle),
+  lookUpProducts: ({ body }) => lookUpProducts(host.serving().snapshot, body.skus),
+  setFeatured: ({ params, body, user }) =>
+    thenServe(host, setFeatured(sequelize, params.sku, body.featured, user.id)),
+  productColumns: async () => (await TableColumns.read(sequelize)).describe(host.serving().snapshot),
+  productGaps: () => gapCounts(host.serving().snapshot),
+  productRows: ({ body }) => readRows(sequelize, host, body),
+  editProducts: ({ body, user }) => thenServe(host, editProducts(sequelize, body.cells, user.id)),
+  productEdits: () => listEdits(sequelize),
+  undoEdit: ({ params, user }) => thenServe(host, undoEdit(sequelize, params.id, user.id)),
+  readProduct: ({ params }) => readProduct(sequelize, params.sku),
+  productPlaces: ({ params }) => productPlaces(host.serving(), params.sku),
+  createProduct: ({ body, user }) => createProduct(sequelize, body, user.id),
+});

@@ -1,0 +1,215 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
+import type {
+  CellEdit,
+  EditAnswer,
+  EditLine,
+  ProductColumn,
+  ProductRows,
+  RowsQuestion,
+} from '@fond/contract';
+import type { GapCount, ProductModel } from '@fond/core';
+import { startTestServer, type Desk, type TestServer } from '../support/server';
+
+let server: TestServer;
+let desk: Desk;
+beforeAll(async () => {
+  server = await startTestServer(inject('databaseServer'), { demo: true });
+});
+afterAll(() => server.stop());
+beforeEach(async () => {
+  desk = await server.signIn();
+});
+
+const rows = async (question: Partial<RowsQuestion>): Promise<ProductRows> =>
+  (await desk.post('/api/catalogue/rows', { columns: ['sku'], from: 0, count: 50, ...question })).body;
+const cellsOf = async (sku: string, ...columns: string[]): Promise<readonly string[]> =>
+  (await rows({ q: sku, columns })).rows.find((row) => row.sku === sku)!.cells;
+/** Somebody who has the cell before them writes in it. */
+const cell = async (sku: string, column: string, value: string): Promise<CellEdit> => ({
+  sku,
+  column,
+  value,
+  seen: (await cellsOf(sku, column))[0],
+});
+const edit = (...cells: CellEdit[]) => desk.post('/api/catalogue/edits', { cells });
+const shown = async (sku: string): Promise<ProductModel> => {
+  const [slug] = await cellsOf(sku, 'slug');
+  return (await server.guest.get('/api/shop/page').query({ address: `/products/${slug}` })).body;
+};
+const someSkus = async (count: number, question: Partial<RowsQuestion> = {}): Promise<string[]> =>
+  (await rows({ count, ...question })).rows.map(({ sku }) => sku);
+
+describe('the products table', () => {
+  it('shows any window of the whole catalogue, in an order, with the cells that are asked for', async () => {
+    const { products } = (await server.guest.get('/api/health')).body;
+    const sorting = { by: 'price', down: true };
+    const first = await rows({ columns: ['price', 'title', 'Material'], sorting, count: 20 });
+    expect(first.total).toBe(products);
+    const prices = first.rows.map(({ cells }) => Number(cells[0]));
+    expect(prices).toEqual([...prices].sort((a, b) => b - a));
+    const next = await rows({ columns: ['price'], sorting, from: 15, count: 5 });
+    expect(next.rows.map(({ sku }) => sku)).toEqual(first.rows.slice(15).map(({ sku }) => sku));
+    const last = await rows({ sorting, from: products - 3, count: 20, columns: ['price'] });
+    expect(last.rows).toHaveLength(3);
+  });
+
+  it('finds by misspelt names, parts of article numbers and clauses, and what lacks something, as counted', async () => {
+    expect((await rows({ q: 'ketle' })).total).toBeGreaterThan(2);
+    const [sku] = await someSkus(1);
+    expect((await rows({ q: sku.slice(-3).toLowerCase() })).rows.map((row) => row.sku)).toContain(sku);
+    expect((await rows({ q: sku })).rows[0].sku).toBe(sku);
+    const gaps = (await desk.get('/api/catalogue/gaps')).body as GapCount[];
+    for (const { gap, count } of gaps) expect([gap, (await rows({ gap })).total]).toEqual([gap, count]);
+    expect(gaps.find(({ gap }) => gap === 'category')!.count).toBeGreaterThan(0);
+    const sale = await rows({ clauses: [{ kind: 'sale' }], columns: ['price', 'was'] });
+    expect(sale.total).toBeGreaterThan(0);
+    for (const { cells } of sale.rows) expect(Number(cells[1])).toBeGreaterThan(Number(cells[0]));
+  });
+
+  it('names its columns as product files do, says what can be chosen, and refuses what it does not know', async () => {
+    const columns = (await desk.get('/api/catalogue/columns')).body as ProductColumn[];
+    const named = (name: string): ProductColumn => columns.find((column) => column.name === name)!;
+    expect(named('title@fr')).toMatchObject({ label: 'Name (fr)', kind: 'text' });
+    expect(named('Material')).toMatchObject({ sort: 'attribute:material' });
+    expect(named('Material').choices.length).toBeGreaterThan(3);
+    expect(named('standing')).toMatchObject({ choices: ['live', 'draft', 'aside'] });
+    const bad = [
+      { columns: ['constructor'] },
+      { gap: 'nothing' },
+      { sorting: { by: 'constructor', down: true } },
+    ];
+    for (const question of bad) {
+      const answer = await desk.post('/api/catalogue/rows', {
+        columns: ['sku'],
+        from: 0,
+        count: 9,
+        ...question,
+      });
+      expect(answer.status).toBe(400);
+    }
+  });
+});
+
+describe('a cell that is written', () => {
+  it('holds at once in shop and table, is undone and redone, and the record tells it', async () => {
+    const [sku] = await someSkus(1, { clauses: [{ kind: 'picture' }] });
+    const before = await cellsOf(sku, 'title', 'price');
+    const written = (
+      await edit(await cell(sku, 'title', ' Pan  of\u0065\u0301tude '), await cell(sku, 'price', '1 234,5 €'))
+    ).body as EditAnswer;
+    expect(written.cells.map(({ value }) => value)).toEqual(['Pan  of\u00e9tude', '1234.50']);
+    expect(await shown(sku)).toMatchObject({ title: 'Pan  of\u00e9tude', price: { amount: 1234.5 } });
+    expect(await cellsOf(sku, 'title', 'price')).toEqual(['Pan  of\u00e9tude', '1234.50']);
+
+    const undone = (await desk.post(`/api/catalogue/edits/${written.id}/undo`)).body as EditAnswer;
+    expect(await cellsOf(sku, 'title', 'price')).toEqual(before);
+    expect((await desk.post(`/api/catalogue/edits/${written.id}/undo`)).body.status).toBe(409);
+    await desk.post(`/api/catalogue/edits/${undone.id}/undo`);
+    expect(await cellsOf(sku, 'price')).toEqual(['1234.50']);
+    const [latest, , first] = (await desk.get('/api/catalogue/edits')).body as EditLine[];
+    expect(latest).toMatchObject({ said: `Name, Price of ${sku}`, undoing: true, by: 'Ines Marlow' });
+    expect(first).toMatchObject({ id: written.id, undone: true });
+  });
+
+  it('is read by the rules of product files: lists, marks, attributes, languages, and what is new is made', async () => {
+    const [sku] = await someSkus(1, { clauses: [{ kind: 'attribute', attribute: 'material', values: [] }] });
+    const wishes: [string, string, string][] = [
+      ['tags', 'Ready for induction|Brand new tag', 'Ready for induction|Brand new tag'],
+      ['category', 'Cookware > Pans | Cookware > New shelf', 'Cookware > Pans|Cookware > New shelf'],
+      ['featured', 'yes', 'yes'],
+      ['title@fr', 'Poêle', 'Poêle'],
+      ['description', '<p onclick="x">Plain <b>words</b></p>', '<p>Plain <b>words</b></p>'],
+      ['Material', '', ''],
+      ['created', '2026-03-31', '2026-03-31'],
+      ['stock', '', ''],
+    ];
+    const cells = await Promise.all(wishes.map(([column, value]) => cell(sku, column, value)));
+    const { cells: stored } = (await edit(...cells)).body as EditAnswer;
+    expect(stored.map(({ column, value }) => [column, value])).toEqual(wishes.map(([c, , v]) => [c, v]));
+    const aisle = await server.guest.get('/api/shop/listing').query({ aisle: '/tags/brand-new-tag' });
+    expect(aisle.body.items.map((item: { sku: string }) => item.sku)).toEqual([sku]);
+  });
+
+  it('is refused with all others where one can’t be read, and each is told', async () => {
+    const [sku, other] = await someSkus(2);
+    const before = await cellsOf(sku, 'stock');
+    const answer = await edit(
+      await cell(sku, 'stock', '7'),
+      await cell(other, 'price', '1,234'),
+      await cell(other, 'title', ' '),
+      await cell(other, 'standing', 'gone'),
+    );
+    expect(answer.status).toBe(400);
+    expect(answer.body.errors.map(({ path }: { path: string }) => path)).toEqual([
+      'cells.1.value',
+      'cells.2.value',
+      'cells.3.value',
+    ]);
+    expect(await cellsOf(sku, 'stock')).toEqual(before);
+    const [slug] = await cellsOf(sku, 'slug');
+    const taken = await edit(await cell(other, 'slug', slug));
+    expect(taken.body.errors).toEqual([
+      { path: 'cells.0.value', message: `“${slug}” is the address of ${sku}.` },
+    ]);
+    expect((await edit({ sku, column: 'sku', value: 'X', seen: sku })).status).toBe(400);
+    expect((await edit({ sku: 'no such', column: 'stock', value: '1', seen: null })).status).toBe(404);
+  });
+
+  it('does not write over what somebody else wrote meanwhile: both values are told, and one may insist', async () => {
+    const [sku] = await someSkus(1);
+    const mine = await cell(sku, 'stock', '11');
+    const colleague = await server.signIn('Bo Tarn');
+    await colleague.post('/api/catalogue/edits', { cells: [{ ...mine, value: '12' }] });
+    const refused = await edit(mine);
+    expect(refused.status).toBe(409);
+    expect(refused.body).toMatchObject({
+      type: '/problems/changed-meanwhile',
+      conflicts: [{ sku, column: 'stock', yours: '11', theirs: '12' }],
+    });
+    expect(await cellsOf(sku, 'stock')).toEqual(['12']);
+    // The same value is no dispute, and who insists is heard.
+    expect((await edit({ ...mine, value: '12' })).body).toMatchObject({ id: null });
+    expect((await edit({ ...mine, seen: '12' })).status).toBe(201);
+  });
+
+  it('stays when an older edit is taken back, which tells so', async () => {
+    const [one, two] = await someSkus(2);
+    const { id } = (await edit(await cell(one, 'stock', '21'), await cell(two, 'stock', '22')))
+      .body as EditAnswer;
+    await edit(await cell(one, 'stock', '23'));
+    const undone = (await desk.post(`/api/catalogue/edits/${id}/undo`)).body as EditAnswer;
+    expect(undone.left).toMatchObject([{ sku: one, column: 'stock', theirs: '23' }]);
+    expect(await cellsOf(one, 'stock')).toEqual(['23']);
+    expect(await cellsOf(two, 'stock')).not.toEqual(['22']);
+  });
+});
+
+describe('a product that is made at the desk', () => {
+  it('is a draft that no shopper sees, found among drafts, until it is live; put aside it is gone again', async () => {
+    const [from] = await someSkus(1, { q: 'kettle' });
+    const made = await desk.post('/api/catalogue/products', { sku: 'NEW-1', title: 'Kettle Nova', from });
+    expect(made.body).toEqual({ sku: 'NEW-1' });
+    const address = '/products/kettle-nova';
+    const page = async (): Promise<string> =>
+      (await server.guest.get('/api/shop/page').query({ address })).body.kind as string;
+    expect(await page()).toBe('missing');
+    expect((await rows({ standing: 'draft', q: 'nova' })).rows.map(({ sku }) => sku)).toEqual(['NEW-1']);
+    const live = (await edit({ sku: 'NEW-1', column: 'standing', value: 'live', seen: 'draft' })).body;
+    expect(await page()).toBe('product');
+    expect(await cellsOf('NEW-1', 'category')).toEqual(await cellsOf(from, 'category'));
+    await desk.post(`/api/catalogue/edits/${live.id}/undo`);
+    expect(await page()).toBe('missing');
+    const again = await desk.post('/api/catalogue/products', { sku: 'NEW-1', title: 'Twice', from: null });
+    expect(again.body.errors[0].path).toBe('sku');
+  });
+
+  it('keeps what it cost before, whoever changed it', async () => {
+    const [sku] = await someSkus(1);
+    const before = await cellsOf(sku, 'price');
+    await edit(await cell(sku, 'price', '77.00'));
+    await desk.importFile('p.csv', `sku,title,price\n${sku},Same,78\n`);
+    const history = (await desk.get(`/api/catalogue/products/${sku}`)).body.prices;
+    const costs = history.map(({ price }: { price: number }) => price) as number[];
+    expect(costs.slice(0, 2)).toEqual([77, Number(before[0])]);
+  });
+});
