@@ -295,6 +295,16 @@ export const OPERATIONS = {
     answer: job,
     problems: ['not-found', 'database-away'],
   },
+  stopJob: {
+    method: 'post',
+    path: '/api/jobs/{id}/stop',
+    summary: 'Stop a job with nothing half done; what it has decided already is brought to its end',
+    access: 'signed-in',
+    params: object<{ id: string }>({ id: Joi.string().guid().required() }),
+    status: 204,
+    answer: null,
+    problems: ['not-found', 'database-away'],
+  },
   jobEvents: {
     method: 'get',
     path: '/api/jobs/{id}/events',

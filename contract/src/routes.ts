@@ -95,6 +95,11 @@ export const ROUTES = {
   editProducts: ['post', '/api/catalogue/edits', 'merchandiser'],
   productEdits: ['get', '/api/catalogue/edits', 'viewer'],
   undoEdit: ['post', '/api/catalogue/edits/{id}/undo', 'merchandiser'],
+  tryBulkEdit: ['post', '/api/catalogue/bulk/trial', 'viewer'],
+  bulkEdit: ['post', '/api/catalogue/bulk', 'merchandiser'],
+  productViews: ['get', '/api/catalogue/views', 'viewer'],
+  saveProductView: ['put', '/api/catalogue/views/{name}', 'merchandiser'],
+  deleteProductView: ['delete', '/api/catalogue/views/{name}', 'merchandiser'],
   createProduct: ['post', '/api/catalogue/products', 'merchandiser'],
   readProduct: ['get', '/api/catalogue/products/{sku}', 'viewer'],
   productPlaces: ['get', '/api/catalogue/products/{sku}/places', 'viewer'],
@@ -122,5 +127,6 @@ export const ROUTES = {
   jobFaults: ['get', '/api/jobs/{id}/faults.csv', 'viewer'],
   jobs: ['get', '/api/jobs', 'viewer'],
   readJob: ['get', '/api/jobs/{id}', 'viewer'],
+  stopJob: ['post', '/api/jobs/{id}/stop', 'merchandiser'],
   jobEvents: ['get', '/api/jobs/{id}/events', 'viewer'],
 } as const satisfies { readonly [N in keyof Operations]: Route<Operations[N]> };

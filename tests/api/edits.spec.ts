@@ -1,10 +1,14 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import type {
+  BulkEdit,
+  BulkTrial,
   CellEdit,
   EditAnswer,
   EditLine,
+  Job,
   ProductColumn,
   ProductRows,
+  ProductView,
   RowsQuestion,
 } from '@fond/contract';
 import type { GapCount, ProductModel } from '@fond/core';
@@ -211,5 +215,116 @@ describe('a product that is made at the desk', () => {
     const history = (await desk.get(`/api/catalogue/products/${sku}`)).body.prices;
     const costs = history.map(({ price }: { price: number }) => price) as number[];
     expect(costs.slice(0, 2)).toEqual([77, Number(before[0])]);
+  });
+});
+
+describe('one change for many products', () => {
+  const bulk = (wish: Partial<BulkEdit>): BulkEdit => ({
+    skus: null,
+    filter: {},
+    column: 'tags',
+    change: { kind: 'entries', add: ['On the table'], remove: [] },
+    ...wish,
+  });
+  const ask = async (wish: BulkEdit): Promise<Job> =>
+    desk.ended(((await desk.post('/api/catalogue/bulk', wish)).body as Job).id);
+
+  it('is told in figures and examples before, done as told, and taken back in one step', async () => {
+    const filter = { q: 'pan' };
+    const wish = bulk({ filter, column: 'price', change: { kind: 'scale', percent: 110 } });
+    const before = await rows({ ...filter, columns: ['price'], count: 200 });
+    const trial = (await desk.post('/api/catalogue/bulk/trial', wish)).body as BulkTrial;
+    expect(trial).toMatchObject({ products: before.total, refused: 0 });
+    const [example] = trial.examples;
+    expect(example.after).toBe((Math.round(Number(example.before) * 110) / 100).toFixed(2));
+    expect(await cellsOf(example.sku, 'price')).toEqual([example.before]);
+
+    const job = await ask(wish);
+    expect(job).toMatchObject({ kind: 'edit', state: 'done', report: { changed: trial.changed } });
+    expect(await cellsOf(example.sku, 'price')).toEqual([example.after]);
+    expect(await shown(example.sku)).toMatchObject({ price: { amount: Number(example.after) } });
+    await desk.post(`/api/catalogue/edits/${job.id}/undo`);
+    const after = await rows({ ...filter, columns: ['price'], count: 200 });
+    expect(after.rows.map(({ sku, cells }) => [sku, ...cells])).toEqual(
+      before.rows.map(({ sku, cells }) => [sku, ...cells]),
+    );
+  });
+
+  it('makes what is new, leaves what has it, and a colleague’s later cell stays when it is taken back', async () => {
+    const skus = await someSkus(3);
+    await edit(await cell(skus[0], 'tags', 'Party'));
+    const wish = bulk({ skus, change: { kind: 'entries', add: ['Party'], remove: [] } });
+    expect((await desk.post('/api/catalogue/bulk/trial', wish)).body).toMatchObject({
+      products: 3,
+      changed: 2,
+      unchanged: 1,
+    });
+    const job = await ask(wish);
+    for (const sku of skus) expect((await cellsOf(sku, 'tags'))[0]).toMatch(/Party$/);
+    await edit(await cell(skus[2], 'tags', 'Quiet'));
+    await desk.post(`/api/catalogue/edits/${job.id}/undo`);
+    expect(await cellsOf(skus[1], 'tags')).not.toContain('Party');
+    expect(await cellsOf(skus[2], 'tags')).toEqual(['Quiet']);
+  });
+
+  it('leaves those as they are that can’t take it, and says why', async () => {
+    const skus = await someSkus(2);
+    const wish = bulk({ skus, column: 'stock', change: { kind: 'set', text: 'a few' } });
+    const trial = (await desk.post('/api/catalogue/bulk/trial', wish)).body as BulkTrial;
+    expect(trial).toMatchObject({ changed: 0, refused: 2 });
+    expect(trial.faults[0].message).toContain('no whole number');
+    for (const column of ['sku', 'slug', 'constructor'])
+      expect((await desk.post('/api/catalogue/bulk', bulk({ column }))).status).toBe(400);
+  });
+
+  it('is taken back by a job where it changed more, and can’t be taken back twice', async () => {
+    await desk.importFile(
+      'many.csv',
+      `sku,title,tags\n${Array.from({ length: 900 }, (_, at) => `M-${at},Many ${at},Heap\n`).join('')}`,
+    );
+    const filter = { q: 'heap', aisle: '/tags/heap' };
+    const wish = bulk({
+      filter: { aisle: '/tags/heap' },
+      column: 'stock',
+      change: { kind: 'set', text: '5' },
+    });
+    const job = await ask(wish);
+    expect(job.report).toMatchObject({ changed: 900 });
+    const undo = (await desk.post(`/api/catalogue/edits/${job.id}/undo`)).body as EditAnswer;
+    expect((await desk.ended(undo.job!)).report).toMatchObject({ changed: 900 });
+    expect(await cellsOf('M-899', 'stock')).toEqual(['']);
+    expect((await desk.post(`/api/catalogue/edits/${job.id}/undo`)).status).toBe(409);
+    expect((await rows(filter)).total).toBe(900);
+  });
+
+  it('stops with nothing done where somebody wants that', async () => {
+    const wish = bulk({ filter: {}, column: 'stock', change: { kind: 'set', text: '77777' } });
+    const job = (await desk.post('/api/catalogue/bulk', wish)).body as Job;
+    expect((await desk.post(`/api/jobs/${job.id}/stop`)).status).toBe(204);
+    const ended = await desk.ended(job.id);
+    // It may have been decided before it was asked to stop; then all of it is done.
+    const stocked = (await rows({ columns: ['stock'], count: 200 })).rows.filter(
+      ({ cells }) => cells[0] === '77777',
+    );
+    expect(stocked.length).toBe(ended.state === 'done' ? 200 : 0);
+    if (ended.state === 'failed') expect(ended.failure).toBe('Stopped. Nothing was changed.');
+  });
+});
+
+describe('a way to look at the table', () => {
+  it('is kept by name for everybody, replaced, and forgotten', async () => {
+    const view: Omit<ProductView, 'name'> = {
+      filter: { gap: 'picture' },
+      sorting: { by: 'stock', down: true },
+      columns: [{ name: 'title', width: 240 }],
+    };
+    await desk.put('/api/catalogue/views/No%20picture', view);
+    await desk.put('/api/catalogue/views/No%20picture', { ...view, sorting: null });
+    const colleague = await server.signIn('Bo Tarn');
+    expect((await colleague.get('/api/catalogue/views')).body).toEqual([
+      { name: 'No picture', ...view, sorting: null },
+    ]);
+    await colleague.delete('/api/catalogue/views/No%20picture');
+    expect((await desk.delete('/api/catalogue/views/No%20picture')).status).toBe(404);
   });
 });

@@ -35,6 +35,8 @@ export interface Desk {
   token: string;
   /** Uploads a product file and waits for the job's end. */
   importFile: (name: string, content: string | Buffer, fields?: Record<string, string>) => Promise<Job>;
+  /** A job once it has ended. */
+  ended: (id: string) => Promise<Job>;
 }
 
 /** The application over a database of its own; every answer is held against its schema. */
@@ -95,8 +97,11 @@ function deskOf(agent: Desk['agent'], token: string): Desk {
     for (const [key, value] of Object.entries(fields)) request = request.field(key, value);
     const started = await request.attach('file', Buffer.from(content), name);
     if (started.status !== 202) throw new Error(`The upload was answered ${started.status}: ${started.text}`);
-    // The stream of events ends when the job has ended; its last event is the job as it stands then.
-    const events = await agent.get(`/api/jobs/${started.body.id}/events`).buffer(true);
+    return ended(started.body.id as string);
+  };
+  // The stream of events ends when the job has ended; its last event is the job as it stands then.
+  const ended = async (id: string): Promise<Job> => {
+    const events = await agent.get(`/api/jobs/${id}/events`).buffer(true);
     const last = events.text
       .trim()
       .split('\n')
@@ -112,5 +117,6 @@ function deskOf(agent: Desk['agent'], token: string): Desk {
     agent,
     token,
     importFile,
+    ended,
   };
 }

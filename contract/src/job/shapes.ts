@@ -65,7 +65,7 @@ const report = object<ImportReport>({
 
 export const job = object<Job>({
   id: Joi.string().required(),
-  kind: Joi.valid('import', 'renditions').required(),
+  kind: Joi.valid('import', 'edit', 'renditions').required(),
   state: Joi.valid('queued', 'running', 'done', 'failed').required(),
   progress: Joi.object({
     step: text.required(),

@@ -1,7 +1,7 @@
 export type JobState = 'queued' | 'running' | 'done' | 'failed';
 
-/** `import` reads a product file; `renditions` makes pictures that are missing. */
-export type JobKind = 'import' | 'renditions';
+/** `import` reads a product file, `edit` changes many products; `renditions` makes pictures that are missing. */
+export type JobKind = 'import' | 'edit' | 'renditions';
 
 export interface JobProgress {
   /** In words: “Reading”, “Writing”. */
@@ -17,7 +17,7 @@ export interface Job {
   kind: JobKind;
   state: JobState;
   progress: JobProgress;
-  /** Of an import. */
+  /** Of an import, and of an edit, whose file is what it does in words. */
   report: ImportReport | null;
   /** Why it failed, in words, where the report does not tell. */
   failure: string | null;

@@ -1,21 +1,27 @@
 import Joi from 'joi';
 import { object } from '../schema/typed';
 import type { Operation } from '../operation';
-import { clausesSchema, MAX_NAMED, sku } from '../clause/schema';
+import { job } from '../job/shapes';
+import { MAX_NAMED, sku } from '../clause/schema';
 import { count } from '../schema/basics';
 import {
+  bulkTrial,
+  cellChange,
   editAnswer,
   editLines,
   gapCounts,
   productColumns,
+  productFilter,
+  productFilterFields,
   productLines,
   productLookup,
   productPlaces,
   productRows,
   productSheet,
-  standing,
+  productViewBody,
+  productViews,
 } from './shapes';
-import { EXPORT_FORMATS, type CellEdit, type ExportFormat, type RowsQuestion } from './types';
+import { EXPORT_FORMATS, type BulkEdit, type CellEdit, type ExportFormat, type RowsQuestion } from './types';
 
 /** Cells that are written in one step; a block of a spreadsheet with more of them is better read as a file. */
 export const MAX_CELLS = 5_000;
@@ -23,14 +29,18 @@ export const MAX_CELLS = 5_000;
 export const MAX_ROWS = 200;
 
 const column = Joi.string().min(1).max(200);
-const aisle = Joi.string().max(1000).pattern(/^\//, 'a path that starts with a slash');
-const filter = {
-  q: Joi.string().allow('').max(200),
-  aisle,
-  clauses: clausesSchema,
-  gap: Joi.string().max(80),
-  standing,
+const bulk = {
+  skus: Joi.array()
+    .items(sku)
+    .max(MAX_NAMED)
+    .allow(null)
+    .required()
+    .description('Article numbers; null for all of the filter'),
+  filter: productFilter.required(),
+  column: column.required(),
+  change: cellChange.required(),
 };
+const viewName = object<{ name: string }>({ name: Joi.string().trim().min(1).max(80).required() });
 const bySku = object<{ sku: string }>({ sku: sku.required() });
 const editId = object<{ id: string }>({ id: Joi.string().guid().required() });
 
@@ -101,7 +111,7 @@ export const PRODUCT_OPERATIONS = {
     access: 'signed-in',
     free: true,
     body: object<RowsQuestion>({
-      ...filter,
+      ...productFilterFields,
       columns: Joi.array().items(column).max(300).required(),
       sorting: Joi.object({ by: Joi.string().max(80).required(), down: Joi.boolean().required() }).allow(
         null,
@@ -160,6 +170,58 @@ export const PRODUCT_OPERATIONS = {
     status: 201,
     answer: editAnswer,
     problems: ['bad-input', 'not-found', 'done-already', 'database-away'],
+  },
+  tryBulkEdit: {
+    method: 'post',
+    path: '/api/catalogue/bulk/trial',
+    summary: 'What one change of many products would do, in figures and examples; nothing is changed',
+    access: 'signed-in',
+    free: true,
+    body: object<BulkEdit>(bulk),
+    status: 200,
+    answer: bulkTrial,
+    problems: ['bad-input', 'unknown-aisle', 'not-ready', 'database-away'],
+  },
+  bulkEdit: {
+    method: 'post',
+    path: '/api/catalogue/bulk',
+    summary: 'Make one change to one column of many products; answers with the job, whose id takes it back',
+    access: 'signed-in',
+    shown: true,
+    body: object<BulkEdit>(bulk),
+    status: 202,
+    answer: job,
+    problems: ['bad-input', 'unknown-aisle', 'not-ready', 'database-away'],
+  },
+  productViews: {
+    method: 'get',
+    path: '/api/catalogue/views',
+    summary: 'Ways to look at the products table that are kept by name',
+    access: 'signed-in',
+    status: 200,
+    answer: productViews,
+    problems: ['database-away'],
+  },
+  saveProductView: {
+    method: 'put',
+    path: '/api/catalogue/views/{name}',
+    summary: 'Keep a way to look at the products table, in place of another one of that name',
+    access: 'signed-in',
+    params: viewName,
+    body: productViewBody,
+    status: 204,
+    answer: null,
+    problems: ['bad-input', 'database-away'],
+  },
+  deleteProductView: {
+    method: 'delete',
+    path: '/api/catalogue/views/{name}',
+    summary: 'Forget a way to look at the products table',
+    access: 'signed-in',
+    params: viewName,
+    status: 204,
+    answer: null,
+    problems: ['not-found', 'database-away'],
   },
   createProduct: {
     method: 'post',

@@ -1,7 +1,10 @@
 import Joi from 'joi';
+import { byKind } from '../schema/byKind';
 import { list, object } from '../schema/typed';
+import { clausesSchema } from '../clause/schema';
 import {
   STANDINGS,
+  type BulkTrial,
   type CellConflict,
   type EditAnswer,
   type EditLine,
@@ -11,6 +14,7 @@ import {
   type ProductPlace,
   type ProductRows,
   type ProductSheet,
+  type ProductView,
   type StoredCell,
 } from './types';
 import { AISLE_KINDS, type GapCount } from '@fond/core';
@@ -88,6 +92,7 @@ export const editAnswer = object<EditAnswer>({
   id: Joi.string().allow(null).required(),
   cells: Joi.array().items(storedCell).required(),
   left: Joi.array().items(conflict).required(),
+  job: Joi.string().allow(null).required(),
 });
 
 export const editLines = list(
@@ -148,3 +153,84 @@ export const productPlaces = list(
       .required(),
   }),
 );
+
+export const bulkTrial = object<BulkTrial>({
+  products: count.required(),
+  changed: count.required(),
+  unchanged: count.required(),
+  refused: count.required(),
+  examples: Joi.array()
+    .items(
+      Joi.object({
+        sku: text.required(),
+        title: text.required(),
+        before: text.required(),
+        after: text.required(),
+      }),
+    )
+    .required(),
+  faults: Joi.array()
+    .items(Joi.object({ sku: text.required(), message: text.required() }))
+    .required(),
+});
+
+const entry = Joi.string().trim().min(1).max(1_000);
+
+/** One change for the cells of many products. */
+export const cellChange = byKind('kind', [
+  { is: 'set', then: Joi.object({ kind: 'set', text: Joi.string().allow('').max(100_000).required() }) },
+  { is: 'clear', then: Joi.object({ kind: 'clear' }) },
+  {
+    is: 'entries',
+    then: Joi.object({
+      kind: 'entries',
+      add: Joi.array().items(entry).max(100).required(),
+      remove: Joi.array().items(entry).max(100).required(),
+    }),
+  },
+  {
+    is: 'replace',
+    then: Joi.object({
+      kind: 'replace',
+      find: Joi.string().min(1).max(1_000).required(),
+      put: Joi.string().allow('').max(1_000).required(),
+    }),
+  },
+  { is: 'scale', then: Joi.object({ kind: 'scale', percent: Joi.number().min(0).max(10_000).required() }) },
+  { is: 'shift', then: Joi.object({ kind: 'shift', by: Joi.number().min(-1e9).max(1e9).required() }) },
+  {
+    is: 'round',
+    then: Joi.object({
+      kind: 'round',
+      to: Joi.number().integer().min(0).max(999_999).required(),
+      of: Joi.number().integer().min(1).max(1_000_000).required(),
+    }),
+  },
+]);
+
+export const productFilterFields = {
+  q: Joi.string().allow('').max(200),
+  aisle: Joi.string().max(1000).pattern(/^\//, 'a path that starts with a slash'),
+  clauses: clausesSchema,
+  gap: Joi.string().max(80),
+  standing,
+};
+export const productFilter = Joi.object(productFilterFields);
+
+const viewFields = {
+  filter: productFilter.required(),
+  sorting: Joi.object({ by: Joi.string().max(80).required(), down: Joi.boolean().required() })
+    .allow(null)
+    .required(),
+  columns: Joi.array()
+    .items(
+      Joi.object({
+        name: Joi.string().max(200).required(),
+        width: Joi.number().integer().min(40).max(1_200).required(),
+      }),
+    )
+    .max(300)
+    .required(),
+};
+export const productViewBody = object<Omit<ProductView, 'name'>>(viewFields);
+export const productViews = list(object<ProductView>({ name: text.required(), ...viewFields }));

@@ -1,4 +1,4 @@
-import type { AisleKind, Clause } from '@fond/core';
+import type { AisleKind, CellChange, Clause } from '@fond/core';
 
 /** A product as lists of the desk show it. */
 export interface ProductLine {
@@ -127,6 +127,49 @@ export interface EditAnswer {
   cells: readonly StoredCell[];
   /** Of an undoing: cells that others have written since, which stay. */
   left: readonly CellConflict[];
+  /** The job that goes on with it, where that takes longer. */
+  job: string | null;
+}
+
+/** Which products are changed at once. */
+export interface BulkSelection {
+  /** Article numbers; null for all of the filter. */
+  skus: readonly string[] | null;
+  filter: ProductFilter;
+}
+
+/** One change for one column of many products. */
+export interface BulkEdit extends BulkSelection {
+  column: string;
+  change: CellChange;
+}
+
+export interface BulkExample {
+  sku: string;
+  title: string;
+  before: string;
+  after: string;
+}
+
+/** What an edit of many products will do. */
+export interface BulkTrial {
+  products: number;
+  changed: number;
+  unchanged: number;
+  /** Products that can’t take it, and stay as they are. */
+  refused: number;
+  examples: readonly BulkExample[];
+  /** The first of those that can’t take it, with why. */
+  faults: readonly { sku: string; message: string }[];
+}
+
+/** A way to look at the products table that is kept by name, for everybody. */
+export interface ProductView {
+  name: string;
+  filter: ProductFilter;
+  sorting: ProductSorting | null;
+  /** Columns in their order, with their widths in pixels. */
+  columns: readonly { name: string; width: number }[];
 }
 
 /** An edit of products, as the table's history tells it. */

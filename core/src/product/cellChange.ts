@@ -90,6 +90,6 @@ function reckoned(cell: string, shape: CellShape, reckon: (parts: number) => num
 
 function nearest(parts: number, { to, of }: { to: number; of: number }): number {
   const step = (of * PARTS) / 100;
-  const ending = (to * PARTS) / 100;
+  const ending = ((to % of) * PARTS) / 100;
   return Math.max(0, Math.round((parts - ending) / step)) * step + ending;
 }

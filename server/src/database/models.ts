@@ -173,6 +173,7 @@ export class JobModel extends Model<InferAttributes<JobModel>, InferCreationAttr
   /** The process that runs it, and until when it is held to be alive. */
   declare server: string | null;
   declare leaseUntil: Date | null;
+  declare stopAsked: CreationOptional<boolean>;
 }
 
 export class ActivityModel extends Model<
@@ -327,6 +328,7 @@ export function defineModels(sequelize: Sequelize): void {
       createdBy: user(),
       server: { ...text(), allowNull: true },
       leaseUntil: maybeTime(),
+      stopAsked: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
     },
     { sequelize, tableName: 'jobs' },
   );

@@ -3,7 +3,7 @@ import type { Handlers } from '../http/handler';
 import type { Services } from '../services';
 import { streamJob } from './jobEvents';
 
-type Own = 'jobFaults' | 'jobs' | 'readJob' | 'jobEvents';
+type Own = 'jobFaults' | 'jobs' | 'readJob' | 'stopJob' | 'jobEvents';
 
 /** What goes on behind an answer. */
 export const jobHandlers = ({ jobs }: Services): Handlers<Own> => ({
@@ -23,5 +23,6 @@ export const jobHandlers = ({ jobs }: Services): Handlers<Own> => ({
   },
   jobs: () => jobs.latest(),
   readJob: ({ params }) => jobs.read(params.id),
+  stopJob: ({ params }) => jobs.stop(params.id),
   jobEvents: ({ params, response }) => streamJob(jobs, params.id, response),
 });

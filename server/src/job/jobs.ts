@@ -21,8 +21,12 @@ export interface Outcome {
   faults: ImportReport['errors'];
 }
 
-/** What a job does. */
-export type Work = (progress: (progress: JobProgress) => void) => Promise<Outcome | null>;
+/**
+ * What a job does.
+ *
+ * @param stop Aborted where somebody wants it to end: it throws `BrokenOff` as soon as nothing is half done.
+ */
+export type Work = (progress: (progress: JobProgress) => void, stop: AbortSignal) => Promise<Outcome | null>;
 
 /** Jobs of servers that have ended which another one goes on with, rather than tell that they were broken off. */
 export interface Resumption {
@@ -32,7 +36,7 @@ export interface Resumption {
   work: (id: string) => Work;
 }
 
-/** Ends a job because the server stops. */
+/** Ends a job because the server stops, or because somebody wants it to. */
 export class BrokenOff extends Error {}
 
 /** What a job has begun has to be brought to its end, later on or by another server. */
@@ -44,13 +48,20 @@ export class ToBeContinued extends Error {
 }
 
 /** What is safe, and what to do, after a job that did not come to its end. */
-const AFTERWARDS: Readonly<Record<JobKind, { brokenOff: string; failed: string }>> = {
+const AFTERWARDS: Readonly<Record<JobKind, { brokenOff: string; stopped: string; failed: string }>> = {
   import: {
     brokenOff: 'The server stopped while this ran. Nothing was changed; start it again.',
+    stopped: 'Stopped. Nothing was changed.',
+    failed: 'The job failed and nothing was changed. The server’s log tells more.',
+  },
+  edit: {
+    brokenOff: 'The server stopped while this ran. Nothing was changed; start it again.',
+    stopped: 'Stopped. Nothing was changed.',
     failed: 'The job failed and nothing was changed. The server’s log tells more.',
   },
   renditions: {
     brokenOff: 'The server stopped while this ran. What was made is kept; the rest follows after its start.',
+    stopped: 'Stopped. What was made is kept.',
     failed:
       'The job failed. What was made is kept, and what is missing is made when it is asked for. The server’s log tells more.',
   },
@@ -67,7 +78,7 @@ export class Jobs {
   private timer: NodeJS.Timeout | null = null;
   private readonly resumptions: Resumption[] = [];
   /** Jobs of this server that have not ended. */
-  private readonly open = new Set<string>();
+  private readonly open = new Map<string, AbortController>();
 
   constructor(
     private readonly sequelize: Sequelize,
@@ -182,7 +193,7 @@ export class Jobs {
 
   private queue(row: JobModel, work: Work): void {
     const before = this.queues.get(row.kind) ?? Promise.resolve();
-    this.open.add(row.id);
+    this.open.set(row.id, new AbortController());
     this.queues.set(
       row.kind,
       outsideUnits(() => before.then(() => this.run(row, work)).finally(() => this.open.delete(row.id))),
@@ -191,24 +202,32 @@ export class Jobs {
 
   private async run(row: JobModel, work: Work): Promise<void> {
     let stored = 0;
+    const stop = this.open.get(row.id)!;
     const tell = (): void => void this.events.emit(row.id, jobOf(row));
     const progressed = (progress: JobProgress): void => {
       row.progress = progress;
       tell();
       if (Date.now() - stored < STORE_EVERY) return;
       stored = Date.now();
-      outsideUnits(() => row.save({ fields: ['progress'] })).catch((error: unknown) =>
+      outsideUnits(() => this.keepProgress(row, stop)).catch((error: unknown) =>
         this.log.warn({ err: error }, 'Progress not kept'),
       );
     };
     try {
       await row.update({ state: 'running' });
       tell();
-      await row.update(endOf(await work(progressed)));
+      await row.update(endOf(await work(progressed, stop.signal)));
     } catch (error) {
       await this.fail(row, error);
     }
     tell();
+  }
+
+  /** Where another server was asked to stop it, this one learns of it here. */
+  private async keepProgress(row: JobModel, stop: AbortController): Promise<void> {
+    await row.save({ fields: ['progress'] });
+    const asked = await JobModel.count({ where: { id: row.id, stopAsked: true } });
+    if (asked) stop.abort();
   }
 
   /** Tells a failure, unless the job had come to its good end before: what is committed is done. */
@@ -223,10 +242,11 @@ export class Jobs {
         .catch((cause: unknown) => this.log.warn({ err: cause, job: row.id }, 'A lease was not given back'));
       return;
     }
-    const { brokenOff, failed } = AFTERWARDS[row.kind];
-    const stopped = error instanceof BrokenOff;
-    if (!stopped) this.log.error({ err: error, job: row.id }, 'A job failed');
-    const failure = stopped ? brokenOff : failed;
+    const { brokenOff, stopped, failed } = AFTERWARDS[row.kind];
+    const ended = error instanceof BrokenOff;
+    if (!ended) this.log.error({ err: error, job: row.id }, 'A job failed');
+    const asked = this.open.get(row.id)?.signal.aborted;
+    const failure = ended ? (asked ? stopped : brokenOff) : failed;
     try {
       const [changed] = await JobModel.update(
         { state: 'failed', failure, finishedAt: new Date() },
@@ -244,6 +264,14 @@ export class Jobs {
     const row = await JobModel.findByPk(id);
     if (!row) throw problem('not-found', 'There is no such job.');
     return jobOf(row);
+  }
+
+  /** Wants a job to end; one that has ended stays as it is. */
+  async stop(id: string): Promise<void> {
+    const row = await JobModel.findByPk(id);
+    if (!row) throw problem('not-found', 'There is no such job.');
+    await JobModel.update({ stopAsked: true }, { where: { id, state: ['queued', 'running'] } });
+    await afterCommit(() => this.open.get(id)?.abort());
   }
 
   /** Every fault that is kept of a product file. */

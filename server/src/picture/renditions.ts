@@ -70,18 +70,18 @@ export class Renditions {
   async start(userId: number | null): Promise<Job> {
     const { running } = this;
     if (running) return this.jobs.read((await running).id);
-    this.running = this.jobs.start(userId, 'renditions', (tell) => this.makeMissing(tell));
+    this.running = this.jobs.start(userId, 'renditions', (tell, stop) => this.makeMissing(tell, stop));
     // Without a job there is none that would say that it has ended.
     this.running.catch(() => (this.running = null));
     return this.running;
   }
 
-  private async makeMissing(tell: (progress: JobProgress) => void): Promise<null> {
+  private async makeMissing(tell: (progress: JobProgress) => void, stop: AbortSignal): Promise<null> {
     const { loaded } = this.host;
     try {
       const made = await this.pictures.makeAll(
         this.inUse(),
-        () => this.stopped,
+        () => this.stopped || stop.aborted,
         ({ made: done, wanted }) => tell({ step: 'Making pictures', done, total: wanted }),
         (name, error) => this.log.warn({ err: error, name }, 'A picture rendition could not be made'),
       );
@@ -89,7 +89,7 @@ export class Renditions {
     } finally {
       this.running = null;
     }
-    if (this.stopped) throw new BrokenOff();
+    if (this.stopped || stop.aborted) throw new BrokenOff();
     if (this.host.loaded !== loaded) void this.startMissing();
     return null;
   }

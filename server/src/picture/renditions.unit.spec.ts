@@ -32,7 +32,7 @@ function bench() {
   );
   const works: Promise<unknown>[] = [];
   const start = vi.fn(async (_user: number | null, _kind: string, work: Work) => {
-    const running = work(() => undefined);
+    const running = work(() => undefined, new AbortController().signal);
     works.push(running);
     running.catch(() => undefined);
     return { id: `job-${works.length}` } as Job;

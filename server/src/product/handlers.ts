@@ -2,10 +2,12 @@ import { gapCounts } from '@fond/core';
 import type { Handlers } from '../http/handler';
 import { thenServe } from '../serving/served';
 import type { Services } from '../services';
+import { bulkEdit, tryBulkEdit } from './bulkEdit';
 import { createProduct } from './createProduct';
 import { editProducts, listEdits, undoEdit } from './edits';
 import { lookUpProducts, pickProducts, setFeatured } from './productList';
 import { productPlaces, readProduct } from './productSheet';
+import { deleteView, listViews, saveView } from './productViews';
 import { TableColumns } from './tableColumns';
 import { readRows } from './tableRows';
 
@@ -21,10 +23,15 @@ type Own =
   | 'undoEdit'
   | 'createProduct'
   | 'readProduct'
-  | 'productPlaces';
+  | 'productPlaces'
+  | 'tryBulkEdit'
+  | 'bulkEdit'
+  | 'productViews'
+  | 'saveProductView'
+  | 'deleteProductView';
 
 /** Products looked at and corrected: to choose from, in a table, and one by one. */
-export const productHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
+export const productHandlers = ({ sequelize, host, imports }: Services): Handlers<Own> => ({
   products: ({ query: { q = '', aisle } }) => pickProducts(host, host.serving(), q, aisle),
   lookUpProducts: ({ body }) => lookUpProducts(host.serving().snapshot, body.skus),
   setFeatured: ({ params, body, user }) =>
@@ -34,7 +41,12 @@ export const productHandlers = ({ sequelize, host }: Services): Handlers<Own> =>
   productRows: ({ body }) => readRows(sequelize, host, body),
   editProducts: ({ body, user }) => thenServe(host, editProducts(sequelize, body.cells, user.id)),
   productEdits: () => listEdits(sequelize),
-  undoEdit: ({ params, user }) => thenServe(host, undoEdit(sequelize, params.id, user.id)),
+  undoEdit: ({ params, user }) => thenServe(host, undoEdit(sequelize, imports, params.id, user.id)),
+  tryBulkEdit: ({ body }) => tryBulkEdit(sequelize, host, body),
+  bulkEdit: ({ body, user }) => bulkEdit(sequelize, host, imports, body, user.id),
+  productViews: () => listViews(sequelize),
+  saveProductView: ({ params, body, user }) => saveView(sequelize, params.name, body, user.id),
+  deleteProductView: ({ params, user }) => deleteView(sequelize, params.name, user.id),
   readProduct: ({ params }) => readProduct(sequelize, params.sku),
   productPlaces: ({ params }) => productPlaces(host.serving(), params.sku),
   createProduct: ({ body, user }) => createProduct(sequelize, body, user.id),

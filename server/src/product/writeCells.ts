@@ -88,12 +88,13 @@ export async function writeCells(
   const before = new Map([...stored].map(([sku, product]) => [sku, columns.cellsOf(product)]));
   const there = ({ sku, column }: CellEdit): string => before.get(sku)?.get(column) ?? '';
   refuseMissing(edits, stored);
+  const names = await ShopNames.read(sequelize, columns.shop.languages[0], transaction);
   const conflicts = edits.flatMap((edit): CellConflict[] => {
     const { sku, column, value, seen } = edit;
     const theirs = there(edit);
-    return seen === null || seen === theirs || value === theirs
-      ? []
-      : [{ sku, column, yours: value, theirs }];
+    if (seen === null || seen === theirs || value === theirs) return [];
+    const still = isStill(stored.get(sku)!, { column, value: seen }, columns, names);
+    return still ? [] : [{ sku, column, yours: value, theirs }];
   });
   if (conflicts.length && !leave)
     throw problem(
@@ -117,7 +118,19 @@ export async function writeCells(
     value: cellsAfter.get(sku)!.get(column) ?? '',
   }));
   const id = ids.length ? await keep(sequelize, edits, there, cells, note, columns, ids, transaction) : null;
-  return { id, cells, left: conflicts.slice(0, TOLD) };
+  return { id, cells, left: conflicts.slice(0, TOLD), job: null };
+}
+
+/** Whether a cell says what a text says, however that is written. */
+export function isStill(
+  product: StoredProduct,
+  { column, value }: { column: string; value: string },
+  columns: TableColumns,
+  names: ShopNames,
+): boolean {
+  let readable = true;
+  const record = readCells(product.sku, new Map([[column, value]]), columns, () => (readable = false));
+  return readable && !differenceOf(record, product, names, columns.shop.languages[0]);
 }
 
 function refuseUnknown(edits: readonly CellEdit[], columns: TableColumns): void {

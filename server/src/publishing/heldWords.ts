@@ -88,6 +88,8 @@ const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
   },
   undoEdit: async ({ id }, _, sequelize) =>
     `take back: ${await fieldOf(sequelize, 'SELECT said AS name FROM product_edits WHERE id = ?', id)}`,
+  bulkEdit: (_, { column, skus }) =>
+    `change ${quote(column)} of ${skus ? `${skus.length} products` : 'all products of a filter'}`,
   createCollection: (_, body) => `make the collection ${titleIn(body)}`,
   saveCollection: (_, body) => `change the collection ${titleIn(body)}`,
   deleteCollection: async ({ id }, _, sequelize) =>

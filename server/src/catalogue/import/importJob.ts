@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { stat } from 'node:fs/promises';
 import { setImmediate } from 'node:timers/promises';
 import type { Sequelize, Transaction } from 'sequelize';
-import type { Job } from '@fond/contract';
+import type { Job, JobKind } from '@fond/contract';
 import { select } from '../../database/rows';
 import { inUnit } from '../../database/unit';
 import { BrokenOff, ToBeContinued, type Jobs, type Outcome, type Work } from '../../job/jobs';
@@ -30,6 +30,11 @@ async function clearWithin(sequelize: Sequelize, transaction: Transaction): Prom
     `DELETE FROM imports WHERE done_at < UTC_TIMESTAMP(3) - INTERVAL ${KEPT_DAYS} DAY
       OR (done_at IS NULL AND NOT EXISTS
         (SELECT 1 FROM jobs j WHERE j.id = imports.id AND j.state IN ('queued', 'running')))`,
+    { transaction },
+  );
+  await sequelize.query(
+    `DELETE FROM product_edits WHERE NOT ready AND NOT EXISTS
+        (SELECT 1 FROM jobs j WHERE j.id = product_edits.id AND j.state IN ('queued', 'running'))`,
     { transaction },
   );
   await sequelize.query(
@@ -71,20 +76,21 @@ export class ImportJobs {
     return this.jobs.start(
       request.userId,
       'import',
-      async (progress) => {
+      async (progress, stop) => {
         await clear(this.sequelize);
-        return this.work(id, { read: request })(progress);
+        return this.work(id, { read: request })(progress, stop);
       },
       id,
     );
   }
 
   private work(id: string, work: ThreadWork['work']): Work {
-    return async (progress): Promise<Outcome> => {
+    return async (progress, asked): Promise<Outcome> => {
+      const stopping = AbortSignal.any([this.stopping.signal, asked]);
       try {
         const outcome = (await this.isShort(work))
-          ? await this.atOnce(work, progress)
-          : await onImportThread({ databaseUrl: this.databaseUrl, work }, progress, this.stopping.signal);
+          ? await this.atOnce(work, progress, stopping)
+          : await onImportThread({ databaseUrl: this.databaseUrl, work }, progress, stopping);
         if (!outcome.report.dryRun) await this.served();
         return outcome;
       } catch (error) {
@@ -105,16 +111,49 @@ export class ImportJobs {
     return !left || left.products <= FEW;
   }
 
-  private async atOnce(work: ThreadWork['work'], progress: Watch['progress']): Promise<Outcome> {
+  private async atOnce(
+    work: ThreadWork['work'],
+    progress: Watch['progress'],
+    stopping: AbortSignal,
+  ): Promise<Outcome> {
     const watch: Watch = {
       progress,
       breathe: async () => {
         await setImmediate();
-        if (this.stopping.signal.aborted) throw new BrokenOff();
+        if (stopping.aborted) throw new BrokenOff();
       },
     };
     if ('read' in work) return importCatalogue(this.sequelize, work.read, watch);
     return { report: await takeOver(this.sequelize, work.finish, watch), faults: [] };
+  }
+
+  /**
+   * Brings to its end what `prepare` has set aside and decided under the same id, in the same steps as a file: so nobody
+   * waits for long, and whatever was decided is finished, whichever server dies.
+   */
+  startPrepared(
+    userId: number,
+    id: string,
+    kind: JobKind,
+    prepare: (watch: Watch) => Promise<Outcome | null>,
+  ): Promise<Job> {
+    return this.jobs.start(
+      userId,
+      kind,
+      async (progress, stop) => {
+        await clear(this.sequelize);
+        const stopping = AbortSignal.any([this.stopping.signal, stop]);
+        const ended = await prepare({
+          progress,
+          breathe: async () => {
+            await setImmediate();
+            if (stopping.aborted) throw new BrokenOff();
+          },
+        });
+        return ended ?? this.work(id, { finish: id })(progress, stop);
+      },
+      id,
+    );
   }
 
   /** Breaks off what is being read; what is being taken over is gone on with later. */

@@ -33,7 +33,7 @@ interface Journal {
  */
 export async function decide(
   sequelize: Sequelize,
-  request: ImportRequest,
+  request: Pick<ImportRequest, 'id' | 'userId'>,
   { lang, currency }: { lang: string; currency: string },
   prepared: Prepared,
   report: ImportReport,
@@ -338,8 +338,19 @@ async function finish(sequelize: Sequelize, id: string, journal: Journal): Promi
       transaction,
     );
     if (!total) return;
+    // Where what was taken over are edits of the desk, they can be taken back from now on.
+    const [edit] = await select<{ undoes: string | null }>(
+      sequelize,
+      'SELECT undoes FROM product_edits WHERE id = ?',
+      [id],
+      transaction,
+    );
+    if (edit)
+      await runSql(sequelize, 'UPDATE product_edits SET ready = TRUE WHERE id = ?', [id], transaction);
     await recordActivity(
-      { userId, action: 'import', subject: 'catalogue', detail: { file, created, changed, unchanged } },
+      edit
+        ? { userId, action: edit.undoes ? 'undo' : 'edit', subject: 'catalogue', detail: { said: file } }
+        : { userId, action: 'import', subject: 'catalogue', detail: { file, created, changed, unchanged } },
       transaction,
     );
     await noteCatalogueChange(sequelize, 'import', transaction, { importId: id });

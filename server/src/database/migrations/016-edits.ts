@@ -10,6 +10,7 @@ export const EDITS = [
     products INT UNSIGNED NOT NULL,
     user_id INT UNSIGNED NULL,
     undoes CHAR(36) CHARACTER SET ascii NULL UNIQUE,
+    ready BOOLEAN NOT NULL DEFAULT TRUE,
     KEY by_time (at),
     CONSTRAINT user_of_edit FOREIGN KEY (user_id) REFERENCES users (id) ON DELETE SET NULL
   )`,
@@ -23,6 +24,13 @@ export const EDITS = [
     PRIMARY KEY (edit_id, position),
     CONSTRAINT edit_of_cell FOREIGN KEY (edit_id) REFERENCES product_edits (id) ON DELETE CASCADE
   )`,
+  `CREATE TABLE IF NOT EXISTS product_views (
+    name VARCHAR(80) NOT NULL PRIMARY KEY,
+    view JSON NOT NULL,
+    updated_at DATETIME(3) NOT NULL
+  )`,
+  // Somebody wants it to end; whichever server runs it looks now and then.
+  'ALTER TABLE jobs ADD COLUMN IF NOT EXISTS stop_asked BOOLEAN NOT NULL DEFAULT FALSE',
   // A price that no longer holds, until when it did; whoever changed it.
   `CREATE TABLE IF NOT EXISTS product_prices (
     product_id INT UNSIGNED NOT NULL,
