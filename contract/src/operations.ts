@@ -12,6 +12,7 @@ import { COLLECTION_OPERATIONS } from './collection/operations';
 import { CATALOGUE_OPERATIONS } from './catalogue/operations';
 import { FREE_PAGE_OPERATIONS } from './freePage/operations';
 import { EDITION_OPERATIONS } from './edition/operations';
+import { LIBRARY_OPERATIONS } from './picture/operations';
 import { PEOPLE_OPERATIONS } from './person/operations';
 import { PART_OPERATIONS } from './part/operations';
 import { PLAN_OPERATIONS } from './plan/operations';
@@ -242,6 +243,7 @@ export const OPERATIONS = {
   ...COLLECTION_OPERATIONS,
   ...FREE_PAGE_OPERATIONS,
   ...CATALOGUE_OPERATIONS,
+  ...LIBRARY_OPERATIONS,
   importCatalogue: {
     method: 'post',
     path: '/api/catalogue/import',

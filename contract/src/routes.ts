@@ -123,6 +123,8 @@ export const ROUTES = {
   saveAisleTexts: ['put', '/api/catalogue/texts/{of}/{id}', 'merchandiser'],
   setCategoryPicture: ['put', '/api/catalogue/categories/{id}/picture', 'merchandiser'],
   focusCategoryPicture: ['put', '/api/catalogue/categories/{id}/picture/focus', 'merchandiser'],
+  pictureLibrary: ['get', '/api/pictures/library', 'viewer'],
+  keepPicture: ['post', '/api/pictures/library', 'merchandiser'],
   importCatalogue: ['post', '/api/catalogue/import', 'merchandiser'],
   jobFaults: ['get', '/api/jobs/{id}/faults.csv', 'viewer'],
   jobs: ['get', '/api/jobs', 'viewer'],

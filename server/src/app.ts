@@ -146,6 +146,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
         signIn: signInLimits(),
         importCatalogue: uploadHandler(data),
         uploadPicture: pictureUpload(),
+        keepPicture: pictureUpload(),
       },
       witness: options.witness,
     },

@@ -28,6 +28,8 @@ const SCREENS = [
   '/collections/1',
   '/pages',
   '/attributes',
+  '/products',
+  '/products/PK-1017',
   '/editions',
   '/editions?view=calendar',
   '/pictures',
@@ -39,7 +41,7 @@ const SCREENS = [
 ];
 /** Menus and dialogs, each with the screen that it opens above and what opens it. */
 const OPENING: readonly (readonly [screen: string, opener: string])[] = [
-  ['/floor', 'nav button.more'],
+  ['/floor', 'nav button.group'],
   ['/floor', '.go-to'],
   ['/floor', 'header.bar > button:last-of-type'],
   ['/plans/house?aisle=/cookware', '[aria-label="More about this plan"]'],

@@ -39,3 +39,19 @@ export interface PictureReport {
   blurred: number;
   soft: number;
 }
+
+/** A picture under the name by which product files speak of it. */
+export interface LibraryPicture {
+  source: string;
+  hash: string;
+  width: number;
+  height: number;
+  /** How many use it. */
+  products: number;
+  categories: number;
+}
+
+export interface PictureLibrary {
+  total: number;
+  pictures: readonly LibraryPicture[];
+}

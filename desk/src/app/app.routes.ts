@@ -104,6 +104,16 @@ export const routes: Routes = [
         loadComponent: () => import('./freePage/freePagesPage').then((m) => m.FreePagesPage),
       },
       {
+        path: 'products',
+        title: 'Products · Fond Aisle',
+        loadComponent: () => import('./catalogue/table/productsPage').then((m) => m.ProductsPage),
+      },
+      {
+        path: 'products/:sku',
+        title: 'Product · Fond Aisle',
+        loadComponent: () => import('./catalogue/sheet/productPage').then((m) => m.ProductPage),
+      },
+      {
         path: 'attributes',
         title: 'Attributes · Fond Aisle',
         loadComponent: () => import('./attribute/attributesPage').then((m) => m.AttributesPage),

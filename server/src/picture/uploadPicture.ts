@@ -16,6 +16,7 @@ const KINDS = 'JPEG, PNG, WebP, AVIF or GIF';
 export function pictureUpload(): RequestHandler {
   const take = multer({
     storage: multer.memoryStorage(),
+    defParamCharset: 'utf8',
     limits: { fileSize: MAX_PICTURE_MEGABYTES * 1_048_576, files: 1, fields: 1 },
   }).single('file');
   return (request, response, next) => {

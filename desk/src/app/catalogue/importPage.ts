@@ -9,7 +9,7 @@ import { Api } from '../api/api';
 import { toProblem } from '../api/problem';
 import { FloorActions } from '../store/floor.actions';
 import { ExportFields } from './exportFields';
-import { ended, JobFollower } from './jobFollower';
+import { ended, JobFollower } from '../job/jobFollower';
 
 const MAX_NAMED = 12;
 

@@ -5,7 +5,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import type { Job, PictureReport, Problem, SmallPicture } from '@fond/contract';
 import { Api } from '../api/api';
-import { JobFollower } from '../catalogue/jobFollower';
+import { JobFollower } from '../job/jobFollower';
 
 /** How the shop's pictures stand: what is made of them, and which are too small for where plans show them. */
 @Component({

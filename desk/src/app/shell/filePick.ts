@@ -18,6 +18,7 @@ import { MatButtonModule } from '@angular/material/button';
       [attr.aria-label]="words()"
       [accept]="accept()"
       [disabled]="disabled()"
+      [multiple]="several()"
       (change)="take(field)"
     />
   `,
@@ -33,6 +34,8 @@ export class FilePick {
   readonly words = input.required<string>();
   readonly accept = input('');
   readonly disabled = input(false);
+  /** Whether several may be picked; each is told by itself. */
+  readonly several = input(false);
   readonly picked = output<File>();
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
 
@@ -41,9 +44,9 @@ export class FilePick {
   }
 
   protected take(field: HTMLInputElement): void {
-    const [file] = field.files ?? [];
+    const files = [...(field.files ?? [])];
     // The same file chosen again is another choice.
     field.value = '';
-    if (file) this.picked.emit(file);
+    for (const file of files) this.picked.emit(file);
   }
 }

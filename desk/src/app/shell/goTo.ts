@@ -8,13 +8,16 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { MatDialogRef } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { catchError, debounceTime, of, switchMap } from 'rxjs';
+import { Api } from '../api/api';
 import { floorFeature } from '../store/floor.feature';
 
 interface Target {
-  kind: 'Aisle' | 'Plan' | 'Screen';
+  kind: 'Aisle' | 'Plan' | 'Screen' | 'Product';
   name: string;
   detail: string;
   commands: string[];
@@ -23,6 +26,9 @@ interface Target {
 
 const SCREENS: readonly Target[] = [
   { kind: 'Screen', name: 'Floor', detail: 'All aisles', commands: ['/floor'] },
+  { kind: 'Screen', name: 'Products', detail: 'The whole catalogue', commands: ['/products'] },
+  { kind: 'Screen', name: 'Categories', detail: 'The tree', commands: ['/categories'] },
+  { kind: 'Screen', name: 'Tags', detail: 'Words on products', commands: ['/tags'] },
   { kind: 'Screen', name: 'Editions', detail: 'What was published', commands: ['/editions'] },
   {
     kind: 'Screen',
@@ -47,6 +53,8 @@ const SCREENS: readonly Target[] = [
 ];
 
 const MAX = 9;
+/** So many of them are products, where there are any. */
+const LEAST_PRODUCTS = 4;
 
 /** One box that leads anywhere: type a few letters, choose with the arrows, Enter. */
 @Component({
@@ -60,7 +68,7 @@ const MAX = 9;
       aria-expanded="true"
       aria-controls="go-to-list"
       aria-label="Go to"
-      placeholder="An aisle, a plan, a screen"
+      placeholder="An aisle, a plan, a product, a screen"
       autocomplete="off"
       [attr.aria-activedescendant]="found().length ? 'go-to-' + at() : null"
       (input)="type($any($event.target).value)"
@@ -89,6 +97,7 @@ const MAX = 9;
   styleUrl: './goTo.scss',
 })
 export class GoTo {
+  private readonly api = inject(Api);
   private readonly router = inject(Router);
   private readonly dialog = inject(MatDialogRef);
   protected readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
@@ -99,6 +108,24 @@ export class GoTo {
   constructor() {
     // At once, not after the dialog's entrance: people type on as soon as they have pressed the keys.
     afterNextRender(() => this.box().nativeElement.focus());
+    toObservable(this.text)
+      .pipe(
+        debounceTime(120),
+        switchMap((text) =>
+          text.trim() ? this.api.products(text, null).pipe(catchError(() => of([]))) : of([]),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((lines) =>
+        this.products.set(
+          lines.map(({ sku, title }): Target => ({
+            kind: 'Product',
+            name: title,
+            detail: sku,
+            commands: ['/products', sku],
+          })),
+        ),
+      );
   }
 
   private readonly targets = computed((): Target[] => {
@@ -122,14 +149,17 @@ export class GoTo {
     ];
   });
 
+  /** What the search finds among products, which are too many to be held here. */
+  private readonly products = signal<readonly Target[]>([]);
+
   protected readonly found = computed(() => {
     const words = this.text().toLowerCase().split(/\s+/).filter(Boolean);
-    return this.targets()
-      .filter((target) => {
-        const text = `${target.kind} ${target.name} ${target.detail}`.toLowerCase();
-        return words.every((word) => text.includes(word));
-      })
-      .slice(0, MAX);
+    const named = this.targets().filter((target) => {
+      const text = `${target.kind} ${target.name} ${target.detail}`.toLowerCase();
+      return words.every((word) => text.includes(word));
+    });
+    const products = words.length ? this.products() : [];
+    return [...named.slice(0, MAX - Math.min(products.length, LEAST_PRODUCTS)), ...products].slice(0, MAX);
   });
 
   protected type(text: string): void {

@@ -4,7 +4,9 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatIconModule } from '@angular/material/icon';
 import { MatMenuModule } from '@angular/material/menu';
 import { MatTooltipModule } from '@angular/material/tooltip';
-import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { filter, map } from 'rxjs';
 import { Store } from '@ngrx/store';
 import { FloorActions } from '../store/floor.actions';
 import { floorFeature } from '../store/floor.feature';
@@ -16,6 +18,62 @@ import { sessionFeature } from '../session/session.feature';
 import { Waiting } from '../api/waiting';
 import { Appearance } from './appearance';
 import { GoTo } from './goTo';
+
+interface Screen {
+  path: string;
+  name: string;
+  query?: Record<string, string>;
+}
+
+interface Group {
+  name: string;
+  screens: readonly Screen[];
+}
+
+/** One choice away. */
+const SCREENS: readonly Screen[] = [
+  { path: '/floor', name: 'Floor' },
+  { path: '/products', name: 'Products' },
+];
+
+/** Two choices away, by what belongs together. */
+const GROUPS: readonly Group[] = [
+  {
+    name: 'Catalogue',
+    screens: [
+      { path: '/categories', name: 'Categories' },
+      { path: '/collections', name: 'Collections' },
+      { path: '/tags', name: 'Tags' },
+      { path: '/attributes', name: 'Attributes' },
+      { path: '/pictures', name: 'Pictures' },
+      { path: '/catalogue/import', name: 'In and out' },
+    ],
+  },
+  {
+    name: 'Building',
+    screens: [
+      { path: '/ranges', name: 'Ranges' },
+      { path: '/parts', name: 'Parts' },
+      { path: '/pages', name: 'Pages' },
+    ],
+  },
+  {
+    name: 'Publishing',
+    screens: [
+      { path: '/publish', name: 'Publish' },
+      { path: '/editions', name: 'Editions' },
+      { path: '/editions', name: 'Calendar', query: { view: 'calendar' } },
+      { path: '/redirects', name: 'Redirects' },
+    ],
+  },
+  {
+    name: 'Settings',
+    screens: [
+      { path: '/shop-settings', name: 'The shop' },
+      { path: '/people', name: 'People' },
+    ],
+  },
+];
 
 @Component({
   selector: 'desk-shell',
@@ -40,17 +98,27 @@ import { GoTo } from './goTo';
             screen.name
           }}</a>
         }
-        <button type="button" class="more" [matMenuTriggerFor]="more">
-          More <mat-icon svgIcon="fold" />
-        </button>
-        <mat-menu #more="matMenu">
-          @for (screen of others; track screen.path) {
-            <a mat-menu-item [routerLink]="screen.path">{{ screen.name }}</a>
-          }
-        </mat-menu>
+        @for (group of groups; track group.name) {
+          <button
+            type="button"
+            class="group"
+            [class.here]="hereIn(group)"
+            [attr.aria-current]="hereIn(group) ? 'true' : null"
+            [matMenuTriggerFor]="menuOf"
+          >
+            {{ hereIn(group)?.name ?? group.name }} <mat-icon svgIcon="fold" />
+          </button>
+          <mat-menu #menuOf="matMenu">
+            @for (screen of group.screens; track screen.name) {
+              <a mat-menu-item [routerLink]="screen.path" [queryParams]="screen.query ?? {}">{{
+                screen.name
+              }}</a>
+            }
+          </mat-menu>
+        }
       </nav>
       <button type="button" class="go-to" (click)="goTo()">
-        <mat-icon svgIcon="search" aria-hidden="true" /> Go to an aisle or plan <kbd>Ctrl K</kbd>
+        <mat-icon svgIcon="search" aria-hidden="true" /> Go to … <kbd>Ctrl K</kbd>
       </button>
       @if (edition(); as live) {
         <a class="live" routerLink="/editions" matTooltip="What shoppers see"
@@ -93,29 +161,28 @@ export class Shell {
   protected readonly waiting = inject(Waiting);
   protected readonly user = this.store.selectSignal(sessionFeature.selectUser);
   protected readonly edition = this.store.selectSignal(floorFeature.selectEdition);
-  protected readonly screens = [
-    { path: '/floor', name: 'Floor' },
-    { path: '/parts', name: 'Parts' },
-    { path: '/ranges', name: 'Ranges' },
-    { path: '/collections', name: 'Collections' },
-    { path: '/pages', name: 'Pages' },
-    { path: '/editions', name: 'Editions' },
-  ];
-  /** Screens that are opened now and then. */
-  protected readonly others = [
-    { path: '/attributes', name: 'Attributes' },
-    { path: '/pictures', name: 'Pictures' },
-    { path: '/catalogue/import', name: 'Import' },
-    { path: '/redirects', name: 'Redirects' },
-    { path: '/people', name: 'People' },
-    { path: '/shop-settings', name: 'The shop' },
-  ];
+  protected readonly screens = SCREENS;
+  protected readonly groups = GROUPS;
+  private readonly router = inject(Router);
+  private readonly at = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      map(({ urlAfterRedirects }) => urlAfterRedirects.split('?')[0]),
+    ),
+    { initialValue: '' },
+  );
 
   constructor() {
     this.store.dispatch(FloorActions.entered());
     this.store.dispatch(RangesActions.needed());
     this.store.dispatch(PartsActions.needed());
     inject(CatalogueWords).load();
+  }
+
+  /** The screen of a group that is open. */
+  protected hereIn({ screens }: Group): Screen | undefined {
+    const at = this.at();
+    return screens.find(({ path, query }) => !query && (at === path || at.startsWith(`${path}/`)));
   }
 
   protected onKey(event: KeyboardEvent): void {

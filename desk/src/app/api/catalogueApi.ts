@@ -1,0 +1,77 @@
+import { Injectable } from '@angular/core';
+import type { BulkEdit, CellEdit, ProductView, RowsQuestion } from '@fond/contract';
+import { Calls } from './calls';
+
+/** Products looked at and corrected, one method per operation. */
+@Injectable({ providedIn: 'root' })
+export class CatalogueApi extends Calls {
+  columns() {
+    return this.call('productColumns');
+  }
+
+  gaps() {
+    return this.call('productGaps');
+  }
+
+  rows(question: RowsQuestion) {
+    return this.call('productRows', { body: question });
+  }
+
+  edit(cells: readonly CellEdit[]) {
+    return this.call('editProducts', { body: { cells } });
+  }
+
+  edits() {
+    return this.call('productEdits');
+  }
+
+  undo(id: string) {
+    return this.call('undoEdit', { params: { id } });
+  }
+
+  create(sku: string, title: string, from: string | null) {
+    return this.call('createProduct', { body: { sku, title, from } });
+  }
+
+  read(sku: string) {
+    return this.call('readProduct', { params: { sku } });
+  }
+
+  places(sku: string) {
+    return this.call('productPlaces', { params: { sku } });
+  }
+
+  tryBulk(bulk: BulkEdit) {
+    return this.call('tryBulkEdit', { body: bulk });
+  }
+
+  bulk(bulk: BulkEdit) {
+    return this.call('bulkEdit', { body: bulk });
+  }
+
+  keepPicture(file: File) {
+    const form = new FormData();
+    form.set('file', file, file.name);
+    return this.call('keepPicture', { form });
+  }
+
+  pictureLibrary(q: string, unused: boolean, from: number) {
+    return this.call('pictureLibrary', { query: { q, from, ...(unused && { unused: '1' as const }) } });
+  }
+
+  stopJob(id: string) {
+    return this.call('stopJob', { params: { id } });
+  }
+
+  views() {
+    return this.call('productViews');
+  }
+
+  saveView({ name, ...view }: ProductView) {
+    return this.call('saveProductView', { params: { name }, body: view });
+  }
+
+  deleteView(name: string) {
+    return this.call('deleteProductView', { params: { name } });
+  }
+}
