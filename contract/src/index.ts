@@ -4,6 +4,7 @@ export * from './aisle/types';
 export * from './attribute/types';
 export * from './badge/types';
 export * from './campaign/types';
+export * from './catalogue/types';
 export * from './collection/types';
 export * from './edition/types';
 export * from './facet/types';

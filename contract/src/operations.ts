@@ -9,6 +9,7 @@ import type { Operation } from './operation';
 import { CAMPAIGN_OPERATIONS } from './campaign/operations';
 import { CART_OPERATIONS } from './cart/operations';
 import { COLLECTION_OPERATIONS } from './collection/operations';
+import { GROUP_OPERATIONS } from './catalogue/groups';
 import { CATALOGUE_OPERATIONS } from './catalogue/operations';
 import { FREE_PAGE_OPERATIONS } from './freePage/operations';
 import { EDITION_OPERATIONS } from './edition/operations';
@@ -243,6 +244,7 @@ export const OPERATIONS = {
   ...COLLECTION_OPERATIONS,
   ...FREE_PAGE_OPERATIONS,
   ...CATALOGUE_OPERATIONS,
+  ...GROUP_OPERATIONS,
   ...LIBRARY_OPERATIONS,
   importCatalogue: {
     method: 'post',

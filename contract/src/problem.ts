@@ -41,6 +41,7 @@ export const PROBLEM_TYPES = {
   'not-enough-stock': { status: 409, title: 'There are not so many' },
   'cart-full': { status: 409, title: 'The cart is full' },
   'range-in-use': { status: 409, title: 'The range is in use' },
+  'group-in-use': { status: 409, title: 'Something is in it' },
   'collection-in-use': { status: 409, title: 'The collection is in use' },
   'nothing-to-publish': { status: 409, title: 'The draft is what is live already' },
   'done-already': { status: 409, title: 'This was done already' },

@@ -57,6 +57,7 @@ export * from './plan/edition';
 export * from './plan/fixtures';
 export * from './plan/housePlan';
 export * from './plan/inherit';
+export * from './plan/mentions';
 export * from './plan/merge';
 export * from './plan/nesting';
 export * from './plan/parts';

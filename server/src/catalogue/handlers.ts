@@ -6,6 +6,9 @@ import { readAisleTexts, saveAisleTexts } from './aisleTexts';
 import { changeAttribute, listAttributes, readAttribute } from './attributes';
 import { focusCategoryPicture, setCategoryPicture } from './categoryPictures';
 import { exportProducts } from './export/exportProducts';
+import { createCategory, deleteCategory, listCategories, placeCategory } from './groups/categories';
+import { groupUses } from './groups/groupUses';
+import { createTag, deleteTag, listTags } from './groups/tags';
 import { startImport } from './import/startImport';
 
 type Own =
@@ -15,6 +18,14 @@ type Own =
   | 'saveAisleTexts'
   | 'setCategoryPicture'
   | 'focusCategoryPicture'
+  | 'categories'
+  | 'createCategory'
+  | 'placeCategory'
+  | 'deleteCategory'
+  | 'tags'
+  | 'createTag'
+  | 'deleteTag'
+  | 'groupUses'
   | 'importCatalogue'
   | 'exportProducts';
 
@@ -32,6 +43,15 @@ export const catalogueHandlers = ({ sequelize, host, ...services }: Services): H
     thenServe(host, setCategoryPicture(sequelize, params.id, body.sku, user.id)),
   focusCategoryPicture: ({ params, body, user }) =>
     thenServe(host, focusCategoryPicture(sequelize, params.id, body, user.id)),
+  categories: () => listCategories(host.serving().snapshot),
+  createCategory: ({ body, user }) => thenServe(host, createCategory(sequelize, body, user.id)),
+  placeCategory: ({ params, body, user }) =>
+    thenServe(host, placeCategory(sequelize, params.id, body, user.id)),
+  deleteCategory: ({ params, user }) => thenServe(host, deleteCategory(sequelize, params.id, user.id)),
+  tags: () => listTags(host.serving().snapshot),
+  createTag: ({ body, user }) => thenServe(host, createTag(sequelize, body.title, user.id)),
+  deleteTag: ({ params, user }) => thenServe(host, deleteTag(sequelize, params.id, user.id)),
+  groupUses: ({ params: { of, id } }) => groupUses(sequelize, host.serving().snapshot, { kind: of, id }),
   importCatalogue: (call) => startImport(call, services),
   exportProducts: ({ query, response }) => exportProducts(sequelize, host.serving(), query, response),
 });

@@ -90,6 +90,13 @@ const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
     `take back: ${await fieldOf(sequelize, 'SELECT said AS name FROM product_edits WHERE id = ?', id)}`,
   bulkEdit: (_, { column, skus }) =>
     `change ${quote(column)} of ${skus ? `${skus.length} products` : 'all products of a filter'}`,
+  createCategory: (_, { title }) => `make the category ${quote(title)}`,
+  placeCategory: async (params, { slug }, sequelize) =>
+    `move the category ${await category(sequelize, params)} to the address “${slug}”`,
+  deleteCategory: async (params, _, sequelize) => `delete the category ${await category(sequelize, params)}`,
+  createTag: (_, { title }) => `make the tag ${quote(title)}`,
+  deleteTag: async ({ id }, _, sequelize) =>
+    `delete the tag ${await fieldOf(sequelize, 'SELECT slug AS name FROM tags WHERE id = ?', id)}`,
   createCollection: (_, body) => `make the collection ${titleIn(body)}`,
   saveCollection: (_, body) => `change the collection ${titleIn(body)}`,
   deleteCollection: async ({ id }, _, sequelize) =>
