@@ -30,6 +30,8 @@ const SCREENS = [
   '/attributes',
   '/products',
   '/products/PK-1017',
+  '/categories/3',
+  '/tags/2',
   '/editions',
   '/editions?view=calendar',
   '/pictures',

@@ -144,11 +144,16 @@ export const CATALOGUE_OPERATIONS = {
   setCategoryPicture: {
     method: 'put',
     path: '/api/catalogue/categories/{id}/picture',
-    summary: 'The picture of a category: a product’s first one, or none',
+    summary: 'The picture of a category: a product’s first one, one of the library, or none',
     access: 'signed-in',
     shown: true,
     params: id,
-    body: object<{ sku: string | null }>({ sku: Joi.string().max(64).allow(null).required() }),
+    body: object<{ sku: string | null; source?: string }>({
+      sku: Joi.string().max(64).allow(null).required(),
+      source: Joi.string()
+        .max(400)
+        .description('In place of a product’s: a picture of the library, by its name'),
+    }),
     status: 204,
     answer: null,
     problems: ['bad-input', 'not-found', 'database-away'],

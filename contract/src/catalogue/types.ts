@@ -5,6 +5,8 @@ export interface CategoryLine {
   slug: string;
   /** As under the shop's root. */
   path: string;
+  /** As product files write it. */
+  written: string;
   titles: Readonly<Record<string, string>>;
   /** Among its sisters, from 0. */
   position: number;
@@ -20,6 +22,8 @@ export interface TagLine {
   id: number;
   slug: string;
   path: string;
+  /** As product files write it. */
+  written: string;
   titles: Readonly<Record<string, string>>;
   products: number;
 }

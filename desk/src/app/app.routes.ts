@@ -114,6 +114,26 @@ export const routes: Routes = [
         loadComponent: () => import('./catalogue/sheet/productPage').then((m) => m.ProductPage),
       },
       {
+        path: 'categories',
+        title: 'Categories · Fond Aisle',
+        loadComponent: () => import('./catalogue/groups/categoriesPage').then((m) => m.CategoriesPage),
+      },
+      {
+        path: 'categories/:id',
+        title: 'Category · Fond Aisle',
+        loadComponent: () => import('./catalogue/groups/categoriesPage').then((m) => m.CategoriesPage),
+      },
+      {
+        path: 'tags',
+        title: 'Tags · Fond Aisle',
+        loadComponent: () => import('./catalogue/groups/tagsPage').then((m) => m.TagsPage),
+      },
+      {
+        path: 'tags/:id',
+        title: 'Tag · Fond Aisle',
+        loadComponent: () => import('./catalogue/groups/tagsPage').then((m) => m.TagsPage),
+      },
+      {
         path: 'attributes',
         title: 'Attributes · Fond Aisle',
         loadComponent: () => import('./attribute/attributesPage').then((m) => m.AttributesPage),

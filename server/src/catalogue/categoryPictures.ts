@@ -6,15 +6,18 @@ import { problem } from '../problem/problem';
 import { recordActivity } from '../activity/activity';
 import { noteCatalogueChange } from '../database/catalogueChanges';
 
-/** The first picture of a product as the picture of a category; null takes the category's picture away. */
+/** A picture of the library, or a product's first one, as the picture of a category; neither takes its picture away. */
 export function setCategoryPicture(
   sequelize: Sequelize,
   id: number,
-  sku: string | null,
+  { sku, source: kept }: { sku: string | null; source?: string },
   userId: number,
 ): Promise<void> {
-  return changed(sequelize, id, { picture: sku }, userId, async (transaction) => {
-    const source = sku === null ? null : await firstPicture(sequelize, sku, transaction);
+  return changed(sequelize, id, { picture: kept ?? sku }, userId, async (transaction) => {
+    const source =
+      kept === undefined
+        ? sku && (await firstPicture(sequelize, sku, transaction))
+        : await knownPicture(sequelize, kept, transaction);
     await runSql(
       sequelize,
       'UPDATE categories SET picture = ?, focus_x = 50, focus_y = 50 WHERE id = ?',
@@ -56,6 +59,20 @@ async function changed(
     await noteCatalogueChange(sequelize, 'categories', transaction);
     await recordActivity({ userId, action: 'save', subject: `category:${id}`, detail }, transaction);
   });
+}
+
+async function knownPicture(sequelize: Sequelize, source: string, transaction: Transaction): Promise<string> {
+  const [known] = await select(
+    sequelize,
+    'SELECT source FROM pictures WHERE source = ?',
+    [source],
+    transaction,
+  );
+  if (!known)
+    throw problem('bad-input', 'Nothing was changed.', [
+      { path: 'source', message: `there is no picture “${source.slice(0, 80)}” in the library` },
+    ]);
+  return source;
 }
 
 async function firstPicture(sequelize: Sequelize, sku: string, transaction: Transaction): Promise<string> {

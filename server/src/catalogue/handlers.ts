@@ -40,15 +40,15 @@ export const catalogueHandlers = ({ sequelize, host, ...services }: Services): H
   saveAisleTexts: ({ params, body, user }) =>
     thenServe(host, saveAisleTexts(sequelize, params.of, params.id, body, user.id)),
   setCategoryPicture: ({ params, body, user }) =>
-    thenServe(host, setCategoryPicture(sequelize, params.id, body.sku, user.id)),
+    thenServe(host, setCategoryPicture(sequelize, params.id, body, user.id)),
   focusCategoryPicture: ({ params, body, user }) =>
     thenServe(host, focusCategoryPicture(sequelize, params.id, body, user.id)),
-  categories: () => listCategories(host.serving().snapshot),
+  categories: () => listCategories(sequelize, host.serving().snapshot),
   createCategory: ({ body, user }) => thenServe(host, createCategory(sequelize, body, user.id)),
   placeCategory: ({ params, body, user }) =>
     thenServe(host, placeCategory(sequelize, params.id, body, user.id)),
   deleteCategory: ({ params, user }) => thenServe(host, deleteCategory(sequelize, params.id, user.id)),
-  tags: () => listTags(host.serving().snapshot),
+  tags: () => listTags(sequelize, host.serving().snapshot),
   createTag: ({ body, user }) => thenServe(host, createTag(sequelize, body.title, user.id)),
   deleteTag: ({ params, user }) => thenServe(host, deleteTag(sequelize, params.id, user.id)),
   groupUses: ({ params: { of, id } }) => groupUses(sequelize, host.serving().snapshot, { kind: of, id }),

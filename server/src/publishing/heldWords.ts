@@ -75,10 +75,12 @@ const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
   endCampaign: async (params) => `end the campaign ${await campaign(params)}`,
   changeAttribute: ({ key }) => `change the attribute ${quote(key)}`,
   saveAisleTexts: ({ of }, body) => `write the texts of the ${of} ${titleIn(body)}`,
-  setCategoryPicture: async (params, { sku }, sequelize) =>
-    sku === null
-      ? `take the picture of ${await category(sequelize, params)} away`
-      : `show ${sku} as the picture of ${await category(sequelize, params)}`,
+  setCategoryPicture: async (params, { sku, source }, sequelize) =>
+    source !== undefined
+      ? `show ${quote(source)} as the picture of ${await category(sequelize, params)}`
+      : sku === null
+        ? `take the picture of ${await category(sequelize, params)} away`
+        : `show ${sku} as the picture of ${await category(sequelize, params)}`,
   focusCategoryPicture: async (params, _, sequelize) =>
     `move what stays in view of the picture of ${await category(sequelize, params)}`,
   setFeatured: ({ sku }, { featured }) => `${featured ? 'feature' : 'no longer feature'} ${sku}`,

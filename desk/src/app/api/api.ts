@@ -332,8 +332,8 @@ export class Api extends Calls {
     return this.call('saveAisleTexts', { params: { of, id }, body: { ...texts, seen } });
   }
 
-  setCategoryPicture(id: number, sku: string | null) {
-    return this.call('setCategoryPicture', { params: { id }, body: { sku } });
+  setCategoryPicture(id: number, sku: string | null, source?: string) {
+    return this.call('setCategoryPicture', { params: { id }, body: { sku, source } });
   }
 
   focusCategoryPicture(id: number, focus: FocusPoint) {

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { BulkEdit, CellEdit, ProductView, RowsQuestion } from '@fond/contract';
+import type { BulkEdit, CategoryPlace, CellEdit, ProductView, RowsQuestion } from '@fond/contract';
 import { Calls } from './calls';
 
 /** Products looked at and corrected, one method per operation. */
@@ -57,6 +57,38 @@ export class CatalogueApi extends Calls {
 
   pictureLibrary(q: string, unused: boolean, from: number) {
     return this.call('pictureLibrary', { query: { q, from, ...(unused && { unused: '1' as const }) } });
+  }
+
+  categories() {
+    return this.call('categories');
+  }
+
+  createCategory(parent: number | null, title: string) {
+    return this.call('createCategory', { body: { parent, title } });
+  }
+
+  placeCategory(id: number, place: CategoryPlace) {
+    return this.call('placeCategory', { params: { id }, body: place });
+  }
+
+  deleteCategory(id: number) {
+    return this.call('deleteCategory', { params: { id } });
+  }
+
+  tags() {
+    return this.call('tags');
+  }
+
+  createTag(title: string) {
+    return this.call('createTag', { body: { title } });
+  }
+
+  deleteTag(id: number) {
+    return this.call('deleteTag', { params: { id } });
+  }
+
+  groupUses(of: 'category' | 'tag' | 'collection', id: number) {
+    return this.call('groupUses', { params: { of, id } });
   }
 
   stopJob(id: string) {

@@ -14,8 +14,8 @@ import { Store } from '@ngrx/store';
 import { WORDED_AISLES, type FloorAisle } from '@fond/contract';
 import { HOUSE_PLAN_ID } from '@fond/core';
 import { againstWords, exactnessWords, ruleWords } from '../wording/reachWords';
-import { AisleWords } from './aisleWords';
-import { CategoryPicture } from './categoryPicture';
+import { AisleWords } from '../catalogue/groups/aisleWords';
+import { CategoryPicture } from '../catalogue/groups/categoryPicture';
 import { floorFeature } from '../store/floor.feature';
 
 /** Why an aisle uses its plan: the winner, every other candidate, and what keeps each from serving it. */

@@ -5,6 +5,7 @@ import { recordActivity } from '../../activity/activity';
 import { noteCatalogueChange } from '../../database/catalogueChanges';
 import { insertRows, runSql, select } from '../../database/rows';
 import { inUnit } from '../../database/unit';
+import { exportNames } from '../export/names';
 import { problem } from '../../problem/problem';
 import { followSlug } from '../../redirect/redirects';
 import { shopSettings } from '../../setting/shopSettings';
@@ -14,7 +15,8 @@ import { slugOf, takeSlug } from '../../text/slugs';
 const DEEPEST = 40;
 
 /** All categories as they are served, in the order of the tree. */
-export function listCategories(snapshot: Snapshot): CategoryLine[] {
+export async function listCategories(sequelize: Sequelize, snapshot: Snapshot): Promise<CategoryLine[]> {
+  const names = await exportNames(sequelize, snapshot.frame.languages[0]);
   const rows = new Map(snapshot.frame.categories.map((row) => [row.id, row]));
   const places = new Map<number | null, number>();
   return snapshot.aisles.all.flatMap((aisle) => {
@@ -27,6 +29,7 @@ export function listCategories(snapshot: Snapshot): CategoryLine[] {
       parent: row.parent,
       slug: row.slug,
       path: aisle.path,
+      written: names.category(row.id),
       titles: row.titles,
       position,
       colour: row.colour,

@@ -5,16 +5,25 @@ import { recordActivity } from '../../activity/activity';
 import { noteCatalogueChange } from '../../database/catalogueChanges';
 import { runSql, select } from '../../database/rows';
 import { inUnit } from '../../database/unit';
+import { exportNames } from '../export/names';
 import { problem } from '../../problem/problem';
 import { followSlug } from '../../redirect/redirects';
 import { shopSettings } from '../../setting/shopSettings';
 import { ShopNames } from '../import/names';
 
 /** All tags as they are served. */
-export function listTags(snapshot: Snapshot): TagLine[] {
+export async function listTags(sequelize: Sequelize, snapshot: Snapshot): Promise<TagLine[]> {
+  const names = await exportNames(sequelize, snapshot.frame.languages[0]);
   return snapshot.frame.tags.map(({ id, slug, titles }) => {
     const aisle = snapshot.aisles.byKey.get(`tag:${id}`)!;
-    return { id, slug, path: aisle.path, titles, products: aisleProducts(snapshot, aisle).count };
+    return {
+      id,
+      slug,
+      path: aisle.path,
+      written: names.tag(id),
+      titles,
+      products: aisleProducts(snapshot, aisle).count,
+    };
   });
 }
 

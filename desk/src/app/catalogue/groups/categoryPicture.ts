@@ -1,18 +1,20 @@
 import { ChangeDetectionStrategy, Component, inject, input, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Observable } from 'rxjs';
+import { switchMap, type Observable } from 'rxjs';
 import type { FloorAisle, Problem } from '@fond/contract';
 import type { FocusPoint } from '@fond/core';
-import { Api } from '../api/api';
-import { FocusField } from '../picture/focusField';
-import { ProductPicker } from '../product/productPicker';
-import { FloorActions } from '../store/floor.actions';
+import { Api } from '../../api/api';
+import { CatalogueApi } from '../../api/catalogueApi';
+import { FocusField } from '../../picture/focusField';
+import { ProductPicker } from '../../product/productPicker';
+import { FilePick } from '../../shell/filePick';
+import { FloorActions } from '../../store/floor.actions';
 
 /** The one picture of a category: of a product that stands for it, or none. */
 @Component({
   selector: 'desk-category-picture',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FocusField, ProductPicker],
+  imports: [FilePick, FocusField, ProductPicker],
   template: `
     <p>
       @if (aisle().picture; as picture) {
@@ -29,6 +31,11 @@ import { FloorActions } from '../store/floor.actions';
       <button type="button" class="word" (click)="choosing.set(!choosing())">
         {{ choosing() ? 'Leave it' : 'Choose a product’s picture' }}
       </button>
+      <desk-file-pick
+        words="Upload one …"
+        accept="image/jpeg,image/png,image/webp,image/avif,image/gif"
+        (picked)="upload($event)"
+      />
       @if (aisle().picture) {
         <button type="button" class="word" (click)="take(null)">Take it away</button>
       }
@@ -57,6 +64,7 @@ import { FloorActions } from '../store/floor.actions';
 })
 export class CategoryPicture {
   private readonly api = inject(Api);
+  private readonly catalogue = inject(CatalogueApi);
   private readonly store = inject(Store);
   readonly aisle = input.required<FloorAisle>();
   protected readonly choosing = signal(false);
@@ -69,6 +77,14 @@ export class CategoryPicture {
 
   protected take(sku: string | null): void {
     this.after(this.api.setCategoryPicture(this.id(), sku));
+  }
+
+  protected upload(file: File): void {
+    this.after(
+      this.catalogue
+        .keepPicture(file)
+        .pipe(switchMap(({ source }) => this.api.setCategoryPicture(this.id(), null, source))),
+    );
   }
 
   protected keep(focus: FocusPoint): void {

@@ -13,11 +13,11 @@ import { MatSnackBar } from '@angular/material/snack-bar';
 import { Store } from '@ngrx/store';
 import type { AisleTexts, Problem, WordedAisle } from '@fond/contract';
 import { sameValue } from '@fond/core';
-import { Api } from '../api/api';
-import { isKind } from '../api/problem';
-import { RangeVocabulary } from '../wording/rangeNames';
-import { LocalTexts } from '../records/localTexts';
-import { FloorActions } from '../store/floor.actions';
+import { Api } from '../../api/api';
+import { isKind } from '../../api/problem';
+import { RangeVocabulary } from '../../wording/rangeNames';
+import { LocalTexts } from '../../records/localTexts';
+import { FloorActions } from '../../store/floor.actions';
 
 /** What a category or a tag is called and says of itself, written where the aisle is seen. */
 @Component({
