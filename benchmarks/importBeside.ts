@@ -1,5 +1,3 @@
-import { spawn } from 'node:child_process';
-import { once } from 'node:events';
 import { openAsBlob } from 'node:fs';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -7,74 +5,19 @@ import path from 'node:path';
 import { setTimeout as delay } from 'node:timers/promises';
 import { createConnection } from 'mariadb';
 import { pino } from 'pino';
-import type { Job, Session } from '@fond/contract';
+import type { Job } from '@fond/contract';
 import { startDatabase } from '../server/src/database/process';
 import { writeCsv } from './catalogue';
 import { spreadOf, spreadRow, timedAsync, type Row } from './measure';
-import { environmentOf, importFromFile, ROOT, startApplication } from './server';
+import { addPerson, caller, signIn, type Caller } from './person';
+import { importFromFile, startApplication } from './server';
 
-const PERSON = { email: 'bench@pellmere.example', password: 'correct-horse' };
 /** How long the shop is watched without an import, in milliseconds. */
 const AT_REST = 30_000;
 /** What nobody should wait for, in milliseconds. */
 const LONG = 300;
 /** Between one round of requests and the next, in milliseconds. */
 const BETWEEN = 150;
-
-async function addPerson(folder: string): Promise<void> {
-  const child = spawn(
-    process.execPath,
-    ['--import', 'tsx', 'server/src/addUser.ts', PERSON.email, 'Bench', 'owner'],
-    { cwd: ROOT, env: environmentOf(folder, 0, false), stdio: ['pipe', 'ignore', 'ignore'] },
-  );
-  child.stdin.end(`${PERSON.password}\n`);
-  const [code] = (await once(child, 'exit')) as [number];
-  if (code !== 0) throw new Error('Nobody could be added who signs in.');
-}
-
-interface Caller {
-  ask: (method: string, address: string, body?: object | FormData) => Promise<Response>;
-}
-
-/** Sends the cookies that it was given, and the token of who signed in. */
-function caller(url: string, token = '', cookie = ''): Caller {
-  let held = cookie;
-  return {
-    ask: async (method, address, body) => {
-      const form = body instanceof FormData;
-      const answer = await fetch(url + address, {
-        method,
-        headers: {
-          ...(held && { Cookie: held }),
-          ...(token && { 'X-CSRF-Token': token }),
-          ...(body && !form && { 'Content-Type': 'application/json' }),
-        },
-        body: form ? body : body && JSON.stringify(body),
-      });
-      held = answer.headers.getSetCookie().map((one) => one.split(';', 1)[0])[0] ?? held;
-      if (!answer.ok)
-        throw new Error(`${method} ${address} answered ${answer.status}: ${await answer.text()}`);
-      return answer;
-    },
-  };
-}
-
-async function signIn(url: string): Promise<Caller> {
-  const answer = await fetch(`${url}/api/session`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify(PERSON),
-  });
-  const { csrfToken } = (await answer.json()) as Session;
-  return caller(
-    url,
-    csrfToken,
-    answer.headers
-      .getSetCookie()
-      .map((one) => one.split(';', 1)[0])
-      .join('; '),
-  );
-}
 
 type Times = Record<'kept' | 'made' | 'star' | 'cart', number[]>;
 

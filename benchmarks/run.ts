@@ -12,6 +12,7 @@ import { lighthouseRows } from './lighthouse';
 import { machine, type Row } from './measure';
 import { planRows } from './plans';
 import { previewRows } from './preview';
+import { tableRows } from './table';
 import { shopPageRows } from './shopPage';
 import { demoRows, importRows, largeRows } from './server';
 
@@ -99,6 +100,7 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
   },
   import: () => section('import', importRows),
   beside: () => section('a large file beside shoppers', () => importBesideRows(2 * LARGE)),
+  table: () => section(`the products table, ${LARGE} products`, () => tableRows(LARGE)),
   large: () => section(`a server of ${LARGE} products`, () => largeRows(LARGE)),
 };
 const asked = process.argv[2];

@@ -65,14 +65,6 @@ try {
   await shot(card, 'card.png');
   await card.close();
 
-  const quick = await browser.page(1280, 800);
-  await quick.goto(`${application.baseUrl}/shop/cookware/pans`);
-  await quick.waitForSelector('.card-quick a');
-  await quick.hover('#products .card:nth-child(2)');
-  await quick.click('#products .card:nth-child(2) .card-quick a');
-  await quick.waitForSelector('dialog.quick:modal');
-  await shot(quick, 'quick-look.png');
-  await quick.close();
   await shop('/cookware/pans', 'shop-wide.png', 1280, 800);
   await shop('/', 'shop-narrow.png', 390, 844);
   await shop('/products/' + (await slugOf('/kettles-and-coffee/teapots')), 'shop-product.png', 1280, 800);
@@ -110,18 +102,6 @@ try {
   await tiled.waitForSelector('.saving.saved');
   await tiled.$eval('[data-line="tiles"]', (line) => line.scrollIntoView());
   await shot(tiled, 'tiles.png');
-  const { page: spooned } = await planFor(browser, '/table', 'Table');
-  await spooned.waitForSelector('[aria-label="Add behind title title"]');
-  await spooned.focus('[aria-label="Add behind title title"]');
-  await spooned.keyboard.press('Enter');
-  await press(spooned, 'button[mat-menu-item]::-p-text(part)');
-  await press(spooned, 'button[mat-menu-item]::-p-text(New in the shop)');
-  await says(spooned, '[data-line="part"]', 'Part.');
-  await spooned.waitForSelector('.saving.saved');
-  const parts = await browser.desk('/parts');
-  await parts.waitForSelector('desk-parts tbody tr a');
-  await shot(parts, 'parts.png');
-
   const looked = await plan('/plans/house?aisle=%2Fbaking&open=look');
   await press(looked, 'desk-look-slip button::-p-text(Garden)');
   const garden = await frameOf(looked);
@@ -166,10 +146,19 @@ try {
   }
   await shot(arranged, 'arrange.png');
 
-  const collections = await browser.desk('/collections');
-  await press(collections, '.list a::-p-text(Winter sale)');
-  await collections.waitForSelector('desk-clauses li b');
-  await shot(collections, 'collections.png');
+  const products = await browser.desk('/products?q=pan&sort=-price');
+  await products.waitForSelector('#cell-0-3 .face');
+  await products.click('#cell-1-3');
+  await products.keyboard.down('Shift');
+  for (const key of ['ArrowDown', 'ArrowDown', 'ArrowRight'] as const) await products.keyboard.press(key);
+  await products.keyboard.up('Shift');
+  await shot(products, 'products.png');
+  const product = await browser.desk('/products/PK-1017');
+  await product.waitForSelector('aside li');
+  await shot(product, 'product.png');
+  const categories = await browser.desk('/categories/3');
+  await categories.waitForSelector('desk-category-picture img');
+  await shot(categories, 'categories.png');
 
   const knives = await plan('/plans/house?aisle=%2Ftable');
   await press(knives, '[data-slip="grid"]');

@@ -25,6 +25,8 @@ import { EXPORT_FORMATS, type BulkEdit, type CellEdit, type ExportFormat, type R
 
 /** Cells that are written in one step; a block of a spreadsheet with more of them is better read as a file. */
 export const MAX_CELLS = 5_000;
+/** Products that are named for one change; beyond that a filter says which. */
+export const MAX_CHOSEN = 20_000;
 /** Rows of one window. */
 export const MAX_ROWS = 200;
 
@@ -32,7 +34,7 @@ const column = Joi.string().min(1).max(200);
 const bulk = {
   skus: Joi.array()
     .items(sku)
-    .max(MAX_NAMED)
+    .max(MAX_CHOSEN)
     .allow(null)
     .required()
     .description('Article numbers; null for all of the filter'),
