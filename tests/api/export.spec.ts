@@ -149,18 +149,25 @@ describe('products that are taken out', () => {
     for (const { price, was } of sale) expect(Number(was)).toBeGreaterThan(Number(price));
   });
 
+  it('are those of a filter of the products table: a search, what they lack, clauses', async () => {
+    const clauses = encodeURIComponent(JSON.stringify([{ kind: 'sale' }]));
+    const sale = rowsOf(await exported(`?q=pan&clauses=${clauses}`));
+    expect(sale.length).toBeGreaterThan(1);
+    for (const { price, was } of sale) expect(Number(was)).toBeGreaterThan(Number(price));
+    const bare = rowsOf(await exported('?gap=attribute:material'));
+    expect(bare.length).toBeGreaterThan(0);
+    for (const row of bare) expect(row['Material']).toBe('');
+    for (const query of ['clauses={', 'clauses=[{"kind":"nothing"}]', 'gap=constructor'])
+      expect((await desk.get(`/api/catalogue/export?${query}`)).status).toBe(400);
+  });
+
   it('are of one moment, however slowly they are taken', async () => {
     const lines = Array.from({ length: 1_500 }, (_, at) => `M-${at},Moment ${at},Moments,${at}`);
     await desk.importFile('moments.csv', `sku,title,category,stock\n${lines.join('\n')}\n`);
     const slow = new SlowResponse();
     const sequelize = connect(server.databaseUrl);
     try {
-      const sent = exportProducts(
-        sequelize,
-        server.application.host.serving(),
-        {},
-        slow as unknown as Response,
-      );
+      const sent = exportProducts(sequelize, null, 'csv', slow as unknown as Response);
       // The file has begun, and waits for whoever takes it.
       await slow.begun;
       await desk.importFile('later.csv', `sku,title,stock\nM-1499,Moment 1499,7\nM-9999,Too late,1\n`);

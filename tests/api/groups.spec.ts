@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
-import type { BulkEdit, CategoryLine, GroupUses, Job, TagLine } from '@fond/contract';
+import type { AttributeValues, BulkEdit, CategoryLine, GroupUses, Job, TagLine } from '@fond/contract';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
 let server: TestServer;
@@ -125,5 +125,50 @@ describe('tags', () => {
     expect((await tags()).find(({ id }) => id === made.body.id)!.products).toBe(crowd.products);
     expect((await desk.delete(`/api/catalogue/tags/${crowd.id}`)).status).toBe(204);
     expect(await statusAt('/tags/for-a-crowd')).toBe(404);
+  });
+});
+
+describe('attributes and their values', () => {
+  const valuesOf = async (key: string): Promise<AttributeValues> =>
+    (await desk.get(`/api/catalogue/attributes/${key}/values`)).body;
+
+  it('are listed with their products, and those that are spelt alike are named', async () => {
+    await desk.importFile(
+      'alike.csv',
+      'sku,title,Maker of it\nA-1,One,Aldermoor\nA-2,Two,ALDERMOOR\nA-3,Three,Alder moor\nA-4,Four,Selby\n',
+    );
+    const { column, values, variants } = await valuesOf('maker-of-it');
+    expect(column).toBe('Maker of it');
+    expect(values.map(({ value, products }) => [value, products])).toContainEqual(['Selby', 1]);
+    expect(variants.map((group) => [...group].sort())).toEqual([['ALDERMOOR', 'Alder moor', 'Aldermoor']]);
+    const clauses = [{ kind: 'attribute' as const, attribute: 'maker-of-it', values: ['ALDERMOOR'] }];
+    const change = { kind: 'set' as const, text: 'Aldermoor' };
+    await bulk({ skus: null, filter: { clauses }, column: 'Maker of it', change });
+    const after = await valuesOf('maker-of-it');
+    expect(after.values.find(({ value }) => value === 'Aldermoor')?.products).toBe(2);
+    expect(after.values.some(({ value }) => value === 'ALDERMOOR')).toBe(false);
+  });
+
+  it('get words in every language and a colour, which shoppers see', async () => {
+    const [{ value }] = (await valuesOf('material')).values;
+    const line = { value, labels: { en: 'Essay stuff', fr: 'Matière d’essai' }, swatch: '#123456' };
+    expect((await desk.put('/api/catalogue/attributes/material/values', line)).status).toBe(204);
+    expect((await valuesOf('material')).values.find((one) => one.value === value)).toMatchObject(line);
+    const listing = await server.guest.get('/api/shop/listing').query({ aisle: '/cookware', lang: 'fr' });
+    expect(JSON.stringify(listing.body)).toContain('Matière d’essai');
+    const bad = await desk.put('/api/catalogue/attributes/material/values', { ...line, swatch: 'red' });
+    expect(bad.status).toBe(400);
+    expect((await desk.get('/api/catalogue/attributes/constructor/values')).status).toBe(404);
+  });
+
+  it('are made with a key of their own, once', async () => {
+    const wish = { label: 'Net weight', type: 'number', unit: 'g' };
+    const made = await desk.post('/api/catalogue/attributes', wish);
+    expect(made.body).toEqual({ key: 'net-weight' });
+    const columns = (await desk.get('/api/catalogue/columns')).body as { name: string }[];
+    expect(columns.map(({ name }) => name)).toContain('Net weight (g)');
+    expect((await desk.post('/api/catalogue/attributes', wish)).body.errors[0].path).toBe('label');
+    const price = await desk.post('/api/catalogue/attributes', { ...wish, label: 'Price' });
+    expect(price.body).toEqual({ key: '_price' });
   });
 });

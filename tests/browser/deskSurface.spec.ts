@@ -241,7 +241,7 @@ describe('the desk on a phone', () => {
   it('has its screens within the width, and leads from one to the others', async () => {
     const page = await browser.desk('/floor', 390, 844);
     for (const [name, path] of [
-      ['Editions', '/editions'],
+      ['Products', '/products'],
       ['Floor', '/floor'],
     ]) {
       await press(page, `nav[aria-label="Screens"] a::-p-text(${name})`);

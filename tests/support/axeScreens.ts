@@ -30,6 +30,7 @@ const SCREENS = [
   '/attributes',
   '/products',
   '/products/PK-1017',
+  '/attributes/material',
   '/categories/3',
   '/tags/2',
   '/editions',

@@ -21,3 +21,28 @@ export interface AttributeLine {
 /** What it is, and how numbers are written, stay as they are where they are not named. */
 export type AttributeChange = Pick<AttributeLine, 'labels' | 'unit' | 'filterable' | 'onCards' | 'aisles'> &
   Partial<Pick<AttributeLine, 'grouped' | 'decimals' | 'type'>>;
+
+/** One value of an attribute. */
+export interface AttributeValueLine {
+  value: string;
+  /** Products that have it. */
+  products: number;
+  /** Words per language, where it isn't shown as it is. */
+  labels: Texts;
+  /** CSS colour. */
+  swatch: string | null;
+}
+
+export interface AttributeValues {
+  /** The attribute's column as product files name it; null where files can't. */
+  column: string | null;
+  values: readonly AttributeValueLine[];
+  /** Values that differ only in capitals, accents or blanks, the most frequent first. */
+  variants: readonly (readonly string[])[];
+}
+
+export interface AttributeInput {
+  label: string;
+  type: AttributeType;
+  unit: string | null;
+}

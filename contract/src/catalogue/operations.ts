@@ -1,7 +1,12 @@
 import Joi from 'joi';
 import { list, object } from '../schema/typed';
 import { type AisleTexts, type WordedAisle, WORDED_AISLES } from '../aisle/types';
-import type { AttributeChange } from '../attribute/types';
+import type {
+  AttributeChange,
+  AttributeInput,
+  AttributeValueLine,
+  AttributeValues,
+} from '../attribute/types';
 import type { KeptPicture, PictureReport, SmallPicture } from '../picture/types';
 import type { FocusPoint } from '@fond/core';
 import type { Operation } from '../operation';
@@ -97,6 +102,62 @@ export const CATALOGUE_OPERATIONS = {
     }),
     status: 200,
     answer: attributeLine,
+    problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  createAttribute: {
+    method: 'post',
+    path: '/api/catalogue/attributes',
+    summary: 'Make an attribute; its key follows from what it is called',
+    access: 'signed-in',
+    body: object<AttributeInput>({
+      label: Joi.string().trim().min(1).max(120).required(),
+      type: Joi.valid('text', 'many', 'number', 'boolean', 'colour').required(),
+      unit: Joi.string().trim().min(1).max(16).allow(null).required(),
+    }),
+    status: 201,
+    answer: object<{ key: string }>({ key: Joi.string().required() }),
+    problems: ['bad-input', 'database-away'],
+  },
+  attributeValues: {
+    method: 'get',
+    path: '/api/catalogue/attributes/{key}/values',
+    summary: 'The values of an attribute with their words and products, and those that are spelt alike',
+    access: 'signed-in',
+    params: object<{ key: string }>({ key: Joi.string().max(65).required() }),
+    status: 200,
+    answer: object<AttributeValues>({
+      column: text.allow(null).required(),
+      values: Joi.array()
+        .items(
+          Joi.object({
+            value: text.required(),
+            products: count.required(),
+            labels: texts.required(),
+            swatch: Joi.string().allow(null).required(),
+          }),
+        )
+        .required(),
+      variants: Joi.array().items(Joi.array().items(text)).required(),
+    }),
+    problems: ['not-found', 'not-ready', 'database-away'],
+  },
+  writeAttributeValue: {
+    method: 'put',
+    path: '/api/catalogue/attributes/{key}/values',
+    summary: 'What a value is called in each language, and its colour',
+    access: 'signed-in',
+    shown: true,
+    params: object<{ key: string }>({ key: Joi.string().max(65).required() }),
+    body: object<Omit<AttributeValueLine, 'products'>>({
+      value: Joi.string().min(1).max(200).required(),
+      labels: textsOf(120),
+      swatch: Joi.string()
+        .pattern(/^#[0-9a-f]{6}$/, 'a colour such as #0b4f5c')
+        .allow(null)
+        .required(),
+    }),
+    status: 204,
+    answer: null,
     problems: ['bad-input', 'not-found', 'database-away'],
   },
   uploadPicture: {

@@ -21,7 +21,7 @@ import {
   productViewBody,
   productViews,
 } from './shapes';
-import { EXPORT_FORMATS, type BulkEdit, type CellEdit, type ExportFormat, type RowsQuestion } from './types';
+import { EXPORT_FORMATS, type BulkEdit, type CellEdit, type ExportInput, type RowsQuestion } from './types';
 
 /** Cells that are written in one step; a block of a spreadsheet with more of them is better read as a file. */
 export const MAX_CELLS = 5_000;
@@ -76,12 +76,15 @@ export const PRODUCT_OPERATIONS = {
     method: 'get',
     path: '/api/catalogue/export',
     summary:
-      'Products as a product file that an import reads: of the whole shop, of one aisle, or those of a saved range',
+      'Products as a product file that an import reads: of the whole shop, of a filter, or those of a saved range',
     access: 'signed-in',
-    query: object<{ format?: ExportFormat; aisle?: string; range?: string }>({
+    query: object<ExportInput>({
       format: Joi.valid(...EXPORT_FORMATS),
       aisle: Joi.string().max(1000).pattern(/^\//, 'a path that starts with a slash'),
       range: Joi.string().guid(),
+      q: Joi.string().allow('').max(200),
+      gap: Joi.string().max(80).description('Something that they lack, as in `gaps`'),
+      clauses: Joi.string().max(8_000).description('Clauses of ranges, as JSON'),
     }),
     status: 200,
     answer: Joi.string(),

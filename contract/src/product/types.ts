@@ -21,6 +21,19 @@ export interface ProductLookup {
 export const EXPORT_FORMATS = ['csv', 'json', 'jsonl'] as const;
 export type ExportFormat = (typeof EXPORT_FORMATS)[number];
 
+/** What is to be taken out; the whole shop where nothing is said. */
+export interface ExportInput {
+  format?: ExportFormat;
+  /** Path of an aisle. */
+  aisle?: string;
+  /** Id of a saved range; nothing else but an aisle goes with it. */
+  range?: string;
+  q?: string;
+  gap?: string;
+  /** Clauses of ranges, as JSON. */
+  clauses?: string;
+}
+
 /** How a column of the products table is read and written. */
 export type ProductColumnKind =
   | 'text'

@@ -139,6 +139,11 @@ export const routes: Routes = [
         loadComponent: () => import('./attribute/attributesPage').then((m) => m.AttributesPage),
       },
       {
+        path: 'attributes/:key',
+        title: 'Values · Fond Aisle',
+        loadComponent: () => import('./catalogue/values/valuesPage').then((m) => m.ValuesPage),
+      },
+      {
         path: 'editions',
         title: 'Editions · Fond Aisle',
         loadComponent: () => import('./edition/editionsPage').then((m) => m.EditionsPage),

@@ -3,9 +3,9 @@ import { thenServe } from '../serving/served';
 import { ToldAfterwards } from '../http/toldAfterwards';
 import type { Services } from '../services';
 import { readAisleTexts, saveAisleTexts } from './aisleTexts';
+import { createAttribute, readAttributeValues, writeAttributeValue } from './attributeValues';
 import { changeAttribute, listAttributes, readAttribute } from './attributes';
 import { focusCategoryPicture, setCategoryPicture } from './categoryPictures';
-import { exportProducts } from './export/exportProducts';
 import { createCategory, deleteCategory, listCategories, placeCategory } from './groups/categories';
 import { groupUses } from './groups/groupUses';
 import { createTag, deleteTag, listTags } from './groups/tags';
@@ -14,6 +14,9 @@ import { startImport } from './import/startImport';
 type Own =
   | 'attributes'
   | 'changeAttribute'
+  | 'createAttribute'
+  | 'attributeValues'
+  | 'writeAttributeValue'
   | 'aisleTexts'
   | 'saveAisleTexts'
   | 'setCategoryPicture'
@@ -26,8 +29,7 @@ type Own =
   | 'createTag'
   | 'deleteTag'
   | 'groupUses'
-  | 'importCatalogue'
-  | 'exportProducts';
+  | 'importCatalogue';
 
 /** What is known of products, files of them that are read, and the words and pictures of categories and tags. */
 export const catalogueHandlers = ({ sequelize, host, ...services }: Services): Handlers<Own> => ({
@@ -36,6 +38,10 @@ export const catalogueHandlers = ({ sequelize, host, ...services }: Services): H
     await thenServe(host, changeAttribute(sequelize, key, body, user.id));
     return new ToldAfterwards(() => readAttribute(host.serving().snapshot, key));
   },
+  createAttribute: ({ body, user }) => thenServe(host, createAttribute(sequelize, body, user.id)),
+  attributeValues: ({ params }) => readAttributeValues(sequelize, host.serving().snapshot, params.key),
+  writeAttributeValue: ({ params, body, user }) =>
+    thenServe(host, writeAttributeValue(sequelize, params.key, body, user.id)),
   aisleTexts: ({ params }) => readAisleTexts(sequelize, params.of, params.id),
   saveAisleTexts: ({ params, body, user }) =>
     thenServe(host, saveAisleTexts(sequelize, params.of, params.id, body, user.id)),
@@ -53,5 +59,4 @@ export const catalogueHandlers = ({ sequelize, host, ...services }: Services): H
   deleteTag: ({ params, user }) => thenServe(host, deleteTag(sequelize, params.id, user.id)),
   groupUses: ({ params: { of, id } }) => groupUses(sequelize, host.serving().snapshot, { kind: of, id }),
   importCatalogue: (call) => startImport(call, services),
-  exportProducts: ({ query, response }) => exportProducts(sequelize, host.serving(), query, response),
 });

@@ -1,8 +1,10 @@
 import { gapCounts } from '@fond/core';
 import type { Handlers } from '../http/handler';
+import { exportProducts } from '../catalogue/export/exportProducts';
 import { thenServe } from '../serving/served';
 import type { Services } from '../services';
 import { bulkEdit, tryBulkEdit } from './bulkEdit';
+import { chooseExport } from './chooseExport';
 import { createProduct } from './createProduct';
 import { editProducts, listEdits, undoEdit } from './edits';
 import { lookUpProducts, pickProducts, setFeatured } from './productList';
@@ -24,6 +26,7 @@ type Own =
   | 'createProduct'
   | 'readProduct'
   | 'productPlaces'
+  | 'exportProducts'
   | 'tryBulkEdit'
   | 'bulkEdit'
   | 'productViews'
@@ -42,6 +45,8 @@ export const productHandlers = ({ sequelize, host, imports }: Services): Handler
   editProducts: ({ body, user }) => thenServe(host, editProducts(sequelize, body.cells, user.id)),
   productEdits: () => listEdits(sequelize),
   undoEdit: ({ params, user }) => thenServe(host, undoEdit(sequelize, imports, params.id, user.id)),
+  exportProducts: async ({ query: { format = 'csv', ...wish }, response }) =>
+    exportProducts(sequelize, await chooseExport(host, host.serving(), wish), format, response),
   tryBulkEdit: ({ body }) => tryBulkEdit(sequelize, host, body),
   bulkEdit: ({ body, user }) => bulkEdit(sequelize, host, imports, body, user.id),
   productViews: () => listViews(sequelize),

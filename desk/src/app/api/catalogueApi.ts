@@ -1,5 +1,13 @@
 import { Injectable } from '@angular/core';
-import type { BulkEdit, CategoryPlace, CellEdit, ProductView, RowsQuestion } from '@fond/contract';
+import type {
+  AttributeInput,
+  AttributeValueLine,
+  BulkEdit,
+  CategoryPlace,
+  CellEdit,
+  ProductView,
+  RowsQuestion,
+} from '@fond/contract';
 import { Calls } from './calls';
 
 /** Products looked at and corrected, one method per operation. */
@@ -57,6 +65,18 @@ export class CatalogueApi extends Calls {
 
   pictureLibrary(q: string, unused: boolean, from: number) {
     return this.call('pictureLibrary', { query: { q, from, ...(unused && { unused: '1' as const }) } });
+  }
+
+  createAttribute(wish: AttributeInput) {
+    return this.call('createAttribute', { body: wish });
+  }
+
+  attributeValues(key: string) {
+    return this.call('attributeValues', { params: { key } });
+  }
+
+  writeAttributeValue(key: string, line: Omit<AttributeValueLine, 'products'>) {
+    return this.call('writeAttributeValue', { params: { key }, body: line });
   }
 
   categories() {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { RouterLink } from '@angular/router';
@@ -6,6 +7,7 @@ import { Store } from '@ngrx/store';
 import { numberText, type NumberForm } from '@fond/core';
 import type { AttributeChange, AttributeLine, Problem } from '@fond/contract';
 import { Api } from '../api/api';
+import { CatalogueApi } from '../api/catalogueApi';
 import { FloorActions } from '../store/floor.actions';
 import { CatalogueWords } from '../wording/catalogueWords';
 import { RangeVocabulary } from '../wording/rangeNames';
@@ -40,12 +42,13 @@ const WITH_AISLES: readonly AttributeLine['type'][] = ['text', 'many', 'colour']
 @Component({
   selector: 'desk-attributes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatProgressBarModule, RouterLink],
+  imports: [MatButtonModule, MatProgressBarModule, RouterLink],
   templateUrl: './attributesPage.html',
   styleUrls: ['../shell/sheet.scss', './attributesPage.scss'],
 })
 export class AttributesPage {
   private readonly api = inject(Api);
+  private readonly making = inject(CatalogueApi);
   private readonly store = inject(Store);
   private readonly messages = inject(MatSnackBar);
   private readonly catalogue = inject(CatalogueWords);
@@ -59,6 +62,10 @@ export class AttributesPage {
   protected readonly products = computed(() => this.words.words()?.products ?? 0);
 
   constructor() {
+    this.read();
+  }
+
+  private read(): void {
     this.api.attributes().subscribe({
       next: (lines) => this.lines.set(lines),
       error: (problem: Problem) => this.problem.set(problem),
@@ -107,6 +114,29 @@ export class AttributesPage {
 
   protected writeAs(line: AttributeLine, at: number): void {
     this.change(line, FORMS[at], 'Written otherwise');
+  }
+
+  protected make(label: HTMLInputElement, kind: HTMLSelectElement, unit: HTMLInputElement): void {
+    if (!label.value.trim()) return;
+    this.working.set(true);
+    this.problem.set(null);
+    const wish = {
+      label: label.value.trim(),
+      type: kind.value as AttributeLine['type'],
+      unit: unit.value.trim() || null,
+    };
+    this.making.createAttribute(wish).subscribe({
+      next: () => {
+        label.value = unit.value = '';
+        this.working.set(false);
+        this.read();
+        this.catalogue.load();
+      },
+      error: (problem: Problem) => {
+        this.working.set(false);
+        this.problem.set(problem);
+      },
+    });
   }
 
   /** Holds at once, with a way back. */

@@ -3,13 +3,6 @@ import type { Response } from 'express';
 import pLimit from 'p-limit';
 import { Transaction, type Sequelize } from 'sequelize';
 import type { ExportFormat } from '@fond/contract';
-import { aisleProducts, holds, runRange, type Bitset, type Snapshot } from '@fond/core';
-import { aisleAt } from '../../explain/explain';
-import { pageTime } from '../../page/compose';
-import { rangeContext } from '../../page/rangeContext';
-import { problem } from '../../problem/problem';
-import { savedRanges } from '../../range/savedRanges';
-import type { ServingState } from '../../serving/servingHost';
 import { FORMATS, productFile } from './productFile';
 import { productRecords } from './productRecords';
 
@@ -18,23 +11,17 @@ const AT_ONCE = pLimit(2);
 /** A reader that takes longer, in milliseconds, is given up. */
 const LONGEST = 600_000;
 
-/** What is to be taken out; the whole shop where nothing is said. */
-export interface ExportInput {
-  format?: ExportFormat;
-  /** Path of an aisle. */
-  aisle?: string;
-  /** Id of a saved range. */
-  range?: string;
-}
-
-/** Sends a product file, read from one moment of the database, as fast as it is taken. */
+/**
+ * Sends a product file, read from one moment of the database, as fast as it is taken.
+ *
+ * @param only Article numbers of what is taken out; null for all that is in the shop.
+ */
 export async function exportProducts(
   sequelize: Sequelize,
-  serving: ServingState,
-  { format = 'csv', ...wish }: ExportInput,
+  only: readonly string[] | null,
+  format: ExportFormat,
   response: Response,
 ): Promise<void> {
-  const only = await chooseSkus(serving, wish);
   const { type, ending } = FORMATS[format];
   // Within the transaction every statement sees what was there when it began, and nothing is locked.
   await AT_ONCE(() =>
@@ -69,20 +56,3 @@ async function send(pieces: AsyncIterable<string>, response: Response): Promise<
     response.destroy();
   }
 }
-
-/** Article numbers; null for all. */
-async function chooseSkus(
-  { snapshot, zone }: ServingState,
-  { aisle, range }: ExportInput,
-): Promise<readonly string[] | null> {
-  if (aisle === undefined && range === undefined) return null;
-  const here = aisleAt(snapshot, aisle ?? '/');
-  if (range === undefined) return skusIn(snapshot, aisleProducts(snapshot, here).bits);
-  const ranges = await savedRanges();
-  const saved = ranges.find(({ id }) => id === range);
-  if (!saved) throw problem('not-found', 'There is no such range. It may have been deleted.');
-  const context = rangeContext({ ranges }, pageTime(), zone);
-  return skusIn(snapshot, runRange(snapshot, here, saved.rule, context).bits);
-}
-
-const skusIn = (snapshot: Snapshot, bits: Bitset): string[] => snapshot.skus.filter((_, p) => holds(bits, p));

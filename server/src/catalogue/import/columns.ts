@@ -90,10 +90,6 @@ export function planColumns(
   const faults: PlannedColumns['faults'] = [];
   const notices: string[] = [];
   const keys = new Map<string, string>();
-  if (names.length > LIMITS.columns) {
-    const message = `The file names ${names.length > LIMITS.columns + 1 ? names.length : 'more than ' + LIMITS.columns} columns; ${LIMITS.columns} are the most.`;
-    return { columns: [], faults: [{ column: '', message }], notices };
-  }
   const columns = names.map((name): ColumnPlan => {
     const wish = Object.hasOwn(mapping, name) ? mapping[name] : undefined;
     if (wish?.use === 'skip') return { use: 'skip', name };
@@ -165,6 +161,14 @@ export function planColumns(
     });
     return 1;
   }
+}
+
+/** Why a file's first line can't be read whatever its columns mean. */
+export function tooManyColumns(names: readonly string[]): PlannedColumns['faults'] {
+  const { length } = names;
+  if (length <= LIMITS.columns) return [];
+  const said = length > LIMITS.columns + 1 ? length : `more than ${LIMITS.columns}`;
+  return [{ column: '', message: `The file names ${said} columns; ${LIMITS.columns} are the most.` }];
 }
 
 /** What a product file can't do without. */

@@ -7,6 +7,7 @@ import { cleanHtml } from '../../text/cleanHtml';
 import {
   missingColumns,
   planColumns,
+  tooManyColumns,
   type AttributeColumnPlan,
   type ColumnPlan,
   type KnownAttribute,
@@ -53,8 +54,9 @@ export async function inspect(
     sequelize,
     'SELECT `key`, type, unit FROM attributes',
   );
+  const unread = tooManyColumns(file.columns);
   const { columns, faults, notices } = planColumns(
-    file.columns,
+    unread.length ? [] : file.columns,
     new Map(known.map(({ key, ...attribute }) => [key, attribute])),
     request.mapping,
     shop.languages,
@@ -80,9 +82,9 @@ export async function inspect(
     variants: [],
     reading,
   };
-  faults.unshift(...missingColumns(columns));
-  for (const fault of faults) tellFault(inspection, { line: 1, sku: '', ...fault });
-  if (faults.length) return inspection;
+  if (!unread.length) unread.push(...missingColumns(columns), ...faults);
+  for (const fault of unread) tellFault(inspection, { line: 1, sku: '', ...fault });
+  if (unread.length) return inspection;
   await readLines(sequelize, inspection, watch);
   tellVariants(inspection, request);
   return {

@@ -13,11 +13,21 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
+import { MatMenuModule } from '@angular/material/menu';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { Problem, ProductColumn, ProductFilter, ProductSorting, ProductView } from '@fond/contract';
+import {
+  addressOf,
+  EXPORT_FORMATS,
+  type ExportFormat,
+  type Problem,
+  type ProductColumn,
+  type ProductFilter,
+  type ProductSorting,
+  type ProductView,
+} from '@fond/contract';
 import { sayClause, type Clause, type GapCount } from '@fond/core';
 import { CatalogueApi } from '../../api/catalogueApi';
 import { ClauseList } from '../../range/clauseList';
@@ -49,6 +59,7 @@ const KEPT = 'fond.products.columns';
     FormsModule,
     MatButtonModule,
     MatIconModule,
+    MatMenuModule,
     MatProgressBarModule,
     MatTooltipModule,
     NewProduct,
@@ -87,6 +98,7 @@ export class ProductsPage {
   protected readonly gaps = signal<readonly GapCount[]>([]);
   protected readonly views = signal<readonly ProductView[]>([]);
   protected readonly problem = signal<Problem | null>(null);
+  protected readonly formats = EXPORT_FORMATS;
   protected readonly panel = signal<Panel | null>(null);
   protected readonly marked = signal<readonly string[]>([]);
   protected readonly markedRows = signal(1);
@@ -232,6 +244,14 @@ export class ProductsPage {
   protected stretched({ skus, rows }: { skus: readonly string[]; rows: number }): void {
     this.marked.set(skus);
     this.markedRows.set(rows);
+  }
+
+  /** Where the products of this list are taken out as a file. */
+  protected exportAddress(format: ExportFormat): string {
+    const { clauses, standing: _, ...filter } = this.filter();
+    const query = new URLSearchParams({ format, ...filter });
+    if (clauses?.length) query.set('clauses', JSON.stringify(clauses));
+    return `${addressOf('exportProducts')}?${query.toString()}`;
   }
 
   protected bulkDone(id: string): void {
