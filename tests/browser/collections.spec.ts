@@ -35,9 +35,10 @@ describe('a collection in the desk', () => {
       await page.waitForSelector(`desk-product-picker li::-p-text(${sought})`);
       await press(page, 'desk-product-picker li button:not([disabled])');
     }
-    await page.waitForFunction(
-      () => document.querySelectorAll('desk-named-products .entries .grow').length === 2,
-    );
+    await page.waitForFunction(() => {
+      const lines = [...document.querySelectorAll('desk-named-products .entries .grow')];
+      return lines.length === 2 && lines.every((line) => !line.textContent.includes('…'));
+    });
     const [first, second] = await page.$$eval('desk-named-products .entries .grow', (lines) =>
       lines.map((line) => line.firstChild!.textContent!.trim()),
     );

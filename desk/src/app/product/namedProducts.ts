@@ -19,7 +19,7 @@ import { ProductPicker } from './productPicker';
         <li cdkDrag cdkDragLockAxis="y">
           <span cdkDragHandle class="grip" aria-hidden="true"><mat-icon svgIcon="drag" /></span>
           <span class="grow"
-            >{{ titles().get(sku) ?? 'not in the catalogue' }} <small class="figures">{{ sku }}</small></span
+            >{{ titles().get(sku) ?? '…' }} <small class="figures">{{ sku }}</small></span
           >
           <desk-row-tools
             [name]="titles().get(sku) ?? sku"
