@@ -97,7 +97,10 @@ function listOf(bits: Bitset): Uint32Array {
   return places;
 }
 
-/** What the shop's search finds, the best first, and behind it names and article numbers that hold the text. */
+/**
+ * What the shop's search finds, the best first; before it the article number itself, behind it numbers that hold the
+ * text, and where the search finds nothing, names that do.
+ */
 async function bestOf(
   host: Pick<ServingHost, 'search'>,
   snapshot: Snapshot,
@@ -114,12 +117,12 @@ async function bestOf(
   for (const p of listOf(within)) {
     const sku = snapshot.skus[p].toLowerCase();
     if (sku === sought) named.push(p);
-    else if (
-      !holds(bits, p) &&
-      (sku.includes(sought) || plain(titleInShop(snapshot, snapshot.titles[p])).includes(sought))
-    )
+    else if (!holds(bits, p) && (sku.includes(sought) || (!scored.length && isNamed(snapshot, p, sought))))
       others.push(p);
   }
   const first = new Set(named);
   return Uint32Array.from([...named, ...scored.flatMap(({ p }) => (first.has(p) ? [] : p)), ...others]);
 }
+
+const isNamed = (snapshot: Snapshot, p: number, sought: string): boolean =>
+  plain(titleInShop(snapshot, snapshot.titles[p])).includes(sought);

@@ -41,6 +41,8 @@ const KINDS: Readonly<Record<AttributeType, ProductColumnKind>> = {
 /** What is offered to choose from in a cell; a longer list is no help. */
 const MAX_CHOICES = 300;
 
+const served = new WeakMap<Snapshot['frame'], Promise<TableColumns>>();
+
 /** How products are told in cells: each as a product file writes it, so that the same rules read them. */
 export class TableColumns {
   private constructor(
@@ -59,6 +61,17 @@ export class TableColumns {
     );
     const { columns } = planColumns(columnsOf(names, others), known, {}, shop.languages);
     return new TableColumns(shop, names, new Map(columns.map((plan) => [plan.name, plan])));
+  }
+
+  /** As `read`, but only once for what is served: names that are shown may be a moment old, those that are written not. */
+  static of(sequelize: Sequelize, { frame }: Snapshot): Promise<TableColumns> {
+    let columns = served.get(frame);
+    if (!columns) {
+      columns = TableColumns.read(sequelize);
+      served.set(frame, columns);
+      columns.catch(() => served.delete(frame));
+    }
+    return columns;
   }
 
   has(column: string): boolean {

@@ -20,7 +20,7 @@ export async function readRows(
   { columns: wanted, sorting = null, from, count, ...filter }: RowsQuestion,
 ): Promise<ProductRows> {
   const { total, skus } = await windowOf(sequelize, host, filter, sorting, from, count);
-  const columns = await TableColumns.read(sequelize);
+  const columns = await TableColumns.of(sequelize, host.serving().snapshot);
   const unknown = wanted.filter((column) => !columns.has(column));
   if (unknown.length)
     throw problem('bad-input', 'Nothing was read.', [

@@ -1,4 +1,4 @@
-import { once } from 'node:events';
+import { EventEmitter, once } from 'node:events';
 import type { Response } from 'express';
 import pLimit from 'p-limit';
 import { Transaction, type Sequelize } from 'sequelize';
@@ -44,10 +44,13 @@ async function send(pieces: AsyncIterable<string>, response: Response): Promise<
   const gone = new AbortController();
   response.on('close', () => gone.abort());
   const signal = AbortSignal.any([gone.signal, AbortSignal.timeout(LONGEST)]);
+  // One listener for the whole file: those that are taken away again stay with whoever packs the answer.
+  const room = new EventEmitter();
+  response.on('drain', () => room.emit('drain'));
   try {
     for await (const piece of pieces) {
       signal.throwIfAborted();
-      if (!response.write(piece)) await once(response, 'drain', { signal });
+      if (!response.write(piece)) await once(room, 'drain', { signal });
     }
     response.end();
   } catch (error) {

@@ -192,10 +192,15 @@ export async function writeChanges(
 ): Promise<void> {
   if (!changes.length) return;
   const now = new Date();
+  const elsewhere: number[] = [];
   for (const { sku, core } of changes) {
     const before = stored.get(sku);
     if (!before) continue;
     const columns = Object.entries(core) as [keyof Core, Core[keyof Core]][];
+    if (!columns.length) {
+      elsewhere.push(before.id);
+      continue;
+    }
     const set = [...columns.map(([name]) => `${CORE[name]} = ?`), 'changed_at = ?'].join(', ');
     await runSql(
       sequelize,
@@ -206,6 +211,14 @@ export async function writeChanges(
     if (core.slug !== undefined)
       await followSlug(`${PRODUCT_ROOT}/${before.slug}`, `${PRODUCT_ROOT}/${core.slug}`, null, transaction);
   }
+  // What changed in other tables alone is marked with one statement.
+  if (elsewhere.length)
+    await runSql(
+      sequelize,
+      'UPDATE products SET changed_at = ? WHERE id IN (?)',
+      [now, elsewhere],
+      transaction,
+    );
   await insertFresh(
     sequelize,
     changes.filter(({ sku }) => !stored.has(sku)),
