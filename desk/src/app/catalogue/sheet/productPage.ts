@@ -12,7 +12,6 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { MatTooltipModule } from '@angular/material/tooltip';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { PRODUCT_ROOT } from '@fond/core';
@@ -24,6 +23,7 @@ import { FloorActions } from '../../store/floor.actions';
 import { CatalogueWords } from '../../wording/catalogueWords';
 import { STANDING_WORDS } from '../table/cellFace';
 import { cellKey, CellWriter } from '../table/cellWriter';
+import { UndoButtons } from '../table/undoButtons';
 import { EntryList } from './entryList';
 import { ProductPictures } from './productPictures';
 
@@ -45,10 +45,10 @@ const LISTS: readonly string[] = ['category', 'tags', 'collections'];
     MatButtonModule,
     MatIconModule,
     MatProgressBarModule,
-    MatTooltipModule,
     ProductPictures,
     RichText,
     RouterLink,
+    UndoButtons,
   ],
   providers: [CellWriter],
   host: { '(document:keydown)': 'onKey($event)' },

@@ -32,7 +32,7 @@ import { FilePick } from '../../shell/filePick';
           }
           <small [title]="picture.source">{{ picture.source }}</small>
           <span class="row">
-            <small>{{ place === 0 ? 'on cards' : place === 1 ? 'when pointed at' : '' }}</small>
+            <small>{{ place === 0 ? 'on cards' : place === 1 ? 'pointed at' : '' }}</small>
             <desk-row-tools
               [name]="picture.source"
               [at]="place"

@@ -15,7 +15,6 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatMenuModule } from '@angular/material/menu';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { MatTooltipModule } from '@angular/material/tooltip';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import {
@@ -41,6 +40,7 @@ import { gapWords } from './gapWords';
 import { NewProduct } from './newProduct';
 import { ProductTable, type ShownColumn } from './productTable';
 import { RowWindows } from './rowWindows';
+import { UndoButtons } from './undoButtons';
 import { addressOfTable, filterIn, shownColumns, sortingIn, type TableAddress } from './tableState';
 
 type Panel = 'clauses' | 'columns' | 'bulk' | 'views' | 'make';
@@ -61,10 +61,10 @@ const KEPT = 'fond.products.columns';
     MatIconModule,
     MatMenuModule,
     MatProgressBarModule,
-    MatTooltipModule,
     NewProduct,
     ProductTable,
     RouterLink,
+    UndoButtons,
   ],
   providers: [CellWriter],
   templateUrl: './productsPage.html',

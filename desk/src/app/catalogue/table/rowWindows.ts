@@ -1,5 +1,5 @@
 import { signal } from '@angular/core';
-import type { Subscription } from 'rxjs';
+import { Subscription } from 'rxjs';
 import type { Problem, ProductFilter, ProductRows, ProductSorting, ProductTableRow } from '@fond/contract';
 import type { CatalogueApi } from '../../api/catalogueApi';
 import { toProblem } from '../../api/problem';
@@ -65,14 +65,19 @@ export class RowWindows {
     const { question } = this;
     if (!question) return;
     const { filter, sorting, columns } = question;
-    const asked = this.api.rows({ ...filter, sorting, columns, from: at * WINDOW, count: WINDOW }).subscribe({
-      next: (answer) => this.take(at, answer),
-      error: (error: unknown) => {
-        this.asked.delete(at);
-        this.problem.set(toProblem(error));
-      },
-    });
+    // Noted before it is asked, as an answer takes it out again.
+    const asked = new Subscription();
     this.asked.set(at, asked);
+    const answered = this.api
+      .rows({ ...filter, sorting, columns, from: at * WINDOW, count: WINDOW })
+      .subscribe({
+        next: (answer) => this.take(at, answer),
+        error: (error: unknown) => {
+          this.asked.delete(at);
+          this.problem.set(toProblem(error));
+        },
+      });
+    asked.add(answered);
   }
 
   private take(at: number, { total, rows }: ProductRows): void {
