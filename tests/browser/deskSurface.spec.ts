@@ -227,6 +227,9 @@ async function tap(page: Page, selector: string): Promise<void> {
       await new Promise(requestAnimationFrame);
       const [{ x, y, width, height }] = element.getClientRects();
       if (x !== before.x || y !== before.y || width !== before.width) return false;
+      // A menu that has only begun to open stands still for a moment, and takes no tap yet.
+      for (let around: Element | null = element; around; around = around.parentElement)
+        if (around.getAnimations().some(({ playState }) => playState === 'running')) return false;
       const control = 'button, a, label, [role=button]';
       const top = document.elementFromPoint(x + width / 2, y + height / 2);
       return top?.closest(control) === element.closest(control);
