@@ -1,4 +1,5 @@
-import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, beforeEach, describe, expect, inject, it, vi } from 'vitest';
 import type {
   BulkEdit,
   BulkTrial,
@@ -275,6 +276,62 @@ describe('one change for many products', () => {
     expect(trial.faults[0].message).toContain('no whole number');
     for (const column of ['sku', 'slug', 'constructor'])
       expect((await desk.post('/api/catalogue/bulk', bulk({ column }))).status).toBe(400);
+  });
+
+  it('keeps to what is found among drafts', async () => {
+    for (const [sku, title] of [
+      ['DR-1', 'Draft of a ladle'],
+      ['DR-2', 'Draft of a trivet'],
+    ])
+      await desk.post('/api/catalogue/products', { sku, title, from: null });
+    const filter = { standing: 'draft' as const, q: 'ladle' };
+    const job = await ask(bulk({ filter, column: 'stock', change: { kind: 'set', text: '3' } }));
+    expect(job.report).toMatchObject({ rows: 1, changed: 1 });
+    const drafts = await rows({ standing: 'draft', q: 'dr-', columns: ['stock'] });
+    expect(drafts.rows.map(({ sku, cells }) => [sku, ...cells])).toEqual([
+      ['DR-1', '3'],
+      ['DR-2', ''],
+    ]);
+  });
+
+  it('that was decided is brought to its end after its server has died, though somebody wanted it to stop', async () => {
+    const { sequelize } = server.application;
+    const [sku] = await someSkus(1);
+    const id = randomUUID();
+    const run = (sql: string, ...replacements: unknown[]): Promise<unknown> =>
+      sequelize.query(sql, { replacements });
+    const report = { ...(await ask(bulk({ skus: [] }))).report!, file: 'Stock of 1 product', changed: 1 };
+    const record = { line: 0, sku, texts: {}, attributes: [], stock: 4321 };
+    await run(
+      "INSERT INTO product_edits (id, at, said, products, ready) VALUES (?, NOW(3), 'Stock', 1, FALSE)",
+      id,
+    );
+    await run(
+      'INSERT INTO import_rows (import_id, position, sku, record) VALUES (?, 0, ?, ?)',
+      id,
+      sku,
+      JSON.stringify(record),
+    );
+    await run(
+      `INSERT INTO imports (id, lang, currency, total, names, report, decided_at)
+        VALUES (?, 'en', 'EUR', 1, '{"categories":[],"tags":[],"collections":[]}', ?, NOW(3))`,
+      id,
+      JSON.stringify(report),
+    );
+    await run(
+      `INSERT INTO jobs (id, kind, state, progress, created_at, server, lease_until, stop_asked)
+        VALUES (?, 'edit', 'running', '{"step":"Taking over","done":0,"total":1}', NOW(3), ?, '2020-01-01', TRUE)`,
+      id,
+      randomUUID(),
+    );
+    await vi.waitFor(
+      async () => expect((await desk.get(`/api/jobs/${id}`)).body).toMatchObject({ state: 'done' }),
+      { timeout: 30_000, interval: 250 },
+    );
+    await vi.waitFor(async () => expect(await cellsOf(sku, 'stock')).toEqual(['4321']));
+    expect(((await desk.get('/api/catalogue/edits')).body as EditLine[]).map((line) => line.id)).toContain(
+      id,
+    );
   });
 
   it('is taken back by a job where it changed more, and can’t be taken back twice', async () => {

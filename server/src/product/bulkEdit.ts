@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Sequelize } from 'sequelize';
 import type { BulkEdit, BulkTrial, CellEdit, Job, ImportReport } from '@fond/contract';
 import { changedCell, type CellChange, type CellShape } from '@fond/core';
-import { insertRows, select } from '../database/rows';
+import { insertRows } from '../database/rows';
 import { inUnit } from '../database/unit';
 import { problem } from '../problem/problem';
 import { differenceOf } from '../catalogue/import/difference';
@@ -14,6 +14,7 @@ import { readStored, type StoredProduct } from '../catalogue/import/stored';
 import { decide } from '../catalogue/import/takeOver';
 import type { Outcome } from '../job/jobs';
 import type { ServingHost } from '../serving/servingHost';
+import { skusElsewhere } from './elsewhere';
 import { findProducts } from './findProducts';
 import { TableColumns } from './tableColumns';
 import { readCells } from './writeCells';
@@ -38,14 +39,8 @@ export async function chooseProducts(
   { skus, filter }: Pick<BulkEdit, 'skus' | 'filter'>,
 ): Promise<readonly string[]> {
   if (skus) return skus;
-  if (filter.standing !== undefined && filter.standing !== 'live') {
-    const rows = await select<{ sku: string }>(
-      sequelize,
-      'SELECT sku FROM products WHERE standing = ? ORDER BY sku',
-      [filter.standing],
-    );
-    return rows.map(({ sku }) => sku);
-  }
+  const { standing, q = '' } = filter;
+  if (standing !== undefined && standing !== 'live') return skusElsewhere(sequelize, { standing, q });
   const serving = host.serving();
   const found = await findProducts(host, serving, filter, null);
   return Array.from(found, (p) => serving.snapshot.skus[p]);

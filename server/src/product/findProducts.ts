@@ -29,7 +29,7 @@ const kept = new WeakMap<Snapshot, LRUCache<string, Uint32Array>>();
 /** As it is compared: blanks of all kinds are one. */
 export const plain = (text: string): string => fold(text).replace(/\s+/g, ' ').trim();
 
-/** Positions of the products of a filter in an order; without one the best found first, or as they came to the shop. */
+/** Positions of the products of a filter in an order; without one the best found first, or as the catalogue has them. */
 export async function findProducts(
   host: Pick<ServingHost, 'search'>,
   serving: ServingState,

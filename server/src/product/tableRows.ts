@@ -5,7 +5,8 @@ import { readStored } from '../catalogue/import/stored';
 import { pictureAddress } from '../picture/addresses';
 import { problem } from '../problem/problem';
 import type { ServingHost } from '../serving/servingHost';
-import { findProducts, plain } from './findProducts';
+import { countElsewhere, skusElsewhere } from './elsewhere';
+import { findProducts } from './findProducts';
 import { TableColumns } from './tableColumns';
 
 const PICTURE_WIDTH = 240;
@@ -37,33 +38,16 @@ async function windowOf(
   from: number,
   count: number,
 ): Promise<{ total: number; skus: string[] }> {
-  if (filter.standing !== undefined && filter.standing !== 'live')
-    return elsewhere(sequelize, filter.standing, plain(filter.q ?? ''), from, count);
+  const { standing, q = '' } = filter;
+  if (standing !== undefined && standing !== 'live')
+    return {
+      total: await countElsewhere(sequelize, { standing, q }),
+      skus: await skusElsewhere(sequelize, { standing, q }, { from, count }),
+    };
   const serving = host.serving();
   const found = await findProducts(host, serving, filter, sorting);
   const skus = Array.from(found.subarray(from, from + count), (p) => serving.snapshot.skus[p]);
   return { total: found.length, skus };
-}
-
-/** Products that are not in the shop, by article number. */
-async function elsewhere(
-  sequelize: Sequelize,
-  standing: string,
-  sought: string,
-  from: number,
-  count: number,
-): Promise<{ total: number; skus: string[] }> {
-  const like = `%${sought.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
-  const where = `FROM products p WHERE standing = ? AND (? = '' OR LOWER(sku) LIKE ? OR EXISTS
-    (SELECT 1 FROM product_texts t WHERE t.product_id = p.id AND LOWER(t.title) LIKE ?))`;
-  const values = [standing, sought, like, like];
-  const [{ total }] = await select<{ total: number }>(sequelize, `SELECT COUNT(*) AS total ${where}`, values);
-  const rows = await select<{ sku: string }>(sequelize, `SELECT sku ${where} ORDER BY sku LIMIT ? OFFSET ?`, [
-    ...values,
-    count,
-    from,
-  ]);
-  return { total, skus: rows.map(({ sku }) => sku) };
 }
 
 /** Rows of products, in the order of the article numbers; what is gone meanwhile has none. */

@@ -289,15 +289,14 @@ async function keep(
     [],
     transaction,
   );
-  const [first] = changed;
   await recordActivity(
     {
       userId,
       action: undoes ? 'undo' : 'edit',
-      subject: ids.length === 1 ? `product:${first.sku}` : 'catalogue',
+      subject: ids.length === 1 ? `product:${edits[0].sku}` : 'catalogue',
       detail:
         changed.length === 1
-          ? { said, before: first.from.slice(0, 200), after: first.to.slice(0, 200) }
+          ? { said, before: changed[0].from.slice(0, 200), after: changed[0].to.slice(0, 200) }
           : { said },
     },
     transaction,

@@ -64,11 +64,12 @@ export class ImportJobs {
     private readonly jobs: Jobs,
     private readonly served: () => Promise<void>,
   ) {
-    jobs.resume({
-      kind: 'import',
-      unfinished: () => unfinished(sequelize),
-      work: (id) => this.work(id, { finish: id }),
-    });
+    for (const kind of ['import', 'edit'] as const)
+      jobs.resume({
+        kind,
+        unfinished: () => unfinished(sequelize),
+        work: (id) => this.work(id, { finish: id }),
+      });
   }
 
   start(asked: Omit<ImportRequest, 'id'>, id: string = randomUUID()): Promise<Job> {
@@ -86,7 +87,9 @@ export class ImportJobs {
 
   private work(id: string, work: ThreadWork['work']): Work {
     return async (progress, asked): Promise<Outcome> => {
-      const stopping = AbortSignal.any([this.stopping.signal, asked]);
+      // What was decided is brought to its end, whoever wants it to stop; only the server's own stop breaks it off.
+      const stopping =
+        'finish' in work ? this.stopping.signal : AbortSignal.any([this.stopping.signal, asked]);
       try {
         const outcome = (await this.isShort(work))
           ? await this.atOnce(work, progress, stopping)

@@ -130,9 +130,11 @@ export class CategoriesPage {
   /** Holds at once, with a way back. */
   private place(line: CategoryLine, place: CategoryPlace): void {
     const { parent, position, slug, colour } = line;
+    const readdressed = place.slug !== slug || place.parent !== parent;
+    const more = readdressed ? ' Its old address leads to the new one.' : '';
     this.write(line.id, place, () =>
       this.messages
-        .open(`${this.title(line)} is changed. Its old address leads to the new one.`, 'Undo', {
+        .open(`${this.title(line)} is changed.${more}`, 'Undo', {
           duration: 8_000,
         })
         .onAction()

@@ -17,6 +17,7 @@ import type { BulkEdit, BulkTrial, Job, Problem } from '@fond/contract';
 import type { Clause } from '@fond/core';
 import { CatalogueApi } from '../../api/catalogueApi';
 import { ended, JobFollower } from '../../job/jobFollower';
+import { TakeBack } from '../../job/takeBack';
 
 /** Gives the products of a category or a tag another one in its place, told before, and taken back in one step. */
 @Component({
@@ -79,6 +80,7 @@ import { ended, JobFollower } from '../../job/jobFollower';
 })
 export class GroupMove {
   private readonly api = inject(CatalogueApi);
+  private readonly takingBack = inject(TakeBack);
   private readonly follower = inject(JobFollower);
   private readonly messages = inject(MatSnackBar);
   private readonly gone = inject(DestroyRef);
@@ -142,7 +144,7 @@ export class GroupMove {
           .open(`${job.report?.changed ?? 0} products moved.`, 'Undo', { duration: 10_000 })
           .onAction()
           .subscribe(() =>
-            this.api.undo(job.id).subscribe({
+            this.takingBack.edit(job.id).subscribe({
               next: () => this.moved.emit(),
               error: (problem: Problem) => this.problem.set(problem),
             }),

@@ -149,12 +149,17 @@ export class ProductPage {
     else this.writer.giveWay();
   }
 
-  /** Words are stored once somebody has stopped writing for a moment, so that each letter is no edit of its own. */
+  /**
+   * Words are stored once somebody has stopped writing for a moment, so that each letter is no edit of its own; to the
+   * product that was before them, though they may have gone on to another one.
+   */
   protected describe(column: string, html: string): void {
-    clearTimeout(this.writing.get(column));
+    const [sku, seen] = [this.sku(), this.cells().get(column) ?? ''];
+    const key = cellKey(sku, column);
+    clearTimeout(this.writing.get(key));
     this.writing.set(
-      column,
-      setTimeout(() => this.write(column, html), 900),
+      key,
+      setTimeout(() => this.writer.write([{ sku, column, value: html, seen }]), 900),
     );
   }
 

@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { Subject } from 'rxjs';
 import type { CellConflict, CellEdit, EditAnswer, Problem, StoredCell } from '@fond/contract';
 import { CatalogueApi } from '../../api/catalogueApi';
+import { TakeBack } from '../../job/takeBack';
 import { isKind } from '../../api/problem';
 
 /** Cells that the server would not take, with what was typed there. */
@@ -18,6 +19,7 @@ export const cellKey = (sku: string, column: string): string => `${sku}\n${colum
 @Injectable()
 export class CellWriter {
   private readonly api = inject(CatalogueApi);
+  private readonly takingBack = inject(TakeBack);
   private readonly waiting: (() => void)[] = [];
   private busy = false;
   private readonly done = signal<readonly string[]>([]);
@@ -110,7 +112,7 @@ export class CellWriter {
 
   private takeBack(id: string, said: string, then: (id: string) => void): void {
     this.inTurn(() =>
-      this.api.undo(id).subscribe({
+      this.takingBack.edit(id).subscribe({
         next: (answer) => {
           this.take(answer);
           if (answer.id) then(answer.id);

@@ -27,6 +27,7 @@ import type {
 import { Api } from '../../api/api';
 import { CatalogueApi } from '../../api/catalogueApi';
 import { JobFollower } from '../../job/jobFollower';
+import { TakeBack } from '../../job/takeBack';
 import { FloorActions } from '../../store/floor.actions';
 import { CatalogueWords } from '../../wording/catalogueWords';
 
@@ -41,6 +42,7 @@ import { CatalogueWords } from '../../wording/catalogueWords';
 export class ValuesPage {
   private readonly api = inject(CatalogueApi);
   private readonly others = inject(Api);
+  private readonly takingBack = inject(TakeBack);
   private readonly follower = inject(JobFollower);
   private readonly messages = inject(MatSnackBar);
   private readonly store = inject(Store);
@@ -141,7 +143,7 @@ export class ValuesPage {
 
   private takeBack(jobs: readonly Job[]): void {
     from([...jobs].reverse())
-      .pipe(concatMap(({ id }) => this.api.undo(id)))
+      .pipe(concatMap(({ id }) => this.takingBack.edit(id)))
       .subscribe({ error: (problem: Problem) => this.fail(problem), complete: () => this.changed() });
   }
 
