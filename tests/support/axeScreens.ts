@@ -1,4 +1,4 @@
-import { TimeoutError, type Page } from 'puppeteer-core';
+import type { HTTPRequest, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ABOVE_THE_PAGE, violations } from './axe';
 import { misplaced } from './nesting';
@@ -71,15 +71,47 @@ const faults = async (page: Page): Promise<string[]> => [
   ...(await misplaced(page)),
 ];
 
-/** Everything that was asked for has come, and nothing is drawn for the first time any more. */
-const settled = async (page: Page): Promise<void> => {
-  // A picture that was given up for that of another width may be counted as on its way for good; the page says itself
-  // whether it still reads.
-  await page.waitForNetworkIdle({ idleTime: 250, timeout: 20_000 }).catch((error: unknown) => {
-    if (!(error instanceof TimeoutError)) throw error;
+/** What the open page has asked for and not yet had, by the page. */
+const asked = new WeakMap<Page, Set<HTTPRequest>>();
+
+/**
+ * A page whose requests are counted. Pictures are not: one that was given up for that of another width may be counted as
+ * on its way for good, by the browser and for every page after it.
+ */
+async function watchedPage(page: Page, theme: string): Promise<void> {
+  const open = new Set<HTTPRequest>();
+  asked.set(page, open);
+  let leaving = false;
+  page.on('request', (request) => {
+    if (request.isNavigationRequest() && request.frame() === page.mainFrame()) leaving = true;
+    if (request.resourceType() !== 'image') open.add(request);
   });
+  // What the page before had asked for comes no more once another stands in its place; nobody tells of each.
+  page.on('framenavigated', (frame) => {
+    if (!leaving || frame !== page.mainFrame()) return;
+    leaving = false;
+    open.clear();
+  });
+  page.on('requestfinished', (request) => open.delete(request));
+  page.on('requestfailed', (request) => open.delete(request));
+  await page.emulateMediaFeatures([
+    { name: 'prefers-color-scheme', value: theme },
+    // Nothing is judged half way through a change of colour.
+    { name: 'prefers-reduced-motion', value: 'reduce' },
+  ]);
+}
+
+/** Everything that was asked for has come, twice in a row, and nothing is drawn for the first time any more. */
+async function settled(page: Page): Promise<void> {
+  const open = asked.get(page)!;
+  const limit = Date.now() + 20_000;
+  for (let quiet = 0; quiet < 4; quiet = open.size ? 0 : quiet + 1) {
+    if (Date.now() > limit)
+      throw new Error(`Still on their way: ${[...open].map((request) => request.url()).join(', ')}`);
+    await page.evaluate(() => new Promise((resolve) => setTimeout(resolve, 60)));
+  }
   await page.waitForFunction(() => !document.querySelector('mat-progress-bar[mode="indeterminate"]'));
-};
+}
 
 /** The same page, as narrow as a phone. */
 async function narrowFaults(page: Page): Promise<string[]> {
@@ -89,13 +121,6 @@ async function narrowFaults(page: Page): Promise<string[]> {
   await page.setViewport({ width: 1280, height: 800 });
   return found.map((one) => `at 390 px ${one}`);
 }
-
-const themed = async (page: Page, theme: string): Promise<void> =>
-  page.emulateMediaFeatures([
-    { name: 'prefers-color-scheme', value: theme },
-    // Nothing is judged half way through a change of colour.
-    { name: 'prefers-reduced-motion', value: 'reduce' },
-  ]);
 
 /** The stories of one theme; each theme has a file of its own, so that they run beside each other. */
 export function checkScreens(theme: 'light' | 'dark'): void {
@@ -117,8 +142,7 @@ export function checkScreens(theme: 'light' | 'dark'): void {
 
     it('no screen of the desk breaks a rule that machines can check', async () => {
       const page = await browser.desk('/floor');
-      await settled(page);
-      await themed(page, theme);
+      await watchedPage(page, theme);
       const found: string[] = [];
       for (const screen of SCREENS) {
         await page.goto(`${browser.baseUrl}${screen}`);
@@ -132,8 +156,7 @@ export function checkScreens(theme: 'light' | 'dark'): void {
 
     it('nor does anything that opens above one', async () => {
       const page = await browser.desk('/floor');
-      await settled(page);
-      await themed(page, theme);
+      await watchedPage(page, theme);
       const found: string[] = [];
       for (const [screen, opener] of OPENING) {
         await page.goto(`${browser.baseUrl}${screen}`);
@@ -151,7 +174,7 @@ export function checkScreens(theme: 'light' | 'dark'): void {
 
     it('no page of the shop does', async () => {
       const page = await browser.page(1280, 900);
-      await themed(page, theme);
+      await watchedPage(page, theme);
       const found: string[] = [];
       const listing = await fetch(`${browser.baseUrl}/api/shop/listing?aisle=/cookware`);
       const { items } = (await listing.json()) as { items: { slug: string }[] };
