@@ -9,6 +9,7 @@ import { migrate } from '../server/src/database/migrate';
 import { defineModels } from '../server/src/database/models';
 import { startDatabase } from '../server/src/database/process';
 import { writeCsv } from './catalogue';
+import { AS_FOUND } from '../server/src/catalogue/import/importRequest';
 
 /** Run by itself, so that its memory is its own: prints seconds and peak memory of reading a file of N products. */
 const count = Number(process.argv[2] ?? 20_000);
@@ -23,8 +24,7 @@ const request = {
   path: file,
   name: 'products.csv',
   kind: 'csv',
-  mapping: {},
-  rates: {},
+  ...AS_FOUND,
   leaveOut: false,
   dryRun: false,
   userId: null,

@@ -9,6 +9,7 @@ export * from './collection/types';
 export * from './edition/types';
 export * from './facet/types';
 export * from './freePage/types';
+export * from './job/fields';
 export * from './job/types';
 export * from './order/types';
 export * from './page/frame';

@@ -1,6 +1,5 @@
 import Joi from 'joi';
-import { list, object, type Checked } from './schema/typed';
-import type { UploadFields } from './job/types';
+import { object, type Checked } from './schema/typed';
 import type { Preview, PreviewInput } from './page/preview';
 import type { SignInHelp } from './person/session';
 import { planDocumentSchema } from './plan/schema';
@@ -13,6 +12,7 @@ import { GROUP_OPERATIONS } from './catalogue/groups';
 import { CATALOGUE_OPERATIONS } from './catalogue/operations';
 import { FREE_PAGE_OPERATIONS } from './freePage/operations';
 import { EDITION_OPERATIONS } from './edition/operations';
+import { JOB_OPERATIONS } from './job/operations';
 import { LIBRARY_OPERATIONS } from './picture/operations';
 import { PEOPLE_OPERATIONS } from './person/operations';
 import { PART_OPERATIONS } from './part/operations';
@@ -23,7 +23,6 @@ import { PRODUCT_OPERATIONS } from './product/operations';
 import { RANGE_OPERATIONS } from './range/operations';
 import { floor } from './aisle/shapes';
 import { disputes, moves } from './reach/shapes';
-import { job } from './job/shapes';
 import { listing, shelfReport } from './page/shapes';
 import { session } from './person/shapes';
 import { vocabulary } from './plan/shapes';
@@ -35,7 +34,7 @@ export { conditionSchema } from './plan/conditionSchema';
 export { heirSchema, planDocumentSchema, planSchema } from './plan/schema';
 export { clausesSchema, MAX_NAMED, rangeSchema, savedRuleSchema } from './clause/schema';
 export { redirectWishSchema } from './redirect/operations';
-export { importMappingSchema, ratesSchema } from './job/shapes';
+export { fileFormSchema, importMappingSchema, ratesSchema } from './job/shapes';
 
 /** What pages are rendered from is long, and made in one place; it isn't checked once more. */
 const shopModel: Joi.ObjectSchema<ShopModel> = anything;
@@ -246,80 +245,7 @@ export const OPERATIONS = {
   ...CATALOGUE_OPERATIONS,
   ...GROUP_OPERATIONS,
   ...LIBRARY_OPERATIONS,
-  importCatalogue: {
-    method: 'post',
-    path: '/api/catalogue/import',
-    summary: 'Read a product file, or that of an earlier job once more; answers with a job',
-    access: 'signed-in',
-    shown: true,
-    upload: object<UploadFields>({
-      mapping: Joi.string()
-        .max(100_000)
-        .description(
-          'JSON: column name → `{use: "skip"}`, `{use: "attribute", type, gather?}` or `{use: "gather"}`',
-        ),
-      from: Joi.string().guid().description('In place of `file`: the job whose file is read once more'),
-      leaveOut: Joi.valid('0', '1').description('1: lines with a fault are left out, all others taken'),
-      rates: Joi.string()
-        .max(4_000)
-        .description('JSON: currency → what one unit of it is worth in the shop’s, as in `{"USD": 0.92}`'),
-      dryRun: Joi.valid('0', '1'),
-    }),
-    status: 202,
-    answer: job,
-    problems: ['bad-input', 'not-found', 'too-large', 'wrong-kind', 'database-away'],
-  },
-  jobFaults: {
-    method: 'get',
-    path: '/api/jobs/{id}/faults.csv',
-    summary: 'Every fault of a product file, with line, article number and column, as CSV',
-    access: 'signed-in',
-    params: object<{ id: string }>({ id: Joi.string().guid().required() }),
-    status: 200,
-    answer: Joi.string(),
-    produces: 'text/csv',
-    problems: ['not-found', 'database-away'],
-  },
-  jobs: {
-    method: 'get',
-    path: '/api/jobs',
-    summary: 'The latest jobs',
-    access: 'signed-in',
-    status: 200,
-    answer: list(job),
-    problems: ['database-away'],
-  },
-  readJob: {
-    method: 'get',
-    path: '/api/jobs/{id}',
-    summary: 'Progress and report of a job',
-    access: 'signed-in',
-    params: object<{ id: string }>({ id: Joi.string().guid().required() }),
-    status: 200,
-    answer: job,
-    problems: ['not-found', 'database-away'],
-  },
-  stopJob: {
-    method: 'post',
-    path: '/api/jobs/{id}/stop',
-    summary: 'Stop a job with nothing half done; what it has decided already is brought to its end',
-    access: 'signed-in',
-    params: object<{ id: string }>({ id: Joi.string().guid().required() }),
-    status: 204,
-    answer: null,
-    problems: ['not-found', 'database-away'],
-  },
-  jobEvents: {
-    method: 'get',
-    path: '/api/jobs/{id}/events',
-    summary: 'The same as server-sent events, until the job ends',
-    access: 'signed-in',
-    params: object<{ id: string }>({ id: Joi.string().guid().required() }),
-    status: 200,
-    answer: Joi.string(),
-    produces: 'text/event-stream',
-    problems: ['not-found', 'database-away'],
-  },
+  ...JOB_OPERATIONS,
 } as const satisfies Record<string, Operation>;
 
 export type Operations = typeof OPERATIONS;

@@ -7,6 +7,7 @@ import { readConfig } from './config';
 import { makeDataFolder } from './dataFolder';
 import { openTool } from './database/tool';
 import { Jobs } from './job/jobs';
+import { AS_FOUND } from './catalogue/import/importRequest';
 
 /** `npm run import -- FILE [--try] [--leave-out]`: the same import as on the desk, from the command line. */
 async function main(): Promise<number> {
@@ -34,8 +35,7 @@ async function main(): Promise<number> {
       path: path.resolve(file),
       name: path.basename(file),
       kind,
-      mapping: {},
-      rates: {},
+      ...AS_FOUND,
       dryRun: options.includes('--try'),
       leaveOut: options.includes('--leave-out'),
       userId: null,

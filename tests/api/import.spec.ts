@@ -26,12 +26,18 @@ const PAN =
   'P-1,Iron pan,Cookware > Pans|Gifts,24.90,29.90,4,2026-03-01,Heavy|Black,Cast iron,28,yes,gas|induction';
 
 describe('a product file', () => {
-  it('tells that pictures it names are noted, but not fetched yet', async () => {
-    const file = 'sku,title,image\nI-1,Framed pan,https://pictures.example/pan.jpg\nI-2,Bare pan,\n';
-    const { report } = await desk.importFile('pictures.csv', file, { dryRun: '1' });
-    expect(report!.notices).toContain(
-      '1 product names pictures. They are noted, but not fetched yet: what isn’t in the shop already shows “No picture yet”.',
+  it('tells how many of the pictures that it names are there', async () => {
+    await server.application.sequelize.query(
+      "INSERT INTO pictures (source, hash, width, height) VALUES ('there.jpg', REPEAT('f', 32), 10, 10)",
     );
+    const file =
+      'sku,title,image\nI-1,Framed pan,https://pictures.example/pan.jpg|there.jpg\nI-2,Bare pan,gone.jpg\n';
+    const { report } = await desk.importFile('pictures.csv', file, { dryRun: '1' });
+    expect(report!.notices).toEqual([
+      'The file names 3 pictures; 1 is in the library.',
+      '1 picture is not there (gone.jpg): upload it under Pictures by the same name, and the products show it at once.',
+      expect.stringContaining('1 is an address'),
+    ]);
   });
 
   it('makes products, categories, tags and attributes, with the types found from the values', async () => {
@@ -202,8 +208,13 @@ describe('a product file', () => {
   it('that can’t be read at all says where and why', async () => {
     const messages = async (name: string, content: string | Buffer) =>
       (await desk.importFile(name, content)).report!.errors[0];
-    expect(await messages('latin.csv', Buffer.from('sku,title\nA,caf\xe9\n', 'latin1'))).toMatchObject({
-      line: 2,
+    expect(
+      await messages(
+        'latin.csv',
+        Buffer.concat([Buffer.from('sku,title\nB,éà\nA,caf'), Buffer.from([0xe9, 10])]),
+      ),
+    ).toMatchObject({
+      line: 3,
       message: expect.stringContaining('UTF-8'),
     });
     expect(await messages('quote.csv', 'sku,title\nA,"open\nB,x\n')).toMatchObject({
@@ -227,7 +238,7 @@ describe('a product file', () => {
     const answer = await desk.agent
       .post('/api/catalogue/import')
       .set('X-CSRF-Token', desk.token)
-      .attach('file', Buffer.from('PK'), 'products.xlsx');
+      .attach('file', Buffer.from('PK'), 'products.xls');
     expect(answer.status).toBe(415);
     const none = await desk.post('/api/catalogue/import');
     expect(none.status).toBe(400);

@@ -1,9 +1,65 @@
 import Joi from 'joi';
-import { object } from '../schema/typed';
-import type { Job, ImportReport } from './types';
+import { list, object } from '../schema/typed';
+import { PRODUCT_FIELDS } from './fields';
+import type { FileForm, ImportReport, Job, KeptMapping } from './types';
 import { count, text, time } from '../schema/basics';
 
 export const importColumnType = Joi.valid('text', 'many', 'number', 'boolean', 'colour');
+
+/** What `mapping` of an import may say. */
+export const importMappingSchema = Joi.object().pattern(
+  Joi.string().max(200),
+  Joi.alternatives().try(
+    Joi.object({ use: Joi.valid('skip').required() }),
+    Joi.object({
+      use: Joi.valid('field').required(),
+      field: Joi.valid(...PRODUCT_FIELDS).required(),
+      gather: Joi.boolean(),
+    }),
+    Joi.object({
+      use: Joi.valid('text').required(),
+      field: Joi.valid('title', 'description').required(),
+      lang: Joi.string()
+        .pattern(/^[a-z]{2}$/, 'a language of two letters')
+        .required(),
+    }),
+    Joi.object({
+      use: Joi.valid('attribute').required(),
+      type: importColumnType.required(),
+      key: Joi.string().max(64),
+      gather: Joi.boolean(),
+    }),
+    Joi.object({ use: Joi.valid('gather').required() }),
+  ),
+);
+
+const FORM = {
+  encoding: Joi.valid('utf-8', 'utf-16le', 'utf-16be', 'windows-1252'),
+  separator: Joi.valid(',', ';', '\t', '|', null),
+  decimal: Joi.valid('.', ','),
+  date: Joi.valid('ymd', 'dmy', 'mdy'),
+  sheet: Joi.string().max(200).allow(null),
+};
+
+/** What `form` of an import may say; what it doesn't is found. */
+export const fileFormSchema = object<Partial<FileForm>>(FORM);
+
+/** How files of one kind are read; its name stands in the address. */
+export const keptMappingBody = object<Omit<KeptMapping, 'name' | 'updatedAt'>>({
+  columns: Joi.array().items(Joi.string().max(400)).max(1_000).required(),
+  mapping: importMappingSchema.required(),
+  form: fileFormSchema.required(),
+});
+
+export const keptMappings = list(
+  object<KeptMapping>({
+    name: text.required(),
+    columns: Joi.array().items(text).required(),
+    mapping: importMappingSchema.required(),
+    form: fileFormSchema.required(),
+    updatedAt: time.required(),
+  }),
+);
 
 const report = object<ImportReport>({
   file: text.required(),
@@ -25,6 +81,19 @@ const report = object<ImportReport>({
   errorCount: count.required(),
   faultyLines: count.required(),
   leftOut: Joi.boolean().required(),
+  form: object<FileForm>({
+    encoding: FORM.encoding.required(),
+    separator: FORM.separator.required(),
+    decimal: FORM.decimal.required(),
+    date: FORM.date.required(),
+    sheet: text.allow(null).required(),
+  })
+    .allow(null)
+    .required(),
+  sheets: Joi.array().items(text).required(),
+  lines: Joi.array().items(count).required(),
+  proposed: importMappingSchema.required(),
+  aside: count.required(),
   notices: Joi.array().items(text).required(),
   variants: Joi.array()
     .items(
@@ -54,6 +123,7 @@ const report = object<ImportReport>({
         known: Joi.boolean().required(),
         filled: count.required(),
         examples: Joi.array().items(text).required(),
+        read: Joi.array().items(text).required(),
       }),
     )
     .required(),
@@ -77,20 +147,6 @@ export const job = object<Job>({
   createdAt: time.required(),
   finishedAt: time.allow(null).required(),
 });
-
-/** What `mapping` of an import may say. */
-export const importMappingSchema = Joi.object().pattern(
-  Joi.string().max(200),
-  Joi.alternatives().try(
-    Joi.object({ use: Joi.valid('skip').required() }),
-    Joi.object({
-      use: Joi.valid('attribute').required(),
-      type: importColumnType.required(),
-      gather: Joi.boolean(),
-    }),
-    Joi.object({ use: Joi.valid('gather').required() }),
-  ),
-);
 
 export const ratesSchema = Joi.object().pattern(
   Joi.string().pattern(/^[A-Z]{3}$/, 'three letters such as USD'),

@@ -1,3 +1,5 @@
+import type { ProductField } from './fields';
+
 export type JobState = 'queued' | 'running' | 'done' | 'failed';
 
 /** `import` reads a product file, `edit` changes many products; `renditions` makes pictures that are missing. */
@@ -47,7 +49,28 @@ export interface ImportColumn {
   /** Whether the shop had this attribute before. */
   known: boolean;
   filled: number;
+  /** As the file has them. */
   examples: readonly string[];
+  /** Of the first lines, as they will be; what can't be read is empty. */
+  read: readonly string[];
+}
+
+export type FileEncoding = 'utf-8' | 'utf-16le' | 'utf-16be' | 'windows-1252';
+export type Separator = ',' | ';' | '\t' | '|';
+/** What stands before the decimals of a number. */
+export type Decimal = '.' | ',';
+/** Of year, month and day, in dates that are not ISO 8601. */
+export type DateOrder = 'ymd' | 'dmy' | 'mdy';
+
+/** How a product file is written. */
+export interface FileForm {
+  encoding: FileEncoding;
+  /** Between cells; null where the kind of file has none. */
+  separator: Separator | null;
+  decimal: Decimal;
+  date: DateOrder;
+  /** Of a spreadsheet. */
+  sheet: string | null;
 }
 
 export interface ImportVariant {
@@ -74,6 +97,16 @@ export interface ImportReport {
   faultyLines: number;
   /** Whether these lines were left out, and all others taken. */
   leftOut: boolean;
+  /** How the file is written, as was found or set; null where it could not be opened. */
+  form: FileForm | null;
+  /** Of a spreadsheet, those that hold something. */
+  sheets: readonly string[];
+  /** Lines of the file that `read` of its columns tells. */
+  lines: readonly number[];
+  /** What columns with other names seem to hold; to be taken over by whoever reads the file. */
+  proposed: ImportMapping;
+  /** Products of the shop that the file does not name and that are put aside. */
+  aside: number;
   /** What is worth a word, in sentences. */
   notices: readonly string[];
   /** Words that are spelt in more than one way, by column. */
@@ -91,8 +124,17 @@ export type ImportMapping = Readonly<
     string,
     /** Left out. */
     | { use: 'skip' }
-    /** Read as an attribute of that type, spellings of one word as one where wished. */
-    | { use: 'attribute'; type: 'text' | 'many' | 'number' | 'boolean' | 'colour'; gather?: boolean }
+    /** Read as a column with a meaning of its own, such as `price`. */
+    | { use: 'field'; field: ProductField; gather?: boolean }
+    /** Read as a title or description in a language of the shop. */
+    | { use: 'text'; field: 'title' | 'description'; lang: string }
+    /** Read as an attribute of that type, or as that of the shop which has the key; spellings of one word as one where wished. */
+    | {
+        use: 'attribute';
+        type: 'text' | 'many' | 'number' | 'boolean' | 'colour';
+        key?: string;
+        gather?: boolean;
+      }
     /** Read as found, spellings of one word as one. */
     | { use: 'gather' }
   >
@@ -105,4 +147,19 @@ export interface UploadFields {
   leaveOut?: '0' | '1';
   from?: string;
   rates?: string;
+  form?: string;
+  absent?: AbsentProducts;
+}
+
+/** What becomes of products that a file does not name. */
+export type AbsentProducts = 'leave' | 'aside';
+
+/** How files of one kind are read, kept by name. */
+export interface KeptMapping {
+  name: string;
+  /** Names of the file's columns. */
+  columns: readonly string[];
+  mapping: ImportMapping;
+  form: Partial<FileForm>;
+  updatedAt: string;
 }

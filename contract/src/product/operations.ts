@@ -88,8 +88,13 @@ export const PRODUCT_OPERATIONS = {
     }),
     status: 200,
     answer: Joi.string(),
-    produces: ['text/csv', 'application/json', 'application/jsonl'],
-    problems: ['bad-input', 'not-found', 'unknown-aisle', 'not-ready', 'database-away'],
+    produces: [
+      'text/csv',
+      'application/json',
+      'application/jsonl',
+      'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+    ],
+    problems: ['bad-input', 'not-found', 'unknown-aisle', 'too-large', 'not-ready', 'database-away'],
   },
   productColumns: {
     method: 'get',

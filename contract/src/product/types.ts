@@ -18,7 +18,7 @@ export interface ProductLookup {
 }
 
 /** The formats of product files that an import reads. */
-export const EXPORT_FORMATS = ['csv', 'json', 'jsonl'] as const;
+export const EXPORT_FORMATS = ['csv', 'json', 'jsonl', 'xlsx'] as const;
 export type ExportFormat = (typeof EXPORT_FORMATS)[number];
 
 /** What is to be taken out; the whole shop where nothing is said. */

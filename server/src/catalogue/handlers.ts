@@ -9,6 +9,7 @@ import { focusCategoryPicture, setCategoryPicture } from './categoryPictures';
 import { createCategory, deleteCategory, listCategories, placeCategory } from './groups/categories';
 import { groupUses } from './groups/groupUses';
 import { createTag, deleteTag, listTags } from './groups/tags';
+import { forgetMapping, keepMapping, listMappings } from './import/keptMappings';
 import { startImport } from './import/startImport';
 
 type Own =
@@ -29,7 +30,10 @@ type Own =
   | 'createTag'
   | 'deleteTag'
   | 'groupUses'
-  | 'importCatalogue';
+  | 'importCatalogue'
+  | 'keptMappings'
+  | 'keepMapping'
+  | 'forgetMapping';
 
 /** What is known of products, files of them that are read, and the words and pictures of categories and tags. */
 export const catalogueHandlers = ({ sequelize, host, ...services }: Services): Handlers<Own> => ({
@@ -59,4 +63,7 @@ export const catalogueHandlers = ({ sequelize, host, ...services }: Services): H
   deleteTag: ({ params, user }) => thenServe(host, deleteTag(sequelize, params.id, user.id)),
   groupUses: ({ params: { of, id } }) => groupUses(sequelize, host.serving().snapshot, { kind: of, id }),
   importCatalogue: (call) => startImport(call, services),
+  keptMappings: () => listMappings(sequelize),
+  keepMapping: ({ params: { name }, body, user }) => keepMapping(sequelize, name, body, user.id),
+  forgetMapping: ({ params: { name }, user }) => forgetMapping(sequelize, name, user.id),
 });

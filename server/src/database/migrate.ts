@@ -17,6 +17,7 @@ import { IMPORTS } from './migrations/013-imports';
 import { APPROVAL } from './migrations/014-approval';
 import { PLAN_KIND } from './migrations/015-planKind';
 import { EDITS } from './migrations/016-edits';
+import { FILES_IN } from './migrations/017-filesIn';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -40,6 +41,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '014-approval', statements: APPROVAL },
   { name: '015-plan-kind', statements: PLAN_KIND },
   { name: '016-edits', statements: EDITS },
+  { name: '017-filesIn', statements: FILES_IN },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

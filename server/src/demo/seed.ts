@@ -32,6 +32,7 @@ import {
 import { DEMO_SIGN_IN } from '../person/demoSignIn';
 import { drawPicture } from './pictures/draw';
 import { heightOf, ORIGINAL_WIDTH } from './pictures/sheet';
+import { AS_FOUND } from '../catalogue/import/importRequest';
 
 const LOGO = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 32 32" width="480" height="480">
   <circle cx="16" cy="16" r="15" fill="#1d2b4f"/>
@@ -222,8 +223,7 @@ async function importProducts(sequelize: Sequelize, products: readonly DemoProdu
         path: file,
         name: 'pellmere.csv',
         kind: 'csv',
-        mapping: {},
-        rates: {},
+        ...AS_FOUND,
         dryRun: false,
         leaveOut: false,
         userId: null,

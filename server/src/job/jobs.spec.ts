@@ -7,27 +7,10 @@ import type { ImportReport, Job } from '@fond/contract';
 import { openDatabase } from '../../../tests/support/databaseServer';
 import { JobModel } from '../database/models';
 import { streamJob } from './jobEvents';
+import { emptyReport } from './report';
 import { BrokenOff, Jobs, ToBeContinued, type Outcome } from './jobs';
 
-const report: ImportReport = {
-  file: 'two.csv',
-  dryRun: false,
-  rows: 2,
-  created: 2,
-  changed: 0,
-  unchanged: 0,
-  errors: [],
-  errorCount: 0,
-  columns: [],
-  newCategories: [],
-  newTags: [],
-  newCollections: [],
-  faultyLines: 0,
-  leftOut: false,
-  notices: [],
-  variants: [],
-  milliseconds: 1,
-};
+const report: ImportReport = { ...emptyReport('two.csv', false), rows: 2, created: 2, milliseconds: 1 };
 
 const outcome: Outcome = { report, faults: [] };
 

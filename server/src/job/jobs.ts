@@ -7,6 +7,7 @@ import { JobModel } from '../database/models';
 import { afterCommit, outsideUnits } from '../database/unit';
 import { inUnit } from '../database/unit';
 import { problem } from '../problem/problem';
+import { storedReport } from './report';
 
 /** Progress reaches the database at most this often; listeners get every step. */
 const STORE_EVERY = 500;
@@ -313,7 +314,7 @@ function jobOf(row: JobModel): Job {
     kind: row.kind,
     state: row.state,
     progress: row.progress,
-    report: row.report,
+    report: row.report && storedReport(row.report),
     failure: row.failure,
     createdAt: row.createdAt.toISOString(),
     finishedAt: row.finishedAt?.toISOString() ?? null,

@@ -4,6 +4,7 @@ import type { BulkEdit, BulkTrial, CellEdit, Job, ImportReport } from '@fond/con
 import { changedCell, type CellChange, type CellShape } from '@fond/core';
 import { insertRows } from '../database/rows';
 import { inUnit } from '../database/unit';
+import { emptyReport } from '../job/report';
 import { problem } from '../problem/problem';
 import { differenceOf } from '../catalogue/import/difference';
 import type { ImportJobs } from '../catalogue/import/importJob';
@@ -236,19 +237,10 @@ async function prepareEdit(
     await watch.breathe();
   }
   const report: ImportReport = {
-    file: said,
-    dryRun: false,
+    ...emptyReport(said, false),
     rows: looked,
-    created: 0,
     changed,
     unchanged: looked - changed,
-    errors: [],
-    errorCount: 0,
-    faultyLines: 0,
-    leftOut: false,
-    notices: [],
-    variants: [],
-    columns: [],
     newCategories: names.missing.categories.map((path) => path.join(' > ')),
     newTags: names.missing.tags,
     newCollections: names.missing.collections,
@@ -260,7 +252,7 @@ async function prepareEdit(
       sequelize,
       { id, userId },
       { lang: own, currency: shop.currency },
-      { created: 0, changed, unchanged: 0, names: names.missing, attributes: [] },
+      { created: 0, changed, unchanged: 0, aside: 0, names: names.missing, attributes: [] },
       report,
     );
     await sequelize.query(

@@ -15,7 +15,7 @@ import { problem } from '../problem/problem';
 import { cleanHtml } from '../text/cleanHtml';
 import { differenceOf } from '../catalogue/import/difference';
 import { ShopNames } from '../catalogue/import/names';
-import { parseRecord, type ProductRecord, type Reading } from '../catalogue/import/parseRecord';
+import { parseRecord, type ProductRecord, type Reading, PLAIN_FORM } from '../catalogue/import/parseRecord';
 import { tidy, UnreadableFile } from '../catalogue/import/recordFile';
 import { readStored, type StoredProduct } from '../catalogue/import/stored';
 import { writeChanges } from '../catalogue/import/takeOver';
@@ -46,6 +46,7 @@ export function readCells(
   const reading: Reading = {
     columns: [...cells.keys()].flatMap((column) => plans.get(column) ?? []),
     typeOf: (column) => column.type ?? 'text',
+    form: PLAIN_FORM,
     currency: shop.currency,
     rates: {},
     clean: cleanHtml,

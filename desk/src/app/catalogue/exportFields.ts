@@ -11,6 +11,7 @@ const NAMES: Readonly<Record<ExportFormat, string>> = {
   csv: 'CSV, for spreadsheets',
   json: 'JSON, one list',
   jsonl: 'JSON Lines, one product a line',
+  xlsx: 'Spreadsheet (.xlsx)',
 };
 
 /** Takes products out as a file that can be read in again. */

@@ -1,10 +1,13 @@
 import { EventEmitter, once } from 'node:events';
+import { createReadStream } from 'node:fs';
+import { pipeline } from 'node:stream/promises';
 import type { Response } from 'express';
 import pLimit from 'p-limit';
 import { Transaction, type Sequelize } from 'sequelize';
 import type { ExportFormat } from '@fond/contract';
 import { FORMATS, productFile } from './productFile';
-import { productRecords } from './productRecords';
+import { productRecords, type ProductRecords } from './productRecords';
+import { makeWorkbook } from './workbook';
 
 /** Each holds a connection as long as its reader takes; all others wait for one that ends. */
 const AT_ONCE = pLimit(2);
@@ -23,17 +26,32 @@ export async function exportProducts(
   response: Response,
 ): Promise<void> {
   const { type, ending } = FORMATS[format];
+  const begin = (): Response =>
+    response.attachment(`products.${ending}`).set('Content-Type', type).set('Cache-Control', 'no-store');
   // Within the transaction every statement sees what was there when it began, and nothing is locked.
-  await AT_ONCE(() =>
-    sequelize.transaction(
-      { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true },
-      async () => {
-        const records = await productRecords(sequelize, only);
-        response.attachment(`products.${ending}`).set('Content-Type', type).set('Cache-Control', 'no-store');
-        await send(productFile(records, format), response);
-      },
-    ),
-  );
+  const ofOneMoment = <T>(work: (records: ProductRecords) => Promise<T>): Promise<T> =>
+    AT_ONCE(() =>
+      sequelize.transaction(
+        { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true },
+        async () => work(await productRecords(sequelize, only)),
+      ),
+    );
+  if (format !== 'xlsx') {
+    await ofOneMoment((records) => {
+      begin();
+      return send(productFile(records, format), response);
+    });
+    return;
+  }
+  // It is whole before its first byte goes out, so that no reader keeps the database waiting.
+  const made = await ofOneMoment(makeWorkbook);
+  try {
+    await pipeline(createReadStream(made.path), begin());
+  } catch (error) {
+    if (!response.destroyed) throw error;
+  } finally {
+    await made.remove();
+  }
 }
 
 /**

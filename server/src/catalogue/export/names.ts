@@ -1,7 +1,8 @@
 import type { Sequelize } from 'sequelize';
 import type { AttributeType } from '@fond/core';
 import { select } from '../../database/rows';
-import { attributeKey, FIELDS } from '../import/columns';
+import { PRODUCT_FIELDS } from '@fond/contract';
+import { attributeKey } from '../import/columns';
 
 /** How product files write what products are grouped by, so that an import finds the same again. */
 export interface ExportNames {
@@ -100,5 +101,5 @@ function columnOf(key: string, label: string | null, unit: string | null): strin
     attributeKey(name) === key && !/[@()]/.test(name) && name.trim() === name;
   const name = label && reads(label) ? label : key.replace(/^_/, '');
   if (unit) return `${name} (${unit})`;
-  return FIELDS.some((field) => field === name.toLowerCase()) ? null : name;
+  return PRODUCT_FIELDS.some((field) => field === name.toLowerCase()) ? null : name;
 }

@@ -3,10 +3,14 @@ import type { ExportFormat } from '@fond/contract';
 import { guarded } from '../import/guardedCell';
 import type { ExportRecord, ExportValue, ProductRecords } from './productRecords';
 
+/** Those that are written as text. */
+export type TextFormat = Exclude<ExportFormat, 'xlsx'>;
+
 export const FORMATS: Readonly<Record<ExportFormat, { type: string; ending: string }>> = {
   csv: { type: 'text/csv; charset=utf-8', ending: 'csv' },
   json: { type: 'application/json; charset=utf-8', ending: 'json' },
   jsonl: { type: 'application/jsonl; charset=utf-8', ending: 'jsonl' },
+  xlsx: { type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', ending: 'xlsx' },
 };
 
 /** Records that are written at once. */
@@ -15,7 +19,7 @@ const TOGETHER = 200;
 /** The text of a product file, piece by piece. */
 export async function* productFile(
   { columns, records }: ProductRecords,
-  format: ExportFormat,
+  format: TextFormat,
 ): AsyncGenerator<string> {
   const pieces = PIECES[format](columns);
   yield pieces.head;
@@ -37,7 +41,7 @@ interface Pieces {
   foot: string;
 }
 
-const PIECES: Readonly<Record<ExportFormat, (columns: readonly string[]) => Pieces>> = {
+const PIECES: Readonly<Record<TextFormat, (columns: readonly string[]) => Pieces>> = {
   csv: (columns) => ({
     // With a mark, so that spreadsheets read it as UTF-8.
     head: `\ufeff${stringify([columns.map((column) => guarded(column))])}`,

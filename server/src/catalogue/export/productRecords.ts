@@ -10,6 +10,8 @@ export type ExportRecord = ReadonlyMap<string, ExportValue>;
 
 export interface ProductRecords {
   columns: readonly string[];
+  /** Columns of attributes that are numbers. */
+  numeric: ReadonlySet<string>;
   /** In the order of the products' numbers; never holds more than a slice of them. */
   records: () => AsyncGenerator<ExportRecord>;
 }
@@ -31,6 +33,7 @@ export async function productRecords(
   const names = await exportNames(sequelize, own);
   return {
     columns: columnsOf(names, others),
+    numeric: new Set(names.attributes.flatMap(({ type, column }) => (type === 'number' ? [column] : []))),
     records: async function* () {
       for await (const skus of only ? slices(only) : everything(sequelize)) {
         const stored = await readStored(sequelize, skus);

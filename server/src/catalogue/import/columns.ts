@@ -1,32 +1,9 @@
 import { RESERVED_PARAMETERS, type AttributeType } from '@fond/core';
-import type { ImportColumn, ImportMapping } from '@fond/contract';
+import { PRODUCT_FIELDS, type ImportColumn, type ImportMapping, type ProductField } from '@fond/contract';
 import { slugOf } from '../../text/slugs';
 import type { ColumnFindings } from './findings';
 import { LIMITS } from './limits';
 import { conversion } from './units';
-
-/** Columns with a meaning of their own. */
-export const FIELDS = [
-  'sku',
-  'title',
-  'category',
-  'price',
-  'was',
-  'currency',
-  'created',
-  'stock',
-  'featured',
-  'rating',
-  'ratings',
-  'sold',
-  'description',
-  'image',
-  'tags',
-  'collections',
-  'slug',
-] as const;
-
-export type Field = (typeof FIELDS)[number];
 
 export interface AttributeColumnPlan {
   use: 'attribute';
@@ -42,7 +19,7 @@ export interface AttributeColumnPlan {
 }
 
 export type ColumnPlan =
-  | { use: 'field'; name: string; field: Field }
+  | { use: 'field'; name: string; field: ProductField }
   | { use: 'text'; name: string; field: 'title' | 'description'; lang: string }
   | AttributeColumnPlan
   | { use: 'skip'; name: string };
@@ -80,6 +57,9 @@ export function attributeKey(label: string): string {
   return TAKEN.includes(slug) ? `_${slug}` : slug;
 }
 
+const unspoken = (name: string, lang: string): string =>
+  `“${name}” is left out: the shop doesn’t speak “${lang}”. Add the language under The shop, then read the file again.`;
+
 /** What each column of a file means; faults of the first line are told, not thrown. */
 export function planColumns(
   names: readonly string[],
@@ -90,25 +70,27 @@ export function planColumns(
   const faults: PlannedColumns['faults'] = [];
   const notices: string[] = [];
   const keys = new Map<string, string>();
+  /** Field, and language of a text, to the column that holds it. */
+  const meanings = new Map<string, string>();
   const columns = names.map((name): ColumnPlan => {
     const wish = Object.hasOwn(mapping, name) ? mapping[name] : undefined;
     if (wish?.use === 'skip') return { use: 'skip', name };
-    const field = FIELDS.find((one) => one === name.toLowerCase());
-    if (field && wish?.use !== 'attribute') return { use: 'field', name, field };
+    if (wish?.use === 'field') return fieldColumn(name, wish.field);
+    if (wish?.use === 'text') return textColumn(name, wish.field, wish.lang);
+    const field = PRODUCT_FIELDS.find((one) => one === name.toLowerCase());
+    if (field && wish?.use !== 'attribute') return fieldColumn(name, field);
     const translated = IN_LANGUAGE.exec(name);
     if (translated && wish?.use !== 'attribute') {
       const [, of, lang] = [translated[0], translated[1].toLowerCase(), translated[2].toLowerCase()];
-      if (!languages.includes(lang)) {
-        notices.push(
-          `“${name}” is left out: the shop doesn’t speak “${lang}”. Add the language under The shop, then read the file again.`,
-        );
-        return { use: 'skip', name };
-      }
-      if (of === 'title' || of === 'description') return { use: 'text', name, field: of, lang };
-      notices.push(`“${name}” is left out: a file gives titles and descriptions in other languages alone.`);
+      if (of === 'title' || of === 'description') return textColumn(name, of, lang);
+      notices.push(
+        languages.includes(lang)
+          ? `“${name}” is left out: a file gives titles and descriptions in other languages alone.`
+          : unspoken(name, lang),
+      );
       return { use: 'skip', name };
     }
-    return attributeColumn(name, known, wish?.use === 'attribute' ? wish.type : null);
+    return attributeColumn(name, wish?.use === 'attribute' ? wish : null);
   });
   const fresh = columns.filter((column) => column.use === 'attribute' && !column.known).length;
   if (known.size + fresh > LIMITS.attributes)
@@ -118,15 +100,36 @@ export function planColumns(
     });
   return { columns, faults, notices };
 
-  function attributeColumn(
-    name: string,
-    attributes: ReadonlyMap<string, KnownAttribute>,
-    type: AttributeType | null,
-  ): ColumnPlan {
+  function fieldColumn(name: string, field: ProductField): ColumnPlan {
+    refuseTwin(name, field);
+    return { use: 'field', name, field };
+  }
+
+  function textColumn(name: string, field: 'title' | 'description', lang: string): ColumnPlan {
+    if (!languages.includes(lang)) {
+      notices.push(unspoken(name, lang));
+      return { use: 'skip', name };
+    }
+    // In the shop's own language it is the title itself.
+    if (lang === languages[0]) return fieldColumn(name, field);
+    refuseTwin(name, `${field}@${lang}`);
+    return { use: 'text', name, field, lang };
+  }
+
+  function refuseTwin(name: string, meaning: string): void {
+    const twin = meanings.get(meaning);
+    meanings.set(meaning, name);
+    if (twin !== undefined)
+      faults.push({ column: name, message: `“${name}” and “${twin}” would both be “${meaning}”.` });
+  }
+
+  function attributeColumn(name: string, wish: { type: AttributeType; key?: string } | null): ColumnPlan {
     const united = WITH_UNIT.exec(name);
     const label = united ? united[1] : name;
     const unit = united ? united[2] : null;
-    const key = attributeKey(label);
+    const key = wish?.key ?? attributeKey(label);
+    if (wish?.key !== undefined && !known.has(wish.key))
+      faults.push({ column: name, message: `The shop has no attribute “${wish.key}”. Choose another one.` });
     const twin = keys.get(key);
     if (!key) faults.push({ column: name, message: 'A column needs a name of letters or digits.' });
     else if (twin !== undefined)
@@ -134,7 +137,7 @@ export function planColumns(
     if (label.length > 120)
       faults.push({ column: name, message: `The name has ${label.length} characters; 120 are the most.` });
     keys.set(key, name);
-    const there = attributes.get(key);
+    const there = known.get(key);
     const factor = there ? factorOf(name, unit, there) : 1;
     return {
       use: 'attribute',
@@ -143,7 +146,7 @@ export function planColumns(
       label,
       unit,
       factor,
-      type: there?.type ?? type,
+      type: there?.type ?? wish?.type ?? null,
       known: there !== undefined,
     };
   }
@@ -176,12 +179,22 @@ export const missingColumns = (columns: readonly ColumnPlan[]): PlannedColumns['
   ['sku', 'title'].flatMap((needed) =>
     columns.some((column) => column.use === 'field' && column.field === needed)
       ? []
-      : [{ column: needed, message: `The column “${needed}” is missing from the first line.` }],
+      : [
+          {
+            column: needed,
+            message: `No column is “${needed}”. Name one so in the first line, or say below which it is.`,
+          },
+        ],
   );
 
-export function describeColumn(column: ColumnPlan, findings: ColumnFindings): ImportColumn {
+/** @param read What its first lines will be. */
+export function describeColumn(
+  column: ColumnPlan,
+  findings: ColumnFindings,
+  read: readonly string[],
+): ImportColumn {
   const { filled, examples } = findings;
-  const base = { name: column.name, filled, examples, use: column.use, type: null, known: true };
+  const base = { name: column.name, filled, examples, read, use: column.use, type: null, known: true };
   switch (column.use) {
     case 'field':
       return { ...base, key: column.field };

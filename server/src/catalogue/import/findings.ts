@@ -1,7 +1,8 @@
 import type { AttributeType } from '@fond/core';
+import type { Decimal } from '@fond/contract';
 import { booleanOf } from '../../text/booleanOf';
+import { plainNumber } from './form/numbers';
 
-const NUMBER = /^-?\d+(\.\d+)?$/;
 const WHOLE = /^\d+$/;
 const COLOUR = /^#[0-9a-f]{6}$/i;
 /** Digits that a number would lose: zeros before it, or more than a double holds. */
@@ -39,11 +40,12 @@ export class ColumnFindings {
   private lists = false;
   private readonly distinct = new Map<string, number>();
 
-  see(text: string): void {
+  /** @param decimal What stands before the decimals of the file's numbers. */
+  see(text: string, decimal: Decimal = '.'): void {
     if (!text) return;
     this.filled++;
     if (this.examples.length < 4 && !this.examples.includes(text)) this.examples.push(text.slice(0, 60));
-    if (this.numbers && !NUMBER.test(text)) this.numbers = false;
+    if (this.numbers && plainNumber(text, decimal) === null) this.numbers = false;
     if (this.whole && !WHOLE.test(text)) this.whole = false;
     if (!this.codes && CODE.test(text)) this.codes = true;
     if (this.years && !/^(1[5-9]|20)\d\d$/.test(text)) this.years = false;

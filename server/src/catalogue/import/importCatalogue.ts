@@ -1,32 +1,16 @@
 import type { Sequelize } from 'sequelize';
 import type { ImportReport } from '@fond/contract';
+import { emptyReport } from '../../job/report';
 import { describeColumn } from './columns';
 import type { ImportRequest, Watch } from './importRequest';
 import { inspect, type Inspection } from './inspect';
 import { FAULTS_SHOWN } from './limits';
 import { prepare, type Prepared } from './prepare';
+import { sampleLines } from './sampleLines';
 import { UnreadableFile } from './recordFile';
 import { decide, takeOver } from './takeOver';
 
-const nothing = ({ name, dryRun }: ImportRequest): ImportReport => ({
-  file: name,
-  dryRun,
-  rows: 0,
-  created: 0,
-  changed: 0,
-  unchanged: 0,
-  errors: [],
-  errorCount: 0,
-  faultyLines: 0,
-  leftOut: false,
-  notices: [],
-  variants: [],
-  columns: [],
-  newCategories: [],
-  newTags: [],
-  newCollections: [],
-  milliseconds: 0,
-});
+const nothing = ({ name, dryRun }: ImportRequest): ImportReport => emptyReport(name, dryRun);
 
 interface Imported {
   report: ImportReport;
@@ -70,13 +54,18 @@ export async function importCatalogue(
   } catch (error) {
     return refused(error, checked);
   }
-  const { created, changed, unchanged, names } = prepared;
+  const { created, changed, unchanged, aside, names } = prepared;
+  const { notices } = inspection;
+  if (request.absent === 'aside' && inspection.faulty.size)
+    notices.push('Products that the file doesn’t name stay as they are, as lines of it are left out.');
   const report = ended({
     ...checked,
+    notices,
     leftOut: checked.errorCount > 0,
     created,
     changed,
     unchanged,
+    aside,
     newCategories: names.categories.map((path) => path.join(' > ')),
     newTags: names.tags,
     newCollections: names.collections,
@@ -89,15 +78,22 @@ export async function importCatalogue(
 }
 
 function reportOnTrial(request: ImportRequest, inspection: Inspection): ImportReport {
-  const { rows, faults, faultCount, faulty, notices, variants, columns, findings } = inspection;
+  const { rows, faults, faultCount, faulty, notices, variants, columns, findings, sample } = inspection;
+  const read = sampleLines(sample, inspection.reading);
   return {
     ...nothing(request),
     rows,
     errors: faults.slice(0, FAULTS_SHOWN),
     errorCount: faultCount,
     faultyLines: faulty.size,
+    form: inspection.form,
+    sheets: inspection.file.sheets,
+    lines: sample.map(({ line }) => line),
+    proposed: inspection.proposed,
     notices,
     variants,
-    columns: columns.map((column) => describeColumn(column, findings.get(column.name)!)),
+    columns: columns.map((column) =>
+      describeColumn(column, findings.get(column.name)!, read.get(column.name) ?? []),
+    ),
   };
 }

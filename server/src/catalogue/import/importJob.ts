@@ -105,7 +105,8 @@ export class ImportJobs {
   }
 
   private async isShort(work: ThreadWork['work']): Promise<boolean> {
-    if ('read' in work) return (await stat(work.read.path)).size <= SMALL;
+    // A workbook unpacks to much more than its size tells.
+    if ('read' in work) return work.read.kind !== 'xlsx' && (await stat(work.read.path)).size <= SMALL;
     const [left] = await select<{ products: number }>(
       this.sequelize,
       'SELECT CAST(total AS SIGNED) - CAST(applied AS SIGNED) AS products FROM imports WHERE id = ?',

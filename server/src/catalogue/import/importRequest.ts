@@ -1,4 +1,4 @@
-import type { ImportMapping, JobProgress } from '@fond/contract';
+import type { AbsentProducts, FileForm, ImportMapping, JobProgress } from '@fond/contract';
 import type { FileKind } from './readRecords';
 
 /** A product file to be read, or to be tried. Plain data, as it goes to another thread. */
@@ -10,6 +10,9 @@ export interface ImportRequest {
   name: string;
   kind: FileKind;
   mapping: ImportMapping;
+  /** How it is written, where what is found is not wanted. */
+  form: Partial<FileForm>;
+  absent: AbsentProducts;
   /** What one unit of another currency is worth in the shop's. */
   rates: Readonly<Record<string, number>>;
   dryRun: boolean;
@@ -17,6 +20,14 @@ export interface ImportRequest {
   leaveOut: boolean;
   userId: number | null;
 }
+
+/** Nothing is said of how the file is read: all is as it is found. */
+export const AS_FOUND = {
+  mapping: {},
+  rates: {},
+  form: {},
+  absent: 'leave',
+} as const satisfies Partial<ImportRequest>;
 
 /** Who looks on while a file is read. */
 export interface Watch {

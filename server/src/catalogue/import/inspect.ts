@@ -1,6 +1,6 @@
 import type { Sequelize } from 'sequelize';
 import type { AttributeType } from '@fond/core';
-import type { ImportError, ImportVariant } from '@fond/contract';
+import type { FileForm, ImportError, ImportMapping, ImportVariant } from '@fond/contract';
 import { select } from '../../database/rows';
 import { shopSettings, type StoredShop } from '../../setting/shopSettings';
 import { cleanHtml } from '../../text/cleanHtml';
@@ -13,6 +13,9 @@ import {
   type KnownAttribute,
 } from './columns';
 import { ColumnFindings, spelling } from './findings';
+import { findForm } from './form/find';
+import { PictureNames } from './pictureNames';
+import { proposeColumns } from './proposeColumns';
 import type { ImportRequest, Watch } from './importRequest';
 import { FAULTS_KEPT, LIMITS } from './limits';
 import { parseRecord, type Reading } from './parseRecord';
@@ -25,6 +28,13 @@ export interface Inspection {
   columns: ColumnPlan[];
   findings: Map<string, ColumnFindings>;
   shop: StoredShop;
+  form: FileForm;
+  /** What columns with other names seem to hold. */
+  proposed: ImportMapping;
+  /** The first lines. */
+  sample: { line: number; cells: ReadonlyMap<string, string> }[];
+  /** Article numbers that the file names, and where first. */
+  lineOfSku: Map<string, number>;
   rows: number;
   faults: ImportError[];
   faultCount: number;
@@ -38,6 +48,9 @@ export interface Inspection {
 
 const TELL_EVERY = 500;
 const VARIANTS_SHOWN = 40;
+/** First lines that are told as they will be. */
+const SAMPLE = 3;
+const PEEKED = 500;
 
 /** A value whose type is not known yet can't be wrong, only too long; `many` looks at each entry by itself. */
 const typeBefore = (column: AttributeColumnPlan): AttributeType => column.type ?? 'many';
@@ -48,7 +61,7 @@ export async function inspect(
   request: ImportRequest,
   watch: Watch,
 ): Promise<Inspection> {
-  const file = await openRecords(request.path, request.kind);
+  const file = await openRecords(request.path, request.kind, request.form);
   const shop = await shopSettings((sql) => select(sequelize, sql));
   const known = await select<KnownAttribute & { key: string }>(
     sequelize,
@@ -61,9 +74,11 @@ export async function inspect(
     request.mapping,
     shop.languages,
   );
+  const { form, notices: formNotices } = await findForm(file, columns, request.form);
   const reading: Reading = {
     columns,
     typeOf: typeBefore,
+    form,
     currency: shop.currency,
     rates: request.rates,
     clean: (html) => html,
@@ -74,23 +89,42 @@ export async function inspect(
     columns,
     findings: new Map(columns.map((column) => [column.name, new ColumnFindings()])),
     shop,
+    form,
+    proposed: proposeColumns(columns),
+    sample: [],
+    lineOfSku: new Map(),
     rows: 0,
     faults: [],
     faultCount: 0,
     faulty: new Set(),
-    notices: [...notices],
+    notices: [...notices, ...formNotices],
     variants: [],
     reading,
   };
   if (!unread.length) unread.push(...missingColumns(columns), ...faults);
   for (const fault of unread) tellFault(inspection, { line: 1, sku: '', ...fault });
-  if (unread.length) return inspection;
+  if (unread.length) {
+    await peek(inspection);
+    return inspection;
+  }
   await readLines(sequelize, inspection, watch);
   tellVariants(inspection, request);
   return {
     ...inspection,
     reading: tellFindings(inspection, request, await spellingsOfShop(sequelize, inspection, request)),
   };
+}
+
+/** Looks at the first lines of a file whose columns have to be named first, so that a person sees what they hold. */
+async function peek({ file, columns, findings, sample, form }: Inspection): Promise<void> {
+  if (!columns.length) return;
+  let lines = 0;
+  for await (const raw of file.records()) {
+    if (++lines > PEEKED) return;
+    if (!('cells' in raw)) continue;
+    if (sample.length < SAMPLE) sample.push(raw);
+    for (const [name, one] of findings) one.see(raw.cells.get(name) ?? '', form.decimal);
+  }
 }
 
 function tellFault(inspection: Inspection, fault: ImportError): void {
@@ -100,8 +134,7 @@ function tellFault(inspection: Inspection, fault: ImportError): void {
 }
 
 async function readLines(sequelize: Sequelize, inspection: Inspection, watch: Watch): Promise<void> {
-  const { columns, findings, reading, file } = inspection;
-  const lineOfSku = new Map<string, number>();
+  const { columns, findings, reading, file, lineOfSku } = inspection;
   const slugs = new Slugs(sequelize, (line, sku, message) =>
     tellFault(inspection, { line, sku, column: 'slug', message }),
   );
@@ -110,7 +143,7 @@ async function readLines(sequelize: Sequelize, inspection: Inspection, watch: Wa
   const now = Date.now();
   let future = 0;
   let homeless = 0;
-  let pictures = 0;
+  const pictures = new PictureNames(sequelize);
   let alike: [string, string] | null = null;
   for await (const raw of file.records()) {
     inspection.rows++;
@@ -127,7 +160,8 @@ async function readLines(sequelize: Sequelize, inspection: Inspection, watch: Wa
     const sku = raw.cells.get(skuColumn) ?? '';
     const fault = (column: string, message: string): void =>
       tellFault(inspection, { line: raw.line, sku: sku.slice(0, LIMITS.sku), column, message });
-    for (const [name, one] of findings) one.see(raw.cells.get(name) ?? '');
+    if (inspection.sample.length < SAMPLE) inspection.sample.push(raw);
+    for (const [name, one] of findings) one.see(raw.cells.get(name) ?? '', reading.form.decimal);
     const record = parseRecord(raw.line, raw.cells, reading, fault);
     if (!record.texts['']?.title) fault('title', 'Every product needs a title.');
     const earlier = lineOfSku.get(record.sku);
@@ -140,7 +174,7 @@ async function readLines(sequelize: Sequelize, inspection: Inspection, watch: Wa
     if (record.slug) await slugs.see(record.slug, record.sku, raw.line);
     if (record.created && record.created > now) future++;
     if (record.categories && !record.categories.length) homeless++;
-    if (record.images?.length) pictures++;
+    if (record.images?.length) await pictures.see(record.images);
   }
   await slugs.check();
   inspection.notices.push(
@@ -152,11 +186,7 @@ async function readLines(sequelize: Sequelize, inspection: Inspection, watch: Wa
           `${products(homeless)} ${homeless === 1 ? 'stands' : 'stand'} in no category, so only the search and the front show them.`,
         ]
       : []),
-    ...(pictures
-      ? [
-          `${products(pictures)} ${pictures === 1 ? 'names' : 'name'} pictures. They are noted, but not fetched yet: what isn’t in the shop already shows “No picture yet”.`,
-        ]
-      : []),
+    ...(await pictures.notices()),
     ...(alike
       ? [`Article numbers are told apart by every sign: “${alike[0]}” is another product than “${alike[1]}”.`]
       : []),

@@ -1,7 +1,9 @@
-import type { Standing } from '@fond/contract';
+import type { DateOrder, Decimal, FileForm, ProductField, Standing } from '@fond/contract';
 import type { AttributeType } from '@fond/core';
 import { booleanOf } from '../../text/booleanOf';
-import type { AttributeColumnPlan, ColumnPlan, Field } from './columns';
+import type { AttributeColumnPlan, ColumnPlan } from './columns';
+import { dateIn } from './form/dates';
+import { moneyIn, plainNumber } from './form/numbers';
 import { LIMITS } from './limits';
 import { converted } from './units';
 
@@ -44,6 +46,8 @@ type Tell = (message: string) => void;
 export interface Reading {
   columns: readonly ColumnPlan[];
   typeOf: (column: AttributeColumnPlan) => AttributeType;
+  /** How numbers and dates are written. */
+  form: Pick<FileForm, 'decimal' | 'date'>;
   /** All prices are in it. */
   currency: string;
   /** What one unit of another currency is worth. */
@@ -53,6 +57,9 @@ export interface Reading {
   /** The spelling to be taken for one in a column. */
   spelt: (column: string, value: string) => string;
 }
+
+/** As product files are written that name nothing else. */
+export const PLAIN_FORM: Reading['form'] = { decimal: '.', date: 'ymd' };
 
 /** Reads one record; what is wrong is told to `fault`, with the column. */
 export function parseRecord(
@@ -64,6 +71,7 @@ export function parseRecord(
   const record: ProductRecord = { line, sku: '', texts: {}, attributes: [] };
   const text = (lang: string): { title?: string; description?: string } => (record.texts[lang] ??= {});
   let currency = '';
+  let signed: string | null = null;
   for (const column of reading.columns) {
     const cell = cells.get(column.name) ?? '';
     const tell: Tell = (message) => fault(column.name, message);
@@ -76,18 +84,21 @@ export function parseRecord(
         else text(column.lang).description = description(cell, reading, tell);
         break;
       case 'attribute':
-        record.attributes.push([
-          column.key,
-          attributeValues(cell, column, reading.typeOf(column), tell).map(spelt),
-        ]);
+        record.attributes.push([column.key, attributeValues(cell, column, reading, tell).map(spelt)]);
         break;
       case 'field':
         if (column.field === 'title') text('').title = limit(cell, LIMITS.title, tell);
         else if (column.field === 'description') text('').description = description(cell, reading, tell);
         else if (column.field === 'currency') currency = currencyIn(cell, reading, tell);
-        else readField(record, column.field, cell, tell, spelt);
+        else if (column.field === 'price' || column.field === 'was') {
+          const money = moneyIn(cell, reading.currency);
+          signed ??= money.currency;
+          record[column.field] = cents(money.amount, cell, reading, tell);
+        } else readField(record, column.field, cell, reading, tell, spelt);
     }
   }
+  if (signed !== null && !currency)
+    currency = currencyIn(signed, reading, (message) => fault('price', message));
   const rate = currency ? reading.rates[currency] : 1;
   for (const name of ['price', 'was'] as const) {
     const cents = record[name];
@@ -111,8 +122,9 @@ function currencyIn(cell: string, { currency, rates }: Reading, tell: Tell): str
 
 function readField(
   record: ProductRecord,
-  field: Exclude<Field, 'title' | 'description' | 'currency'>,
+  field: Exclude<ProductField, 'title' | 'description' | 'currency' | 'price' | 'was'>,
   cell: string,
+  { form }: Reading,
   tell: Tell,
   spelt: (value: string) => string,
 ): void {
@@ -121,19 +133,15 @@ function readField(
       if (!cell) tell('Every product needs an article number.');
       record.sku = limit(cell, LIMITS.sku, tell);
       break;
-    case 'price':
-    case 'was':
-      record[field] = cents(cell, tell);
-      break;
     case 'created':
-      record.created = cell ? moment(cell, tell) : null;
+      record.created = cell ? moment(cell, form.date, tell) : null;
       break;
     case 'stock':
-      record.stock = cell ? whole(cell, -1_000_000, tell) : null;
+      record.stock = cell ? whole(cell, -1_000_000, form.decimal, tell) : null;
       break;
     case 'ratings':
     case 'sold':
-      record[field] = cell ? whole(cell, 0, tell) : null;
+      record[field] = cell ? whole(cell, 0, form.decimal, tell) : null;
       break;
     case 'featured': {
       // A mark that nobody speaks of stays as it is.
@@ -144,7 +152,7 @@ function readField(
       break;
     }
     case 'rating': {
-      const rating = cell ? Number(cell) : null;
+      const rating = cell ? Number(plainNumber(cell, form.decimal) ?? NaN) : null;
       if (rating !== null && !(rating >= 0 && rating <= 5))
         tell(`“${cell}” is no rating; write a number from 0 to 5.`);
       record.rating = rating === null ? null : Math.round(rating * 100) / 100;
@@ -206,67 +214,48 @@ function limit(cell: string, most: number, tell: Tell): string {
 const description = (cell: string, { clean }: Reading, tell: Tell): string =>
   clean(limit(cell, LIMITS.description, tell));
 
-function cents(cell: string, tell: Tell): number | null {
+function cents(amount: string, cell: string, { form }: Reading, tell: Tell): number | null {
   if (!cell) return null;
-  if (!/^\d+(\.\d{1,2})?$/.test(cell)) {
-    tell(`“${cell}” is no price; write it as 24.90.`);
+  const text = plainNumber(amount, form.decimal);
+  if (text === null || !/^\d+(\.\d{1,2}0*)?$/.test(text)) {
+    tell(`“${cell}” is no price; write it as 24${form.decimal}90.`);
     return null;
   }
-  const value = Math.round(Number(cell) * 100);
+  const value = Math.round(Number(text) * 100);
   if (value > MAX_CENTS) tell(`“${cell}” is more than a price can be here.`);
   return value;
 }
 
-function whole(cell: string, least: number, tell: Tell): number {
-  const value = Number(cell);
-  if (!/^-?\d+$/.test(cell) || value < least || value > 1_000_000_000)
+function whole(cell: string, least: number, decimal: Decimal, tell: Tell): number {
+  const text = plainNumber(cell, decimal)?.replace(/\.0+$/, '') ?? '';
+  const value = Number(text);
+  if (!/^-?\d+$/.test(text) || value < least || value > 1_000_000_000)
     tell(`“${cell}” is no whole number that fits here.`);
   return value;
 }
 
-const MOMENT =
-  /^(\d{4})-(\d{2})-(\d{2})(?:[T ](\d{2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?\s*(Z|[+-]\d{2}:?\d{2})?)?$/;
-/** Nobody's shop has been open for longer; a year before it is a slip. */
-const FIRST_YEAR = 1900;
-const LAST_YEAR = 2200;
-
-/** A date of the calendar (ISO 8601), with or without a time; without a zone it is in UTC. */
-function moment(cell: string, tell: Tell): number | null {
-  const parts = MOMENT.exec(cell);
-  if (!parts) {
-    tell(`“${cell}” is no date; write it as 2026-03-31 or 2026-03-31T09:30:00Z.`);
-    return null;
-  }
-  const [year, month, day] = [Number(parts[1]), Number(parts[2]), Number(parts[3])];
-  const [hour, minute, second] = [parts[4], parts[5], parts[6]].map((part) => Number(part ?? 0));
-  const at = new Date(Date.UTC(year, month - 1, day, hour, minute, second));
-  if (year < FIRST_YEAR || year > LAST_YEAR) tell(`“${cell}” is in a year that can’t be meant.`);
-  else if (
-    at.getUTCMonth() !== month - 1 ||
-    at.getUTCDate() !== day ||
-    hour > 23 ||
-    minute > 59 ||
-    second > 59
-  )
-    tell(`“${cell}” is no day of the calendar.`);
-  const zone = /^([+-])(\d{2}):?(\d{2})$/.exec(parts[7] ?? '');
-  const offset = zone ? (zone[1] === '-' ? -1 : 1) * (Number(zone[2]) * 60 + Number(zone[3])) : 0;
-  return at.getTime() - offset * 60_000;
+function moment(cell: string, order: DateOrder, tell: Tell): number | null {
+  const found = dateIn(cell, order);
+  if (typeof found === 'number') return found;
+  tell(found);
+  return null;
 }
 
 function attributeValues(
   cell: string,
-  { factor }: AttributeColumnPlan,
-  type: AttributeType,
+  column: AttributeColumnPlan,
+  { typeOf, form }: Reading,
   tell: Tell,
 ): string[] {
   if (!cell) return [];
-  switch (type) {
+  switch (typeOf(column)) {
     case 'many':
       return list(cell, tell).map((value) => limit(value, LIMITS.name, tell));
-    case 'number':
-      if (!/^-?\d+(\.\d+)?$/.test(cell)) tell(`“${cell}” is no number.`);
-      return [limit(converted(cell, factor), LIMITS.name, tell)];
+    case 'number': {
+      const number = plainNumber(cell, form.decimal);
+      if (number === null) tell(`“${cell}” is no number.`);
+      return [limit(converted(number ?? cell, column.factor), LIMITS.name, tell)];
+    }
     case 'boolean':
       if (booleanOf(cell) === null) tell(`“${cell}” is neither yes nor no.`);
       return [cell];

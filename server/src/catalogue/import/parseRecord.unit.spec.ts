@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { missingColumns, planColumns, type ColumnPlan, type KnownAttribute } from './columns';
 import { ColumnFindings } from './findings';
 import { cleanHtml } from '../../text/cleanHtml';
-import { parseRecord } from './parseRecord';
+import { PLAIN_FORM, parseRecord } from './parseRecord';
 
 const NO_TYPES = new Map<string, KnownAttribute>();
 const LANGUAGES = ['en', 'fr'];
@@ -17,6 +17,7 @@ function parse(cells: Record<string, string>): { record: ReturnType<typeof parse
     {
       columns,
       typeOf: (column) => column.type ?? 'text',
+      form: PLAIN_FORM,
       currency: 'EUR',
       rates: { USD: 0.5 },
       clean: cleanHtml,
@@ -112,7 +113,7 @@ describe('the first line of a product file', () => {
     expect(faults('Weight', 'weight (g)')[0]).toContain('same attribute');
     expect(faults('Price range')).toEqual([]);
     expect(faults('***')[0]).toContain('letters or digits');
-    expect(missingColumns(plan('title'))[0].message).toContain('“sku” is missing');
+    expect(missingColumns(plan('title'))[0].message).toContain('No column is “sku”');
   });
 
   it('is read as the mapping wishes, but never against the type an attribute has already', () => {

@@ -18,6 +18,8 @@ export interface Prepared {
   created: number;
   changed: number;
   unchanged: number;
+  /** Products that the file doesn't name and that will stand aside. */
+  aside: number;
   names: NewNames;
   attributes: NewAttribute[];
 }
@@ -39,9 +41,15 @@ export async function prepare(
   const slugs = new Set<string>();
   const attributes = newAttributes(inspection);
   const trial = await Trial.begin(sequelize, names, attributes);
-  const prepared = { created: 0, changed: 0, unchanged: 0 };
+  const prepared = { created: 0, changed: 0, unchanged: 0, aside: 0 };
   let position = 0;
   let done = 0;
+  const setAside = async (rows: Cell[][]): Promise<void> => {
+    if (request.dryRun || !rows.length) return;
+    await inUnit(sequelize, (transaction) =>
+      insertRows(sequelize, 'import_rows', ['import_id', 'position', 'sku', 'record'], rows, transaction),
+    );
+  };
   const compare = async (records: readonly ProductRecord[]): Promise<void> => {
     const stored = await readStored(
       sequelize,
@@ -64,10 +72,7 @@ export async function prepare(
       await trial.take(record, before);
       aside.push([request.id, position++, record.sku, JSON.stringify(record)]);
     }
-    if (!request.dryRun && aside.length)
-      await inUnit(sequelize, (transaction) =>
-        insertRows(sequelize, 'import_rows', ['import_id', 'position', 'sku', 'record'], aside, transaction),
-      );
+    await setAside(aside);
     done += records.length;
     watch.progress({ step: 'Comparing', done, total: inspection.rows });
     await watch.breathe();
@@ -81,7 +86,36 @@ export async function prepare(
   }
   if (batch.length) await compare(batch);
   await trial.end();
+  if (request.absent === 'aside' && inspection.rows && !inspection.faulty.size)
+    for await (const skus of absentProducts(sequelize, inspection.lineOfSku)) {
+      prepared.aside += skus.length;
+      await setAside(
+        skus.map((sku) => {
+          const record: ProductRecord = { line: 0, sku, standing: 'aside', texts: {}, attributes: [] };
+          return [request.id, position++, sku, JSON.stringify(record)];
+        }),
+      );
+      await watch.breathe();
+    }
   return { ...prepared, names: names.missing, attributes };
+}
+
+/** Article numbers in the shop that a file does not name, some at a time. */
+async function* absentProducts(
+  sequelize: Sequelize,
+  named: ReadonlyMap<string, number>,
+): AsyncGenerator<string[]> {
+  for (let after = 0; ;) {
+    const rows = await select<{ id: number; sku: string }>(
+      sequelize,
+      `SELECT id, sku FROM products WHERE id > ? AND standing = 'live' ORDER BY id LIMIT ${AT_ONCE}`,
+      [after],
+    );
+    if (!rows.length) return;
+    const absent = rows.flatMap(({ sku }) => (named.has(sku) ? [] : [sku]));
+    if (absent.length) yield absent;
+    after = rows[rows.length - 1].id;
+  }
 }
 
 const wishedSlug = ({ texts, sku }: ProductRecord): string => slugOf(texts['']?.title ?? sku) || 'item';

@@ -1,22 +1,27 @@
-import { open } from 'node:fs/promises';
 import { pipeline, Readable } from 'node:stream';
 import { parse, CsvError } from 'csv-parse';
+import type { FileEncoding, FileForm, Separator } from '@fond/contract';
+import { encodingOf } from './form/encoding';
 import { unguarded } from './guardedCell';
 import { LIMITS } from './limits';
-import { tidy, UnreadableFile, utf8, type RecordFile } from './recordFile';
+import { textOf, tidy, UnreadableFile, type Layout, type RawRecord, type RecordFile } from './recordFile';
+
+const SEPARATORS = [',', ';', '\t', '|'] as const satisfies readonly Separator[];
 
 /** Spreadsheets in some countries write semicolons or tabs; the first line tells. */
-async function delimiterOf(path: string): Promise<string> {
-  const file = await open(path);
-  try {
-    const { buffer, bytesRead } = await file.read(Buffer.alloc(65_536), 0, 65_536, 0);
-    const [first] = buffer.toString('utf8', 0, bytesRead).split(/\r?\n/, 1);
-    const count = (character: string): number => first.split(character).length;
-    return [',', ';', '\t'].reduce((best, one) => (count(one) > count(best) ? one : best));
-  } finally {
-    await file.close();
+async function separatorOf(path: string, encoding: FileEncoding): Promise<Separator> {
+  let head = '';
+  for await (const text of textOf(path, encoding)) {
+    head += text;
+    if (head.includes('\n') || head.length > HEAD) break;
   }
+  const first = head.split(/\r?\n/, 1)[0].replace(QUOTED, '');
+  const count = (sign: string): number => first.split(sign).length;
+  return SEPARATORS.reduce((best, one) => (count(one) > count(best) ? one : best));
 }
+
+const HEAD = 65_536;
+const QUOTED = /"(?:[^"]|"")*"/g;
 
 interface CsvRow {
   info: { lines: number };
@@ -28,13 +33,13 @@ interface Line {
   cells: string[];
 }
 
-async function* rowsOf(path: string, delimiter: string): AsyncGenerator<Line> {
+async function* rowsOf(path: string, { encoding, separator }: Layout): AsyncGenerator<Line> {
   // Through a pipeline, an error of the file reaches the reader of the rows, and a reader that stops closes the file.
   const parser = pipeline(
-    Readable.from(utf8(path)),
+    Readable.from(textOf(path, encoding)),
     parse({
       bom: true,
-      delimiter,
+      delimiter: separator!,
       info: true,
       relax_column_count: true,
       skip_empty_lines: true,
@@ -58,37 +63,43 @@ async function* rowsOf(path: string, delimiter: string): AsyncGenerator<Line> {
   }
 }
 
-export async function openCsv(path: string): Promise<RecordFile> {
-  const delimiter = await delimiterOf(path);
+export async function openCsv(path: string, wish: Partial<FileForm>): Promise<RecordFile> {
+  const encoding = wish.encoding ?? (await encodingOf(path));
+  const separator = wish.separator ?? (await separatorOf(path, encoding));
+  const layout: Layout = { encoding, separator, sheet: null };
   let header: string[] | null = null;
-  for await (const { cells } of rowsOf(path, delimiter)) {
+  for await (const { cells } of rowsOf(path, layout)) {
     header = cells;
     break;
   }
   if (!header) throw new UnreadableFile(1, 'The file is empty; its first line names the columns.');
   const names = namesIn(header);
   return {
+    layout,
+    sheets: [],
     columns: names,
     records: async function* () {
       let first = true;
-      for await (const { line, cells } of rowsOf(path, delimiter)) {
-        if (first) {
-          first = false;
-          continue;
-        }
-        // Cells behind the last column say nothing where they are empty.
-        while (cells.length > names.length && cells[cells.length - 1] === '') cells.pop();
-        if (cells.length !== names.length) {
-          const message = `This line has ${cells.length} cells, the first line names ${names.length} columns.`;
-          yield { fault: { line, column: '', message } };
-        } else yield { line, cells: new Map(names.map((name, at) => [name, cells[at]])) };
+      for await (const { line, cells } of rowsOf(path, layout)) {
+        if (first) first = false;
+        else yield recordOfLine(line, cells, names);
       }
     },
   };
 }
 
+/** Cells of a line under the names of the first one. */
+export function recordOfLine(line: number, cells: string[], names: readonly string[]): RawRecord {
+  // Cells behind the last column say nothing where they are empty.
+  while (cells.length > names.length && cells[cells.length - 1] === '') cells.pop();
+  if (cells.length === names.length)
+    return { line, cells: new Map(names.map((name, at) => [name, cells[at]])) };
+  const message = `This line has ${cells.length} cells, the first line names ${names.length} columns.`;
+  return { fault: { line, column: '', message } };
+}
+
 /** The columns' names; commas behind the last one name nothing, as spreadsheets write them. */
-function namesIn(header: readonly string[]): string[] {
+export function namesIn(header: readonly string[]): string[] {
   const names = [...header];
   while (names.length > 1 && names[names.length - 1] === '') names.pop();
   const blank = names.flatMap((name, at) => (name ? [] : [at + 1]));

@@ -1,6 +1,8 @@
 import { JSONParser } from '@streamparser/json';
+import type { FileEncoding, FileForm } from '@fond/contract';
+import { encodingOf } from './form/encoding';
 import { LIMITS } from './limits';
-import { tidy, UnreadableFile, utf8, type RawRecord, type RecordFile } from './recordFile';
+import { tidy, UnreadableFile, textOf, type RawRecord, type RecordFile } from './recordFile';
 
 /** What a value of JSON is called in a sentence. */
 function kindOf(value: unknown): string {
@@ -53,10 +55,16 @@ async function columnsOf(records: AsyncIterable<RawRecord>): Promise<string[]> {
 const tooLong = (line: number): UnreadableFile =>
   new UnreadableFile(line, `This product is longer than ${LIMITS.record / 1_048_576} MB.`);
 
-async function* linesOf(path: string): AsyncGenerator<string> {
+/** JSON has neither separators nor sheets. */
+const without = (encoding: FileEncoding): Pick<RecordFile, 'layout' | 'sheets'> => ({
+  layout: { encoding, separator: null, sheet: null },
+  sheets: [],
+});
+
+async function* linesOf(path: string, encoding: FileEncoding): AsyncGenerator<string> {
   let rest = '';
   let line = 1;
-  for await (const text of utf8(path)) {
+  for await (const text of textOf(path, encoding)) {
     const lines = (rest + text).split('\n');
     rest = lines.pop()!;
     if (rest.length > LIMITS.record) throw tooLong(line + lines.length);
@@ -66,10 +74,11 @@ async function* linesOf(path: string): AsyncGenerator<string> {
   if (rest) yield rest;
 }
 
-export async function openJsonLines(path: string): Promise<RecordFile> {
+export async function openJsonLines(path: string, wish: Partial<FileForm>): Promise<RecordFile> {
+  const encoding = wish.encoding ?? (await encodingOf(path));
   const records = async function* (): AsyncGenerator<RawRecord> {
     let line = 0;
-    for await (const text of linesOf(path)) {
+    for await (const text of linesOf(path, encoding)) {
       line++;
       if (text.length > LIMITS.record) throw tooLong(line);
       if (!text.trim()) continue;
@@ -83,14 +92,14 @@ export async function openJsonLines(path: string): Promise<RecordFile> {
       yield recordOf(line, value);
     }
   };
-  return { columns: await columnsOf(records()), records };
+  return { ...without(encoding), columns: await columnsOf(records()), records };
 }
 
 /**
  * The products of a JSON list, one after the other: never more than one of them is held. JSON has no lines of its own, so
  * the place in the list is told instead.
  */
-async function* productsOf(path: string): AsyncGenerator<RawRecord> {
+async function* productsOf(path: string, encoding: FileEncoding): AsyncGenerator<RawRecord> {
   const parser = new JSONParser({ paths: ['$.*'], keepStack: false });
   const found: unknown[] = [];
   let fault: string | null = null;
@@ -99,7 +108,7 @@ async function* productsOf(path: string): AsyncGenerator<RawRecord> {
   parser.onError = (error) => void (fault = error.message);
   let place = 0;
   let since = 0;
-  for await (const text of utf8(path)) {
+  for await (const text of textOf(path, encoding)) {
     const piece = begun ? text : text.replace(/^\ufeff/, '');
     const [first] = piece.trimStart();
     if (!begun && first !== undefined) {
@@ -133,7 +142,8 @@ const brokenAt = (place: number): UnreadableFile =>
     `Product ${place} of the list is not JSON: look for a comma, a quotation mark or a bracket.`,
   );
 
-export async function openJson(path: string): Promise<RecordFile> {
-  const records = (): AsyncGenerator<RawRecord> => productsOf(path);
-  return { columns: await columnsOf(records()), records };
+export async function openJson(path: string, wish: Partial<FileForm>): Promise<RecordFile> {
+  const encoding = wish.encoding ?? (await encodingOf(path));
+  const records = (): AsyncGenerator<RawRecord> => productsOf(path, encoding);
+  return { ...without(encoding), columns: await columnsOf(records()), records };
 }

@@ -1,16 +1,21 @@
+import type { FileForm } from '@fond/contract';
 import { openCsv } from './readCsv';
 import { openJson, openJsonLines } from './readJson';
+import { openWorkbook } from './readWorkbook';
 import type { RecordFile } from './recordFile';
 
-export type FileKind = 'csv' | 'json' | 'jsonl';
+export type FileKind = 'csv' | 'json' | 'jsonl' | 'xlsx';
 
-export function openRecords(path: string, kind: FileKind): Promise<RecordFile> {
+/** @param wish How the file is laid out, where what is found is not wanted. */
+export function openRecords(path: string, kind: FileKind, wish: Partial<FileForm>): Promise<RecordFile> {
   switch (kind) {
     case 'csv':
-      return openCsv(path);
+      return openCsv(path, wish);
     case 'json':
-      return openJson(path);
+      return openJson(path, wish);
     case 'jsonl':
-      return openJsonLines(path);
+      return openJsonLines(path, wish);
+    case 'xlsx':
+      return openWorkbook(path, wish);
   }
 }

@@ -20,7 +20,7 @@ async function read(
 ): Promise<{ columns: readonly string[]; records: RawRecord[] }> {
   const file = path.join(folder, `file.${kind}`);
   await writeFile(file, content);
-  const { columns, records } = await openRecords(file, kind);
+  const { columns, records } = await openRecords(file, kind, {});
   const all: RawRecord[] = [];
   for await (const record of records()) all.push(record);
   return { columns, records: all };
@@ -66,7 +66,7 @@ describe('a CSV file', () => {
   it('can be read twice', async () => {
     const file = path.join(folder, 'twice.csv');
     await writeFile(file, 'sku,title\nA,x\n');
-    const { records } = await openRecords(file, 'csv');
+    const { records } = await openRecords(file, 'csv', {});
     for (let n = 0; n < 2; n++) {
       let count = 0;
       for await (const _ of records()) count++;
@@ -74,10 +74,33 @@ describe('a CSV file', () => {
     }
   });
 
-  it('that is not UTF-8 is refused at the line where that shows', async () => {
-    await expect(read(Buffer.from('sku,title\nA,x\nB,caf\xe9\n', 'latin1'))).rejects.toMatchObject({
-      line: 3,
-    });
+  it('of an older Windows program is read by its own letters', async () => {
+    const { records } = await read(Buffer.from('sku;title\nA;x\nB;caf\xe9 \x80\n', 'latin1'));
+    expect(cells(records[1])).toEqual({ sku: 'B', title: 'café €' });
+  });
+
+  it.each(['utf16le', 'be'] as const)('is read as UTF-16 with and without its mark (%s)', async (order) => {
+    for (const mark of ['', '\ufeff']) {
+      const bytes = Buffer.from(`${mark}sku\ttitle\nA\tcaf\u00e9\n`, 'utf16le');
+      const { columns, records } = await read(order === 'be' ? bytes.swap16() : bytes);
+      expect(columns).toEqual(['sku', 'title']);
+      expect(cells(records[0])).toEqual({ sku: 'A', title: 'café' });
+    }
+  });
+
+  it('whose UTF-8 is damaged is refused at the line where that shows', async () => {
+    const sound = Buffer.from('sku,title\nA,Äpfel über Öl\nB,', 'utf8');
+    const damaged = Buffer.concat([sound, Buffer.from('caf\xe9\n', 'latin1')]);
+    await expect(read(damaged)).rejects.toMatchObject({ line: 3 });
+  });
+
+  it('may have its marks between cells set, where the first line doesn’t tell', async () => {
+    const file = path.join(folder, 'marks.csv');
+    await writeFile(file, 'sku|a, b, c\nA|x\n');
+    expect((await openRecords(file, 'csv', {})).columns).toEqual(['sku|a', 'b', 'c']);
+    expect((await openRecords(file, 'csv', { separator: '|' })).columns).toEqual(['sku', 'a, b, c']);
+    await writeFile(file, 'sku;"a, b, c, d"\nA;x\n');
+    expect((await openRecords(file, 'csv', {})).columns).toEqual(['sku', 'a, b, c, d']);
   });
 });
 

@@ -49,7 +49,7 @@ export async function decide(
           request.id,
           lang,
           currency,
-          prepared.created + prepared.changed,
+          prepared.created + prepared.changed + prepared.aside,
           JSON.stringify(prepared.names),
           JSON.stringify(report),
           request.userId,

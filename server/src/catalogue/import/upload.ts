@@ -4,15 +4,20 @@ import path from 'node:path';
 import type { RequestHandler } from 'express';
 import type Joi from 'joi';
 import multer, { MulterError } from 'multer';
-import type { ImportMapping, UploadFields } from '@fond/contract';
-import { importMappingSchema, ratesSchema } from '@fond/contract/operations';
+import type { FileForm, ImportMapping, UploadFields } from '@fond/contract';
+import { fileFormSchema, importMappingSchema, ratesSchema } from '@fond/contract/operations';
 import { problem } from '../../problem/problem';
 import type { ImportRequest } from './importRequest';
 import type { FileKind } from './readRecords';
 
 export const MAX_MEGABYTES = 200;
 
-const KINDS: Readonly<Record<string, FileKind>> = { '.csv': 'csv', '.json': 'json', '.jsonl': 'jsonl' };
+const KINDS: Readonly<Record<string, FileKind>> = {
+  '.csv': 'csv',
+  '.json': 'json',
+  '.jsonl': 'jsonl',
+  '.xlsx': 'xlsx',
+};
 
 export const kindOf = (name: string): FileKind | undefined => KINDS[path.extname(name).toLowerCase()];
 
@@ -26,7 +31,7 @@ export function uploadHandler(data: string): RequestHandler {
     defParamCharset: 'utf8',
     fileFilter: (_request, file, accept) => {
       if (kindOf(file.originalname)) accept(null, true);
-      else accept(problem('wrong-kind', `“${file.originalname}” is none of .csv, .json and .jsonl.`));
+      else accept(problem('wrong-kind', `“${file.originalname}” is none of .csv, .json, .jsonl and .xlsx.`));
     },
   }).single('file');
   return (request, response, next) => {
@@ -64,9 +69,11 @@ function readJson(name: string, text: string | undefined, schema: Joi.ObjectSche
 /** How a file is to be read, as the fields of its upload say. */
 export const readWish = (
   fields: UploadFields,
-): Pick<ImportRequest, 'mapping' | 'rates' | 'dryRun' | 'leaveOut'> => ({
+): Pick<ImportRequest, 'mapping' | 'rates' | 'form' | 'absent' | 'dryRun' | 'leaveOut'> => ({
   mapping: readJson('mapping', fields.mapping, importMappingSchema) as ImportMapping,
   rates: readJson('rates', fields.rates, ratesSchema) as Record<string, number>,
+  form: readJson('form', fields.form, fileFormSchema) as Partial<FileForm>,
+  absent: fields.absent ?? 'leave',
   dryRun: fields.dryRun === '1',
   leaveOut: fields.leaveOut === '1',
 });
