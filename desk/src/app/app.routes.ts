@@ -176,7 +176,7 @@ export const routes: Routes = [
       {
         path: 'catalogue/import',
         title: 'Import · Fond Aisle',
-        loadComponent: () => import('./catalogue/importPage').then((m) => m.ImportPage),
+        loadComponent: () => import('./catalogue/importing/importPage').then((m) => m.ImportPage),
       },
       {
         path: '**',

@@ -7,7 +7,6 @@ import {
   type DraftVersion,
   type FreePageInput,
   type HeirsFate,
-  type ImportMapping,
   type PlanBeginning,
   type PlanFile,
   type HeldOperation,
@@ -26,15 +25,6 @@ export interface SeenAs {
 }
 
 /** How a product file is to be read. */
-export interface ImportInput {
-  dryRun: boolean;
-  mapping: ImportMapping;
-  /** What one unit of another currency is worth. */
-  rates: Readonly<Record<string, number>>;
-  /** Lines with a fault are left out, all others taken. */
-  leaveOut: boolean;
-}
-
 /** The server, one method per operation. */
 @Injectable({ providedIn: 'root' })
 export class Api extends Calls {
@@ -382,18 +372,6 @@ export class Api extends Calls {
 
   endCampaign(id: string) {
     return this.call('endCampaign', { params: { id } });
-  }
-
-  /** Reads a product file; a job's id stands for the file that the job has read. */
-  importCatalogue(file: File | string, wish: ImportInput) {
-    const form = new FormData();
-    form.set('dryRun', wish.dryRun ? '1' : '0');
-    form.set('mapping', JSON.stringify(wish.mapping));
-    form.set('rates', JSON.stringify(wish.rates));
-    form.set('leaveOut', wish.leaveOut ? '1' : '0');
-    if (typeof file === 'string') form.set('from', file);
-    else form.set('file', file, file.name);
-    return this.call('importCatalogue', { form });
   }
 
   pictures() {

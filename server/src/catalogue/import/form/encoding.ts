@@ -35,9 +35,9 @@ async function headOf(path: string): Promise<Buffer> {
   }
 }
 
-const BEYOND_ASCII = /[^\0-\x7f]/g;
+const BEYOND_ASCII = /[\u{80}-\u{10ffff}]/gu;
 /** Controls that stand in no text. */
-const NO_TEXT = /[\0-\x08\x0e-\x1f]/;
+const isControl = (byte: number): boolean => byte < 9 || (byte > 13 && byte < 32);
 
 async function isOneByteText(path: string): Promise<boolean> {
   const decoder = new TextDecoder('utf-8');
@@ -47,7 +47,7 @@ async function isOneByteText(path: string): Promise<boolean> {
     for (const [sign] of decoder.decode(chunk, { stream: true }).matchAll(BEYOND_ASCII))
       if (sign === '\ufffd') broken++;
       else sound++;
-    if (NO_TEXT.test(chunk.toString('latin1'))) return false;
+    if (chunk.some(isControl)) return false;
   }
   return broken > sound;
 }

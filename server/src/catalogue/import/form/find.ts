@@ -48,19 +48,11 @@ export async function findForm(
           'The file is not UTF-8; its letters are read by the older encoding named below. Look at a name with accents.',
         ]
       : []),
-    ...(wish.decimal === undefined && decimal === ','
+    ...(wish.date === undefined && found && !found.sure
       ? [
-          'Numbers are read with a comma before their decimals: “1.234,50” is one thousand two hundred and thirty-four and a half.',
+          'Dates are read with the day first; none of the first lines tells whether that is meant. Set it below if the month comes first.',
         ]
       : []),
-    ...(wish.date === undefined && found ? [dateNotice(found)] : []),
   ];
   return { form, notices };
 }
-
-const dateNotice = ({ order, sure }: { order: FileForm['date']; sure: boolean }): string => {
-  const first = order === 'dmy' ? 'day' : 'month';
-  return sure
-    ? `Dates are read with the ${first} first.`
-    : `Dates are read with the ${first} first; none of the first lines tells whether that is meant. Set it below if the month comes first.`;
-};

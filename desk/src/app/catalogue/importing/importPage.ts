@@ -4,33 +4,51 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Store } from '@ngrx/store';
-import { addressOf, type ImportColumn, type ImportMapping, type Job, type Problem } from '@fond/contract';
-import { Api } from '../api/api';
-import { toProblem } from '../api/problem';
-import { FloorActions } from '../store/floor.actions';
+import {
+  addressOf,
+  type AbsentProducts,
+  type FileForm,
+  type ImportMapping,
+  type Job,
+  type Problem,
+  type Vocabulary,
+} from '@fond/contract';
+import { Api } from '../../api/api';
+import { CatalogueApi } from '../../api/catalogueApi';
+import { ImportApi } from '../../api/importApi';
+import { toProblem } from '../../api/problem';
+import { FloorActions } from '../../store/floor.actions';
+import { ColumnTable } from './columnTable';
+import type { Mapped } from './columnUses';
 import { ExportFields } from './exportFields';
-import { ended, JobFollower } from '../job/jobFollower';
+import { FormSentence } from './formSentence';
+import { MappingStrip } from './mappingStrip';
+import { ended, JobFollower } from '../../job/jobFollower';
 
 const MAX_NAMED = 12;
-
-const TYPES: readonly { type: NonNullable<ImportColumn['type']>; name: string }[] = [
-  { type: 'text', name: 'text' },
-  { type: 'many', name: 'several values' },
-  { type: 'number', name: 'number' },
-  { type: 'boolean', name: 'yes or no' },
-  { type: 'colour', name: 'colour' },
-];
 
 /** Reads a product file: tried first, then read in earnest, with a report line by line. */
 @Component({
   selector: 'desk-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DatePipe, DecimalPipe, ExportFields, MatButtonModule, MatIconModule, MatProgressBarModule],
+  imports: [
+    ColumnTable,
+    DatePipe,
+    DecimalPipe,
+    ExportFields,
+    FormSentence,
+    MappingStrip,
+    MatButtonModule,
+    MatIconModule,
+    MatProgressBarModule,
+  ],
   templateUrl: './importPage.html',
   styleUrl: './importPage.scss',
 })
 export class ImportPage {
   private readonly api = inject(Api);
+  private readonly catalogue = inject(CatalogueApi);
+  private readonly imports = inject(ImportApi);
   private readonly store = inject(Store);
   private readonly follower = inject(JobFollower);
 
@@ -40,12 +58,18 @@ export class ImportPage {
   protected readonly job = signal<Job | null>(null);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly mapping = signal<ImportMapping>({});
+  /** How the file is written, where that was set by hand. */
+  protected readonly form = signal<Partial<FileForm>>({});
+  protected readonly absent = signal<AbsentProducts>('leave');
+  protected readonly vocabulary = signal<Vocabulary | null>(null);
+  protected readonly stopping = signal(false);
+  /** When the running job was begun here, for its rate. */
+  private readonly begun = signal(0);
   protected readonly rates = signal<Readonly<Record<string, number>>>({});
   protected readonly leaveOut = signal(false);
   /** The job whose file the server still has. */
   private readonly kept = signal<string | null>(null);
   protected readonly latest = signal<readonly Job[]>([]);
-  protected readonly types = TYPES;
 
   protected readonly running = computed(() => {
     const job = this.job();
@@ -73,12 +97,21 @@ export class ImportPage {
     const messages = this.report()?.errors.filter(({ message }) => message.includes('Give a rate for')) ?? [];
     return [...new Set(messages.map(({ message }) => /Give a rate for ([A-Z]{3})/.exec(message)![1]))];
   });
-  protected readonly attributes = computed(
-    () => this.report()?.columns.filter(({ use }) => use === 'attribute' || use === 'skip') ?? [],
-  );
-  protected readonly fields = computed(
-    () => this.report()?.columns.filter(({ use }) => use === 'field' || use === 'text') ?? [],
-  );
+  /** Lines a second, once there is something to go by. */
+  protected readonly rate = computed(() => {
+    const job = this.job();
+    const seconds = (Date.now() - this.begun()) / 1_000;
+    return job && job.progress.done > 0 && seconds > 1 ? Math.round(job.progress.done / seconds) : null;
+  });
+  /** What reading the file in earnest does to the catalogue, as a button says it. */
+  protected readonly deed = computed(() => {
+    const { created = 0, changed = 0, aside = 0 } = this.report() ?? {};
+    const products = (count: number): string => (count === 1 ? '1 product' : `${count} products`);
+    const read = created + changed ? `Read ${products(created + changed)} into the catalogue` : '';
+    const put = aside ? `put ${products(aside)} aside` : '';
+    const whole = read && put ? `${read}, ${put}` : read || put;
+    return whole && whole[0].toUpperCase() + whole.slice(1);
+  });
 
   /** What the file brings that the shop has not had: one sentence each. */
   protected readonly news = computed(() => {
@@ -96,14 +129,9 @@ export class ImportPage {
       ...sentence(report.newCollections, 'collection', 'collections'),
     ];
   });
-  protected readonly fieldNames = computed(() =>
-    this.fields()
-      .map(({ name }) => name)
-      .join(', '),
-  );
-
   constructor() {
     this.loadLatest();
+    this.loadVocabulary();
   }
 
   protected choose(files: FileList | null): void {
@@ -111,9 +139,7 @@ export class ImportPage {
     if (!file) return;
     this.file.set(file);
     this.kept.set(null);
-    this.mapping.set({});
-    this.rates.set({});
-    this.leaveOut.set(false);
+    this.forgetWishes();
     this.send(true);
   }
 
@@ -128,16 +154,41 @@ export class ImportPage {
     this.over.set(over);
   }
 
-  protected useAs(column: ImportColumn, value: string): void {
-    const use = TYPES.find(({ type }) => type === value);
-    this.map(column.name, use ? { use: 'attribute', type: use.type } : { use: 'skip' });
+  private forgetWishes(): void {
+    this.mapping.set({});
+    this.form.set({});
+    this.rates.set({});
+    this.leaveOut.set(false);
+    this.absent.set('leave');
+  }
+
+  protected take({ mapping, form }: { mapping: ImportMapping; form?: Partial<FileForm> }): void {
+    this.mapping.update((before) => ({ ...before, ...mapping }));
+    if (form) this.form.set(form);
+    this.send(true);
+  }
+
+  protected write(form: Partial<FileForm>): void {
+    this.form.update((before) => ({ ...before, ...form }));
+    this.send(true);
+  }
+
+  protected putAside(aside: boolean): void {
+    this.absent.set(aside ? 'aside' : 'leave');
+    this.send(true);
+  }
+
+  protected stop({ id }: Job): void {
+    this.stopping.set(true);
+    this.catalogue.stopJob(id).subscribe({ error: (problem: Problem) => this.problem.set(problem) });
   }
 
   /** Spellings of one word are read as one, or as they are. */
   protected gather(name: string, gather: boolean): void {
     const known = this.mapping()[name];
-    if (known?.use === 'attribute') this.map(name, { ...known, gather });
-    else if (gather) this.map(name, { use: 'gather' });
+    if (known?.use === 'attribute' || known?.use === 'field')
+      this.map({ name, mapped: { ...known, gather } });
+    else if (gather) this.map({ name, mapped: { use: 'gather' } });
     else {
       const { [name]: _, ...others } = this.mapping();
       this.mapping.set(others);
@@ -145,8 +196,8 @@ export class ImportPage {
     }
   }
 
-  private map(name: string, use: ImportMapping[string]): void {
-    this.mapping.update((mapping) => ({ ...mapping, [name]: use }));
+  protected map({ name, mapped }: { name: string; mapped: Mapped }): void {
+    this.mapping.update((mapping) => ({ ...mapping, [name]: mapped }));
     this.send(true);
   }
 
@@ -167,8 +218,16 @@ export class ImportPage {
     if (!file) return;
     this.problem.set(null);
     this.job.set(null);
-    const wish = { dryRun, mapping: this.mapping(), rates: this.rates(), leaveOut: this.leaveOut() };
-    this.api.importCatalogue(file, wish).subscribe({
+    this.stopping.set(false);
+    const wish = {
+      dryRun,
+      mapping: this.mapping(),
+      form: this.form(),
+      rates: this.rates(),
+      leaveOut: this.leaveOut(),
+      absent: this.absent(),
+    };
+    this.imports.read(file, wish).subscribe({
       next: (job) => {
         this.kept.set(job.id);
         this.follow(job);
@@ -187,21 +246,25 @@ export class ImportPage {
   protected show(job: Job): void {
     this.file.set(null);
     this.kept.set(job.id);
-    this.mapping.set({});
-    this.rates.set({});
+    this.forgetWishes();
     this.leaveOut.set(job.report?.leftOut ?? false);
+    const { sheet = null } = job.report?.form ?? {};
+    if (sheet !== null) this.form.set({ sheet });
     this.follow(job);
   }
 
   private follow(job: Job): void {
     this.job.set(job);
     if (ended(job)) return;
+    this.begun.set(Date.now());
     this.follower.follow(job.id).subscribe({
       next: (step) => this.job.set(step),
       error: (error: unknown) => this.problem.set(toProblem(error)),
       complete: () => {
         this.loadLatest();
-        if (this.report()?.dryRun === false) this.store.dispatch(FloorActions.shopChanged());
+        if (this.report()?.dryRun !== false) return;
+        this.store.dispatch(FloorActions.shopChanged());
+        this.loadVocabulary();
       },
     });
   }
@@ -209,6 +272,14 @@ export class ImportPage {
   private loadLatest(): void {
     this.api.jobs().subscribe({
       next: (jobs) => this.latest.set(jobs),
+      error: (problem: Problem) => this.problem.set(problem),
+    });
+  }
+
+  /** What columns can become: languages and attributes of the shop. */
+  private loadVocabulary(): void {
+    this.api.vocabulary().subscribe({
+      next: (vocabulary) => this.vocabulary.set(vocabulary),
       error: (problem: Problem) => this.problem.set(problem),
     });
   }

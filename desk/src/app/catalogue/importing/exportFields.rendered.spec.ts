@@ -1,8 +1,8 @@
 import { signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { floorFeature } from '../store/floor.feature';
-import { rendered } from '../testing/rendered';
+import { floorFeature } from '../../store/floor.feature';
+import { rendered } from '../../testing/rendered';
 import { ExportFields } from './exportFields';
 
 const floor = signal<object | null>(null);

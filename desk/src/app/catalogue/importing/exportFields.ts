@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatButtonModule } from '@angular/material/button';
 import { Store } from '@ngrx/store';
 import { addressOf, EXPORT_FORMATS, type ExportFormat } from '@fond/contract';
-import { FloorActions } from '../store/floor.actions';
-import { floorFeature } from '../store/floor.feature';
-import { RangesActions } from '../store/ranges.actions';
-import { rangesFeature } from '../store/ranges.feature';
+import { FloorActions } from '../../store/floor.actions';
+import { floorFeature } from '../../store/floor.feature';
+import { RangesActions } from '../../store/ranges.actions';
+import { rangesFeature } from '../../store/ranges.feature';
 
 const NAMES: Readonly<Record<ExportFormat, string>> = {
   csv: 'CSV, for spreadsheets',
