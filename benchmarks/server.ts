@@ -41,7 +41,7 @@ export async function startApplication(folder: string, demo: boolean, database?:
   const started = performance.now();
   const child: ChildProcess = spawn(
     process.execPath,
-    ['--max-semi-space-size=32', '--import', 'tsx', 'server/src/start.ts', '--no-pictures'],
+    ['--max-semi-space-size=32', '--import', 'tsx', 'server/src/start.ts', '--quiet'],
     {
       cwd: ROOT,
       env: { ...environmentOf(folder, port, demo), ...(database && { FOND_DB_URL: database }) },

@@ -22,7 +22,7 @@ const OF_THE_SHOP: readonly OperationName[] = [
 
 export function routesText(): string {
   const lines = Object.entries<Operation>(OPERATIONS).map(([name, operation]) => {
-    const role = operation.access === 'public' ? 'public' : leastRole(operation);
+    const role = operation.access === 'signed-in' ? leastRole(operation) : operation.access;
     return `  ${name}: ['${operation.method}', '${operation.path}', '${role}'],`;
   });
   return `// Made from the operations by scripts/routes.ts; not written by hand.
@@ -32,7 +32,7 @@ import type { Role } from './person/session';
 type Route<O extends { method: string; path: string }> = readonly [
   method: O['method'],
   path: O['path'],
-  least: Role | 'public',
+  least: Role | 'public' | 'machine',
 ];
 
 /** Where each operation is, and the least role that it takes; for programs that don't check what is sent. */

@@ -8,6 +8,7 @@ export * from './catalogue/types';
 export * from './collection/types';
 export * from './edition/types';
 export * from './facet/types';
+export * from './feed/types';
 export * from './freePage/types';
 export * from './job/fields';
 export * from './job/types';

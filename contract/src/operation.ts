@@ -8,7 +8,8 @@ export interface Operation {
   /** With parameters in braces, as OpenAPI writes them. */
   path: string;
   summary: string;
-  access: 'public' | 'signed-in';
+  /** A machine is another system that feeds the shop; it carries a token of its own. */
+  access: 'public' | 'signed-in' | 'machine';
   /** The least role; merchandisers may change what they work on, viewers may read. */
   role?: Role;
   /** Shoppers may see what it does: where the shop wants it, a second person has to approve. */
@@ -36,7 +37,7 @@ export const leastRole = (operation: Operation): Role =>
  * answer.
  */
 export const isUnit = (operation: Operation): boolean =>
-  operation.access === 'signed-in' &&
+  operation.access !== 'public' &&
   operation.method !== 'get' &&
   !operation.free &&
   !operation.upload &&

@@ -10,6 +10,7 @@ import { CART_OPERATIONS } from './cart/operations';
 import { COLLECTION_OPERATIONS } from './collection/operations';
 import { GROUP_OPERATIONS } from './catalogue/groups';
 import { CATALOGUE_OPERATIONS } from './catalogue/operations';
+import { FEED_OPERATIONS } from './feed/operations';
 import { FREE_PAGE_OPERATIONS } from './freePage/operations';
 import { EDITION_OPERATIONS } from './edition/operations';
 import { JOB_OPERATIONS } from './job/operations';
@@ -246,6 +247,7 @@ export const OPERATIONS = {
   ...GROUP_OPERATIONS,
   ...LIBRARY_OPERATIONS,
   ...JOB_OPERATIONS,
+  ...FEED_OPERATIONS,
 } as const satisfies Record<string, Operation>;
 
 export type Operations = typeof OPERATIONS;

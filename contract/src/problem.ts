@@ -22,6 +22,7 @@ export const PROBLEM_TYPES = {
   'bad-input': { status: 400, title: 'Something in the request can’t be read' },
   'sign-in-needed': { status: 401, title: 'Sign in first' },
   'sign-in-refused': { status: 401, title: 'Email or password is wrong' },
+  'system-unknown': { status: 401, title: 'No system has this token' },
   'token-needed': { status: 403, title: 'The request carries no valid token' },
   'not-allowed': { status: 403, title: 'Your role does not allow that' },
   'approval-needed': { status: 409, title: 'A second person has to approve' },

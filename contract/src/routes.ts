@@ -5,7 +5,7 @@ import type { Role } from './person/session';
 type Route<O extends { method: string; path: string }> = readonly [
   method: O['method'],
   path: O['path'],
-  least: Role | 'public',
+  least: Role | 'public' | 'machine',
 ];
 
 /** Where each operation is, and the least role that it takes; for programs that don't check what is sent. */
@@ -145,4 +145,9 @@ export const ROUTES = {
   readJob: ['get', '/api/jobs/{id}', 'viewer'],
   stopJob: ['post', '/api/jobs/{id}/stop', 'merchandiser'],
   jobEvents: ['get', '/api/jobs/{id}/events', 'viewer'],
+  sendBatch: ['post', '/api/feed/batches', 'machine'],
+  feed: ['get', '/api/feed', 'viewer'],
+  changeShopSystem: ['put', '/api/feed/shop-system', 'merchandiser'],
+  addFeedSystem: ['post', '/api/feed/systems', 'owner'],
+  changeFeedSystem: ['put', '/api/feed/systems/{id}', 'owner'],
 } as const satisfies { readonly [N in keyof Operations]: Route<Operations[N]> };

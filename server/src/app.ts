@@ -11,6 +11,7 @@ import { ImportJobs } from './catalogue/import/importJob';
 import { uploadHandler, Uploads } from './catalogue/import/upload';
 import { seedDemoPlans } from './demo/demoPlans';
 import { seedDemo } from './demo/seed';
+import { seedShopSystem } from './feed/shopSystemState';
 import { DEMO_SIGN_IN, endDemoSessions } from './person/demoSignIn';
 import { connect } from './database/connect';
 import { migrate, whileNobodyElsePrepares } from './database/migrate';
@@ -76,6 +77,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
     if (demo) {
       await seedDemoPlans(sequelize);
       await seedDemoShopper(sequelize);
+      await seedShopSystem(sequelize);
     } else await endDemoSessions();
   });
   const host = new ServingHost(sequelize, log);

@@ -5,6 +5,7 @@ import { collectionHandlers } from './collection/handlers';
 import { deliveryHandlers } from './delivery/handlers';
 import { editionHandlers } from './publishing/handlers';
 import { explainHandlers } from './plan/explainHandlers';
+import { feedHandlers } from './feed/handlers';
 import { freePageHandlers } from './freePage/handlers';
 import type { AnyHandler, Handlers } from './http/handler';
 import { jobHandlers } from './job/handlers';
@@ -30,6 +31,7 @@ export function handlersOf(services: Services): Handlers {
       (handlers[operation] as AnyHandler)({ ...call, params, body }),
     ),
     ...explainHandlers(services),
+    ...feedHandlers(services),
     ...freePageHandlers(services),
     ...jobHandlers(services),
     ...personHandlers(services),

@@ -14,16 +14,20 @@ const DIST = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../d
 async function main(): Promise<void> {
   const config = readConfig(process.env);
   const log = pino({ level: config.log });
+  // For measurements and tests, which nothing in the background shall disturb.
+  const quiet = process.argv.includes('--quiet');
   if (!(await portIsFree(config.port, config.host)))
     throw new Error(`Port ${config.port} on ${config.host} is taken. Set FOND_PORT to another one.`);
   await makeDataFolder(config.data);
   // The database makes itself ready while everything else is read.
-  const [database, { createApplication }, { DEMO_SIGN_IN }, { isUnpeopled }] = await Promise.all([
-    config.databaseUrl ? null : startDatabase(config.data, config.databasePort, log),
-    import('./app'),
-    import('./person/demoSignIn'),
-    import('./person/users'),
-  ]);
+  const [database, { createApplication }, { DEMO_SIGN_IN }, { isUnpeopled }, { ShopSystem }] =
+    await Promise.all([
+      config.databaseUrl ? null : startDatabase(config.data, config.databasePort, log),
+      import('./app'),
+      import('./person/demoSignIn'),
+      import('./person/users'),
+      import('./feed/shopSystem'),
+    ]);
   if (database) await writeFile(addressFile(config.data), database.url, { mode: 0o600 });
   let application;
   try {
@@ -35,15 +39,15 @@ async function main(): Promise<void> {
       trustProxy: config.trustProxy,
       address: `http://${config.host}:${config.port}`,
       log,
-      // For measurements and tests, which nothing in the background shall disturb.
-      makePictures: !process.argv.includes('--no-pictures'),
+      makePictures: !quiet,
     });
   } catch (error) {
     await database?.stop();
     throw error;
   }
-  const { app, stop } = application;
+  const { app, sequelize, stop } = application;
   giveBackMemory();
+  let shopSystem: { stop: () => Promise<void> } | null = null;
   const nobody = !config.demo && (await isUnpeopled(false));
   const server = app.listen(config.port, config.host, () => {
     const { port } = server.address() as AddressInfo;
@@ -54,6 +58,10 @@ async function main(): Promise<void> {
     if (nobody)
       lines.push(`  Nobody can sign in yet. Let somebody in: npm run add-user -- name@shop.example "Name"`);
     process.stdout.write(`${lines.join('\n')}\n\n`);
+    if (!config.demo || quiet) return;
+    const system = new ShopSystem(sequelize, address, log);
+    system.start();
+    shopSystem = system;
   });
 
   let ending = false;
@@ -61,6 +69,7 @@ async function main(): Promise<void> {
     if (ending) return;
     ending = true;
     log.info({ signal }, 'Stopping');
+    await shopSystem?.stop();
     server.close();
     server.closeAllConnections();
     await stop();

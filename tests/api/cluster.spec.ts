@@ -44,7 +44,7 @@ beforeAll(async () => {
       adding.stdin!.end(`${PASSWORD}\n`);
       expect(await once(adding, 'exit')).toEqual([0, null]);
     }
-    servers.push(run(node, ports[node], 'start', '--no-pictures'));
+    servers.push(run(node, ports[node], 'start', '--quiet'));
     const url = `http://127.0.0.1:${ports[node]}`;
     await vi.waitFor(async () => expect((await fetch(`${url}/api/health`)).status).toBe(200), {
       timeout: 60_000,

@@ -103,7 +103,7 @@ describe('an import that is killed', () => {
     const before = await products();
     // The lease of the killed one runs out by itself; nobody waits for that here.
     await sequelize.query("UPDATE jobs SET lease_until = '2020-01-01' WHERE state IN ('queued', 'running')");
-    const server = run('start', '--no-pictures');
+    const server = run('start', '--quiet');
     await vi.waitFor(async () => expect((await health())?.products).toBe(PRODUCTS), WITHIN);
     expect(before).toBeLessThanOrEqual(PRODUCTS);
     expect(await products()).toBe(PRODUCTS);
@@ -118,7 +118,7 @@ describe('an import that is killed', () => {
 
   it('by a stop that is asked for ends within ten seconds, and goes on at the next start', async () => {
     const file = await tableOf('third.csv', 40);
-    const server = run('start', '--no-pictures');
+    const server = run('start', '--quiet');
     await vi.waitFor(async () => expect(await health()).not.toBeNull(), WITHIN);
     await killedHalfway(run('importFile', file));
     await sequelize.query("UPDATE jobs SET lease_until = '2020-01-01' WHERE state IN ('queued', 'running')");
@@ -126,7 +126,7 @@ describe('an import that is killed', () => {
     server.kill('SIGTERM');
     await once(server, 'exit');
     expect(Date.now() - asked).toBeLessThan(10_000);
-    const again = run('start', '--no-pictures');
+    const again = run('start', '--quiet');
     await vi.waitFor(
       async () =>
         expect(await count('SELECT COUNT(*) AS n FROM products WHERE price_cents = 4000')).toBe(PRODUCTS),

@@ -52,7 +52,7 @@ const run = (script: string, ...args: string[]): ChildProcess =>
   });
 
 async function start(): Promise<void> {
-  running = run('start', '--no-pictures');
+  running = run('start', '--quiet');
   await vi.waitFor(async () => expect((await fetch(`${address()}/api/health`)).status).toBe(200), WITHIN);
 }
 

@@ -19,6 +19,7 @@ const changesArbitrary: fc.Arbitrary<ProductChange[]> = fc.array(
       price: fc.option(fc.integer({ min: 0, max: 20_000 }), { nil: null }),
       was: fc.option(fc.integer({ min: 0, max: 25_000 }), { nil: null }),
       stock: fc.option(fc.integer({ min: 0, max: 9 }), { nil: null }),
+      sold: fc.option(fc.integer({ min: 0, max: 50 }), { nil: null }),
       featured: fc.boolean(),
     },
     { requiredKeys: ['id'] },
@@ -41,7 +42,8 @@ describe('a patched snapshot', () => {
     fc.assert(
       fc.property(productsArbitrary, changesArbitrary, parametersArbitrary, (rows, changes, parameters) => {
         const before = snapshotOf(FRAME, rows);
-        for (const key of ['price', 'featured', 'saving', 'stock', 'name'] as const) orderOf(before, key);
+        for (const key of ['price', 'featured', 'saving', 'stock', 'sold', 'name'] as const)
+          orderOf(before, key);
         const patched = patchSnapshot(before, changes, 2);
         const built = snapshotOf(FRAME, changedRows(rows, changes), 2);
         const { selections } = parseSelections(built, parameters);
@@ -62,7 +64,7 @@ describe('a patched snapshot', () => {
           expect(counts(patched, fast), key).toEqual(counts(built, slow));
         }
         // Orders that were asked for before are merged, not sorted anew.
-        for (const key of ['price', 'featured', 'saving', 'stock', 'name', 'newest'] as const)
+        for (const key of ['price', 'featured', 'saving', 'stock', 'sold', 'name', 'newest'] as const)
           expect(orderOf(patched, key), key).toEqual(orderOf(built, key));
         expect([...patched.price.sorted]).toEqual([...built.price.sorted]);
       }),

@@ -3,13 +3,14 @@ import { changedNumbers, changedSingles, type FacetColumn, type ValueColumn } fr
 import { saleCode, stockCode, UNCOUNTED, type Snapshot } from './snapshot';
 import type { Bitset } from './sets';
 
-/** What changes many times a day: price, stock and the featured mark. Left out is left as it is. */
+/** What changes many times a day: price, stock, units sold and the featured mark. Left out is left as it is. */
 export interface ProductChange {
   id: number;
   /** Cents; null for none. */
   price?: number | null;
   was?: number | null;
   stock?: number | null;
+  sold?: number | null;
   featured?: boolean;
   /** Milliseconds since 1970. */
   changed?: number;
@@ -55,6 +56,7 @@ export function patchSnapshot(
   const prices = new Map<number, number>();
   const was = new Changing(snapshot.was);
   const stock = new Changing(snapshot.stock);
+  const sold = new Changing(snapshot.sold);
   const changed = new Changing(snapshot.changed);
   let { featured, inStock } = snapshot;
   for (const change of changes) {
@@ -66,6 +68,7 @@ export function patchSnapshot(
       stock.set(p, change.stock ?? UNCOUNTED);
       inStock = put(inStock, snapshot.inStock, p, stock.column[p] > 0);
     }
+    if (change.sold !== undefined) sold.set(p, change.sold ?? NaN);
     if (change.featured !== undefined) featured = put(featured, snapshot.featured, p, change.featured);
     if (change.changed !== undefined) changed.set(p, change.changed);
   }
@@ -93,6 +96,7 @@ export function patchSnapshot(
     price,
     was: was.column,
     stock: stock.column,
+    sold: sold.column,
     changed: changed.column,
     featured,
     inStock,

@@ -17,6 +17,7 @@ import { toHeld, refuseUnapproved } from '../publishing/approval';
 import { keyOf, onlyOnce } from './onlyOnce';
 import { ToldAfterwards } from '../http/toldAfterwards';
 import { isDatabaseAway, problem } from '../problem/problem';
+import { admitSystem } from '../feed/systems';
 import { admit, checkToken, sessionOf } from '../person/session';
 
 /** Sees what goes to and fro; for tests, which hold it against what is published. */
@@ -48,11 +49,12 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
         response.on('finish', () => witness.finished(name, response.statusCode));
         next();
       });
-    if (operation.access === 'signed-in' || name === 'signIn')
+    if (operation.access !== 'public' || name === 'signIn')
       chain.push((_request, _response, next) => {
         options.refuseWhileAway();
         next();
-      }, options.session);
+      });
+    if (operation.access === 'signed-in' || name === 'signIn') chain.push(options.session);
     if (operation.access === 'signed-in') chain.push(guard(operation));
     const before = options.before[name];
     if (before) chain.push(...[before].flat());
@@ -63,6 +65,7 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
         query: checkInput(operation.query, readParameters(request.originalUrl), true),
         body: checkInput(operation.body ?? operation.upload, request.body, operation.upload !== undefined),
         user: operation.access === 'signed-in' ? sessionOf(request).user : null,
+        system: operation.access === 'machine' ? await admitSystem(options.sequelize, request) : null,
         request,
         response,
       };

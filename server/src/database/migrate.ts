@@ -18,6 +18,7 @@ import { APPROVAL } from './migrations/014-approval';
 import { PLAN_KIND } from './migrations/015-planKind';
 import { EDITS } from './migrations/016-edits';
 import { FILES_IN } from './migrations/017-filesIn';
+import { FEED } from './migrations/018-feed';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -42,6 +43,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '015-plan-kind', statements: PLAN_KIND },
   { name: '016-edits', statements: EDITS },
   { name: '017-filesIn', statements: FILES_IN },
+  { name: '018-feed', statements: FEED },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

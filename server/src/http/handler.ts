@@ -15,8 +15,10 @@ export interface Call<N extends OperationName = OperationName> {
   params: ParamsOf<N>;
   query: QueryOf<N>;
   body: BodyOf<N>;
-  /** Who has signed in; null in public operations. */
-  user: (typeof OPERATIONS)[N] extends { access: 'public' } ? null : User;
+  /** Who has signed in; null in operations for others. */
+  user: (typeof OPERATIONS)[N] extends { access: 'signed-in' } ? User : null;
+  /** Which system asks; null in operations for people. */
+  system: (typeof OPERATIONS)[N] extends { access: 'machine' } ? { id: number } : null;
   request: Request;
   response: Response;
 }
@@ -32,10 +34,11 @@ export type Handler<N extends OperationName> = (
 export type Handlers<N extends OperationName = OperationName> = { readonly [K in N]: Handler<K> };
 
 /** What is known of a call and its handler before the operation is: which one it is, decides at run time. */
-export type AnyCall = Omit<Call, 'params' | 'query' | 'body' | 'user'> & {
+export type AnyCall = Omit<Call, 'params' | 'query' | 'body' | 'user' | 'system'> & {
   params: unknown;
   query: unknown;
   body: unknown;
   user: User | null;
+  system: { id: number } | null;
 };
 export type AnyHandler = (call: AnyCall) => unknown;

@@ -74,6 +74,7 @@ function answersOf(operation: Operation): Json {
     if (operation.method !== 'get') names.push('token-needed');
     if (leastRole(operation) !== 'viewer') names.push('not-allowed');
   }
+  if (operation.access === 'machine') names.push('system-unknown');
   if (operation.shown) names.push('approval-needed');
   if (isUnit(operation)) names.push('busy', 'outcome-unknown', 'done-unseen');
   if (takesKey(operation)) names.push('done-already', 'key-reused');
@@ -87,6 +88,17 @@ function answersOf(operation: Operation): Json {
     answers[status] = { ...told[0], description: told.map(({ description }) => description).join('; ') };
   }
   return answers;
+}
+
+function securityOf({ access, method }: Operation): Json[] {
+  switch (access) {
+    case 'public':
+      return [];
+    case 'machine':
+      return [{ system: [] }];
+    case 'signed-in':
+      return [method === 'get' ? { session: [] } : { session: [], token: [] }];
+  }
 }
 
 /** The OpenAPI 3.1 document, made from the same table that mounts the operations, so the two can't differ. */
@@ -105,14 +117,12 @@ function writeDocument(): Json {
       ...(takesKey(operation) ? [ONCE] : []),
     ];
     const body = bodyOf(operation);
-    const unsafe = operation.access === 'signed-in' && operation.method !== 'get';
     paths[operation.path] = {
       ...paths[operation.path],
       [operation.method]: {
         operationId: name,
         summary: operation.summary,
-        security:
-          operation.access === 'public' ? [] : [unsafe ? { session: [], token: [] } : { session: [] }],
+        security: securityOf(operation),
         ...(parameters.length && { parameters }),
         ...(body && { requestBody: body }),
         responses: answersOf(operation),
@@ -133,6 +143,7 @@ function writeDocument(): Json {
       securitySchemes: {
         session: { type: 'apiKey', in: 'cookie', name: 'fond.sid' },
         token: { type: 'apiKey', in: 'header', name: 'X-CSRF-Token' },
+        system: { type: 'http', scheme: 'bearer' },
       },
       schemas: {
         ...sharedSchemas(ROOT),

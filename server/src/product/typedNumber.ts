@@ -9,7 +9,7 @@ export function typedNumber(text: string): string {
   const plain = text.replace(AROUND, '').replace(/^\u2212/, '-');
   const comma = plain.lastIndexOf(',');
   const point = plain.lastIndexOf('.');
-  if (comma < 0) return plain;
+  if (comma < 0) return /\d/.test(plain) ? plain : text;
   if (point > comma) return isGrouped(plain.slice(0, point), ',') ? plain.replaceAll(',', '') : text;
   if (point >= 0)
     return isGrouped(plain.slice(0, comma), '.') ? plain.replaceAll('.', '').replace(',', '.') : text;

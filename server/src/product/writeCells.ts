@@ -15,18 +15,15 @@ import { problem } from '../problem/problem';
 import { cleanHtml } from '../text/cleanHtml';
 import { differenceOf } from '../catalogue/import/difference';
 import { ShopNames } from '../catalogue/import/names';
-import { parseRecord, type ProductRecord, type Reading, PLAIN_FORM } from '../catalogue/import/parseRecord';
-import { tidy, UnreadableFile } from '../catalogue/import/recordFile';
+import { parseRecord, type ProductRecord, type Reading } from '../catalogue/import/parseRecord';
+import { tidy } from '../catalogue/import/recordFile';
 import { readStored, type StoredProduct } from '../catalogue/import/stored';
-import { writeChanges } from '../catalogue/import/takeOver';
-import { Trial } from '../catalogue/import/trial';
+import { areSmall, storeRecords } from './storeRecords';
 import { STANDING, TableColumns } from './tableColumns';
 import { typedNumber } from './typedNumber';
 
 /** Faults and conflicts that are told; who has more of them sees the rule by these. */
 const TOLD = 50;
-/** What servers follow without reading the products anew. */
-const SMALL: readonly string[] = ['price', 'was', 'stock', 'featured'];
 
 /** How an edit is kept. */
 export interface EditNote {
@@ -46,7 +43,7 @@ export function readCells(
   const reading: Reading = {
     columns: [...cells.keys()].flatMap((column) => plans.get(column) ?? []),
     typeOf: (column) => column.type ?? 'text',
-    form: PLAIN_FORM,
+    form: null,
     currency: shop.currency,
     rates: {},
     clean: cleanHtml,
@@ -108,7 +105,8 @@ export async function writeCells(
   const wanted = edits.filter(({ sku, column }) => !skipped.has(`${sku}\n${column}`));
   const records = readAll(wanted, columns);
   await refuseTakenSlugs(sequelize, records, edits, transaction);
-  const ids = await store(sequelize, records, stored, columns, transaction);
+  const written = await storeRecords(sequelize, records, stored, columns.shop, transaction);
+  const ids = written.map((sku) => stored.get(sku)!.id);
   const after = await readStored(sequelize, [...stored.keys()], transaction);
   // Names may have been made by the way, and are only known now.
   const made = ids.length ? await TableColumns.read(sequelize) : columns;
@@ -208,48 +206,6 @@ async function refuseTakenSlugs(
   if (errors.length) throw problem('bad-input', 'Nothing was changed.', errors);
 }
 
-/** Writes what differs; new tags, categories and collections are made. @returns ids of the products that changed. */
-async function store(
-  sequelize: Sequelize,
-  records: readonly ProductRecord[],
-  stored: ReadonlyMap<string, StoredProduct>,
-  { shop }: TableColumns,
-  transaction: Transaction,
-): Promise<number[]> {
-  const [own] = shop.languages;
-  const names = await ShopNames.read(sequelize, own, transaction);
-  const differing = records.filter((record) => differenceOf(record, stored.get(record.sku)!, names, own));
-  if (!differing.length) return [];
-  // What no server could show must not get into the catalogue; a price or a stock always can be.
-  if (!differing.every(isSmall)) await tryOut(sequelize, differing, stored, names);
-  await names.make(names.missing, transaction);
-  const found = await ShopNames.read(sequelize, own, transaction);
-  const changes = differing.flatMap(
-    (record) => differenceOf(record, stored.get(record.sku)!, found, own) ?? [],
-  );
-  await writeChanges(sequelize, changes, stored, shop.currency, transaction);
-  return changes.map(({ sku }) => stored.get(sku)!.id);
-}
-
-const isSmall = ({ line: _, sku: __, texts, attributes, ...said }: ProductRecord): boolean =>
-  !Object.keys(texts).length && !attributes.length && Object.keys(said).every((name) => SMALL.includes(name));
-
-async function tryOut(
-  sequelize: Sequelize,
-  records: readonly ProductRecord[],
-  stored: ReadonlyMap<string, StoredProduct>,
-  names: ShopNames,
-): Promise<void> {
-  const trial = await Trial.begin(sequelize, names, []);
-  try {
-    for (const record of records) await trial.take(record, stored.get(record.sku)!);
-    await trial.end();
-  } catch (error) {
-    if (!(error instanceof UnreadableFile)) throw error;
-    throw problem('bad-input', error.message);
-  }
-}
-
 async function keep(
   sequelize: Sequelize,
   edits: readonly CellEdit[],
@@ -302,8 +258,9 @@ async function keep(
     },
     transaction,
   );
-  const small = fields.every((field) => SMALL.includes(field));
-  await noteCatalogueChange(sequelize, small ? 'price' : 'product', transaction, { products: ids });
+  await noteCatalogueChange(sequelize, areSmall(fields) ? 'price' : 'product', transaction, {
+    products: ids,
+  });
   return id;
 }
 

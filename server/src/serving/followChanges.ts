@@ -10,7 +10,7 @@ const MAX = 2_000;
 /** An import that touches more than this share of the catalogue is read with everything else. */
 const MAX_SHARE = 1 / 3;
 
-/** What only prices, stock and the mark of single products tell. */
+/** What only prices, stock, sales and the mark of single products tell. */
 const SMALL: readonly string[] = ['featured', 'price', 'stock'];
 /** What is no part of a snapshot. */
 const ELSEWHERE: readonly string[] = ['redirects'];
@@ -101,12 +101,13 @@ async function withSmallChanges(
     price: number | null;
     was: number | null;
     stock: number | null;
+    sold: number | null;
     featured: number;
     changed: Date | null;
   }>(
     sequelize,
-    `SELECT id, price_cents AS price, was_cents AS was, stock, featured, changed_at AS changed FROM products
-      WHERE id IN (?)`,
+    `SELECT id, price_cents AS price, was_cents AS was, stock, sold, featured, changed_at AS changed
+      FROM products WHERE id IN (?)`,
     [ids],
   );
   return patchSnapshot(

@@ -161,7 +161,7 @@ async function readLines(sequelize: Sequelize, inspection: Inspection, watch: Wa
     const fault = (column: string, message: string): void =>
       tellFault(inspection, { line: raw.line, sku: sku.slice(0, LIMITS.sku), column, message });
     if (inspection.sample.length < SAMPLE) inspection.sample.push(raw);
-    for (const [name, one] of findings) one.see(raw.cells.get(name) ?? '', reading.form.decimal);
+    for (const [name, one] of findings) one.see(raw.cells.get(name) ?? '', inspection.form.decimal);
     const record = parseRecord(raw.line, raw.cells, reading, fault);
     if (!record.texts['']?.title) fault('title', 'Every product needs a title.');
     const earlier = lineOfSku.get(record.sku);

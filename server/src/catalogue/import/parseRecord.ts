@@ -46,8 +46,8 @@ type Tell = (message: string) => void;
 export interface Reading {
   columns: readonly ColumnPlan[];
   typeOf: (column: AttributeColumnPlan) => AttributeType;
-  /** How numbers and dates are written. */
-  form: Pick<FileForm, 'decimal' | 'date'>;
+  /** How numbers and dates are written; null where they are only taken as they are stored. */
+  form: Pick<FileForm, 'decimal' | 'date'> | null;
   /** All prices are in it. */
   currency: string;
   /** What one unit of another currency is worth. */
@@ -57,9 +57,6 @@ export interface Reading {
   /** The spelling to be taken for one in a column. */
   spelt: (column: string, value: string) => string;
 }
-
-/** As product files are written that name nothing else. */
-export const PLAIN_FORM: Reading['form'] = { decimal: '.', date: 'ymd' };
 
 /** Reads one record; what is wrong is told to `fault`, with the column. */
 export function parseRecord(
@@ -134,14 +131,14 @@ function readField(
       record.sku = limit(cell, LIMITS.sku, tell);
       break;
     case 'created':
-      record.created = cell ? moment(cell, form.date, tell) : null;
+      record.created = cell ? moment(cell, form?.date ?? 'ymd', tell) : null;
       break;
     case 'stock':
-      record.stock = cell ? whole(cell, -1_000_000, form.decimal, tell) : null;
+      record.stock = cell ? whole(cell, -1_000_000, form?.decimal ?? null, tell) : null;
       break;
     case 'ratings':
     case 'sold':
-      record[field] = cell ? whole(cell, 0, form.decimal, tell) : null;
+      record[field] = cell ? whole(cell, 0, form?.decimal ?? null, tell) : null;
       break;
     case 'featured': {
       // A mark that nobody speaks of stays as it is.
@@ -152,7 +149,7 @@ function readField(
       break;
     }
     case 'rating': {
-      const rating = cell ? Number(plainNumber(cell, form.decimal) ?? NaN) : null;
+      const rating = cell ? Number(plainNumber(cell, form?.decimal ?? null) ?? NaN) : null;
       if (rating !== null && !(rating >= 0 && rating <= 5))
         tell(`“${cell}” is no rating; write a number from 0 to 5.`);
       record.rating = rating === null ? null : Math.round(rating * 100) / 100;
@@ -216,9 +213,9 @@ const description = (cell: string, { clean }: Reading, tell: Tell): string =>
 
 function cents(amount: string, cell: string, { form }: Reading, tell: Tell): number | null {
   if (!cell) return null;
-  const text = plainNumber(amount, form.decimal);
+  const text = plainNumber(amount, form?.decimal ?? null);
   if (text === null || !/^\d+(\.\d{1,2}0*)?$/.test(text)) {
-    tell(`“${cell}” is no price; write it as 24${form.decimal}90.`);
+    tell(`“${cell}” is no price; write it as 24${form?.decimal ?? '.'}90.`);
     return null;
   }
   const value = Math.round(Number(text) * 100);
@@ -226,7 +223,7 @@ function cents(amount: string, cell: string, { form }: Reading, tell: Tell): num
   return value;
 }
 
-function whole(cell: string, least: number, decimal: Decimal, tell: Tell): number {
+function whole(cell: string, least: number, decimal: Decimal | null, tell: Tell): number {
   const text = plainNumber(cell, decimal)?.replace(/\.0+$/, '') ?? '';
   const value = Number(text);
   if (!/^-?\d+$/.test(text) || value < least || value > 1_000_000_000)
@@ -252,7 +249,7 @@ function attributeValues(
     case 'many':
       return list(cell, tell).map((value) => limit(value, LIMITS.name, tell));
     case 'number': {
-      const number = plainNumber(cell, form.decimal);
+      const number = plainNumber(cell, form?.decimal ?? null);
       if (number === null) tell(`“${cell}” is no number.`);
       return [limit(converted(number ?? cell, column.factor), LIMITS.name, tell)];
     }

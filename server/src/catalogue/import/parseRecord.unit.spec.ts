@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { missingColumns, planColumns, type ColumnPlan, type KnownAttribute } from './columns';
 import { ColumnFindings } from './findings';
 import { cleanHtml } from '../../text/cleanHtml';
-import { PLAIN_FORM, parseRecord } from './parseRecord';
+import { parseRecord } from './parseRecord';
 
 const NO_TYPES = new Map<string, KnownAttribute>();
 const LANGUAGES = ['en', 'fr'];
@@ -17,7 +17,7 @@ function parse(cells: Record<string, string>): { record: ReturnType<typeof parse
     {
       columns,
       typeOf: (column) => column.type ?? 'text',
-      form: PLAIN_FORM,
+      form: null,
       currency: 'EUR',
       rates: { USD: 0.5 },
       clean: cleanHtml,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { planColumns } from '../columns';
 import { proposeColumns } from '../proposeColumns';
-import { PLAIN_FORM, type Reading } from '../parseRecord';
+import type { Reading } from '../parseRecord';
 import { sampleLines } from '../sampleLines';
 import { dateIn, dateOrderOf } from './dates';
 import { decimalOf, moneyIn, plainNumber } from './numbers';
@@ -25,6 +25,7 @@ describe('a number of a file', () => {
     expect(plainNumber('12.5', ',')).toBe('12.5');
     expect(plainNumber('1.234', ',')).toBe('1234');
     expect(plainNumber('1,5', '.')).toBeNull();
+    expect([plainNumber('1,234', null), plainNumber('1234.5', null)]).toEqual([null, '1234.5']);
     expect(plainNumber('1,23,4', '.')).toBeNull();
     expect(plainNumber('12.34.567', ',')).toBeNull();
   });
@@ -120,7 +121,7 @@ describe('columns of a file', () => {
     const reading: Reading = {
       columns,
       typeOf: (column) => column.type ?? 'text',
-      form: { ...PLAIN_FORM, decimal: ',', date: 'dmy' },
+      form: { decimal: ',', date: 'dmy' },
       currency: 'EUR',
       rates: {},
       clean: (html) => html,

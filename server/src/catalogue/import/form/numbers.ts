@@ -13,8 +13,11 @@ const PLAIN_FOR_CERTAIN = /^-?(\d+\.(\d{1,2}|\d{4,})|0\.\d+)$/;
 /**
  * A number as product files write it (`1234.5`), from how this file writes it: `1.234,5` where decimals stand behind a
  * comma. Null where it is no number there.
+ *
+ * @param decimal Null where nothing but plain numbers is taken, so that `1,234` is refused as it could be two of them.
  */
-export function plainNumber(cell: string, decimal: Decimal): string | null {
+export function plainNumber(cell: string, decimal: Decimal | null): string | null {
+  if (decimal === null) return PLAIN.test(cell) ? cell : null;
   const text = cell.replace(/^\u2212/, '-');
   if (decimal === '.' && PLAIN.test(text)) return text;
   if (decimal === ',' && PLAIN_FOR_CERTAIN.test(text)) return text;
