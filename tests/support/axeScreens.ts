@@ -41,6 +41,7 @@ const SCREENS = [
   '/shop-settings',
   '/account',
   '/catalogue/import',
+  '/feed',
 ];
 /** Menus and dialogs, each with the screen that it opens above and what opens it. */
 const OPENING: readonly (readonly [screen: string, opener: string])[] = [

@@ -179,6 +179,11 @@ export const routes: Routes = [
         loadComponent: () => import('./catalogue/importing/importPage').then((m) => m.ImportPage),
       },
       {
+        path: 'feed',
+        title: 'Feed · Fond Aisle',
+        loadComponent: () => import('./feed/feedPage').then((m) => m.FeedPage),
+      },
+      {
         path: '**',
         title: 'Not found · Fond Aisle',
         loadComponent: () => import('./shell/missingPage').then((m) => m.MissingPage),

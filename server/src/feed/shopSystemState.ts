@@ -52,7 +52,7 @@ export const changeShopSystem = (
       transaction,
     );
     await recordActivity(
-      { userId, action: 'change', subject: 'system:shop', detail: { running, pace, trouble } },
+      { userId, action: 'change', subject: 'system:shop', detail: { name: 'that simulates a till', running, pace, trouble } },
       transaction,
     );
   });

@@ -23,6 +23,7 @@ const DONE: Readonly<Record<string, string>> = {
   settings: 'changed the settings of',
   import: 'imported',
   featured: 'marked as featured',
+  change: 'changed',
 };
 
 const KINDS: Readonly<Record<string, string>> = {
@@ -36,6 +37,8 @@ const KINDS: Readonly<Record<string, string>> = {
   attribute: 'the attribute',
   category: 'the category',
   tag: 'the tag',
+  system: 'the system',
+  mapping: 'the mapping',
 };
 
 /** What was done, before the name of what it was done to: “saved”, “published edition”. */

@@ -48,6 +48,7 @@ const SCREENS: readonly Target[] = [
   { kind: 'Screen', name: 'Redirects', detail: 'Addresses that lead to others', commands: ['/redirects'] },
   { kind: 'Screen', name: 'People', detail: 'Roles, approval, the record', commands: ['/people'] },
   { kind: 'Screen', name: 'Import', detail: 'Read a product file', commands: ['/catalogue/import'] },
+  { kind: 'Screen', name: 'Feed', detail: 'What other systems tell the shop', commands: ['/feed'] },
   { kind: 'Screen', name: 'The shop', detail: 'Its name, words and logo', commands: ['/shop-settings'] },
   { kind: 'Screen', name: 'Your account', detail: 'Your password', commands: ['/account'] },
 ];

@@ -47,6 +47,7 @@ const GROUPS: readonly Group[] = [
       { path: '/attributes', name: 'Attributes' },
       { path: '/pictures', name: 'Pictures' },
       { path: '/catalogue/import', name: 'In and out' },
+      { path: '/feed', name: 'Feed' },
     ],
   },
   {
