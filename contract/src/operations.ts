@@ -1,7 +1,8 @@
 import Joi from 'joi';
 import { object, type Checked } from './schema/typed';
 import type { Preview, PreviewInput } from './page/preview';
-import type { SignInHelp } from './person/session';
+import { newPassword } from './person/password';
+import type { FirstOwner, SignInHelp } from './person/session';
 import { planDocumentSchema } from './plan/schema';
 import type { ShopModel } from '@fond/core';
 import type { Operation } from './operation';
@@ -120,6 +121,21 @@ export const OPERATIONS = {
     status: 200,
     answer: session,
     problems: ['bad-input', 'sign-in-refused', 'too-many-tries', 'database-away'],
+  },
+  makeOwner: {
+    method: 'post',
+    path: '/api/session/owner',
+    summary: 'Make the first owner of a shop that nobody can sign in to yet, and sign in',
+    access: 'public',
+    body: object<FirstOwner>({
+      code: Joi.string().trim().max(40).required().description('As the start of the application prints it'),
+      name: Joi.string().trim().min(1).max(120).required(),
+      email: Joi.string().email({ tlds: false }).max(200).required(),
+      password: newPassword,
+    }),
+    status: 200,
+    answer: session,
+    problems: ['bad-input', 'sign-in-refused', 'done-already', 'too-many-tries', 'database-away'],
   },
   whoAmI: {
     method: 'get',

@@ -146,6 +146,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
       session: sessions.handler,
       before: {
         signIn: signInLimits(),
+        makeOwner: signInLimits(),
         importCatalogue: uploadHandler(data),
         uploadPicture: pictureUpload(),
         keepPicture: pictureUpload(),

@@ -20,12 +20,13 @@ async function main(): Promise<void> {
     throw new Error(`Port ${config.port} on ${config.host} is taken. Set FOND_PORT to another one.`);
   await makeDataFolder(config.data);
   // The database makes itself ready while everything else is read.
-  const [database, { createApplication }, { DEMO_SIGN_IN }, { isUnpeopled }, { ShopSystem }] =
+  const [database, { createApplication }, { DEMO_SIGN_IN }, { isUnpeopled }, { setupCode }, { ShopSystem }] =
     await Promise.all([
       config.databaseUrl ? null : startDatabase(config.data, config.databasePort, log),
       import('./app'),
       import('./person/demoSignIn'),
       import('./person/users'),
+      import('./person/firstOwner'),
       import('./feed/shopSystem'),
     ]);
   if (database) await writeFile(addressFile(config.data), database.url, { mode: 0o600 });
@@ -48,15 +49,15 @@ async function main(): Promise<void> {
   const { app, sequelize, stop } = application;
   giveBackMemory();
   let shopSystem: { stop: () => Promise<void> } | null = null;
-  const nobody = !config.demo && (await isUnpeopled(false));
+  const code = !config.demo && (await isUnpeopled(false)) ? await setupCode() : null;
   const server = app.listen(config.port, config.host, () => {
     const { port } = server.address() as AddressInfo;
     const address = `http://${config.host}:${port}`;
     const lines = [``, `  Desk   ${address}/`, `  Shop   ${address}/shop`];
     if (config.demo)
       lines.push(`  Sign in with ${DEMO_SIGN_IN.email} and the password ${DEMO_SIGN_IN.password}`);
-    if (nobody)
-      lines.push(`  Nobody can sign in yet. Let somebody in: npm run add-user -- name@shop.example "Name"`);
+    if (code !== null)
+      lines.push(`  Nobody can sign in yet. Open the desk and make the owner with the code ${code}`);
     process.stdout.write(`${lines.join('\n')}\n\n`);
     if (!config.demo || quiet) return;
     const system = new ShopSystem(sequelize, address, log);

@@ -39,6 +39,16 @@ export const JOB_OPERATIONS = {
     answer: job,
     problems: ['bad-input', 'not-found', 'too-large', 'wrong-kind', 'database-away'],
   },
+  fillWithDemo: {
+    method: 'post',
+    path: '/api/catalogue/demo',
+    summary: 'Fill an empty catalogue with the products of the demo shop, under its name; answers with a job',
+    access: 'signed-in',
+    role: 'owner',
+    status: 202,
+    answer: job,
+    problems: ['shop-not-empty', 'database-away'],
+  },
   keptMappings: {
     method: 'get',
     path: '/api/catalogue/mappings',

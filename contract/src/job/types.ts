@@ -2,8 +2,11 @@ import type { ProductField } from './fields';
 
 export type JobState = 'queued' | 'running' | 'done' | 'failed';
 
-/** `import` reads a product file, `edit` changes many products; `renditions` makes pictures that are missing. */
-export type JobKind = 'import' | 'edit' | 'renditions';
+/**
+ * `import` reads a product file, `edit` changes many products; `renditions` makes pictures that are missing, `demo` fills
+ * an empty shop.
+ */
+export type JobKind = 'import' | 'edit' | 'renditions' | 'demo';
 
 export interface JobProgress {
   /** In words: “Reading”, “Writing”. */

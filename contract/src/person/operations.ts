@@ -1,23 +1,13 @@
 import Joi from 'joi';
 import { list, object } from '../schema/typed';
-import { type Role, passwordFault } from './session';
+import { newPassword } from './password';
+import type { Role } from './session';
 import type { ActivityQuery, AskedPublication, NewPerson, ShopSettings, PublicationRequest } from './types';
 import type { Operation } from '../operation';
 import { draftVersions } from '../plan/operations';
 import { edition } from '../edition/shapes';
 import { role, session, user } from './shapes';
 import { count, named, textsOf, text, time } from '../schema/basics';
-
-/** One that may be chosen. */
-const newPassword = Joi.string()
-  .max(200)
-  .custom((text: string, helpers) => {
-    const fault = passwordFault(text);
-    return fault ? helpers.message({ custom: `{{#label}} ${fault}` }) : text;
-  })
-  .min(10)
-  .required()
-  .description('At least ten characters, four of them different');
 
 const settings = object<ShopSettings>({
   address: Joi.string()

@@ -41,3 +41,11 @@ export function passwordFault(password: string): string | null {
     return `needs at least ${MIN_DIFFERENT} different characters`;
   return null;
 }
+
+/** Who is to be the first owner, with the code that only whoever starts the application sees. */
+export interface FirstOwner {
+  code: string;
+  name: string;
+  email: string;
+  password: string;
+}

@@ -69,6 +69,16 @@ export const PLAN_OPERATIONS = {
     answer: storedPlan,
     problems: ['bad-input', 'not-found', 'newer-draft', 'base-not-live', 'plan-chain', 'database-away'],
   },
+  renewHousePlan: {
+    method: 'post',
+    path: '/api/plans/house/anew',
+    summary:
+      'Draw the house plan up anew from what the catalogue holds now: its filters and card lines; as a draft',
+    access: 'signed-in',
+    status: 200,
+    answer: storedPlan,
+    problems: ['not-found', 'draft-differs', 'database-away'],
+  },
   rebasePlan: {
     method: 'put',
     path: '/api/plans/{id}/base',

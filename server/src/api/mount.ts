@@ -38,6 +38,9 @@ export interface MountOptions {
   witness?: Witness;
 }
 
+/** Whoever does these has signed in afterwards. */
+const BEGIN_SESSIONS: readonly OperationName[] = ['signIn', 'makeOwner'];
+
 /** Puts every operation of the contract under its address, with session, token and input checked on the way. */
 export function mountOperations(app: Express, handlers: Handlers, options: MountOptions): void {
   for (const name of Object.keys(OPERATIONS) as OperationName[]) {
@@ -49,12 +52,13 @@ export function mountOperations(app: Express, handlers: Handlers, options: Mount
         response.on('finish', () => witness.finished(name, response.statusCode));
         next();
       });
-    if (operation.access !== 'public' || name === 'signIn')
+    const begins = BEGIN_SESSIONS.includes(name);
+    if (operation.access !== 'public' || begins)
       chain.push((_request, _response, next) => {
         options.refuseWhileAway();
         next();
       });
-    if (operation.access === 'signed-in' || name === 'signIn') chain.push(options.session);
+    if (operation.access === 'signed-in' || begins) chain.push(options.session);
     if (operation.access === 'signed-in') chain.push(guard(operation));
     const before = options.before[name];
     if (before) chain.push(...[before].flat());

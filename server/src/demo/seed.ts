@@ -93,20 +93,25 @@ const ATTRIBUTES: readonly AttributeSpec[] = [
   attribute('made-in', 'text', { en: 'Made in', fr: 'Fabriqué en' }, COUNTRIES),
 ];
 
-/**
- * Fills an empty database with the demo shop: definitions, then the products through the same import as anybody's
- * file, then texts and pictures. Every step may run again, so a start that was killed on the way begins anew.
- */
-export async function seedDemo(sequelize: Sequelize, pictures: PictureStore, log: Logger): Promise<void> {
-  if (await SettingModel.findByPk('demo-seeded')) return;
+/** Whether the demo's catalogue may be put in: nothing is there, or it was begun and not brought to its end. */
+export async function takesDemo(sequelize: Sequelize): Promise<boolean> {
+  if (await SettingModel.findByPk(SEEDED)) return false;
   const [{ products }] = await select<{ products: number }>(
     sequelize,
     'SELECT COUNT(*) AS products FROM products',
   );
-  const started = await SettingModel.findByPk('demo-started');
-  if (products > 0 && !started) return;
-  log.info('Setting up the demo shop');
-  await SettingModel.upsert({ name: 'demo-started', value: true });
+  return products === 0 || (await SettingModel.findByPk(STARTED)) !== null;
+}
+
+const SEEDED = 'demo-seeded';
+const STARTED = 'demo-started';
+
+/**
+ * Puts the demo's catalogue into an empty database: definitions, then the products through the same import as anybody's
+ * file, then texts and pictures. Every step may run again, so what was killed on the way begins anew.
+ */
+export async function seedCatalogue(sequelize: Sequelize, pictures: PictureStore): Promise<void> {
+  await SettingModel.upsert({ name: STARTED, value: true });
   await inUnit(sequelize, async (transaction) => {
     await seedDefinitions(sequelize, transaction, pictures);
     await seedGroups(sequelize, transaction);
@@ -120,9 +125,16 @@ export async function seedDemo(sequelize: Sequelize, pictures: PictureStore, log
     await seedDays(sequelize, transaction);
     await noteCatalogueChange(sequelize, 'demo', transaction);
   });
+  await SettingModel.upsert({ name: SEEDED, value: true });
+}
+
+/** Fills an empty database with the demo shop, and lets its owner in. */
+export async function seedDemo(sequelize: Sequelize, pictures: PictureStore, log: Logger): Promise<void> {
+  if (!(await takesDemo(sequelize))) return;
+  log.info('Setting up the demo shop');
+  await seedCatalogue(sequelize, pictures);
   const [{ users }] = await select<{ users: number }>(sequelize, 'SELECT COUNT(*) AS users FROM users');
   if (!users) await addUser('Ines Marlow', DEMO_SIGN_IN.email, DEMO_SIGN_IN.password);
-  await SettingModel.upsert({ name: 'demo-seeded', value: true });
 }
 
 const DAY = 86_400_000;

@@ -52,7 +52,12 @@ export const changeShopSystem = (
       transaction,
     );
     await recordActivity(
-      { userId, action: 'change', subject: 'system:shop', detail: { name: 'that simulates a till', running, pace, trouble } },
+      {
+        userId,
+        action: 'change',
+        subject: 'system:shop',
+        detail: { name: 'that simulates a till', running, pace, trouble },
+      },
       transaction,
     );
   });

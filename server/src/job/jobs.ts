@@ -60,6 +60,11 @@ const AFTERWARDS: Readonly<Record<JobKind, { brokenOff: string; stopped: string;
     stopped: 'Stopped. Nothing was changed.',
     failed: 'The job failed and nothing was changed. The server’s log tells more.',
   },
+  demo: {
+    brokenOff: 'The server stopped while this ran. Start it again: it goes on where it was.',
+    stopped: 'Stopped. Start it again: it goes on where it was.',
+    failed: 'The demo’s products could not be put in. Start it again; the server’s log tells more.',
+  },
   renditions: {
     brokenOff: 'The server stopped while this ran. What was made is kept; the rest follows after its start.',
     stopped: 'Stopped. What was made is kept.',

@@ -14,12 +14,14 @@ import {
   removePerson,
   setPassword,
 } from './people';
+import { makeOwner } from './firstOwner';
 import { changeSettings, readSettings } from '../setting/settings';
 import { findUser, isUnpeopled } from './users';
 
 type Own =
   | 'signInHelp'
   | 'signIn'
+  | 'makeOwner'
   | 'whoAmI'
   | 'signOut'
   | 'changePassword'
@@ -43,6 +45,7 @@ export const personHandlers = ({ sequelize, host, demo }: Services): Handlers<Ow
     if (!user || (published && !demo)) throw problem('sign-in-refused', 'Check both and try again.');
     return signIn(request, user);
   },
+  makeOwner: async ({ body, request }) => signIn(request, await makeOwner(sequelize, body, demo !== null)),
   whoAmI: ({ request }) => sessionOf(request),
   signOut: ({ request, response }) => signOut(request, response),
   changePassword: async ({ body: { current, password }, user, request }) => {

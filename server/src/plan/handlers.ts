@@ -4,6 +4,7 @@ import type { Services } from '../services';
 import { createPlan, listPlans, readPlan, savePlan } from './drafts';
 import { floorOf, vocabularyOf } from './floor';
 import { notePlan, rebasePlan, removePlan, restorePlan, withdrawalOf } from './life';
+import { renewHousePlan } from './renewHousePlan';
 import { createPart, listParts } from './parts';
 import { exportPlans, importPlans } from './portable';
 import { notePresence } from './presence';
@@ -16,6 +17,7 @@ type Own =
   | 'createPlan'
   | 'readPlan'
   | 'savePlan'
+  | 'renewHousePlan'
   | 'rebasePlan'
   | 'notePlan'
   | 'presence'
@@ -37,6 +39,7 @@ export const planHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
   readPlan: ({ params }) => readPlan(params.id),
   savePlan: ({ params, body: { plan, version }, user }) =>
     savePlan(sequelize, params.id, plan, version, user.id),
+  renewHousePlan: ({ user }) => renewHousePlan(sequelize, host.serving().snapshot, user.id),
   rebasePlan: ({ params, body, user }) => rebasePlan(sequelize, params.id, body, user.id),
   notePlan: ({ params, body, user }) => notePlan(sequelize, params.id, body.note, user.id),
   presence: ({ params, user }) => notePresence(params.id, user.id),

@@ -5,6 +5,7 @@ import {
   type CampaignTimes,
   type CollectionInput,
   type DraftVersion,
+  type FirstOwner,
   type FreePageInput,
   type HeirsFate,
   type PlanBeginning,
@@ -24,7 +25,6 @@ export interface SeenAs {
   signedIn?: boolean;
 }
 
-/** How a product file is to be read. */
 /** The server, one method per operation. */
 @Injectable({ providedIn: 'root' })
 export class Api extends Calls {
@@ -34,6 +34,18 @@ export class Api extends Calls {
 
   signInHelp() {
     return this.call('signInHelp');
+  }
+
+  makeOwner(owner: FirstOwner) {
+    return this.call('makeOwner', { body: owner });
+  }
+
+  fillWithDemo() {
+    return this.call('fillWithDemo');
+  }
+
+  renewHousePlan() {
+    return this.call('renewHousePlan');
   }
 
   signIn(email: string, password: string) {

@@ -14,6 +14,7 @@ import { Api } from '../api/api';
 import { whyWords } from '../wording/reachWords';
 import { FloorActions } from '../store/floor.actions';
 import { floorFeature } from '../store/floor.feature';
+import { FirstSteps } from './firstSteps';
 import { FloorMap } from './floorMap';
 import { floorLines, reachFor } from './floorTree';
 import { planColours } from './planColours';
@@ -41,6 +42,7 @@ const KIND_WORDS = {
     MatInputModule,
     MatProgressBarModule,
     MatSelectModule,
+    FirstSteps,
     FloorMap,
     WhyAisle,
   ],

@@ -44,6 +44,7 @@ import { settingNames } from '../wording/sentences';
 import { settingWords } from '../wording/settingWords';
 import { elementWords, FIXTURE_WORDS } from '../wording/words';
 import { PlanActions } from '../draft/plan.actions';
+import { planFeature } from '../draft/plan.feature';
 import { TEXT_USES } from '../plan/window/findingWords';
 import { languageName } from '../records/languageName';
 import { AisleMoves } from './aisleMoves';
@@ -86,6 +87,7 @@ export class PublishPage {
   readonly plans = input<string>();
   readonly aisle = input<string>();
 
+  private readonly openPlan = this.store.selectSignal(planFeature.selectId);
   protected readonly chosen = computed(() => (this.plans() ?? '').split(',').filter(Boolean));
   private readonly all = rxResource({ stream: () => this.api.plans(), defaultValue: [] });
   private readonly asked = computed((): Asked => ({ plans: this.chosen() }), {
@@ -212,6 +214,9 @@ export class PublishPage {
         next: (edition) => {
           this.store.dispatch(PlanActions.published({ edition, plans: plans.map(({ id }) => id) }));
           this.store.dispatch(FloorActions.shopChanged());
+          // A plan that is opened only now would not say it.
+          if (!plans.some(({ id }) => id === this.openPlan()))
+            this.messages.open(`Edition ${edition.number} is live.`, 'OK', { duration: 8_000 });
           void this.router.navigate(this.back(), { queryParams: { aisle: this.shown() } });
         },
         error: (problem: Problem) => this.fail(problem),

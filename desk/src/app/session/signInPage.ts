@@ -7,13 +7,14 @@ import { MatInputModule } from '@angular/material/input';
 import { Store } from '@ngrx/store';
 import { catchError, of } from 'rxjs';
 import { Api } from '../api/api';
+import { FirstOwnerForm } from './firstOwnerForm';
 import { SessionActions } from './session.actions';
 import { sessionFeature } from './session.feature';
 
 @Component({
   selector: 'desk-sign-in',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule, MatButtonModule, MatFormFieldModule, MatInputModule],
+  imports: [FirstOwnerForm, ReactiveFormsModule, MatButtonModule, MatFormFieldModule, MatInputModule],
   template: `
     <main class="sign-in">
       <div class="sign-in-words">
@@ -26,40 +27,38 @@ import { sessionFeature } from './session.feature';
           <b>Aisle 4 · Pans · 50</b>
         </div>
       </div>
-      <form [formGroup]="form" (ngSubmit)="send()">
-        <h1>Sign in</h1>
-        <mat-form-field>
-          <mat-label>Email</mat-label>
-          <input matInput type="email" formControlName="email" autocomplete="username" />
-          <mat-error>Write an address like name&#64;shop.example</mat-error>
-        </mat-form-field>
-        <mat-form-field>
-          <mat-label>Password</mat-label>
-          <input matInput type="password" formControlName="password" autocomplete="current-password" />
-          <mat-error>The password is missing</mat-error>
-        </mat-form-field>
-        @if (problem(); as told) {
-          <p class="refusal" role="alert">
-            <strong>{{ told.title }}.</strong> {{ told.detail }}
-          </p>
-        }
-        <button mat-flat-button type="submit" [disabled]="signingIn()">
-          {{ signingIn() ? 'Signing in …' : 'Sign in' }}
-        </button>
-        @if (nobody()) {
-          <p class="demo">
-            Nobody can sign in yet. Where the application runs, let somebody in:<br />
-            <code>npm run add-user -- name&#64;shop.example "Name"</code>
-          </p>
-        }
-        @if (demo(); as account) {
-          <p class="demo">
-            This is the demo shop.
-            <button type="button" class="word" (click)="fill()">Fill in the demo sign-in</button><br />
-            <code>{{ account.email }}</code> · <code>{{ account.password }}</code>
-          </p>
-        }
-      </form>
+      @if (nobody()) {
+        <desk-first-owner />
+      } @else {
+        <form [formGroup]="form" (ngSubmit)="send()">
+          <h1>Sign in</h1>
+          <mat-form-field>
+            <mat-label>Email</mat-label>
+            <input matInput type="email" formControlName="email" autocomplete="username" />
+            <mat-error>Write an address like name&#64;shop.example</mat-error>
+          </mat-form-field>
+          <mat-form-field>
+            <mat-label>Password</mat-label>
+            <input matInput type="password" formControlName="password" autocomplete="current-password" />
+            <mat-error>The password is missing</mat-error>
+          </mat-form-field>
+          @if (problem(); as told) {
+            <p class="refusal" role="alert">
+              <strong>{{ told.title }}.</strong> {{ told.detail }}
+            </p>
+          }
+          <button mat-flat-button type="submit" [disabled]="signingIn()">
+            {{ signingIn() ? 'Signing in …' : 'Sign in' }}
+          </button>
+          @if (demo(); as account) {
+            <p class="demo">
+              This is the demo shop.
+              <button type="button" class="word" (click)="fill()">Fill in the demo sign-in</button><br />
+              <code>{{ account.email }}</code> · <code>{{ account.password }}</code>
+            </p>
+          }
+        </form>
+      }
     </main>
   `,
   styleUrl: './signInPage.scss',

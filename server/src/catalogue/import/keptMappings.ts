@@ -31,7 +31,10 @@ export const keepMapping = (
       transaction,
       ['body', 'updated_at'],
     );
-    await recordActivity({ userId, action: 'save', subject: `mapping:${name}`, detail: { name } }, transaction);
+    await recordActivity(
+      { userId, action: 'save', subject: `mapping:${name}`, detail: { name } },
+      transaction,
+    );
   });
 
 export const forgetMapping = (sequelize: Sequelize, name: string, userId: number): Promise<void> =>
@@ -44,5 +47,8 @@ export const forgetMapping = (sequelize: Sequelize, name: string, userId: number
     );
     if (!there) throw problem('not-found', 'There is no such mapping any more.');
     await runSql(sequelize, 'DELETE FROM import_mappings WHERE name = ?', [name], transaction);
-    await recordActivity({ userId, action: 'delete', subject: `mapping:${name}`, detail: { name } }, transaction);
+    await recordActivity(
+      { userId, action: 'delete', subject: `mapping:${name}`, detail: { name } },
+      transaction,
+    );
   });
