@@ -112,7 +112,7 @@ const JUMP_FROM = 7;
             <p>
               <a class="button" [href]="href(clear)">{{ words().clearAll }}</a>
             </p>
-          } @else {
+          } @else if (page().frame.navigation.length) {
             <nav [attr.aria-label]="words().otherShelves">
               <p>{{ words().otherShelves }}</p>
               <ul>
