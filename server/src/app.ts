@@ -8,7 +8,7 @@ import { CartService } from './cart/cart';
 import { mountCart } from './cart/cartPages';
 import { ServingHost } from './serving/servingHost';
 import { ImportJobs } from './catalogue/import/importJob';
-import { uploadHandler, Uploads } from './catalogue/import/upload';
+import { archiveHandler, uploadHandler, Uploads } from './catalogue/import/upload';
 import { seedDemoPlans } from './demo/demoPlans';
 import { seedDemo } from './demo/seed';
 import { seedShopSystem } from './feed/shopSystemState';
@@ -150,6 +150,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
         importCatalogue: uploadHandler(data),
         uploadPicture: pictureUpload(),
         keepPicture: pictureUpload(),
+        keepArchive: archiveHandler(data),
       },
       witness: options.witness,
     },

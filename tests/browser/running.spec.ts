@@ -1,14 +1,9 @@
-import { once } from 'node:events';
-import { mkdtemp, rm, writeFile } from 'node:fs/promises';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
-import type { ElementHandle, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { addUser } from '../../server/src/person/users';
-import { button, eventually, press, says, TestBrowser, textOf } from '../support/browser';
+import { button, eventually, press, says, type TestBrowser } from '../support/browser';
 import { openBrowser } from '../support/story';
-import { DIST, PASSWORD, startTestServer, type TestServer } from '../support/server';
+import { PASSWORD } from '../support/server';
 
 let browser: TestBrowser;
 beforeAll(async () => {
@@ -135,49 +130,5 @@ describe('who runs the shop', () => {
     await says(elsewhere, '[role=alert]', 'Check both');
     await signIn(elsewhere, 'lena.ruiz@pellmere.example', 'six-copper-kettles');
     await elsewhere.waitForFunction(() => location.pathname !== '/sign-in');
-  });
-});
-
-describe('a shop of nothing', () => {
-  let server: TestServer;
-  let page: Page;
-  let stop: () => Promise<void>;
-  beforeAll(async () => {
-    server = await startTestServer(inject('databaseServer'), { dist: DIST });
-    const listening = server.application.app.listen(0, '127.0.0.1');
-    await once(listening, 'listening');
-    page = await browser.page();
-    await page.goto(`http://127.0.0.1:${(listening.address() as AddressInfo).port}/sign-in`);
-    stop = async () => {
-      await page.close();
-      listening.closeAllConnections();
-      listening.close();
-      await server.stop();
-    };
-  });
-  afterAll(() => stop());
-
-  it('says how the first person is made, leads to the first file, and to the aisles that come of it', async () => {
-    await says(page, 'desk-sign-in, main, body', 'add-user');
-    await addUser('Ada Quill', 'ada.quill@pellmere.example', PASSWORD, 'owner');
-    await page.reload();
-    await signIn(page, 'ada.quill@pellmere.example', PASSWORD);
-    await says(page, '.first', 'The catalogue is empty');
-    await press(page, '.first a');
-    const folder = await mkdtemp(path.join(tmpdir(), 'fond-first-'));
-    const file = path.join(folder, 'first.csv');
-    await writeFile(file, 'sku,title,category,price\nF-1,First pan,Pans,10\nF-2,Second pan,Pans,12\n');
-    const field = (await page.waitForSelector('input[type=file]')) as ElementHandle<HTMLInputElement>;
-    await field.uploadFile(file);
-    await press(page, button('Read 2 products into the catalogue'));
-    await says(page, 'h2', 'first.csv is in');
-    await rm(folder, { recursive: true, force: true });
-    await page.goto(page.url().replace(/\/catalogue.*$/, '/floor'));
-    await eventually(
-      page,
-      () => document.querySelector('tbody')?.textContent ?? '',
-      (text) => text.includes('Pans'),
-    );
-    expect(await textOf(page, '.figures')).toContain('2 products');
   });
 });

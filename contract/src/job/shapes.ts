@@ -135,7 +135,7 @@ const report = object<ImportReport>({
 
 export const job = object<Job>({
   id: Joi.string().required(),
-  kind: Joi.valid('import', 'edit', 'renditions', 'demo').required(),
+  kind: Joi.valid('import', 'edit', 'renditions', 'pictures', 'demo').required(),
   state: Joi.valid('queued', 'running', 'done', 'failed').required(),
   progress: Joi.object({
     step: text.required(),

@@ -3,10 +3,10 @@ import type { ProductField } from './fields';
 export type JobState = 'queued' | 'running' | 'done' | 'failed';
 
 /**
- * `import` reads a product file, `edit` changes many products; `renditions` makes pictures that are missing, `demo` fills
- * an empty shop.
+ * `import` reads a product file, `edit` changes many products; `renditions` makes pictures that are missing, `pictures`
+ * brings them in, `demo` fills an empty shop.
  */
-export type JobKind = 'import' | 'edit' | 'renditions' | 'demo';
+export type JobKind = 'import' | 'edit' | 'renditions' | 'pictures' | 'demo';
 
 export interface JobProgress {
   /** In words: “Reading”, “Writing”. */

@@ -55,3 +55,39 @@ export interface PictureLibrary {
   total: number;
   pictures: readonly LibraryPicture[];
 }
+
+/** What shows a picture; at most fifty products. */
+export interface PictureUses {
+  products: readonly { sku: string; title: string }[];
+  categories: readonly { id: number; title: string }[];
+}
+
+/** A picture that stands under a name now, and what stood there before. */
+export interface ReplacedPicture {
+  picture: LibraryPicture;
+  before: KeptPicture;
+}
+
+/** A host that products name pictures of. */
+export interface WaitingHost {
+  host: string;
+  /** Pictures that are not here yet. */
+  waiting: number;
+  allowed: boolean;
+}
+
+/** How the files of an archive are matched to products. */
+export interface ArchiveMatch {
+  id: string;
+  /** How names are read: `{sku}_{n}`. */
+  pattern: string;
+  /** Files that are pictures by their names, and others. */
+  pictures: number;
+  others: number;
+  matched: number;
+  products: number;
+  /** The first of those matched, in their order per product. */
+  matches: readonly { file: string; sku: string; title: string; place: number }[];
+  /** The first of those that no product has. */
+  unmatched: readonly string[];
+}

@@ -60,6 +60,11 @@ const AFTERWARDS: Readonly<Record<JobKind, { brokenOff: string; stopped: string;
     stopped: 'Stopped. Nothing was changed.',
     failed: 'The job failed and nothing was changed. The server’s log tells more.',
   },
+  pictures: {
+    brokenOff: 'The server stopped while this ran. What was brought in is kept; start it again for the rest.',
+    stopped: 'Stopped. What was brought in is kept; start it again for the rest.',
+    failed: 'The job failed. What was brought in is kept. The server’s log tells more.',
+  },
   demo: {
     brokenOff: 'The server stopped while this ran. Start it again: it goes on where it was.',
     stopped: 'Stopped. Start it again: it goes on where it was.',

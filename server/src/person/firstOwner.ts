@@ -40,7 +40,7 @@ export const makeOwner = (
     const row = await SettingModel.findByPk(SETTING, { transaction, lock: transaction.LOCK.UPDATE });
     if (!(await isUnpeopled(demo)))
       throw problem('done-already', 'The shop has an owner already. Sign in, or ask them to let you in.');
-    const [asked, known] = [plain(code), plain(String(row?.value ?? ''))];
+    const [asked, known] = [plain(code), plain(typeof row?.value === 'string' ? row.value : '')];
     if (!known.length || asked.length !== known.length || !timingSafeEqual(asked, known))
       throw problem(
         'sign-in-refused',

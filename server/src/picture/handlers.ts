@@ -1,14 +1,33 @@
 import type { Handlers } from '../http/handler';
 import type { Services } from '../services';
 import { thenServe } from '../serving/served';
-import { keepPicture, pictureLibrary } from './library';
+import { fetchPictures } from './fetch/fetchJob';
+import { setPictureHosts, waitingHosts } from './fetch/hosts';
+import { forgetPicture, keepPicture, pictureLibrary, pictureUses, replacePicture } from './library';
 import { pictureReport } from './renditions';
 import { keepUploaded } from './uploadPicture';
 
-type Own = 'pictures' | 'makeRenditions' | 'uploadPicture' | 'pictureLibrary' | 'keepPicture';
+type Own =
+  | 'pictures'
+  | 'makeRenditions'
+  | 'uploadPicture'
+  | 'pictureLibrary'
+  | 'keepPicture'
+  | 'pictureUses'
+  | 'namePicture'
+  | 'forgetPicture'
+  | 'pictureHosts'
+  | 'setPictureHosts'
+  | 'fetchPictures';
 
 /** Pictures, and the sizes that are made of them. */
-export const pictureHandlers = ({ sequelize, host, pictures, renditions }: Services): Handlers<Own> => ({
+export const pictureHandlers = ({
+  sequelize,
+  host,
+  jobs,
+  pictures,
+  renditions,
+}: Services): Handlers<Own> => ({
   pictures: () => {
     const { snapshot, edition } = host.serving();
     return pictureReport(snapshot, edition, renditions);
@@ -17,5 +36,12 @@ export const pictureHandlers = ({ sequelize, host, pictures, renditions }: Servi
   pictureLibrary: ({ query }) => pictureLibrary(sequelize, query),
   keepPicture: ({ request, user }) =>
     thenServe(host, keepPicture(sequelize, pictures, request.file, user.id)),
+  pictureUses: ({ query }) => pictureUses(sequelize, query.source),
+  namePicture: ({ body, user }) => thenServe(host, replacePicture(sequelize, pictures, body, user.id)),
+  forgetPicture: ({ query, user }) => forgetPicture(sequelize, query.source, user.id),
+  pictureHosts: () => waitingHosts(sequelize),
+  setPictureHosts: ({ body, user }) => setPictureHosts(sequelize, body.hosts, user.id),
+  fetchPictures: ({ user }) =>
+    jobs.start(user.id, 'pictures', fetchPictures({ sequelize, pictures, host }, user.id)),
   uploadPicture: ({ request }) => keepUploaded(pictures, request.file),
 });

@@ -1,12 +1,19 @@
 import path from 'node:path';
 import type { Sequelize, Transaction } from 'sequelize';
-import type { LibraryPicture, PictureLibrary } from '@fond/contract';
+import type {
+  KeptPicture,
+  LibraryPicture,
+  PictureLibrary,
+  PictureUses,
+  ReplacedPicture,
+} from '@fond/contract';
 import { recordActivity } from '../activity/activity';
 import { noteCatalogueChange } from '../database/catalogueChanges';
-import { insertRows, select } from '../database/rows';
+import { insertRows, runSql, select } from '../database/rows';
 import { inUnit } from '../database/unit';
+import { problem } from '../problem/problem';
 import type { PictureStore } from './pictures';
-import { keepUploaded } from './uploadPicture';
+import { keepContent, keepUploaded, keptBefore } from './uploadPicture';
 
 const WINDOW = 60;
 const MAX_NAME = 200;
@@ -42,20 +49,57 @@ export async function keepPicture(
   userId: number,
 ): Promise<LibraryPicture> {
   const kept = await keepUploaded(pictures, file);
-  return inUnit(sequelize, async (transaction) => {
-    const wished = nameOf(file!.originalname);
-    const source = await ownName(sequelize, wished, kept.hash, transaction);
+  return keepUnder(sequelize, file!.originalname, kept, userId);
+}
+
+/** Keeps a picture that came in another way than by itself, under its file's name. */
+export const keepPictureAs = async (
+  sequelize: Sequelize,
+  pictures: PictureStore,
+  name: string,
+  content: Buffer,
+  userId: number,
+): Promise<LibraryPicture> => keepUnder(sequelize, name, await keepContent(pictures, name, content), userId);
+
+const keepUnder = (
+  sequelize: Sequelize,
+  name: string,
+  kept: KeptPicture,
+  userId: number,
+): Promise<LibraryPicture> =>
+  inUnit(sequelize, async (transaction) => {
+    const source = await ownName(sequelize, nameOf(name), kept.hash, transaction);
+    return keepNamed(sequelize, source, kept, userId);
+  });
+
+/**
+ * Puts a picture that was kept under a name, in place of what the name had; products and categories that name it show it
+ * at once.
+ */
+export const keepNamed = (
+  sequelize: Sequelize,
+  source: string,
+  kept: KeptPicture,
+  userId: number,
+): Promise<LibraryPicture> =>
+  inUnit(sequelize, async (transaction) => {
     await insertRows(
       sequelize,
       'pictures',
       ['source', 'hash', 'width', 'height'],
       [[source, kept.hash, kept.width, kept.height]],
       transaction,
-      ['hash'],
+      ['hash', 'width', 'height'],
     );
     const waiting = await select<{ id: number }>(
       sequelize,
       'SELECT DISTINCT product_id AS id FROM product_images WHERE source = ?',
+      [source],
+      transaction,
+    );
+    const categories = await select<{ id: number }>(
+      sequelize,
+      'SELECT id FROM categories WHERE picture = ?',
       [source],
       transaction,
     );
@@ -65,9 +109,76 @@ export async function keepPicture(
     );
     if (waiting.length)
       await noteCatalogueChange(sequelize, 'product', transaction, { products: waiting.map(({ id }) => id) });
-    return { ...kept, source, products: waiting.length, categories: 0 };
+    if (categories.length) await noteCatalogueChange(sequelize, 'category', transaction);
+    return { ...kept, source, products: waiting.length, categories: categories.length };
+  });
+
+/** Who shows a picture. */
+export async function pictureUses(sequelize: Sequelize, source: string): Promise<PictureUses> {
+  const products = await select<{ sku: string; title: string | null }>(
+    sequelize,
+    `SELECT p.sku, MIN(t.title) AS title FROM product_images i JOIN products p ON p.id = i.product_id
+      LEFT JOIN product_texts t ON t.product_id = p.id WHERE i.source = ?
+      GROUP BY p.sku ORDER BY p.sku LIMIT ${USES_SHOWN}`,
+    [source],
+  );
+  const categories = await select<{ id: number; title: string | null }>(
+    sequelize,
+    `SELECT c.id, MIN(t.title) AS title FROM categories c LEFT JOIN category_texts t ON t.category_id = c.id
+      WHERE c.picture = ? GROUP BY c.id`,
+    [source],
+  );
+  return {
+    products: products.map(({ sku, title }) => ({ sku, title: title ?? sku })),
+    categories: categories.map(({ id, title }) => ({ id, title: title ?? String(id) })),
+  };
+}
+
+const USES_SHOWN = 50;
+
+/**
+ * Shows another picture everywhere under a name that is there.
+ *
+ * @returns what stands there now, and what stood there before, by which it can be taken back.
+ */
+export async function replacePicture(
+  sequelize: Sequelize,
+  pictures: PictureStore,
+  { source, hash }: { source: string; hash: string },
+  userId: number,
+): Promise<ReplacedPicture> {
+  const kept = await keptBefore(pictures, hash);
+  if (!kept) throw problem('not-found', 'That picture was not kept. Upload it again.');
+  return inUnit(sequelize, async (transaction) => {
+    const [before] = await select<KeptPicture>(
+      sequelize,
+      'SELECT hash, width, height FROM pictures WHERE source = ? FOR UPDATE',
+      [source],
+      transaction,
+    );
+    if (!before) throw problem('not-found', 'There is no such picture any more.');
+    return { picture: await keepNamed(sequelize, source, kept, userId), before };
   });
 }
+
+/** Takes a picture that nothing shows out of the library. */
+export const forgetPicture = (sequelize: Sequelize, source: string, userId: number): Promise<void> =>
+  inUnit(sequelize, async (transaction) => {
+    const [known] = await select<{ used: number }>(
+      sequelize,
+      `SELECT ${USED} + ${SHOWN} AS used FROM pictures p WHERE p.source = ? FOR UPDATE`,
+      [source],
+      transaction,
+    );
+    if (!known) throw problem('not-found', 'There is no such picture any more.');
+    if (Number(known.used))
+      throw problem('picture-in-use', 'Nothing was taken out: products or categories show it.');
+    await runSql(sequelize, 'DELETE FROM pictures WHERE source = ?', [source], transaction);
+    await recordActivity(
+      { userId, action: 'delete', subject: `picture:${source.slice(0, 100)}` },
+      transaction,
+    );
+  });
 
 /** A file's name as product files can write it: without folders, and without the bar between two names. */
 function nameOf(originalname: string): string {

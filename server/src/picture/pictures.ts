@@ -54,6 +54,12 @@ export class PictureStore {
     return hash;
   }
 
+  /** An original; null where there is none. */
+  async original(hash: string): Promise<Buffer | null> {
+    const place = path.join(this.originals, hash);
+    return (await exists(place)) ? readFile(place) : null;
+  }
+
   /** Path of a rendition, made if it isn't there; null for an unknown picture or a width that is not kept. */
   async rendition(hash: string, width: number, format: Format): Promise<string | null> {
     if (!RENDITION_WIDTHS.includes(width)) return null;

@@ -1,6 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { gapCounts } from '@fond/core';
 import type { Handlers } from '../http/handler';
 import { exportProducts } from '../catalogue/export/exportProducts';
+import { problem } from '../problem/problem';
 import { thenServe } from '../serving/served';
 import type { Services } from '../services';
 import { bulkEdit, tryBulkEdit } from './bulkEdit';
@@ -8,6 +10,7 @@ import { chooseExport } from './chooseExport';
 import { createProduct } from './createProduct';
 import { editProducts, listEdits, undoEdit } from './edits';
 import { lookUpProducts, pickProducts, setFeatured } from './productList';
+import { matchArchive, takeArchive } from './pictures/takeArchive';
 import { productPlaces, readProduct } from './productSheet';
 import { deleteView, listViews, saveView } from './productViews';
 import { TableColumns } from './tableColumns';
@@ -31,10 +34,13 @@ type Own =
   | 'bulkEdit'
   | 'productViews'
   | 'saveProductView'
-  | 'deleteProductView';
+  | 'deleteProductView'
+  | 'keepArchive'
+  | 'archiveMatch'
+  | 'takeArchive';
 
 /** Products looked at and corrected: to choose from, in a table, and one by one. */
-export const productHandlers = ({ sequelize, host, imports }: Services): Handlers<Own> => ({
+export const productHandlers = ({ sequelize, host, imports, ...services }: Services): Handlers<Own> => ({
   products: ({ query: { q = '', aisle } }) => pickProducts(host, host.serving(), q, aisle),
   lookUpProducts: ({ body }) => lookUpProducts(host.serving().snapshot, body.skus),
   setFeatured: ({ params, body, user }) =>
@@ -55,4 +61,15 @@ export const productHandlers = ({ sequelize, host, imports }: Services): Handler
   readProduct: ({ params }) => readProduct(sequelize, params.sku),
   productPlaces: ({ params }) => productPlaces(host.serving(), params.sku),
   createProduct: ({ body, user }) => createProduct(sequelize, body, user.id),
+  keepArchive: async ({ request: { file }, body }) => {
+    if (!file) throw problem('bad-input', 'Nothing was kept.', [{ path: 'file', message: 'is missing' }]);
+    const id = randomUUID();
+    await services.uploads.clear(Date.now());
+    await services.uploads.keep(file.path, id);
+    return matchArchive(host.serving().snapshot, services.uploads, id, body.pattern);
+  },
+  archiveMatch: ({ params, query }) =>
+    matchArchive(host.serving().snapshot, services.uploads, params.id, query.pattern),
+  takeArchive: ({ params, body, user }) =>
+    takeArchive({ sequelize, host, ...services }, params.id, body, user.id),
 });

@@ -57,16 +57,6 @@ export class CatalogueApi extends Calls {
     return this.call('bulkEdit', { body: bulk });
   }
 
-  keepPicture(file: File) {
-    const form = new FormData();
-    form.set('file', file, file.name);
-    return this.call('keepPicture', { form });
-  }
-
-  pictureLibrary(q: string, unused: boolean, from: number) {
-    return this.call('pictureLibrary', { query: { q, from, ...(unused && { unused: '1' as const }) } });
-  }
-
   createAttribute(wish: AttributeInput) {
     return this.call('createAttribute', { body: wish });
   }

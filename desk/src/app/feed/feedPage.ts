@@ -8,6 +8,7 @@ import { MatSnackBar } from '@angular/material/snack-bar';
 import { Store } from '@ngrx/store';
 import { catchError, EMPTY, filter, merge, Subject, switchMap, timer, type Observable } from 'rxjs';
 import {
+  addressOf,
   mayAs,
   PACES,
   TROUBLES,
@@ -55,6 +56,8 @@ export class FeedPage {
   /** Look at once, whatever the clock says. */
   private readonly now = new Subject<void>();
 
+  protected readonly batches = addressOf('sendBatch');
+  protected readonly openapi = addressOf('openapi');
   protected readonly paces = PACES;
   protected readonly paceNames = PACE_NAMES;
   protected readonly troubles = TROUBLES;

@@ -1,86 +1,50 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { MatButtonModule } from '@angular/material/button';
-import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { RouterLink } from '@angular/router';
-import type { Job, PictureReport, Problem, SmallPicture } from '@fond/contract';
-import { Api } from '../api/api';
-import { JobFollower } from '../job/jobFollower';
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { Router } from '@angular/router';
+import { PictureLibraryView } from './pictureLibrary';
+import { PictureSizes } from './pictureSizes';
 
-/** How the shop's pictures stand: what is made of them, and which are too small for where plans show them. */
+/** The library of pictures with the ways in, or the sizes that are made of them. */
 @Component({
   selector: 'desk-pictures',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatProgressBarModule, RouterLink],
-  templateUrl: './picturesPage.html',
-  styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss', '../shell/table.scss', './picturesPage.scss'],
+  imports: [PictureLibraryView, PictureSizes],
+  template: `
+    <div class="page">
+      <header>
+        <h1>Pictures</h1>
+        <p>
+          @if (view() === 'sizes') {
+            Every picture is kept in several widths, as AVIF, WebP and, for old browsers, JPEG; never larger
+            than its original.
+          } @else {
+            Product files and products speak of pictures by these names. What changes here holds at once.
+          }
+        </p>
+        <span class="views" role="group" aria-label="What is shown">
+          <button type="button" [attr.aria-pressed]="view() !== 'sizes'" (click)="show(null)">Library</button>
+          <button type="button" [attr.aria-pressed]="view() === 'sizes'" (click)="show('sizes')">
+            Sizes
+          </button>
+        </span>
+      </header>
+      @if (view() === 'sizes') {
+        <desk-picture-sizes />
+      } @else {
+        <desk-picture-library [q]="q() ?? ''" [unused]="unused() === '1'" [picture]="picture() ?? null" />
+      }
+    </div>
+  `,
+  styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss'],
 })
 export class PicturesPage {
-  private readonly api = inject(Api);
-  private readonly follower = inject(JobFollower);
-  private readonly gone = inject(DestroyRef);
-  protected readonly report = signal<PictureReport | null>(null);
-  protected readonly problem = signal<Problem | null>(null);
-  protected readonly job = signal<Job | null>(null);
-  protected readonly missing = computed(() => {
-    const made = this.report()?.renditions;
-    return made ? made.wanted - made.made : 0;
-  });
-  protected readonly share = computed(() => {
-    const progress = this.job()?.progress;
-    return progress?.total ? (100 * progress.done) / progress.total : 0;
-  });
+  private readonly router = inject(Router);
+  readonly view = input<string>();
+  readonly q = input<string>();
+  readonly unused = input<string>();
+  /** The picture that is open, by its name. */
+  readonly picture = input<string>();
 
-  constructor() {
-    this.read();
-  }
-
-  protected read(): void {
-    this.api.pictures().subscribe({
-      next: (report) => {
-        this.problem.set(null);
-        this.report.set(report);
-        if (report.job && !this.job()) this.follow(report.job);
-      },
-      error: (problem: Problem) => this.problem.set(problem),
-    });
-  }
-
-  protected make(): void {
-    this.api.makeRenditions().subscribe({
-      next: (job) => this.follow(job),
-      error: (problem: Problem) => this.problem.set(problem),
-    });
-  }
-
-  /** Tells how far the job is; what it has made is read when it ends. */
-  private follow(job: Job): void {
-    this.job.set(job);
-    this.follower
-      .follow(job.id)
-      .pipe(takeUntilDestroyed(this.gone))
-      .subscribe({
-        next: (step) => this.job.set(step),
-        complete: () => {
-          this.job.set(null);
-          this.read();
-        },
-      });
-  }
-
-  protected owner({ of }: SmallPicture): string {
-    return of.kind === 'uploaded' ? 'An uploaded picture' : of.name;
-  }
-
-  protected kind({ of }: SmallPicture): string {
-    return { product: 'product', aisle: 'category', uploaded: '' }[of.kind];
-  }
-
-  protected slip({ type, fixture }: SmallPicture): string {
-    return type === 'shelf' ? 'grid' : `fixture:${fixture}`;
-  }
-
-  protected verdict({ width, needed }: SmallPicture): string {
-    return width < needed ? 'blurred on every screen' : 'soft on fine screens';
+  protected show(view: string | null): void {
+    void this.router.navigate([], { queryParams: { view } });
   }
 }

@@ -61,7 +61,7 @@ export class PictureNames {
         : []),
       ...(addresses
         ? [
-            `${addresses === 1 ? '1 is an address' : `${addresses} are addresses`} on the web: noted, and shown as “No picture yet” until fetched under Pictures.`,
+            `${addresses === 1 ? '1 is an address' : `${addresses} are addresses`} on the web: noted, and shown as “No picture yet” until they are fetched under Pictures, from hosts that an owner allows.`,
           ]
         : []),
     ];

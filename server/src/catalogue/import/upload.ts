@@ -21,24 +21,30 @@ const KINDS: Readonly<Record<string, FileKind>> = {
 
 export const kindOf = (name: string): FileKind | undefined => KINDS[path.extname(name).toLowerCase()];
 
-/** Takes one product file into the data folder, never more than fits and never another kind. */
-export function uploadHandler(data: string): RequestHandler {
+/** Takes one file into the data folder, never more than fits and never another kind. */
+function takeFile(
+  data: string,
+  megabytes: number,
+  refuse: (name: string) => string | null,
+  what: string,
+): RequestHandler {
   const folder = path.join(data, 'uploads');
   mkdirSync(folder, { recursive: true });
   const take = multer({
     dest: folder,
-    limits: { fileSize: MAX_MEGABYTES * 1_048_576, files: 1, fields: 8, fieldSize: 200_000 },
+    limits: { fileSize: megabytes * 1_048_576, files: 1, fields: 8, fieldSize: 200_000 },
     defParamCharset: 'utf8',
     fileFilter: (_request, file, accept) => {
-      if (kindOf(file.originalname)) accept(null, true);
-      else accept(problem('wrong-kind', `“${file.originalname}” is none of .csv, .json, .jsonl and .xlsx.`));
+      const refusal = refuse(file.originalname);
+      if (refusal === null) accept(null, true);
+      else accept(problem('wrong-kind', refusal));
     },
   }).single('file');
   return (request, response, next) => {
     take(request, response, (error: unknown) => {
       if (!(error instanceof MulterError)) next(error);
       else if (error.code === 'LIMIT_FILE_SIZE')
-        next(problem('too-large', `A product file may have ${MAX_MEGABYTES} MB at most; split it.`));
+        next(problem('too-large', `${what} may have ${megabytes} MB at most; split it.`));
       else
         next(
           problem('bad-input', 'The upload can’t be read.', [
@@ -48,6 +54,24 @@ export function uploadHandler(data: string): RequestHandler {
     });
   };
 }
+
+export const uploadHandler = (data: string): RequestHandler =>
+  takeFile(
+    data,
+    MAX_MEGABYTES,
+    (name) => (kindOf(name) ? null : `“${name}” is none of .csv, .json, .jsonl and .xlsx.`),
+    'A product file',
+  );
+
+const MAX_ARCHIVE_MEGABYTES = 1_024;
+
+export const archiveHandler = (data: string): RequestHandler =>
+  takeFile(
+    data,
+    MAX_ARCHIVE_MEGABYTES,
+    (name) => (/\.zip$/i.test(name) ? null : `“${name}” is no .zip archive.`),
+    'An archive',
+  );
 
 function readJson(name: string, text: string | undefined, schema: Joi.ObjectSchema): unknown {
   if (!text) return {};
@@ -95,6 +119,17 @@ export class Uploads {
   /** Keeps an uploaded file for a job; answers with its place. */
   async keep(file: string, id: string): Promise<string> {
     await rename(file, this.at(id));
+    return this.at(id);
+  }
+
+  /**
+   * Where a file is that was kept.
+   *
+   * @throws {Problem} `not-found` where it has been cleared away.
+   */
+  async placeOf(id: string): Promise<string> {
+    const known = await stat(this.at(id)).catch(() => null);
+    if (!known) throw problem('not-found', 'That file is not kept any more. Choose it again.');
     return this.at(id);
   }
 

@@ -4,7 +4,7 @@ import { switchMap, type Observable } from 'rxjs';
 import type { FloorAisle, Problem } from '@fond/contract';
 import type { FocusPoint } from '@fond/core';
 import { Api } from '../../api/api';
-import { CatalogueApi } from '../../api/catalogueApi';
+import { PictureApi } from '../../api/pictureApi';
 import { FocusField } from '../../picture/focusField';
 import { ProductPicker } from '../../product/productPicker';
 import { FilePick } from '../../shell/filePick';
@@ -64,7 +64,7 @@ import { FloorActions } from '../../store/floor.actions';
 })
 export class CategoryPicture {
   private readonly api = inject(Api);
-  private readonly catalogue = inject(CatalogueApi);
+  private readonly pictures = inject(PictureApi);
   private readonly store = inject(Store);
   readonly aisle = input.required<FloorAisle>();
   protected readonly choosing = signal(false);
@@ -81,8 +81,8 @@ export class CategoryPicture {
 
   protected upload(file: File): void {
     this.after(
-      this.catalogue
-        .keepPicture(file)
+      this.pictures
+        .keep(file)
         .pipe(switchMap(({ source }) => this.api.setCategoryPicture(this.id(), null, source))),
     );
   }

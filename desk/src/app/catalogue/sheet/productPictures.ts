@@ -4,7 +4,7 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { concatMap, from, tap } from 'rxjs';
 import type { Problem, SheetPicture } from '@fond/contract';
-import { CatalogueApi } from '../../api/catalogueApi';
+import { PictureApi } from '../../api/pictureApi';
 import { toProblem } from '../../api/problem';
 import { RowTools } from '../../field/rowTools';
 import { FilePick } from '../../shell/filePick';
@@ -120,7 +120,7 @@ import { FilePick } from '../../shell/filePick';
   `,
 })
 export class ProductPictures {
-  private readonly api = inject(CatalogueApi);
+  private readonly api = inject(PictureApi);
   readonly pictures = input.required<readonly SheetPicture[]>();
   /** Names of the pictures in their order. */
   readonly changed = output<readonly string[]>();
@@ -152,7 +152,7 @@ export class ProductPictures {
     const added: string[] = [];
     from(files)
       .pipe(
-        concatMap((file) => this.api.keepPicture(file)),
+        concatMap((file) => this.api.keep(file)),
         tap(() => this.left.update((left) => left - 1)),
       )
       .subscribe({
