@@ -104,6 +104,8 @@ export const ROUTES = {
   deleteProductView: ['delete', '/api/catalogue/views/{name}', 'merchandiser'],
   createProduct: ['post', '/api/catalogue/products', 'merchandiser'],
   readProduct: ['get', '/api/catalogue/products/{sku}', 'viewer'],
+  productSearch: ['get', '/api/catalogue/products/{sku}/search', 'viewer'],
+  saySearch: ['put', '/api/catalogue/products/{sku}/search', 'merchandiser'],
   productPlaces: ['get', '/api/catalogue/products/{sku}/places', 'viewer'],
   setFeatured: ['put', '/api/catalogue/products/{sku}/featured', 'merchandiser'],
   collections: ['get', '/api/collections', 'viewer'],

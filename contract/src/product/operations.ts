@@ -19,9 +19,17 @@ import {
   productRows,
   productSheet,
   productViewBody,
+  productSearch,
   productViews,
 } from './shapes';
-import { EXPORT_FORMATS, type BulkEdit, type CellEdit, type ExportInput, type RowsQuestion } from './types';
+import {
+  EXPORT_FORMATS,
+  type BulkEdit,
+  type CellEdit,
+  type ExportInput,
+  type RowsQuestion,
+  type SearchWordsInput,
+} from './types';
 
 /** Cells that are written in one step; a block of a spreadsheet with more of them is better read as a file. */
 export const MAX_CELLS = 5_000;
@@ -256,6 +264,35 @@ export const PRODUCT_OPERATIONS = {
     status: 200,
     answer: productSheet,
     problems: ['not-found', 'not-ready', 'database-away'],
+  },
+  productSearch: {
+    method: 'get',
+    path: '/api/catalogue/products/{sku}/search',
+    summary: 'What search engines are told of a product, by language, and how they would show it',
+    access: 'signed-in',
+    params: bySku,
+    status: 200,
+    answer: productSearch,
+    problems: ['bad-input', 'not-found', 'not-ready', 'database-away'],
+  },
+  saySearch: {
+    method: 'put',
+    path: '/api/catalogue/products/{sku}/search',
+    summary:
+      'Say what search engines are told of a product in a language; empty words hand it back to name and description',
+    access: 'signed-in',
+    shown: true,
+    params: bySku,
+    body: object<SearchWordsInput>({
+      lang: Joi.string()
+        .pattern(/^[a-z]{2}$/, 'a language of two letters')
+        .required(),
+      title: Joi.string().trim().allow('').max(200).required(),
+      description: Joi.string().trim().allow('').max(500).required(),
+    }),
+    status: 200,
+    answer: productSearch,
+    problems: ['bad-input', 'not-found', 'not-ready', 'database-away'],
   },
   productPlaces: {
     method: 'get',

@@ -16,6 +16,7 @@ import {
   type ProductSheet,
   type ProductView,
   type StoredCell,
+  type ProductSearch,
 } from './types';
 import { AISLE_KINDS, type GapCount } from '@fond/core';
 import { count, named, text, time } from '../schema/basics';
@@ -26,6 +27,7 @@ const productLine = object<ProductLine>({
   price: Joi.number().allow(null).required(),
   featured: Joi.boolean().required(),
   inStock: Joi.boolean().required(),
+  stock: Joi.number().integer().allow(null).required(),
   image: text.allow(null).required(),
 });
 
@@ -234,3 +236,15 @@ const viewFields = {
 };
 export const productViewBody = object<Omit<ProductView, 'name'>>(viewFields);
 export const productViews = list(object<ProductView>({ name: text.required(), ...viewFields }));
+
+export const productSearch = list(
+  object<ProductSearch>({
+    lang: text.required(),
+    title: text.required(),
+    description: text.required(),
+    shown: Joi.object({ title: text.required(), description: text.required(), address: text.required() })
+      .allow(null)
+      .required(),
+    twin: Joi.object({ sku: text.required(), title: text.required() }).allow(null).required(),
+  }),
+);

@@ -8,6 +8,8 @@ export interface ProductLine {
   price: number | null;
   featured: boolean;
   inStock: boolean;
+  /** Pieces; null where the shop doesn't count them. */
+  stock: number | null;
   image: string | null;
 }
 
@@ -235,4 +237,22 @@ export interface ProductPlace {
   plan: { id: string; name: string } | null;
   /** Null where its plan's shelf does not show it. */
   place: { place: number; of: number; page: number; by: 'order' | 'pin' | 'spread' } | null;
+}
+
+/** What search engines are told of a product in one language. */
+export interface ProductSearch {
+  lang: string;
+  /** Its own words; empty where name and description say it. */
+  title: string;
+  description: string;
+  /** As a page of results would show it; null while shoppers don't see the product. */
+  shown: { title: string; description: string; address: string } | null;
+  /** Another product whose page has the same title. */
+  twin: { sku: string; title: string } | null;
+}
+
+export interface SearchWordsInput {
+  lang: string;
+  title: string;
+  description: string;
 }

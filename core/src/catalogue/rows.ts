@@ -132,6 +132,12 @@ export interface ProductRow {
   images: readonly ImageRow[];
 }
 
+/** What search engines are told of a product, where it differs from its name and description. */
+export interface SearchWords {
+  titles: Texts;
+  descriptions: Texts;
+}
+
 /** What a shop says of itself around its pages; a text that is missing is left out, or said in general words. */
 export interface ShopFace {
   /** What its tags are called together, as the name of their filter and list. */
@@ -156,6 +162,8 @@ export const PLAIN_FACE: ShopFace = {
 
 /** Everything but the products; small, so it is handed over at once. */
 export interface CatalogueFrame {
+  /** Words for search engines by the product's id; few products have any. */
+  searchWords?: ReadonlyMap<number, SearchWords>;
   /** The first is the one that missing texts fall back to. */
   languages: readonly Lang[];
   shopTitles: Texts;

@@ -41,6 +41,7 @@ export function composeProduct(
   const context: RangeContext = { now, ranges: edition.ranges, zone };
   const badges = plan && badgesFor(snapshot, plan.badges, context);
   const facts = productFacts(snapshot, p, badges, lang);
+  const words = searchWordsOf(snapshot, p, lang);
   return {
     ...facts,
     kind: 'product',
@@ -55,8 +56,9 @@ export function composeProduct(
       badges: plan?.badges ?? null,
       styled: plan,
       state: plainState(path, lang),
-      title: facts.title,
+      title: words.title || facts.title,
       description:
+        words.description ||
         shorten(plainText(facts.description), 155) ||
         [facts.title, category && textIn(category.titles, lang, snapshot.frame.languages), facts.price?.text]
           .filter(Boolean)
@@ -68,6 +70,18 @@ export function composeProduct(
     trail: category
       ? trailOf(snapshot, category, lang)
       : [linkTo(snapshot, snapshot.aisles.byKey.get('front')!, lang)],
+  };
+}
+
+/**
+ * What search engines are told of a product in place of its name and description; empty where nothing is said. A language
+ * without words of its own has none: those of another one would stand beside a name in this one.
+ */
+function searchWordsOf(snapshot: Snapshot, p: number, lang: Lang): { title: string; description: string } {
+  const { titles = {}, descriptions = {} } = snapshot.frame.searchWords?.get(snapshot.ids[p]) ?? {};
+  return {
+    title: Object.hasOwn(titles, lang) ? titles[lang] : '',
+    description: Object.hasOwn(descriptions, lang) ? descriptions[lang] : '',
   };
 }
 

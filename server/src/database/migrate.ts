@@ -19,6 +19,7 @@ import { PLAN_KIND } from './migrations/015-planKind';
 import { EDITS } from './migrations/016-edits';
 import { FILES_IN } from './migrations/017-filesIn';
 import { FEED } from './migrations/018-feed';
+import { SEARCH_WORDS } from './migrations/019-searchWords';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -44,6 +45,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '016-edits', statements: EDITS },
   { name: '017-filesIn', statements: FILES_IN },
   { name: '018-feed', statements: FEED },
+  { name: '019-searchWords', statements: SEARCH_WORDS },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { gapCounts } from '@fond/core';
 import type { Handlers } from '../http/handler';
 import { exportProducts } from '../catalogue/export/exportProducts';
+import { ToldAfterwards } from '../http/toldAfterwards';
 import { problem } from '../problem/problem';
 import { thenServe } from '../serving/served';
 import type { Services } from '../services';
@@ -11,6 +12,7 @@ import { createProduct } from './createProduct';
 import { editProducts, listEdits, undoEdit } from './edits';
 import { lookUpProducts, pickProducts, setFeatured } from './productList';
 import { matchArchive, takeArchive } from './pictures/takeArchive';
+import { productSearch, saySearch } from './searchWords';
 import { productPlaces, readProduct } from './productSheet';
 import { deleteView, listViews, saveView } from './productViews';
 import { TableColumns } from './tableColumns';
@@ -29,6 +31,8 @@ type Own =
   | 'createProduct'
   | 'readProduct'
   | 'productPlaces'
+  | 'productSearch'
+  | 'saySearch'
   | 'exportProducts'
   | 'tryBulkEdit'
   | 'bulkEdit'
@@ -59,6 +63,11 @@ export const productHandlers = ({ sequelize, host, imports, ...services }: Servi
   saveProductView: ({ params, body, user }) => saveView(sequelize, params.name, body, user.id),
   deleteProductView: ({ params, user }) => deleteView(sequelize, params.name, user.id),
   readProduct: ({ params }) => readProduct(sequelize, params.sku),
+  productSearch: ({ params }) => productSearch(sequelize, host.serving(), params.sku),
+  saySearch: async ({ params, body, user }) => {
+    await thenServe(host, saySearch(sequelize, params.sku, body, user.id));
+    return new ToldAfterwards(() => productSearch(sequelize, host.serving(), params.sku));
+  },
   productPlaces: ({ params }) => productPlaces(host.serving(), params.sku),
   createProduct: ({ body, user }) => createProduct(sequelize, body, user.id),
   keepArchive: async ({ request: { file }, body }) => {

@@ -1,7 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import { QueryTypes } from 'sequelize';
 import type { ProductLine, ProductLookup } from '@fond/contract';
-import { holds, titleInShop, type Snapshot } from '@fond/core';
+import { holds, titleInShop, type Snapshot, UNCOUNTED } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { select } from '../database/rows';
 import { problem } from '../problem/problem';
@@ -22,6 +22,7 @@ function lineOf(snapshot: Snapshot, p: number): ProductLine {
     price: Number.isNaN(price) ? null : price / 100,
     featured: holds(snapshot.featured, p),
     inStock: holds(snapshot.inStock, p),
+    stock: snapshot.stock[p] === UNCOUNTED ? null : snapshot.stock[p],
     image: image?.hash ? pictureAddress(image.hash, 240) : null,
   };
 }

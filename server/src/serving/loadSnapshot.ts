@@ -16,6 +16,7 @@ import {
   type Snapshot,
   type Texts,
   type FocusPoint,
+  type SearchWords,
 } from '@fond/core';
 import { select } from '../database/rows';
 import { inTurns } from '../turns';
@@ -140,6 +141,20 @@ export const loadFrame = (sequelize: Sequelize): Promise<CatalogueFrame> =>
 
 type Read = <T extends object>(sql: string, values?: unknown[]) => Promise<T[]>;
 
+async function readSearchWords(read: Read): Promise<ReadonlyMap<number, SearchWords>> {
+  const rows = await read<TextRow>(
+    'SELECT product_id AS id, lang, title, description FROM product_search_texts',
+  );
+  const words = new Map<number, { titles: Record<string, string>; descriptions: Record<string, string> }>();
+  for (const { id, lang, title, description } of rows) {
+    const known = words.get(id) ?? { titles: {}, descriptions: {} };
+    words.set(id, known);
+    if (title) known.titles[lang] = title;
+    if (description) known.descriptions[lang] = description;
+  }
+  return words;
+}
+
 async function readFrame(read: Read, faults: RowFaults): Promise<CatalogueFrame> {
   const settings = await shopSettings(read);
   const categories = await read<
@@ -165,6 +180,7 @@ async function readFrame(read: Read, faults: RowFaults): Promise<CatalogueFrame>
     return rows.map((row) => ({ ...row, ...texts.of(row.id) }));
   };
   return {
+    searchWords: await readSearchWords(read),
     languages: settings.languages,
     shopTitles: settings.titles,
     shopDescriptions: settings.descriptions,

@@ -7,6 +7,7 @@ import type {
   CellEdit,
   ProductView,
   RowsQuestion,
+  SearchWordsInput,
 } from '@fond/contract';
 import { Calls } from './calls';
 
@@ -27,6 +28,14 @@ export class CatalogueApi extends Calls {
 
   edit(cells: readonly CellEdit[]) {
     return this.call('editProducts', { body: { cells } });
+  }
+
+  search(sku: string) {
+    return this.call('productSearch', { params: { sku } });
+  }
+
+  saySearch(sku: string, words: SearchWordsInput) {
+    return this.call('saySearch', { params: { sku }, body: words });
   }
 
   edits() {

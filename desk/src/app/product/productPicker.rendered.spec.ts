@@ -7,8 +7,15 @@ import { rendered } from '../testing/rendered';
 import { ProductPicker } from './productPicker';
 import { ProductPickerHarness } from './productPicker.harness';
 
-const line = (sku: string, title: string): ProductLine =>
-  ({ sku, title, image: null, featured: false }) as ProductLine;
+const line = (sku: string, title: string): ProductLine => ({
+  sku,
+  title,
+  image: null,
+  featured: false,
+  price: 12.5,
+  inStock: true,
+  stock: 3,
+});
 const away: Problem = {
   type: '/problems/database-away',
   title: 'The database does not answer',

@@ -34,6 +34,7 @@ import { Api } from '../api/api';
             <span class="title"
               >{{ line.title }} <small class="figures">{{ line.sku }}</small></span
             >
+            <small class="figures facts">{{ facts(line) }}</small>
             @if (stars()) {
               <button
                 type="button"
@@ -102,6 +103,9 @@ import { Api } from '../api/api';
     }
     small {
       color: var(--quiet);
+    }
+    .facts {
+      flex: none;
     }
     .star {
       border: 0;
@@ -179,5 +183,11 @@ export class ProductPicker {
       },
       error: (problem: Problem) => this.problem.set(problem),
     });
+  }
+
+  /** What it costs, and how many there are. */
+  protected facts({ price, stock }: ProductLine): string {
+    const cost = price === null ? 'no price' : price.toFixed(2);
+    return stock === null ? cost : `${cost} · ${stock} in stock`;
   }
 }

@@ -26,6 +26,7 @@ import { cellKey, CellWriter } from '../table/cellWriter';
 import { UndoButtons } from '../table/undoButtons';
 import { EntryList } from './entryList';
 import { ProductPictures } from './productPictures';
+import { SearchLook } from './searchLook';
 
 interface LanguageTexts {
   lang: string;
@@ -46,6 +47,7 @@ const LISTS: readonly string[] = ['category', 'tags', 'collections'];
     MatIconModule,
     MatProgressBarModule,
     ProductPictures,
+    SearchLook,
     RichText,
     RouterLink,
     UndoButtons,

@@ -96,6 +96,12 @@ export class CellWriter {
     this.undone.set([]);
   }
 
+  /** Takes back any edit that stands, whoever made it. */
+  takeBackEdit(id: string): void {
+    this.done.update((ids) => ids.filter((other) => other !== id));
+    this.takeBack(id, 'Taken back.', (back) => this.undone.update((ids) => [...ids, back]));
+  }
+
   undo(): void {
     const id = this.done().at(-1);
     if (!id) return;

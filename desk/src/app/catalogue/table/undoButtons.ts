@@ -3,12 +3,13 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { CellWriter } from './cellWriter';
+import { LatestEdits } from './latestEdits';
 
 /** Takes the last edit of cells back, and does it again. */
 @Component({
   selector: 'desk-undo-buttons',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatIconModule, MatTooltipModule],
+  imports: [LatestEdits, MatButtonModule, MatIconModule, MatTooltipModule],
   template: `
     <button
       mat-icon-button
@@ -30,6 +31,13 @@ import { CellWriter } from './cellWriter';
     >
       <mat-icon svgIcon="redo" />
     </button>
+    <desk-latest-edits />
+  `,
+  styles: `
+    :host {
+      display: inline-flex;
+      align-items: center;
+    }
   `,
 })
 export class UndoButtons {
