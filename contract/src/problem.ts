@@ -44,6 +44,7 @@ export const PROBLEM_TYPES = {
   'draft-differs': { status: 409, title: 'Somebody has worked on the draft' },
   'range-in-use': { status: 409, title: 'The range is in use' },
   'shop-not-empty': { status: 409, title: 'The shop holds something already' },
+  'product-in-shop': { status: 409, title: 'Shoppers see the product' },
   'picture-in-use': { status: 409, title: 'Something shows the picture' },
   'group-in-use': { status: 409, title: 'Something is in it' },
   'collection-in-use': { status: 409, title: 'The collection is in use' },

@@ -104,6 +104,8 @@ export const ROUTES = {
   deleteProductView: ['delete', '/api/catalogue/views/{name}', 'merchandiser'],
   createProduct: ['post', '/api/catalogue/products', 'merchandiser'],
   readProduct: ['get', '/api/catalogue/products/{sku}', 'viewer'],
+  productUses: ['get', '/api/catalogue/products/{sku}/uses', 'viewer'],
+  deleteProduct: ['delete', '/api/catalogue/products/{sku}', 'merchandiser'],
   productSearch: ['get', '/api/catalogue/products/{sku}/search', 'viewer'],
   saySearch: ['put', '/api/catalogue/products/{sku}/search', 'merchandiser'],
   productPlaces: ['get', '/api/catalogue/products/{sku}/places', 'viewer'],

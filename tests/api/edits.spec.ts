@@ -13,6 +13,7 @@ import type {
   RowsQuestion,
 } from '@fond/contract';
 import type { GapCount, ProductModel } from '@fond/core';
+import { readPlan, savePlan } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
 let server: TestServer;
@@ -347,8 +348,9 @@ describe('one change for many products', () => {
     });
     const job = await ask(wish);
     expect(job.report).toMatchObject({ changed: 900 });
-    const undo = (await desk.post(`/api/catalogue/edits/${job.id}/undo`)).body as EditAnswer;
-    expect((await desk.ended(undo.job!)).report).toMatchObject({ changed: 900 });
+    const undo = await desk.post(`/api/catalogue/edits/${job.id}/undo`);
+    expect(undo.status, undo.text).toBe(201);
+    expect((await desk.ended((undo.body as EditAnswer).job!)).report).toMatchObject({ changed: 900 });
     expect(await cellsOf('M-899', 'stock')).toEqual(['']);
     expect((await desk.post(`/api/catalogue/edits/${job.id}/undo`)).status).toBe(409);
     expect((await rows(filter)).total).toBe(900);
@@ -383,5 +385,33 @@ describe('a way to look at the table', () => {
     ]);
     await colleague.delete('/api/catalogue/views/No%20picture');
     expect((await desk.delete('/api/catalogue/views/No%20picture')).status).toBe(404);
+  });
+});
+
+describe('a product that is deleted for good', () => {
+  it('has to be put aside first, tells what names it, and is gone from everywhere', async () => {
+    await desk.importFile('end.csv', 'sku,title,slug\nEND-1,The last one,the-last-one\n');
+    const early = await desk.delete('/api/catalogue/products/END-1');
+    expect([early.status, early.body.type]).toEqual([409, '/problems/product-in-shop']);
+    const { plan, version } = await readPlan(desk, 'house');
+    const shelf = plan.fixtures.find(({ type }) => type === 'shelf')!;
+    const pinned = {
+      ...plan,
+      fixtures: plan.fixtures.map((one) =>
+        one === shelf && one.type === 'shelf'
+          ? { ...one, order: { ...one.order, pins: [{ sku: 'END-1', place: 1, aisle: null }] } }
+          : one,
+      ),
+    };
+    const saved = await savePlan(desk, pinned, version);
+    expect(saved.status, saved.text).toBe(200);
+    const uses = await desk.get('/api/catalogue/products/END-1/uses');
+    expect(uses.body.plans).toEqual([{ id: 'house', name: plan.name }]);
+    await edit(await cell('END-1', 'standing', 'aside'));
+    expect((await desk.delete('/api/catalogue/products/END-1')).status).toBe(204);
+    expect((await desk.get('/api/catalogue/products/END-1')).status).toBe(404);
+    expect((await desk.delete('/api/catalogue/products/END-1')).status).toBe(404);
+    const { version: now } = saved.body as { version: number };
+    await savePlan(desk, plan, now);
   });
 });

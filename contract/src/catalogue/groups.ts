@@ -1,8 +1,9 @@
 import Joi from 'joi';
+import { groupUses } from '../product/shapes';
 import { list, object } from '../schema/typed';
 import type { Operation } from '../operation';
-import { count, named, text, texts } from '../schema/basics';
-import type { CategoryLine, CategoryPlace, GroupUses, TagLine } from './types';
+import { count, text, texts } from '../schema/basics';
+import type { CategoryLine, CategoryPlace, TagLine } from './types';
 
 const id = Joi.number().integer().min(1);
 const byId = object<{ id: number }>({ id: id.required() });
@@ -130,13 +131,7 @@ export const GROUP_OPERATIONS = {
       id: id.required(),
     }),
     status: 200,
-    answer: object<GroupUses>({
-      plans: Joi.array().items(named).required(),
-      ranges: Joi.array().items(named).required(),
-      collections: Joi.array()
-        .items(Joi.object({ id: id.required(), title: text.required() }))
-        .required(),
-    }),
+    answer: groupUses,
     problems: ['bad-input', 'database-away'],
   },
 } as const satisfies Record<string, Operation>;

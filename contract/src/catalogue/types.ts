@@ -28,13 +28,6 @@ export interface TagLine {
   products: number;
 }
 
-/** Where a category, a tag or a collection is named. */
-export interface GroupUses {
-  plans: readonly { id: string; name: string }[];
-  ranges: readonly { id: string; name: string }[];
-  collections: readonly { id: number; title: string }[];
-}
-
 /** Where a category stands, and how its address is written. */
 export interface CategoryPlace {
   parent: number | null;

@@ -19,6 +19,7 @@ import {
   productRows,
   productSheet,
   productViewBody,
+  groupUses,
   productSearch,
   productViews,
 } from './shapes';
@@ -264,6 +265,27 @@ export const PRODUCT_OPERATIONS = {
     status: 200,
     answer: productSheet,
     problems: ['not-found', 'not-ready', 'database-away'],
+  },
+  productUses: {
+    method: 'get',
+    path: '/api/catalogue/products/{sku}/uses',
+    summary: 'Plans, ranges and collections that name a product by its article number',
+    access: 'signed-in',
+    params: bySku,
+    status: 200,
+    answer: groupUses,
+    problems: ['bad-input', 'not-ready', 'database-away'],
+  },
+  deleteProduct: {
+    method: 'delete',
+    path: '/api/catalogue/products/{sku}',
+    summary:
+      'Delete a product for good, with its pictures’ places, prices and figures; not while it is in the shop',
+    access: 'signed-in',
+    params: bySku,
+    status: 204,
+    answer: null,
+    problems: ['bad-input', 'not-found', 'product-in-shop', 'database-away'],
   },
   productSearch: {
     method: 'get',

@@ -8,6 +8,7 @@ import {
   type CellConflict,
   type EditAnswer,
   type EditLine,
+  type GroupUses,
   type ProductColumn,
   type ProductLine,
   type ProductLookup,
@@ -248,3 +249,11 @@ export const productSearch = list(
     twin: Joi.object({ sku: text.required(), title: text.required() }).allow(null).required(),
   }),
 );
+
+export const groupUses = object<GroupUses>({
+  plans: Joi.array().items(named).required(),
+  ranges: Joi.array().items(named).required(),
+  collections: Joi.array()
+    .items(Joi.object({ id: count.required(), title: text.required() }))
+    .required(),
+});

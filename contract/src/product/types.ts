@@ -256,3 +256,10 @@ export interface SearchWordsInput {
   title: string;
   description: string;
 }
+
+/** What names a product, a category, a tag or a collection. */
+export interface GroupUses {
+  plans: readonly { id: string; name: string }[];
+  ranges: readonly { id: string; name: string }[];
+  collections: readonly { id: number; title: string }[];
+}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { mentions } from './mentions';
+import { mentions, mentionsProduct } from './mentions';
 
 describe('a document that names a group', () => {
   it('does so in clauses, reaches and aisles, however deep', () => {
@@ -14,5 +14,17 @@ describe('a document that names a group', () => {
     const rule = { kind: 'category', category: 3, below: true, most: 7 };
     expect(mentions([rule, null, 'tag:7', 7], { kind: 'category', id: 7 })).toBe(false);
     expect(mentions(rule, { kind: 'tag', id: 3 })).toBe(false);
+  });
+});
+
+describe('a document that names a product', () => {
+  it('does so in pins, lists of products and fixtures', () => {
+    const range = { source: { kind: 'named', skus: ['PK-1', 'PK-2'] } };
+    expect(mentionsProduct({ fixtures: [{ type: 'shelf', range }] }, 'PK-2')).toBe(true);
+    expect(mentionsProduct({ order: { pins: [{ sku: 'PK-3', place: 1 }] } }, 'PK-3')).toBe(true);
+  });
+
+  it('does not by a text that happens to be the same, or a part of one', () => {
+    expect(mentionsProduct({ heading: { en: 'PK-1' }, skus: ['PK-10'], sku: null }, 'PK-1')).toBe(false);
   });
 });

@@ -18,3 +18,16 @@ export function mentions(document: unknown, { kind, id }: Group): boolean {
   );
   return named || fields.some(([, inner]) => mentions(inner, { kind, id }));
 }
+
+/** Names of fields that hold article numbers. */
+const NUMBERED: readonly string[] = ['sku', 'skus', 'product', 'products'];
+
+/** Whether anything in a document names a product by its article number: a pin, a list of products, or a fixture. */
+export function mentionsProduct(document: unknown, sku: string): boolean {
+  if (Array.isArray(document)) return document.some((inner) => mentionsProduct(inner, sku));
+  if (typeof document !== 'object' || document === null) return false;
+  return Object.entries(document).some(([name, value]) => {
+    const own = NUMBERED.includes(name) && (value === sku || (Array.isArray(value) && value.includes(sku)));
+    return own || mentionsProduct(value, sku);
+  });
+}

@@ -9,6 +9,7 @@ import type { Services } from '../services';
 import { bulkEdit, tryBulkEdit } from './bulkEdit';
 import { chooseExport } from './chooseExport';
 import { createProduct } from './createProduct';
+import { deleteProduct, productUses } from './deleteProduct';
 import { editProducts, listEdits, undoEdit } from './edits';
 import { lookUpProducts, pickProducts, setFeatured } from './productList';
 import { matchArchive, takeArchive } from './pictures/takeArchive';
@@ -31,6 +32,8 @@ type Own =
   | 'createProduct'
   | 'readProduct'
   | 'productPlaces'
+  | 'productUses'
+  | 'deleteProduct'
   | 'productSearch'
   | 'saySearch'
   | 'exportProducts'
@@ -63,6 +66,8 @@ export const productHandlers = ({ sequelize, host, imports, ...services }: Servi
   saveProductView: ({ params, body, user }) => saveView(sequelize, params.name, body, user.id),
   deleteProductView: ({ params, user }) => deleteView(sequelize, params.name, user.id),
   readProduct: ({ params }) => readProduct(sequelize, params.sku),
+  productUses: ({ params }) => productUses(sequelize, host.serving().snapshot, params.sku),
+  deleteProduct: ({ params, user }) => thenServe(host, deleteProduct(sequelize, params.sku, user.id)),
   productSearch: ({ params }) => productSearch(sequelize, host.serving(), params.sku),
   saySearch: async ({ params, body, user }) => {
     await thenServe(host, saySearch(sequelize, params.sku, body, user.id));

@@ -30,6 +30,14 @@ export class CatalogueApi extends Calls {
     return this.call('editProducts', { body: { cells } });
   }
 
+  productUses(sku: string) {
+    return this.call('productUses', { params: { sku } });
+  }
+
+  deleteProduct(sku: string) {
+    return this.call('deleteProduct', { params: { sku } });
+  }
+
   search(sku: string) {
     return this.call('productSearch', { params: { sku } });
   }

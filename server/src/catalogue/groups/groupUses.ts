@@ -5,24 +5,32 @@ import { documentIn, PlanModel, SavedRangeModel } from '../../database/models';
 import { select } from '../../database/rows';
 
 /** Where plans, saved ranges and the rules of collections name a group. */
-export async function groupUses(sequelize: Sequelize, snapshot: Snapshot, group: Group): Promise<GroupUses> {
+export const groupUses = (sequelize: Sequelize, snapshot: Snapshot, group: Group): Promise<GroupUses> =>
+  namedWhere(sequelize, snapshot, (document) => mentions(document, group));
+
+/** Plans, saved ranges and collections of which something holds, whatever their form. */
+export async function namedWhere(
+  sequelize: Sequelize,
+  snapshot: Snapshot,
+  names: (document: unknown) => boolean,
+): Promise<GroupUses> {
   const [plans, ranges] = [
     await PlanModel.findAll({ where: { standing: ['open', 'aside'] } }),
     await SavedRangeModel.findAll(),
   ];
-  const collections = await select<{ id: number; clauses: unknown }>(
+  const collections = await select<{ id: number; clauses: unknown; skus: unknown }>(
     sequelize,
-    'SELECT id, clauses FROM collections WHERE clauses IS NOT NULL',
+    'SELECT id, clauses, arranged AS skus FROM collections WHERE clauses IS NOT NULL OR arranged IS NOT NULL',
   );
   const named = new Map(snapshot.frame.collections.map(({ id, titles }) => [id, titles]));
   return {
     plans: plans
       .map(documentIn)
-      .filter((document) => mentions(document, group))
+      .filter(names)
       .map(({ id, name }) => ({ id, name })),
-    ranges: ranges.filter(({ rule }) => mentions(rule, group)).map(({ id, name }) => ({ id, name })),
+    ranges: ranges.filter(({ rule }) => names(rule)).map(({ id, name }) => ({ id, name })),
     collections: collections
-      .filter(({ clauses }) => mentions(clauses, group))
+      .filter(({ clauses, skus }) => names({ clauses, skus }))
       .map(({ id }) => ({ id, title: titleInShop(snapshot, named.get(id) ?? {}) })),
   };
 }

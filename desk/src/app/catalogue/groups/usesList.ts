@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import type { GroupUses } from '@fond/contract';
 import { CatalogueApi } from '../../api/catalogueApi';
 
-/** Which plans, ranges and collections name a category or a tag: what its end would change. */
+/** Which plans, ranges and collections name a category, a tag or a product: what its end would change. */
 @Component({
   selector: 'desk-group-uses',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -41,8 +41,9 @@ import { CatalogueApi } from '../../api/catalogueApi';
 })
 export class UsesList {
   private readonly api = inject(CatalogueApi);
-  readonly of = input.required<'category' | 'tag'>();
-  readonly id = input.required<number>();
+  readonly of = input.required<'category' | 'tag' | 'product'>();
+  /** Of a product, its article number. */
+  readonly id = input.required<number | string>();
   protected readonly uses = signal<GroupUses | null>(null);
 
   constructor() {
@@ -50,7 +51,9 @@ export class UsesList {
       const [of, id] = [this.of(), this.id()];
       untracked(() => {
         this.uses.set(null);
-        this.api.groupUses(of, id).subscribe({ next: (uses) => this.uses.set(uses), error: () => undefined });
+        const asked =
+          of === 'product' ? this.api.productUses(String(id)) : this.api.groupUses(of, Number(id));
+        asked.subscribe({ next: (uses) => this.uses.set(uses), error: () => undefined });
       });
     });
   }

@@ -12,7 +12,8 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { RouterLink } from '@angular/router';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { PRODUCT_ROOT } from '@fond/core';
 import type { Problem, ProductColumn, ProductPlace, ProductSheet, Standing } from '@fond/contract';
@@ -27,6 +28,7 @@ import { UndoButtons } from '../table/undoButtons';
 import { EntryList } from './entryList';
 import { ProductPictures } from './productPictures';
 import { SearchLook } from './searchLook';
+import { UsesList } from '../groups/usesList';
 
 interface LanguageTexts {
   lang: string;
@@ -48,6 +50,7 @@ const LISTS: readonly string[] = ['category', 'tags', 'collections'];
     MatProgressBarModule,
     ProductPictures,
     SearchLook,
+    UsesList,
     RichText,
     RouterLink,
     UndoButtons,
@@ -60,6 +63,8 @@ const LISTS: readonly string[] = ['category', 'tags', 'collections'];
 export class ProductPage {
   private readonly api = inject(CatalogueApi);
   private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly messages = inject(MatSnackBar);
   private readonly words = inject(CatalogueWords).vocabulary;
   protected readonly writer = inject(CellWriter);
   /** Of the address. */
@@ -183,5 +188,16 @@ export class ProductPage {
     else if (key === 'y' || key === 'z') this.writer.redo();
     else return;
     event.preventDefault();
+  }
+
+  protected deleteForGood(): void {
+    const sku = this.sku();
+    this.api.deleteProduct(sku).subscribe({
+      next: () => {
+        this.messages.open(`${sku} is deleted.`, undefined, { duration: 6_000 });
+        void this.router.navigateByUrl('/products');
+      },
+      error: (problem: Problem) => this.problem.set(problem),
+    });
   }
 }

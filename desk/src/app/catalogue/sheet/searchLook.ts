@@ -23,7 +23,7 @@ const DESCRIPTION_FITS = 155;
           <div class="result">
             @if (one.shown; as shown) {
               <span class="address">{{ host }}/shop{{ shown.address }}</span>
-              <b>{{ cut(typed(one).title ? typed(one).title + rest(shown.title, one) : shown.title, 60) }}</b>
+              <b>{{ cut(typed(one).title ? typed(one).title + rest(shown.title) : shown.title, 60) }}</b>
               <span>{{ cut(typed(one).description || shown.description, 155) }}</span>
             } @else {
               <span class="address">Search engines find it once it is in the shop.</span>
@@ -154,9 +154,9 @@ export class SearchLook {
   }
 
   /** What the shop writes behind a page's title: its own name. */
-  protected rest(shown: string, { title }: ProductSearch): string {
-    const [, behind = ''] = title && shown.startsWith(title) ? ['', shown.slice(title.length)] : ['', ''];
-    return behind || (shown.includes(' · ') ? shown.slice(shown.lastIndexOf(' · ')) : '');
+  protected rest(shown: string): string {
+    const at = shown.lastIndexOf(' · ');
+    return at < 0 ? '' : shown.slice(at);
   }
 
   protected cut(text: string, most: number): string {
