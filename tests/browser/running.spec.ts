@@ -46,9 +46,11 @@ describe('who writes what aisles say', () => {
     await page.keyboard.press('a');
     await page.keyboard.up('Control');
     await field!.type('Salt, pepper and what stands beside them.');
+    await press(page, labelled('Heading'));
     await press(page, button('Save its words'));
     await says(page, 'mat-snack-bar-container', 'Its words are saved');
-    await expect.poll(inShop('/table')).toContain('Salt, pepper and what stands beside them.');
+    // What the editor shows is what the shop keeps.
+    await expect.poll(inShop('/table')).toContain('<h3>Salt, pepper and what stands beside them.');
     await press(page, 'mat-snack-bar-container button');
     await expect.poll(inShop('/table')).not.toContain('Salt, pepper and what stands beside them.');
   });

@@ -1,24 +1,34 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { Texts } from '@fond/core';
+import { keepsAll, RichText } from './richText';
 
 /** One text in every language of the shop: a title in a line, or a description in a field of its own. */
 @Component({
   selector: 'desk-texts',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RichText],
   template: `
     @for (lang of languages(); track lang; let first = $first) {
       @if (long()) {
-        <label class="long"
-          ><span>{{ lang }}</span>
-          <textarea
-            class="field"
-            rows="3"
-            maxlength="20000"
-            [attr.aria-label]="name() + ', ' + lang"
-            [value]="textIn(lang)"
-            (input)="write(lang, $any($event.target).value)"
-          ></textarea>
-        </label>
+        <div class="long">
+          <span>{{ lang }}</span>
+          @if (isPlain(lang)) {
+            <desk-rich-text
+              [label]="name() + ', ' + lang"
+              [html]="textIn(lang)"
+              (changed)="write(lang, $event)"
+            />
+          } @else {
+            <textarea
+              class="field"
+              rows="3"
+              maxlength="20000"
+              [attr.aria-label]="name() + ', ' + lang"
+              [value]="textIn(lang)"
+              (input)="write(lang, $any($event.target).value)"
+            ></textarea>
+          }
+        </div>
       } @else {
         <label
           ><span>{{ lang }}</span>
@@ -47,7 +57,13 @@ import type { Texts } from '@fond/core';
       align-items: baseline;
     }
     .long {
+      display: grid;
+      grid-template-columns: 28px minmax(0, 1fr);
+      align-items: start;
       padding: 4px 0;
+    }
+    .long > span {
+      padding-top: 5px;
     }
     span {
       color: var(--quiet);
@@ -80,6 +96,11 @@ export class LocalTexts {
   readonly long = input(false);
   readonly fault = input('');
   readonly changed = output<Texts>();
+
+  /** Whether the editor can hold all that a text has; one with more is written as HTML, so that nothing of it is lost. */
+  protected isPlain(lang: string): boolean {
+    return keepsAll(this.textIn(lang));
+  }
 
   protected textIn(lang: string): string {
     const texts = this.texts();

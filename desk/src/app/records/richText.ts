@@ -13,7 +13,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { Editor } from '@tiptap/core';
-import StarterKit from '@tiptap/starter-kit';
+import StarterKit, { type StarterKitOptions } from '@tiptap/starter-kit';
 
 interface Tool {
   name: string;
@@ -39,7 +39,7 @@ const TOOLS: readonly Tool[] = [
     name: 'Heading',
     word: 'H',
     active: (editor) => editor.isActive('heading'),
-    run: (editor) => editor.chain().focus().toggleHeading({ level: 2 }).run(),
+    run: (editor) => editor.chain().focus().toggleHeading({ level: 3 }).run(),
   },
   {
     name: 'List',
@@ -48,6 +48,38 @@ const TOOLS: readonly Tool[] = [
     run: (editor) => editor.chain().focus().toggleBulletList().run(),
   },
 ];
+
+/** Elements that the editor keeps as they are. */
+const KEPT: ReadonlySet<string> = new Set([
+  'p',
+  'br',
+  'ul',
+  'ol',
+  'li',
+  'b',
+  'strong',
+  'i',
+  'em',
+  'h3',
+  'h4',
+  'a',
+]);
+
+/** Only what the shop keeps of a text can be written: a title's own size is that of the page, so headings begin below it. */
+const KINDS: Partial<StarterKitOptions> = {
+  heading: { levels: [3, 4] },
+  link: { openOnClick: false },
+  blockquote: false,
+  code: false,
+  codeBlock: false,
+  horizontalRule: false,
+  strike: false,
+  underline: false,
+};
+
+/** Whether the editor can hold all of an HTML text; what it doesn't know it would leave out. */
+export const keepsAll = (html: string): boolean =>
+  [...html.matchAll(/<\/?([a-z][a-z0-9-]*)/gi)].every(([, name]) => KEPT.has(name.toLowerCase()));
 
 /** Words with emphasis, headings, lists and links, as HTML. */
 @Component({
@@ -129,7 +161,7 @@ export class RichText {
       this.said = this.html();
       this.editor = new Editor({
         element: this.place().nativeElement,
-        extensions: [StarterKit.configure({ link: { openOnClick: false } })],
+        extensions: [StarterKit.configure(KINDS)],
         content: this.said,
         // The page's own style sheet has what it needs; a sheet of its own would not be let in.
         injectCSS: false,
