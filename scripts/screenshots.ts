@@ -1,8 +1,9 @@
-import { mkdir } from 'node:fs/promises';
+import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import path from 'node:path';
-import type { Frame, Page } from 'puppeteer-core';
+import type { ElementHandle, Frame, Page } from 'puppeteer-core';
 import { runApplication } from './application';
-import { addFixture, choose, frameOf, planFor, says, TestBrowser, press } from '../tests/support/browser';
+import { addFixture, choose, frameOf, planFor, TestBrowser, press } from '../tests/support/browser';
 
 const FOLDER = path.resolve(import.meta.dirname, '../docs/screenshots');
 await mkdir(FOLDER, { recursive: true });
@@ -34,6 +35,15 @@ async function benchOf(page: Page): Promise<Frame> {
   await frame.waitForSelector('.bench .card');
   return frame;
 }
+
+/** A list of another system, in the way it writes. */
+const WARES = [
+  'Article no;Product name;Department;Price;List price;Date added;Diameter (mm);Colour;Photo',
+  'GR-2001;Grove braiser, lidded;Cookware > Pots;1.189,00 \x80;;03.11.2026;280;green;gr-2001.jpg',
+  'GR-2002;Grove saut\xe9 pan;Cookware > Pans;64,50 \x80;79,00;28.10.2026;240;green;gr-2002.jpg',
+  'GR-2003;Grove cr\xeape pan;Cookware > Pans;39,90 \x80;;28.10.2026;260;black;gr-2003.jpg',
+  'GR-2004;Grove stockpot;Cookware > Pots;112,00 \x80;;30.10.2026;300;green;gr-2004.jpg',
+].join('\r\n');
 
 /** Columns with the tree beside a banner, tiles and the shelf. */
 async function build(page: Page): Promise<void> {
@@ -85,23 +95,6 @@ try {
   await built.$eval('[data-line="columns"]', (line) => line.scrollIntoView());
   await shot(built, 'page.png');
 
-  const { page: tiled } = await planFor(browser, '/tools', 'Tools');
-  await addFixture(tiled, 'Add behind title title', 'promoting shelf');
-  await tiled.locator('[aria-label="Heading, en"]').fill('New in the shop');
-  await press(tiled, '[aria-label="More: promoting shelf promotion"]');
-  await press(tiled, 'button[mat-menu-item]::-p-text(Keep as a part)');
-  await says(tiled, '[data-line="promotion"]', 'Part.');
-  await addFixture(tiled, 'Add behind title title', 'category tiles');
-  await press(tiled, 'desk-tiles-slip button::-p-text(where you put them)');
-  await tiled.waitForSelector('desk-tile-grid .grid-stack-item');
-  await tiled.focus('desk-tile-grid .grid-stack-item');
-  await tiled.keyboard.down('Shift');
-  for (const key of ['ArrowRight', 'ArrowRight', 'ArrowDown', 'ArrowDown'] as const)
-    await tiled.keyboard.press(key);
-  await tiled.keyboard.up('Shift');
-  await tiled.waitForSelector('.saving.saved');
-  await tiled.$eval('[data-line="tiles"]', (line) => line.scrollIntoView());
-  await shot(tiled, 'tiles.png');
   const looked = await plan('/plans/house?aisle=%2Fbaking&open=look');
   await press(looked, 'desk-look-slip button::-p-text(Garden)');
   const garden = await frameOf(looked);
@@ -110,17 +103,6 @@ try {
   await shot(looked, 'look.png');
   await press(looked, 'desk-look-slip button::-p-text(Enamel)');
   await looked.waitForSelector('.saving.saved');
-
-  const pages = await browser.desk('/pages');
-  await press(pages, 'button::-p-text(New page)');
-  await pages.locator('[aria-label="Title, en"]').fill('Tea, and what to make it in');
-  await pages.locator('[aria-label="Address"]').fill('/tea-now');
-  await press(pages, 'input[name=place]:not(:checked)');
-  await choose(pages, '[aria-label="Stands in for"]', 'Teapots');
-  await press(pages, 'label::-p-text(open to shoppers) input');
-  await press(pages, 'button::-p-text(Save)');
-  await says(pages, '.actions small', 'version 2');
-  await shot(pages, 'pages.png');
 
   const emptied = await plan('/plans/house?aisle=%2Ftable');
   await press(emptied, '[data-slip="range"]');
@@ -156,6 +138,18 @@ try {
   const product = await browser.desk('/products/PK-1017');
   await product.waitForSelector('aside li');
   await shot(product, 'product.png');
+  const pictures = await browser.desk('/pictures?q=PK-10&picture=PK-1004-1.svg');
+  await pictures.waitForSelector('desk-picture-detail li');
+  await shot(pictures, 'pictures.png');
+  const imported = await browser.desk('/catalogue/import');
+  const wares = path.join(await mkdtemp(path.join(tmpdir(), 'fond-wares-')), 'stock-list.csv');
+  await writeFile(wares, Buffer.from(WARES, 'latin1'));
+  const field = await imported.waitForSelector('input[type=file]');
+  await (field as ElementHandle<HTMLInputElement>).uploadFile(wares);
+  await press(imported, '.proposal button');
+  await imported.waitForSelector('.go button');
+  await rm(path.dirname(wares), { recursive: true });
+  await shot(imported, 'import.png');
   const categories = await browser.desk('/categories/3');
   await categories.waitForSelector('desk-category-picture img');
   await shot(categories, 'categories.png');

@@ -9,6 +9,7 @@ import type { Operation } from './operation';
 import { CAMPAIGN_OPERATIONS } from './campaign/operations';
 import { CART_OPERATIONS } from './cart/operations';
 import { COLLECTION_OPERATIONS } from './collection/operations';
+import { GROUP_FILE_OPERATIONS } from './catalogue/groupFile';
 import { GROUP_OPERATIONS } from './catalogue/groups';
 import { CATALOGUE_OPERATIONS } from './catalogue/operations';
 import { FEED_OPERATIONS } from './feed/operations';
@@ -31,6 +32,7 @@ import { vocabulary } from './plan/shapes';
 import { count, text, anything, localTime, address } from './schema/basics';
 
 export { isUnit, leastRole, takesKey, type Operation } from './operation';
+export { groupFileSchema } from './catalogue/groupFile';
 export { OTHERWISE } from './schema/byKind';
 export { conditionSchema } from './plan/conditionSchema';
 export { heirSchema, planDocumentSchema, planSchema } from './plan/schema';
@@ -261,6 +263,7 @@ export const OPERATIONS = {
   ...FREE_PAGE_OPERATIONS,
   ...CATALOGUE_OPERATIONS,
   ...GROUP_OPERATIONS,
+  ...GROUP_FILE_OPERATIONS,
   ...LIBRARY_OPERATIONS,
   ...JOB_OPERATIONS,
   ...FEED_OPERATIONS,

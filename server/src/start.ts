@@ -60,7 +60,10 @@ async function main(): Promise<void> {
       lines.push(`  Nobody can sign in yet. Open the desk and make the owner with the code ${code}`);
     process.stdout.write(`${lines.join('\n')}\n\n`);
     if (!config.demo || quiet) return;
-    const system = new ShopSystem(sequelize, address, log);
+    // What listens everywhere is reached on this machine as well.
+    const everywhere = config.host === '0.0.0.0' || config.host === '::';
+    const near = everywhere ? `http://localhost:${port}` : address;
+    const system = new ShopSystem(sequelize, near, log);
     system.start();
     shopSystem = system;
   });

@@ -126,4 +126,18 @@ describe('the JSON Schema of a plan', () => {
     expect(JSON.stringify(Plan)).toContain('"shelf"');
     expect(JSON.stringify(Difference)).toContain('#/$defs/Difference');
   });
+
+  it('has patterns that every validator reads, without the marks of a language', async () => {
+    const { body } = await server.guest.get('/api/openapi.json');
+    const found: string[] = [];
+    JSON.stringify(body, (key, value: unknown) => {
+      if (key === 'pattern' && typeof value === 'string') found.push(value);
+      return value;
+    });
+    expect(found.length).toBeGreaterThan(20);
+    for (const pattern of found) {
+      expect(() => new RegExp(pattern, 'u'), pattern).not.toThrow();
+      expect(pattern).not.toMatch(/\$\/[a-z]+$/);
+    }
+  });
 });

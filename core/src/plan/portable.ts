@@ -25,6 +25,10 @@ export const translated = (
   into: ReadonlyMap<string, string | null>,
 ): EditionContent => walk(content, (reference) => into.get(reference) ?? null) as EditionContent;
 
+/** A part of such content, such as the clauses of a collection, in another shop's numbers; as `translated`. */
+export const translatedPart = <T>(part: T, into: ReadonlyMap<string, string | null>): T =>
+  walk(part, (reference) => into.get(reference) ?? null) as T;
+
 const NUMBERED = ['category', 'collection', 'tag'] as const;
 const AISLE_KEY = /^(category|collection|tag|page):\d+$/;
 /** Stands for something that names what isn't there. */

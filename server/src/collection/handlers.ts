@@ -8,11 +8,27 @@ import {
   readCollection,
   saveCollection,
 } from './collections';
+import { exportGroups } from './groupFile';
+import { importGroups, tryGroups } from './importGroups';
 
-type Own = 'collections' | 'createCollection' | 'readCollection' | 'saveCollection' | 'deleteCollection';
+type Own =
+  | 'exportGroups'
+  | 'tryGroups'
+  | 'importGroups'
+  | 'collections'
+  | 'createCollection'
+  | 'readCollection'
+  | 'saveCollection'
+  | 'deleteCollection';
 
 /** Collections, by hand or by rule. */
 export const collectionHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
+  exportGroups: ({ response }) => {
+    response.attachment('groups.json');
+    return exportGroups(sequelize);
+  },
+  tryGroups: ({ body }) => tryGroups(sequelize, body),
+  importGroups: ({ body, user }) => thenServe(host, importGroups(sequelize, body, user.id)),
   collections: () => listCollections(sequelize, host.serving().snapshot),
   createCollection: ({ body, user }) => thenServe(host, createCollection(sequelize, body, user.id)),
   readCollection: ({ params }) => readCollection(sequelize, params.id),

@@ -1,10 +1,10 @@
-import { planJsonSchema, rangeJsonSchema } from '../http/jsonSchema';
+import { groupsJsonSchema, planJsonSchema, rangeJsonSchema } from '../http/jsonSchema';
 import type { Handlers } from '../http/handler';
 import { openApiDocument } from '../http/openapi';
 import { refuseWhileAway } from '../serving/served';
 import type { Services } from '../services';
 
-type Own = 'health' | 'readiness' | 'openapi' | 'planJsonSchema' | 'rangeJsonSchema';
+type Own = 'health' | 'readiness' | 'openapi' | 'planJsonSchema' | 'rangeJsonSchema' | 'groupsJsonSchema';
 
 /** Whether the server is well, and what is published of the API. */
 export const deliveryHandlers = ({ host }: Services): Handlers<Own> => ({
@@ -20,4 +20,5 @@ export const deliveryHandlers = ({ host }: Services): Handlers<Own> => ({
   openapi: openApiDocument,
   planJsonSchema,
   rangeJsonSchema,
+  groupsJsonSchema,
 });

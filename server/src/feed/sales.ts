@@ -11,6 +11,8 @@ export interface Offer {
 const RESTOCK_EVERY = 6;
 const PRICE_EVERY = 25;
 const MAKE_EVERY = 400;
+/** So many novelties, so that a demo that runs for months stays the size it is. */
+const MOST_MADE = 20;
 /** Numbers that a turn has for the changes of one product; the late ones of a disturbed system lie between. */
 const NUMBERS = 10;
 const SHADES = ['ash', 'cherry', 'olive wood', 'walnut', 'beech', 'maple'] as const;
@@ -39,7 +41,8 @@ export function changesOf(turn: number, offers: readonly Offer[]): FeedChange[] 
     );
     if (offer) changes.push({ sku: offer.sku, number, set: pricesOf(offer, random) });
   }
-  if (turn % MAKE_EVERY === MAKE_EVERY - 1) changes.push(novelty(turn, number, random));
+  if (turn % MAKE_EVERY === MAKE_EVERY - 1 && turn < MAKE_EVERY * MOST_MADE)
+    changes.push(novelty(turn, number, random));
   return changes;
 }
 

@@ -37,6 +37,11 @@ describe('the simulated shop system', () => {
     for (const { set } of priced)
       if (set!['was'] !== '') expect(Number(set!['price'])).toBeLessThan(Number(set!['was']));
     expect(all.filter(({ set }) => set && 'title' in set)).toHaveLength(2);
+    const late = changesOf(399 + 400 * 20, OFFERS);
+    expect(
+      late.every(({ set }) => !set || !('title' in set)),
+      'not for ever',
+    ).toBe(true);
   });
 
   it('has nothing to tell of a shop that offers nothing', () => {

@@ -3,6 +3,7 @@ import parse from 'joi-to-json';
 import {
   clausesSchema,
   conditionSchema,
+  groupFileSchema,
   heirSchema,
   OTHERWISE,
   planSchema,
@@ -19,6 +20,12 @@ function parsed(schema: Joi.Schema): Json {
   const { schemas: _, ...json } = mended(parse(schema, 'open-api-3.1')) as Json;
   return json;
 }
+
+/**
+ * Flags that the tool leaves behind a pattern. Validators read patterns as Unicode anyhow; other flags can’t be told, so
+ * no pattern of the contract has them.
+ */
+const FLAGS = /\$\/[a-z]+$/;
 
 /**
  * What the tool tells otherwise than it is meant: the values of a map both as `patternProperties` and, under the pattern's
@@ -39,7 +46,9 @@ function mended(node: unknown): unknown {
                 patterns.has(name) ? [] : [[name, mended(inner)]],
               ),
             )
-          : mended(value),
+          : key === 'pattern' && typeof value === 'string'
+            ? value.replace(FLAGS, '$')
+            : mended(value),
       ]),
     ),
   );
@@ -198,3 +207,6 @@ export function rangeJsonSchema(): Json {
   const { description: _, ...own } = parsed(markSchema(rangeSchema));
   return published('Range', pointed(own, '#/$defs') as Json, ['Clauses']);
 }
+
+export const groupsJsonSchema = (): Json =>
+  published('Groups', pointed(parsed(markSchema(groupFileSchema)), '#/$defs') as Json, ['Clauses']);

@@ -116,6 +116,8 @@ const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
     const report = from === undefined ? null : (await JobModel.findByPk(from))?.report;
     return report ? importWords(report) : 'take in a product file';
   },
+  importGroups: (_, { categories, tags, attributes, collections }) =>
+    `take over a file of ${categories.length} categories, ${tags.length} tags, ${attributes.length} attributes and ${collections.length} collections`,
   saySearch: ({ sku }) => `say what search engines are told of ${quote(sku)}`,
   takeArchive: () => 'give products the pictures of an archive',
   changeSettings: (_, body) => `change the shop: ${Object.entries(body).map(settingWords).join(', ')}`,

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { AbsentProducts, FileForm, ImportMapping, KeptMapping } from '@fond/contract';
+import type { AbsentProducts, FileForm, GroupFile, ImportMapping, KeptMapping } from '@fond/contract';
 import { Calls } from './calls';
 
 export interface ImportInput {
@@ -40,5 +40,13 @@ export class ImportApi extends Calls {
 
   forgetMapping(name: string) {
     return this.call('forgetMapping', { params: { name } });
+  }
+
+  tryGroups(file: GroupFile) {
+    return this.call('tryGroups', { body: file });
+  }
+
+  importGroups(file: GroupFile) {
+    return this.call('importGroups', { body: file });
   }
 }

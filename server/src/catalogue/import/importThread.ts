@@ -3,6 +3,9 @@ import type { ImportReport, JobProgress } from '@fond/contract';
 import { BrokenOff } from '../../job/jobs';
 import type { ThreadMessage, ThreadWork } from './thread';
 
+/** Of memory, for the objects of one thread. */
+const MOST_MEGABYTES = 2_048;
+
 /**
  * Does the work of an import on a thread of its own.
  *
@@ -16,6 +19,8 @@ export function onImportThread(
   return new Promise((resolve, reject) => {
     const thread = new Worker(new URL('./threadEntry.mjs', import.meta.url), {
       workerData: work,
+      // A file that unpacks to more than it says ends its own thread, and nothing else.
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
     });
     const stop = (): void => thread.postMessage('stop');
     stopping.addEventListener('abort', stop);

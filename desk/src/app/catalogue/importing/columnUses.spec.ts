@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { ImportColumn, KeptMapping } from '@fond/contract';
-import { likeliest, likeness, mappedWords, usesIn, valueOf } from './columnUses';
+import { likeliest, likeness, mappedWords, mappingOf, usesIn, valueOf } from './columnUses';
 
 const column = (of: Partial<ImportColumn>): ImportColumn => ({
   name: 'x',
@@ -61,6 +61,25 @@ describe('what a column can become', () => {
     ])
       expect(values).toContain(valueOf(of));
     expect(valueOf(column({ use: 'skip', key: '', type: null }))).toBe('skip');
+  });
+});
+
+describe('a file that was read before', () => {
+  it('is read again as it was', () => {
+    const columns = [
+      column({ name: 'Nr', use: 'field', key: 'sku', type: null }),
+      column({ name: 'Nom', use: 'text', key: 'title@fr', type: null }),
+      column({ name: 'Ø', key: 'diameter', type: 'number' }),
+      column({ name: 'Holz', key: 'holz', known: false }),
+      column({ name: 'Rest', use: 'skip', key: '', type: null }),
+    ];
+    expect(mappingOf(columns)).toEqual({
+      Nr: { use: 'field', field: 'sku' },
+      Nom: { use: 'text', field: 'title', lang: 'fr' },
+      Ø: { use: 'attribute', type: 'number', key: 'diameter' },
+      Holz: { use: 'attribute', type: 'text' },
+      Rest: { use: 'skip' },
+    });
   });
 });
 

@@ -129,3 +129,22 @@ export const mappedWords = (mapping: ImportMapping): string[] =>
           : 'attribute';
     return `“${name}” as ${becomes.toLowerCase()}`;
   });
+
+/** A mapping by which a file is read as it was: what each of its columns became. */
+export const mappingOf = (columns: readonly ImportColumn[]): ImportMapping =>
+  Object.fromEntries(columns.map((column): [string, Mapped] => [column.name, becameOf(column)]));
+
+function becameOf({ use, key, type, known }: ImportColumn): Mapped {
+  switch (use) {
+    case 'skip':
+      return { use: 'skip' };
+    case 'field':
+      return { use: 'field', field: key as ProductField };
+    case 'text': {
+      const [field, lang] = key.split('@', 2);
+      return { use: 'text', field: field as 'title' | 'description', lang };
+    }
+    case 'attribute':
+      return { use: 'attribute', type: type ?? 'text', ...(known && { key }) };
+  }
+}

@@ -19,9 +19,10 @@ import { ImportApi } from '../../api/importApi';
 import { toProblem } from '../../api/problem';
 import { FloorActions } from '../../store/floor.actions';
 import { ColumnTable } from './columnTable';
-import type { Mapped } from './columnUses';
+import { mappingOf, type Mapped } from './columnUses';
 import { ExportFields } from './exportFields';
 import { FormSentence } from './formSentence';
+import { GroupFileFields } from './groupFileFields';
 import { MappingStrip } from './mappingStrip';
 import { ended, JobFollower } from '../../job/jobFollower';
 
@@ -37,6 +38,7 @@ const MAX_NAMED = 12;
     DecimalPipe,
     ExportFields,
     FormSentence,
+    GroupFileFields,
     MappingStrip,
     MatButtonModule,
     MatIconModule,
@@ -248,8 +250,12 @@ export class ImportPage {
     this.kept.set(job.id);
     this.forgetWishes();
     this.leaveOut.set(job.report?.leftOut ?? false);
-    const { sheet = null } = job.report?.form ?? {};
-    if (sheet !== null) this.form.set({ sheet });
+    // It is read again as it was then, whatever would be found now.
+    if (job.report?.form) {
+      const { sheet, separator, ...form } = job.report.form;
+      this.form.set({ ...form, ...(sheet !== null && { sheet }), ...(separator !== null && { separator }) });
+      this.mapping.set(mappingOf(job.report.columns));
+    }
     this.follow(job);
   }
 
