@@ -102,6 +102,9 @@ import { FilePick } from '../shell/filePick';
     .quiet {
       color: var(--quiet);
     }
+    li small {
+      margin-inline-start: 6px;
+    }
     .doors {
       display: flex;
       flex-wrap: wrap;
