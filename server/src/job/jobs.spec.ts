@@ -158,6 +158,22 @@ describe('jobs', () => {
     expect(ended.failure).toContain('What was made is kept');
   });
 
+  it('that run or wait are broken off as the server stops, which waits for none that can be', async () => {
+    const untilStopped = (_: unknown, stop: AbortSignal): Promise<never> =>
+      new Promise((_resolve, reject) => {
+        if (stop.aborted) reject(new BrokenOff());
+        stop.addEventListener('abort', () => reject(new BrokenOff()));
+      });
+    const { id } = await jobs.start(null, 'pictures', untilStopped);
+    const { id: waiting } = await jobs.start(null, 'pictures', untilStopped);
+    await jobs.end();
+    for (const one of [id, waiting]) {
+      const { state, failure } = await jobs.read(one);
+      expect(state).toBe('failed');
+      expect(failure).toContain('The server stopped while this ran');
+    }
+  });
+
   it('are unknown by any other name', async () => {
     await expect(jobs.read('5e1fb5a8-0000-4000-8000-000000000000')).rejects.toMatchObject({
       name: expect.any(String),

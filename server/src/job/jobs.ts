@@ -88,6 +88,8 @@ export class Jobs {
   private readonly server = randomUUID();
   private timer: NodeJS.Timeout | null = null;
   private readonly resumptions: Resumption[] = [];
+  /** The server stops. */
+  private ending = false;
   /** Jobs of this server that have not ended. */
   private readonly open = new Map<string, AbortController>();
 
@@ -120,7 +122,10 @@ export class Jobs {
     await Promise.all(this.queues.values());
   }
 
+  /** Breaks off what can be broken off, and waits until all has ended. */
   async end(): Promise<void> {
+    this.ending = true;
+    for (const stop of this.open.values()) stop.abort();
     await this.idle();
     if (this.timer) clearTimeout(this.timer);
     this.timer = null;
@@ -256,7 +261,7 @@ export class Jobs {
     const { brokenOff, stopped, failed } = AFTERWARDS[row.kind];
     const ended = error instanceof BrokenOff;
     if (!ended) this.log.error({ err: error, job: row.id }, 'A job failed');
-    const asked = this.open.get(row.id)?.signal.aborted;
+    const asked = !this.ending && this.open.get(row.id)?.signal.aborted;
     const failure = ended ? (asked ? stopped : brokenOff) : failed;
     try {
       const [changed] = await JobModel.update(

@@ -53,8 +53,9 @@ export const fetchPictures =
     };
     const limit = pLimit(AT_ONCE);
     await Promise.all(all.map((one, at) => limit(() => fetchOne(one, at))));
-    await host.catchUp({ whatever: true });
+    // What is here already is followed like any other change.
     if (stop.aborted) throw new BrokenOff();
+    await host.catchUp({ whatever: true });
     faults.sort((a, b) => a.line - b.line);
     const report = {
       ...emptyReport('Pictures by their addresses', false),

@@ -85,8 +85,9 @@ export async function takeArchive(
     } finally {
       await archive.close();
     }
-    await host.catchUp({ whatever: true });
+    // What is here already is followed like any other change.
     if (stop.aborted) throw new BrokenOff();
+    await host.catchUp({ whatever: true });
     const report = {
       ...emptyReport('An archive of pictures', false),
       rows: matches.length,
