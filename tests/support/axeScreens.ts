@@ -81,6 +81,8 @@ const asked = new WeakMap<Page, Set<HTTPRequest>>();
  * on its way for good, by the browser and for every page after it.
  */
 async function watchedPage(page: Page, theme: string): Promise<void> {
+  // What somebody who has just signed in is led to still comes; nothing of it may be taken for the next page's.
+  await page.waitForNetworkIdle({ idleTime: 250 });
   const open = new Set<HTTPRequest>();
   asked.set(page, open);
   let leaving = false;
