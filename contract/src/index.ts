@@ -26,3 +26,4 @@ export * from './product/types';
 export * from './range/types';
 export * from './reach/types';
 export * from './redirect/types';
+export * from './review/types';

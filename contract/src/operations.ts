@@ -22,6 +22,7 @@ import { PART_OPERATIONS } from './part/operations';
 import { PLAN_OPERATIONS } from './plan/operations';
 import { PORTABLE_OPERATIONS } from './plan/portableOperations';
 import { REDIRECT_OPERATIONS } from './redirect/operations';
+import { REVIEW_OPERATIONS } from './review/operations';
 import { PRODUCT_OPERATIONS } from './product/operations';
 import { RANGE_OPERATIONS } from './range/operations';
 import { floor } from './aisle/shapes';
@@ -37,6 +38,7 @@ export { OTHERWISE } from './schema/byKind';
 export { conditionSchema } from './plan/conditionSchema';
 export { heirSchema, planDocumentSchema, planSchema } from './plan/schema';
 export { clausesSchema, MAX_NAMED, rangeSchema, savedRuleSchema } from './clause/schema';
+export { REVIEWS_A_PAGE } from './review/operations';
 export { redirectWishSchema } from './redirect/operations';
 export { fileFormSchema, importMappingSchema, ratesSchema } from './job/shapes';
 
@@ -257,6 +259,7 @@ export const OPERATIONS = {
   ...PEOPLE_OPERATIONS,
   ...PORTABLE_OPERATIONS,
   ...REDIRECT_OPERATIONS,
+  ...REVIEW_OPERATIONS,
   ...RANGE_OPERATIONS,
   ...PRODUCT_OPERATIONS,
   ...COLLECTION_OPERATIONS,

@@ -32,6 +32,7 @@ import { handlersOf } from './operations';
 import { foundHousePlan } from './plan/foundHousePlan';
 import { seedDemoShopper, ShopperTokens } from './shopper/shoppers';
 import { mountAccount } from './shop/account';
+import { mountReviews } from './shop/reviewPages';
 import { ShopPages } from './shop/pages';
 import { Renderers } from './shop/renderers';
 
@@ -119,6 +120,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
     const { render } = renderers;
     mountCart(app, { carts, host, render });
     mountAccount(app, { sequelize, host, render, tokens, demo });
+    mountReviews(app, { sequelize, host, render, tokens });
     new ShopPages(host, render, tokens, own).mount(app, dist, sessions.handler);
   }
   app.use('/api', (_request, response, next) => {

@@ -16,6 +16,7 @@ import { planHandlers } from './plan/handlers';
 import { productHandlers } from './product/handlers';
 import { rangeHandlers } from './range/handlers';
 import { redirectHandlers } from './redirect/handlers';
+import { reviewHandlers } from './review/handlers';
 import type { Services } from './services';
 import { shopHandlers } from './shop/handlers';
 
@@ -42,6 +43,7 @@ export function handlersOf(services: Services): Handlers {
     ...productHandlers(services),
     ...rangeHandlers(services),
     ...redirectHandlers(services),
+    ...reviewHandlers(services),
     ...shopHandlers(services),
   };
   return handlers;

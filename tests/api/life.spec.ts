@@ -11,6 +11,7 @@ import {
   type Shelf,
   type Texts,
   USUAL_BADGES,
+  USUAL_PRODUCT_PAGE,
 } from '@fond/core';
 import {
   changesOf,
@@ -181,7 +182,7 @@ describe('what publishing would do', () => {
         reach,
         rank,
         fixtures: emptied.fixtures,
-        related: null,
+        productPage: USUAL_PRODUCT_PAGE,
         look: USUAL_LOOK,
         badges: USUAL_BADGES,
         css: '',
@@ -203,7 +204,7 @@ describe('what publishing would do', () => {
         reach,
         rank,
         fixtures: without,
-        related: null,
+        productPage: USUAL_PRODUCT_PAGE,
         look: USUAL_LOOK,
         badges: USUAL_BADGES,
         css: '',

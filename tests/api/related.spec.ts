@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import type { PlanChanges, Preview, ProductLine, StoredPlan } from '@fond/contract';
-import type { Plan, ProductModel, RelatedShelf, Sieve } from '@fond/core';
+import { productShelf, type Plan, type ProductModel, type ProductShelf, type Sieve } from '@fond/core';
 import { changesOf, publishPlans } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
@@ -21,25 +21,25 @@ beforeEach(async () => {
 
 const shown = async (): Promise<ProductModel> =>
   (await server.guest.get('/api/shop/page').query({ address })).body;
-const withRelated = (related: RelatedShelf | null): Plan => ({ ...house.plan, related });
-const two = (heading: string): RelatedShelf => ({
-  heading: { en: heading },
-  range: { source: { kind: 'related' }, clauses: [{ kind: 'stock', states: ['in', 'low'] }] },
-  most: 2,
+const withShelf = (shelf: ProductShelf): Plan => ({
+  ...house.plan,
+  productPage: { ...house.plan.productPage, shelves: [shelf] },
 });
+const two = (heading: string): ProductShelf =>
+  productShelf('related', { kind: 'related' }, { heading: { en: heading }, most: 2 });
 
 describe('what stands below a product', () => {
   it('is seen in the window before it is published, and by shoppers afterwards', async () => {
-    const plan = withRelated(two('More like it'));
+    const plan = withShelf(two('More like it'));
     const preview = (await desk.post('/api/preview', { plan, address })).body as Preview;
     const page = preview.page as ProductModel;
     expect(page).toMatchObject({
       kind: 'product',
       plan: { id: 'house' },
-      related: { heading: 'More like it' },
+      shelves: [{ heading: 'More like it' }],
     });
-    expect(page.related!.cards).toHaveLength(2);
-    expect((await shown()).related?.heading).not.toBe('More like it');
+    expect(page.shelves[0].cards).toHaveLength(2);
+    expect((await shown()).shelves[0]?.heading).not.toBe('More like it');
 
     const saved = (await desk.put('/api/plans/house', { plan, version: house.version })).body as StoredPlan;
     const changes = (await changesOf(desk, 'house')) as PlanChanges;
@@ -51,8 +51,8 @@ describe('what stands below a product', () => {
       { id: 'front', kept: [] },
     ]);
     await publishPlans(desk, [{ id: 'house', version: saved.version }], '');
-    expect((await shown()).related!.cards.map(({ sku }) => sku)).toEqual(
-      page.related!.cards.map(({ sku }) => sku),
+    expect((await shown()).shelves[0].cards.map(({ sku }) => sku)).toEqual(
+      page.shelves[0].cards.map(({ sku }) => sku),
     );
   });
 
@@ -70,19 +70,8 @@ describe('what stands below a product', () => {
       .slice(0, 3)
       .map(({ sku }) => sku)
       .reverse();
-    const levels = [{ key: 'named' as const, reversed: false }];
-    const related: RelatedShelf = {
-      ...two(''),
-      range: { source: { kind: 'named', skus }, clauses: [] },
-      most: 3,
-    };
-    const plan: Plan = {
-      ...withRelated(related),
-      fixtures: house.plan.fixtures.map((fixture) =>
-        fixture.type === 'shelf' ? { ...fixture, order: { ...fixture.order, levels } } : fixture,
-      ),
-    };
+    const plan = withShelf({ ...two(''), range: { source: { kind: 'named', skus }, clauses: [] }, most: 3 });
     const page = ((await desk.post('/api/preview', { plan, address })).body as Preview).page as ProductModel;
-    expect(page.related!.cards.map(({ sku }) => sku)).toEqual(skus);
+    expect(page.shelves[0].cards.map(({ sku }) => sku)).toEqual(skus);
   });
 });

@@ -14,7 +14,7 @@ const SCREENS = [
   '/floor?why=category:2&words=1',
   '/floor/import',
   '/plans/house?aisle=/cookware',
-  ...['range', 'order', 'grid', 'facets', 'card', 'badges', 'related', 'look'].map(
+  ...['range', 'order', 'grid', 'facets', 'card', 'badges', 'productPage', 'look'].map(
     (slip) => `/plans/house?open=${slip}&aisle=/cookware`,
   ),
   '/plans/knives?open=reach',

@@ -3,6 +3,7 @@ import { byKind, type KindCase } from '../schema/byKind';
 import {
   DEEPEST_CLAUSE,
   eachClause,
+  LINK_KINDS,
   MAX_CLAUSES,
   NUMBER_FIELDS,
   type Clause,
@@ -117,6 +118,14 @@ const savedSource = {
 
 const relatedSource = { is: 'related', then: Joi.object({ kind: Joi.valid('related').required() }) };
 
+const linkedSource = {
+  is: 'linked',
+  then: Joi.object({
+    kind: Joi.valid('linked').required(),
+    as: Joi.valid(...LINK_KINDS).required(),
+  }),
+};
+
 const ruleOf = (sources: readonly KindCase[]): Joi.ObjectSchema<RangeRule> =>
   Joi.object<RangeRule>({
     source: byKind('kind', sources).required(),
@@ -126,8 +135,8 @@ const ruleOf = (sources: readonly KindCase[]): Joi.ObjectSchema<RangeRule> =>
 /** The range of a shelf. */
 export const rangeSchema = ruleOf([...ownSources, savedSource]);
 
-/** The range below a product, which may be what is related to it. */
-export const relatedRangeSchema = ruleOf([...ownSources, relatedSource, savedSource]);
+/** The range below a product, which may be what is related or linked to it. */
+export const productRangeSchema = ruleOf([...ownSources, relatedSource, linkedSource, savedSource]);
 
 /** A saved range can't build on another one, so that following it always ends. */
 export const savedRuleSchema = ruleOf(ownSources);

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { list, object } from '../schema/typed';
 import type { Operation } from '../operation';
 import { count, text } from '../schema/basics';
+import { texts, whole } from '../schema/fields';
 import { job } from '../job/shapes';
 import type {
   ArchiveMatch,
@@ -9,6 +10,7 @@ import type {
   LibraryPicture,
   PictureLibrary,
   PictureUses,
+  PictureWords,
   ReplacedPicture,
   WaitingHost,
 } from './types';
@@ -24,6 +26,13 @@ const pattern = Joi.string()
   .max(120)
   .pattern(/\{sku\}/, 'a pattern that has {sku} in it');
 
+const words = {
+  alts: texts(250),
+  focus: Joi.object({ x: whole(0, 100), y: whole(0, 100) })
+    .allow(null)
+    .required(),
+};
+
 const libraryPicture = object<LibraryPicture>({
   source: text.required(),
   hash: Joi.string().required(),
@@ -31,6 +40,7 @@ const libraryPicture = object<LibraryPicture>({
   height: count.required(),
   products: count.required(),
   categories: count.required(),
+  ...words,
 });
 
 const archive = object<ArchiveMatch>({
@@ -60,9 +70,12 @@ export const LIBRARY_OPERATIONS = {
     path: '/api/pictures/library',
     summary: 'The pictures that product files can name, with where each is used',
     access: 'signed-in',
-    query: object<{ q?: string; unused?: '1'; from?: number }>({
+    query: object<{ q?: string; unused?: '1'; silent?: string; from?: number }>({
       q: Joi.string().allow('').max(200),
       unused: Joi.valid('1').description('Only those that nothing uses'),
+      silent: Joi.string()
+        .pattern(/^[a-z]{2}$/, 'a language of two letters')
+        .description('Only those that say nothing in this language'),
       from: Joi.number().integer().min(0),
     }),
     status: 200,
@@ -109,6 +122,18 @@ export const LIBRARY_OPERATIONS = {
     status: 200,
     answer: object<ReplacedPicture>({ picture: libraryPicture.required(), before: kept.required() }),
     problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  describePicture: {
+    method: 'put',
+    path: '/api/pictures/library/words',
+    summary:
+      'Say what a picture shows, in words by language, and what of it stays in view where it is cropped',
+    access: 'signed-in',
+    shown: true,
+    body: object<PictureWords & { source: string }>({ source, ...words }),
+    status: 200,
+    answer: libraryPicture,
+    problems: ['bad-input', 'not-found', 'not-ready', 'database-away'],
   },
   forgetPicture: {
     method: 'delete',

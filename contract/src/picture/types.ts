@@ -1,5 +1,5 @@
 import type { Job } from '../job/types';
-import type { FixtureType } from '@fond/core';
+import type { FixtureType, FocusPoint, Texts } from '@fond/core';
 import type { NamedPlan } from '../schema/named';
 
 /** A picture that was uploaded; its hash names its renditions. */
@@ -40,8 +40,16 @@ export interface PictureReport {
   soft: number;
 }
 
+/** What is said of a picture, wherever it stands. */
+export interface PictureWords {
+  /** What it shows, by language; a language without words has the product's name. */
+  alts: Texts;
+  /** What of it stays in view where it is cropped; null for its middle. */
+  focus: FocusPoint | null;
+}
+
 /** A picture under the name by which product files speak of it. */
-export interface LibraryPicture {
+export interface LibraryPicture extends PictureWords {
   source: string;
   hash: string;
   width: number;

@@ -113,6 +113,23 @@ function noOverlap(places: readonly TilePlace[], helpers: Joi.CustomHelpers): un
   return places;
 }
 
+/** What every shelf beside an aisle's own, or below a product, is set by, whatever it may take its products from. */
+export const promotionFields = (range: Joi.ObjectSchema): Joi.SchemaMap => ({
+  heading: texts(),
+  range: range.required(),
+  levels: levelsSchema,
+  form: Joi.valid(...SHELF_FORMS, 'carousel').required(),
+  columns,
+  gap,
+  most: whole(1, 48),
+  card: cardSchema.allow(null).required(),
+  face: faceSchema.allow(null).required(),
+  autoplay: whole(0, 60),
+  arrows: yes,
+  dots: yes,
+  loop: yes,
+});
+
 const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
   breadcrumb: {},
   title: {},
@@ -176,21 +193,7 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     }),
     rowHeight: whole(40, 400),
   },
-  promotion: {
-    heading: texts(),
-    range: rangeSchema.required(),
-    levels: levelsSchema,
-    form: Joi.valid(...SHELF_FORMS, 'carousel').required(),
-    columns,
-    gap,
-    most: whole(1, 48),
-    card: cardSchema.allow(null).required(),
-    face: faceSchema.allow(null).required(),
-    autoplay: whole(0, 60),
-    arrows: yes,
-    dots: yes,
-    loop: yes,
-  },
+  promotion: promotionFields(rangeSchema),
   spotlight: {
     range: rangeSchema.required(),
     levels: levelsSchema,

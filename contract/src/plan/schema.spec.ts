@@ -12,6 +12,8 @@ import {
   USUAL_ORDER,
   type Plan,
   atAllWidths,
+  productShelf,
+  USUAL_PRODUCT_PAGE,
 } from '@fond/core';
 import { snapshotOf } from '../../../core/src/catalogue/snapshotBuilder';
 import { FRAME, product } from '../../../core/src/testing/catalogues';
@@ -168,15 +170,41 @@ describe('the schema of plans', () => {
 
   it('lets what is related stand below products only, where there is one to be related to', () => {
     const range = { source: { kind: 'related' }, clauses: [] };
-    expect(faults({ ...house, related: { heading: {}, range, most: 4 } })).toEqual([]);
-    expect(faults({ ...house, related: { heading: {}, range, most: 0 } })).toEqual(['related.most']);
+    const below = (change: object): string[] =>
+      faults({
+        ...house,
+        productPage: {
+          ...USUAL_PRODUCT_PAGE,
+          shelves: [{ ...productShelf('one', { kind: 'related' }), ...change }],
+        },
+      });
+    expect(below({})).toEqual([]);
+    expect(below({ range: { source: { kind: 'linked', as: 'with' }, clauses: [] } })).toEqual([]);
+    expect(below({ range: { source: { kind: 'linked', as: 'near' }, clauses: [] } })).toEqual([
+      'productPage.shelves.0.range.source.as',
+    ]);
+    expect(below({ most: 0 })).toEqual(['productPage.shelves.0.most']);
+    const twice = USUAL_PRODUCT_PAGE.shelves.map((shelf) => ({ ...shelf, id: 'same' }));
+    expect(faults({ ...house, productPage: { ...USUAL_PRODUCT_PAGE, shelves: twice } })).toHaveLength(1);
     expect(faults(shelfChanged({ range }))).toEqual([
       `fixtures.${house.fixtures.length - 1}.range.source.kind`,
     ]);
   });
 
+  it('refuses words for search engines whose braces hold no field', () => {
+    const told = (title: string): string[] =>
+      faults({
+        ...house,
+        productPage: { ...USUAL_PRODUCT_PAGE, search: { title: { en: title }, description: {} } },
+      });
+    expect(told('{title} · {category}, {hob type}')).toEqual([]);
+    expect(['{title', 'title}', '{}', '{{title}}'].map((text) => told(text))).toEqual(
+      Array.from({ length: 4 }, () => ['productPage.search.title']),
+    );
+  });
+
   it('takes what earlier releases stored, once it is read in today’s form', () => {
-    const { related: _, ...plain } = house;
+    const { productPage: _, ...plain } = house;
     const first = {
       ...plain,
       fixtures: house.fixtures.map((fixture) => {

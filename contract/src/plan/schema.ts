@@ -9,9 +9,9 @@ import {
 } from '@fond/core';
 import { badgesSchema } from '../badge/schema';
 import { AISLE_KEY_PATTERN } from '../schema/aisleKey';
-import { id, texts } from '../schema/fields';
+import { id } from '../schema/fields';
 import { fixturesSchema, isPartOfFixtures } from './fixtureSchema';
-import { relatedRangeSchema } from '../clause/schema';
+import { productPageSchema } from './productPageSchema';
 
 const name = Joi.string().trim().min(1).max(80).required();
 
@@ -82,13 +82,7 @@ const head = {
 export const planSchema = Joi.object<Plan>({
   ...head,
   fixtures: fixturesSchema,
-  related: Joi.object({
-    heading: texts(),
-    range: relatedRangeSchema.required(),
-    most: Joi.number().integer().min(1).max(12).required(),
-  })
-    .allow(null)
-    .required(),
+  productPage: productPageSchema.required(),
   look: lookSchema,
   badges: badgesSchema,
   css: Joi.string().allow('').max(20_000).required(),

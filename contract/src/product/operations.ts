@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LINK_KINDS } from '@fond/core';
 import { object } from '../schema/typed';
 import type { Operation } from '../operation';
 import { job } from '../job/shapes';
@@ -13,6 +14,7 @@ import {
   productColumns,
   productFilter,
   productFilterFields,
+  linkedProducts,
   productLines,
   productLookup,
   productPlaces,
@@ -28,6 +30,7 @@ import {
   type BulkEdit,
   type CellEdit,
   type ExportInput,
+  type LinkInput,
   type RowsQuestion,
   type SearchWordsInput,
 } from './types';
@@ -36,6 +39,8 @@ import {
 export const MAX_CELLS = 5_000;
 /** Products that are named for one change; beyond that a filter says which. */
 export const MAX_CHOSEN = 20_000;
+/** Products that one product is linked to, of one kind. */
+export const MAX_LINKS = 60;
 /** Rows of one window. */
 export const MAX_ROWS = 200;
 
@@ -314,6 +319,31 @@ export const PRODUCT_OPERATIONS = {
     }),
     status: 200,
     answer: productSearch,
+    problems: ['bad-input', 'not-found', 'not-ready', 'database-away'],
+  },
+  productLinks: {
+    method: 'get',
+    path: '/api/catalogue/products/{sku}/links',
+    summary: 'What a product is linked to by hand, and what is linked to it',
+    access: 'signed-in',
+    params: bySku,
+    status: 200,
+    answer: linkedProducts,
+    problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  linkProducts: {
+    method: 'put',
+    path: '/api/catalogue/products/{sku}/links',
+    summary: 'Say which products go well with a product, or may be taken instead of it, in their order',
+    access: 'signed-in',
+    shown: true,
+    params: bySku,
+    body: object<LinkInput>({
+      as: Joi.valid(...LINK_KINDS).required(),
+      skus: Joi.array().items(sku).unique().max(MAX_LINKS).required(),
+    }),
+    status: 200,
+    answer: linkedProducts,
     problems: ['bad-input', 'not-found', 'not-ready', 'database-away'],
   },
   productPlaces: {

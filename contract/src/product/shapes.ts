@@ -9,6 +9,8 @@ import {
   type EditAnswer,
   type EditLine,
   type GroupUses,
+  type LinkedProducts,
+  type LinkLine,
   type ProductColumn,
   type ProductLine,
   type ProductLookup,
@@ -19,7 +21,7 @@ import {
   type StoredCell,
   type ProductSearch,
 } from './types';
-import { AISLE_KINDS, type GapCount } from '@fond/core';
+import { AISLE_KINDS, LINK_KINDS, type GapCount } from '@fond/core';
 import { count, named, text, time } from '../schema/basics';
 
 const productLine = object<ProductLine>({
@@ -125,6 +127,8 @@ export const productSheet = object<ProductSheet>({
         hash: Joi.string().allow(null).required(),
         width: count.required(),
         height: count.required(),
+        alts: Joi.object().pattern(Joi.string(), text).required(),
+        focus: Joi.object({ x: count.required(), y: count.required() }).allow(null).required(),
       }),
     )
     .required(),
@@ -238,6 +242,8 @@ const viewFields = {
 export const productViewBody = object<Omit<ProductView, 'name'>>(viewFields);
 export const productViews = list(object<ProductView>({ name: text.required(), ...viewFields }));
 
+const wordsFrom = Joi.valid('product', 'pattern', 'facts').required();
+
 export const productSearch = list(
   object<ProductSearch>({
     lang: text.required(),
@@ -246,7 +252,21 @@ export const productSearch = list(
     shown: Joi.object({ title: text.required(), description: text.required(), address: text.required() })
       .allow(null)
       .required(),
+    from: Joi.object({ title: wordsFrom, description: wordsFrom }).allow(null).required(),
     twin: Joi.object({ sku: text.required(), title: text.required() }).allow(null).required(),
+  }),
+);
+
+const linkLine = object<LinkLine>({
+  sku: text.required(),
+  title: text.required(),
+  live: Joi.boolean().required(),
+});
+export const linkedProducts = list(
+  object<LinkedProducts>({
+    as: Joi.valid(...LINK_KINDS).required(),
+    links: Joi.array().items(linkLine).required(),
+    back: Joi.array().items(linkLine).required(),
   }),
 );
 

@@ -1,4 +1,4 @@
-import type { AisleKind, CellChange, Clause } from '@fond/core';
+import type { AisleKind, CellChange, Clause, FocusPoint, LinkKind, SearchWordsFrom, Texts } from '@fond/core';
 
 /** A product as lists of the desk show it. */
 export interface ProductLine {
@@ -208,6 +208,10 @@ export interface SheetPicture {
   hash: string | null;
   width: number;
   height: number;
+  /** What it shows in words, by language. */
+  alts: Texts;
+  /** What of it stays in view where it is cropped; null for its middle. */
+  focus: FocusPoint | null;
 }
 
 /** A price that no longer holds, in currency units. */
@@ -247,6 +251,8 @@ export interface ProductSearch {
   description: string;
   /** As a page of results would show it; null while shoppers don't see the product. */
   shown: { title: string; description: string; address: string } | null;
+  /** Whose words these are: its own, what its plan makes of all products, or its name and description. */
+  from: Readonly<Record<'title' | 'description', SearchWordsFrom>> | null;
   /** Another product whose page has the same title. */
   twin: { sku: string; title: string } | null;
 }
@@ -255,6 +261,28 @@ export interface SearchWordsInput {
   lang: string;
   title: string;
   description: string;
+}
+
+/** A product that is linked to another one. */
+export interface LinkLine {
+  sku: string;
+  title: string;
+  /** Whether shoppers see it. */
+  live: boolean;
+}
+
+/** Article numbers of what a product is linked to, in order. */
+export interface LinkInput {
+  as: LinkKind;
+  skus: readonly string[];
+}
+
+/** What a product is linked to by hand, in order, and what is linked to it. */
+export interface LinkedProducts {
+  as: LinkKind;
+  links: readonly LinkLine[];
+  /** Those that are linked to it, whether or not it is linked to them. */
+  back: readonly LinkLine[];
 }
 
 /** What names a product, a category, a tag or a collection. */

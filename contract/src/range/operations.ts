@@ -1,16 +1,16 @@
 import Joi from 'joi';
 import { list, object } from '../schema/typed';
 import type { DraftAt } from '../plan/types';
-import type { RangeInput } from './types';
+import type { PatternQuestion, RangeInput } from './types';
 import type { BenchModel, RangeRule } from '@fond/core';
 import type { Operation } from '../operation';
 import { planDocumentSchema } from '../plan/schema';
-import { relatedRangeSchema, savedRuleSchema, sku } from '../clause/schema';
+import { productRangeSchema, savedRuleSchema, sku } from '../clause/schema';
 import { edition, changes } from '../edition/shapes';
 import { badgeReport } from '../badge/shapes';
 import { facetAdvice } from '../facet/shapes';
 import { address, anything, planId, text, version } from '../schema/basics';
-import { productWhy, sieve, storedRange } from './shapes';
+import { patternCheck, productWhy, sieve, storedRange } from './shapes';
 
 const rangeName = Joi.string().trim().min(1).max(80).required();
 
@@ -115,7 +115,7 @@ export const RANGE_OPERATIONS = {
     summary: 'What each clause of a range does in an aisle, and what would help where nothing is left',
     access: 'signed-in',
     free: true,
-    body: object<{ rule: RangeRule; address: string }>({ rule: relatedRangeSchema.required(), address }),
+    body: object<{ rule: RangeRule; address: string }>({ rule: productRangeSchema.required(), address }),
     status: 200,
     answer: sieve,
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],
@@ -175,5 +175,21 @@ export const RANGE_OPERATIONS = {
     status: 200,
     answer: badgeReport,
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],
+  },
+  explainPatterns: {
+    method: 'post',
+    path: '/api/explain/patterns',
+    summary: 'What a draft tells search engines of its products: which titles are too long, or double',
+    access: 'signed-in',
+    free: true,
+    body: object<PatternQuestion>({
+      plan: planDocumentSchema.required(),
+      lang: Joi.string()
+        .pattern(/^[a-z]{2}$/, 'a language of two letters')
+        .required(),
+    }),
+    status: 200,
+    answer: patternCheck,
+    problems: ['bad-input', 'not-ready'],
   },
 } as const satisfies Record<string, Operation>;

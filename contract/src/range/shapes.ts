@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { object } from '../schema/typed';
-import type { Sieve } from '@fond/core';
+import type { PatternCheck, Sieve } from '@fond/core';
 import type { ProductWhy, StoredRange } from './types';
 import { anything, count, named, text, time, version } from '../schema/basics';
 import { savedRuleSchema } from '../clause/schema';
@@ -69,5 +69,25 @@ export const storedRange = object<StoredRange>({
   updatedBy: text.required(),
   usedIn: Joi.array()
     .items(Joi.object({ plan: named.required(), aside: Joi.boolean().required() }))
+    .required(),
+});
+
+const both = Joi.object({ title: count.required(), description: count.required() });
+
+export const patternCheck = object<PatternCheck>({
+  products: count.required(),
+  own: both.required(),
+  long: both.required(),
+  twins: count.required(),
+  unknown: Joi.array().items(text).required(),
+  examples: Joi.array()
+    .items(
+      Joi.object({
+        sku: text.required(),
+        title: text.required(),
+        description: text.required(),
+        fault: Joi.valid('long-title', 'long-description', 'twin').required(),
+      }),
+    )
     .required(),
 });

@@ -1,4 +1,4 @@
-import type { RangeRule, Placed, RangeAnswer, SavedRange } from '@fond/core';
+import type { PlanDocument, RangeRule, Placed, RangeAnswer, SavedRange } from '@fond/core';
 
 /** Why a product is on a shelf and where, or why not. */
 export interface ProductWhy extends RangeAnswer {
@@ -35,4 +35,10 @@ export interface RangeUse {
 export interface RangeInput {
   name: string;
   rule: RangeRule;
+}
+
+/** A draft whose words for search engines are looked at, in a language. */
+export interface PatternQuestion {
+  plan: PlanDocument;
+  lang: string;
 }

@@ -116,3 +116,6 @@ export const PRODUCT_ROOT = '/products';
 
 /** Path of a product's page under the shop's root. */
 export const productPath = (slug: string): string => `${PRODUCT_ROOT}/${slug}`;
+
+/** Where all that is said of a product is read, and more is written. */
+export const reviewsPath = (slug: string): string => `${productPath(slug)}/reviews`;

@@ -1,5 +1,5 @@
 import { badgesOf, type Badge, type BadgeSet } from '../badge/badges';
-import type { AttributeValue } from '../catalogue/rows';
+import type { AttributeValue, FocusPoint } from '../catalogue/rows';
 import type { Lang } from '../text/texts';
 import { textIn } from '../text/texts';
 import { Keep } from '../catalogue/keep';
@@ -23,6 +23,10 @@ export interface CardImage {
   /** Pixels of the original. */
   width: number;
   height: number;
+  /** What it shows, in words; left out where nobody has said it, and where its name stands beside it. */
+  alt?: string;
+  /** What of it stays in view where it is cropped; left out for its middle. */
+  focus?: FocusPoint;
 }
 
 /** What an element shows of a product. */
@@ -235,7 +239,8 @@ export function cardOf(
   const price = snapshot.price.numbers[p];
   const was = snapshot.was[p];
   const images: CardImage[] = [];
-  for (const { hash, width, height } of snapshot.images[p]) if (hash) images.push({ hash, width, height });
+  for (const { hash, width, height, focus } of snapshot.images[p])
+    if (hash) images.push({ hash, width, height, ...(focus && { focus }) });
   const parts: CardPart[] = [];
   let at = 0;
   for (const element of elements) {

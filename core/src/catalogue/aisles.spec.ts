@@ -11,6 +11,7 @@ import { FRAME, NOW, product } from '../testing/catalogues';
 import { aislesOf } from './aisles';
 import type { CatalogueFrame, FreePageRow } from './rows';
 import { snapshotOf } from './snapshotBuilder';
+import { USUAL_PRODUCT_PAGE } from '../plan/productPage';
 
 const page = (change: Partial<FreePageRow> = {}): FreePageRow => ({
   id: 7,
@@ -34,7 +35,7 @@ const plan = (id: string, ...include: ReachRule[]): Plan => ({
   kind: 'page',
   rank: 0,
   fixtures: startingFixtures([], []),
-  related: null,
+  productPage: USUAL_PRODUCT_PAGE,
   look: USUAL_LOOK,
   badges: USUAL_BADGES,
   css: '',

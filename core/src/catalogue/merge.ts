@@ -134,6 +134,7 @@ export function* merging(
   const descriptions = yield* lists(before.descriptions, delta.descriptions);
   const currencies = yield* lists(before.currencies, delta.currencies);
   const images = yield* lists(before.images, delta.images);
+  const links = yield* lists(before.links, delta.links);
   const [featured, inStock] = [bits('featured'), bits('inStock')];
   yield;
   const [ids, mainCategory] = [yield* wholes('ids'), yield* wholes('mainCategory')];
@@ -154,6 +155,7 @@ export function* merging(
     descriptions,
     currencies,
     images,
+    links,
     price,
     was,
     created,

@@ -1,4 +1,4 @@
-import type { Clause } from '../clause/rule';
+import type { Clause, LinkKind } from '../clause/rule';
 import type { Lang, Texts } from '../text/texts';
 
 /** What a filterable or printable property of products is made of. */
@@ -76,6 +76,10 @@ export interface ImageRow {
   hash: string | null;
   width: number;
   height: number;
+  /** What it shows, in words; left out where nobody has said it. */
+  alts?: Texts;
+  /** What of it stays in view where it is cropped; left out for its middle. */
+  focus?: FocusPoint;
 }
 
 /** A collection, made by hand or by rule. */
@@ -130,7 +134,12 @@ export interface ProductRow {
   collections: readonly number[];
   attributes: Readonly<Record<string, AttributeValue>>;
   images: readonly ImageRow[];
+  /** Article numbers of other products, in an order of choice; none where it isn't given. */
+  links?: ProductLinks | null;
 }
+
+/** What somebody has linked a product to, by why. */
+export type ProductLinks = Readonly<Record<LinkKind, readonly string[]>>;
 
 /** What search engines are told of a product, where it differs from its name and description. */
 export interface SearchWords {

@@ -10,7 +10,7 @@ import {
   type NumberColumn,
   type ValueColumn,
 } from './columns';
-import { type AttributeRow, type CatalogueFrame, type ImageRow } from './rows';
+import { type AttributeRow, type CatalogueFrame, type ImageRow, type ProductLinks } from './rows';
 import { textIn, type Lang, type Texts } from '../text/texts';
 import type { Bitset } from './sets';
 
@@ -32,6 +32,8 @@ export interface Snapshot {
   descriptions: readonly Texts[];
   currencies: readonly string[];
   images: readonly (readonly ImageRow[])[];
+  /** Null for products that are linked to nothing. */
+  links: readonly (ProductLinks | null)[];
   /** Cents; NaN where missing. */
   price: NumberColumn;
   was: Float64Array;

@@ -3,7 +3,15 @@ import { aislesOf, type Aisle, type AisleMap } from './aisles';
 import { newLineage } from './keep';
 import { countable } from './countable';
 import { numberColumn, ValueColumnBuilder, type ColumnValue, type FacetColumn } from './columns';
-import type { AttributeRow, AttributeValue, CatalogueFrame, DayFigures, ImageRow, ProductRow } from './rows';
+import type {
+  AttributeRow,
+  AttributeValue,
+  CatalogueFrame,
+  DayFigures,
+  ImageRow,
+  ProductLinks,
+  ProductRow,
+} from './rows';
 import type { Texts } from '../text/texts';
 import { own } from '../text/own';
 import { ended, STRIDE } from './steps';
@@ -50,6 +58,7 @@ export class SnapshotBuilder {
     descriptions: Texts[];
     currencies: string[];
     images: (readonly ImageRow[])[];
+    links: (ProductLinks | null)[];
     price: number[];
     was: number[];
     created: number[];
@@ -69,6 +78,7 @@ export class SnapshotBuilder {
     descriptions: [],
     currencies: [],
     images: [],
+    links: [],
     price: [],
     was: [],
     created: [],
@@ -105,6 +115,7 @@ export class SnapshotBuilder {
     rows.descriptions.push(row.descriptions);
     rows.currencies.push(row.currency);
     rows.images.push(row.images);
+    rows.links.push(row.links ?? null);
     rows.price.push(row.price ?? NaN);
     rows.was.push(row.was ?? NaN);
     rows.created.push(row.created ?? NaN);
@@ -202,6 +213,7 @@ export class SnapshotBuilder {
     const descriptions = yield* lists(rows.descriptions);
     const currencies = yield* lists(rows.currencies);
     const images = yield* lists(rows.images);
+    const links = yield* lists(rows.links);
     const created = yield* floats(rows.created);
     const changed = yield* floats(rows.changed);
     const sold = yield* floats(rows.sold);
@@ -223,6 +235,7 @@ export class SnapshotBuilder {
       descriptions,
       currencies,
       images,
+      links,
       price,
       was,
       created,

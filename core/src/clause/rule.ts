@@ -1,5 +1,9 @@
 import type { Lang } from '../text/texts';
 
+/** Why one product is linked to another: both are used together, or the other does as well. */
+export type LinkKind = 'with' | 'instead';
+export const LINK_KINDS: readonly LinkKind[] = ['with', 'instead'];
+
 /** Where a range takes its products from, before any clause. */
 export type RangeSource =
   /** Follows the aisle it stands in; in category aisles with what is below or not, by the main category or by any. */
@@ -9,6 +13,8 @@ export type RangeSource =
   | { kind: 'named'; skus: readonly string[] }
   /** What has most in common with the product whose page it is; nothing on other pages. */
   | { kind: 'related' }
+  /** What is linked by hand to the product whose page it is; nothing on other pages. */
+  | { kind: 'linked'; as: LinkKind }
   /** What a saved range shows. */
   | { kind: 'saved'; range: string };
 

@@ -17,7 +17,8 @@ export const ACCOUNT_PATH = '/account';
 /** Where shoppers see what they have put aside. */
 export const CART_PATH = '/cart';
 
-const plainFrame = (
+/** What stands around a page that no plan makes, as the house plan looks. */
+export const plainFrame = (
   snapshot: Snapshot,
   edition: Edition,
   asked: string | undefined,
@@ -70,7 +71,7 @@ export const composeAccount = (
   snapshot: Snapshot,
   edition: Edition,
   asked: string | undefined,
-  account: Pick<AccountModel, 'shopper' | 'fault' | 'demo'>,
+  account: Pick<AccountModel, 'shopper' | 'fault' | 'demo' | 'back'>,
 ): AccountModel => ({
   kind: 'account',
   frame: plainFrame(snapshot, edition, asked, ACCOUNT_PATH, (lang) => wordsIn(lang).account),

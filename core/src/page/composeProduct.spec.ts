@@ -3,7 +3,8 @@ import { editionFrom } from '../plan/edition';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { housePlan } from '../plan/housePlan';
-import type { Plan, RelatedShelf } from '../plan/plan';
+import { productShelf, USUAL_PRODUCT_PAGE, type ProductShelf } from '../plan/productPage';
+import type { RangeRule } from '../clause/rule';
 import type { Clause } from '../clause/rule';
 import { composeMissing } from './composePlain';
 import { composeProduct } from './composeProduct';
@@ -85,43 +86,68 @@ describe('the shelf below a product', () => {
   );
   const shop = snapshotOf(FRAME, rows);
   const house = housePlan(shop, 'House');
-  const below = (related: Plan['related'], slug = 'pan-1', lang?: string) =>
-    composeProduct(shop, editionFrom(1, { documents: [{ ...house, related }], ranges: [] }), slug, lang, NOW)!
-      .related;
-  const nearest: RelatedShelf = { heading: {}, range: { source: { kind: 'related' }, clauses: [] }, most: 4 };
+  const below = (shelves: readonly ProductShelf[], slug = 'pan-1', lang?: string) => {
+    const plan = { ...house, productPage: { ...USUAL_PRODUCT_PAGE, shelves } };
+    return composeProduct(shop, editionFrom(1, { documents: [plan], ranges: [] }), slug, lang, NOW)!.shelves;
+  };
+  const nearest = productShelf(
+    'related',
+    { kind: 'related' },
+    {
+      range: { source: { kind: 'related' }, clauses: [] },
+    },
+  );
+  const ids = (...shelves: ProductShelf[]): number[][] =>
+    below(shelves).map(({ cards }) => cards.map(({ id }) => id));
 
   it('shows the nearest first, never the product itself, and no more than the plan says', () => {
-    const ids = (shelf: Plan['related']): number[] | undefined => below(shelf)?.cards.map(({ id }) => id);
-    expect(ids(nearest)).toEqual([2, 3]);
-    expect(ids({ ...nearest, most: 1 })).toEqual([2]);
+    // The third is sold out, so it would stand behind one that can be bought.
+    expect(ids(nearest)).toEqual([[2, 3]]);
+    expect(ids({ ...nearest, most: 1 })).toEqual([[2]]);
     const inStock: Clause = { kind: 'stock', states: ['in'] };
-    expect(ids({ ...nearest, range: { source: { kind: 'related' }, clauses: [inStock] } })).toEqual([2]);
+    expect(ids({ ...nearest, range: { source: { kind: 'related' }, clauses: [inStock] } })).toEqual([[2]]);
   });
 
-  it('follows the order of the plan’s shelf where another range is chosen', () => {
-    const whole: RelatedShelf = {
-      ...nearest,
-      range: { source: { kind: 'catalogue' }, clauses: [] },
-      most: 2,
-    };
-    // Newest first: the higher the number, the older.
-    expect(below(whole)!.cards.map(({ id }) => id)).toEqual([2, 3]);
-    expect(
-      below({
-        ...whole,
-        range: { source: { kind: 'named', skus: [rows[3].sku, rows[0].sku] }, clauses: [] },
-      })!.cards.map(({ id }) => id),
-    ).toEqual([4]);
+  it('has an order of its own where its products have none', () => {
+    const levels = [{ key: 'newest' as const, reversed: false }];
+    const range: RangeRule = { source: { kind: 'catalogue' }, clauses: [] };
+    // The higher the number, the older; sold out stands last.
+    expect(ids({ ...nearest, range, levels, most: 2 })).toEqual([[2, 4]]);
+    const named: RangeRule = { source: { kind: 'named', skus: ['P-4', 'P-1', 'P-2'] }, clauses: [] };
+    expect(ids({ ...nearest, range: named })).toEqual([[4, 2]]);
+  });
+
+  it('shows what somebody has linked to the product, in their order, and nothing where nothing is', () => {
+    const linked = snapshotOf(
+      FRAME,
+      rows.map((row) =>
+        row.id === 1 ? { ...row, links: { with: ['P-4', 'P-gone', 'P-2', 'P-1'], instead: ['P-3'] } } : row,
+      ),
+    );
+    const at = (slug: string) =>
+      composeProduct(
+        linked,
+        editionFrom(1, { documents: [house], ranges: [] }),
+        slug,
+        'en',
+        NOW,
+      )!.shelves.map(({ id, heading, cards }) => [id, heading, ...cards.map((card) => card.sku)]);
+    // What may be taken instead is sold out, and the house plan's shelves want what can be bought.
+    expect(at('pan-1')).toEqual([
+      ['goes-with', 'Goes well with it', 'P-4', 'P-2'],
+      ['related', 'Close to this one', 'P-2'],
+    ]);
+    expect(at('pan-2').map(([id]) => id)).toEqual(['related']);
   });
 
   it('has the plan’s heading in the page’s language, or the shop’s own words', () => {
     const headed = { ...nearest, heading: { en: 'More copper' } };
-    expect(below(headed)!.heading).toBe('More copper');
-    expect(below(headed, 'pan-1', 'fr')!.heading).toBe('Dans le même esprit');
+    expect(below([headed])[0].heading).toBe('More copper');
+    expect(below([{ ...nearest, heading: {} }], 'pan-1', 'fr')[0].heading).toBe('Dans le même esprit');
   });
 
   it('is not there where nothing is related, or the plan wants none', () => {
-    expect(below(nearest, 'pan-4')).toBeNull();
-    expect(below(null)).toBeNull();
+    expect(below([nearest], 'pan-4')).toEqual([]);
+    expect(below([])).toEqual([]);
   });
 });

@@ -1,28 +1,31 @@
-import { badgesFor, type BadgeSet } from '../badge/badges';
-import { cardOf } from '../card/card';
-import { plainText, shorten } from '../text/plainText';
-import { drawCard } from '../card/drawn';
-import type { Aisle } from '../catalogue/aisles';
-import { textIn, type Lang } from '../text/texts';
-import { countOf, holds, type Bitset } from '../catalogue/sets';
+import { badgesFor } from '../badge/badges';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
-import { cardGaps, cardRooms, PAGE_ROOMS, sizesOf } from '../layout/room';
 import { USUAL_LOOK } from '../look/look';
-import { permutationOf, windowOf } from '../order/order';
-import type { Edition, Plan, RelatedShelf, Shelf } from '../plan/plan';
+import { usual } from '../plan/housePlan';
+import type { Aisle } from '../catalogue/aisles';
+import { shelfOf, type Edition, type Plan } from '../plan/plan';
+import { USUAL_PRODUCT_PAGE, type GallerySettings } from '../plan/productPage';
 import { choosePlan } from '../plan/reach';
-import { runRange } from '../range/range';
-import { nearestTo } from '../range/related';
-import type { RangeContext } from '../clause/rule';
-import { productPath } from '../address/address';
-import { sortingOf } from './shelfModel';
-import type { ProductModel, RelatedModel } from './pageModel';
+import type { RangeContext, RangeRule } from '../clause/rule';
+import { productPath, reviewsPath } from '../address/address';
+import { dateIn } from '../text/days';
+import type { Lang } from '../text/texts';
+import { atEachWidth } from '../width/widths';
+import { promotionModel, type FrameContext } from './frameModels';
+import type { GalleryModel, ProductModel, PromotionModel, ReviewModel, ReviewsModel } from './pageModel';
 import { productFacts } from './productFacts';
+import { searchWordsOf } from './searchWords';
 import { wordsIn } from '../words/words';
 import { shopFrameOf, trailOf } from './shopFrame';
 import { hrefOf, linkTo, plainState } from '../address/link';
 
-/** The page of one product; null where no product has this slug. */
+const NO_REVIEWS: KeptReviews = { total: 0, shown: [] };
+
+/**
+ * The page of one product; null where no product has this slug.
+ *
+ * @param reviews Those that stand, the latest first; null where they can't be read for the moment.
+ */
 export function composeProduct(
   snapshot: Snapshot,
   edition: Edition,
@@ -30,24 +33,30 @@ export function composeProduct(
   asked: string | undefined,
   now: number,
   zone = 'UTC',
+  reviews: KeptReviews | null = NO_REVIEWS,
 ): ProductModel | null {
   const p = snapshot.bySlug.get(slug);
   if (p === undefined) return null;
   const lang = languageOf(snapshot, asked);
-  const category = snapshot.aisles.byKey.get(`category:${snapshot.mainCategory[p]}`) ?? null;
+  const category = mainAisle(snapshot, p);
   const path = productPath(slug);
   const aisle = category ?? snapshot.aisles.byKey.get('front')!;
-  const plan = choosePlan(edition.plans, aisle).winner?.plan ?? null;
+  const plan = planOfProduct(snapshot, edition, p);
   const context: RangeContext = { now, ranges: edition.ranges, zone };
   const badges = plan && badgesFor(snapshot, plan.badges, context);
   const facts = productFacts(snapshot, p, badges, lang);
-  const words = searchWordsOf(snapshot, p, lang);
+  const words = searchWordsOf(snapshot, plan, p, lang);
+  const page = plan?.productPage ?? USUAL_PRODUCT_PAGE;
   return {
     ...facts,
     kind: 'product',
     plan: plan && { id: plan.id, name: plan.name },
-    related:
-      plan && badges && relatedModel(snapshot, aisle, plan, p, { ...context, product: p }, badges, lang),
+    gallery: galleryModel(page.gallery),
+    shelves:
+      plan && badges
+        ? shelfModels({ snapshot, aisle, plan, lang, context: { ...context, product: p }, badges })
+        : [],
+    reviews: page.reviews ? reviewsModel(snapshot, slug, reviews, lang, zone) : null,
     frame: shopFrameOf(snapshot, {
       lang,
       edition: edition.number,
@@ -56,13 +65,8 @@ export function composeProduct(
       badges: plan?.badges ?? null,
       styled: plan,
       state: plainState(path, lang),
-      title: words.title || facts.title,
-      description:
-        words.description ||
-        shorten(plainText(facts.description), 155) ||
-        [facts.title, category && textIn(category.titles, lang, snapshot.frame.languages), facts.price?.text]
-          .filter(Boolean)
-          .join(' · '),
+      title: words.title,
+      description: words.description,
       kind: 'product',
       image: facts.images.at(0) ?? null,
       canonical: hrefOf(snapshot, path, lang),
@@ -73,59 +77,71 @@ export function composeProduct(
   };
 }
 
-/**
- * What search engines are told of a product in place of its name and description; empty where nothing is said. A language
- * without words of its own has none: those of another one would stand beside a name in this one.
- */
-function searchWordsOf(snapshot: Snapshot, p: number, lang: Lang): { title: string; description: string } {
-  const { titles = {}, descriptions = {} } = snapshot.frame.searchWords?.get(snapshot.ids[p]) ?? {};
-  return {
-    title: Object.hasOwn(titles, lang) ? titles[lang] : '',
-    description: Object.hasOwn(descriptions, lang) ? descriptions[lang] : '',
-  };
+/** The aisle of a product's main category; null where it is in none. */
+const mainAisle = ({ aisles, mainCategory }: Snapshot, p: number): Aisle | null =>
+  aisles.byKey.get(`category:${mainCategory[p]}`) ?? null;
+
+const plansKept = new WeakMap<Edition, Map<string, Plan | null>>();
+
+/** The plan that makes a product's page: that of its main category, of the front for a product in none. */
+export function planOfProduct(snapshot: Snapshot, edition: Edition, p: number): Plan | null {
+  const aisle = mainAisle(snapshot, p) ?? snapshot.aisles.byKey.get('front')!;
+  let plans = plansKept.get(edition);
+  if (!plans) plansKept.set(edition, (plans = new Map()));
+  // The aisle's ancestors decide as well, and a category may move without a new edition.
+  const line: string[] = [];
+  for (let at: Aisle | null = aisle; at; at = at.parent) line.push(at.key);
+  const key = line.join(' ');
+  let plan = plans.get(key);
+  if (plan === undefined) plans.set(key, (plan = choosePlan(edition.plans, aisle).winner?.plan ?? null));
+  return plan;
 }
 
-/** The plan's shelf below a product; null where it has none, or nothing to put there. */
-function relatedModel(
-  snapshot: Snapshot,
-  aisle: Aisle,
-  { fixtures, related, look }: Plan,
-  p: number,
-  context: RangeContext,
-  badges: BadgeSet,
-  lang: Lang,
-): RelatedModel | null {
-  const shelf = fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf');
-  if (!related || !shelf) return null;
-  const { bits } = runRange(snapshot, aisle, related.range, context);
-  const places = inOrder(snapshot, aisle, shelf, related, bits, context, lang)
-    .filter((other) => other !== p)
-    .slice(0, related.most);
-  if (!places.length) return null;
-  const columns = { wide: 4, medium: 2, narrow: 2 };
-  return {
-    heading: related.heading[lang] || wordsIn(lang).related,
-    cards: places.map((other) => cardOf(snapshot, other, shelf.card, badges, lang)),
-    columns,
-    gap: cardGaps(PAGE_ROOMS, columns, shelf.gap),
-    drawn: drawCard(shelf, { colours: look.colours, lang, frame: snapshot.frame }),
-    pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), look.breakpoints),
-  };
+/** The shelves below a product, those that have something to show. */
+function shelfModels(frame: FrameContext): PromotionModel[] {
+  const { plan, lang } = frame;
+  const own = shelfOf(plan);
+  return plan.productPage.shelves.flatMap((shelf) => {
+    const model = promotionModel(frame, { ...usual(shelf.id), ...shelf, type: 'promotion' }, own);
+    return model ? [{ ...model, heading: model.heading || headingOf(shelf.range, lang) }] : [];
+  });
 }
 
-/** The nearest first where the range is what is related; else as the plan sorts its shelf. */
-function inOrder(
+/** The shop's own words over a shelf that has none. */
+function headingOf({ source }: RangeRule, lang: Lang): string {
+  const words = wordsIn(lang);
+  return source.kind === 'linked' ? words.linked[source.as] : words.related;
+}
+
+/** How the pictures stand where no plan says it. */
+const galleryModel = ({ side, thumbnails, zoom }: GallerySettings): GalleryModel => ({
+  side,
+  thumbnails: atEachWidth(thumbnails),
+  zoom,
+});
+
+/** What shoppers say of a product, as it is kept: the latest, of how many. */
+export interface KeptReviews {
+  total: number;
+  shown: readonly (Omit<ReviewModel, 'date' | 'written'> & { at: number })[];
+}
+
+/** @param kept Null where it can't be read for the moment. */
+export function reviewsModel(
   snapshot: Snapshot,
-  aisle: Aisle,
-  shelf: Shelf,
-  { range, most }: RelatedShelf,
-  bits: Bitset,
-  context: RangeContext,
+  slug: string,
+  kept: KeptReviews | null,
   lang: Lang,
-): number[] {
-  if (range.source.kind === 'related')
-    return [...nearestTo(snapshot, context.product!)].filter((other) => holds(bits, other));
-  const sorting = sortingOf({ ...shelf, range }, 'recommended', aisle, context);
-  // One more, as the product itself may be among them.
-  return [...windowOf(bits, countOf(bits), permutationOf(snapshot, sorting, lang, context), 0, most + 1)];
+  zone: string,
+): ReviewsModel {
+  return {
+    href: hrefOf(snapshot, reviewsPath(slug), lang),
+    total: kept?.total ?? 0,
+    shown: (kept?.shown ?? []).map(({ at, ...review }) => ({
+      ...review,
+      written: new Date(at).toISOString(),
+      date: dateIn(lang, zone, at),
+    })),
+    away: kept === null,
+  };
 }

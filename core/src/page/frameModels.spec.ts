@@ -13,6 +13,7 @@ import type { Fixture } from '../plan/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { composePage } from './composePage';
 import { eachFixture, shelfModelOf, type FixtureModel } from './pageModel';
+import { USUAL_PRODUCT_PAGE } from '../plan/productPage';
 
 const PICTURE = { hash: 'f'.repeat(32), width: 800, height: 900 };
 /** Of the aisle's own picture. */
@@ -42,7 +43,7 @@ const ask = (fixtures: readonly Fixture[], path = '/cookware', lang = 'en') =>
           kind: 'page',
           rank: 0,
           fixtures,
-          related: null,
+          productPage: USUAL_PRODUCT_PAGE,
           look: USUAL_LOOK,
           badges: USUAL_BADGES,
           css: '',

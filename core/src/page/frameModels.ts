@@ -36,13 +36,13 @@ import {
 import { atEachWidth } from '../width/widths';
 import type { Sorting } from '../order/sorting';
 import type { Fixture, Plan, Shelf } from '../plan/plan';
-import { namedOrder, runRange } from '../range/range';
+import { namedOrder, orderOfProduct, runRange } from '../range/range';
 import type { RangeContext } from '../clause/rule';
-import type { FixtureModel, FramePicture, NavigationItem, TileModel } from './pageModel';
+import type { FixtureModel, FramePicture, NavigationItem, PromotionModel, TileModel } from './pageModel';
 import type { LinkModel } from '../address/link';
 import { navigationOf } from './shopFrame';
 import { hrefOf } from '../address/link';
-import type { Bitset } from '../catalogue/sets';
+import { holds, type Bitset } from '../catalogue/sets';
 import { wordsIn } from '../words/words';
 
 /** What the fixtures of the frame are made from. */
@@ -233,13 +233,20 @@ export function promotionModel(
   frame: FrameContext,
   promotion: Of<PromotionSettings>,
   shelf: Shelf | undefined,
-): FixtureModel | null {
+): PromotionModel | null {
   const { snapshot, aisle, plan, lang, context } = frame;
   const { bits, count } = runRange(snapshot, aisle, promotion.range, context);
   const elements = promotion.card ?? shelf?.card;
   const face = promotion.face ?? shelf?.face ?? USUAL_FACE;
   if (!count || !elements) return null;
-  const places = firstOf(frame, promotion, bits, count, promotion.most);
+  // One more, as the product whose page it is may be among them, and never stands beside itself.
+  const own = context.product;
+  const places = Array.from(
+    firstOf(frame, promotion, bits, count, promotion.most + (own === undefined ? 0 : 1)),
+  )
+    .filter((p) => p !== own)
+    .slice(0, promotion.most);
+  if (!places.length) return null;
   const { id, form, columns, gap, autoplay, arrows, dots, loop } = promotion;
   const rooms = roomsOf(plan.fixtures, promotion);
   const drawn = drawCard(
@@ -251,7 +258,7 @@ export function promotionModel(
       lines: isLines(form),
     },
   );
-  const cards = Array.from(places, (p) => cardOf(snapshot, p, elements, frame.badges, lang));
+  const cards = places.map((p) => cardOf(snapshot, p, elements, frame.badges, lang));
   return {
     id,
     type: 'promotion',
@@ -277,7 +284,7 @@ export const promotionSorting = (
   context: RangeContext,
 ): Sorting => ({ levels, lift: [], sink: [], soldOutLast: true, named: namedOrder(range, aisle, context) });
 
-/** The first products of a range, in an order. */
+/** The first products of a range, in an order; those of the product on the page have one of their own. */
 function firstOf(
   { snapshot, aisle, lang, context }: Omit<FrameContext, 'plan' | 'badges'>,
   { range, levels }: Pick<PromotionSettings, 'range' | 'levels'>,
@@ -285,6 +292,14 @@ function firstOf(
   count: number,
   most: number,
 ): ArrayLike<number> {
+  const own = levels[0]?.key === 'named' ? orderOfProduct(snapshot, range, context) : null;
+  if (own) {
+    const within = (levels[0].reversed ? own.toReversed() : own).filter((p) => holds(bits, p));
+    const [there, soldOut] = [true, false].map((wanted) =>
+      within.filter((p) => holds(snapshot.inStock, p) === wanted),
+    );
+    return [...there, ...soldOut].slice(0, most);
+  }
   const sorting = promotionSorting({ range, levels }, aisle, context);
   return windowOf(bits, count, permutationOf(snapshot, sorting, lang, context), 0, most);
 }

@@ -1,6 +1,6 @@
 import type { LinkModel } from '../address/link';
 import type { DrawnBadge } from '../badge/rule';
-import type { Card, CardImage } from '../card/card';
+import type { Card, CardImage, Stars } from '../card/card';
 import type { DrawnCard } from '../card/drawn';
 import type { Cart } from '../cart/cart';
 import type { AisleKind } from '../catalogue/aisles';
@@ -16,9 +16,11 @@ import type {
   SpotlightSettings,
   TilePlace,
 } from '../plan/fixtures';
+import type { GallerySettings } from '../plan/productPage';
 import type { Paging, PanelSettings, ShelfSettings } from '../plan/plan';
 import type { Lang } from '../text/texts';
 import type { PerWidth, WidthName } from '../width/widths';
+import type { OwnReview, ReviewFault, ReviewWish } from '../review/wish';
 import type { ProductFacts } from './productFacts';
 
 export interface NavigationItem extends LinkModel {
@@ -230,6 +232,9 @@ export interface ShopFrame {
   edition: number;
 }
 
+/** A shelf beside an aisle's own, or below a product. */
+export type PromotionModel = Extract<FixtureModel, { type: 'promotion' }>;
+
 /** A listing page, complete: the shop renders it, the API answers it, the desk counts it. */
 export interface PageModel {
   kind: 'listing';
@@ -250,7 +255,7 @@ export interface PageModel {
   malformed: readonly { path: string; message: string }[];
 }
 
-/** Other products on a product's page. */
+/** Other products on a plain page. */
 export interface RelatedModel {
   heading: string;
   cards: readonly Card[];
@@ -260,11 +265,66 @@ export interface RelatedModel {
   drawn: DrawnCard;
 }
 
+export interface GalleryModel {
+  side: GallerySettings['side'];
+  thumbnails: PerWidth<number>;
+  zoom: boolean;
+}
+
+/** A review that stands, as shoppers read it. */
+export interface ReviewModel {
+  id: number;
+  /** 1 to 5. */
+  stars: number;
+  title: string;
+  text: string;
+  /** As its shopper is called. */
+  by: string;
+  /** When, in UTC as ISO 8601, and as the page's language writes it. */
+  written: string;
+  date: string;
+  /** Tag of the language that it is written in. */
+  lang: Lang;
+  /** The shop's own answer; empty for none. */
+  answer: string;
+}
+
+/** What shoppers say of a product: the latest, of how many. */
+export interface ReviewsModel {
+  /** Where one is written. */
+  href: string;
+  total: number;
+  shown: readonly ReviewModel[];
+  /** They can't be read for the moment. */
+  away: boolean;
+}
+
+/** All that is said of a product, and what the shopper who looks says of it. */
+export interface ReviewsPageModel {
+  kind: 'reviews';
+  frame: ShopFrame;
+  product: { title: string; href: string; image: CardImage | null; rating: Stars | null };
+  reviews: ReviewsModel;
+  /** From 1, of how many. */
+  page: number;
+  pages: number;
+  /** Where the signed-in shopper's name is told; null where nobody is. */
+  shopper: string | null;
+  own: OwnReview | null;
+  /** Letters that fit. */
+  most: { title: number; text: number };
+  /** Why what was sent can't be kept, and what it was. */
+  fault: { kind: ReviewFault | 'too-many'; wish: ReviewWish } | null;
+}
+
 export interface ProductModel extends ProductFacts {
   kind: 'product';
   /** The plan of the product's main category; null where no plan serves it. */
   plan: { id: string; name: string } | null;
-  related: RelatedModel | null;
+  gallery: GalleryModel;
+  shelves: readonly PromotionModel[];
+  /** What shoppers say of it; null where the plan shows none of it. */
+  reviews: ReviewsModel | null;
   frame: ShopFrame;
   trail: readonly LinkModel[];
 }
@@ -283,6 +343,8 @@ export interface AccountModel {
   shopper: string | null;
   /** The email or the password was wrong, or too often. */
   fault: 'refused' | 'too-many' | null;
+  /** Where the shopper came from, as a path of the shop; they are led back there. */
+  back: string | null;
   /** What signs the demo shopper in. */
   demo: { email: string; password: string } | null;
 }
@@ -328,7 +390,14 @@ export interface BenchModel {
   coverage: readonly Coverage[];
 }
 
-export type ShopModel = PageModel | ProductModel | MissingModel | AccountModel | CartModel | BenchModel;
+export type ShopModel =
+  | PageModel
+  | ProductModel
+  | MissingModel
+  | AccountModel
+  | CartModel
+  | BenchModel
+  | ReviewsPageModel;
 
 /** All fixtures of a page, those within containers too, in the order in which they are read. */
 export function* eachFixture(fixtures: readonly FixtureModel[]): Generator<FixtureModel> {

@@ -9,6 +9,7 @@ import type { Fixture, Paging } from '../plan/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { composePage } from './composePage';
 import { shelfModelOf, type PageModel, type ShelfModel } from './pageModel';
+import { USUAL_PRODUCT_PAGE } from '../plan/productPage';
 
 const editionWith = (paging: Paging, size: number) =>
   editionFrom(1, {
@@ -19,7 +20,7 @@ const editionWith = (paging: Paging, size: number) =>
         name: 'House',
         reach: { include: [{ kind: 'everything' }], exclude: [] },
         rank: 0,
-        related: null,
+        productPage: USUAL_PRODUCT_PAGE,
         look: USUAL_LOOK,
         badges: USUAL_BADGES,
         css: '',

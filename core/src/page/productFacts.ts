@@ -70,7 +70,12 @@ export function productFacts(
     price: Number.isNaN(price) ? null : moneyOf(price, snapshot.currencies[p], lang),
     was: was > price ? moneyOf(was, snapshot.currencies[p], lang) : null,
     badges: badges ? badgesOf(snapshot, p, badges, lang) : [],
-    images: snapshot.images[p].flatMap(({ hash, width, height }) => (hash ? [{ hash, width, height }] : [])),
+    images: snapshot.images[p].flatMap(({ hash, alts, focus, ...size }) => {
+      const alt = alts && textIn(alts, lang, languages);
+      return hash
+        ? [{ hash, width: size.width, height: size.height, ...(alt && { alt }), ...(focus && { focus }) }]
+        : [];
+    }),
     rating: starsOf(snapshot, p, lang),
     stock: stockWord(snapshot.stock[p], lang),
     pieces: piecesOf(snapshot, p),

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import { flattened, withCampaign, withoutCampaign, type CampaignLayer, type Layers } from './campaigns';
 import type { Plan } from './plan';
+import { USUAL_PRODUCT_PAGE } from './productPage';
 
 const plan = (id: string, name: string): Plan => ({
   id,
@@ -12,7 +13,7 @@ const plan = (id: string, name: string): Plan => ({
   kind: 'page',
   rank: 0,
   fixtures: [],
-  related: null,
+  productPage: USUAL_PRODUCT_PAGE,
   look: USUAL_LOOK,
   badges: USUAL_BADGES,
   css: '',

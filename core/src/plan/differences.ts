@@ -33,6 +33,7 @@ const NAMED_LISTS: Readonly<Record<string, (item: Fields) => string>> = {
   columns: ({ id }) => String(id),
   tabs: ({ id }) => String(id),
   rules: ({ id }) => String(id),
+  shelves: ({ id }) => String(id),
   card: ({ element, attribute }) =>
     typeof attribute === 'string' ? `${String(element)}:${attribute}` : String(element),
 };

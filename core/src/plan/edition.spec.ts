@@ -7,6 +7,7 @@ import { startingFixtures, usual } from './housePlan';
 import { USUAL_PROMOTION } from './fixtures';
 import { basedOn } from './inherit';
 import type { EditionContent, Fixture, Plan, PlanDocument } from './plan';
+import { USUAL_PRODUCT_PAGE } from './productPage';
 
 const planOf = (id: string, fixtures: readonly Fixture[], kind: Plan['kind'] = 'page'): Plan => ({
   id,
@@ -14,7 +15,7 @@ const planOf = (id: string, fixtures: readonly Fixture[], kind: Plan['kind'] = '
   name: id,
   reach: { include: kind === 'page' ? [{ kind: 'everything' }] : [], exclude: [] },
   rank: 0,
-  related: null,
+  productPage: USUAL_PRODUCT_PAGE,
   look: USUAL_LOOK,
   badges: USUAL_BADGES,
   css: '',

@@ -20,8 +20,8 @@ export const editionFrom = (number: number, { documents, ranges }: EditionConten
 
 /** The ids of the saved ranges that a plan's shelves show, and those that its links to parts say. */
 export const rangesOfPlan = (plan: Plan): string[] =>
-  [...plan.fixtures.flatMap(rangesOf), ...(plan.related ? [plan.related.range] : [])].flatMap(({ source }) =>
-    source.kind === 'saved' ? [source.range] : [],
+  [...plan.fixtures.flatMap(rangesOf), ...plan.productPage.shelves.map(({ range }) => range)].flatMap(
+    ({ source }) => (source.kind === 'saved' ? [source.range] : []),
   );
 
 function rangesOf(fixture: Fixture): readonly RangeRule[] {

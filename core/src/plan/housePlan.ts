@@ -1,6 +1,7 @@
 import type { Snapshot } from '../catalogue/snapshot';
 import { USUAL_GAP, USUAL_LAYOUT, USUAL_NAVIGATION } from './fixtures';
-import type { FacetChoice, Fixture, PanelSettings, Plan, RelatedShelf, Paging } from './plan';
+import type { FacetChoice, Fixture, PanelSettings, Plan, Paging } from './plan';
+import { USUAL_PRODUCT_PAGE } from './productPage';
 import { SORT_KEYS, sortChoice, type ShelfOrder } from '../order/sorting';
 import { cardElement, USUAL_FACE } from '../card/design';
 import { USUAL_BADGES } from '../badge/rule';
@@ -27,13 +28,6 @@ export const USUAL_PANEL: Omit<PanelSettings, 'facets'> = {
   clearAll: true,
   counts: true,
   hideDead: true,
-};
-
-/** The nearest four of what can be bought. */
-export const USUAL_RELATED: RelatedShelf = {
-  heading: {},
-  range: { source: { kind: 'related' }, clauses: [{ kind: 'stock', states: ['in', 'low'] }] },
-  most: 4,
 };
 
 /** Featured first, then the newest, with everything for shoppers to choose from. */
@@ -113,7 +107,7 @@ export function housePlan(snapshot: Snapshot, name: string): Plan {
       [...snapshot.facets.keys()].map((key, at) => facetChoice(key, at < 5)),
       onCards.map((attribute) => attribute.key),
     ),
-    related: USUAL_RELATED,
+    productPage: USUAL_PRODUCT_PAGE,
     look: USUAL_LOOK,
     badges: USUAL_BADGES,
     css: '',

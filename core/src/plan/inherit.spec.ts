@@ -18,6 +18,7 @@ import {
   standingAlone,
 } from './inherit';
 import type { HeirDocument, Plan, PlanDocument, PlanHead, Shelf } from './plan';
+import { USUAL_PRODUCT_PAGE } from './productPage';
 
 const head = (id: string): PlanHead => ({
   id,
@@ -29,7 +30,7 @@ const head = (id: string): PlanHead => ({
 const whole = (id: string): Plan => ({
   ...head(id),
   fixtures: startingFixtures([], []),
-  related: null,
+  productPage: USUAL_PRODUCT_PAGE,
   look: USUAL_LOOK,
   badges: USUAL_BADGES,
   css: '',

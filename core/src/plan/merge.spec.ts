@@ -5,6 +5,7 @@ import { startingFixtures } from './housePlan';
 import { USUAL_GAP } from './fixtures';
 import { mergePlans } from './merge';
 import type { Fixture, Plan, Shelf } from './plan';
+import { USUAL_PRODUCT_PAGE } from './productPage';
 
 const before: Plan = {
   id: 'p',
@@ -13,7 +14,7 @@ const before: Plan = {
   kind: 'page',
   rank: 0,
   fixtures: startingFixtures([], []),
-  related: null,
+  productPage: USUAL_PRODUCT_PAGE,
   look: USUAL_LOOK,
   badges: USUAL_BADGES,
   css: '',

@@ -10,6 +10,7 @@ import { USUAL_PROMOTION } from './fixtures';
 import { basedOn, documentsBy, resolvePlan } from './inherit';
 import { cutLoose, linkFor, linkOf, partFixtures, partsNamedIn, partsOf, withoutPart } from './parts';
 import type { Fixture, Plan } from './plan';
+import { USUAL_PRODUCT_PAGE } from './productPage';
 
 const ALL: RangeRule = { source: { kind: 'catalogue' }, clauses: [] };
 const ON_SALE: RangeRule = { source: { kind: 'catalogue' }, clauses: [{ kind: 'sale' }] };
@@ -36,7 +37,7 @@ const made = (id: string, kind: Plan['kind'], fixtures: readonly Fixture[]): Pla
   reach: { include: kind === 'page' ? [{ kind: 'everything' }] : [], exclude: [] },
   rank: 0,
   fixtures,
-  related: null,
+  productPage: USUAL_PRODUCT_PAGE,
   look: USUAL_LOOK,
   badges: USUAL_BADGES,
   css: '',

@@ -7,6 +7,7 @@ import type { Look } from '../look/look';
 import type { ShelfOrder } from '../order/sorting';
 import type { Difference } from './differences';
 import type { FixtureLayout, FrameFixture, ShelfForm, Slot } from './fixtures';
+import type { ProductPage } from './productPage';
 import type { Stepped } from '../width/widths';
 import type { Condition } from './shownWhen';
 
@@ -136,15 +137,6 @@ export type FixtureOf<T extends FixtureType> = Extract<Fixture, { type: T }>;
 export type Shelf = FixtureOf<'shelf'>;
 export type FacetPanel = FixtureOf<'facets'>;
 
-/** What stands below a product, on the pages of the products whose main category the plan serves. */
-export interface RelatedShelf {
-  /** Own words in place of the shop's, per language. */
-  heading: Texts;
-  range: RangeRule;
-  /** At most so many products. */
-  most: number;
-}
-
 export type PlanKind = 'page' | 'part';
 
 /** What a plan says of itself, and no base can say for it. */
@@ -161,7 +153,7 @@ export interface PlanHead {
 /** What pages are made of; a plan may take all of it, or most, from its base. */
 export interface PlanBody {
   fixtures: readonly Fixture[];
-  related: RelatedShelf | null;
+  productPage: ProductPage;
   /** The named values that it is drawn with; the house plan’s are the shop’s. */
   look: Look;
   /** What cards say in a corner of their picture. */
@@ -182,9 +174,9 @@ export const headOf = ({ id, kind, name, reach, rank }: PlanHead): PlanHead => (
 });
 
 /** What a plan says that another one could say for it. */
-export const bodyOf = ({ fixtures, related, look, badges, css }: PlanBody): PlanBody => ({
+export const bodyOf = ({ fixtures, productPage, look, badges, css }: PlanBody): PlanBody => ({
   fixtures,
-  related,
+  productPage,
   look,
   badges,
   css,

@@ -5,6 +5,7 @@ import { startingFixtures, usual } from './housePlan';
 import { USUAL_TILES } from './fixtures';
 import type { EditionContent, Fixture, Plan } from './plan';
 import { referencesIn, translated } from './portable';
+import { USUAL_PRODUCT_PAGE } from './productPage';
 
 const plan: Plan = {
   id: 'p',
@@ -28,7 +29,7 @@ const plan: Plan = {
     ];
     return { ...fixture, range: { source: { kind: 'catalogue' }, clauses } };
   }),
-  related: null,
+  productPage: USUAL_PRODUCT_PAGE,
   look: USUAL_LOOK,
   badges: USUAL_BADGES,
   css: '',

@@ -6,9 +6,10 @@ import { editionFrom, withDrafts, withoutPlans, withRange } from './edition';
 import { AISLE_KINDS, aislesOf, type Aisle } from '../catalogue/aisles';
 import { FRAME } from '../testing/catalogues';
 import { changedAisles, choosePlan, specificity, overlapsOf } from './reach';
-import { startingFixtures, usual, USUAL_RELATED } from './housePlan';
+import { startingFixtures, usual } from './housePlan';
 import type { RangeRule } from '../clause/rule';
 import type { Plan, ReachRule } from './plan';
+import { productShelf, USUAL_PRODUCT_PAGE } from './productPage';
 
 const aisles = aislesOf({
   ...FRAME,
@@ -28,7 +29,7 @@ const plan = (id: string, ...include: ReachRule[]): Plan => ({
   kind: 'page',
   rank: 0,
   fixtures: [],
-  related: null,
+  productPage: USUAL_PRODUCT_PAGE,
   look: USUAL_LOOK,
   badges: USUAL_BADGES,
   css: '',
@@ -72,7 +73,7 @@ const plansArbitrary = fc
       kind: 'page',
       rank,
       fixtures: [],
-      related: null,
+      productPage: USUAL_PRODUCT_PAGE,
       look: USUAL_LOOK,
       badges: USUAL_BADGES,
       css: '',
@@ -208,13 +209,12 @@ describe('overlapsOf', () => {
 describe('withoutPlans', () => {
   it('takes plans out with the ranges that only they used, and leaves no heir without a base', () => {
     const rule: RangeRule = { source: { kind: 'catalogue' }, clauses: [] };
-    const related = {
-      heading: {},
-      most: 4,
-      range: { source: { kind: 'saved' as const, range: 'offers' }, clauses: [] },
+    const productPage = {
+      ...USUAL_PRODUCT_PAGE,
+      shelves: [productShelf('offers', { kind: 'saved', range: 'offers' })],
     };
     const edition = editionFrom(1, {
-      documents: [house, { ...plan('pans', EVERYTHING), related }],
+      documents: [house, { ...plan('pans', EVERYTHING), productPage }],
       ranges: [{ id: 'offers', name: 'Offers', rule }],
     });
     expect(withoutPlans(edition, ['pans'])).toMatchObject({ documents: [{ id: 'house' }], ranges: [] });
@@ -256,7 +256,7 @@ describe('changedAisles', () => {
     expect(changed({ look: { ...USUAL_LOOK, radius: 3 } })).toBe(2);
     expect(changed({ badges: { ...USUAL_BADGES, most: 1 } })).toBe(2);
     expect(changed({ css: 'h1 { color: red }' })).toBe(2);
-    expect(changed({ related: USUAL_RELATED })).toBe(0);
+    expect(changed({ productPage: { ...USUAL_PRODUCT_PAGE, shelves: [] } })).toBe(0);
   });
 
   it('names the aisles of every plan that shows a saved range which changed', () => {

@@ -199,7 +199,7 @@ class Designs {
       const { ranges } = this.published;
       const used = rangesOfPlan(plan).map((id) => ranges.find((range) => range.id === id)?.rule ?? null);
       // What stands below products shows on their pages alone.
-      const { related: _, ...shown } = bodyOf(plan);
+      const { productPage: _, ...shown } = bodyOf(plan);
       this.written.set(plan.id, (text = JSON.stringify([shown, used])));
     }
     return text;

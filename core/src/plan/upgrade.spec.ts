@@ -3,8 +3,9 @@ import { cardElement, USUAL_FACE } from '../card/design';
 import { READY_LOOKS, USUAL_LOOK } from '../look/look';
 import { USUAL_LAYOUT } from './fixtures';
 import { startingFixtures, usual } from './housePlan';
-import { documentsBy, resolvePlan } from './inherit';
-import { isHeir, type HeirDocument, type Plan } from './plan';
+import { documentsBy, resolveAll, resolvePlan } from './inherit';
+import { isHeir, shelfOf, type HeirDocument, type Plan } from './plan';
+import { USUAL_PRODUCT_PAGE } from './productPage';
 import { atAllWidths } from '../width/widths';
 import { upgradeContent, upgradeEdition, upgradePlan } from './upgrade';
 
@@ -51,7 +52,8 @@ const heirWith = (fixtures: object): object => ({
 describe('what earlier releases stored', () => {
   it('keeps all that it said, and has the usual for what nobody could say then', () => {
     const plan = whole(FIRST);
-    expect(plan).toMatchObject({ kind: 'page', rank: 0, related: null, look: USUAL_LOOK });
+    expect(plan).toMatchObject({ kind: 'page', rank: 0, look: USUAL_LOOK });
+    expect(plan.productPage).toEqual({ ...USUAL_PRODUCT_PAGE, shelves: [] });
     for (const { when, inside, layout } of plan.fixtures)
       expect({ when, inside, layout }).toEqual({ when: null, inside: null, layout: USUAL_LAYOUT });
     const [, navigation, facets, shelf] = plan.fixtures;
@@ -109,9 +111,49 @@ describe('what earlier releases stored', () => {
         },
       }),
     );
-    const differing = heir({ at: { related: { set: null } } });
+    const differing = heir({ at: { look: { at: { radius: { set: 3 } } } } });
     expect(upgradePlan(differing)).toEqual(differing);
     expect(isHeir(upgradePlan(heir(null)))).toBe(true);
+  });
+
+  it('puts the one shelf that stood below products behind those for what is linked', () => {
+    const range = { source: { kind: 'related' }, clauses: [] };
+    const related = { heading: { en: 'Close' }, range, most: 3 };
+    const { productPage } = whole({ ...FIRST, related });
+    expect(productPage.shelves.map(({ id, most }) => [id, most])).toEqual([
+      ['goes-with', 4],
+      ['instead', 4],
+      ['related', 3],
+    ]);
+    expect(whole({ ...FIRST, related })).not.toHaveProperty('related');
+    const named = { ...related, range: { source: { kind: 'catalogue' }, clauses: [] } };
+    // As the plan's own shelf was sorted, as it was then.
+    expect(whole({ ...FIRST, related: named }).productPage.shelves[2].levels).toEqual(
+      shelfOf(whole(FIRST))!.order.levels,
+    );
+  });
+
+  it('tells what an heir said of that shelf of the shelf in the list', () => {
+    const base = whole({
+      ...FIRST,
+      related: { heading: {}, range: { source: { kind: 'related' }, clauses: [] }, most: 4 },
+    });
+    const shelvesOf = (related: object): [string, number][] => {
+      const heir = upgradePlan({
+        id: 'h',
+        name: 'h',
+        reach: { include: [], exclude: [] },
+        base: 'house',
+        own: { at: { related } },
+      });
+      const plan = resolveAll([base, heir]).find(({ id }) => id === 'h')!;
+      return plan.productPage.shelves.map(({ id, most }) => [id, most]);
+    };
+    const linked = ['goes-with', 'instead'].map((id): [string, number] => [id, 4]);
+    expect(shelvesOf({ set: null })).toEqual([]);
+    expect(shelvesOf({ at: { most: { set: 9 } } })).toEqual([...linked, ['related', 9]]);
+    const own = { heading: {}, range: { source: { kind: 'catalogue' }, clauses: [] }, most: 2 };
+    expect(shelvesOf({ set: own })).toEqual([...linked, ['related', 2]]);
   });
 
   it('gives elements of cards the settings that they did not have, an heir’s own ones too', () => {

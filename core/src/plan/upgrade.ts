@@ -8,6 +8,7 @@ import type { RangeRule } from '../clause/rule';
 import type { Difference } from './differences';
 import type { Stepped } from '../width/widths';
 import { editionFrom } from './edition';
+import { upgradeProductPage, withProductPage, type StoredRelated } from './upgradeProductPage';
 import {
   isHeir,
   type Edition,
@@ -48,11 +49,12 @@ export function upgradePlan(stored: unknown): PlanDocument {
   const document = stored as PlanDocument;
   const kind = (document as Partial<Plan>).kind ?? 'page';
   if (isHeir(document)) return { ...document, kind, own: upgradeOwn(document.own) };
+  const { related, ...held } = document as Plan & { related?: StoredRelated | null };
   return {
-    ...document,
+    ...held,
     kind,
     rank: (document as Partial<Plan>).rank ?? 0,
-    related: (document as Partial<Plan>).related ?? null,
+    productPage: (held as Partial<Plan>).productPage ?? upgradeProductPage(related ?? null, document),
     look: upgradeLook((document as Partial<Plan>).look),
     badges: (document as Partial<Plan>).badges ?? USUAL_BADGES,
     css: (document as Partial<Plan>).css ?? '',
@@ -72,7 +74,8 @@ const upgradeLook = (look: Partial<Look> | undefined): Look => ({
 /** What an heir added is written out in full, so it is read like the fixtures of a whole plan. */
 function upgradeOwn(own: Difference | null): Difference | null {
   if (!own || !('at' in own)) return own;
-  const { fixtures, look } = own.at;
+  const { fixtures, look, related } = own.at;
+  if (related) return upgradeOwn({ at: withProductPage(own.at) });
   if (look && 'set' in look)
     return upgradeOwn({ at: { ...own.at, look: { at: differencesOf(look.set as Partial<Look>) } } });
   if (!fixtures || !('added' in fixtures)) return own;

@@ -30,7 +30,7 @@ export function runRange(
   context: RangeContext,
 ): RangeResult {
   const saved = findSavedRange(rule.source, context);
-  const of = rule.source.kind === 'related' ? (context.product ?? '') : '';
+  const of = isOfProduct(rule.source) ? (context.product ?? '') : '';
   const question = `${followsAisle(rule, context) ? aisle.key : '*'}|${of}|${context.zone ?? ''}${dayRead(context)}|${JSON.stringify(rule)}|${saved ? JSON.stringify(saved.rule) : ''}`;
   const clauses = rule.clauses
     .filter((clause) => !faultOf(snapshot, clause))
@@ -57,6 +57,8 @@ function sourceReads(
       return [snapshot.skus];
     case 'related':
       return relatedReads(snapshot);
+    case 'linked':
+      return [snapshot.links, snapshot.skus];
     case 'saved': {
       const saved = findSavedRange(source, context);
       return saved && saved.rule.source.kind !== 'saved'
@@ -117,20 +119,11 @@ export function sourceBitset(
   switch (source.kind) {
     case 'catalogue':
       return fullBitset(snapshot.size);
-    case 'named': {
-      const bits = emptyBitset(snapshot.size);
-      for (const sku of source.skus) {
-        const p = snapshot.bySku.get(sku);
-        if (p !== undefined) bits[p >>> 5] |= 1 << (p & 31);
-      }
-      return bits;
-    }
-    case 'related': {
-      const bits = emptyBitset(snapshot.size);
-      if (context.product !== undefined)
-        for (const p of nearestTo(snapshot, context.product)) bits[p >>> 5] |= 1 << (p & 31);
-      return bits;
-    }
+    case 'named':
+      return bitsetOf(snapshot, placesOf(snapshot, source.skus));
+    case 'related':
+    case 'linked':
+      return bitsetOf(snapshot, ofProduct(snapshot, source, context));
     case 'saved': {
       const saved = findSavedRange(source, context);
       return saved && saved.rule.source.kind !== 'saved'
@@ -141,6 +134,42 @@ export function sourceBitset(
       return aisleBitset(snapshot, aisle, source.below, source.main);
   }
 }
+
+/** Sources that are read for the product on whose page a range stands. */
+type OfProduct = Extract<RangeSource, { kind: 'related' | 'linked' }>;
+const isOfProduct = (source: RangeSource): source is OfProduct =>
+  source.kind === 'related' || source.kind === 'linked';
+
+/** Whether a source puts its products in an order of its own. */
+export const hasOwnOrder = (source: RangeSource): boolean => source.kind === 'named' || isOfProduct(source);
+
+/** What a product has beside it, the nearest first, or as its links were put in order; nothing on other pages. */
+const ofProduct = (
+  snapshot: Snapshot,
+  source: OfProduct,
+  { product }: RangeContext,
+): ArrayLike<number> & Iterable<number> => {
+  if (product === undefined) return [];
+  return source.kind === 'related'
+    ? nearestTo(snapshot, product)
+    : placesOf(snapshot, snapshot.links[product]?.[source.as] ?? []);
+};
+
+const placesOf = ({ bySku }: Snapshot, skus: readonly string[]): number[] =>
+  skus.flatMap((sku) => bySku.get(sku) ?? []);
+
+function bitsetOf({ size }: Snapshot, places: Iterable<number>): Bitset {
+  const bits = emptyBitset(size);
+  for (const p of places) bits[p >>> 5] |= 1 << (p & 31);
+  return bits;
+}
+
+/** The products of a range in the order of its source, where that is of the product on the page; else null. */
+export const orderOfProduct = (
+  snapshot: Snapshot,
+  { source }: RangeRule,
+  context: RangeContext,
+): readonly number[] | null => (isOfProduct(source) ? [...ofProduct(snapshot, source, context)] : null);
 
 function aisleBitset(snapshot: Snapshot, aisle: Aisle, below: boolean, main: boolean): Bitset {
   switch (aisle.kind) {

@@ -27,6 +27,10 @@ export function saySource(source: RangeSource, names: RangeNames): string {
       return 'products of the whole shop';
     case 'related':
       return 'products related to the one on the page';
+    case 'linked':
+      return source.as === 'with'
+        ? 'products that go well with the one on the page'
+        : 'products to take instead of the one on the page';
     case 'named':
       if (!source.skus.length) return 'no named products';
       return source.skus.length === 1 ? 'one named product' : `${source.skus.length} named products`;

@@ -1,4 +1,5 @@
 import type { CardField } from '../catalogue/figures';
+import type { LinkKind } from '../clause/rule';
 import type { Lang } from '../text/texts';
 import type { SortKey } from '../order/sorting';
 
@@ -9,6 +10,8 @@ export interface PageWords {
   /** “4 and up”. */
   atLeast: (rating: string) => string;
   related: string;
+  linked: Readonly<Record<LinkKind, string>>;
+  reviewsOf: (product: string) => string;
   soldOut: string;
   inStock: string;
   fewLeft: (stock: number) => string;
@@ -51,6 +54,8 @@ const EN: PageWords = {
   },
   atLeast: (rating) => `${rating} and up`,
   related: 'Close to this one',
+  linked: { with: 'Goes well with it', instead: 'Or take one of these' },
+  reviewsOf: (product) => `What shoppers say of ${product}`,
   soldOut: 'Sold out',
   inStock: 'In stock',
   fewLeft: (stock) => `Only ${stock} left`,
@@ -93,6 +98,8 @@ const FR: PageWords = {
   },
   atLeast: (rating) => `${rating} et plus`,
   related: 'Dans le même esprit',
+  linked: { with: 'Va bien avec', instead: 'Ou plutôt l’un de ceux-ci' },
+  reviewsOf: (product) => `Les avis sur ${product}`,
   soldOut: 'Épuisé',
   inStock: 'En stock',
   fewLeft: (stock) => `Plus que ${stock}`,

@@ -159,6 +159,11 @@ export const routes: Routes = [
         loadComponent: () => import('./redirect/redirectsPage').then((m) => m.RedirectsPage),
       },
       {
+        path: 'reviews',
+        title: 'Reviews · Fond Aisle',
+        loadComponent: () => import('./review/reviewsPage').then((m) => m.ReviewsPage),
+      },
+      {
         path: 'people',
         title: 'People · Fond Aisle',
         loadComponent: () => import('./person/peoplePage').then((m) => m.PeoplePage),

@@ -20,6 +20,7 @@ import { EDITS } from './migrations/016-edits';
 import { FILES_IN } from './migrations/017-filesIn';
 import { FEED } from './migrations/018-feed';
 import { SEARCH_WORDS } from './migrations/019-searchWords';
+import { LINKS } from './migrations/020-links';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -46,6 +47,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '017-filesIn', statements: FILES_IN },
   { name: '018-feed', statements: FEED },
   { name: '019-searchWords', statements: SEARCH_WORDS },
+  { name: '020-links', statements: LINKS },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

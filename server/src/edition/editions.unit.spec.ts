@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { USUAL_LOOK, AISLE_RANGE, type Plan, USUAL_BADGES } from '@fond/core';
+import { USUAL_LOOK, AISLE_RANGE, type Plan, USUAL_BADGES, USUAL_PRODUCT_PAGE } from '@fond/core';
 import { contentHash } from './editions';
 import { canonicalJson } from '../text/canonicalJson';
 
@@ -11,7 +11,7 @@ const plan = (id: string, name = id): Plan => ({
   kind: 'page',
   rank: 0,
   fixtures: [],
-  related: null,
+  productPage: USUAL_PRODUCT_PAGE,
   look: USUAL_LOOK,
   badges: USUAL_BADGES,
   css: '',
@@ -21,7 +21,7 @@ describe('the content hash of an edition', () => {
   it('depends on what the plans say, not on how they are ordered or written', () => {
     const a = plan('a');
     const shuffled = {
-      related: a.related,
+      productPage: a.productPage,
       look: a.look,
       badges: a.badges,
       css: a.css,

@@ -27,7 +27,7 @@ export function aisleChanges(snapshot: Snapshot, before: Edition, after: Edition
   }));
 }
 
-/** How many product pages would show other products below theirs. */
+/** How many product pages would look different. */
 export function changedProductPages(snapshot: Snapshot, before: Edition, after: Edition): number {
   const front = snapshot.aisles.byKey.get('front')!;
   const differs = new Map<number, boolean>();
@@ -44,11 +44,12 @@ export function changedProductPages(snapshot: Snapshot, before: Edition, after: 
   return pages;
 }
 
-/** What the plan of an aisle puts below products, with the saved range it shows, and its badges. */
+/** What the plan of an aisle makes of product pages, with the saved ranges it shows there, and its badges. */
 function onProductPages({ plans, ranges }: Edition, aisle: Aisle): string {
   const plan = choosePlan(plans, aisle).winner?.plan;
-  const related = plan?.related ?? null;
-  const source = related?.range.source;
-  const saved = source?.kind === 'saved' ? ranges.find(({ id }) => id === source.range) : null;
-  return JSON.stringify([related, saved?.rule, plan?.badges]);
+  const page = plan?.productPage ?? null;
+  const saved = page?.shelves.map(({ range: { source } }) =>
+    source.kind === 'saved' ? ranges.find(({ id }) => id === source.range)?.rule : null,
+  );
+  return JSON.stringify([page, saved, plan?.badges]);
 }

@@ -104,14 +104,18 @@ export async function composeListing(
 }
 
 /** The product page behind an address; null where none is. */
-function composeProductAt(
+async function composeProductAt(
+  host: ServingHost,
   { snapshot, zone }: ServingState,
   edition: Edition,
   { path, parameters }: ShopAddress,
-): ProductModel | null {
+): Promise<ProductModel | null> {
   if (!path.startsWith(`${PRODUCT_ROOT}/`)) return null;
   const slug = path.slice(PRODUCT_ROOT.length + 1);
-  return composeProduct(snapshot, edition, slug, parameters['lang'], pageTime(), zone);
+  const p = snapshot.bySlug.get(slug);
+  if (p === undefined) return null;
+  const reviews = await host.reviewsOf(snapshot.ids[p]);
+  return composeProduct(snapshot, edition, slug, parameters['lang'], pageTime(), zone, reviews);
 }
 
 /** What the desk's window shows: a page that a plan makes. */
@@ -121,7 +125,8 @@ export const composePreview = async (
   edition: Edition,
   address: ShopAddress,
 ): Promise<PageModel | ProductModel | null> =>
-  composeProductAt(serving, edition, address) ?? (await composeListing(host, serving, edition, address));
+  (await composeProductAt(host, serving, edition, address)) ??
+  (await composeListing(host, serving, edition, address));
 
 /** Whatever stands at an address of the shop: a listing, a product, or the page that says nothing is there. */
 export async function composeAddress(

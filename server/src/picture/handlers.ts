@@ -3,7 +3,14 @@ import type { Services } from '../services';
 import { thenServe } from '../serving/served';
 import { fetchPictures } from './fetch/fetchJob';
 import { setPictureHosts, waitingHosts } from './fetch/hosts';
-import { forgetPicture, keepPicture, pictureLibrary, pictureUses, replacePicture } from './library';
+import {
+  describePicture,
+  forgetPicture,
+  keepPicture,
+  pictureLibrary,
+  pictureUses,
+  replacePicture,
+} from './library';
 import { pictureReport } from './renditions';
 import { keepUploaded } from './uploadPicture';
 
@@ -15,6 +22,7 @@ type Own =
   | 'keepPicture'
   | 'pictureUses'
   | 'namePicture'
+  | 'describePicture'
   | 'forgetPicture'
   | 'pictureHosts'
   | 'setPictureHosts'
@@ -38,6 +46,7 @@ export const pictureHandlers = ({
     thenServe(host, keepPicture(sequelize, pictures, request.file, user.id)),
   pictureUses: ({ query }) => pictureUses(sequelize, query.source),
   namePicture: ({ body, user }) => thenServe(host, replacePicture(sequelize, pictures, body, user.id)),
+  describePicture: ({ body, user }) => thenServe(host, describePicture(sequelize, body, user.id)),
   forgetPicture: ({ query, user }) => forgetPicture(sequelize, query.source, user.id),
   pictureHosts: () => waitingHosts(sequelize),
   setPictureHosts: ({ body, user }) => setPictureHosts(sequelize, body.hosts, user.id),

@@ -5,6 +5,7 @@ import type {
   LibraryPicture,
   PictureLibrary,
   PictureUses,
+  PictureWords,
   ReplacedPicture,
 } from '@fond/contract';
 import { recordActivity } from '../activity/activity';
@@ -13,6 +14,7 @@ import { insertRows, runSql, select } from '../database/rows';
 import { inUnit } from '../database/unit';
 import { problem } from '../problem/problem';
 import type { PictureStore } from './pictures';
+import { wordsOf, type StoredWords } from './pictureWords';
 import { keepContent, keepUploaded, keptBefore } from './uploadPicture';
 
 const WINDOW = 60;
@@ -21,21 +23,46 @@ const MAX_NAME = 200;
 const USED = `(SELECT COUNT(DISTINCT product_id) FROM product_images i WHERE i.source = p.source)`;
 const SHOWN = `(SELECT COUNT(*) FROM categories c WHERE c.picture = p.source)`;
 
+const SILENT = ` AND IFNULL(JSON_UNQUOTE(JSON_EXTRACT(p.alts, ?)), '') = ''`;
+const COLUMNS = `p.source, p.hash, p.width, p.height, ${USED} AS products, ${SHOWN} AS categories, p.alts,
+  p.focus_x AS x, p.focus_y AS y`;
+
+type StoredPicture = Omit<LibraryPicture, 'alts' | 'focus'> & StoredWords;
+
+const pictureOf = ({ alts, x, y, ...picture }: StoredPicture): LibraryPicture => ({
+  ...picture,
+  ...wordsOf({ alts, x, y }),
+});
+
+async function readPicture(
+  sequelize: Sequelize,
+  source: string,
+  transaction: Transaction,
+): Promise<LibraryPicture> {
+  const [row] = await select<StoredPicture>(
+    sequelize,
+    `SELECT ${COLUMNS} FROM pictures p WHERE p.source = ?`,
+    [source],
+    transaction,
+  );
+  return pictureOf(row);
+}
+
 /** A window of the library by name. */
 export async function pictureLibrary(
   sequelize: Sequelize,
-  { q = '', unused, from = 0 }: { q?: string; unused?: '1'; from?: number },
+  { q = '', unused, silent, from = 0 }: { q?: string; unused?: '1'; silent?: string; from?: number },
 ): Promise<PictureLibrary> {
   const like = `%${q.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
-  const where = `FROM pictures p WHERE p.source LIKE ?${unused ? ` AND ${USED} = 0 AND ${SHOWN} = 0` : ''}`;
-  const [{ total }] = await select<{ total: number }>(sequelize, `SELECT COUNT(*) AS total ${where}`, [like]);
-  const pictures = await select<LibraryPicture>(
+  const where = `FROM pictures p WHERE p.source LIKE ?${unused ? ` AND ${USED} = 0 AND ${SHOWN} = 0` : ''}${silent ? SILENT : ''}`;
+  const asked = [like, ...(silent ? [`$.${silent}`] : [])];
+  const [{ total }] = await select<{ total: number }>(sequelize, `SELECT COUNT(*) AS total ${where}`, asked);
+  const pictures = await select<StoredPicture>(
     sequelize,
-    `SELECT p.source, p.hash, p.width, p.height, ${USED} AS products, ${SHOWN} AS categories ${where}
-      ORDER BY p.source LIMIT ${WINDOW} OFFSET ?`,
-    [like, from],
+    `SELECT ${COLUMNS} ${where} ORDER BY p.source LIMIT ${WINDOW} OFFSET ?`,
+    [...asked, from],
   );
-  return { total, pictures };
+  return { total, pictures: pictures.map(pictureOf) };
 }
 
 /**
@@ -110,7 +137,7 @@ export const keepNamed = (
     if (waiting.length)
       await noteCatalogueChange(sequelize, 'product', transaction, { products: waiting.map(({ id }) => id) });
     if (categories.length) await noteCatalogueChange(sequelize, 'category', transaction);
-    return { ...kept, source, products: waiting.length, categories: categories.length };
+    return readPicture(sequelize, source, transaction);
   });
 
 /** Who shows a picture. */
@@ -160,6 +187,45 @@ export async function replacePicture(
     return { picture: await keepNamed(sequelize, source, kept, userId), before };
   });
 }
+
+/**
+ * Says what a picture shows and what of it stays in view, for all products that show it.
+ *
+ * @throws {Problem} `not-found` where there is no such picture.
+ */
+export const describePicture = (
+  sequelize: Sequelize,
+  { source, alts, focus }: PictureWords & { source: string },
+  userId: number,
+): Promise<LibraryPicture> =>
+  inUnit(sequelize, async (transaction) => {
+    const said = Object.fromEntries(
+      Object.entries(alts).flatMap(([lang, text]) => (text.trim() ? [[lang, text.trim()]] : [])),
+    );
+    const [known] = await select<{ source: string }>(
+      sequelize,
+      'SELECT source FROM pictures WHERE source = ? FOR UPDATE',
+      [source],
+      transaction,
+    );
+    if (!known) throw problem('not-found', 'There is no such picture any more.');
+    await runSql(
+      sequelize,
+      'UPDATE pictures SET alts = ?, focus_x = ?, focus_y = ? WHERE source = ?',
+      [Object.keys(said).length ? JSON.stringify(said) : null, focus?.x ?? null, focus?.y ?? null, source],
+      transaction,
+    );
+    const shown = await select<{ id: number }>(
+      sequelize,
+      'SELECT DISTINCT product_id AS id FROM product_images WHERE source = ?',
+      [source],
+      transaction,
+    );
+    await recordActivity({ userId, action: 'edit', subject: `picture:${source.slice(0, 100)}` }, transaction);
+    if (shown.length)
+      await noteCatalogueChange(sequelize, 'product', transaction, { products: shown.map(({ id }) => id) });
+    return readPicture(sequelize, source, transaction);
+  });
 
 /** Takes a picture that nothing shows out of the library. */
 export const forgetPicture = (sequelize: Sequelize, source: string, userId: number): Promise<void> =>

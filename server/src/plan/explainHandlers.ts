@@ -1,5 +1,13 @@
 import type { DraftAt } from '@fond/contract';
-import { composeBench, type Aisle, type Plan, type RangeContext, type Snapshot } from '@fond/core';
+import {
+  checkingPatterns,
+  composeBench,
+  languageOf,
+  type Aisle,
+  type Plan,
+  type RangeContext,
+  type Snapshot,
+} from '@fond/core';
 import { explainBadges } from '../explain/explainBadges';
 import type { ServingHost } from '../serving/servingHost';
 import type { Handlers } from '../http/handler';
@@ -9,8 +17,9 @@ import type { Services } from '../services';
 import { pageTime, readAddress } from '../page/compose';
 import { aisleAt, explainFacets, explainProduct } from '../explain/explain';
 import { rangeContext } from '../page/rangeContext';
+import { inTurns } from '../turns';
 
-type Own = 'explainProduct' | 'explainFacets' | 'explainBadges' | 'previewCard';
+type Own = 'explainProduct' | 'explainFacets' | 'explainBadges' | 'explainPatterns' | 'previewCard';
 
 /** What a draft comes to in an aisle, without being stored. */
 export const explainHandlers = ({ host }: Services): Handlers<Own> => ({
@@ -26,6 +35,11 @@ export const explainHandlers = ({ host }: Services): Handlers<Own> => ({
   explainBadges: async ({ body }) => {
     const { snapshot, aisle, plan, context } = await drafted(host, body);
     return explainBadges(snapshot, aisle, plan, context);
+  },
+  explainPatterns: async ({ body }) => {
+    const { snapshot, beneath } = host.serving();
+    const { edition, plan } = await draftedEdition(beneath, [body.plan]);
+    return inTurns(checkingPatterns(snapshot, edition, plan.id, languageOf(snapshot, body.lang)));
   },
   previewCard: async ({ body }) => {
     const { snapshot, aisle, plan, context } = await drafted(host, body);

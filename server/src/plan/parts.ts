@@ -10,6 +10,7 @@ import {
   USUAL_LOOK,
   type Plan,
   USUAL_BADGES,
+  USUAL_PRODUCT_PAGE,
 } from '@fond/core';
 import type { ServingState } from '../serving/servingHost';
 import { inUnit } from '../database/unit';
@@ -75,7 +76,7 @@ export async function createPart(
     reach: { include: [], exclude: [] },
     rank: 0,
     fixtures,
-    related: null,
+    productPage: USUAL_PRODUCT_PAGE,
     look: USUAL_LOOK,
     badges: USUAL_BADGES,
     css: '',

@@ -1,6 +1,6 @@
 import type { Sequelize } from 'sequelize';
 import { recordActivity } from '../activity/activity';
-import { select } from '../database/rows';
+import { runSql, select } from '../database/rows';
 import { inUnit } from '../database/unit';
 import { problem } from '../problem/problem';
 import { shopSettings } from '../setting/shopSettings';
@@ -54,6 +54,15 @@ export function createProduct(
       attributes: [...(model?.attributes ?? [])].map(([id, values]) => ({ key: String(id), id, values })),
     };
     await writeChanges(sequelize, [change], stored, currency, transaction);
+    if (model)
+      await runSql(
+        sequelize,
+        `INSERT INTO product_links (product_id, kind, position, other_id)
+          SELECT made.id, kind, position, other_id FROM product_links
+            JOIN products made ON made.sku = ? WHERE product_id = ?`,
+        [sku, model.id],
+        transaction,
+      );
     await recordActivity(
       { userId, action: 'create', subject: `product:${sku}`, detail: { title, from } },
       transaction,

@@ -10,6 +10,7 @@ import { bulkEdit, tryBulkEdit } from './bulkEdit';
 import { chooseExport } from './chooseExport';
 import { createProduct } from './createProduct';
 import { deleteProduct, productUses } from './deleteProduct';
+import { linkProducts, readLinks } from './links';
 import { editProducts, listEdits, undoEdit } from './edits';
 import { lookUpProducts, pickProducts, setFeatured } from './productList';
 import { matchArchive, takeArchive } from './pictures/takeArchive';
@@ -35,6 +36,8 @@ type Own =
   | 'productUses'
   | 'deleteProduct'
   | 'productSearch'
+  | 'productLinks'
+  | 'linkProducts'
   | 'saySearch'
   | 'exportProducts'
   | 'tryBulkEdit'
@@ -73,6 +76,9 @@ export const productHandlers = ({ sequelize, host, imports, ...services }: Servi
     await thenServe(host, saySearch(sequelize, params.sku, body, user.id));
     return new ToldAfterwards(() => productSearch(sequelize, host.serving(), params.sku));
   },
+  productLinks: ({ params }) => readLinks(sequelize, params.sku),
+  linkProducts: ({ params, body, user }) =>
+    thenServe(host, linkProducts(sequelize, params.sku, body, user.id)),
   productPlaces: ({ params }) => productPlaces(host.serving(), params.sku),
   createProduct: ({ body, user }) => createProduct(sequelize, body, user.id),
   keepArchive: async ({ request: { file }, body }) => {

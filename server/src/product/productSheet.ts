@@ -1,5 +1,5 @@
 import type { Sequelize } from 'sequelize';
-import type { ProductPlace, ProductSheet, SheetPicture } from '@fond/contract';
+import type { PictureWords, ProductPlace, ProductSheet, SheetPicture } from '@fond/contract';
 import {
   aisleProducts,
   choosePlan,
@@ -16,6 +16,7 @@ import { select } from '../database/rows';
 import { explainProduct } from '../explain/explain';
 import { readStored } from '../catalogue/import/stored';
 import { pageTime } from '../page/compose';
+import { wordsOf, type StoredWords } from '../picture/pictureWords';
 import { rangeContext } from '../page/rangeContext';
 import { problem } from '../problem/problem';
 import type { ServingState } from '../serving/servingHost';
@@ -58,13 +59,16 @@ const inUnits = (cents: number | null): number | null => (cents === null ? null 
 
 async function picturesOf(sequelize: Sequelize, sources: readonly string[]): Promise<SheetPicture[]> {
   if (!sources.length) return [];
-  const rows = await select<SheetPicture>(
+  const rows = await select<Omit<SheetPicture, keyof PictureWords> & StoredWords>(
     sequelize,
-    'SELECT source, hash, width, height FROM pictures WHERE source IN (?)',
+    'SELECT source, hash, width, height, alts, focus_x AS x, focus_y AS y FROM pictures WHERE source IN (?)',
     [sources],
   );
-  const known = new Map(rows.map((row) => [row.source, row]));
-  return sources.map((source) => known.get(source) ?? { source, hash: null, width: 0, height: 0 });
+  const known = new Map(
+    rows.map(({ alts, x, y, ...row }) => [row.source, { ...row, ...wordsOf({ alts, x, y }) }]),
+  );
+  const none = { hash: null, width: 0, height: 0, alts: {}, focus: null };
+  return sources.map((source) => known.get(source) ?? { source, ...none });
 }
 
 /** Every aisle that a product is in, with its place on the aisle's own shelf. */

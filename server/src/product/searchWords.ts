@@ -1,12 +1,20 @@
 import type { Sequelize } from 'sequelize';
 import type { ProductSearch, SearchWordsInput } from '@fond/contract';
-import { composeProduct, productPath, textIn, titleInShop, type Snapshot } from '@fond/core';
+import {
+  composeProduct,
+  planOfProduct,
+  productPath,
+  searchWordsOf,
+  titleInShop,
+  type Edition,
+  type Snapshot,
+} from '@fond/core';
 import { recordActivity } from '../activity/activity';
 import { noteCatalogueChange } from '../database/catalogueChanges';
 import { insertRows, runSql, select } from '../database/rows';
 import { inUnit } from '../database/unit';
 import { pageTime } from '../page/compose';
-import { problem } from '../problem/problem';
+import { productId } from './productId';
 import type { ServingState } from '../serving/servingHost';
 
 /** What search engines are told of a product in each language, and how they would show its page. */
@@ -15,7 +23,7 @@ export async function productSearch(
   { snapshot, edition, zone }: ServingState,
   sku: string,
 ): Promise<ProductSearch[]> {
-  const id = await idOf(sequelize, sku);
+  const id = await productId(sequelize, sku);
   const rows = await select<SearchWordsInput>(
     sequelize,
     'SELECT lang, title, description FROM product_search_texts WHERE product_id = ?',
@@ -32,28 +40,22 @@ export async function productSearch(
       description: page.frame.meta.description,
       address: productPath(slug!),
     };
-    return { lang, title, description, shown, twin: p === undefined ? null : twinOf(snapshot, p, lang) };
+    if (p === undefined) return { lang, title, description, shown, from: null, twin: null };
+    const plan = planOfProduct(snapshot, edition, p);
+    const { from } = searchWordsOf(snapshot, plan, p, lang);
+    return { lang, title, description, shown, from, twin: twinOf(snapshot, edition, p, lang) };
   });
 }
 
 /** Another product whose page has the same title in a language. */
-function twinOf(snapshot: Snapshot, p: number, lang: string): ProductSearch['twin'] {
-  const { languages, searchWords } = snapshot.frame;
-  const titleOf = (q: number): string => {
-    const titles = searchWords?.get(snapshot.ids[q])?.titles ?? {};
-    return (Object.hasOwn(titles, lang) && titles[lang]) || textIn(snapshot.titles[q], lang, languages);
-  };
+function twinOf(snapshot: Snapshot, edition: Edition, p: number, lang: string): ProductSearch['twin'] {
+  const titleOf = (q: number): string =>
+    searchWordsOf(snapshot, planOfProduct(snapshot, edition, q), q, lang).title;
   const title = titleOf(p);
   for (let q = 0; q < snapshot.size; q++)
     if (q !== p && titleOf(q) === title)
       return { sku: snapshot.skus[q], title: titleInShop(snapshot, snapshot.titles[q]) };
   return null;
-}
-
-async function idOf(sequelize: Sequelize, sku: string): Promise<number> {
-  const [row] = await select<{ id: number }>(sequelize, 'SELECT id FROM products WHERE sku = ?', [sku]);
-  if (!row) throw problem('not-found', `There is no product “${sku.slice(0, 64)}”.`);
-  return row.id;
 }
 
 /** Says what search engines are told; nothing said hands it back to name and description. */
@@ -64,7 +66,7 @@ export const saySearch = (
   userId: number,
 ): Promise<void> =>
   inUnit(sequelize, async (transaction) => {
-    const id = await idOf(sequelize, sku);
+    const id = await productId(sequelize, sku, transaction);
     if (title || description)
       await insertRows(
         sequelize,

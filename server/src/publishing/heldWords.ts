@@ -119,6 +119,13 @@ const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
   importGroups: (_, { categories, tags, attributes, collections }) =>
     `take over a file of ${categories.length} categories, ${tags.length} tags, ${attributes.length} attributes and ${collections.length} collections`,
   saySearch: ({ sku }) => `say what search engines are told of ${quote(sku)}`,
+  describePicture: (_, { source }) => `change the words of the picture ${quote(source)}`,
+  linkProducts: ({ sku }, { as, skus }) =>
+    `say that ${skus.length} ${skus.length === 1 ? 'product' : 'products'} ${as === 'with' ? 'go well with' : 'may be taken instead of'} ${sku}`,
+  decideReviews: (_, { ids, state }) =>
+    `${{ standing: 'let', down: 'take down', waiting: 'hold back' }[state]} ${ids.length === 1 ? 'a review' : `${ids.length} reviews`}${state === 'standing' ? ' stand' : ''}`,
+  answerReview: (_, { answer }) =>
+    answer ? `answer a review: ${quote(answer.slice(0, 80))}` : 'take an answer to a review away',
   takeArchive: () => 'give products the pictures of an archive',
   changeSettings: (_, body) => `change the shop: ${Object.entries(body).map(settingWords).join(', ')}`,
 };

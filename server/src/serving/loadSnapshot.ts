@@ -11,6 +11,8 @@ import {
   type FreePageRow,
   type GroupRow,
   type ImageRow,
+  type LinkKind,
+  type ProductLinks,
   type ProductRow,
   type ShopFace,
   type Snapshot,
@@ -160,8 +162,8 @@ async function readFrame(read: Read, faults: RowFaults): Promise<CatalogueFrame>
   const categories = await read<
     Omit<CategoryRow, 'titles' | 'descriptions' | 'picture'> & ImageRow & FocusPoint
   >(
-    `SELECT id, parent_id AS parent, slug, position, colour, hash, width, height, focus_x AS x, focus_y AS y
-      FROM categories LEFT JOIN pictures ON source = picture ORDER BY id`,
+    `SELECT id, parent_id AS parent, slug, position, colour, hash, width, height, categories.focus_x AS x,
+        categories.focus_y AS y FROM categories LEFT JOIN pictures ON source = picture ORDER BY id`,
   );
   for (const { id, slug } of unreachable(categories))
     faults.tell(
@@ -339,14 +341,28 @@ async function readProducts(
   const tags = await lists('product_tags', 'tag_id');
   const collections = await lists('product_collections', 'collection_id');
   const images = grouped(
-    await read<ImageRow & { id: number }>(
+    await read<Required<Pick<ImageRow, 'hash' | 'width' | 'height'>> & StoredWords & { id: number }>(
       `SELECT product_id AS id, hash, CAST(IFNULL(width, 0) AS SIGNED) AS width,
-          CAST(IFNULL(height, 0) AS SIGNED) AS height
+          CAST(IFNULL(height, 0) AS SIGNED) AS height, alts, focus_x AS x, focus_y AS y
         FROM product_images LEFT JOIN pictures USING (source)
         WHERE ${within} ORDER BY product_id, position`,
       span,
     ),
-    ({ hash, width, height }): ImageRow => ({ hash, width, height }),
+    ({ hash, width, height, alts, x, y }): ImageRow => ({
+      hash,
+      width,
+      height,
+      ...(alts && { alts }),
+      ...(x !== null && y !== null && { focus: { x, y } }),
+    }),
+  );
+  const linked = grouped(
+    await read<{ id: number; kind: LinkKind; sku: string }>(
+      `SELECT product_id AS id, kind, sku FROM product_links JOIN products ON products.id = other_id
+        WHERE ${within} ORDER BY product_id, kind, position`,
+      span,
+    ),
+    ({ kind, sku }) => ({ kind, sku }),
   );
   const attributed = grouped(
     await read<{ id: number; attribute: number; value: string }>(
@@ -392,8 +408,24 @@ async function readProducts(
       ),
     ),
     images: images.get(row.id) ?? [],
+    links: linksOf(linked.get(row.id)),
   }));
 }
+
+/** What somebody has said of a picture. */
+interface StoredWords {
+  alts: Texts | null;
+  x: number | null;
+  y: number | null;
+}
+
+const linksOf = (links: readonly { kind: LinkKind; sku: string }[] | undefined): ProductLinks | null =>
+  links
+    ? {
+        with: links.flatMap(({ kind, sku }) => (kind === 'with' ? [sku] : [])),
+        instead: links.flatMap(({ kind, sku }) => (kind === 'instead' ? [sku] : [])),
+      }
+    : null;
 
 function grouped<T extends { id: number }, V>(rows: readonly T[], value: (row: T) => V): Map<number, V[]> {
   const map = new Map<number, V[]>();

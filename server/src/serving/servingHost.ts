@@ -10,6 +10,7 @@ import {
   sortingOf,
   withRuleCollections,
   type Edition,
+  type KeptReviews,
   type Lang,
   type OrderChoice,
   type SearchMatches,
@@ -23,6 +24,7 @@ import { followChanges } from './followChanges';
 import { loadSnapshot } from './loadSnapshot';
 import { RowFaults } from './rowFaults';
 import { SearchIndexes } from './searchIndexes';
+import { standingReviews } from './standingReviews';
 import { problem } from '../problem/problem';
 
 /** What the shop is served from at one moment: one catalogue and one edition. */
@@ -46,6 +48,10 @@ const SILENCE = 3_000;
 const CATCH_UP = 5_000;
 /** … and so long while what a large file changed is read, which takes as long as it takes. */
 const CATCH_UP_BESIDE = 150;
+/** Reviews on a product's own page; the others have a page of theirs. */
+const REVIEWS_ON_PAGE = 6;
+/** A page waits so long, in milliseconds, for what is said of its product. */
+const REVIEWS_PATIENCE = 300;
 /** In steps of so many milliseconds. */
 const PATIENCE = 50;
 
@@ -85,6 +91,25 @@ export class ServingHost {
 
   get databaseAway(): boolean {
     return this.away;
+  }
+
+  /** What shoppers say of a product; null where the database doesn't tell in time, as the page is quick without it. */
+  async reviewsOf(product: number): Promise<KeptReviews | null> {
+    if (this.away) return null;
+    let tooLong: NodeJS.Timeout | undefined;
+    try {
+      return await Promise.race([
+        standingReviews(this.sequelize, product, REVIEWS_ON_PAGE),
+        new Promise<null>((resolve) => {
+          tooLong = setTimeout(resolve, REVIEWS_PATIENCE, null);
+        }),
+      ]);
+    } catch (error) {
+      this.log.warn({ err: error, product }, 'A page is shown without what shoppers say of its product');
+      return null;
+    } finally {
+      clearTimeout(tooLong);
+    }
   }
 
   /** Calls back with every new state. */

@@ -20,19 +20,28 @@ export interface AccountOptions {
 
 const ACCOUNT = `/shop${ACCOUNT_PATH}`;
 
+/** Pages that send shoppers here to sign in; nothing else is an address to lead to. */
+function backIn(request: Request): string | null {
+  const back = readParameters(request.originalUrl)['back'] ?? '';
+  return /^\/products\/[^/?#\\]+\/reviews$/.test(back) ? back : null;
+}
+
 /** The shop's account page: plain forms, which need no JavaScript. */
 export function mountAccount(app: Express, { sequelize, host, render, tokens, demo }: AccountOptions): void {
   const language = (request: Request): string | undefined => readParameters(request.originalUrl)['lang'];
-  /** Back to the account page, in the page's language. */
+  /** Back to where they came from, else to the account page, in the page's language. */
   const back = (request: Request, response: Response): void => {
     const lang = language(request);
-    response.redirect(303, ACCOUNT + (lang ? `?lang=${encodeURIComponent(lang)}` : ''));
+    const from = backIn(request);
+    const path = from === null ? ACCOUNT : `/shop${encodeURI(from)}`;
+    response.redirect(303, path + (lang ? `?lang=${encodeURIComponent(lang)}` : ''));
   };
   const show = async (request: Request, response: Response, fault: AccountModel['fault']): Promise<void> => {
     const { snapshot, edition } = host.serving();
     const model = composeAccount(snapshot, edition, language(request), {
       shopper: shopperIn(request, tokens)?.name ?? null,
       fault,
+      back: backIn(request),
       demo: demo ? { email: DEMO_SHOPPER.email, password: DEMO_SHOPPER.password } : null,
     });
     response

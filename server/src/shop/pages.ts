@@ -34,6 +34,8 @@ interface KeptPage {
   status: number;
   html: string;
   etag: string;
+  /** Something of it couldn't be read for the moment, so the next one who asks gets a new one. */
+  passing: boolean;
   /** The document packed, once it has been asked for so. */
   packed: Partial<Record<Packing, Buffer>>;
 }
@@ -114,7 +116,7 @@ export class ShopPages {
     let page = this.kept.get(key);
     if (!page) {
       page = await this.document(plain.url, serving, shopper, origin);
-      this.kept.set(key, page);
+      if (!page.passing) this.kept.set(key, page);
     }
     if (page.status === 404 && (await this.led(request, response, serving, origin))) return;
     response.set('Cache-Control', 'no-cache');
@@ -203,7 +205,8 @@ export class ShopPages {
       .replaceAll(ASKED_MARK, () => `/shop${url === '/' ? '' : url}`.replace(/["&<>]/g, encodeURIComponent));
     const etag = `W/"${createHash('sha256').update(html).digest('base64url').slice(0, 22)}"`;
     const status = model.kind !== 'missing' ? 200 : model.gone ? 410 : 404;
-    return { status, html, etag, packed: {} };
+    const passing = model.kind === 'product' && model.reviews?.away === true;
+    return { status, html, etag, passing, packed: {} };
   }
 }
 

@@ -11,7 +11,8 @@ const VIEWS: ViewSources = {
   bench: { fetch: () => import('./page/benchPage').then(({ BenchPage }) => BenchPage) },
   cart: { fetch: () => import('./page/cartPage').then(({ CartPage }) => CartPage) },
   missing: { fetch: () => import('./page/missingPage').then(({ MissingPage }) => MissingPage) },
-  product: { fetch: () => import('./product/productPage').then(({ ProductPage }) => ProductPage) },
+  reviews: { fetch: () => import('./page/reviewsPage').then(({ ReviewsPage }) => ReviewsPage) },
+  product: { fetch: () => import('./page/productPage').then(({ ProductPage }) => ProductPage) },
   quick: { fetch: () => import('./product/quickLook').then(({ QuickLook }) => QuickLook) },
 };
 

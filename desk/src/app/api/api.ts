@@ -171,6 +171,10 @@ export class Api extends Calls {
     return this.call('explainBadges', { body: { plan, address } });
   }
 
+  explainPatterns(plan: Plan, lang: string) {
+    return this.call('explainPatterns', { body: { plan, lang } });
+  }
+
   explainFacets(plan: Plan, address: string) {
     return this.call('explainFacets', { body: { plan, address } });
   }

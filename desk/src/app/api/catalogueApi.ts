@@ -5,6 +5,7 @@ import type {
   BulkEdit,
   CategoryPlace,
   CellEdit,
+  LinkInput,
   ProductView,
   RowsQuestion,
   SearchWordsInput,
@@ -44,6 +45,14 @@ export class CatalogueApi extends Calls {
 
   saySearch(sku: string, words: SearchWordsInput) {
     return this.call('saySearch', { params: { sku }, body: words });
+  }
+
+  links(sku: string) {
+    return this.call('productLinks', { params: { sku } });
+  }
+
+  link(sku: string, links: LinkInput) {
+    return this.call('linkProducts', { params: { sku }, body: links });
   }
 
   edits() {

@@ -1,4 +1,5 @@
 import { Injectable } from '@angular/core';
+import type { PictureWords } from '@fond/contract';
 import { Calls } from './calls';
 
 const fileForm = (file: File, fields: Readonly<Record<string, string>> = {}): FormData => {
@@ -21,8 +22,11 @@ export class PictureApi extends Calls {
     return this.call('uploadPicture', { form: fileForm(file) });
   }
 
-  library(q: string, unused: boolean, from: number) {
-    return this.call('pictureLibrary', { query: { q, from, ...(unused && { unused: '1' as const }) } });
+  /** @param silent Only those without words in this language; null for all. */
+  library(q: string, unused: boolean, silent: string | null, from: number) {
+    return this.call('pictureLibrary', {
+      query: { q, from, ...(unused && { unused: '1' as const }), ...(silent !== null && { silent }) },
+    });
   }
 
   uses(source: string) {
@@ -31,6 +35,10 @@ export class PictureApi extends Calls {
 
   name(source: string, hash: string) {
     return this.call('namePicture', { body: { source, hash } });
+  }
+
+  describe(source: string, words: PictureWords) {
+    return this.call('describePicture', { body: { source, ...words } });
   }
 
   forget(source: string) {

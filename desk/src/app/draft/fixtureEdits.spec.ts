@@ -9,6 +9,7 @@ import {
   type Plan,
   type Slot,
   USUAL_BADGES,
+  USUAL_PRODUCT_PAGE,
 } from '@fond/core';
 import { planSchema } from '@fond/contract/operations';
 import {
@@ -30,7 +31,7 @@ const start: Plan = {
   kind: 'page',
   rank: 0,
   fixtures: startingFixtures([], []),
-  related: null,
+  productPage: USUAL_PRODUCT_PAGE,
   look: USUAL_LOOK,
   badges: USUAL_BADGES,
   css: '',

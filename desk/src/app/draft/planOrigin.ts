@@ -55,7 +55,7 @@ function pathOf(scope: Scope, plan: Plan): string[] {
   if (scope.startsWith('fixture:')) return ['fixtures', scope.slice('fixture:'.length)];
   switch (scope) {
     case 'badges':
-    case 'related':
+    case 'productPage':
     case 'look':
       return [scope];
     case 'facets':

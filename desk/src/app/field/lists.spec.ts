@@ -1,6 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { USUAL_LOOK, startingFixtures, type Plan, USUAL_GAP, USUAL_BADGES } from '@fond/core';
+import {
+  USUAL_LOOK,
+  startingFixtures,
+  type Plan,
+  USUAL_GAP,
+  USUAL_BADGES,
+  USUAL_PRODUCT_PAGE,
+} from '@fond/core';
 import { moveItem, withPanel, withShelf } from './lists';
 
 const plan: Plan = {
@@ -10,7 +17,7 @@ const plan: Plan = {
   kind: 'page',
   rank: 0,
   fixtures: startingFixtures([], []),
-  related: null,
+  productPage: USUAL_PRODUCT_PAGE,
   look: USUAL_LOOK,
   badges: USUAL_BADGES,
   css: '',

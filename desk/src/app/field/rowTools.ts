@@ -30,7 +30,7 @@ import { MatIconModule } from '@angular/material/icon';
       <button
         type="button"
         class="tool"
-        [disabled]="count() === 1"
+        [disabled]="count() <= least()"
         (click)="removed.emit()"
         [attr.aria-label]="'Leave out: ' + name()"
       >
@@ -47,6 +47,8 @@ export class RowTools {
   readonly at = input.required<number>();
   readonly count = input.required<number>();
   readonly removable = input(true);
+  /** So many stay at least. */
+  readonly least = input(1);
   /** The place it shall move to. */
   readonly moved = output<number>();
   readonly removed = output();

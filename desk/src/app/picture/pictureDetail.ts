@@ -15,18 +15,26 @@ import { RouterLink } from '@angular/router';
 import { switchMap } from 'rxjs';
 import type { LibraryPicture, PictureUses, Problem } from '@fond/contract';
 import { PictureApi } from '../api/pictureApi';
+import { PictureWordsFields } from './pictureWords';
 import { FilePick } from '../shell/filePick';
 
 /** One picture of the library: where it is shown, another file in its place, and the way out. */
 @Component({
   selector: 'desk-picture-detail',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FilePick, MatButtonModule, MatProgressBarModule, RouterLink],
+  imports: [FilePick, MatButtonModule, MatProgressBarModule, PictureWordsFields, RouterLink],
   template: `
     <section [attr.aria-label]="picture().source">
       <img [src]="'/pictures/' + picture().hash + '-480'" alt="" width="304" height="304" />
       <h2>{{ picture().source }}</h2>
       <p class="figures">{{ picture().width }} × {{ picture().height }} px</p>
+      <desk-picture-words
+        [source]="picture().source"
+        [hash]="picture().hash"
+        [words]="picture()"
+        [languages]="languages()"
+        (changed)="changed.emit({ ...picture(), alts: $event.alts, focus: $event.focus })"
+      />
       @if (uses(); as shown) {
         @if (shown.products.length || shown.categories.length) {
           <p class="quiet">Shown by</p>
@@ -119,6 +127,7 @@ export class PictureDetail {
   private readonly api = inject(PictureApi);
   private readonly messages = inject(MatSnackBar);
   readonly picture = input.required<LibraryPicture>();
+  readonly languages = input.required<readonly string[]>();
   /** Another one stands under the name; null where none does any more. */
   readonly changed = output<LibraryPicture | null>();
   readonly closed = output<void>();

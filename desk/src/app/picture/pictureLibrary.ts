@@ -15,6 +15,7 @@ import { catchError, concatMap, from, of, tap, type Observable, type Subscriptio
 import type { LibraryPicture, Problem } from '@fond/contract';
 import { PictureApi } from '../api/pictureApi';
 import { toProblem } from '../api/problem';
+import { CatalogueWords } from '../wording/catalogueWords';
 import { FilePick } from '../shell/filePick';
 import { AddressIntake } from './addressIntake';
 import { ArchiveIntake } from './archiveIntake';
@@ -34,8 +35,11 @@ const KINDS = 'image/jpeg,image/png,image/webp,image/avif,image/gif';
 export class PictureLibraryView {
   private readonly api = inject(PictureApi);
   private readonly router = inject(Router);
+  private readonly shop = inject(CatalogueWords).vocabulary;
+  protected readonly languages = computed(() => this.shop()?.languages ?? ['en']);
   readonly q = input('');
   readonly unused = input(false);
+  readonly silent = input(false);
   readonly picture = input<string | null>(null);
 
   protected readonly kinds = KINDS;
@@ -53,23 +57,26 @@ export class PictureLibraryView {
 
   constructor() {
     effect(() => {
-      const [q, unused] = [this.q(), this.unused()];
-      untracked(() => this.read(q, unused, 0));
+      this.q();
+      this.unused();
+      this.silent();
+      untracked(() => this.read(0));
     });
   }
 
   protected again(): void {
-    this.read(this.q(), this.unused(), 0);
+    this.read(0);
   }
 
   protected more(): void {
-    this.read(this.q(), this.unused(), this.pictures().length);
+    this.read(this.pictures().length);
   }
 
-  private read(q: string, unused: boolean, start: number): void {
+  private read(start: number): void {
     this.last?.unsubscribe();
     this.reading.set(true);
-    this.last = this.api.library(q, unused, start).subscribe({
+    const silent = this.silent() ? this.languages()[0] : null;
+    this.last = this.api.library(this.q(), this.unused(), silent, start).subscribe({
       next: ({ total, pictures }) => {
         this.reading.set(false);
         this.problem.set(null);
@@ -83,7 +90,12 @@ export class PictureLibraryView {
     });
   }
 
-  protected filter(change: { q?: string | null; unused?: '1' | null; picture?: string | null }): void {
+  protected filter(change: {
+    q?: string | null;
+    unused?: '1' | null;
+    silent?: '1' | null;
+    picture?: string | null;
+  }): void {
     void this.router.navigate([], {
       queryParams: change,
       queryParamsHandling: 'merge',

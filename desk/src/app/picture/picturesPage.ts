@@ -30,7 +30,12 @@ import { PictureSizes } from './pictureSizes';
       @if (view() === 'sizes') {
         <desk-picture-sizes />
       } @else {
-        <desk-picture-library [q]="q() ?? ''" [unused]="unused() === '1'" [picture]="picture() ?? null" />
+        <desk-picture-library
+          [q]="q() ?? ''"
+          [unused]="unused() === '1'"
+          [silent]="silent() === '1'"
+          [picture]="picture() ?? null"
+        />
       }
     </div>
   `,
@@ -41,6 +46,7 @@ export class PicturesPage {
   readonly view = input<string>();
   readonly q = input<string>();
   readonly unused = input<string>();
+  readonly silent = input<string>();
   /** The picture that is open, by its name. */
   readonly picture = input<string>();
 

@@ -23,7 +23,7 @@ import { LookSlip } from '../look/lookSlip';
 import { OriginStrip } from '../brief/originStrip';
 import { PlanNote } from '../brief/planNote';
 import { ReachSlip } from '../reach/reachSlip';
-import { RelatedSlip } from '../range/relatedSlip';
+import { ProductPageSlip } from '../productPage/productPageSlip';
 import { Word } from '../brief/word';
 
 /** Everything that can be set, by the words people look for. */
@@ -55,7 +55,10 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
   { name: 'Advice on filters: which help here', slip: 'facets' },
   { name: 'Card: elements, attribute lines', slip: 'card' },
   { name: 'Badges: which products, text, colours, corner, priority', slip: 'badges' },
-  { name: 'Product pages: related products below', slip: 'related' },
+  { name: 'Product pages: pictures, small ones in a row, zoom', slip: 'productPage' },
+  { name: 'Product pages: shelves below, goes well with, instead of, related', slip: 'productPage' },
+  { name: 'Product pages: reviews of shoppers', slip: 'productPage' },
+  { name: 'Product pages: title and description for search engines', slip: 'productPage' },
   { name: 'Look: colours, contrast, fonts, headings, space, corners, shadow', slip: 'look' },
 ];
 
@@ -71,7 +74,7 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
     OriginStrip,
     PlanNote,
     ReachSlip,
-    RelatedSlip,
+    ProductPageSlip,
     Word,
     LookSlip,
   ],

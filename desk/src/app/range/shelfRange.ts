@@ -20,7 +20,14 @@ import { PlanEditor } from '../draft/planEditor';
     <div class="line">
       <span>Products</span>
       <select aria-label="Source" (change)="source($any($event.target).value)">
-        <option value="aisle" [selected]="rule.source.kind === 'aisle'">of the aisle</option>
+        @if (product() !== null) {
+          <option value="linked:with" [selected]="linked() === 'with'">that go well with the product</option>
+          <option value="linked:instead" [selected]="linked() === 'instead'">to take instead of it</option>
+          <option value="related" [selected]="rule.source.kind === 'related'">close to the product</option>
+        }
+        <option value="aisle" [selected]="rule.source.kind === 'aisle'">
+          {{ product() === null ? 'of the aisle' : 'of its main category' }}
+        </option>
         <option value="catalogue" [selected]="rule.source.kind === 'catalogue'">of the whole shop</option>
         <option value="named" [selected]="rule.source.kind === 'named'">named one by one</option>
         @for (one of ranges(); track one.id) {
@@ -44,7 +51,9 @@ import { PlanEditor } from '../draft/planEditor';
     @if (sieve()?.count === 0) {
       <p class="hint">
         Nothing is left here, so shoppers see neither the shelf nor its heading.
-        @if (rule.source.kind === 'named' && !rule.source.skus.length) {
+        @if (linked()) {
+          Link products to it on its own sheet, under “Goes with”.
+        } @else if (rule.source.kind === 'named' && !rule.source.skus.length) {
           Name the products that shall stand on it.
         } @else {
           Take away the clause that leaves nothing.
@@ -60,6 +69,8 @@ export class ShelfRange {
   private readonly api = inject(Api);
   private readonly editor = inject(PlanEditor);
   readonly range = input.required<RangeRule>();
+  /** Address of the product for which a shelf of product pages is counted; null for a shelf of an aisle. */
+  readonly product = input<string | null>(null);
   readonly changed = output<RangeRule>();
   protected readonly ranges = inject(Store).selectSignal(rangesFeature.selectRanges);
   protected readonly sieve = signal<Sieve | null>(null);
@@ -69,9 +80,14 @@ export class ShelfRange {
     return source.kind === 'saved' ? source.range : null;
   });
 
+  protected readonly linked = computed(() => {
+    const { source } = this.range();
+    return source.kind === 'linked' ? source.as : null;
+  });
+
   constructor() {
     asking(
-      () => ({ rule: this.range(), address: this.editor.address() }),
+      () => ({ rule: this.range(), address: this.product() ?? this.editor.address() }),
       ({ rule, address }) => this.count(rule, address),
     );
   }
@@ -95,6 +111,9 @@ export class ShelfRange {
       aisle: { kind: 'aisle', below: true, main: false },
       catalogue: { kind: 'catalogue' },
       named: { kind: 'named', skus: [] },
+      related: { kind: 'related' },
+      'linked:with': { kind: 'linked', as: 'with' },
+      'linked:instead': { kind: 'linked', as: 'instead' },
     };
     this.change({ source: sources[choice] ?? { kind: 'saved', range: choice.slice('saved:'.length) } });
   }

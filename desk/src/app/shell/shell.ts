@@ -46,6 +46,7 @@ const GROUPS: readonly Group[] = [
       { path: '/tags', name: 'Tags' },
       { path: '/attributes', name: 'Attributes' },
       { path: '/pictures', name: 'Pictures' },
+      { path: '/reviews', name: 'Reviews' },
       { path: '/catalogue/import', name: 'In and out' },
       { path: '/feed', name: 'Feed' },
     ],

@@ -1,5 +1,5 @@
 import type { Problem, StoredPlan, Vocabulary } from '@fond/contract';
-import { USUAL_LOOK, startingFixtures, type Plan, USUAL_BADGES } from '@fond/core';
+import { USUAL_LOOK, startingFixtures, type Plan, USUAL_BADGES, USUAL_PRODUCT_PAGE } from '@fond/core';
 
 /** What specs of the desk open, save and publish. */
 export const plan: Plan = {
@@ -9,7 +9,7 @@ export const plan: Plan = {
   kind: 'page',
   rank: 0,
   fixtures: startingFixtures([], []),
-  related: null,
+  productPage: USUAL_PRODUCT_PAGE,
   look: USUAL_LOOK,
   badges: USUAL_BADGES,
   css: '',

@@ -9,6 +9,7 @@ import {
   type ShelfSettings,
   USUAL_GAP,
   USUAL_BADGES,
+  USUAL_PRODUCT_PAGE,
 } from '@fond/core';
 import { vocabulary } from '../testing/plans';
 import { changesInWords, lineOf, sentencesOf, type BriefWords } from './sentences';
@@ -34,7 +35,7 @@ const plan: Plan = {
   kind: 'page',
   rank: 0,
   fixtures: startingFixtures([facetChoice('material')], []),
-  related: null,
+  productPage: USUAL_PRODUCT_PAGE,
   look: USUAL_LOOK,
   badges: USUAL_BADGES,
   css: '',
@@ -53,7 +54,8 @@ describe('a plan in sentences', () => {
       reach: 'every aisle',
       frame: 'breadcrumb, title, description, category navigation',
       grid: '3 columns (2 medium, 2 narrow), 12 a page',
-      related: 'nothing more',
+      productPage:
+        'what goes well with it, what may be taken instead, what is close to it and what shoppers say',
     });
     const fixtures = plan.fixtures.map((fixture): Fixture =>
       fixture.type === 'title' ? { ...fixture, when: { kind: 'firstPage' } } : fixture,
@@ -78,7 +80,7 @@ describe('a plan in sentences', () => {
     expect(line('fixtures', 'facets', 'share')).toBe('facets');
     expect(line('fixtures', 'facets', 'layout', 'span')).toBe('frame');
     expect(line('fixtures', 'banner'), 'also one that is gone').toBe('frame');
-    expect(line('related', 'most')).toBe('related');
+    expect(line('productPage', 'shelves', 'related', 'most')).toBe('productPage');
   });
 });
 
@@ -121,7 +123,11 @@ describe('what two states say differently', () => {
   it('is what stands in it alone where the plan is a part, whatever else of it differs', () => {
     const part: Plan = { ...plan, kind: 'part', reach: { include: [], exclude: [] } };
     const line = { ...usual('line'), type: 'divider' as const };
-    const other = { ...part, related: null, fixtures: [...part.fixtures, line] };
+    const other = {
+      ...part,
+      productPage: { ...USUAL_PRODUCT_PAGE, shelves: [] },
+      fixtures: [...part.fixtures, line],
+    };
     expect(changesInWords(part, other, words)).toEqual([
       expect.objectContaining({ line: 'frame', settings: ['line added'] }),
     ]);

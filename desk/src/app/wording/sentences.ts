@@ -53,7 +53,7 @@ export const LINES = [
   'card',
   'facets',
   'badges',
-  'related',
+  'productPage',
   'look',
 ] as const;
 export type LineName = (typeof LINES)[number];
@@ -67,7 +67,7 @@ export const LINE_TITLES: Readonly<Record<LineName, string>> = {
   card: 'Each card shows',
   facets: 'Filters',
   badges: 'Badges',
-  related: 'Product pages show',
+  productPage: 'Product pages show',
   look: 'Look',
 };
 
@@ -80,7 +80,7 @@ const PLACE: readonly string[] = ['when', 'inside', 'layout'];
  */
 export function lineOf(path: readonly string[], plan: Plan): LineName {
   const [top, id, setting] = path;
-  if (top === 'related' || top === 'look' || top === 'badges') return top;
+  if (top === 'productPage' || top === 'look' || top === 'badges') return top;
   if (top === 'css') return 'look';
   if (setting !== undefined && PLACE.includes(setting)) return 'frame';
   if (id === facetPanelOf(plan)?.id || id === 'facets') return 'facets';
@@ -106,11 +106,31 @@ export function sentencesOf(plan: Plan, words: BriefWords): Record<LineName, str
     card: shelf ? cardWords(shelf, words) : '',
     facets: facetsWords(plan, words),
     badges: badgeWords(plan.badges, words),
-    related: plan.related
-      ? `up to ${plan.related.most} ${sayRange(plan.related.range, words.names)}`
-      : 'nothing more',
+    productPage: productPageWords(plan.productPage, words),
     look: lookWords(plan.look) + (plan.css ? ', with CSS of its own' : ''),
   };
+}
+
+/** What only a product's page can have, in the few words that its line has room for. */
+const OF_PRODUCT: Readonly<Record<string, string | undefined>> = {
+  with: 'what goes well with it',
+  instead: 'what may be taken instead',
+  related: 'what is close to it',
+};
+const sourceKey = ({ source }: Plan['productPage']['shelves'][number]['range']): string =>
+  source.kind === 'linked' ? source.as : source.kind;
+
+/** What stands below a product, and what search engines are told, where somebody has said it. */
+function productPageWords({ shelves, reviews, search }: Plan['productPage'], words: BriefWords): string {
+  const below = [
+    ...shelves.map(({ range }) => OF_PRODUCT[sourceKey(range)] ?? sayRange(range, words.names)),
+    ...(reviews ? ['what shoppers say'] : []),
+  ];
+  const title = textIn(search.title, words.lang, []);
+  return (
+    (below.length ? listWords(below, 'and') : 'the product alone') +
+    (title ? `, told to search engines as “${title}”` : '')
+  );
 }
 
 /** Badges by what they say, those that are on. */

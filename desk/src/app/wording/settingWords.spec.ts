@@ -58,7 +58,12 @@ describe('a single setting in words', () => {
     expect(said('fixtures/shelf/card/field:sku/look/size')).toBe(
       'article number on the card: size of letters',
     );
-    expect(said('related')).toBe('related products');
+    expect(said('productPage/shelves/goes-with/most')).toBe(
+      'product pages: shelf “goes with”: greatest number',
+    );
+    expect(said('productPage/gallery/thumbnails/narrow')).toBe(
+      'product pages: small pictures in a row on narrow pages',
+    );
   });
 
   it('is told of a button, a part and a filter by what people call them', () => {

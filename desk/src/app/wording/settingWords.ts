@@ -73,7 +73,13 @@ const SETTINGS: Readonly<Record<string, string>> = {
   control: 'control',
   logic: 'any or all',
   sort: 'order of the values',
-  related: 'related products',
+  productPage: 'product pages',
+  gallery: 'pictures',
+  thumbnails: 'small pictures in a row',
+  shelves: 'shelf',
+  reviews: 'reviews',
+  search: 'for search engines',
+  title: 'title',
   look: 'look',
   css: 'CSS of its own',
   colours: 'colour',
@@ -235,11 +241,23 @@ const stepsOf = ([first, ...rest]: readonly string[]): string => saySetting(name
 const ITEMS: Readonly<Record<string, string>> = { columns: 'a column', tabs: 'a tab' };
 const WIDTHS: readonly string[] = WIDTH_NAMES;
 
+/** A shelf is named by what its id says: `goes-with`, `related-2`. */
+function productPageWords([first, shelf, ...rest]: readonly string[]): string {
+  if (first === 'gallery' && shelf === 'side') return 'where small pictures stand';
+  if (first === 'gallery' && shelf === 'zoom') return 'pictures that open large';
+  if (first === 'gallery' && shelf !== undefined) return stepsOf([shelf, ...rest]);
+  if (first !== 'shelves' || shelf === undefined) return stepsOf([first, shelf, ...rest].filter(Boolean));
+  const name = `shelf “${shelf.replace(/-/g, ' ')}”`;
+  return rest.length
+    ? `${name}: ${stepsOf(GROUPS.has(rest[0]) && rest.length > 1 ? rest.slice(1) : rest)}`
+    : name;
+}
+
 function wordsOf(path: readonly string[], names: SettingNames): string {
   const [first, second, ...rest] = path;
   if (second === undefined) return nameSetting(first);
   const inner = rest.length ? stepsOf(rest) : '';
-  if (first === 'related') return `${nameSetting(first)}: ${stepsOf(path.slice(1))}`;
+  if (first === 'productPage') return `${nameSetting(first)}: ${productPageWords(path.slice(1))}`;
   if (first === 'layout' && second === 'order') return saySetting('place among its neighbours', rest);
   if (first in ITEMS && !WIDTHS.includes(second)) return ITEMS[first] + (inner && `: ${inner}`);
   if (first === 'facets') return `filter ${filterName(second, names)}${inner && `: ${inner}`}`;

@@ -48,8 +48,11 @@ export class AccountPage {
 
   /** Answers come back in the page's own language. */
   protected action(step: string): string {
-    const { lang, languages } = this.account().frame;
-    const path = shopHref(`/account${step}`);
-    return languages[0]?.lang === lang ? path : `${path}?lang=${encodeURIComponent(lang)}`;
+    const { frame, back } = this.account();
+    const { lang, languages } = frame;
+    const asked = new URLSearchParams();
+    if (languages[0]?.lang !== lang) asked.set('lang', lang);
+    if (back) asked.set('back', back);
+    return shopHref(`/account${step}`) + (asked.size ? `?${asked.toString()}` : '');
   }
 }

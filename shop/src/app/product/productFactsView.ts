@@ -1,55 +1,23 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import type { CardImage, CartFault, ProductFacts } from '@fond/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { CartFault, GalleryModel, ProductFacts } from '@fond/core';
 import { Badges } from '../card/badges';
-import { NoPicture } from '../card/noPicture';
-import { pictureAt, srcset } from '../picture/picture';
 import { Price } from '../card/price';
 import { Rating } from '../card/rating';
 import { cartFaultText } from '../cart/cartFaultText';
 import { CartState } from '../cart/cartState';
 import { Wishes } from '../cart/wishes';
 import { shopHref, ShopState } from '../state/shopState';
+import { Gallery } from './gallery';
 
 /** A product with its pictures, what can be known of it, and the way into the cart. */
 @Component({
   selector: 'shop-product-facts',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Badges, NoPicture, Price, Rating],
+  imports: [Badges, Gallery, Price, Rating],
   host: { class: 'product' },
   template: `
     @let one = product();
-    <div class="gallery">
-      @if (one.images[shown()]; as image) {
-        <img
-          class="gallery-main"
-          [src]="at(image.hash, 720)"
-          [attr.srcset]="set(image)"
-          sizes="(min-width: 1024px) 600px, (min-width: 640px) 50vw, 100vw"
-          [width]="image.width"
-          [height]="image.height"
-          [alt]="one.title"
-          fetchpriority="high"
-        />
-      } @else {
-        <shop-no-picture [lang]="lang()" />
-      }
-      @if (one.images.length > 1) {
-        <ul>
-          @for (image of one.images; track image.hash; let place = $index) {
-            <li>
-              <a
-                [href]="at(image.hash, largest())"
-                (click)="show($event, place)"
-                [attr.aria-current]="shown() === place ? 'true' : null"
-                [attr.aria-label]="words().view(place + 1)"
-              >
-                <img [src]="at(image.hash, 240)" width="120" height="135" alt="" loading="lazy" />
-              </a>
-            </li>
-          }
-        </ul>
-      }
-    </div>
+    <shop-gallery [product]="one" [settings]="gallery()" />
     <div class="product-words">
       <shop-badges [badges]="one.badges" />
       @if (quick()) {
@@ -58,7 +26,11 @@ import { shopHref, ShopState } from '../state/shopState';
         <h1>{{ one.title }}</h1>
       }
       @if (one.rating; as rated) {
-        <shop-rating [stars]="rated" [lang]="lang()" />
+        @if (reviews(); as said) {
+          <a class="rating-link" [href]="said"><shop-rating [stars]="rated" [lang]="lang()" /></a>
+        } @else {
+          <shop-rating [stars]="rated" [lang]="lang()" />
+        }
       }
       <shop-price [price]="one.price" [was]="one.was" [lang]="lang()" />
       <p [class]="'card-stock stock-' + one.stock.state">{{ one.stock.text }}</p>
@@ -134,6 +106,10 @@ export class ProductFactsView {
   readonly product = input.required<ProductFacts>();
   /** Over an aisle: the chief things alone. */
   readonly quick = input(false);
+  /** Where what shoppers say of it stands on the page. */
+  readonly reviews = input<string | null>(null);
+  /** How its pictures stand; null where no page says it. */
+  readonly gallery = input<GalleryModel | null>(null);
   private readonly state = inject(ShopState);
   protected readonly wishes = inject(Wishes);
   protected readonly carts = inject(CartState);
@@ -142,21 +118,8 @@ export class ProductFactsView {
   protected readonly cart = computed(() => this.state.plain('/cart'));
   protected readonly wish = computed(() => this.state.plain('/wishes'));
   protected readonly href = shopHref;
-  protected readonly at = pictureAt;
-  protected readonly largest = computed(() => Math.max(...this.state.model().frame.pictureWidths));
-  protected readonly shown = linkedSignal({ source: () => this.product().id, computation: () => 0 });
-
-  /** Without a script the link opens the picture by itself. */
-  protected show(event: Event, place: number): void {
-    event.preventDefault();
-    this.shown.set(place);
-  }
 
   protected faultText(fault: CartFault): string {
     return cartFaultText(fault, this.words());
-  }
-
-  protected set(image: CardImage): string {
-    return srcset(image, this.state.model().frame.pictureWidths);
   }
 }

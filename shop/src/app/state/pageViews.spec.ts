@@ -23,6 +23,7 @@ function views(fetch: () => Promise<typeof Other>): PageViews {
     cart: source,
     missing: source,
     product: source,
+    reviews: source,
     quick: source,
   };
   const injector = Injector.create({

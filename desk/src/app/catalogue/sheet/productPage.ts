@@ -26,6 +26,7 @@ import { STANDING_WORDS } from '../table/cellFace';
 import { cellKey, CellWriter } from '../table/cellWriter';
 import { UndoButtons } from '../table/undoButtons';
 import { EntryList } from './entryList';
+import { LinkedProducts } from './linkedProducts';
 import { ProductPictures } from './productPictures';
 import { SearchLook } from './searchLook';
 import { UsesList } from '../groups/usesList';
@@ -45,6 +46,7 @@ const LISTS: readonly string[] = ['category', 'tags', 'collections'];
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     EntryList,
+    LinkedProducts,
     MatButtonModule,
     MatIconModule,
     MatProgressBarModule,
@@ -80,7 +82,7 @@ export class ProductPage {
   private readonly cells = computed(
     () => new Map(this.sheet()?.cells.map(({ column, value }) => [column, value]) ?? []),
   );
-  private readonly languages = computed(() => this.words()?.languages ?? ['en']);
+  protected readonly languages = computed(() => this.words()?.languages ?? ['en']);
   protected readonly texts = computed((): LanguageTexts[] =>
     this.languages().map((lang, at) => ({
       lang,
@@ -113,6 +115,10 @@ export class ProductPage {
       this.read(this.sku());
       this.store.dispatch(FloorActions.shopChanged());
     });
+  }
+
+  protected again(): void {
+    this.read(this.sku());
   }
 
   private named(names: readonly string[]): ProductColumn[] {

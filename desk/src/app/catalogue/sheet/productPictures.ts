@@ -7,13 +7,22 @@ import type { Problem, SheetPicture } from '@fond/contract';
 import { PictureApi } from '../../api/pictureApi';
 import { toProblem } from '../../api/problem';
 import { RowTools } from '../../field/rowTools';
+import { PictureWordsFields } from '../../picture/pictureWords';
 import { FilePick } from '../../shell/filePick';
 
 /** The pictures of a product in their order: dropped or picked, moved and taken out. The first one stands on cards. */
 @Component({
   selector: 'desk-product-pictures',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDropList, FilePick, MatIconModule, MatProgressBarModule, RowTools],
+  imports: [
+    CdkDrag,
+    CdkDropList,
+    FilePick,
+    MatIconModule,
+    MatProgressBarModule,
+    PictureWordsFields,
+    RowTools,
+  ],
   host: { '(dragover)': '$event.preventDefault()', '(drop)': 'drop($event)' },
   template: `
     <ol cdkDropList cdkDropListOrientation="mixed" (cdkDropListDropped)="moved($event)" aria-label="Pictures">
@@ -30,9 +39,21 @@ import { FilePick } from '../../shell/filePick';
           } @else {
             <span class="missing">not here yet</span>
           }
-          <small [title]="picture.source">{{ picture.source }}</small>
+          <small [title]="picture.source"
+            >{{ place === 0 ? 'on cards: ' : place === 1 ? 'pointed at: ' : '' }}{{ picture.source }}</small
+          >
           <span class="row">
-            <small>{{ place === 0 ? 'on cards' : place === 1 ? 'pointed at' : '' }}</small>
+            @if (picture.hash) {
+              <button
+                type="button"
+                class="word"
+                [attr.aria-expanded]="opened() === picture.source"
+                [attr.aria-label]="'Words of ' + picture.source"
+                (click)="opened.set(opened() === picture.source ? null : picture.source)"
+              >
+                {{ hasWords(picture) ? 'words' : 'no words' }}
+              </button>
+            }
             <desk-row-tools
               [name]="picture.source"
               [at]="place"
@@ -46,6 +67,15 @@ import { FilePick } from '../../shell/filePick';
         <li class="none">No picture yet. Drop files here, or pick them.</li>
       }
     </ol>
+    @if (openPicture(); as one) {
+      <desk-picture-words
+        [source]="one.source"
+        [hash]="one.hash!"
+        [words]="one"
+        [languages]="languages()"
+        (changed)="described.emit()"
+      />
+    }
     <p class="line">
       <desk-file-pick
         words="Add pictures …"
@@ -110,6 +140,15 @@ import { FilePick } from '../../shell/filePick';
       justify-content: space-between;
       min-width: 0;
     }
+    .word {
+      padding: 2px 0;
+      border: 0;
+      background: none;
+      color: var(--petrol);
+      font: inherit;
+      text-decoration: underline;
+      cursor: pointer;
+    }
     .none {
       width: auto;
       padding: 18px;
@@ -124,10 +163,22 @@ export class ProductPictures {
   readonly pictures = input.required<readonly SheetPicture[]>();
   /** Names of the pictures in their order. */
   readonly changed = output<readonly string[]>();
+  readonly languages = input.required<readonly string[]>();
+  /** What is said of one of them was changed, and is stored. */
+  readonly described = output<void>();
+  /** The picture whose words are seen. */
+  protected readonly opened = signal<string | null>(null);
+  protected readonly openPicture = computed(
+    () => this.pictures().find(({ source, hash }) => hash !== null && source === this.opened()) ?? null,
+  );
   protected readonly left = signal(0);
   protected readonly problem = signal<Problem | null>(null);
   private readonly sources = computed(() => this.pictures().map(({ source }) => source));
   private collected: File[] = [];
+
+  protected hasWords({ alts }: SheetPicture): boolean {
+    return Object.keys(alts).length > 0;
+  }
 
   /** A picker tells its files one by one, all in one breath. */
   protected collect(file: File): void {

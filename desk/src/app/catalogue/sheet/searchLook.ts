@@ -33,7 +33,13 @@ const DESCRIPTION_FITS = 155;
             ><span
               >Page title
               <small [class.over]="typed(one).title.length > titleFits">
-                {{ typed(one).title ? typed(one).title.length + ' of about ' + titleFits : 'as its name' }}
+                {{
+                  typed(one).title
+                    ? typed(one).title.length + ' of about ' + titleFits
+                    : one.from?.title === 'pattern'
+                      ? 'as its plan says of all'
+                      : 'as its name'
+                }}
               </small></span
             >
             <input
@@ -51,7 +57,9 @@ const DESCRIPTION_FITS = 155;
                 {{
                   typed(one).description
                     ? typed(one).description.length + ' of about ' + descriptionFits
-                    : 'the beginning of its description'
+                    : one.from?.description === 'pattern'
+                      ? 'as its plan says of all'
+                      : 'the beginning of its description'
                 }}
               </small></span
             >
