@@ -116,7 +116,7 @@ describe('the JSON Schema of a plan', () => {
       'reach',
       'rank',
       'fixtures',
-      'related',
+      'productPage',
       'look',
       'badges',
       'css',

@@ -6,6 +6,7 @@ import type {
   Offer,
   Organization,
   Product,
+  Review,
   Thing,
   WebSite,
 } from 'schema-dts';
@@ -100,7 +101,7 @@ const AVAILABILITY = {
 } as const;
 
 function productThings(model: ProductModel, origin: string, at: (href: string) => string): Thing[] {
-  const { title, sku, href, images, description, price, stock, rating, trail } = model;
+  const { title, sku, href, images, description, price, stock, rating, reviews, trail } = model;
   const offer: Offer | null = price && {
     '@type': 'Offer',
     price: price.amount,
@@ -124,6 +125,16 @@ function productThings(model: ProductModel, origin: string, at: (href: string) =
         ratingCount: rating.ratings,
         bestRating: 5,
       },
+    }),
+    ...(reviews?.shown.length && {
+      review: reviews.shown.map(({ stars, title: name, text, by, written }): Review => ({
+        '@type': 'Review',
+        author: { '@type': 'Person', name: by },
+        datePublished: written.slice(0, 10),
+        reviewRating: { '@type': 'Rating', ratingValue: stars, bestRating: 5 },
+        ...(name && { name }),
+        reviewBody: text,
+      })),
     }),
   };
   return [product, trailOf(trail, at)];

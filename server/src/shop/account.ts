@@ -23,7 +23,7 @@ const ACCOUNT = `/shop${ACCOUNT_PATH}`;
 /** Pages that send shoppers here to sign in; nothing else is an address to lead to. */
 function backIn(request: Request): string | null {
   const back = readParameters(request.originalUrl)['back'] ?? '';
-  return /^\/products\/[^/?#\\]+\/reviews$/.test(back) ? back : null;
+  return /^\/products\/(?!\.{1,2}\/)[^/?#\\]+\/reviews$/.test(back) ? back : null;
 }
 
 /** The shop's account page: plain forms, which need no JavaScript. */

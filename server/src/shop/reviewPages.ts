@@ -30,7 +30,7 @@ export interface ReviewOptions {
 const REVIEWS = '/shop/products/:slug/reviews';
 const HOUR = 60 * 60_000;
 /** Reviews written in an hour, from one address and by one shopper. */
-const FROM_ONE_ADDRESS = 20;
+const FROM_ONE_ADDRESS = 30;
 const BY_ONE = 6;
 
 type Asked = Request<{ slug: string }>;

@@ -50,6 +50,16 @@ export async function seedDemoShopper(sequelize: Sequelize): Promise<void> {
   const [known] = await select(sequelize, 'SELECT id FROM shoppers LIMIT 1');
   if (known) return;
   const { name, email, password } = DEMO_SHOPPER;
+  await addShopper(sequelize, name, email, password);
+}
+
+/** Makes an account, or gives one that is there another name and password. */
+export async function addShopper(
+  sequelize: Sequelize,
+  name: string,
+  email: string,
+  password: string,
+): Promise<void> {
   const hashed = await hashPassword(password);
   await inUnit(sequelize, (transaction) =>
     insertRows(
@@ -58,7 +68,7 @@ export async function seedDemoShopper(sequelize: Sequelize): Promise<void> {
       ['email', 'name', 'password_hash'],
       [[email, name, hashed]],
       transaction,
-      ['name'],
+      ['name', 'password_hash'],
     ),
   );
 }
