@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { Problem } from '@fond/contract';
-import { PATTERN_FIELDS, SEARCH_LENGTHS, type PatternCheck, type PatternField } from '@fond/core';
+import { listWords, PATTERN_FIELDS, SEARCH_LENGTHS, type PatternCheck, type PatternField } from '@fond/core';
 import { Api } from '../api/api';
 import { asking } from '../api/asking';
 import { TextLine } from '../brief/textLine';
@@ -19,6 +19,8 @@ const FAULTS: Readonly<Record<PatternCheck['examples'][number]['fault'], string>
   'long-description': 'description too long',
   twin: 'title of another one too',
 };
+
+const counted = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
 
 /** What search engines are told of products that say nothing themselves, with what comes of it over all of them. */
 @Component({
@@ -49,22 +51,11 @@ const FAULTS: Readonly<Record<PatternCheck['examples'][number]['fault'], string>
         <p class="turned" role="alert">{{ told.errors?.[0]?.message ?? told.detail }}</p>
       } @else if (check(); as found) {
         <p class="hint" role="status">
-          {{ found.products }} products, of which {{ found.own.title }} say a title of their own.
-          @if (found.unknown.length) {
-            <b class="turned">No product has {{ found.unknown.join(', ') }}.</b>
-          }
-          @if (found.long.title) {
-            <b class="turned">{{ found.long.title }} titles are longer than {{ lengths.title }} letters.</b>
-          }
-          @if (found.long.description) {
-            <b class="turned"
-              >{{ found.long.description }} descriptions are longer than {{ lengths.description }}.</b
-            >
-          }
-          @if (found.twins) {
-            <b class="turned">{{ found.twins }} have a title that another one has too.</b>
-          }
-          @if (!found.long.title && !found.long.description && !found.twins && !found.unknown.length) {
+          {{ found.products }} {{ found.products === 1 ? 'product' : 'products' }}, of which
+          {{ found.own.title }} say a title of their own.
+          @for (fault of faultsOf(found); track fault) {
+            <b class="turned">{{ fault }} </b>
+          } @empty {
             None is too long, and no two titles are the same.
           }
         </p>
@@ -99,7 +90,6 @@ const FAULTS: Readonly<Record<PatternCheck['examples'][number]['fault'], string>
 export class PatternFields {
   private readonly api = inject(Api);
   private readonly editor = inject(PlanEditor);
-  protected readonly lengths = SEARCH_LENGTHS;
   protected readonly faults = FAULTS;
   protected readonly parts = [
     { name: 'title', label: 'Title', most: 200, otherwise: 'the product’s name' },
@@ -135,6 +125,18 @@ export class PatternFields {
           error: (problem: Problem) => this.problem.set(problem),
         }),
     );
+  }
+
+  protected faultsOf({ unknown, long, twins }: PatternCheck): string[] {
+    const { title, description } = SEARCH_LENGTHS;
+    return [
+      unknown.length ? `No product has ${listWords(unknown, 'or')}.` : '',
+      long.title ? `${counted(long.title, 'title is', 'titles are')} longer than ${title} letters.` : '',
+      long.description
+        ? `${counted(long.description, 'description is', 'descriptions are')} longer than ${description}.`
+        : '',
+      twins ? `${twins} have a title that another one has too.` : '',
+    ].filter(Boolean);
   }
 
   protected braced(key: string): string {
