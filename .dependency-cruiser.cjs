@@ -90,7 +90,6 @@ const ROOMS = {
     'catalogue',
     'product',
     'collection',
-    'demo',
     'feed',
     'freePage',
     'plan',
@@ -99,6 +98,7 @@ const ROOMS = {
     'api',
     'campaign',
     'cart',
+    'demo',
   ],
   'shop/src/app': [
     'forms',

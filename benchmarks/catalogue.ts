@@ -2,7 +2,7 @@ import { createWriteStream } from 'node:fs';
 import { once } from 'node:events';
 import { stringify } from 'csv-stringify/sync';
 import { demoProducts, type DemoRow } from '../server/src/demo/catalogue/products';
-import { Random } from '../server/src/demo/random';
+import { Random } from '../server/src/random';
 
 const DAY = 86_400_000;
 

@@ -26,7 +26,7 @@ const freePort = (): Promise<number> =>
 export async function runApplication(): Promise<RunningApplication> {
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-app-'));
   const port = await freePort();
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/start.ts', '--quiet'], {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/start.ts', '--quiet', '--lived'], {
     cwd: ROOT,
     env: {
       ...process.env,

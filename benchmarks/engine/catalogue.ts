@@ -1,5 +1,5 @@
 import type { AttributeType, CatalogueFrame, CategoryRow, ProductRow } from '@fond/core';
-import { Random } from '../../server/src/demo/random';
+import { Random } from '../../server/src/random';
 
 /** Attributes of the generated shop with how many values each has; values are drawn independently of each other. */
 export const SINGLE: Readonly<Record<string, number>> = {

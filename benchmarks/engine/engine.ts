@@ -1,6 +1,6 @@
 import type { ProductRow, Snapshot } from '@fond/core';
 import { composePage, editionFrom, housePlan, type Edition, type PageRequest } from '@fond/core';
-import { Random } from '../../server/src/demo/random';
+import { Random } from '../../server/src/random';
 import { spreadOf, spreadRow, timed, timedAsync, type Row, type Spread } from '../measure';
 import { generated } from './catalogue';
 import { crossfilterPeer } from './crossfilterPeer';

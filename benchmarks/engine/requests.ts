@@ -1,5 +1,5 @@
 import type { ProductRow } from '@fond/core';
-import { Random } from '../../server/src/demo/random';
+import { Random } from '../../server/src/random';
 import { MANY, pathsOf, PATHS, SINGLE, TAGS, WIDE, WIDE_VALUES } from './catalogue';
 
 export const NUMBER_FACETS = ['price', 'weight'] as const;

@@ -11,6 +11,7 @@ import { ImportJobs } from './catalogue/import/importJob';
 import { archiveHandler, uploadHandler, Uploads } from './catalogue/import/upload';
 import { seedDemoPlans } from './demo/demoPlans';
 import { seedDemo } from './demo/seed';
+import { liveYear } from './demo/year/year';
 import { seedShopSystem } from './feed/shopSystemState';
 import { DEMO_SIGN_IN, endDemoSessions } from './person/demoSignIn';
 import { connect } from './database/connect';
@@ -49,6 +50,8 @@ export interface ApplicationOptions {
   address?: string;
   /** Sees what operations take and answer; for tests. */
   witness?: Witness;
+  /** Lets the demo shop have a year behind it; it is as new otherwise. */
+  year?: boolean;
   /** Makes the pictures of all cards ahead, in the background; on unless it is turned off. */
   makePictures?: boolean;
 }
@@ -83,6 +86,8 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   });
   const host = new ServingHost(sequelize, log);
   await host.start();
+  if (demo && options.year)
+    await whileNobodyElsePrepares(sequelize, () => liveYear({ sequelize, host, pictures, log }));
   const jobs = new Jobs(sequelize, log);
   const imports = new ImportJobs(sequelize, options.databaseUrl, jobs, () =>
     host.catchUp({ whatever: true }),

@@ -14,7 +14,7 @@ const DIST = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../d
 async function main(): Promise<void> {
   const config = readConfig(process.env);
   const log = pino({ level: config.log });
-  // For measurements and tests, which nothing in the background shall disturb.
+  // For measurements and tests, which nothing in the background shall disturb; `--lived` gives the demo its year all the same.
   const quiet = process.argv.includes('--quiet');
   if (!(await portIsFree(config.port, config.host)))
     throw new Error(`Port ${config.port} on ${config.host} is taken. Set FOND_PORT to another one.`);
@@ -41,6 +41,7 @@ async function main(): Promise<void> {
       address: `http://${config.host}:${config.port}`,
       log,
       makePictures: !quiet,
+      year: !quiet || process.argv.includes('--lived'),
     });
   } catch (error) {
     await database?.stop();

@@ -42,7 +42,7 @@ export interface Desk {
 /** The application over a database of its own; every answer is held against its schema. */
 export async function startTestServer(
   server: DatabaseServer,
-  options: { demo?: boolean; dist?: string; shareRenditions?: boolean } = {},
+  options: { demo?: boolean; dist?: string; shareRenditions?: boolean; year?: boolean } = {},
 ): Promise<TestServer> {
   const name = await createDatabase(server);
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-server-'));
@@ -58,6 +58,7 @@ export async function startTestServer(
     log: pino({ level: 'fatal' }),
     witness: heldAgainstPublished,
     makePictures: false,
+    year: options.year,
   });
   const signIn = async (who = 'Ines Marlow'): Promise<Desk> => {
     const email = `${who.toLowerCase().replace(/\W+/g, '.')}@pellmere.example`;

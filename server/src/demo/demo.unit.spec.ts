@@ -5,7 +5,7 @@ import { demoProducts } from './catalogue/products';
 import { MATERIALS } from './catalogue/vocabulary';
 import { DRAWINGS, drawPicture, type Kind } from './pictures/draw';
 import { mix, skinOf } from './pictures/palette';
-import { Random } from './random';
+import { Random } from '../random';
 
 const NOW = Date.UTC(2026, 0, 31);
 const products = demoProducts(NOW);

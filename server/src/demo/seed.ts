@@ -16,7 +16,7 @@ import { insertRows, runSql, select, type Cell } from '../database/rows';
 import type { PictureStore } from '../picture/pictures';
 import { addUser } from '../person/users';
 import { SHOP as SETTINGS } from '../setting/shopSettings';
-import { Random } from './random';
+import { Random } from '../random';
 import { CATEGORIES } from './catalogue/kinds';
 import { demoProducts, type DemoProduct } from './catalogue/products';
 import {

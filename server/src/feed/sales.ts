@@ -1,5 +1,5 @@
 import type { FeedChange } from '@fond/contract';
-import { Random } from '../demo/random';
+import { Random } from '../random';
 
 /** A product as the public listing offers it. */
 export interface Offer {

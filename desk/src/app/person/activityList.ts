@@ -5,7 +5,7 @@ import type { Subscription } from 'rxjs';
 import type { ActivityEntry, Problem } from '@fond/contract';
 import { Api } from '../api/api';
 import { asking } from '../api/asking';
-import { activityWords } from './activityWords';
+import { activitySaid, activityWords } from './activityWords';
 
 /** The record of who did what, the newest first; a subject leads to all that was done to it. */
 @Component({
@@ -31,6 +31,9 @@ import { activityWords } from './activityWords';
           <span>
             {{ entry.who }} {{ words(entry) }}
             <button type="button" class="word" (click)="of(entry)">{{ entry.name }}</button>
+            @if (said(entry); as sentence) {
+              <small>{{ sentence }}</small>
+            }
           </span>
         </li>
       } @empty {
@@ -69,6 +72,11 @@ import { activityWords } from './activityWords';
       padding: 3px 0;
       border-bottom: 1px solid var(--hairline);
     }
+    small {
+      display: block;
+      overflow-wrap: anywhere;
+    }
+    small,
     time,
     .none {
       color: var(--quiet);
@@ -83,6 +91,7 @@ export class ActivityList {
   /** Changes when something was done. */
   readonly done = input(0);
   protected readonly words = activityWords;
+  protected readonly said = activitySaid;
   protected readonly entries = signal<readonly ActivityEntry[]>([]);
   protected readonly subject = signal<Pick<ActivityEntry, 'subject' | 'name'> | null>(null);
   protected readonly loading = signal(false);

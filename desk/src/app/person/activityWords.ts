@@ -24,6 +24,11 @@ const DONE: Readonly<Record<string, string>> = {
   import: 'imported',
   featured: 'marked as featured',
   change: 'changed',
+  edit: 'changed',
+  upload: 'brought in',
+  remove: 'removed',
+  password: 'changed the password of',
+  'sign-out': 'signed out',
 };
 
 const KINDS: Readonly<Record<string, string>> = {
@@ -39,6 +44,8 @@ const KINDS: Readonly<Record<string, string>> = {
   tag: 'the tag',
   system: 'the system',
   mapping: 'the mapping',
+  picture: 'the picture',
+  reviews: 'reviews',
 };
 
 /** What was done, before the name of what it was done to: “saved”, “published edition”. */
@@ -46,3 +53,7 @@ export function activityWords({ action, subject }: Pick<ActivityEntry, 'action' 
   const kind = KINDS[subject.split(':')[0]] ?? '';
   return [DONE[action] ?? action, kind].filter(Boolean).join(' ');
 }
+
+/** What was done in a sentence of its own, where the record has one; empty where its words say it all. */
+export const activitySaid = ({ detail }: Pick<ActivityEntry, 'detail'>): string =>
+  typeof detail['said'] === 'string' ? detail['said'] : '';

@@ -1,5 +1,5 @@
 import type { PictureSubject } from '../pictures/draw';
-import { Random } from '../random';
+import { Random } from '../../random';
 import { KINDS, type KindSpec } from './kinds';
 import {
   BARE_COLOURS,
