@@ -388,7 +388,7 @@ describe('a way to look at the table', () => {
   });
 });
 
-describe('a product that is deleted for good', () => {
+describe('a product that is deleted', () => {
   it('has to be put aside first, tells what names it, and is gone from everywhere', async () => {
     await desk.importFile('end.csv', 'sku,title,slug\nEND-1,The last one,the-last-one\n');
     const early = await desk.delete('/api/catalogue/products/END-1');
@@ -408,10 +408,54 @@ describe('a product that is deleted for good', () => {
     const uses = await desk.get('/api/catalogue/products/END-1/uses');
     expect(uses.body.plans).toEqual([{ id: 'house', name: plan.name }]);
     await edit(await cell('END-1', 'standing', 'aside'));
-    expect((await desk.delete('/api/catalogue/products/END-1')).status).toBe(204);
+    expect((await desk.delete('/api/catalogue/products/END-1')).status).toBe(200);
     expect((await desk.get('/api/catalogue/products/END-1')).status).toBe(404);
     expect((await desk.delete('/api/catalogue/products/END-1')).status).toBe(404);
     const { version: now } = saved.body as { version: number };
     await savePlan(desk, plan, now);
+  });
+
+  it('is put back as it was, with its prices, links and words, and deleted again', async () => {
+    const columns = 'sku,title,title@fr,slug,price,stock,tags,category,colour';
+    await desk.importFile(
+      'back.csv',
+      `${columns}\nBACK-1,Comes back,Revient,comes-back,12.50,4,Handmade|Stacks,Cookware > Pans|Tools,red\n`,
+    );
+    await edit(await cell('BACK-1', 'price', '14'));
+    await desk.put('/api/catalogue/products/BACK-1/links', { as: 'with', skus: ['PK-1017'] });
+    await desk.put('/api/catalogue/products/PK-1018/links', { as: 'instead', skus: ['BACK-1'] });
+    await desk.put('/api/catalogue/products/BACK-1/search', { lang: 'en', title: 'Back', description: '' });
+    await edit(await cell('BACK-1', 'standing', 'aside'));
+    const sheet = async (): Promise<unknown> => {
+      const [product, links, search] = await Promise.all(
+        ['', '/links', '/search'].map(
+          async (what) => (await desk.get(`/api/catalogue/products/BACK-1${what}`)).body as object,
+        ),
+      );
+      return { product, links, search };
+    };
+    const before = await sheet();
+    const { edit: deleted } = (await desk.delete('/api/catalogue/products/BACK-1')).body as { edit: string };
+    expect((await desk.get('/api/catalogue/products/PK-1018/links')).body[1].links).toEqual([]);
+    const back = await desk.post(`/api/catalogue/edits/${deleted}/undo`);
+    expect(back.status, back.text).toBe(201);
+    expect(await sheet()).toEqual(before);
+    expect((await desk.get('/api/catalogue/products/PK-1018/links')).body[1].links).toMatchObject([
+      { sku: 'BACK-1' },
+    ]);
+    expect((await desk.post(`/api/catalogue/edits/${deleted}/undo`)).status).toBe(409);
+    const again = await desk.post(`/api/catalogue/edits/${back.body.id}/undo`);
+    expect(again.status, again.text).toBe(201);
+    expect((await desk.get('/api/catalogue/products/BACK-1')).status).toBe(404);
+  });
+
+  it('stays away where another one has its number by now, and is told so', async () => {
+    await desk.importFile('twice.csv', 'sku,title\nTWICE-1,The first\n');
+    await edit(await cell('TWICE-1', 'standing', 'aside'));
+    const { edit: deleted } = (await desk.delete('/api/catalogue/products/TWICE-1')).body as { edit: string };
+    await desk.importFile('twice.csv', 'sku,title\nTWICE-1,The second\n');
+    const refused = await desk.post(`/api/catalogue/edits/${deleted}/undo`);
+    expect(refused).toMatchObject({ status: 400 });
+    expect(refused.body.errors[0].message).toContain('another product has the article number TWICE-1');
   });
 });

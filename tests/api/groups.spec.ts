@@ -71,6 +71,25 @@ describe('the tree of categories', () => {
     expect(await statusAt(frying.path)).toBe(200);
   });
 
+  it('can be hidden from shoppers and shown again, with its products found elsewhere all the while', async () => {
+    const pans = await categoryAt('/cookware/pans');
+    const place = { parent: pans.parent, position: pans.position, slug: pans.slug, colour: pans.colour };
+    const put = (change: object) => desk.put(`/api/catalogue/categories/${pans.id}`, { ...place, ...change });
+    const found = async (): Promise<number> =>
+      (await server.guest.get('/api/shop/listing').query({ aisle: '/cookware' })).body.total as number;
+    const before = await found();
+    await put({ hidden: true });
+    expect(await statusAt('/cookware/pans')).toBe(404);
+    expect(await statusAt('/cookware/pans/woks')).toBe(404);
+    expect((await server.guest.get('/sitemap-aisles-1.xml')).text).not.toContain('/cookware/pans<');
+    expect(await found()).toBe(before);
+    expect(await categoryAt('/cookware/pans')).toMatchObject({ hidden: true });
+    await put({ colour: '#0b4f5c' });
+    expect(await categoryAt('/cookware/pans'), 'what isn’t said stays').toMatchObject({ hidden: true });
+    await put({ hidden: false });
+    expect(await statusAt('/cookware/pans')).toBe(200);
+  });
+
   it('is not deleted where something is in it, which is told; its products can be moved first', async () => {
     const pans = await categoryAt('/cookware/pans');
     const [leaf] = (await tree()).filter(({ parent }) => parent === pans.id);

@@ -44,6 +44,7 @@ export const groupFileSchema = object<GroupFile>({
           .required(),
         position,
         colour,
+        hidden: Joi.boolean(),
         picture: Joi.string().max(400).allow(null).required(),
       }),
     )

@@ -12,6 +12,8 @@ export interface CategoryLine {
   /** Among its sisters, from 0. */
   position: number;
   colour: string | null;
+  /** Shoppers see neither it nor what is below it. */
+  hidden: boolean;
   /** In it itself, and with all below it. */
   products: number;
   below: number;
@@ -36,6 +38,8 @@ export interface CategoryPlace {
   position: number;
   slug: string;
   colour: string | null;
+  /** Shoppers see neither it nor what is below it; as it is where nothing is said. */
+  hidden?: boolean;
 }
 
 interface WordedGroup {
@@ -50,6 +54,8 @@ export interface FiledCategory extends WordedGroup {
   /** Among its sisters. */
   position: number;
   colour: string | null;
+  /** Shown where it isn't said. */
+  hidden?: boolean;
   /** As product files name pictures. */
   picture: string | null;
 }

@@ -285,11 +285,11 @@ export const PRODUCT_OPERATIONS = {
     method: 'delete',
     path: '/api/catalogue/products/{sku}',
     summary:
-      'Delete a product for good, with its pictures’ places, prices and figures; not while it is in the shop',
+      'Delete a product, with its pictures’ places, prices and figures; not while it is in the shop. It can be taken back like any edit',
     access: 'signed-in',
     params: bySku,
-    status: 204,
-    answer: null,
+    status: 200,
+    answer: object<{ edit: string }>({ edit: Joi.string().guid().required() }),
     problems: ['bad-input', 'not-found', 'product-in-shop', 'database-away'],
   },
   productSearch: {

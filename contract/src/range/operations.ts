@@ -152,13 +152,14 @@ export const RANGE_OPERATIONS = {
     method: 'post',
     path: '/api/preview/card',
     summary:
-      'The card of a draft on products that are hard on it, or one for each badge; with how many products of the aisle fill each element',
+      'The card of a draft on products that are hard on it, one for each badge, or one product in all states; with how many products of the aisle fill each element',
     access: 'signed-in',
     free: true,
-    body: object<DraftAt & { show: 'card' | 'badges' }>({
+    body: object<DraftAt & { show: 'card' | 'badges' | 'product'; sku?: string }>({
       plan: planDocumentSchema.required(),
       address,
-      show: Joi.valid('card', 'badges').required(),
+      show: Joi.valid('card', 'badges', 'product').required(),
+      sku: sku.when('show', { is: 'product', then: Joi.required(), otherwise: Joi.forbidden() }),
     }),
     status: 200,
     answer: object<{ bench: BenchModel | null }>({ bench: anything.allow(null).required() }),

@@ -71,20 +71,23 @@ function hardest(size: number, among: Bitset | null, measure: (p: number) => num
 export interface BenchRequest {
   aisle: Aisle;
   lang: string | undefined;
-  /** Products that are hard on the card, or one for each badge. */
-  show: 'card' | 'badges';
+  /** Products that are hard on the card, one for each badge, or one product in all states. */
+  show: 'card' | 'badges' | 'product';
+  /** Article number of that one. */
+  sku?: string;
   context: RangeContext;
 }
 
 /**
  * A plan's card on products that are hard on it: of the aisle's range where there are such, else of the whole shop; the
- * states of one card side by side; and the same card as a line of a list. Null for a plan without a shelf.
+ * states of one card side by side; and the same card as a line of a list. Or one product's card in its states. Null for a
+ * plan without a shelf.
  */
 export function composeBench(
   snapshot: Snapshot,
   plan: Plan,
   edition: number,
-  { aisle, lang: asked, show, context }: BenchRequest,
+  { aisle, lang: asked, show, sku, context }: BenchRequest,
 ): BenchModel | null {
   const shelf = shelfOf(plan);
   if (!shelf) return null;
@@ -93,19 +96,8 @@ export function composeBench(
   const { bits, count } = runRange(snapshot, aisle, shelf.range, context);
   const here = count ? bits : null;
   const bench = new Bench(snapshot, plan, shelf, badges, lang);
-  const usual = hardest(snapshot.size, here, (p) => (snapshot.images[p].length > 1 ? 1 : 0.5));
-  const found =
-    show === 'card'
-      ? hardCards(bench, shelf, here, usual, lang)
-      : { cards: badgeCards(bench, here, badges), absent: [] };
-  const shelves: BenchShelf[] = [];
-  if (found.cards.length) shelves.push(bench.shelf(show === 'card' ? 'hard' : 'badges', found.cards));
-  if (show === 'card' && usual !== null) {
-    const sold = soldOut(snapshot);
-    const out = hardest(snapshot.size, here, sold) ?? hardest(snapshot.size, null, sold);
-    shelves.push(bench.shelf('states', bench.states(usual, out)));
-    shelves.push(bench.shelf('list', found.cards.slice(0, 4), true));
-  }
+  const { shelves, absent } =
+    show === 'product' ? oneCard(bench, sku) : manyCards(bench, shelf, here, badges, show);
   return {
     kind: 'bench',
     plan: { id: plan.id, name: plan.name },
@@ -122,10 +114,45 @@ export function composeBench(
       canonical: null,
     }),
     shelves,
-    absent: found.absent,
+    absent,
     products: count,
     coverage: cardCoverage(snapshot, bits, shelf.card, lang),
   };
+}
+
+interface Shown {
+  shelves: BenchShelf[];
+  absent: readonly BenchReason[];
+}
+
+/** One product in its states; nothing where no product has the number. */
+function oneCard(bench: Bench, sku: string | undefined): Shown {
+  const p = sku === undefined ? undefined : bench.snapshot.bySku.get(sku);
+  return { shelves: p === undefined ? [] : [bench.shelf('states', bench.states(p, null))], absent: [] };
+}
+
+function manyCards(
+  bench: Bench,
+  shelf: Shelf,
+  here: Bitset | null,
+  badges: BadgeSet,
+  show: 'card' | 'badges',
+): Shown {
+  const { snapshot, lang } = bench;
+  const usual = hardest(snapshot.size, here, (p) => (snapshot.images[p].length > 1 ? 1 : 0.5));
+  const found =
+    show === 'card'
+      ? hardCards(bench, shelf, here, usual, lang)
+      : { cards: badgeCards(bench, here, badges), absent: [] };
+  const shelves: BenchShelf[] = [];
+  if (found.cards.length) shelves.push(bench.shelf(show === 'card' ? 'hard' : 'badges', found.cards));
+  if (show === 'card' && usual !== null) {
+    const sold = soldOut(snapshot);
+    const out = hardest(snapshot.size, here, sold) ?? hardest(snapshot.size, null, sold);
+    shelves.push(bench.shelf('states', bench.states(usual, out)));
+    shelves.push(bench.shelf('list', found.cards.slice(0, 4), true));
+  }
+  return { shelves, absent: found.absent };
 }
 
 const soldOut =

@@ -173,7 +173,7 @@ function linksIn(snapshot: Snapshot, lang: Lang): SharedLinks {
   }));
 }
 
-/** The way to a product's main category, and its colour; null where it has none. */
+/** The way to a product's main category, or to what is above it where that is hidden, and its colour; null for none. */
 function categoryOf(
   snapshot: Snapshot,
   p: number,
@@ -183,7 +183,8 @@ function categoryOf(
   const { categories } = linksIn(snapshot, lang);
   let known = categories.get(id);
   if (known === undefined) {
-    const aisle = snapshot.aisles.byKey.get(`category:${id}`);
+    let aisle = snapshot.aisles.byKey.get(`category:${id}`) ?? null;
+    while (aisle?.closed) aisle = aisle.parent;
     known = aisle ? { link: linkTo(snapshot, aisle, lang), colour: aisle.colour } : null;
     categories.set(id, known);
   }

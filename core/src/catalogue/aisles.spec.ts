@@ -53,6 +53,31 @@ const ask = (frame: CatalogueFrame, path: string, rest: object = {}, ...plans: P
 const total = (model: ReturnType<typeof ask>): number | undefined =>
   model?.fixtures.find((fixture) => fixture.type === 'shelf')?.total;
 
+describe('a hidden category', () => {
+  const hidden: CatalogueFrame = {
+    ...FRAME,
+    categories: FRAME.categories.map((one) => (one.slug === 'pans' ? { ...one, hidden: true } : one)),
+  };
+
+  it('is not there for shoppers, nor is what is below it, and is seen by those who look ahead', () => {
+    for (const path of ['/cookware/pans', '/cookware/pans/crepe-pans']) {
+      expect(ask(FRAME, path), path).not.toBeNull();
+      expect(ask(hidden, path), path).toBeNull();
+      expect(ask(hidden, path, { closed: true }), path).not.toBeNull();
+    }
+  });
+
+  it('is offered nowhere: not in navigation, tiles, filters and the ways above products', () => {
+    const links = (frame: CatalogueFrame): string => JSON.stringify(ask(frame, '/cookware'));
+    expect(links(FRAME)).toContain('/cookware/pans');
+    expect(links(hidden)).not.toContain('/cookware/pans');
+  });
+
+  it('leaves its products wherever else they stand', () => {
+    expect(total(ask(hidden, '/cookware'))).toBe(total(ask(FRAME, '/cookware')));
+  });
+});
+
 describe('a free page', () => {
   it('has the products of the whole shop at an address of its own', () => {
     const frame = withPages(page({ standsFor: null }));

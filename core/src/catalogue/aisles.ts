@@ -29,7 +29,7 @@ export interface Aisle {
   id: number;
   /** The aisle above in the category tree. */
   parent: Aisle | null;
-  /** Aisles of the child categories, in the merchandiser's order. */
+  /** Aisles of the child categories that shoppers see, in the merchandiser's order; of a hidden one those below it. */
   children: Aisle[];
   colour: string | null;
   /** Its own picture; of a category so far. */
@@ -40,7 +40,7 @@ export interface Aisle {
   value: AisleValue | null;
   /** The aisle in whose place a free page stands, and whose products it shows. */
   standsFor: Aisle | null;
-  /** Not open to shoppers yet; only previews show it. */
+  /** Not open to shoppers yet, or hidden from them; only previews show it. */
   closed: boolean;
 }
 
@@ -197,9 +197,11 @@ export function aislesOf(frame: CatalogueFrame): AisleMap {
       children: [],
       colour: category.colour ?? parent?.colour ?? null,
       picture: category.picture ?? null,
+      closed: category.hidden === true || parent?.closed === true,
     };
     all.push(aisle);
-    (parent ?? front).children.push(aisle);
+    // What is hidden is offered nowhere, in its parent’s place least of all.
+    if (!aisle.closed || parent?.closed) (parent ?? front).children.push(aisle);
     waiting.push(...below(aisle, category.id));
   }
   for (const group of frame.collections) all.push(groupAisle('collection', group));

@@ -46,6 +46,8 @@ export interface CategoryRow {
   /** Sanitised HTML. */
   descriptions: Texts;
   picture?: AislePicture | null;
+  /** Shoppers see neither it nor what is below it; its products stand wherever else they do. */
+  hidden?: boolean;
 }
 
 /** A page with an address of its own, which may stand in for an aisle. */

@@ -39,6 +39,9 @@ export function composeProduct(
   if (p === undefined) return null;
   const lang = languageOf(snapshot, asked);
   const category = mainAisle(snapshot, p);
+  // Nobody is led to where they can't go.
+  let open = category;
+  while (open?.closed) open = open.parent;
   const path = productPath(slug);
   const aisle = category ?? snapshot.aisles.byKey.get('front')!;
   const plan = planOfProduct(snapshot, edition, p);
@@ -60,7 +63,7 @@ export function composeProduct(
     frame: shopFrameOf(snapshot, {
       lang,
       edition: edition.number,
-      current: category,
+      current: open,
       look: plan?.look ?? USUAL_LOOK,
       badges: plan?.badges ?? null,
       styled: plan,
@@ -71,8 +74,8 @@ export function composeProduct(
       image: facts.images.at(0) ?? null,
       canonical: hrefOf(snapshot, path, lang),
     }),
-    trail: category
-      ? trailOf(snapshot, category, lang)
+    trail: open
+      ? trailOf(snapshot, open, lang)
       : [linkTo(snapshot, snapshot.aisles.byKey.get('front')!, lang)],
   };
 }

@@ -179,7 +179,10 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
   const wanted =
     of.kind === 'children'
       ? aisle.children.filter((child) => !tiles.except.includes(child.id))
-      : of.categories.flatMap((category) => snapshot.aisles.byKey.get(`category:${category}`) ?? []);
+      : of.categories.flatMap((category) => {
+          const chosen = snapshot.aisles.byKey.get(`category:${category}`);
+          return chosen && !chosen.closed ? chosen : [];
+        });
   const rooms = roomsOf(plan.fixtures, tiles);
   const { breakpoints } = plan.look;
   const even = sizesOf(cardRooms(rooms, columns, gap), breakpoints);

@@ -36,7 +36,8 @@ export function navigationOf(
 /** Home, the aisles above, the aisle itself. */
 export function trailOf(snapshot: Snapshot, aisle: Aisle, lang: Lang): LinkModel[] {
   const trail: LinkModel[] = [];
-  for (let at: Aisle | null = aisle; at; at = at.parent) trail.unshift(linkTo(snapshot, at, lang));
+  for (let at: Aisle | null = aisle; at; at = at.parent)
+    if (at === aisle || !at.closed) trail.unshift(linkTo(snapshot, at, lang));
   const front = snapshot.aisles.byKey.get('front')!;
   if (groundOf(aisle) !== front) trail.unshift(linkTo(snapshot, front, lang));
   return trail;

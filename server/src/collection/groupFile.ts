@@ -58,7 +58,7 @@ export async function readGroups(sequelize: Sequelize, transaction?: Transaction
   const read = <T extends object>(sql: string): Promise<T[]> =>
     select<T>(sequelize, `${sql}${held}`, [], transaction);
   const rows = await read<Omit<StoredCategory, 'path' | 'titles' | 'descriptions'> & { slug: string }>(
-    'SELECT id, parent_id AS parent, slug, position, colour, picture FROM categories ORDER BY position, id',
+    'SELECT id, parent_id AS parent, slug, position, colour, picture, hidden FROM categories ORDER BY position, id',
   );
   const categoryWords = await wordsOf(sequelize, 'category', transaction);
   const categories = new Map<string, StoredCategory>();
@@ -68,8 +68,13 @@ export async function readGroups(sequelize: Sequelize, transaction?: Transaction
   const open = [...(below.get(null) ?? [])].reverse().map((row) => ({ row, path: `/${row.slug}` }));
   for (let next = open.pop(); next; next = open.pop()) {
     const { row, path } = next;
-    const { slug: _, ...rest } = row;
-    categories.set(path, { ...rest, path, ...(categoryWords.get(row.id) ?? NO_WORDS) });
+    const { slug: _, hidden, ...rest } = row;
+    categories.set(path, {
+      ...rest,
+      hidden: Boolean(hidden),
+      path,
+      ...(categoryWords.get(row.id) ?? NO_WORDS),
+    });
     for (const child of [...(below.get(row.id) ?? [])].reverse())
       open.push({ row: child, path: `${path}/${child.slug}` });
   }

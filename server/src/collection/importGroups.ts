@@ -164,7 +164,7 @@ class GroupWriter {
 
   private async look(
     id: number,
-    { position, colour, picture }: FiledCategory,
+    { position, colour, hidden, picture }: FiledCategory,
     known: FiledCategory | undefined,
   ): Promise<boolean> {
     // A picture that the file doesn't name stays.
@@ -172,17 +172,20 @@ class GroupWriter {
       position,
       colour: colour ?? known?.colour ?? null,
       picture: picture ?? known?.picture ?? null,
+      hidden: hidden ?? known?.hidden ?? false,
     };
     const same =
       known !== undefined &&
       wanted.position === known.position &&
       wanted.colour === known.colour &&
-      wanted.picture === known.picture;
+      wanted.picture === known.picture &&
+      wanted.hidden === (known.hidden ?? false);
     if (same) return false;
-    await this.run('UPDATE categories SET position = ?, colour = ?, picture = ? WHERE id = ?', [
+    await this.run('UPDATE categories SET position = ?, colour = ?, picture = ?, hidden = ? WHERE id = ?', [
       wanted.position,
       wanted.colour,
       wanted.picture,
+      wanted.hidden,
       id,
     ]);
     return true;

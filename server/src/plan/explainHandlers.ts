@@ -45,7 +45,13 @@ export const explainHandlers = ({ host }: Services): Handlers<Own> => ({
     const { snapshot, aisle, plan, context } = await drafted(host, body);
     const lang = readAddress(body.address)?.parameters['lang'];
     const { number } = host.serving().edition;
-    const bench = composeBench(snapshot, plan, number, { aisle, lang, show: body.show, context });
+    const bench = composeBench(snapshot, plan, number, {
+      aisle,
+      lang,
+      show: body.show,
+      sku: body.sku,
+      context,
+    });
     return { bench: bench && withOwnCss(bench, plan) };
   },
 });

@@ -7,6 +7,7 @@ import { ShopNames } from '../catalogue/import/names';
 import type { ImportJobs } from '../catalogue/import/importJob';
 import { readStored } from '../catalogue/import/stored';
 import { startEdit, type Slice } from './bulkEdit';
+import { deleteAgain, restoreProduct } from './deleteProduct';
 import { TableColumns } from './tableColumns';
 import { isStill, readCells, writeCells } from './writeCells';
 
@@ -40,15 +41,19 @@ export function undoEdit(
   userId: number,
 ): Promise<EditAnswer> {
   return inUnit(sequelize, async (transaction) => {
-    const [edit] = await select<{ said: string; undone: number }>(
+    const [edit] = await select<{ said: string; undoes: string | null; undone: number }>(
       sequelize,
-      `SELECT e.said, EXISTS (SELECT 1 FROM product_edits u WHERE u.undoes = e.id) AS undone
+      `SELECT e.said, e.undoes, EXISTS (SELECT 1 FROM product_edits u WHERE u.undoes = e.id) AS undone
         FROM product_edits e WHERE e.id = ? AND e.ready FOR UPDATE`,
       [id],
       transaction,
     );
     if (!edit) throw problem('not-found', 'There is no such edit. Edits can be taken back for 30 days.');
     if (edit.undone) throw problem('done-already', 'This edit was taken back already.');
+    const restored =
+      (await restoreProduct(sequelize, id, userId, transaction)) ??
+      (await deleteAgain(sequelize, { edit: id, undoes: edit.undoes }, userId, transaction));
+    if (restored) return restored;
     const cells = await select<WrittenCell>(
       sequelize,
       `SELECT sku, field AS \`column\`, before_text AS \`before\`, after_text AS \`after\`

@@ -162,7 +162,7 @@ async function readFrame(read: Read, faults: RowFaults): Promise<CatalogueFrame>
   const categories = await read<
     Omit<CategoryRow, 'titles' | 'descriptions' | 'picture'> & ImageRow & FocusPoint
   >(
-    `SELECT id, parent_id AS parent, slug, position, colour, hash, width, height, categories.focus_x AS x,
+    `SELECT id, parent_id AS parent, slug, position, colour, hidden, hash, width, height, categories.focus_x AS x,
         categories.focus_y AS y FROM categories LEFT JOIN pictures ON source = picture ORDER BY id`,
   );
   for (const { id, slug } of unreachable(categories))
@@ -188,8 +188,9 @@ async function readFrame(read: Read, faults: RowFaults): Promise<CatalogueFrame>
     shopDescriptions: settings.descriptions,
     face: faceOf(settings),
     attributes: await readAttributes(read),
-    categories: categories.map(({ hash, width, height, x, y, ...row }) => ({
+    categories: categories.map(({ hash, width, height, x, y, hidden, ...row }) => ({
       ...row,
+      hidden: Boolean(hidden),
       ...categoryTexts.of(row.id),
       picture: hash === null ? null : { hash, width, height, focus: { x, y } },
     })),

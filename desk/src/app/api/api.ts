@@ -163,8 +163,9 @@ export class Api extends Calls {
   }
 
   /** The card of a draft on the bench; null for a plan without a shelf. */
-  previewCard(plan: Plan, address: string, show: 'card' | 'badges') {
-    return this.call('previewCard', { body: { plan, address, show } });
+  /** @param sku The one product whose card is looked at, in place of those that `show` finds. */
+  previewCard(plan: PlanDocument, address: string, show: 'card' | 'badges' | 'product', sku?: string) {
+    return this.call('previewCard', { body: { plan, address, show, ...(sku !== undefined && { sku }) } });
   }
 
   explainBadges(plan: Plan, address: string) {

@@ -1,26 +1,20 @@
 import {
-  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
-  DestroyRef,
-  effect,
-  ElementRef,
   inject,
   input,
   signal,
   untracked,
-  viewChild,
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { DomSanitizer, type SafeResourceUrl } from '@angular/platform-browser';
 import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
-import { MatProgressBarModule } from '@angular/material/progress-bar';
-import type { FromFrame, Problem, ToFrame } from '@fond/contract';
-import { DEVICE_WIDTHS, WIDTH_NAMES, type BenchModel, type WidthName } from '@fond/core';
+import type { Problem } from '@fond/contract';
+import { WIDTH_NAMES, type BenchModel, type WidthName } from '@fond/core';
 import { Api } from '../api/api';
 import { PlanEditor } from '../draft/planEditor';
 import { AisleChoice } from '../draft/aisleChoice';
+import { BenchFrame } from '../product/benchFrame';
 
 /** The bench follows the last edit by so much. */
 const ASK_AFTER = 120;
@@ -34,7 +28,7 @@ interface Answer {
 @Component({
   selector: 'desk-bench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AisleChoice, MatProgressBarModule],
+  imports: [AisleChoice, BenchFrame],
   template: `
     <div class="tools">
       <desk-aisle-choice />
@@ -66,36 +60,22 @@ interface Answer {
     } @else if (bare()) {
       <p class="notice" role="status">This plan has no shelf, so it has no card of its own.</p>
     }
-    <div #stage class="stage">
-      @if (source(); as url) {
-        <iframe
-          #frame
-          [src]="url"
-          [title]="'The card at ' + width() + ' width'"
-          [style.width.px]="across()"
-          [style.height.px]="room().height / scale()"
-          [style.transform]="'scale(' + scale() + ')'"
-        ></iframe>
-      } @else {
-        <mat-progress-bar mode="indeterminate" aria-label="Opening the card" />
-      }
-    </div>
+    <desk-bench-frame
+      class="stage"
+      [plan]="id() ?? null"
+      [address]="editor.address()"
+      [bench]="bench()"
+      [width]="width()"
+    />
   `,
   styleUrl: './benchWindow.scss',
 })
 export class BenchWindow {
   private readonly api = inject(Api);
-  private readonly sanitizer = inject(DomSanitizer);
-  private readonly editor = inject(PlanEditor);
+  protected readonly editor = inject(PlanEditor);
   readonly show = input.required<'card' | 'badges'>();
-  private readonly stage = viewChild.required<ElementRef<HTMLElement>>('stage');
-  private readonly frame = viewChild<ElementRef<HTMLIFrameElement>>('frame');
-
   protected readonly widths = WIDTH_NAMES;
   protected readonly width = signal<WidthName>('wide');
-  protected readonly across = computed(() => DEVICE_WIDTHS[this.width()]);
-  protected readonly room = signal({ width: 800, height: 500 });
-  protected readonly scale = computed(() => Math.min(1, this.room().width / this.across()));
   protected readonly languages = computed(() => this.editor.vocabulary()?.languages ?? []);
   /** Another language than that of the page in the window. */
   protected readonly spoken = signal<string | null>(null);
@@ -125,37 +105,5 @@ export class BenchWindow {
   );
   readonly bench = computed((): BenchModel | null => this.answer().bench);
   protected readonly bare = computed(() => this.editor.plan() !== null && !this.editor.shelf());
-  private readonly id = computed(() => this.editor.plan()?.id);
-
-  /** The frame begins with a page of the shop; the card is sent once its application runs. */
-  protected readonly source = computed((): SafeResourceUrl | null => {
-    const id = this.id();
-    if (id === undefined) return null;
-    const address = untracked(this.editor.address).split('?')[0];
-    return this.sanitizer.bypassSecurityTrustResourceUrl(
-      `/shop${address === '/' ? '' : address}?draft=${encodeURIComponent(id)}`,
-    );
-  });
-
-  constructor() {
-    const hear = ({ origin, source, data }: MessageEvent<FromFrame>): void => {
-      if (origin !== location.origin || source !== this.frame()?.nativeElement.contentWindow) return;
-      if (data.type === 'fond:ready') this.send();
-    };
-    window.addEventListener('message', hear);
-    inject(DestroyRef).onDestroy(() => window.removeEventListener('message', hear));
-    effect(() => this.send());
-    afterNextRender(() => {
-      const watch = new ResizeObserver(([entry]) =>
-        this.room.set({ width: entry.contentRect.width, height: entry.contentRect.height }),
-      );
-      watch.observe(this.stage().nativeElement);
-    });
-  }
-
-  private send(): void {
-    const page = this.bench();
-    const message: ToFrame | null = page && { type: 'fond:page', page };
-    if (message) this.frame()?.nativeElement.contentWindow?.postMessage(message, location.origin);
-  }
+  protected readonly id = computed(() => this.editor.plan()?.id);
 }

@@ -33,6 +33,7 @@ export async function listCategories(sequelize: Sequelize, snapshot: Snapshot): 
       titles: row.titles,
       position,
       colour: row.colour,
+      hidden: row.hidden === true,
       products: aisleProducts(snapshot, aisle, false).count,
       below: aisleProducts(snapshot, aisle, true).count,
       picture: row.picture?.hash ?? null,
@@ -119,7 +120,7 @@ export function createCategory(
 export function placeCategory(
   sequelize: Sequelize,
   id: number,
-  { parent, position, slug, colour }: CategoryPlace,
+  { parent, position, slug, colour, hidden }: CategoryPlace,
   userId: number,
 ): Promise<void> {
   return inUnit(sequelize, async (transaction) => {
@@ -138,8 +139,8 @@ export function placeCategory(
     if (pathOf(tree, id).split('/').length > DEEPEST) refuse('parent', 'that is too deep');
     await runSql(
       sequelize,
-      'UPDATE categories SET parent_id = ?, slug = ?, colour = ? WHERE id = ?',
-      [parent, slug, colour, id],
+      'UPDATE categories SET parent_id = ?, slug = ?, colour = ?, hidden = IFNULL(?, hidden) WHERE id = ?',
+      [parent, slug, colour, hidden ?? null, id],
       transaction,
     );
     sisters.splice(Math.min(position, sisters.length), 0, moved);

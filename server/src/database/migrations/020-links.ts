@@ -1,4 +1,4 @@
-/** Products that somebody has linked to each other, words for pictures, and what shoppers say of products. */
+/** Products that are linked to each other, words for pictures, hidden categories, and what shoppers say of products. */
 export const LINKS = [
   `CREATE TABLE IF NOT EXISTS product_links (
     product_id INT UNSIGNED NOT NULL,
@@ -16,6 +16,16 @@ export const LINKS = [
     ADD COLUMN IF NOT EXISTS alts JSON NULL,
     ADD COLUMN IF NOT EXISTS focus_x TINYINT UNSIGNED NULL,
     ADD COLUMN IF NOT EXISTS focus_y TINYINT UNSIGNED NULL`,
+  `ALTER TABLE categories ADD COLUMN IF NOT EXISTS hidden BOOLEAN NOT NULL DEFAULT FALSE`,
+  // All rows of a product that was deleted, for as long as that can be taken back.
+  `CREATE TABLE IF NOT EXISTS deleted_rows (
+    edit_id CHAR(36) CHARACTER SET ascii NOT NULL,
+    position INT UNSIGNED NOT NULL,
+    table_name VARCHAR(64) CHARACTER SET ascii NOT NULL,
+    content LONGTEXT NOT NULL,
+    PRIMARY KEY (edit_id, position),
+    CONSTRAINT edit_of_row FOREIGN KEY (edit_id) REFERENCES product_edits (id) ON DELETE CASCADE
+  )`,
   // `folded`: its stars were in the product's rating already when somebody else gave that.
   `CREATE TABLE IF NOT EXISTS reviews (
     id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,

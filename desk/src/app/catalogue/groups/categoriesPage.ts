@@ -16,7 +16,7 @@ import { AisleWords } from './aisleWords';
 import { CategoryPicture } from './categoryPicture';
 import { GroupMove } from './groupMove';
 import { UsesList } from './usesList';
-import { dropped, moved, treeLines, type Move, type TreeLine } from './tree';
+import { dropped, moved, treeLines, type Move, type TreeLine, placeOf } from './tree';
 
 const KEYS: Readonly<Record<string, Move>> = {
   ArrowUp: 'up',
@@ -123,14 +123,13 @@ export class CategoriesPage {
   }
 
   protected change(line: CategoryLine, change: Partial<CategoryPlace>): void {
-    const { parent, position, slug, colour } = line;
-    this.place(line, { parent, position, slug, colour, ...change });
+    this.place(line, { ...placeOf(line), ...change });
   }
 
   /** Holds at once, with a way back. */
   private place(line: CategoryLine, place: CategoryPlace): void {
-    const { parent, position, slug, colour } = line;
-    const readdressed = place.slug !== slug || place.parent !== parent;
+    const before = placeOf(line);
+    const readdressed = place.slug !== before.slug || place.parent !== before.parent;
     const more = readdressed ? ' Its old address leads to the new one.' : '';
     this.write(line.id, place, () =>
       this.messages
@@ -138,7 +137,7 @@ export class CategoriesPage {
           duration: 8_000,
         })
         .onAction()
-        .subscribe(() => this.write(line.id, { parent, position, slug, colour })),
+        .subscribe(() => this.write(line.id, before)),
     );
   }
 

@@ -13,6 +13,7 @@ const line = (id: number, parent: number | null, position: number): CategoryLine
   colour: null,
   products: 0,
   below: 0,
+  hidden: false,
   picture: null,
 });
 /** 1 › (2 › 3), 4; and 5 beside 1. */

@@ -17,11 +17,13 @@ export function treeLines(lines: readonly CategoryLine[]): TreeLine[] {
 
 export type Move = 'up' | 'down' | 'in' | 'out';
 
-const placeOf = ({ parent, position, slug, colour }: CategoryLine): CategoryPlace => ({
+/** Where a category stands now. */
+export const placeOf = ({ parent, position, slug, colour, hidden }: CategoryLine): CategoryPlace => ({
   parent,
   position,
   slug,
   colour,
+  hidden,
 });
 
 /** Where a move by one step leads; null where there is no step that way. */

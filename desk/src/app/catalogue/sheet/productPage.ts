@@ -25,6 +25,7 @@ import { CatalogueWords } from '../../wording/catalogueWords';
 import { STANDING_WORDS } from '../table/cellFace';
 import { cellKey, CellWriter } from '../table/cellWriter';
 import { UndoButtons } from '../table/undoButtons';
+import { DrawnCard } from './drawnCard';
 import { EntryList } from './entryList';
 import { LinkedProducts } from './linkedProducts';
 import { ProductPictures } from './productPictures';
@@ -45,6 +46,7 @@ const LISTS: readonly string[] = ['category', 'tags', 'collections'];
   selector: 'desk-product',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    DrawnCard,
     EntryList,
     LinkedProducts,
     MatButtonModule,
@@ -196,11 +198,22 @@ export class ProductPage {
     event.preventDefault();
   }
 
-  protected deleteForGood(): void {
+  private takeBack(edit: string, sku: string): void {
+    this.api.undo(edit).subscribe({
+      next: () => void this.router.navigate(['/products', sku]),
+      error: ({ title, detail, errors }: Problem) =>
+        this.messages.open(`${title}. ${errors?.[0]?.message ?? detail}`, 'Close'),
+    });
+  }
+
+  protected delete(): void {
     const sku = this.sku();
     this.api.deleteProduct(sku).subscribe({
-      next: () => {
-        this.messages.open(`${sku} is deleted.`, undefined, { duration: 6_000 });
+      next: ({ edit }) => {
+        this.messages
+          .open(`${sku} is deleted.`, 'Undo', { duration: 10_000 })
+          .onAction()
+          .subscribe(() => this.takeBack(edit, sku));
         void this.router.navigateByUrl('/products');
       },
       error: (problem: Problem) => this.problem.set(problem),
