@@ -116,6 +116,20 @@ describe('products that are taken out', () => {
     }
   });
 
+  it('keep attributes that are called like a column of the product’s own', async () => {
+    const mapping = JSON.stringify({ Stock: { use: 'attribute', type: 'text' } });
+    const job = await desk.importFile('like.csv', 'sku,title,stock,Stock\nLIKE-1,Alike,4,in the cellar\n', {
+      mapping,
+    });
+    expect(job.report).toMatchObject({ created: 1, errorCount: 0 });
+    const row = rowsOf(await exported()).find(({ sku }) => sku === 'LIKE-1')!;
+    expect([row.stock, row._Stock]).toEqual(['4', 'in the cellar']);
+    for (const format of EXPORT_FORMATS) {
+      const report = await readAgain(`again.${format}`, await exportedFile(`?format=${format}`));
+      expect([report.created, report.changed, report.errorCount], format).toEqual([0, 0, 0]);
+    }
+  });
+
   it('are found in their categories and tags again, though several are called alike', async () => {
     const { aisles } = (await desk.get('/api/floor')).body as Floor;
     const some = (kind: string, parent: string | null): string[] =>

@@ -87,19 +87,18 @@ export async function exportNames(sequelize: Sequelize, lang: string): Promise<E
     category: pathOf,
     tag: (id) => tags.get(id) ?? '',
     collection: (id) => collections.get(id) ?? '',
-    attributes: attributes.flatMap((attribute) => {
+    attributes: attributes.map((attribute) => {
       const { key, label, unit } = attribute;
-      const column = columnOf(key, label, unit);
-      return column === null ? [] : [{ ...attribute, label: label ?? key, column }];
+      return { ...attribute, label: label ?? key, column: columnOf(key, label, unit) };
     }),
   };
 }
 
-/** A name that an import reads as the attribute of this key; null where it would be a column of the product's own. */
-function columnOf(key: string, label: string | null, unit: string | null): string | null {
+/** A name that an import reads as the attribute of this key; with a mark before it where it would be a column of the product's own. */
+function columnOf(key: string, label: string | null, unit: string | null): string {
   const reads = (name: string): boolean =>
     attributeKey(name) === key && !/[@()]/.test(name) && name.trim() === name;
   const name = label && reads(label) ? label : key.replace(/^_/, '');
   if (unit) return `${name} (${unit})`;
-  return PRODUCT_FIELDS.some((field) => field === name.toLowerCase()) ? null : name;
+  return PRODUCT_FIELDS.some((field) => field === name.toLowerCase()) ? `_${name}` : name;
 }

@@ -125,7 +125,8 @@ export function planColumns(
 
   function attributeColumn(name: string, wish: { type: AttributeType; key?: string } | null): ColumnPlan {
     const united = WITH_UNIT.exec(name);
-    const label = united ? united[1] : name;
+    // A mark only tells it from a column of the product's own.
+    const label = (united ? united[1] : name).replace(/^_(?=[^_])/, '');
     const unit = united ? united[2] : null;
     const key = wish?.key ?? attributeKey(label);
     if (wish?.key !== undefined && !known.has(wish.key))
