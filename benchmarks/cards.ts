@@ -3,6 +3,7 @@ import {
   cardOf,
   snapshotOf,
   startingFixtures,
+  ALWAYS,
   USUAL_BADGE_LOOK,
   USUAL_BADGES,
   type BadgeRule,
@@ -19,6 +20,7 @@ const ROUNDS = 300;
 
 const extra = (id: string, clause: Clause, text: string): BadgeRule => ({
   ...USUAL_BADGE_LOOK,
+  ...ALWAYS,
   id,
   on: true,
   clauses: [clause],

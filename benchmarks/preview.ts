@@ -1,5 +1,5 @@
 import type { CDPSession, Page } from 'puppeteer-core';
-import { USUAL_LAYOUT, type Fixture } from '../core/src';
+import { USUAL_BANNER, USUAL_LAYOUT, type Fixture } from '../core/src';
 import { TestBrowser } from '../tests/support/browser';
 import { spreadOf, spreadRow, type Row } from './measure';
 import { startApplication } from './server';
@@ -66,8 +66,7 @@ function manyFixtures(house: readonly Fixture[]): Fixture[] {
       picture: null,
       focus: { x: 50, y: 50 },
       height: { wide: 80, medium: 80, narrow: 80 },
-      shade: 0,
-      align: 'start',
+      ...USUAL_BANNER,
       heading: { en: `Banner ${n}` },
       words: {},
       link: null,

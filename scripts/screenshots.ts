@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { ElementHandle, Frame, Page } from 'puppeteer-core';
 import { runApplication } from './application';
-import { addFixture, choose, frameOf, planFor, TestBrowser, press } from '../tests/support/browser';
+import { choose, frameOf, TestBrowser, press } from '../tests/support/browser';
 
 const FOLDER = path.resolve(import.meta.dirname, '../docs/screenshots');
 await mkdir(FOLDER, { recursive: true });
@@ -45,22 +45,6 @@ const WARES = [
   'GR-2004;Grove stockpot;Cookware > Pots;112,00 \x80;;30.10.2026;300;green;gr-2004.jpg',
 ].join('\r\n');
 
-/** Columns with the tree beside a banner, tiles and the shelf. */
-async function build(page: Page): Promise<void> {
-  await addFixture(page, 'Add behind title title', 'columns');
-  await addFixture(page, 'Add at the top of column 1 of columns', 'category navigation');
-  await press(page, 'desk-navigation-slip button::-p-text(as a list)');
-  await press(page, 'desk-navigation-slip button::-p-text(the whole tree)');
-  await addFixture(page, 'Add at the top of column 2 of columns', 'banner');
-  await page.locator('[aria-label="Heading, en"]').fill('Water on, lights low');
-  await addFixture(page, 'Add behind banner banner', 'category tiles');
-  await press(page, '[data-slip="place:shelf"]');
-  await page.waitForSelector('[aria-label="Stands in"] option[value="columns/main"]');
-  await page.select('[aria-label="Stands in"]', 'columns/main');
-  await press(page, '[data-slip="fixture:columns"]');
-  await page.waitForSelector('.saving.saved');
-}
-
 try {
   const badges = await browser.desk('/plans/house/badges?aisle=%2Fcookware');
   await press(badges, '[data-badge="sale"] .name');
@@ -89,13 +73,15 @@ try {
   await press(house, '[data-slip="grid"]');
   await shot(house, 'plan.png');
 
-  const { page: built } = await planFor(browser, '/kettles-and-coffee', 'Kettles, built');
-  await build(built);
-  await press(built, '.widths button::-p-text(All three)');
-  await built.$eval('[data-line="columns"]', (line) => line.scrollIntoView());
-  await shot(built, 'page.png');
+  const designs = await browser.desk('/plans/house/designs?aisle=%2Fcookware%2Fpans');
+  await press(designs, 'desk-design-sheet li button::-p-text(The tree at the side)');
+  await designs.waitForSelector('desk-design-sheet .changes');
+  const wide = (await (await designs.waitForSelector('desk-design-sheet .wide iframe'))!.contentFrame())!;
+  await wide.waitForSelector('.columns .card');
+  await shot(designs, 'designs.png');
+  await designs.close();
 
-  const looked = await plan('/plans/house?aisle=%2Fbaking&open=look');
+  const looked = await plan('/plans/house?aisle=%2Ftools&open=look');
   await press(looked, 'desk-look-slip button::-p-text(Garden)');
   const garden = await frameOf(looked);
   await garden.waitForFunction(() => document.documentElement.style.getPropertyValue('--radius') === '22px');
@@ -178,6 +164,7 @@ try {
     await press(knives, 'desk-publish .actions button::-p-text(Schedule):not([disabled])');
     await knives.waitForSelector('desk-campaign-calendar article');
   }
+  await press(knives, 'button::-p-text(Month after)');
   await shot(knives, 'calendar.png');
 
   const editions = await browser.desk('/editions?compare=1,2');

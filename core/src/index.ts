@@ -23,6 +23,8 @@ export * from './catalogue/snapshotBuilder';
 export * from './catalogue/steps';
 export * from './clause/rule';
 export * from './delivery/sitemap';
+export * from './design/design';
+export * from './design/designs';
 export * from './facet/advice';
 export * from './facet/count';
 export * from './facet/facetModel';

@@ -1,6 +1,13 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { BadgeReport } from '@fond/contract';
-import { atAllWidths, USUAL_BADGE_LOOK, type BadgeRule, type BadgeSettings, type Clause } from '@fond/core';
+import {
+  atAllWidths,
+  ALWAYS,
+  USUAL_BADGE_LOOK,
+  type BadgeRule,
+  type BadgeSettings,
+  type Clause,
+} from '@fond/core';
 import { changesOf, createPlan, publishStored, readPlan, savePlan } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
@@ -19,6 +26,7 @@ const rule = (
   change: Partial<BadgeRule> = {},
 ): BadgeRule => ({
   ...USUAL_BADGE_LOOK,
+  ...ALWAYS,
   id,
   on: true,
   clauses,

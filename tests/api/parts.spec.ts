@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { Floor, PartSummary, PlanSummary, StoredPlan, Withdrawal } from '@fond/contract';
-import { linkFor, usual, type Fixture, type Plan } from '@fond/core';
+import { linkFor, usual, USUAL_BANNER, type Fixture, type Plan } from '@fond/core';
 import { changesOf, createPlan, publishPlans, publishStored, readPlan, savePlan } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
@@ -21,8 +21,8 @@ const banner = (heading: string): Fixture => ({
   picture: null,
   focus: { x: 50, y: 50 },
   height: { wide: 200, medium: 200, narrow: 200 },
+  ...USUAL_BANNER,
   shade: 0,
-  align: 'start',
   heading: { en: heading },
   words: {},
   link: null,

@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { Job, PictureReport } from '@fond/contract';
-import { usual, type Fixture, atAllWidths } from '@fond/core';
+import { usual, USUAL_BANNER, type Fixture, atAllWidths } from '@fond/core';
 import { createPlan, publishStored, savePlan } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
@@ -88,8 +88,8 @@ describe('an uploaded picture', () => {
       picture: picture as never,
       focus: { x: 50, y: 50 },
       height: { wide: 300, medium: 200, narrow: 160 },
+      ...USUAL_BANNER,
       shade: 20,
-      align: 'start',
       heading: { en: 'A wide one' },
       words: {},
       link: null,

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { USUAL_BADGE_LOOK, type BadgeRule, type Plan } from '@fond/core';
+import { ALWAYS, USUAL_BADGE_LOOK, type BadgeRule, type Plan } from '@fond/core';
 import {
   eventually,
   frameOf,
@@ -32,6 +32,7 @@ const label = (name: string): string => `[aria-label="${name}"]`;
 /** Every product that is rated carries it. */
 const STARS: BadgeRule = {
   ...USUAL_BADGE_LOOK,
+  ...ALWAYS,
   id: 'stars',
   on: true,
   clauses: [],
@@ -59,7 +60,7 @@ describe('badges', () => {
     await page.locator(label('What the badge says, en')).fill('From {rating} stars');
     // Every product that is rated shall carry it.
     await press(page, 'desk-badge-fields [aria-label="Take away: are featured"]');
-    await press(page, 'desk-badge-fields button::-p-text(bottom, at the end)');
+    await press(page, 'desk-badge-fields button[aria-label="bottom, at the end"]');
     const frame = await frameOf(page);
     await says(frame, '.at-bottom-end .badge', 'From ');
     await page.waitForSelector('desk-badge-example figure span.at-bottom-end');

@@ -11,6 +11,7 @@ import {
   type CardElement,
   type Fixture,
   type Plan,
+  USUAL_BANNER,
 } from '@fond/core';
 import { eventually, type TestBrowser } from '../support/browser';
 import { publishPlans, readPlan, savePlan, withShelf } from '../support/plans';
@@ -343,8 +344,8 @@ describe('the frame', () => {
     picture: null,
     focus: { x: 50, y: 50 },
     height: atAllWidths(240),
+    ...USUAL_BANNER,
     shade: 0,
-    align: 'start',
     heading: { en: 'Copper is back' },
     words: {},
     link: null,

@@ -7,9 +7,15 @@ import {
   MAX_BADGE_RULES,
   MAX_BADGES,
   strangeFigures,
+  type BadgeRule,
 } from '@fond/core';
 import { id, paint, steps } from '../schema/fields';
 import { clausesSchema } from '../clause/schema';
+
+const day = Joi.string()
+  .pattern(/^\d{4}-\d{2}-\d{2}$/, 'a day such as 2026-11-30')
+  .allow(null)
+  .required();
 
 const badgeText = Joi.string()
   .allow('')
@@ -26,7 +32,7 @@ const badgeText = Joi.string()
 export const badgesSchema = Joi.object({
   rules: Joi.array()
     .items(
-      Joi.object({
+      Joi.object<BadgeRule>({
         id,
         on: Joi.boolean().required(),
         clauses: clausesSchema.required(),
@@ -38,8 +44,14 @@ export const badgesSchema = Joi.object({
         ink: paint.required(),
         opacity: Joi.number().integer().min(20).max(100).required(),
         place: Joi.valid(...BADGE_PLACES).required(),
+        from: day,
+        to: day,
         size: steps(8, 40),
-      }),
+      })
+        .custom((rule: BadgeRule, helpers) =>
+          rule.from !== null && rule.to !== null && rule.to < rule.from ? helpers.error('badge.days') : rule,
+        )
+        .messages({ 'badge.days': 'ends before it begins' }),
     )
     .max(MAX_BADGE_RULES)
     .unique('id')

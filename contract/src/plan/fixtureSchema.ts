@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import {
+  BANNER_FADES,
   FREE_COLUMNS,
   isInside,
   MAX_ROWS,
@@ -146,8 +147,15 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     picture,
     focus,
     height: steps(60, 900),
-    shade: whole(0, 90),
+    others: Joi.object({ medium: picture, narrow: picture }).required(),
+    shade: whole(0, 100),
+    tint: Joi.string()
+      .pattern(/^#[0-9a-f]{6}$/, 'a colour such as #1d2b4f')
+      .required(),
+    fade: Joi.valid(...BANNER_FADES).required(),
     align: Joi.valid('start', 'centre', 'end').required(),
+    stand: Joi.valid('top', 'middle', 'bottom').required(),
+    tone: Joi.valid('light', 'dark').required(),
     heading: texts(120),
     words: texts(400),
     link: Joi.object({ label: texts(60), address: address.required() })

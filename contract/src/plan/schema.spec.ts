@@ -14,6 +14,8 @@ import {
   atAllWidths,
   productShelf,
   USUAL_PRODUCT_PAGE,
+  applyDesign,
+  DESIGNS,
 } from '@fond/core';
 import { snapshotOf } from '../../../core/src/catalogue/snapshotBuilder';
 import { FRAME, product } from '../../../core/src/testing/catalogues';
@@ -189,6 +191,11 @@ describe('the schema of plans', () => {
     expect(faults(shelfChanged({ range }))).toEqual([
       `fixtures.${house.fixtures.length - 1}.range.source.kind`,
     ]);
+  });
+
+  it('takes every starting point', () => {
+    const facts = { attributes: ['material'], categories: [] };
+    for (const design of DESIGNS) expect(faults(applyDesign(house, design, facts)), design.id).toEqual([]);
   });
 
   it('refuses words for search engines whose braces hold no field', () => {

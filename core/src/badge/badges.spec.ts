@@ -5,12 +5,13 @@ import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { Clause, RangeContext } from '../clause/rule';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { badgesFor, badgesOf, meetingOf, strangeFigures } from './badges';
-import { USUAL_BADGE_LOOK, USUAL_BADGES, type BadgeRule, type BadgeSettings } from './rule';
+import { ALWAYS, USUAL_BADGE_LOOK, USUAL_BADGES, type BadgeRule, type BadgeSettings } from './rule';
 
 const DAY = 86_400_000;
 const context: RangeContext = { now: NOW, ranges: [] };
 const rule = (id: string, clauses: readonly Clause[], text = id): BadgeRule => ({
   ...USUAL_BADGE_LOOK,
+  ...ALWAYS,
   id,
   on: true,
   clauses,
@@ -41,6 +42,19 @@ describe('the badges of a product', () => {
     expect(said({ rules, most: 2 }, 1)).toEqual(['featured', 'sale']);
     expect(said({ rules: [...rules].reverse(), most: 1 }, 1)).toEqual(['low']);
     expect(said({ rules: rules.map((one) => ({ ...one, on: false })), most: 6 }, 1)).toEqual([]);
+  });
+
+  it('hold on their days alone, the first and the last among them, as the shop’s clocks count them', () => {
+    const dated = (from: string | null, to: string | null): BadgeSettings =>
+      all({ ...rule('dated', [SALE]), from, to });
+    // The day of the test is 15 June 2026, at midnight in UTC.
+    const on = (settings: BadgeSettings, zone?: string): number =>
+      badgesOf(snapshot, 0, badgesFor(snapshot, settings, { ...context, zone }), 'en').length;
+    expect([on(dated('2026-06-15', '2026-06-15')), on(dated('2026-06-16', null))]).toEqual([1, 0]);
+    expect([on(dated(null, '2026-06-14')), on(dated(null, null))]).toEqual([0, 1]);
+    // Where it is still the evening before.
+    expect(on(dated('2026-06-15', null), 'America/New_York')).toBe(0);
+    expect(on(dated(null, '2026-06-14'), 'America/New_York')).toBe(1);
   });
 
   it('hold its figures, and are left out where it has none of them', () => {

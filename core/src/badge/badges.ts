@@ -42,10 +42,19 @@ export function badgeBitset(snapshot: Snapshot, { clauses }: BadgeRule, context:
   return runRange(snapshot, front, { source: { kind: 'catalogue' }, clauses }, context).bits;
 }
 
-/** Makes the rules that are on ready for a page's cards. */
+/** Whether a rule holds on the day of a context, in the shop's time zone. */
+export function isInForce({ from, to }: Pick<BadgeRule, 'from' | 'to'>, context: RangeContext): boolean {
+  if (from === null && to === null) return true;
+  const day = new Date(dayOf(context.zone ?? 'UTC', context.now) * DAY).toISOString().slice(0, 10);
+  return (from === null || day >= from) && (to === null || day <= to);
+}
+
+const DAY = 86_400_000;
+
+/** Makes the rules that are on, and in force, ready for a page's cards. */
 export const badgesFor = (snapshot: Snapshot, settings: BadgeSettings, context: RangeContext): BadgeSet => ({
   rules: settings.rules
-    .filter(({ on }) => on)
+    .filter((rule) => rule.on && isInForce(rule, context))
     .map((rule) => ({ rule, bits: badgeBitset(snapshot, rule, context) })),
   most: settings.most,
   context,

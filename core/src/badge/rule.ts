@@ -3,9 +3,21 @@ import type { ColourName, Colours } from '../look/look';
 import type { Texts } from '../text/texts';
 import { type PerWidth, type Stepped, atEachWidth } from '../width/widths';
 
-/** The corner of a picture at which a badge stands; start is left where people read from the left. */
-export type BadgePlace = 'top-start' | 'top-end' | 'bottom-start' | 'bottom-end';
-export const BADGE_PLACES: readonly BadgePlace[] = ['top-start', 'top-end', 'bottom-start', 'bottom-end'];
+/** Where a badge lies over a picture, row by row; start is left where people read from the left. */
+export const PICTURE_PLACES = [
+  'top-start',
+  'top',
+  'top-end',
+  'start',
+  'centre',
+  'end',
+  'bottom-start',
+  'bottom',
+  'bottom-end',
+] as const;
+/** On its picture, or among the card's words. */
+export const BADGE_PLACES = [...PICTURE_PLACES, 'above-name', 'beside-price'] as const;
+export type BadgePlace = (typeof BADGE_PLACES)[number];
 
 /** Eased corners, round ends, square corners, or words alone with no ground. */
 export type BadgeShape = 'label' | 'pill' | 'block' | 'words';
@@ -36,6 +48,9 @@ export interface BadgeRule extends BadgeLook {
   on: boolean;
   /** A product carries the badge when it meets all of these. */
   clauses: readonly Clause[];
+  /** Its first and its last day in the shop's time zone, `2026-11-30`; null for no such day. */
+  from: string | null;
+  to: string | null;
   /** May hold figures of the product, such as `{saving}`; where a product has none, it has no such badge. */
   text: Texts;
 }
@@ -66,10 +81,14 @@ export const USUAL_BADGE_LOOK: BadgeLook = {
   size: { wide: 13, medium: null, narrow: null },
 };
 
+/** On every day. */
+export const ALWAYS: Pick<BadgeRule, 'from' | 'to'> = { from: null, to: null };
+
 export const USUAL_BADGES: BadgeSettings = {
   rules: [
     {
       ...USUAL_BADGE_LOOK,
+      ...ALWAYS,
       id: 'sold-out',
       on: true,
       clauses: [{ kind: 'stock', states: ['out'] }],
@@ -79,6 +98,7 @@ export const USUAL_BADGES: BadgeSettings = {
     },
     {
       ...USUAL_BADGE_LOOK,
+      ...ALWAYS,
       id: 'sale',
       on: true,
       clauses: [{ kind: 'sale' }],
@@ -88,6 +108,7 @@ export const USUAL_BADGES: BadgeSettings = {
     },
     {
       ...USUAL_BADGE_LOOK,
+      ...ALWAYS,
       id: 'new',
       on: true,
       clauses: [{ kind: 'added', days: 30 }],

@@ -4,9 +4,17 @@ import { USUAL_LOOK } from '../look/look';
 import { atAllWidths } from '../width/widths';
 import { badgeBox, badgeContrast, badgeFaults, coveredShare } from './badgeCover';
 import { colourOf } from '../badge/rule';
-import { BADGE_SHAPES, USUAL_BADGE_LOOK, USUAL_BADGES, type BadgeLook, type BadgeRule } from '../badge/rule';
+import {
+  BADGE_PLACES,
+  BADGE_SHAPES,
+  ALWAYS,
+  USUAL_BADGE_LOOK,
+  USUAL_BADGES,
+  type BadgeLook,
+  type BadgeRule,
+} from '../badge/rule';
 
-const look: BadgeLook = { ...USUAL_BADGE_LOOK, size: { wide: 20, medium: 14, narrow: 10 } };
+const look: BadgeLook = { ...USUAL_BADGE_LOOK, ...ALWAYS, size: { wide: 20, medium: 14, narrow: 10 } };
 
 describe('what badges cover', () => {
   it('is their boxes’ share of the picture, at each width by its own size', () => {
@@ -50,9 +58,17 @@ describe('what badges cover', () => {
     );
   });
 
+  it('is nothing for badges among the words of a card', () => {
+    for (const place of BADGE_PLACES) {
+      const covered = coveredShare([{ text: 'New', look: { ...look, place } }], atAllWidths(200), 1);
+      expect(covered.wide > 0, place).toBe(!['above-name', 'beside-price'].includes(place));
+    }
+  });
+
   it('is told of a plan’s rules that hide too much, or are hard to read in the light or in the dark', () => {
     const rule = (id: string, change: Partial<BadgeRule>): BadgeRule => ({
       ...USUAL_BADGE_LOOK,
+      ...ALWAYS,
       id,
       on: true,
       clauses: [],

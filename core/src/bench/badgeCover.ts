@@ -1,4 +1,4 @@
-import { type BadgeFigure, type BadgeLook, colourOf } from '../badge/rule';
+import { type BadgeFigure, type BadgeLook, colourOf, PICTURE_PLACES } from '../badge/rule';
 import { USUAL_FACE } from '../card/design';
 import { DEVICE_WIDTHS } from '../width/frame';
 import { pictureRooms, shelfRooms, widthIn } from '../layout/room';
@@ -57,7 +57,7 @@ export function badgeBox(
 
 /**
  * The share of a picture that badges cover at each width, 0 to 1. They stand side by side, or below one another, so none
- * covers another; what a picture has no room for is cut off with it.
+ * covers another; what a picture has no room for is cut off with it. Those among a card's words cover nothing.
  *
  * @param picture Width of the picture at each width, in CSS pixels.
  * @param ratio Its height by its width.
@@ -72,6 +72,7 @@ export function coveredShare(
     const h = w * ratio;
     let area = 0;
     for (const { text, look } of badges) {
+      if (!PICTURE_PLACES.some((place) => place === look.place)) continue;
       const box = badgeBox(text, look, width, w - 2 * EDGE);
       area += Math.min(box.w, w) * Math.min(box.h, h);
     }

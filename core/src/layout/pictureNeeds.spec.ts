@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import { startingFixtures, usual } from '../plan/housePlan';
-import { USUAL_TILES } from '../plan/fixtures';
+import { USUAL_BANNER, USUAL_TILES } from '../plan/fixtures';
 import type { Fixture, Shelf } from '../plan/plan';
 import { pictureNeeds } from './pictureNeeds';
 import { pictureRooms, shelfRooms, widthIn } from './room';
@@ -16,8 +16,8 @@ const banner = (picture: typeof kept | { kind: 'aisle' } | null): Fixture => ({
   picture,
   focus: { x: 50, y: 50 },
   height: { wide: 300, medium: 300, narrow: 300 },
+  ...USUAL_BANNER,
   shade: 0,
-  align: 'start',
   heading: {},
   words: {},
   link: null,

@@ -72,7 +72,17 @@ export const pictureNeeds = ({ fixtures, look }: Pick<Plan, 'fixtures' | 'look'>
       case 'picture': {
         const { picture } = fixture;
         if (!picture) return [];
-        return need(picture.kind === 'aisle' ? 'aisle' : picture, roomsOf(fixtures, fixture));
+        const rooms = roomsOf(fixtures, fixture);
+        const { medium = null, narrow = null } = fixture.type === 'banner' ? fixture.others : {};
+        const below = (name: 'medium' | 'narrow'): Rooms =>
+          name === 'medium'
+            ? { ...rooms, full: rooms.medium, wide: rooms.medium }
+            : { ...rooms, full: rooms.narrow, wide: rooms.narrow, medium: rooms.narrow };
+        return [
+          ...need(picture.kind === 'aisle' ? 'aisle' : picture, rooms),
+          ...(medium?.kind === 'kept' ? need(medium, below('medium')) : []),
+          ...(narrow?.kind === 'kept' ? need(narrow, below('narrow')) : []),
+        ];
       }
       default:
         return [];

@@ -7,7 +7,7 @@ import type { CatalogueFrame } from '../catalogue/rows';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { BannerSettings, PromotionSettings, SpotlightSettings, TilesSettings } from '../plan/fixtures';
 import { startingFixtures, usual } from '../plan/housePlan';
-import { USUAL_TILES, USUAL_NAVIGATION, USUAL_PROMOTION } from '../plan/fixtures';
+import { USUAL_BANNER, USUAL_TILES, USUAL_NAVIGATION, USUAL_PROMOTION } from '../plan/fixtures';
 import { editionFrom } from '../plan/edition';
 import type { Fixture } from '../plan/plan';
 import { FRAME, NOW, product } from '../testing/catalogues';
@@ -63,8 +63,8 @@ const BANNER: Fixture & BannerSettings = {
   picture: { kind: 'aisle' },
   focus: { x: 20, y: 80 },
   height: { wide: 300, medium: 200, narrow: 100 },
+  ...USUAL_BANNER,
   shade: 30,
-  align: 'start',
   heading: {},
   words: {},
   link: null,
@@ -96,6 +96,20 @@ describe('a banner', () => {
       picture: null,
       heading: 'Couteaux',
     });
+  });
+
+  it('has another picture on narrower pages, the narrowest first, and none where it has none at all', () => {
+    const kept = (hash: string) => ({ kind: 'kept' as const, ...PICTURE, hash, alt: { en: hash } });
+    const others = { medium: kept('b'.repeat(32)), narrow: kept('c'.repeat(32)) };
+    const { medium, wide } = USUAL_LOOK.breakpoints;
+    expect(one({ ...BANNER, others }, '/cookware/pans')).toMatchObject({
+      others: [
+        { below: medium, picture: { hash: 'c'.repeat(32), alt: 'c'.repeat(32) } },
+        { below: wide, picture: { hash: 'b'.repeat(32) } },
+      ],
+    });
+    const bare = one({ ...BANNER, others, picture: null, heading: { en: 'Words' } }, '/cookware/pans');
+    expect(bare).toMatchObject({ picture: null, others: [] });
   });
 
   it('leads on in the page’s language within the shop, and elsewhere as it says', () => {

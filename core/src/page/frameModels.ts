@@ -96,9 +96,16 @@ export function bannerModel(frame: FrameContext, banner: Of<BannerSettings>): Fi
   const link: LinkModel | null =
     banner.link && title ? { title, href: linkOf(frame, banner.link.address) } : null;
   if (!picture && !heading && !text && !link) return null;
-  const { id, height, shade, align } = banner;
+  const { id, height, shade, tint, fade, align, stand, tone } = banner;
+  const { breakpoints } = frame.plan.look;
   const focus = focusOf(frame, banner);
-  const sizes = sizesOf(roomsOf(frame.plan.fixtures, banner), frame.plan.look.breakpoints);
+  const sizes = sizesOf(roomsOf(frame.plan.fixtures, banner), breakpoints);
+  const others = picture
+    ? ([
+        [breakpoints.medium, banner.others.narrow],
+        [breakpoints.wide, banner.others.medium],
+      ] as const)
+    : [];
   return {
     id,
     type: 'banner',
@@ -108,9 +115,17 @@ export function bannerModel(frame: FrameContext, banner: Of<BannerSettings>): Fi
     link,
     height: atEachWidth(height),
     shade,
+    tint,
+    fade,
     align,
+    stand,
+    tone,
     focus,
     sizes,
+    others: others.flatMap(([below, source]) => {
+      const other = pictureOf(frame, source);
+      return other ? [{ below, picture: other }] : [];
+    }),
   };
 }
 

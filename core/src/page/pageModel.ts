@@ -129,7 +129,11 @@ export type FixtureModel = {
       text: string;
       link: LinkModel | null;
       sizes: string;
-    } & Pick<BannerSettings, 'shade' | 'align' | 'focus'> & { height: PerWidth<number> })
+      /** Instead of the picture below a viewport width, in CSS pixels; the narrowest first. */
+      others: readonly { below: number; picture: FramePicture }[];
+    } & Pick<BannerSettings, 'shade' | 'tint' | 'fade' | 'align' | 'stand' | 'tone' | 'focus'> & {
+        height: PerWidth<number>;
+      })
   | { id: string; type: 'words'; html: string }
   | {
       id: string;

@@ -45,15 +45,28 @@ export interface LinkSettings {
   address: string;
 }
 
+export const BANNER_FADES = ['even', 'start', 'end', 'top', 'bottom'] as const;
+export type BannerFade = (typeof BANNER_FADES)[number];
+
 export interface BannerSettings {
   type: 'banner';
   picture: PictureSource | null;
   focus: FocusPoint;
   /** CSS pixels. */
   height: Stepped<number>;
-  /** Percent of darkness over the picture, so that words can be read on it. */
+  /** Instead of it on narrower pages; null for what the next wider ones have. */
+  others: { medium: PictureSource | null; narrow: PictureSource | null };
+  /** Percent of a colour over the picture, so that words can be read on it. */
   shade: number;
+  /** That colour, `#rrggbb`. */
+  tint: string;
+  /** Over all of the picture alike, or strongest at a side and gone at the other one. */
+  fade: BannerFade;
+  /** Where the words stand, across and down. */
   align: 'start' | 'centre' | 'end';
+  stand: 'top' | 'middle' | 'bottom';
+  /** Words in the colour of the page, or in that of its words. */
+  tone: 'light' | 'dark';
   heading: Texts;
   words: Texts;
   link: LinkSettings | null;
@@ -283,6 +296,20 @@ export const USUAL_PROMOTION: PromotionSettings = {
   loop: true,
 };
 
+/** What a banner has that nobody has set apart: words at the start, half way down, on a picture darkened alike. */
+export const USUAL_BANNER: Pick<
+  BannerSettings,
+  'others' | 'shade' | 'tint' | 'fade' | 'align' | 'stand' | 'tone'
+> = {
+  others: { medium: null, narrow: null },
+  shade: 35,
+  tint: '#0e162b',
+  fade: 'even',
+  align: 'start',
+  stand: 'middle',
+  tone: 'light',
+};
+
 /** What a fixture that is added begins with: it shows something at once, and follows its aisle. A part is chosen. */
 export const FRESH_FRAME: {
   readonly [T in Exclude<FrameFixture['type'], 'part'>]: Extract<FrameFixture, { type: T }>;
@@ -292,8 +319,7 @@ export const FRESH_FRAME: {
     picture: { kind: 'aisle' },
     focus: { x: 50, y: 50 },
     height: { wide: 320, medium: 260, narrow: 200 },
-    shade: 35,
-    align: 'start',
+    ...USUAL_BANNER,
     heading: { en: 'A few words' },
     words: {},
     link: null,

@@ -32,7 +32,7 @@ export function fixtureTexts(fixture: Fixture): [TextUse, Texts][] {
   switch (fixture.type) {
     case 'banner':
       return [
-        ...ofPicture(fixture.picture),
+        ...[fixture.picture, fixture.others.medium, fixture.others.narrow].flatMap(ofPicture),
         ['heading', fixture.heading],
         ['words', fixture.words],
         ...(fixture.link ? ([['button', fixture.link.label]] satisfies [TextUse, Texts][]) : []),

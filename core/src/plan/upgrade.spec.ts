@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { cardElement, USUAL_FACE } from '../card/design';
+import { USUAL_BADGES } from '../badge/rule';
 import { READY_LOOKS, USUAL_LOOK } from '../look/look';
 import { USUAL_LAYOUT } from './fixtures';
 import { startingFixtures, usual } from './housePlan';
@@ -154,6 +155,32 @@ describe('what earlier releases stored', () => {
     expect(shelvesOf({ at: { most: { set: 9 } } })).toEqual([...linked, ['related', 9]]);
     const own = { heading: {}, range: { source: { kind: 'catalogue' }, clauses: [] }, most: 2 };
     expect(shelvesOf({ set: own })).toEqual([...linked, ['related', 2]]);
+  });
+
+  it('gives badges days, and banners what they could not say, an heir’s own ones too', () => {
+    const { from: _, to: __, ...old } = USUAL_BADGES.rules[0];
+    const badges = { ...USUAL_BADGES, rules: [old] };
+    const banner = { id: 'banner', type: 'banner', picture: null, shade: 20, align: 'end' };
+    const plan = whole({ ...FIRST, badges, fixtures: [...FIRST.fixtures, banner] });
+    expect(plan.badges.rules[0]).toMatchObject({ id: old.id, from: null, to: null });
+    expect(plan.fixtures.at(-1)).toMatchObject({ shade: 20, align: 'end', stand: 'middle', fade: 'even' });
+    const list = { items: {}, moved: [], removed: [] };
+    const heir = upgradePlan({
+      id: 'h',
+      name: 'h',
+      reach: { include: [], exclude: [] },
+      base: 'house',
+      own: {
+        at: {
+          badges: { at: { rules: { ...list, added: [{ item: old, after: null }] } } },
+          fixtures: { ...list, added: [{ item: banner, after: null }] },
+        },
+      },
+    });
+    const own = JSON.stringify((heir as HeirDocument).own);
+    expect(own).toContain('"from":null');
+    expect(own).toContain('"stand":"middle"');
+    expect(upgradePlan(heir)).toEqual(heir);
   });
 
   it('gives elements of cards the settings that they did not have, an heir’s own ones too', () => {

@@ -1,7 +1,7 @@
 import { USUAL_ORDER, USUAL_PANEL, usual, USUAL_PAGING } from './housePlan';
-import { USUAL_NAVIGATION, USUAL_PROMOTION, USUAL_TILES } from './fixtures';
+import { USUAL_BANNER, USUAL_NAVIGATION, USUAL_PROMOTION, USUAL_TILES } from './fixtures';
 import { cardElement, USUAL_FACE, type CardElement } from '../card/design';
-import { USUAL_BADGES } from '../badge/rule';
+import { ALWAYS, USUAL_BADGES, type BadgeRule, type BadgeSettings } from '../badge/rule';
 import { USUAL_LOOK, type Look } from '../look/look';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
 import type { RangeRule } from '../clause/rule';
@@ -56,11 +56,17 @@ export function upgradePlan(stored: unknown): PlanDocument {
     rank: (document as Partial<Plan>).rank ?? 0,
     productPage: (held as Partial<Plan>).productPage ?? upgradeProductPage(related ?? null, document),
     look: upgradeLook((document as Partial<Plan>).look),
-    badges: (document as Partial<Plan>).badges ?? USUAL_BADGES,
+    badges: upgradeBadges((document as Partial<Plan>).badges),
     css: (document as Partial<Plan>).css ?? '',
     fixtures: document.fixtures.map(upgradeFixture),
   };
 }
+
+/** Badges as they were before they had days. */
+const upgradeBadges = (badges: BadgeSettings | undefined): BadgeSettings =>
+  badges ? { ...badges, rules: badges.rules.map(upgradeBadge) } : USUAL_BADGES;
+
+const upgradeBadge = (stored: BadgeRule): BadgeRule => ({ ...ALWAYS, ...stored });
 
 /** A look as it was before pages could be dark, and widths begin elsewhere; none at all before plans had one. */
 const upgradeLook = (look: Partial<Look> | undefined): Look => ({
@@ -74,16 +80,33 @@ const upgradeLook = (look: Partial<Look> | undefined): Look => ({
 /** What an heir added is written out in full, so it is read like the fixtures of a whole plan. */
 function upgradeOwn(own: Difference | null): Difference | null {
   if (!own || !('at' in own)) return own;
-  const { fixtures, look, related } = own.at;
+  const { fixtures, look, related, badges } = own.at;
   if (related) return upgradeOwn({ at: withProductPage(own.at) });
   if (look && 'set' in look)
     return upgradeOwn({ at: { ...own.at, look: { at: differencesOf(look.set as Partial<Look>) } } });
+  const badged = upgradeOwnBadges(badges);
+  if (badged !== badges) return upgradeOwn({ at: { ...own.at, badges: badged! } });
   if (!fixtures || !('added' in fixtures)) return own;
   const added = fixtures.added.map(({ item, after }) => ({ item: upgradeFixture(item as Fixture), after }));
   const items = Object.fromEntries(
     Object.entries(fixtures.items).map(([id, item]) => [id, upgradeItem(item)]),
   );
   return { at: { ...own.at, fixtures: { ...fixtures, items, added } } };
+}
+
+/** What an heir says of badges; the same where it is in today's form. */
+function upgradeOwnBadges(badges: Difference | undefined): Difference | undefined {
+  const inForm = (rule: BadgeRule): boolean => 'from' in rule;
+  if (!badges) return badges;
+  if ('set' in badges) {
+    const { rules } = badges.set as BadgeSettings;
+    return rules.every(inForm) ? badges : { set: upgradeBadges(badges.set as BadgeSettings) };
+  }
+  const rules = 'at' in badges ? (badges.at['rules'] as Difference | undefined) : undefined;
+  if (!rules || !('added' in rules)) return badges;
+  if (rules.added.every(({ item }) => inForm(item as BadgeRule))) return badges;
+  const added = rules.added.map(({ item, after }) => ({ item: upgradeBadge(item as BadgeRule), after }));
+  return { at: { ...('at' in badges ? badges.at : {}), rules: { ...rules, added } } };
 }
 
 /** What an heir says of one fixture of its base. */
@@ -124,6 +147,8 @@ export function upgradeFixture(stored: Fixture): Fixture {
         gap: upgradeGap(fixture.gap),
         card: fixture.card?.map(upgradeElement) ?? null,
       };
+    case 'banner':
+      return { ...USUAL_BANNER, ...fixture };
     case 'tiles':
       return { ...USUAL_TILES, ...fixture, gap: upgradeGap(fixture.gap) };
     case 'columns':

@@ -14,7 +14,12 @@ import { signedIn } from './session/guard';
 /** A plan's brief, and the sheets that have an address of their own: one page, so that nothing is loaded anew between them. */
 export function planSheet(segments: UrlSegment[]): UrlMatchResult | null {
   const [root, id, sheet, ...more] = segments as (UrlSegment | undefined)[];
-  if (root?.path !== 'plans' || !id || more.length || (sheet && !['card', 'badges'].includes(sheet.path)))
+  if (
+    root?.path !== 'plans' ||
+    !id ||
+    more.length ||
+    (sheet && !['card', 'badges', 'designs'].includes(sheet.path))
+  )
     return null;
   return { consumed: segments, posParams: sheet ? { id, sheet } : { id } };
 }

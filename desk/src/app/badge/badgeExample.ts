@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { BadgeReport } from '@fond/contract';
-import { colourOf, steppedAt, type BadgeRule, type Colours, type PerWidth } from '@fond/core';
+import { colourOf, PICTURE_PLACES, steppedAt, type BadgeRule, type Colours, type PerWidth } from '@fond/core';
 
 export type Example = NonNullable<BadgeReport['rules'][number]['example']>;
 
@@ -17,7 +17,7 @@ const SHOWN = ['wide', 'narrow'] as const;
   template: `
     @let one = example();
     @for (shown of widths(); track shown.width) {
-      <figure>
+      <figure [class.words]="amongWords()">
         <div class="picture" [style.width.px]="across" [style.height.px]="tall()">
           @if (one.image; as hash) {
             <img [src]="'/pictures/' + hash + '-240'" alt="" />
@@ -76,30 +76,35 @@ const SHOWN = ['wide', 'narrow'] as const;
     .picture .shape-words {
       padding: 0;
     }
-    .at-top-start,
-    .at-top-end {
+    :is(.at-top-start, .at-top, .at-top-end) {
       top: 3px;
     }
-    .at-bottom-start,
-    .at-bottom-end {
+    :is(.at-start, .at-centre, .at-end) {
+      top: 50%;
+      translate: 0 -50%;
+    }
+    :is(.at-bottom-start, .at-bottom, .at-bottom-end) {
       bottom: 3px;
     }
-    .at-top-start,
-    .at-bottom-start {
+    :is(.at-top-start, .at-start, .at-bottom-start, .at-above-name, .at-beside-price) {
       left: 3px;
     }
-    .at-top-end,
-    .at-bottom-end {
+    :is(.at-top-end, .at-end, .at-bottom-end) {
       right: 3px;
     }
-    figcaption,
-    p {
-      margin: 0;
-      font-size: 13px;
-      color: var(--quiet);
+    :is(.at-top, .at-centre, .at-bottom) {
+      left: 50%;
+      translate: -50% 0;
     }
-    p {
-      flex-basis: 100%;
+    .at-centre {
+      translate: -50% -50%;
+    }
+    figure.words .picture {
+      overflow: visible;
+      margin-bottom: 2em;
+    }
+    :is(.at-above-name, .at-beside-price) {
+      top: calc(100% + 3px);
     }
   `,
 })
@@ -119,6 +124,10 @@ export class BadgeExample {
       width,
       letters: (steppedAt(this.rule().size, width) * WIDTH) / this.pictures()[width],
     })),
+  );
+  /** It stands among the card's words, beneath its picture. */
+  protected readonly amongWords = computed(
+    () => !PICTURE_PLACES.some((place) => place === this.rule().place),
   );
   protected readonly ink = computed(() => colourOf(this.rule().ink, this.colours()));
   protected readonly ground = computed(() => {

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import {
   BADGE_FIGURES,
-  BADGE_PLACES,
+  PICTURE_PLACES,
   BADGE_SHAPES,
   badgeContrast,
   MAX_BADGE_LETTERS,
   strangeFigures,
+  type BadgePlace,
   type BadgeRule,
   type Paint,
 } from '@fond/core';
@@ -13,10 +14,12 @@ import { ClauseList } from '../range/clauseList';
 import { PlanEditor } from '../draft/planEditor';
 import { WidthFields } from '../field/widthFields';
 import { TextLine } from '../brief/textLine';
-import { Choices } from '../field/choices';
+import { Choices, type Choice } from '../field/choices';
 import { PaintField } from '../brief/paintField';
 import { Stepper } from '../field/stepper';
 import { BADGE_PLACE_WORDS, BADGE_SHAPE_WORDS } from '../wording/words';
+
+const AMONG_WORDS = ['above-name', 'beside-price'] as const;
 
 interface Changed {
   what: string;
@@ -69,13 +72,49 @@ interface Changed {
     </div>
     <div class="line">
       <span>Stands</span>
+      <div class="nine" role="group" aria-label="Place on the picture">
+        @for (place of onPicture; track place.value) {
+          <button
+            type="button"
+            class="choice"
+            [attr.aria-pressed]="one.place === place.value"
+            [attr.aria-label]="place.name"
+            [attr.title]="place.name"
+            (click)="tell('place', { place: place.value })"
+          ></button>
+        }
+      </div>
       <desk-choices
-        label="Corner of the picture"
-        [choices]="places"
+        label="Among the words"
+        [choices]="amongWords"
         [value]="one.place"
         (chosen)="tell('place', { place: $event })"
       />
     </div>
+    <div class="line">
+      <span>From</span>
+      <input
+        type="date"
+        class="field"
+        aria-label="First day of the badge"
+        [value]="one.from ?? ''"
+        (change)="tell('first day', { from: $any($event.target).value || null })"
+      />
+      <span>to</span>
+      <input
+        type="date"
+        class="field"
+        aria-label="Last day of the badge"
+        [value]="one.to ?? ''"
+        (change)="tell('last day', { to: $any($event.target).value || null })"
+      />
+      <span class="unit">empty for every day</span>
+    </div>
+    @if (one.from && one.to && one.to < one.from) {
+      <p class="turned" role="alert">
+        It ends before it begins. The draft waits with being saved until that is mended.
+      </p>
+    }
     @for (part of paints; track part.key) {
       @if (part.key === 'ink' || one.shape !== 'words') {
         <desk-paint-field
@@ -118,6 +157,19 @@ interface Changed {
       display: block;
       padding: 4px 0 10px 28px;
     }
+    .nine {
+      display: grid;
+      grid-template-columns: repeat(3, 26px);
+      gap: 3px;
+      padding: 4px;
+      border: 1px solid var(--hairline);
+      background: var(--ground);
+    }
+    .nine .choice {
+      width: 26px;
+      height: 22px;
+      padding: 0;
+    }
   `,
 })
 export class BadgeFields {
@@ -126,7 +178,11 @@ export class BadgeFields {
   readonly changed = output<Changed>();
   protected readonly letters = MAX_BADGE_LETTERS;
   protected readonly shapes = BADGE_SHAPES.map((value) => ({ value, name: BADGE_SHAPE_WORDS[value] }));
-  protected readonly places = BADGE_PLACES.map((value) => ({ value, name: BADGE_PLACE_WORDS[value] }));
+  protected readonly onPicture = PICTURE_PLACES.map((value) => ({ value, name: BADGE_PLACE_WORDS[value] }));
+  protected readonly amongWords = AMONG_WORDS.map((value): Choice<BadgePlace> => ({
+    value,
+    name: BADGE_PLACE_WORDS[value],
+  }));
   protected readonly paints = [
     { key: 'ground', name: 'Ground' },
     { key: 'ink', name: 'Words' },

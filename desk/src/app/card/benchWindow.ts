@@ -14,7 +14,7 @@ import { WIDTH_NAMES, type BenchModel, type WidthName } from '@fond/core';
 import { Api } from '../api/api';
 import { PlanEditor } from '../draft/planEditor';
 import { AisleChoice } from '../draft/aisleChoice';
-import { BenchFrame } from '../product/benchFrame';
+import { ShopFrame } from '../product/shopFrame';
 
 /** The bench follows the last edit by so much. */
 const ASK_AFTER = 120;
@@ -28,7 +28,7 @@ interface Answer {
 @Component({
   selector: 'desk-bench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AisleChoice, BenchFrame],
+  imports: [AisleChoice, ShopFrame],
   template: `
     <div class="tools">
       <desk-aisle-choice />
@@ -60,11 +60,11 @@ interface Answer {
     } @else if (bare()) {
       <p class="notice" role="status">This plan has no shelf, so it has no card of its own.</p>
     }
-    <desk-bench-frame
+    <desk-shop-frame
       class="stage"
       [plan]="id() ?? null"
       [address]="editor.address()"
-      [bench]="bench()"
+      [page]="bench()"
       [width]="width()"
     />
   `,

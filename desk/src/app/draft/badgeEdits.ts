@@ -1,4 +1,4 @@
-import { USUAL_BADGE_LOOK, type BadgeRule, type BadgeSettings, type Plan } from '@fond/core';
+import { ALWAYS, USUAL_BADGE_LOOK, type BadgeRule, type BadgeSettings, type Plan } from '@fond/core';
 import { moveItem } from '../field/lists';
 
 const withBadges = (plan: Plan, change: Partial<BadgeSettings>): Plan => ({
@@ -24,7 +24,14 @@ function freeId(rules: readonly BadgeRule[]): string {
 export function withNewRule(plan: Plan, text: BadgeRule['text']): { plan: Plan; id: string } {
   const { rules } = plan.badges;
   const id = freeId(rules);
-  const rule: BadgeRule = { ...USUAL_BADGE_LOOK, id, on: true, clauses: [{ kind: 'featured' }], text };
+  const rule: BadgeRule = {
+    ...USUAL_BADGE_LOOK,
+    ...ALWAYS,
+    id,
+    on: true,
+    clauses: [{ kind: 'featured' }],
+    text,
+  };
   return { plan: withBadges(plan, { rules: [...rules, rule] }), id };
 }
 

@@ -9,8 +9,10 @@ import { MatSelectModule } from '@angular/material/select';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { FloorAisle, PlanSummary, Problem } from '@fond/contract';
+import { mayAs, type FloorAisle, type PlanSummary, type Problem } from '@fond/contract';
+import { HOUSE_PLAN_ID } from '@fond/core';
 import { Api } from '../api/api';
+import { sessionFeature } from '../session/session.feature';
 import { whyWords } from '../wording/reachWords';
 import { FloorActions } from '../store/floor.actions';
 import { floorFeature } from '../store/floor.feature';
@@ -63,6 +65,8 @@ export class FloorPage {
   /** Whether the texts of that aisle are open too. */
   readonly words = input<string>();
 
+  private readonly user = this.store.selectSignal(sessionFeature.selectUser);
+  protected readonly mayWrite = computed(() => mayAs(this.user()?.role ?? 'viewer', 'merchandiser'));
   protected readonly floor = this.store.selectSignal(floorFeature.selectFloor);
   protected readonly loading = this.store.selectSignal(floorFeature.selectLoading);
   protected readonly problem = this.store.selectSignal(floorFeature.selectProblem);
@@ -100,6 +104,18 @@ export class FloorPage {
   constructor() {
     // Coming back from a plan, the floor shows what was published meanwhile; at first the shell has asked already.
     if (this.floor()) this.store.dispatch(FloorActions.shopChanged());
+  }
+
+  /** A plan that nobody is served yet, on the house plan; then it is asked from what it shall begin. */
+  protected startPlan(): void {
+    const nothing = { include: [], exclude: [] };
+    this.api.createPlan('New plan', nothing, HOUSE_PLAN_ID, 'heir').subscribe({
+      next: ({ document }) => {
+        this.store.dispatch(FloorActions.shopChanged());
+        void this.router.navigate(['/plans', document.id, 'designs']);
+      },
+      error: ({ title, detail }: Problem) => this.messages.open(`${title}. ${detail}`, 'OK'),
+    });
   }
 
   protected reason(aisle: FloorAisle): string {

@@ -35,7 +35,7 @@ import { FilePick } from '../shell/filePick';
           [name]="'picture-' + name()"
           [checked]="picture() === null"
           (change)="changed.emit(null)"
-        />none</label
+        />{{ followed() ? 'as on wider pages' : 'none' }}</label
       >
     </fieldset>
     <p class="line">
@@ -86,6 +86,8 @@ import { FilePick } from '../shell/filePick';
 export class PictureField {
   private readonly api = inject(Api);
   readonly name = input.required<string>();
+  /** None means the one of wider pages. */
+  readonly followed = input(false);
   readonly picture = input.required<PictureSource | null>();
   readonly focus = input.required<FocusPoint>();
   readonly lang = input.required<string>();

@@ -25,6 +25,7 @@ import { FloorActions } from '../store/floor.actions';
 import { floorFeature } from '../store/floor.feature';
 import { Brief } from './brief';
 import { BadgesSheet } from '../badge/badgesSheet';
+import { DesignSheet } from '../design/designSheet';
 import { CardSheet } from '../card/cardSheet';
 import { firstAisle } from '../draft/firstAisle';
 import { MergeDrafts } from '../draft/mergeDrafts';
@@ -57,6 +58,7 @@ const SAVING_WORDS: Readonly<Record<Saving, string>> = {
     MatProgressBarModule,
     MatTooltipModule,
     BadgesSheet,
+    DesignSheet,
     Brief,
     CardSheet,
     MergeDrafts,
@@ -81,7 +83,7 @@ export class PlanPage {
   /** From the address: the plan, and the aisle in the window. */
   readonly id = input.required<string>();
   readonly aisle = input<string>();
-  readonly sheet = input<'card' | 'badges'>();
+  readonly sheet = input<'card' | 'badges' | 'designs'>();
 
   protected readonly asFile = computed(
     () => `${addressOf('exportPlans')}?${new URLSearchParams({ plans: this.id() })}`,
@@ -128,6 +130,7 @@ export class PlanPage {
       { sheet: undefined, name: 'Brief', link: ['/plans', this.id()] },
       { sheet: 'card', name: 'Card', link: ['/plans', this.id(), 'card'] },
       { sheet: 'badges', name: 'Badges', link: ['/plans', this.id(), 'badges'] },
+      { sheet: 'designs', name: 'Starting points', link: ['/plans', this.id(), 'designs'] },
     ].filter(({ sheet }) => this.plan()?.kind !== 'part' || sheet === undefined),
   );
   protected readonly undoWord = computed(() => this.history()?.past.at(-1)?.what);

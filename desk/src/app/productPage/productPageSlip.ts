@@ -38,7 +38,7 @@ const SOURCES: readonly { name: string; id: string; source: RangeSource }[] = [
   imports: [Choices, PatternFields, PromotionFields, RowTools, WidthFields],
   template: `
     @if (page(); as one) {
-      <h3>Pictures</h3>
+      <h2>Pictures</h2>
       <div class="line">
         <span>Small ones</span>
         <desk-choices
@@ -65,7 +65,7 @@ const SOURCES: readonly { name: string; id: string; source: RangeSource }[] = [
           (changed)="gallery({ thumbnails: $event })"
         />
       }
-      <h3>Shelves below the product</h3>
+      <h2>Shelves below the product</h2>
       <ol class="shelves" aria-label="Shelves below the product">
         @for (shelf of one.shelves; track shelf.id; let at = $index) {
           <li>
@@ -127,7 +127,7 @@ const SOURCES: readonly { name: string; id: string; source: RangeSource }[] = [
           products share counts for more.
         </p>
       }
-      <h3>Reviews</h3>
+      <h2>Reviews</h2>
       <div class="line">
         <label
           ><input
@@ -138,7 +138,7 @@ const SOURCES: readonly { name: string; id: string; source: RangeSource }[] = [
           shoppers read what others say, and may write a review</label
         >
       </div>
-      <h3>For search engines</h3>
+      <h2>For search engines</h2>
       <p class="hint">
         Where a product says nothing itself. Words with fields in braces; empty keeps its name.
       </p>
@@ -146,11 +146,11 @@ const SOURCES: readonly { name: string; id: string; source: RangeSource }[] = [
     }
   `,
   styles: `
-    h3 {
+    h2 {
       margin: 14px 0 4px;
       font-size: 14px;
     }
-    h3:first-child {
+    h2:first-child {
       margin-top: 0;
     }
     .shelves {

@@ -199,7 +199,14 @@ export const BADGE_SHAPE_WORDS: Readonly<Record<BadgeShape, string>> = {
 
 export const BADGE_PLACE_WORDS: Readonly<Record<BadgePlace, string>> = {
   'top-start': 'top, at the start',
+  top: 'top, in the middle',
   'top-end': 'top, at the end',
+  start: 'half way down, at the start',
+  centre: 'in the very middle',
+  end: 'half way down, at the end',
   'bottom-start': 'bottom, at the start',
+  bottom: 'bottom, in the middle',
   'bottom-end': 'bottom, at the end',
+  'above-name': 'above the name',
+  'beside-price': 'beside the price',
 };

@@ -23,7 +23,13 @@ interface Drawn {
   style: string;
 }
 
-/** The badges of a product: in the corners of its picture, or in a row where they stand by themselves. */
+/** Where the badges of one list stand: over a picture, each at its place; at one place among the words; all in a row. */
+export type BadgeSpot = 'picture' | 'above-name' | 'beside-price' | 'row';
+
+/** Those that stand among a card's words. */
+const AMONG_WORDS: readonly string[] = ['above-name', 'beside-price'];
+
+/** The badges of a product: over its picture, among the words of its card, or in a row where they stand by themselves. */
 @Component({
   selector: 'shop-badges',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -39,8 +45,9 @@ interface Drawn {
 })
 export class Badges {
   readonly badges = input.required<readonly Badge[]>();
-  /** They lie over a picture, each in its corner. */
-  readonly over = input(false);
+  readonly spot = input<BadgeSpot>('row');
+  /** Places among the words that the card doesn't have: what belongs there lies over the picture all the same. */
+  readonly astray = input<readonly string[]>([]);
   private readonly state = inject(ShopState);
 
   protected readonly groups = computed(() => {
@@ -49,7 +56,10 @@ export class Badges {
     for (const badge of this.badges()) {
       const look = looks[badge.key] as DrawnBadge | undefined;
       if (!look) continue;
-      const place = this.over() ? look.place : null;
+      const spot = this.spot();
+      const among = AMONG_WORDS.includes(look.place) && !this.astray().includes(look.place);
+      if (spot === 'picture' ? among : spot !== 'row' && look.place !== spot) continue;
+      const place = spot !== 'picture' ? null : AMONG_WORDS.includes(look.place) ? 'top-start' : look.place;
       const drawn = { badge, shape: look.shape, style: styleOf(look) };
       groups.set(place, [...(groups.get(place) ?? []), drawn]);
     }

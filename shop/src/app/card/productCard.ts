@@ -97,7 +97,7 @@ const LOOKS = [Badges, NgTemplateOutlet, NoPicture, Price, Rating];
             <shop-no-picture [lang]="lang()" />
           }
           @if (over()) {
-            <shop-badges [badges]="one.badges" [over]="true" />
+            <shop-badges [badges]="one.badges" spot="picture" [astray]="astray()" />
           }
           @if (lines().revealed.length) {
             <div class="card-reveal">
@@ -117,6 +117,9 @@ const LOOKS = [Badges, NgTemplateOutlet, NoPicture, Price, Rating];
         </p>
       </ng-template>
       <ng-template #nameLook let-part="part">
+        @if (over()) {
+          <shop-badges [badges]="one.badges" spot="above-name" />
+        }
         @if (headed()) {
           <p class="card-name" [attr.style]="styleOf(part)">
             <a [href]="href(one.href)"
@@ -139,7 +142,14 @@ const LOOKS = [Badges, NgTemplateOutlet, NoPicture, Price, Rating];
         <p [class]="'card-stock stock-' + part.state" [attr.style]="styleOf(part)">{{ part.text }}</p>
       </ng-template>
       <ng-template #priceLook let-part="part">
-        <shop-price [price]="one.price" [was]="one.was" [lang]="lang()" [look]="styleOf(part)" />
+        @if (over()) {
+          <div class="card-priced">
+            <shop-price [price]="one.price" [was]="one.was" [lang]="lang()" [look]="styleOf(part)" />
+            <shop-badges [badges]="one.badges" spot="beside-price" />
+          </div>
+        } @else {
+          <shop-price [price]="one.price" [was]="one.was" [lang]="lang()" [look]="styleOf(part)" />
+        }
       </ng-template>
       <ng-template #tagsLook let-part="part">
         <ul class="card-tags" [attr.style]="styleOf(part)">
@@ -221,6 +231,11 @@ export class ProductCard {
     const { parts, badges } = this.card();
     const has = (name: string): boolean => parts.some(({ part }) => part === name);
     return badges.length > 0 && has('picture') && has('badges');
+  });
+  protected readonly astray = computed(() => {
+    const shown = this.lines().shown.flatMap((one) => (one.part === 'line' ? one.parts : [one]));
+    const has = (name: string): boolean => shown.some(({ part }) => part === name);
+    return [...(has('name') ? [] : ['above-name']), ...(has('price') ? [] : ['beside-price'])];
   });
   /** In order, with what stands on one line together as one; and of that what lies over the picture. */
   protected readonly lines = computed(() => {

@@ -9,17 +9,28 @@ import { shopHref, ShopState } from '../state/shopState';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let one = model();
-    <section [class]="'banner align-' + one.align" [class.plain]="!one.picture" [attr.style]="style()">
+    <section [class]="classes()" [attr.style]="style()">
       @if (one.picture; as picture) {
-        <img
-          [src]="at(picture.hash, 960)"
-          [attr.srcset]="set(picture)"
-          [attr.sizes]="one.sizes"
-          [width]="picture.width"
-          [height]="picture.height"
-          [alt]="picture.alt"
-          [attr.fetchpriority]="lead() ? 'high' : null"
-        />
+        <picture>
+          @for (other of one.others; track other.below) {
+            <source
+              [attr.media]="'(max-width: ' + (other.below - 0.02) + 'px)'"
+              [attr.srcset]="set(other.picture)"
+              [attr.sizes]="one.sizes"
+              [attr.width]="other.picture.width"
+              [attr.height]="other.picture.height"
+            />
+          }
+          <img
+            [src]="at(picture.hash, 960)"
+            [attr.srcset]="set(picture)"
+            [attr.sizes]="one.sizes"
+            [width]="picture.width"
+            [height]="picture.height"
+            [alt]="picture.alt"
+            [attr.fetchpriority]="lead() ? 'high' : null"
+          />
+        </picture>
       }
       @if (one.heading || one.text || one.link) {
         <div class="banner-words">
@@ -46,8 +57,13 @@ export class Banner {
   private readonly state = inject(ShopState);
   protected readonly at = pictureAt;
   protected readonly style = computed(() => {
-    const { height, shade, focus } = this.model();
-    return `--wide:${height.wide}px;--medium:${height.medium}px;--narrow:${height.narrow}px;--shade:${shade / 100};--focus:${focus.x}% ${focus.y}%`;
+    const { height, shade, tint, focus } = this.model();
+    return `--wide:${height.wide}px;--medium:${height.medium}px;--narrow:${height.narrow}px;--shade:${shade}%;--tint:${tint};--focus:${focus.x}% ${focus.y}%`;
+  });
+
+  protected readonly classes = computed(() => {
+    const { picture, align, stand, fade, tone } = this.model();
+    return `banner align-${align} stand-${stand} tone-${tone} fade-${fade}${picture ? '' : ' plain'}`;
   });
 
   protected set(image: CardImage): string {

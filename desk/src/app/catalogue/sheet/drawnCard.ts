@@ -12,13 +12,13 @@ import type { BenchModel } from '@fond/core';
 import { switchMap } from 'rxjs';
 import { Api } from '../../api/api';
 import { asking } from '../../api/asking';
-import { BenchFrame } from '../../product/benchFrame';
+import { ShopFrame } from '../../product/shopFrame';
 
 /** A product's card as the plans of its aisles draw it, at rest, pointed at, with the focus and tapped. */
 @Component({
   selector: 'desk-drawn-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BenchFrame],
+  imports: [ShopFrame],
   template: `
     @if (plans().length > 1) {
       <label
@@ -39,11 +39,11 @@ import { BenchFrame } from '../../product/benchFrame';
     @if (problem(); as told) {
       <p class="quiet" role="alert">{{ told.detail }}</p>
     } @else if (place(); as at) {
-      <desk-bench-frame [plan]="chosen()" [address]="at.path" [bench]="bench()" width="narrow" />
+      <desk-shop-frame [plan]="chosen()" [address]="at.path" [page]="bench()" width="narrow" />
     }
   `,
   styles: `
-    desk-bench-frame {
+    desk-shop-frame {
       height: 560px;
       margin-top: 8px;
     }

@@ -52,7 +52,7 @@ const BACKS: Readonly<Record<LinkKind, string>> = {
                   type="button"
                   class="choice"
                   [attr.aria-pressed]="isBack(one, line)"
-                  [attr.aria-label]="'The other way round too: ' + line.title"
+                  [attr.aria-label]="'both ways: ' + line.title"
                   (click)="turn(one, line)"
                 >
                   both ways

@@ -48,7 +48,7 @@ import { FilePick } from '../../shell/filePick';
                 type="button"
                 class="word"
                 [attr.aria-expanded]="opened() === picture.source"
-                [attr.aria-label]="'Words of ' + picture.source"
+                [attr.aria-label]="(hasWords(picture) ? 'words of ' : 'no words of ') + picture.source"
                 (click)="opened.set(opened() === picture.source ? null : picture.source)"
               >
                 {{ hasWords(picture) ? 'words' : 'no words' }}

@@ -15,11 +15,17 @@ import {
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { DomSanitizer, type SafeResourceUrl } from '@angular/platform-browser';
 import type { FromFrame, ToFrame } from '@fond/contract';
-import { DEVICE_WIDTHS, type BenchModel, type WidthName } from '@fond/core';
+import {
+  DEVICE_WIDTHS,
+  type BenchModel,
+  type PageModel,
+  type ProductModel,
+  type WidthName,
+} from '@fond/core';
 
-/** Cards on their own in a true frame of the shop, scaled to the room that there is. */
+/** What a draft comes to, a page or cards on their own, in a true frame of the shop, scaled to the room that there is. */
 @Component({
-  selector: 'desk-bench-frame',
+  selector: 'desk-shop-frame',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatProgressBarModule],
   template: `
@@ -27,13 +33,13 @@ import { DEVICE_WIDTHS, type BenchModel, type WidthName } from '@fond/core';
       <iframe
         #frame
         [src]="url"
-        [title]="'The card at ' + width() + ' width'"
+        [title]="called() + ' at ' + width() + ' width'"
         [style.width.px]="across()"
         [style.height.px]="room().height / scale()"
         [style.transform]="'scale(' + scale() + ')'"
       ></iframe>
     } @else {
-      <mat-progress-bar mode="indeterminate" aria-label="Opening the card" />
+      <mat-progress-bar mode="indeterminate" aria-label="Opening the page" />
     }
   `,
   styles: `
@@ -49,21 +55,23 @@ import { DEVICE_WIDTHS, type BenchModel, type WidthName } from '@fond/core';
     }
   `,
 })
-export class BenchFrame {
+export class ShopFrame {
   private readonly sanitizer = inject(DomSanitizer);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   private readonly frame = viewChild<ElementRef<HTMLIFrameElement>>('frame');
-  /** Id of the plan whose card it is; null while nobody knows. */
+  /** Id of the plan that makes it; null while nobody knows. */
   readonly plan = input.required<string | null>();
   /** Of an aisle, on whose page the frame begins. */
   readonly address = input.required<string>();
-  readonly bench = input.required<BenchModel | null>();
+  readonly page = input.required<PageModel | ProductModel | BenchModel | null>();
+  /** What it shows, for those who don't see it. */
+  readonly called = input('The card');
   readonly width = input.required<WidthName>();
   protected readonly across = computed(() => DEVICE_WIDTHS[this.width()]);
   protected readonly room = signal({ width: 800, height: 500 });
   protected readonly scale = computed(() => Math.min(1, this.room().width / this.across()));
 
-  /** The frame begins with a page of the shop; the card is sent once its application runs. */
+  /** The frame begins with a page of the shop; what is shown is sent once its application runs. */
   protected readonly source = computed((): SafeResourceUrl | null => {
     const plan = this.plan();
     if (plan === null) return null;
@@ -92,7 +100,7 @@ export class BenchFrame {
   }
 
   private send(): void {
-    const page = this.bench();
+    const page = this.page();
     const message: ToFrame | null = page && { type: 'fond:page', page };
     if (message) this.frame()?.nativeElement.contentWindow?.postMessage(message, location.origin);
   }
