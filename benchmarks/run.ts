@@ -5,6 +5,7 @@ import { pino } from 'pino';
 import { startDatabase } from '../server/src/database/process';
 import { cardRows } from './cards';
 import { engineRows, onceRows } from './engine/engine';
+import { feedRows } from './feed';
 import { importBesideRows } from './importBeside';
 import { interactionRows } from './interactions';
 import { layoutRows } from './layout';
@@ -101,6 +102,7 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
   import: () => section('import', importRows),
   beside: () => section('a large file beside shoppers', () => importBesideRows(2 * LARGE)),
   table: () => section(`the products table, ${LARGE} products`, () => tableRows(LARGE)),
+  feed: () => section(`what other systems feed, ${LARGE} products`, () => feedRows(LARGE)),
   large: () => section(`a server of ${LARGE} products`, () => largeRows(LARGE)),
 };
 const asked = process.argv[2];

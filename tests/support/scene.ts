@@ -4,7 +4,7 @@ import { createPlan, publishStored, savePlan } from './plans';
 import type { Desk } from './server';
 
 /** The rule by which a plan serves an aisle, a category with all below it. */
-async function ruleOf(desk: Desk, path: string): Promise<ReachRule> {
+export async function ruleOf(desk: Desk, path: string): Promise<ReachRule> {
   const { aisles } = (await desk.get('/api/floor')).body as Floor;
   const { key } = aisles.find((aisle) => aisle.path === path)!;
   const [kind, id] = key.split(':');

@@ -129,6 +129,9 @@ export const promotionFields = (range: Joi.ObjectSchema): Joi.SchemaMap => ({
   arrows: yes,
   dots: yes,
   loop: yes,
+  more: Joi.object({ label: texts(60), address: address.allow(null).required() })
+    .allow(null)
+    .required(),
 });
 
 const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {

@@ -10,6 +10,7 @@ import { startingFixtures, usual } from '../plan/housePlan';
 import { USUAL_BANNER, USUAL_TILES, USUAL_NAVIGATION, USUAL_PROMOTION } from '../plan/fixtures';
 import { editionFrom } from '../plan/edition';
 import type { Fixture } from '../plan/plan';
+import type { Clause, RangeRule } from '../clause/rule';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { composePage } from './composePage';
 import { eachFixture, shelfModelOf, type FixtureModel } from './pageModel';
@@ -168,6 +169,31 @@ describe('a promoting shelf', () => {
     );
     const none = { ...PROMOTION, range: { ...PROMOTION.range, clauses: [{ kind: 'free' as const }] } };
     expect(ask([none, ...own]).some(({ type }) => type === 'promotion')).toBe(false);
+  });
+
+  it('leads on to the aisle that its range names, or wherever it is told to', () => {
+    const more = { label: { fr: 'Toutes' }, address: null };
+    const of = (change: Partial<PromotionSettings>, path?: string, lang?: string) => {
+      const [model] = ask([{ ...PROMOTION, ...change }, ...own], path, lang);
+      return model.type === 'promotion' ? model.more : undefined;
+    };
+    const pans: Clause = { kind: 'category', category: 2, below: true, main: false };
+    const range: RangeRule = { source: { kind: 'catalogue' }, clauses: [{ kind: 'sale' }, pans] };
+    expect(of({ range })).toBeNull();
+    expect(of({ range, more })).toEqual({ title: 'Toutes', href: '/cookware/pans' });
+    expect(of({ range, more }, '/cookware', 'fr')).toEqual({
+      title: 'Toutes',
+      href: '/cookware/pans?lang=fr',
+    });
+    expect(of({ range, more: { ...more, label: {} } }), 'the shop’s own words').toMatchObject({ title: '' });
+    expect(of({ range, more }, '/cookware/pans'), 'no aisle leads to itself').toBeNull();
+    expect(of({ more, range: { ...range, clauses: [{ kind: 'sale' }] } })).toBeNull();
+    const to = (address: string, lang?: string) =>
+      of({ more: { ...more, address } }, '/cookware', lang)?.href;
+    expect(to('/search?q=iron#shelf')).toBe('/search?q=iron#shelf');
+    expect(to('/search?q=iron#shelf', 'fr')).toBe('/search?lang=fr&q=iron#shelf');
+    expect(to('/knives?lang=en', 'fr'), 'a language that is asked for stays').toBe('/knives?lang=en');
+    expect(to('https://pellmere.example/?q=a', 'fr')).toBe('https://pellmere.example/?q=a');
   });
 });
 

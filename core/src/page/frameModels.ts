@@ -36,6 +36,7 @@ import {
 import { atEachWidth } from '../width/widths';
 import type { Sorting } from '../order/sorting';
 import type { Fixture, Plan, Shelf } from '../plan/plan';
+import { aisleOfRange } from '../range/aisleOfRange';
 import { namedOrder, orderOfProduct, runRange } from '../range/range';
 import type { RangeContext } from '../clause/rule';
 import type { FixtureModel, FramePicture, NavigationItem, PromotionModel, TileModel } from './pageModel';
@@ -84,7 +85,11 @@ function findPicture({ picture }: Aisle): CardImage | null {
 
 /** An address of the shop, in the page's language; of elsewhere, as it is. */
 function linkOf({ snapshot, lang }: FrameContext, address: string): string {
-  return address.startsWith('/') ? hrefOf(snapshot, address, lang) : address;
+  const [, path, query, hash] = /^(\/[^?#]*)(?:\?([^#]*))?(#.*)?$/.exec(address) ?? [];
+  if (!path) return address;
+  const asked = query ? query.split('&') : [];
+  const href = asked.some((one) => one.startsWith('lang=')) ? path : hrefOf(snapshot, path, lang);
+  return `${href}${asked.length ? `${href.includes('?') ? '&' : '?'}${query}` : ''}${hash ?? ''}`;
 }
 
 /** A banner; none where it has neither a picture nor words, as nobody wants an empty box. */
@@ -246,6 +251,13 @@ function placeTiles(
   }));
 }
 
+/** Where the rest of a shelf is; null where no way is wanted, or none is known. */
+function moreLink(frame: FrameContext, { more, range }: Of<PromotionSettings>): LinkModel | null {
+  const path =
+    more && (more.address ?? aisleOfRange(frame.snapshot, frame.aisle, range, frame.context)?.path);
+  return more && path ? { title: pickTextOf(frame, more.label), href: linkOf(frame, path) } : null;
+}
+
 /** A promoting shelf; none where its range is empty, as shoppers can do nothing about it. */
 export function promotionModel(
   frame: FrameContext,
@@ -289,6 +301,7 @@ export function promotionModel(
     arrows,
     dots,
     loop,
+    more: moreLink(frame, promotion),
     pictureSizes: sizesOf(pictureRooms(rooms, promotion), plan.look.breakpoints),
     drawn,
     ...lanesOf(cards, rooms, promotion, drawn.elements),

@@ -160,10 +160,14 @@ export type FixtureModel = {
       /** Of a free grid, in CSS pixels; null where tiles stand in even rows. */
       rowHeight: number | null;
     }
-  | ({ id: string; type: 'promotion'; heading: string; cards: readonly Card[] } & Pick<
-      ShelfModel,
-      'columns' | 'gap' | 'pictureSizes' | 'lanes' | 'drawn'
-    > &
+  | ({
+      id: string;
+      type: 'promotion';
+      heading: string;
+      cards: readonly Card[];
+      /** The way to the rest; an empty title stands for the shop's own words. */
+      more: LinkModel | null;
+    } & Pick<ShelfModel, 'columns' | 'gap' | 'pictureSizes' | 'lanes' | 'drawn'> &
       Pick<PromotionSettings, 'form' | 'autoplay' | 'arrows' | 'dots' | 'loop'>)
   | ({
       id: string;

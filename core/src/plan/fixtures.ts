@@ -158,6 +158,14 @@ export interface SpotlightSettings {
 }
 
 /** A shelf beside the aisle's own: another range, without pages and filters. */
+/** The way to the rest of a shelf. */
+export interface MoreLink {
+  /** Empty for the shop's own words. */
+  label: Texts;
+  /** As a link's; null for the aisle that the range names: see `aisleOfRange`. */
+  address: string | null;
+}
+
 export interface PromotionSettings {
   type: 'promotion';
   heading: Texts;
@@ -176,6 +184,8 @@ export interface PromotionSettings {
   arrows: boolean;
   dots: boolean;
   loop: boolean;
+  /** Null for none. */
+  more: MoreLink | null;
 }
 
 export interface Tab {
@@ -294,6 +304,7 @@ export const USUAL_PROMOTION: PromotionSettings = {
   arrows: true,
   dots: false,
   loop: true,
+  more: null,
 };
 
 /** What a banner has that nobody has set apart: words at the start, half way down, on a picture darkened alike. */

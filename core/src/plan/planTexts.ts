@@ -52,7 +52,11 @@ export function fixtureTexts(fixture: Fixture): [TextUse, Texts][] {
         ['button', fixture.button],
       ];
     case 'promotion':
-      return [['heading', fixture.heading], ...ofCard(fixture.card)];
+      return [
+        ['heading', fixture.heading],
+        ...(fixture.more ? ([['button', fixture.more.label]] satisfies [TextUse, Texts][]) : []),
+        ...ofCard(fixture.card),
+      ];
     case 'tabs':
       return fixture.tabs.map(({ label }) => ['tab', label]);
     case 'part':

@@ -127,6 +127,7 @@ const SETTINGS: Readonly<Record<string, string>> = {
   arrows: 'arrows',
   dots: 'dots',
   loop: 'going round',
+  more: 'way to all of them',
   listSwitch: 'switch for shoppers',
   paging: 'further pages',
   stop: 'pages before the button',

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { CardImage, FixtureModel } from '@fond/core';
 import { pictureAt, srcset } from '../picture/picture';
-import { shopHref, ShopState } from '../state/shopState';
+import { linkHref, ShopState } from '../state/shopState';
 
 /** A wide picture with words on it, or words on the shop's own colour. */
 @Component({
@@ -66,11 +66,9 @@ export class Banner {
     return `banner align-${align} stand-${stand} tone-${tone} fade-${fade}${picture ? '' : ' plain'}`;
   });
 
+  protected readonly href = linkHref;
+
   protected set(image: CardImage): string {
     return srcset(image, this.state.model().frame.pictureWidths);
-  }
-
-  protected href(address: string): string {
-    return address.startsWith('/') ? shopHref(address) : address;
   }
 }

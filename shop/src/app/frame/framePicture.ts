@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { NgTemplateOutlet } from '@angular/common';
 import type { FixtureModel } from '@fond/core';
 import { pictureAt, srcset } from '../picture/picture';
-import { shopHref, ShopState } from '../state/shopState';
+import { linkHref, ShopState } from '../state/shopState';
 
 /** A picture of its own, with words below it and somewhere to lead. */
 @Component({
@@ -13,7 +13,7 @@ import { shopHref, ShopState } from '../state/shopState';
     @let one = model();
     <figure class="frame-picture" [attr.style]="style()">
       @if (one.href; as href) {
-        <a [href]="href.startsWith('/') ? inShop(href) : href">
+        <a [href]="hrefOf(href)" [attr.aria-label]="one.picture.alt ? null : one.caption || href">
           <ng-container [ngTemplateOutlet]="picture" />
         </a>
       } @else {
@@ -43,7 +43,7 @@ export class FramePicture {
   readonly lead = input(false);
   private readonly state = inject(ShopState);
   protected readonly at = pictureAt;
-  protected readonly inShop = shopHref;
+  protected readonly hrefOf = linkHref;
   protected readonly style = computed(() => {
     const { ratio, focus, picture } = this.model();
     return `--ratio:${ratio === null ? `${picture.width} / ${picture.height}` : `100 / ${ratio}`};--focus:${focus.x}% ${focus.y}%`;

@@ -13,7 +13,7 @@ import {
 } from '@angular/core';
 import type { FixtureModel } from '@fond/core';
 import { Cards } from '../card/cards';
-import { ShopState } from '../state/shopState';
+import { linkHref, ShopState } from '../state/shopState';
 
 /**
  * A shelf beside the aisle's own. A carousel is a row that scrolls and snaps, so it can be swiped, turned by keyboard and
@@ -26,10 +26,15 @@ import { ShopState } from '../state/shopState';
   template: `
     @let one = model();
     <section class="promotion" [attr.aria-label]="one.heading || null">
-      @if (one.heading || moves()) {
+      @if (one.heading || one.more || moves()) {
         <div class="promotion-head">
           @if (one.heading) {
             <h2>{{ one.heading }}</h2>
+          }
+          @if (one.more; as more) {
+            <a class="all" [href]="href(more.href)" [attr.aria-label]="told(more.title)">{{
+              more.title || words().seeAll
+            }}</a>
           }
           <p class="turns">
             @if (moves()) {
@@ -89,6 +94,7 @@ export class Promotion {
   readonly model = input.required<Extract<FixtureModel, { type: 'promotion' }>>();
   protected readonly state = inject(ShopState);
   protected readonly words = this.state.words;
+  protected readonly href = linkHref;
   private readonly row = viewChild.required<unknown, ElementRef<HTMLElement>>('row', { read: ElementRef });
   /** Whether there is more than one view of it. */
   protected readonly turning = computed(() => {
@@ -127,6 +133,12 @@ export class Promotion {
       }, autoplay * 1000);
       gone.onDestroy(() => clearInterval(timer));
     });
+  }
+
+  /** What the way to all says, with what it leads to all of, as it may stand on a page more than once. */
+  protected told(title: string): string | null {
+    const { heading } = this.model();
+    return heading ? `${title || this.words().seeAll}: ${heading}` : null;
   }
 
   /** How far the row can be scrolled, and is. */

@@ -56,3 +56,6 @@ export class ShopState {
 
 /** An address of the shop as a link: the shop stands under /shop. */
 export const shopHref = (address: string): string => (address === '/' ? '/shop' : `/shop${address}`);
+
+/** Where a merchandiser's link leads: into the shop, or elsewhere. */
+export const linkHref = (address: string): string => (address.startsWith('/') ? shopHref(address) : address);

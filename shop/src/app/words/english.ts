@@ -68,6 +68,7 @@ export const EN: ShopWords = {
   takenOut: (title) => `${title} is taken out of the cart.`,
   pause: 'Stop moving',
   goOn: 'Move on',
+  seeAll: 'See all',
   gone: 'What stood here has been taken away',
   goneHint: 'It is not in the shop any more. The shelves are all still open.',
   otherShelves: 'Other shelves',

@@ -69,6 +69,7 @@ export const FR: ShopWords = {
   takenOut: (title) => `${title} a été retiré du panier.`,
   pause: 'Arrêter le mouvement',
   goOn: 'Reprendre',
+  seeAll: 'Tout voir',
   gone: 'Ce qui était ici a été retiré',
   goneHint: 'Ce n’est plus dans la boutique. Les rayons sont tous ouverts.',
   otherShelves: 'Autres rayons',

@@ -67,6 +67,7 @@ export interface ShopWords {
   takenOut: (title: string) => string;
   pause: string;
   goOn: string;
+  seeAll: string;
   gone: string;
   goneHint: string;
   otherShelves: string;

@@ -30,8 +30,21 @@ import { planFeature } from '../../draft/plan.feature';
 import { PlanView } from '../../wording/planView';
 import { PlanEditor } from '../../draft/planEditor';
 import { AisleChoice } from '../../draft/aisleChoice';
+import {
+  DEVICES,
+  NARROWEST,
+  sizeWords,
+  soundHeight,
+  soundWidth,
+  WIDEST,
+  type WindowSize,
+} from './windowSize';
 
-type View = WidthName | 'all';
+type View = WidthName | 'all' | 'own';
+
+interface Shown extends WindowSize {
+  name: WidthName | 'own';
+}
 
 /** Where brief and page don't stand beside each other, as in the plan page's style. */
 const ONE_PANE = '(max-width: 820px)';
@@ -45,6 +58,10 @@ const MOMENT = new Intl.DateTimeFormat('en-GB', {
 });
 
 const GAP = 16;
+/** What the edge takes that is dragged. */
+const EDGE = 14;
+/** Pixels that an arrow key makes the window wider or narrower. */
+const STEP = 10;
 
 /** The real page of an aisle from the draft, in true frames, scaled to fit. */
 @Component({
@@ -97,22 +114,40 @@ export class PageWindow {
     { view: 'wide', name: 'Wide' },
     { view: 'medium', name: 'Medium' },
     { view: 'narrow', name: 'Narrow' },
-    { view: 'all', name: 'All three' },
+    { view: 'all', name: 'All' },
   ];
   private readonly room = signal({ width: 800, height: 500 });
 
-  protected readonly shown = computed((): readonly WidthName[] => {
+  /** Any other size, chosen or dragged. */
+  protected readonly size = signal<WindowSize>(DEVICES[1]);
+  protected readonly devices = DEVICES;
+  protected readonly sizeWords = sizeWords;
+  protected readonly narrowest = NARROWEST;
+  protected readonly widest = WIDEST;
+
+  protected readonly shown = computed((): readonly Shown[] => {
     const view = this.view();
-    return view === 'all' ? WIDTH_NAMES : [view];
+    if (view === 'own') return [{ name: 'own', ...this.size() }];
+    return (view === 'all' ? WIDTH_NAMES : [view]).map((name) => ({
+      name,
+      width: DEVICE_WIDTHS[name],
+      height: null,
+    }));
   });
+  /** While the edge is dragged the scale stays, so that the edge stays under the pointer. */
+  private readonly heldScale = signal<number | null>(null);
   /** One scale for all frames, so that widths can be compared; never enlarged. */
   protected readonly scale = computed(() => {
+    const held = this.heldScale();
+    if (held !== null) return held;
     const shown = this.shown();
-    const needed = shown.reduce((sum, name) => sum + DEVICE_WIDTHS[name], 0);
-    return Math.min(1, (this.room().width - GAP * (shown.length - 1)) / needed);
+    const { width, height } = this.room();
+    const needed = shown.reduce((sum, one) => sum + one.width, 0);
+    const tallest = Math.max(...shown.map((one) => one.height ?? 0));
+    const beside = shown.length === 1 ? EDGE : GAP * (shown.length - 1);
+    return Math.min(1, (width - beside) / needed, tallest ? height / tallest : 1);
   });
   protected readonly height = computed(() => Math.floor(this.room().height / this.scale()));
-  protected readonly widths = DEVICE_WIDTHS;
 
   protected readonly path = computed(() => this.address().split('?')[0]);
   protected readonly languages = computed(() => this.vocabulary()?.languages ?? []);
@@ -275,6 +310,41 @@ export class PageWindow {
     if (lang === this.languages()[0]) url.searchParams.delete('lang');
     else url.searchParams.set('lang', lang);
     this.go(url.pathname + url.search);
+  }
+
+  /** Makes the window as large as something else; what isn't said stays. */
+  protected resize(change: Partial<WindowSize>): void {
+    const { width, height } = { ...(this.shown()[0] ?? this.size()), ...change };
+    this.size.set({ width: soundWidth(width), height: height === null ? null : soundHeight(height) });
+    this.view.set('own');
+  }
+
+  protected grip(event: PointerEvent): void {
+    const edge = event.currentTarget as HTMLElement;
+    const [from, { width }, scale] = [event.clientX, this.shown()[0], this.scale()];
+    const released = new AbortController();
+    edge.setPointerCapture(event.pointerId);
+    this.heldScale.set(scale);
+    edge.addEventListener(
+      'pointermove',
+      (move) => this.resize({ width: width + (move.clientX - from) / scale }),
+      released,
+    );
+    const end = (): void => {
+      released.abort();
+      this.heldScale.set(null);
+    };
+    edge.addEventListener('pointerup', end, released);
+    edge.addEventListener('pointercancel', end, released);
+    event.preventDefault();
+    edge.focus();
+  }
+
+  protected nudge(event: KeyboardEvent): void {
+    const by = { ArrowLeft: -STEP, ArrowRight: STEP }[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    this.resize({ width: this.shown()[0].width + by });
   }
 
   /** Another moment or shopper; what is left empty is as now. */
