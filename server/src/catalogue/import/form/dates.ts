@@ -1,6 +1,6 @@
 import type { DateOrder } from '@fond/contract';
 
-const TIME = String.raw`(?:[T ]+(\d{1,2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?\s*(Z|[+-]\d{2}:?\d{2})?)?`;
+const TIME = String.raw`(?:[T ]+(\d{1,2}):(\d{2})(?::(\d{2})(?:\.(\d{1,9}))?)?\s*(Z|[+-]\d{2}:?\d{2})?)?`;
 const YEAR_FIRST = new RegExp(String.raw`^(\d{4})[-./](\d{1,2})[-./](\d{1,2})${TIME}$`);
 const YEAR_LAST = new RegExp(String.raw`^(\d{1,2})[-./](\d{1,2})[-./](\d{4})${TIME}$`);
 /** Nobody's shop has been open for longer; a year before it is a slip. */
@@ -25,10 +25,12 @@ export function dateIn(cell: string, order: DateOrder): number | string {
         : [numbers[2], numbers[0], numbers[1]];
   const [hour, minute, second] = parts.slice(4, 7).map((part) => Number(part ?? 0));
   if (year < FIRST_YEAR || year > LAST_YEAR) return `“${cell}” is in a year that can’t be meant.`;
-  const at = new Date(Date.UTC(year, month - 1, day, hour, minute, second));
+  // As kept: of a shop's own file not a millisecond may be lost, or every product would differ from what it is.
+  const part = Number(((parts[7] as string | undefined) ?? '').slice(0, 3).padEnd(3, '0'));
+  const at = new Date(Date.UTC(year, month - 1, day, hour, minute, second, part));
   const isDay = at.getUTCMonth() === month - 1 && at.getUTCDate() === day;
   if (!isDay || hour > 23 || minute > 59 || second > 59) return `“${cell}” is no day of the calendar.`;
-  const zone = /^([+-])(\d{2}):?(\d{2})$/.exec(parts[7] ?? '');
+  const zone = /^([+-])(\d{2}):?(\d{2})$/.exec(parts[8] ?? '');
   const offset = zone ? (zone[1] === '-' ? -1 : 1) * (Number(zone[2]) * 60 + Number(zone[3])) : 0;
   return at.getTime() - offset * 60_000;
 }

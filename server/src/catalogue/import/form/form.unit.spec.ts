@@ -64,6 +64,15 @@ describe('a date of a file', () => {
     expect(dateIn(cell, order)).toBe(DAY);
   });
 
+  it.each([
+    ['2026-03-31T00:00:00.009Z', 9],
+    ['2026-03-31T02:00:00.57+02:00', 570],
+    ['31.03.2026 00:00:01.9999', 1999],
+    ['2026-03-31 00:01', 60_000],
+  ])('%s is that moment, to the thousandth of a second', (cell, after) => {
+    expect(dateIn(cell, 'dmy')).toBe(DAY + after);
+  });
+
   it('that is none is told, and never turned into another day', () => {
     expect(dateIn('31.03.2026', 'mdy')).toContain('no day of the calendar');
     expect(dateIn('31.03.2026', 'ymd')).toContain('is no date');
