@@ -120,6 +120,38 @@ describe('the window', () => {
     await says(page, '.seen-as summary', 'signed in');
   });
 
+  it('is any size: of a device, typed, dragged by its edge, or moved by keys', async () => {
+    const page = await browser.desk('/plans/house?aisle=/cookware');
+    const seen = async (wanted: string): Promise<void> => {
+      const frame = await frameOf(page);
+      await frame.waitForFunction((size) => `${innerWidth} × ${innerHeight}` === size, {}, wanted);
+    };
+    await press(page, '.sizes summary');
+    await press(page, '.sizes button::-p-text(phone held sideways)');
+    await seen('844 × 390');
+    await says(page, '.sizes summary', '844 × 390');
+    await page.locator('.sizes label::-p-text(wide) input').fill('700');
+    await page.keyboard.press('Tab');
+    await seen('700 × 390');
+
+    await page.focus('.edge');
+    await page.keyboard.press('ArrowRight');
+    await seen('710 × 390');
+    const edge = (await (await page.waitForSelector('.edge'))!.boundingBox())!;
+    // Below the sizes, which stay open.
+    const [x, y] = [edge.x + edge.width / 2, edge.y + edge.height - 40];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x - 60, y, { steps: 4 });
+    await page.mouse.move(x - 110, y, { steps: 4 });
+    await page.mouse.up();
+    await seen('600 × 390');
+    await press(page, '.widths button::-p-text(Narrow)');
+    await page.waitForFunction(() => document.querySelector('desk-window iframe')!.clientWidth === 390);
+    await says(page, '.sizes summary', 'Other');
+    await page.close();
+  });
+
   it('pastes what can stand there, and says what could not', async () => {
     const { page } = await planFor(browser, '/table', 'Table of its own');
     await press(page, '[aria-label="More: title title"]');
