@@ -52,6 +52,15 @@ describe('what pictures need', () => {
       pictureNeeds({ fixtures, look: USUAL_LOOK }).map(({ of, width }) => [of, width]);
     expect(needs(banner({ kind: 'aisle' }))).toEqual([['aisle', 1360]]);
     expect(needs(banner(kept))).toEqual([[kept, 1360]]);
+    const others = { medium: { kind: 'aisle' as const }, narrow: kept };
+    expect(
+      needs({ ...banner(kept), others } as Fixture),
+      'of each width no more than its widest page',
+    ).toEqual([
+      [kept, 1360],
+      ['aisle', 1023 - 2 * 28],
+      [kept, 639 - 32],
+    ]);
     expect(needs(banner(null), { ...usual('line'), type: 'divider' })).toEqual([]);
     const tiles = {
       ...usual('tiles'),

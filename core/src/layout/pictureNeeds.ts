@@ -29,8 +29,12 @@ export interface PictureNeed {
   width: number;
 }
 
-/** A room is a line between breakpoints, so it is the widest at one of these. */
-const widest = (rooms: Rooms, breakpoints: Breakpoints): number => {
+/**
+ * A room is a line between breakpoints, so it is the widest at one of these.
+ *
+ * @param below Viewports from this one on have another picture.
+ */
+const widest = (rooms: Rooms, breakpoints: Breakpoints, below = Infinity): number => {
   const { medium, wide } = breakpoints;
   const turning = [
     DEVICE_WIDTHS.narrow,
@@ -40,15 +44,15 @@ const widest = (rooms: Rooms, breakpoints: Breakpoints): number => {
     wide,
     FULL_VIEWPORT - 1,
     FULL_VIEWPORT,
-  ];
+  ].filter((viewport) => viewport < below);
   return Math.ceil(Math.max(...turning.map((viewport) => widthIn(rooms, viewport, breakpoints))));
 };
 
 /** The width that every fixture of a plan needs of its pictures, on phones of 390 px and upwards. */
 export const pictureNeeds = ({ fixtures, look }: Pick<Plan, 'fixtures' | 'look'>): PictureNeed[] =>
   fixtures.flatMap((fixture): PictureNeed[] => {
-    const need = (of: PictureOwner, rooms: Rooms): PictureNeed[] => [
-      { fixture: fixture.id, type: fixture.type, of, width: widest(rooms, look.breakpoints) },
+    const need = (of: PictureOwner, rooms: Rooms, below?: number): PictureNeed[] => [
+      { fixture: fixture.id, type: fixture.type, of, width: widest(rooms, look.breakpoints, below) },
     ];
     switch (fixture.type) {
       case 'shelf':
@@ -73,16 +77,11 @@ export const pictureNeeds = ({ fixtures, look }: Pick<Plan, 'fixtures' | 'look'>
         const { picture } = fixture;
         if (!picture) return [];
         const rooms = roomsOf(fixtures, fixture);
-        const { medium = null, narrow = null } = fixture.type === 'banner' ? fixture.others : {};
-        const below = (name: 'medium' | 'narrow'): Rooms =>
-          name === 'medium'
-            ? { ...rooms, full: rooms.medium, wide: rooms.medium }
-            : { ...rooms, full: rooms.narrow, wide: rooms.narrow, medium: rooms.narrow };
-        return [
-          ...need(picture.kind === 'aisle' ? 'aisle' : picture, rooms),
-          ...(medium?.kind === 'kept' ? need(medium, below('medium')) : []),
-          ...(narrow?.kind === 'kept' ? need(narrow, below('narrow')) : []),
-        ];
+        const of = (source: PictureSource | null, below?: number): PictureNeed[] =>
+          source ? need(source.kind === 'aisle' ? 'aisle' : source, rooms, below) : [];
+        if (fixture.type === 'picture') return of(picture);
+        const { medium, narrow } = fixture.others;
+        return [...of(picture), ...of(medium, look.breakpoints.wide), ...of(narrow, look.breakpoints.medium)];
       }
       default:
         return [];
