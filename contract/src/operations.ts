@@ -38,7 +38,6 @@ export { OTHERWISE } from './schema/byKind';
 export { conditionSchema } from './plan/conditionSchema';
 export { heirSchema, planDocumentSchema, planSchema } from './plan/schema';
 export { clausesSchema, MAX_NAMED, rangeSchema, savedRuleSchema } from './clause/schema';
-export { REVIEWS_A_PAGE } from './review/operations';
 export { redirectWishSchema } from './redirect/operations';
 export { fileFormSchema, importMappingSchema, ratesSchema } from './job/shapes';
 

@@ -5,6 +5,7 @@ import type { ProductModel } from '@fond/core';
 import { select } from '../../server/src/database/rows';
 import { addShopper, DEMO_SHOPPER } from '../../server/src/shopper/shoppers';
 import { addUser } from '../../server/src/person/users';
+import { scene } from '../support/scene';
 import { PASSWORD, startShop, type Desk, type TestServer } from '../support/server';
 
 let server: TestServer;
@@ -251,6 +252,27 @@ describe('the list at the desk', () => {
     expect((await viewer.get('/api/reviews')).status).toBe(200);
     expect((await viewer.put('/api/reviews/state', { ids: [1], state: 'standing' })).status).toBe(403);
   });
+});
+
+it('are neither read nor written where a plan has none on its product pages', async () => {
+  const aisle = '/textiles/aprons';
+  const listed = (await server.guest.get('/api/shop/listing').query({ aisle })).body as {
+    items: { slug: string }[];
+  };
+  const one = await pageOf(listed.items[0].slug);
+  const agent = await shopper('Teal Fenn');
+  await write(agent, one);
+  const [{ id }] = await ofProduct(one);
+  await decide([id], 'standing');
+  const all = `/shop/products/${one.slug}/reviews`;
+  expect((await server.guest.get(all)).text).toContain(SAID.text);
+  await scene(desk, aisle, (plan) => ({ ...plan, productPage: { ...plan.productPage, reviews: false } }), {
+    live: true,
+  });
+  expect((await pageOf(one.slug)).reviews).toBeNull();
+  expect((await server.guest.get(all)).status).toBe(404);
+  expect((await write(agent, one, { text: 'I have thought about it again.' })).status).toBe(405);
+  expect((await ofProduct(one))[0], 'nothing was changed').toMatchObject({ text: SAID.text });
 });
 
 it('lets a product’s page come without its reviews while the database is slow to tell', async () => {

@@ -10,8 +10,6 @@ import {
   type ReviewState,
 } from './types';
 
-/** Reviews of one page of the list. */
-export const REVIEWS_A_PAGE = 25;
 /** Reviews that are decided on in one step. */
 const MAX_DECIDED = 200;
 

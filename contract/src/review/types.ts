@@ -1,5 +1,7 @@
 /** Waits for a merchandiser; stands in the shop; was taken down, or never let stand. */
 export const REVIEW_STATES = ['waiting', 'standing', 'down'] as const;
+/** Reviews of one page of the list. */
+export const REVIEWS_A_PAGE = 25;
 export type ReviewState = (typeof REVIEW_STATES)[number];
 
 /** What a shopper says of a product, as the desk lists it. */

@@ -4,7 +4,7 @@ import { USUAL_LOOK } from '../look/look';
 import { usual } from '../plan/housePlan';
 import type { Aisle } from '../catalogue/aisles';
 import { shelfOf, type Edition, type Plan } from '../plan/plan';
-import { USUAL_PRODUCT_PAGE, type GallerySettings } from '../plan/productPage';
+import { USUAL_PRODUCT_PAGE, type GallerySettings, type ProductPage } from '../plan/productPage';
 import { choosePlan } from '../plan/reach';
 import type { RangeContext, RangeRule } from '../clause/rule';
 import { productPath, reviewsPath } from '../address/address';
@@ -49,7 +49,7 @@ export function composeProduct(
   const badges = plan && badgesFor(snapshot, plan.badges, context);
   const facts = productFacts(snapshot, p, badges, lang);
   const words = searchWordsOf(snapshot, plan, p, lang);
-  const page = plan?.productPage ?? USUAL_PRODUCT_PAGE;
+  const page = productPageOf(snapshot, edition, p);
   return {
     ...facts,
     kind: 'product',
@@ -83,6 +83,10 @@ export function composeProduct(
 /** The aisle of a product's main category; null where it is in none. */
 const mainAisle = ({ aisles, mainCategory }: Snapshot, p: number): Aisle | null =>
   aisles.byKey.get(`category:${mainCategory[p]}`) ?? null;
+
+/** How the page of a product is made; as usual where no plan serves it. */
+export const productPageOf = (snapshot: Snapshot, edition: Edition, p: number): ProductPage =>
+  planOfProduct(snapshot, edition, p)?.productPage ?? USUAL_PRODUCT_PAGE;
 
 const plansKept = new WeakMap<Edition, Map<string, Plan | null>>();
 

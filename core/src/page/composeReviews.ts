@@ -7,13 +7,13 @@ import { textIn } from '../text/texts';
 import { wordsIn } from '../words/words';
 import { MAX_REVIEW_TEXT, MAX_REVIEW_TITLE } from '../review/wish';
 import { plainFrame } from './composePlain';
-import { reviewsModel, type KeptReviews } from './composeProduct';
+import { productPageOf, reviewsModel, type KeptReviews } from './composeProduct';
 import type { ReviewsPageModel } from './pageModel';
 
 /** Reviews on one page of those of a product. */
 export const REVIEWS_TOGETHER = 20;
 
-/** The page of a product's reviews; null where no product has this slug. */
+/** The page of a product's reviews; null where no product has this slug, or its plan shows none of them. */
 export function composeReviews(
   snapshot: Snapshot,
   edition: Edition,
@@ -23,7 +23,7 @@ export function composeReviews(
   zone: string,
 ): ReviewsPageModel | null {
   const p = snapshot.bySlug.get(slug);
-  if (p === undefined) return null;
+  if (p === undefined || !productPageOf(snapshot, edition, p).reviews) return null;
   const { kept, ...own } = said;
   const titleIn = (lang: string): string => textIn(snapshot.titles[p], lang, snapshot.frame.languages);
   const frame = plainFrame(snapshot, edition, asked, reviewsPath(slug), (lang) =>
@@ -37,7 +37,7 @@ export function composeReviews(
     product: {
       title: titleIn(lang),
       href: hrefOf(snapshot, productPath(slug), lang),
-      image: image?.hash ? { ...image, hash: image.hash } : null,
+      image: image?.hash ? { hash: image.hash, width: image.width, height: image.height } : null,
       rating: starsOf(snapshot, p, lang),
     },
     reviews: reviewsModel(snapshot, slug, kept, lang, zone),

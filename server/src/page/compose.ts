@@ -4,6 +4,7 @@ import {
   composeProduct,
   languageOf,
   PRODUCT_ROOT,
+  productPageOf,
   type Edition,
   type PageModel,
   type ProductModel,
@@ -114,7 +115,7 @@ async function composeProductAt(
   const slug = path.slice(PRODUCT_ROOT.length + 1);
   const p = snapshot.bySlug.get(slug);
   if (p === undefined) return null;
-  const reviews = await host.reviewsOf(snapshot.ids[p]);
+  const reviews = productPageOf(snapshot, edition, p).reviews ? await host.reviewsOf(snapshot.ids[p]) : null;
   return composeProduct(snapshot, edition, slug, parameters['lang'], pageTime(), zone, reviews);
 }
 

@@ -1,12 +1,12 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import {
   REVIEW_STATES,
+  REVIEWS_A_PAGE,
   type ReviewFilter,
   type ReviewLine,
   type ReviewPage,
   type ReviewState,
 } from '@fond/contract';
-import { REVIEWS_A_PAGE } from '@fond/contract/operations';
 import { productPath } from '@fond/core';
 import { select } from '../database/rows';
 import { shopSettings } from '../setting/shopSettings';

@@ -27,7 +27,7 @@ export async function settleRating(
   product: number,
   transaction: Transaction,
 ): Promise<void> {
-  const [row] = await select<Row>(
+  const [row]: (Row | undefined)[] = await select<Row>(
     sequelize,
     `SELECT products.rating, products.ratings, own.rating AS base, own.ratings AS baseCount,
         told_rating AS told, told_ratings AS toldCount
@@ -36,6 +36,8 @@ export async function settleRating(
     [product],
     transaction,
   );
+  // Deleted meanwhile, and its reviews with it.
+  if (!row) return;
   if (row.baseCount !== null && same(row.rating, row.told) && row.ratings === row.toldCount) return;
   await insertRows(
     sequelize,

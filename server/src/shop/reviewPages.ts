@@ -4,6 +4,7 @@ import type { Sequelize } from 'sequelize';
 import {
   composeReviews,
   languageOf,
+  productPageOf,
   readReview,
   reviewFault,
   REVIEWS_TOGETHER,
@@ -40,6 +41,13 @@ type Said = Partial<Pick<ReviewsPageModel, 'fault'>> & { status?: number };
 export function mountReviews(app: Express, { sequelize, host, render, tokens }: ReviewOptions): void {
   const language = (request: Request): string | undefined => readParameters(request.originalUrl)['lang'];
 
+  /** The product with this slug, if its plan lets shoppers say something of it. */
+  const productAt = (slug: string): number | null => {
+    const { snapshot, edition } = host.serving();
+    const p = snapshot.bySlug.get(slug);
+    return p !== undefined && productPageOf(snapshot, edition, p).reviews ? p : null;
+  };
+
   const show = async (
     request: Asked,
     response: Response,
@@ -48,9 +56,9 @@ export function mountReviews(app: Express, { sequelize, host, render, tokens }: 
   ): Promise<void> => {
     const { snapshot, edition, zone } = host.serving();
     const { slug } = request.params;
-    const p = snapshot.bySlug.get(slug);
+    const p = productAt(slug);
     // Nothing stands there; the shop says so in its own words.
-    if (p === undefined) {
+    if (p === null) {
       next();
       return;
     }
@@ -109,8 +117,8 @@ export function mountReviews(app: Express, { sequelize, host, render, tokens }: 
       refuseStrangers(request);
       const { snapshot } = host.serving();
       const { slug } = request.params;
-      const p = snapshot.bySlug.get(slug);
-      if (p === undefined) {
+      const p = productAt(slug);
+      if (p === null) {
         next();
         return;
       }

@@ -18,6 +18,7 @@ import type { Subscription } from 'rxjs';
 import {
   mayAs,
   REVIEW_STATES,
+  REVIEWS_A_PAGE,
   type Problem,
   type ReviewFilter,
   type ReviewLine,
@@ -112,7 +113,9 @@ export class ReviewsPage {
     };
   });
   protected readonly current = computed(() => this.filter().page ?? 1);
-  protected readonly pages = computed(() => Math.max(1, Math.ceil((this.found()?.total ?? 0) / 25)));
+  protected readonly pages = computed(() =>
+    Math.max(1, Math.ceil((this.found()?.total ?? 0) / REVIEWS_A_PAGE)),
+  );
   protected readonly narrowed = computed(() => Boolean(this.stars() || this.lang() || this.q()));
 
   constructor() {
