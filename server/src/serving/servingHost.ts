@@ -41,7 +41,8 @@ export interface ServingState {
   address: string | null;
 }
 
-const LOOK_EVERY = 1_000;
+/** Twice within the second in which a change that another server took in is to be seen. */
+const LOOK_EVERY = 500;
 /** After so many milliseconds without an answer the desk is told that the database is away. */
 const SILENCE = 3_000;
 /** A writer waits so long, in milliseconds, for its own process to serve what it wrote … */
@@ -56,7 +57,7 @@ const REVIEWS_PATIENCE = 300;
 const PATIENCE = 50;
 
 /**
- * Keeps what is served in memory and follows the database: every second it looks whether a newer catalogue change or
+ * Keeps what is served in memory and follows the database: twice a second it looks whether a newer catalogue change or
  * another live edition is there, and swaps the whole state at once. While the database is away the last state goes on
  * serving.
  */
