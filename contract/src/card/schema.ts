@@ -2,25 +2,36 @@ import Joi from 'joi';
 import {
   CARD_ELEMENT_KINDS,
   CARD_FIELDS,
+  FONT_NAMES,
+  LEADING_BOUNDS,
   LETTER_BOUNDS,
   LETTER_CASES,
   MAX_SPACE,
+  MOST_LINES,
   RATIO_BOUNDS,
+  TRACKING_BOUNDS,
   WEIGHTS,
   type CardElement,
 } from '@fond/core';
-import { cardPaint, paint, texts, whole, yes } from '../schema/fields';
+import { cardPaint, orUsual, paint, texts, whole, yes } from '../schema/fields';
 
-const orUsual = (schema: Joi.Schema): Joi.Schema => schema.allow(null).required();
+const letters = (): Joi.Schema =>
+  orUsual(Joi.number().integer().min(LETTER_BOUNDS.least).max(LETTER_BOUNDS.most));
+const weight = orUsual(Joi.valid(...WEIGHTS));
 
 const elementLook = Joi.object({
-  font: Joi.valid('usual', 'text', 'display').required(),
-  size: orUsual(Joi.number().integer().min(LETTER_BOUNDS.least).max(LETTER_BOUNDS.most)),
-  weight: orUsual(Joi.valid(...WEIGHTS)),
+  font: Joi.valid('usual', 'text', 'display', ...FONT_NAMES).required(),
+  size: letters(),
+  narrower: Joi.object({ medium: letters(), narrow: letters() }).required(),
+  weight,
+  italic: yes,
+  leading: orUsual(Joi.number().integer().min(LEADING_BOUNDS.least).max(LEADING_BOUNDS.most)),
+  tracking: orUsual(Joi.number().integer().min(TRACKING_BOUNDS.least).max(TRACKING_BOUNDS.most)),
   case: Joi.valid(...LETTER_CASES).required(),
   colour: orUsual(cardPaint),
   align: Joi.valid('start', 'centre', 'end').required(),
   space: orUsual(Joi.number().integer().min(0).max(MAX_SPACE)),
+  lines: orUsual(Joi.number().integer().min(1).max(MOST_LINES)),
 }).required();
 
 const element = Joi.object({
@@ -40,6 +51,7 @@ const element = Joi.object({
   join: Joi.string().allow('').max(5).required(),
   most: orUsual(Joi.number().integer().min(1).max(400)),
   look: elementLook,
+  was: Joi.object({ on: yes, size: letters(), weight, colour: orUsual(paint) }).required(),
 });
 
 /** The elements of a card, each of which stands on it once. */

@@ -1,16 +1,10 @@
 import Joi from 'joi';
-import {
-  AISLE_KINDS,
-  BREAKPOINT_BOUNDS,
-  COLOUR_NAMES,
-  FONT_NAMES,
-  HOUSE_PLAN_ID,
-  type Plan,
-} from '@fond/core';
+import { AISLE_KINDS, HOUSE_PLAN_ID, type Plan } from '@fond/core';
 import { badgesSchema } from '../badge/schema';
 import { AISLE_KEY_PATTERN } from '../schema/aisleKey';
 import { id } from '../schema/fields';
 import { fixturesSchema, isPartOfFixtures } from './fixtureSchema';
+import { lookSchema } from './lookSchema';
 import { productPageSchema } from './productPageSchema';
 
 const name = Joi.string().trim().min(1).max(80).required();
@@ -42,30 +36,6 @@ export const reachSchema = Joi.object({
   include: Joi.array().items(reachRule).max(200).required(),
   exclude: Joi.array().items(reachRule).max(200).required(),
 });
-
-const colour = Joi.string()
-  .pattern(/^#[0-9a-f]{6}$/, 'a colour such as #1d2b4f')
-  .required();
-
-const colours = Joi.object(Object.fromEntries(COLOUR_NAMES.map((one) => [one, colour]))).required();
-const breakpoint = (name: keyof typeof BREAKPOINT_BOUNDS): Joi.NumberSchema => {
-  const { least, most } = BREAKPOINT_BOUNDS[name];
-  return Joi.number().integer().min(least).max(most).required();
-};
-
-/** The named values that a page is drawn with. */
-const lookSchema = Joi.object({
-  colours,
-  dark: colours.allow(null),
-  breakpoints: Joi.object({ medium: breakpoint('medium'), wide: breakpoint('wide') }).required(),
-  display: Joi.valid(...FONT_NAMES).required(),
-  text: Joi.valid(...FONT_NAMES).required(),
-  scale: Joi.number().integer().min(70).max(140).required(),
-  rhythm: Joi.number().integer().min(40).max(200).required(),
-  radius: Joi.number().integer().min(0).max(40).required(),
-  shadow: Joi.valid('none', 'soft', 'strong').required(),
-  frame: Joi.valid('none', 'line', 'filled').required(),
-}).required();
 
 const servesEverything = (reach: Plan['reach']): boolean =>
   reach.exclude.length === 0 && reach.include.some((rule) => rule.kind === 'everything');

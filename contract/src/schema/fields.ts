@@ -27,6 +27,9 @@ export const steps = (least: number, most: number): Joi.ObjectSchema =>
 
 export const yes = Joi.boolean().required();
 
+/** Null where something is as usual. */
+export const orUsual = (schema: Joi.Schema): Joi.Schema => schema.allow(null).required();
+
 const paintOf = (...names: readonly string[]): Joi.StringSchema =>
   Joi.string().pattern(
     new RegExp(`^(#[0-9a-f]{6}|${names.join('|')})$`),
@@ -34,5 +37,7 @@ const paintOf = (...names: readonly string[]): Joi.StringSchema =>
   );
 
 export const paint = paintOf(...COLOUR_NAMES);
+/** Of what may let the page be seen through. */
+export const through = paintOf(...COLOUR_NAMES, 'none');
 /** On cards, the colour of the product’s category as well. */
 export const cardPaint = paintOf(...COLOUR_NAMES, 'category');

@@ -1,5 +1,5 @@
 import type { Clause } from '../clause/rule';
-import type { ColourName, Colours } from '../look/look';
+import type { Paint } from '../look/paint';
 import type { Texts } from '../text/texts';
 import { type PerWidth, type Stepped, atEachWidth } from '../width/widths';
 
@@ -22,9 +22,6 @@ export type BadgePlace = (typeof BADGE_PLACES)[number];
 /** Eased corners, round ends, square corners, or words alone with no ground. */
 export type BadgeShape = 'label' | 'pill' | 'block' | 'words';
 export const BADGE_SHAPES: readonly BadgeShape[] = ['label', 'pill', 'block', 'words'];
-
-/** One of the look's colours by its name, or one of its own, `#rrggbb`. */
-export type Paint = ColourName | `#${string}`;
 
 /** How a badge is drawn. */
 export interface BadgeLook {
@@ -127,7 +124,3 @@ export const badgeLookOf = ({ shape, ground, ink, opacity, place, size }: BadgeR
   place,
   size: atEachWidth(size),
 });
-
-/** Colour `#rrggbb` of a paint. */
-export const colourOf = (paint: Paint, colours: Colours): string =>
-  paint.startsWith('#') ? paint : colours[paint as keyof Colours];

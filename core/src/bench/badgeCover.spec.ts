@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import { atAllWidths } from '../width/widths';
 import { badgeBox, badgeContrast, badgeFaults, coveredShare } from './badgeCover';
-import { colourOf } from '../badge/rule';
+import { colourOf } from '../look/paint';
 import {
   BADGE_PLACES,
   BADGE_SHAPES,

@@ -1,9 +1,10 @@
-import { type BadgeFigure, type BadgeLook, colourOf, PICTURE_PLACES } from '../badge/rule';
+import { type BadgeFigure, type BadgeLook, PICTURE_PLACES } from '../badge/rule';
+import { colourOf } from '../look/paint';
 import { USUAL_FACE } from '../card/design';
 import { DEVICE_WIDTHS } from '../width/frame';
 import { pictureRooms, shelfRooms, widthIn } from '../layout/room';
 import { MIN_CONTRAST, contrastOf } from '../look/contrast';
-import type { Colours } from '../look/look';
+import type { Colours } from '../look/colours';
 import { type Plan, shelfOf } from '../plan/plan';
 import { type PerWidth, WIDTH_NAMES, type WidthName, steppedAt } from '../width/widths';
 

@@ -238,7 +238,7 @@ class Bench {
       gap: cardGaps(rooms, columns, gap),
       pictureSizes: sizesOf(pictureRooms(rooms, { form, columns, gap }), look.breakpoints),
       drawn: drawCard(this.shelfOfPlan, {
-        colours: look.colours,
+        look,
         lang: this.lang,
         frame: this.snapshot.frame,
         lines,

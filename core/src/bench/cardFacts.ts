@@ -1,11 +1,11 @@
-import { colourOf } from '../badge/rule';
+import { colourOf } from '../look/paint';
 import { cardOf } from '../card/card';
 import { type CardDesign, type CardElement, USUAL_FACE, elementName, isRevealed } from '../card/design';
 import { buttonInk, inkOver } from '../card/drawn';
 import { type Bitset, holds } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { MIN_CONTRAST, contrastOf, leastContrastOver } from '../look/contrast';
-import type { Colours } from '../look/look';
+import type { Colours } from '../look/colours';
 import type { Coverage } from '../page/pageModel';
 import { type Plan, shelfOf } from '../plan/plan';
 

@@ -1,5 +1,7 @@
-import type { Paint } from '../badge/rule';
+import type { Paint } from '../look/paint';
+import type { FontName } from '../look/fonts';
 import type { CardFrame, Shadow } from '../look/look';
+import type { LetterCase } from '../look/typeRole';
 import type { Texts } from '../text/texts';
 
 /** What a card can be made of. */
@@ -39,25 +41,41 @@ export const CARD_ELEMENT_KINDS: readonly CardElementKind[] = [
 /** The look's own colour, a colour, or that of the product's main category. */
 export type CardPaint = Paint | 'category';
 
-export type LetterCase = 'usual' | 'upper' | 'lower' | 'title';
-export const LETTER_CASES: readonly LetterCase[] = ['usual', 'upper', 'lower', 'title'];
-
 /** How an element is set; null, or `usual`, as the shop's style sheet has it by itself. */
 export interface ElementLook {
-  font: 'usual' | 'text' | 'display';
+  /** That of words or headings, or a family of its own. */
+  font: 'usual' | 'text' | 'display' | FontName;
   /** Height of its letters, in CSS pixels. */
   size: number | null;
+  /** The same on narrower pages; null for what the next wider ones have. */
+  narrower: { medium: number | null; narrow: number | null };
   /** 300 to 800, in hundreds. */
   weight: number | null;
+  italic: boolean;
+  /** From line to line, in percent of the letters' height. */
+  leading: number | null;
+  /** Between letters, in thousandths of their height. */
+  tracking: number | null;
   case: LetterCase;
   colour: CardPaint | null;
   align: 'start' | 'centre' | 'end';
   /** Above it, in CSS pixels. */
   space: number | null;
+  /** It is cut after so many lines until its card has the focus or is tapped; null for all of them. */
+  lines: number | null;
+}
+
+/** What a reduced price was, beside it. */
+export interface FormerPrice {
+  on: boolean;
+  /** Height of its letters, in CSS pixels; null as usual. */
+  size: number | null;
+  weight: number | null;
+  colour: Paint | null;
 }
 
 export const LETTER_BOUNDS = { least: 10, most: 40 };
-export const WEIGHTS: readonly number[] = [300, 400, 500, 600, 700, 800];
+export const MOST_LINES = 6;
 export const MAX_SPACE = 60;
 
 /** One thing on a card. Known within its card by its kind, and by which one it is of that kind. */
@@ -79,16 +97,26 @@ export interface CardElement {
   /** Letters of a description, or tags; null for as many as usual. */
   most: number | null;
   look: ElementLook;
+  /** Beside a reduced price; other elements show nothing of it. */
+  was: FormerPrice;
 }
+
+/** Crossed out, as the style sheet has it. */
+export const USUAL_FORMER_PRICE: FormerPrice = { on: true, size: null, weight: null, colour: null };
 
 export const USUAL_ELEMENT_LOOK: ElementLook = {
   font: 'usual',
   size: null,
+  narrower: { medium: null, narrow: null },
   weight: null,
+  italic: false,
+  leading: null,
+  tracking: null,
   case: 'usual',
   colour: null,
   align: 'start',
   space: null,
+  lines: null,
 };
 
 /** An element as it begins. */
@@ -107,6 +135,7 @@ export const cardElement = (
   join: ', ',
   most: null,
   look: USUAL_ELEMENT_LOOK,
+  was: USUAL_FORMER_PRICE,
 });
 
 /** The name by which an element is known within its card. */

@@ -24,7 +24,7 @@ const categories = ['#0b4f5c', '#ffd649', null, '#ffd649'].map(
 const drawn = (card: readonly CardElement[], face: Partial<CardFace> = {}, lines = false) =>
   drawCard(
     { card, face: { ...USUAL_FACE, ...face } },
-    { colours, lang: 'en', frame: { languages: ['en', 'fr'], categories }, lines },
+    { look: USUAL_LOOK, lang: 'en', frame: { languages: ['en', 'fr'], categories }, lines },
   );
 const element = (kind: CardElement['element'], change: Partial<CardElement> = {}): CardElement => ({
   ...cardElement(kind),

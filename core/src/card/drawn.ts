@@ -1,18 +1,24 @@
 import { type CatalogueFrame } from '../catalogue/rows';
 import { textIn, type Lang } from '../text/texts';
 import { MIN_CONTRAST, leastContrastOver } from '../look/contrast';
-import { FRAMES, SHADOWS, type Colours } from '../look/look';
-import { colourOf } from '../badge/rule';
-import type { Paint } from '../badge/rule';
+import type { Colours } from '../look/colours';
+import { FONTS } from '../look/fonts';
+import { FRAMES, type Look, SHADOWS } from '../look/look';
+import { CASES, type TypeRole, type TypeSettings } from '../look/typeRole';
+import { atEachWidth, type PerWidth, WIDTH_NAMES } from '../width/widths';
+import { USUAL_LETTERS } from './letters';
+import { colourOf, type Paint, paintCss } from '../look/paint';
 import {
   isRevealed,
   reacts,
   USUAL_FACE,
   type CardDesign,
+  type CardElement,
   type CardElementKind,
   type CardFace,
   type CardPaint,
   type ElementLook,
+  type FormerPrice,
 } from './design';
 
 /** An element that is on, as pages draw it. */
@@ -29,8 +35,14 @@ export interface DrawnElement {
   /** CSS declarations; null where it is drawn as the style sheet has it. */
   style: string | null;
   /** Height of its letters and the space above, in CSS pixels; null as usual. */
-  size: number | null;
+  size: PerWidth<number> | null;
   space: number | null;
+  /** From line to line, by what is usual. */
+  leading: number;
+  /** Whether all of it is seen only once its card has the focus or is tapped; after so many lines. */
+  lines: number | null;
+  /** Of a price: CSS of what it was; null where that doesn't stand beside it. */
+  was: string | null;
 }
 
 /** The cards of a shelf, as pages draw them. */
@@ -56,12 +68,65 @@ export interface DrawnCard {
 }
 
 /** A colour for CSS: a name of the look, a colour itself, or the category's where the card says it. */
-const paintOf = (paint: CardPaint): string => {
-  if (paint === 'category') return 'var(--own, currentcolor)';
-  return paint.startsWith('#') ? paint : `var(--${paint})`;
-};
+const paintOf = (paint: CardPaint): string =>
+  paint === 'category' ? 'var(--own, currentcolor)' : paintCss(paint);
 
-const CASES = { usual: '', upper: 'uppercase', lower: 'lowercase', title: 'capitalize' } as const;
+/** What is printed by each element, where its look is said for the whole page. */
+const ROLES: Partial<Record<CardElementKind, TypeRole>> = {
+  name: 'names',
+  price: 'prices',
+  category: 'labels',
+  attribute: 'labels',
+  field: 'labels',
+  stock: 'labels',
+  tags: 'labels',
+  description: 'words',
+  cart: 'buttons',
+};
+/** From line to line in the style sheet, by the letters' height. */
+const USUAL_LEADING: Partial<Record<CardElementKind, number>> = { name: 1.3 };
+const LEADING = 1.5;
+
+/** Height of an element's letters at each width, by itself or as its role has it; null as usual. */
+function lettersOf(
+  { element, look }: Pick<CardElement, 'element' | 'look'>,
+  type: TypeSettings,
+): PerWidth<number> | null {
+  if (look.size !== null) return atEachWidth({ wide: look.size, ...look.narrower });
+  const usual = element === 'picture' || element === 'badges' ? null : USUAL_LETTERS[element];
+  const role = ROLES[element];
+  if (usual === null || role === undefined) return null;
+  const size = atEachWidth(type[role].size);
+  if (WIDTH_NAMES.every((width) => size[width] === 100)) return null;
+  return {
+    wide: usual * (size.wide / 100),
+    medium: usual * (size.medium / 100),
+    narrow: usual * (size.narrow / 100),
+  };
+}
+
+/** As much from line to line as an element has, by what is usual for it. */
+function leadingOf({ element, look }: Pick<CardElement, 'element' | 'look'>, type: TypeSettings): number {
+  const role = ROLES[element];
+  const own = look.leading ?? (role === undefined ? null : type[role].leading);
+  return own === null ? 1 : own / 100 / (USUAL_LEADING[element] ?? LEADING);
+}
+
+/** One value that changes with the page's width, within a style attribute, where no media query can stand. */
+const atWidths = ({ wide, medium, narrow }: PerWidth<number>): string =>
+  wide === medium && medium === narrow
+    ? `${wide}px`
+    : `calc(var(--is-wide)*${wide}px + var(--is-medium)*${medium}px + var(--is-narrow)*${narrow}px)`;
+
+/** What a price was, beside it; null where it doesn't stand there. */
+function formerStyle({ on, size, weight, colour }: FormerPrice): string | null {
+  if (!on) return null;
+  const css: string[] = [];
+  if (size !== null) css.push(`font-size:${size}px`);
+  if (weight !== null) css.push(`font-weight:${weight}`);
+  if (colour !== null) css.push(`color:${paintCss(colour)}`);
+  return css.join(';');
+}
 
 /** What the colour of an element paints: the ground of its button, with words that can be read on it, or its words. */
 function colourStyle(element: CardElementKind, colour: CardPaint, colours: Colours): string {
@@ -74,13 +139,31 @@ function colourStyle(element: CardElementKind, colour: CardPaint, colours: Colou
 /** CSS of an element's look; null where it has none of its own. */
 function styleOf(
   element: CardElementKind,
-  { font, size, weight, case: letters, colour, align, space }: ElementLook,
+  {
+    font,
+    size,
+    narrower,
+    weight,
+    italic,
+    leading,
+    tracking,
+    case: letters,
+    colour,
+    align,
+    space,
+    lines,
+  }: ElementLook,
   colours: Colours,
 ): string | null {
   const css: string[] = [];
-  if (font !== 'usual') css.push(`font-family:var(--${font})`);
-  if (size !== null) css.push(`font-size:${size}px`);
+  if (font === 'text' || font === 'display') css.push(`font-family:var(--${font})`);
+  else if (font !== 'usual') css.push(`font-family:${FONTS[font].css}`);
+  if (size !== null) css.push(`font-size:${atWidths(atEachWidth({ wide: size, ...narrower }))}`);
   if (weight !== null) css.push(`font-weight:${weight};--weight:${weight}`);
+  if (italic) css.push('font-style:italic');
+  if (leading !== null) css.push(`line-height:${leading / 100}`);
+  if (tracking !== null) css.push(`letter-spacing:${tracking / 1000}em`);
+  if (lines !== null) css.push(`--lines:${lines}`);
   if (letters !== 'usual') css.push(`text-transform:${CASES[letters]}`);
   if (colour !== null) css.push(colourStyle(element, colour, colours));
   if (align !== 'start')
@@ -163,7 +246,7 @@ function onOwnColours(
 /**
  * A card's design as pages draw it.
  *
- * @param colours Of the page's look.
+ * @param look Of the page.
  * @param frame Of the catalogue that its products are of.
  * @param lines Whether each card is a line of its own, with its picture before its words: nothing lies over the picture
  *   there, as it is too small for that.
@@ -171,12 +254,12 @@ function onOwnColours(
 export function drawCard(
   design: CardDesign,
   {
-    colours,
+    look: { colours, type },
     lang,
     frame,
     lines = false,
   }: {
-    colours: Colours;
+    look: Pick<Look, 'colours' | 'type'>;
     lang: Lang;
     frame: Pick<CatalogueFrame, 'languages' | 'categories'>;
     lines?: boolean;
@@ -199,8 +282,11 @@ export function drawCard(
       label: element.label === 'none' ? null : element.label,
       text: textIn(element.text, lang, frame.languages),
       style: styleOf(element.element, element.look, colours),
-      size: element.look.size,
+      size: lettersOf(element, type),
       space: element.look.space,
+      leading: leadingOf(element, type),
+      lines: element.look.lines,
+      was: element.element === 'price' ? formerStyle(element.was) : null,
     });
   }
   return {

@@ -1,5 +1,8 @@
-import { READY_LOOKS, type Colours, type Look } from '../look/look';
+import { USUAL_BUTTON, USUAL_BUTTONS, type Buttons } from '../look/buttonLook';
+import type { Colours } from '../look/colours';
+import { READY_LOOKS, type Look } from '../look/look';
 import { darkColours } from '../look/dark';
+import { typeIn } from '../look/typeRole';
 import type { LookDesign } from './design';
 
 const look = (colours: Colours, change: Partial<Look>): Look => ({
@@ -7,6 +10,13 @@ const look = (colours: Colours, change: Partial<Look>): Look => ({
   colours,
   ...change,
 });
+
+/** Lines around words, square as all of the page. */
+const SQUARE: Buttons = {
+  ...USUAL_BUTTONS,
+  main: { ...USUAL_BUTTON, fill: 'none', edge: 1, edgeColour: 'ink', radius: 0, pointedFill: 'ink' },
+  quiet: { ...USUAL_BUTTON, radius: 0 },
+};
 
 const PAPER: Colours = {
   ink: '#161616',
@@ -74,9 +84,8 @@ export const LOOK_DESIGNS: readonly LookDesign[] = [
     about: 'Black on white with large serif headings, and no corner rounded.',
     look: look(PAPER, {
       dark: darkColours(PAPER),
-      display: 'fraunces',
-      text: 'figtree',
-      scale: 115,
+      type: typeIn('fraunces', 'figtree', 115),
+      buttons: SQUARE,
       rhythm: 125,
       radius: 0,
     }),
@@ -87,9 +96,7 @@ export const LOOK_DESIGNS: readonly LookDesign[] = [
     name: 'Clay',
     about: 'Warm earth, strong headings, cards on a ground of their own.',
     look: look(CLAY, {
-      display: 'bricolage',
-      text: 'work-sans',
-      scale: 100,
+      type: typeIn('bricolage', 'work-sans'),
       rhythm: 100,
       radius: 10,
       frame: 'filled',
@@ -101,9 +108,7 @@ export const LOOK_DESIGNS: readonly LookDesign[] = [
     name: 'Night',
     about: 'Dark at all times, with light words and quiet lines.',
     look: look(NIGHT, {
-      display: 'bricolage',
-      text: 'figtree',
-      scale: 95,
+      type: typeIn('bricolage', 'figtree', 95),
       rhythm: 100,
       radius: 6,
       frame: 'line',

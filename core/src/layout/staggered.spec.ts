@@ -38,7 +38,7 @@ const { elements } = drawCard(
     ],
     face: USUAL_FACE,
   },
-  { colours: USUAL_LOOK.colours, lang: 'en', frame: { languages: ['en'], categories: [] } },
+  { look: USUAL_LOOK, lang: 'en', frame: { languages: ['en'], categories: [] } },
 );
 const card = fc
   .tuple(fc.integer({ min: 20, max: 300 }), fc.nat(4))
@@ -55,11 +55,15 @@ describe('a staggered grid', () => {
     expect(pictureShape(made(10, 0))).toBe(0.6);
     expect(pictureShape(made(900, 0))).toBe(1.5);
     expect(pictureShape({ images: [] })).toBe(9 / 8);
-    const [plain, tall] = [cardHeight(made(100, 0), elements, 200), cardHeight(made(100, 2), elements, 200)];
+    const [plain, tall] = [
+      cardHeight(made(100, 0), elements, 200, 'wide'),
+      cardHeight(made(100, 2), elements, 200, 'wide'),
+    ];
     expect(plain.widths).toBe(1);
     expect(tall.pixels).toBeGreaterThan(plain.pixels + 40);
     expect(
-      cardHeight({ title: 'A pan', images: [], parts: [{ part: 'name', at: 2 }] }, elements, 200).widths,
+      cardHeight({ title: 'A pan', images: [], parts: [{ part: 'name', at: 2 }] }, elements, 200, 'wide')
+        .widths,
     ).toBe(0);
   });
 
@@ -80,7 +84,7 @@ describe('a staggered grid', () => {
             expect(lane).toBeGreaterThanOrEqual(1);
             expect(lane).toBeLessThanOrEqual(per[name]);
             expect(top).toBeCloseTo(filled.get(lane) ?? 0, 6);
-            const height = cardHeight(cards[at], elements, 200);
+            const height = cardHeight(cards[at], elements, 200, name);
             filled.set(lane, top + height.widths * width + height.pixels + laneGap(gap[name]));
           });
         },

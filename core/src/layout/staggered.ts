@@ -1,7 +1,8 @@
 import { atEachWidth } from '../width/widths';
-import type { Card, CardPart } from '../card/card';
+import type { Card } from '../card/card';
 import type { DrawnElement } from '../card/drawn';
-import { WIDTH_NAMES, type PerWidth } from '../width/widths';
+import { USUAL_LETTERS } from '../card/letters';
+import { WIDTH_NAMES, type PerWidth, type WidthName } from '../width/widths';
 import { DEVICE_WIDTHS } from '../width/frame';
 import { cardRooms, fittingGaps, NARROWEST, widthIn, type Rooms, type ShelfShape } from './room';
 
@@ -25,22 +26,22 @@ export interface CardLane extends PerWidth<LanePlace> {
  * Room for the printed lines of a card, in CSS pixels; the shop's style sheet lets none of them grow beyond it. A name
  * has two lines or, where it is long, three, a description three, all others one.
  */
-const LINES: Readonly<
-  Record<Exclude<CardPart['part'], 'picture' | 'badges'>, { height: number; letters: number }>
-> = {
-  category: { height: 22, letters: 13 },
-  name: { height: 42, letters: 16 },
-  rating: { height: 22, letters: 14 },
-  attribute: { height: 22, letters: 14 },
-  field: { height: 22, letters: 14 },
-  tags: { height: 26, letters: 13 },
-  description: { height: 64, letters: 14 },
-  stock: { height: 22, letters: 14 },
-  price: { height: 29, letters: 17 },
-  cart: { height: 44, letters: 15 },
-  wish: { height: 30, letters: 14 },
-  quick: { height: 30, letters: 14 },
+const HEIGHTS: Readonly<Record<keyof typeof USUAL_LETTERS, number>> = {
+  category: 22,
+  name: 42,
+  rating: 22,
+  attribute: 22,
+  field: 22,
+  tags: 26,
+  description: 64,
+  stock: 22,
+  price: 29,
+  cart: 44,
+  wish: 30,
+  quick: 30,
 };
+/** Lines of a name and a description that are counted so; of all else one. */
+const COUNTED_LINES: Partial<Record<keyof typeof USUAL_LETTERS, number>> = { name: 2, description: 3 };
 /** Letters of the widest fonts take about so much of their height; most are narrower. */
 const LETTER = 0.6;
 
@@ -66,26 +67,33 @@ export const pictureShape = ({ images: [image] }: Pick<Card, 'images'>): number 
  *
  * @param elements As they are drawn; a part names its own by its place there.
  * @param narrowest How wide the card is at the least, in CSS pixels.
+ * @param width At which letters are so large.
  */
 export function cardHeight(
   card: Pick<Card, 'title' | 'images' | 'parts'>,
   elements: readonly DrawnElement[],
   narrowest: number,
+  width: WidthName,
 ): Omit<LanePlace, 'lane'> {
   let widths = 0;
   let pixels = 0;
   const lines = new Map<number, number>();
   for (const { part, at } of card.parts) {
-    const { line, revealed, size, space } = elements[at];
+    const { line, revealed, size, space, leading, lines: cut } = elements[at];
     if (part === 'badges' || revealed) continue;
     if (part === 'picture') {
       widths += pictureShape(card);
       pixels += PICTURE_MARGIN + LINE_GAP;
       continue;
     }
-    const { height, letters } = LINES[part];
-    const longer = part === 'name' ? moreLines(card.title, size ?? letters, narrowest) * (height / 2) : 0;
-    const own = ((height + longer) * (size ?? letters)) / letters + (space ?? 0);
+    const usual = USUAL_LETTERS[part];
+    const letters = size?.[width] ?? usual;
+    const counted = COUNTED_LINES[part] ?? 1;
+    const shown = Math.min(
+      counted + (part === 'name' ? moreLines(card.title, letters, narrowest) : 0),
+      cut ?? Infinity,
+    );
+    const own = ((HEIGHTS[part] / counted) * shown * leading * letters) / usual + (space ?? 0);
     lines.set(line, Math.max(lines.get(line) ?? 0, own));
   }
   for (const height of lines.values()) pixels += height + LINE_GAP;
@@ -114,7 +122,7 @@ export function staggeredPlaces(
     const card = widthIn(cardRooms(rooms, columns, gap), DEVICE_WIDTHS[name]);
     const room = cardRooms(rooms, columns, gap)[name];
     const narrowest = room.share * NARROWEST[name] + room.fixed;
-    const heights = cards.map((one) => cardHeight(one, elements, narrowest));
+    const heights = cards.map((one) => cardHeight(one, elements, narrowest, name));
     const lanes = Array.from({ length: columns[name] }, () => ({ widths: 0, pixels: 0 }));
     const down = ({ widths, pixels }: (typeof lanes)[number]): number => widths * card + pixels;
     return heights.map((height) => {

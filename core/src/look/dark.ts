@@ -1,5 +1,5 @@
 import { contrastOf, MIN_CONTRAST } from './contrast';
-import type { Colours } from './look';
+import type { Colours } from './colours';
 
 const channelsOf = (colour: string): number[] =>
   [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16));

@@ -1,56 +1,13 @@
 import { BREAKPOINTS, type Breakpoints } from '../width/frame';
+import { type Buttons, buttonVariables, USUAL_BUTTONS } from './buttonLook';
+import type { ColourName, Colours } from './colours';
 import { contrastOf } from './contrast';
-
-/** What the shop's colours are for. */
-export type ColourName = 'ink' | 'quiet' | 'ground' | 'band' | 'tile' | 'line' | 'mark' | 'sale' | 'good';
-
-export const COLOUR_NAMES: readonly ColourName[] = [
-  'ink',
-  'quiet',
-  'ground',
-  'band',
-  'tile',
-  'line',
-  'mark',
-  'sale',
-  'good',
-];
-
-/** Families that ship with the shop. */
-export type FontName = 'bricolage' | 'figtree' | 'fraunces' | 'source-serif' | 'work-sans';
-
-export interface Font {
-  name: string;
-  css: string;
-  /** Beginning of its file's name. */
-  file: string;
-}
-
-export const FONTS: Readonly<Record<FontName, Font>> = {
-  bricolage: {
-    name: 'Bricolage Grotesque',
-    css: "'Bricolage Grotesque Variable', 'Helvetica Neue', sans-serif",
-    file: 'bricolage-grotesque',
-  },
-  figtree: { name: 'Figtree', css: "'Figtree Variable', 'Helvetica Neue', sans-serif", file: 'figtree' },
-  fraunces: { name: 'Fraunces', css: "'Fraunces Variable', Georgia, serif", file: 'fraunces' },
-  'source-serif': {
-    name: 'Source Serif',
-    css: "'Source Serif 4 Variable', Georgia, serif",
-    file: 'source-serif-4',
-  },
-  'work-sans': { name: 'Work Sans', css: "'Work Sans Variable', Arial, sans-serif", file: 'work-sans' },
-};
-
-export const FONT_NAMES = Object.keys(FONTS) as FontName[];
+import { typeIn, type TypeSettings, typeVariables } from './typeRole';
 
 /** Nothing, a line, or a ground of their own. */
 export type CardFrame = 'none' | 'line' | 'filled';
 
 export type Shadow = 'none' | 'soft' | 'strong';
-
-/** CSS colours `#rrggbb`. */
-export type Colours = Readonly<Record<ColourName, string>>;
 
 /** The named values that every fixture of a page is drawn with. */
 export interface Look {
@@ -59,11 +16,8 @@ export interface Look {
   dark: Colours | null;
   /** From these viewport widths on, in CSS pixels, pages are medium and wide. */
   breakpoints: Breakpoints;
-  /** Of headings, and of all else. */
-  display: FontName;
-  text: FontName;
-  /** Headings in percent of their usual size. */
-  scale: number;
+  type: TypeSettings;
+  buttons: Buttons;
   /** Space between fixtures in percent of the usual. */
   rhythm: number;
   /** Corners, in CSS pixels. */
@@ -90,9 +44,8 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
     },
     dark: null,
     breakpoints: BREAKPOINTS,
-    display: 'bricolage',
-    text: 'figtree',
-    scale: 100,
+    type: typeIn('bricolage', 'figtree'),
+    buttons: USUAL_BUTTONS,
     rhythm: 100,
     radius: 14,
     shadow: 'none',
@@ -112,9 +65,8 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
     },
     dark: null,
     breakpoints: BREAKPOINTS,
-    display: 'work-sans',
-    text: 'work-sans',
-    scale: 90,
+    type: typeIn('work-sans', 'work-sans', 90),
+    buttons: USUAL_BUTTONS,
     rhythm: 90,
     radius: 2,
     shadow: 'none',
@@ -134,9 +86,8 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
     },
     dark: null,
     breakpoints: BREAKPOINTS,
-    display: 'fraunces',
-    text: 'source-serif',
-    scale: 105,
+    type: typeIn('fraunces', 'source-serif', 105),
+    buttons: USUAL_BUTTONS,
     rhythm: 115,
     radius: 22,
     shadow: 'soft',
@@ -163,9 +114,8 @@ export const FRAMES: Readonly<Record<CardFrame, Record<string, string>>> = {
 export const lookVariables = (look: Look): Record<string, string> => ({
   ...look.colours,
   ...Object.fromEntries(Object.entries(look.dark ?? {}).map(([name, colour]) => [`${name}-dark`, colour])),
-  display: FONTS[look.display].css,
-  text: FONTS[look.text].css,
-  scale: String(look.scale / 100),
+  ...typeVariables(look.type),
+  ...buttonVariables(look.buttons, look.colours),
   rhythm: String(look.rhythm / 100),
   radius: `${look.radius}px`,
   lift: SHADOWS[look.shadow],
@@ -198,8 +148,3 @@ export const contrastsOf = (colours: Colours): (ContrastPair & { contrast: numbe
     ...pair,
     contrast: contrastOf(colours[pair.words], colours[pair.ground]),
   }));
-
-/** Files of the families that a look is written in. */
-export const fontFilesOf = ({ display, text }: Look): string[] => [
-  ...new Set([FONTS[display].file, FONTS[text].file]),
-];

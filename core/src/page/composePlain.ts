@@ -101,7 +101,6 @@ function wishedModel(
   const products = wishes.flatMap((sku) => snapshot.bySku.get(sku) ?? []);
   if (!shelf || !products.length) return null;
   const columns = { wide: 4, medium: 3, narrow: 2 };
-  const { colours, breakpoints } = house.look;
   return {
     heading: wordsIn(lang).wishes,
     cards: products.map((p) =>
@@ -109,7 +108,7 @@ function wishedModel(
     ),
     columns,
     gap: cardGaps(PAGE_ROOMS, columns, shelf.gap),
-    drawn: drawCard(shelf, { colours, lang, frame: snapshot.frame }),
-    pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), breakpoints),
+    drawn: drawCard(shelf, { look: house.look, lang, frame: snapshot.frame }),
+    pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), house.look.breakpoints),
   };
 }

@@ -282,7 +282,7 @@ export function promotionModel(
   const drawn = drawCard(
     { card: elements, face },
     {
-      colours: plan.look.colours,
+      look: plan.look,
       lang,
       frame: snapshot.frame,
       lines: isLines(form),

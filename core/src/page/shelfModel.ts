@@ -73,7 +73,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     addressOf({ ...state, ...change }, snapshot.frame.languages[0]);
   const form = formOf(shelf, state.view ?? request.view ?? null);
   const drawn = drawCard(shelf, {
-    colours: plan.look.colours,
+    look: plan.look,
     lang: state.lang,
     frame: snapshot.frame,
     lines: isLines(form),

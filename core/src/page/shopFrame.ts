@@ -8,7 +8,8 @@ import type { Snapshot } from '../catalogue/snapshot';
 import { tagTitle } from '../facet/tagTitle';
 import { BREAKPOINTS, type Breakpoints } from '../width/frame';
 import { RENDITION_WIDTHS } from '../width/renditions';
-import { type Look, USUAL_LOOK, fontFilesOf, lookVariables } from '../look/look';
+import { type Look, USUAL_LOOK, lookVariables } from '../look/look';
+import { fontFilesOf } from '../look/typeRole';
 import type { Plan } from '../plan/plan';
 import { plainText } from '../text/plainText';
 import { type Lang, textIn } from '../text/texts';
@@ -77,7 +78,7 @@ const lookOf = (look: Look): ShopFrame['look'] =>
     ? null
     : {
         variables: lookVariables(look),
-        fonts: fontFilesOf(look),
+        fonts: fontFilesOf(look.type),
         dark: look.dark !== null,
         widths: widthsOf(look.breakpoints),
       };

@@ -246,4 +246,62 @@ describe('what earlier releases stored', () => {
     const { look } = resolvePlan(documentsBy([upgradePlan(house), upgradePlan(heir)]), 'heir');
     expect(look).toEqual(READY_LOOKS.slate);
   });
+
+  it('reads type as it was when two families and a size said it', () => {
+    const { type: _, buttons: __, ...held } = READY_LOOKS.garden;
+    const first = { ...held, display: 'fraunces', text: 'source-serif', scale: 105 };
+    const house = { ...FIRST, look: first };
+    expect(whole(house)).toMatchObject({ look: READY_LOOKS.garden });
+    const own = { at: { look: { at: { scale: { set: 120 }, text: { set: 'jost' }, radius: { set: 3 } } } } };
+    const heir = { ...house, id: 'heir', base: 'house', own };
+    const { look } = resolvePlan(documentsBy([upgradePlan(house), upgradePlan(heir)]), 'heir');
+    expect(look).toMatchObject({
+      radius: 3,
+      type: {
+        headings: { font: 'fraunces', size: { wide: 120 } },
+        words: { font: 'jost', size: { wide: 100 } },
+      },
+    });
+    expect(upgradePlan(upgradePlan(heir))).toEqual(upgradePlan(heir));
+  });
+
+  it('fills in what elements of cards didn’t have, wherever a card stands', () => {
+    const { was: _, look, ...early } = cardElement('price');
+    const { narrower: __, italic: ___, ...earlyLook } = look;
+    const stored = [{ ...early, look: { ...earlyLook, size: 20 } }];
+    const today = { ...cardElement('price'), look: { ...look, size: 20 } };
+    const heir = {
+      ...FIRST,
+      id: 'heir',
+      base: 'house',
+      own: {
+        at: {
+          fixtures: {
+            items: { promotion: { at: { card: { set: stored } } } },
+            added: [],
+            moved: [],
+            removed: [],
+          },
+          productPage: {
+            at: {
+              shelves: {
+                items: { related: { at: { card: { set: stored } } } },
+                added: [],
+                moved: [],
+                removed: [],
+              },
+            },
+          },
+        },
+      },
+    };
+    expect(upgradePlan(heir)).toMatchObject({
+      own: {
+        at: {
+          fixtures: { items: { promotion: { at: { card: { set: [today] } } } } },
+          productPage: { at: { shelves: { items: { related: { at: { card: { set: [today] } } } } } } },
+        },
+      },
+    });
+  });
 });

@@ -1,13 +1,20 @@
 import { USUAL_ORDER, USUAL_PANEL, usual, USUAL_PAGING } from './housePlan';
-import { USUAL_BANNER, USUAL_NAVIGATION, USUAL_PROMOTION, USUAL_TILES } from './fixtures';
-import { cardElement, USUAL_FACE, type CardElement } from '../card/design';
+import {
+  USUAL_BANNER,
+  USUAL_NAVIGATION,
+  USUAL_PROMOTION,
+  USUAL_TILES,
+  type PromotionSettings,
+} from './fixtures';
+import { cardElement, USUAL_ELEMENT_LOOK, USUAL_FACE, type CardElement } from '../card/design';
 import { ALWAYS, USUAL_BADGES, type BadgeRule, type BadgeSettings } from '../badge/rule';
-import { USUAL_LOOK, type Look } from '../look/look';
 import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
 import type { RangeRule } from '../clause/rule';
 import type { Difference } from './differences';
+import type { ProductPage, ProductShelf } from './productPage';
 import type { Stepped } from '../width/widths';
 import { editionFrom } from './edition';
+import { differencesOf, upgradeLook, upgradeOwnLook } from './upgradeLook';
 import { upgradeProductPage, withProductPage, type StoredRelated } from './upgradeProductPage';
 import {
   isHeir,
@@ -54,7 +61,9 @@ export function upgradePlan(stored: unknown): PlanDocument {
     ...held,
     kind,
     rank: (document as Partial<Plan>).rank ?? 0,
-    productPage: (held as Partial<Plan>).productPage ?? upgradeProductPage(related ?? null, document),
+    productPage: upgradeShelves(
+      (held as Partial<Plan>).productPage ?? upgradeProductPage(related ?? null, document),
+    ),
     look: upgradeLook((document as Partial<Plan>).look),
     badges: upgradeBadges((document as Partial<Plan>).badges),
     css: (document as Partial<Plan>).css ?? '',
@@ -62,36 +71,64 @@ export function upgradePlan(stored: unknown): PlanDocument {
   };
 }
 
+/** Shelves below products in today's form. */
+const upgradeShelves = (page: ProductPage): ProductPage => ({
+  ...page,
+  shelves: page.shelves.map(upgradePromotion),
+});
+
+/** A promoting shelf, on a page or below a product. */
+const upgradePromotion = <T extends Omit<PromotionSettings, 'type'>>(stored: T): T => {
+  const { type: _, ...usual } = USUAL_PROMOTION;
+  return {
+    ...usual,
+    ...stored,
+    gap: upgradeGap(stored.gap),
+    card: stored.card?.map(upgradeElement) ?? null,
+  };
+};
+
 /** Badges as they were before they had days. */
 const upgradeBadges = (badges: BadgeSettings | undefined): BadgeSettings =>
   badges ? { ...badges, rules: badges.rules.map(upgradeBadge) } : USUAL_BADGES;
 
 const upgradeBadge = (stored: BadgeRule): BadgeRule => ({ ...ALWAYS, ...stored });
 
-/** A look as it was before pages could be dark, and widths begin elsewhere; none at all before plans had one. */
-const upgradeLook = (look: Partial<Look> | undefined): Look => ({
-  ...USUAL_LOOK,
-  dark: null,
-  breakpoints: USUAL_LOOK.breakpoints,
-  frame: 'none',
-  ...look,
-});
-
 /** What an heir added is written out in full, so it is read like the fixtures of a whole plan. */
 function upgradeOwn(own: Difference | null): Difference | null {
   if (!own || !('at' in own)) return own;
-  const { fixtures, look, related, badges } = own.at;
+  const { fixtures, look, related, badges, productPage } = own.at;
   if (related) return upgradeOwn({ at: withProductPage(own.at) });
-  if (look && 'set' in look)
-    return upgradeOwn({ at: { ...own.at, look: { at: differencesOf(look.set as Partial<Look>) } } });
+  const newLook = look && upgradeOwnLook(look);
+  if (newLook !== look) return upgradeOwn({ at: { ...own.at, look: newLook! } });
   const badged = upgradeOwnBadges(badges);
   if (badged !== badges) return upgradeOwn({ at: { ...own.at, badges: badged! } });
-  if (!fixtures || !('added' in fixtures)) return own;
-  const added = fixtures.added.map(({ item, after }) => ({ item: upgradeFixture(item as Fixture), after }));
-  const items = Object.fromEntries(
-    Object.entries(fixtures.items).map(([id, item]) => [id, upgradeItem(item)]),
-  );
-  return { at: { ...own.at, fixtures: { ...fixtures, items, added } } };
+  const at: Record<string, Difference> = { ...own.at };
+  if (fixtures) at['fixtures'] = upgradeList(fixtures, upgradeFixture, upgradeItem);
+  if (productPage && 'at' in productPage && 'shelves' in productPage.at) {
+    const shelves = upgradeList(
+      productPage.at['shelves'],
+      (one: ProductShelf) => upgradePromotion(one),
+      upgradeItem,
+    );
+    at['productPage'] = { at: { ...productPage.at, shelves } };
+  }
+  return { at };
+}
+
+/** What an heir says of a list: items written out in full, and of those of its base what it says of each. */
+function upgradeList<T>(
+  list: Difference,
+  whole: (item: T) => T,
+  inner: (item: Difference) => Difference = (item) => item,
+): Difference {
+  if ('set' in list) return Array.isArray(list.set) ? { set: (list.set as T[]).map(whole) } : list;
+  if (!('added' in list)) return list;
+  return {
+    ...list,
+    items: Object.fromEntries(Object.entries(list.items).map(([id, item]) => [id, inner(item)])),
+    added: list.added.map(({ item, after }) => ({ item: whole(item as T) as object, after })),
+  };
 }
 
 /** What an heir says of badges; the same where it is in today's form. */
@@ -116,23 +153,16 @@ function upgradeItem(item: Difference): Difference {
   const { gap, card } = item.at;
   if (gap && 'set' in gap && typeof gap.set === 'number')
     at['gap'] = { at: differencesOf(upgradeGap(gap.set)) };
-  if (card && 'added' in card)
-    at['card'] = {
-      ...card,
-      added: card.added.map(({ item, after }) => ({ item: upgradeElement(item as CardElement), after })),
-    };
+  if (card) at['card'] = upgradeList(card, upgradeElement);
   return { at };
 }
 
-/** An element of a card as it was before it had settings and a look of its own. */
-const upgradeElement = (stored: Pick<CardElement, 'element'> & Partial<CardElement>): CardElement => ({
+/** An element of a card as it was before it had settings and a look of its own, or fewer of them. */
+const upgradeElement = (stored: CardElement): CardElement => ({
   ...cardElement(stored.element),
   ...stored,
+  look: { ...USUAL_ELEMENT_LOOK, ...stored.look },
 });
-
-/** What was set whole says each of its values by itself, and nothing of those it didn't know. */
-const differencesOf = (values: object): Record<string, Difference> =>
-  Object.fromEntries(Object.entries(values).map(([key, set]) => [key, { set }]));
 
 /** A stored fixture in today's form. */
 export function upgradeFixture(stored: Fixture): Fixture {
@@ -141,12 +171,7 @@ export function upgradeFixture(stored: Fixture): Fixture {
     case 'navigation':
       return { ...USUAL_NAVIGATION, ...fixture };
     case 'promotion':
-      return {
-        ...USUAL_PROMOTION,
-        ...fixture,
-        gap: upgradeGap(fixture.gap),
-        card: fixture.card?.map(upgradeElement) ?? null,
-      };
+      return upgradePromotion(fixture);
     case 'banner':
       return { ...USUAL_BANNER, ...fixture };
     case 'tiles':

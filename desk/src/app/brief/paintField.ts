@@ -17,6 +17,9 @@ import { COLOUR_WORDS } from '../wording/words';
       @for (colour of colours; track colour) {
         <option [value]="colour" [selected]="paint() === colour">{{ words[colour] }}</option>
       }
+      @if (through()) {
+        <option value="none" [selected]="paint() === 'none'">nothing</option>
+      }
       @if (category()) {
         <option value="category" [selected]="paint() === 'category'">the category’s own</option>
       }
@@ -37,24 +40,31 @@ export class PaintField {
   readonly name = input.required<string>();
   /** What it is called where its name alone would not do. */
   readonly called = input.required<string>();
-  readonly paint = input.required<CardPaint | null>();
+  readonly paint = input.required<CardPaint | 'none' | null>();
   /** The word for having no colour of its own; empty where there has to be one. */
   readonly usual = input('');
   readonly category = input(false);
+  /** Whether it may be left out, so that what lies below is seen. */
+  readonly through = input(false);
   readonly changed = output<CardPaint | null>();
+  readonly leftOut = output();
   protected readonly colours = COLOUR_NAMES;
   protected readonly words = COLOUR_WORDS;
   protected readonly own = computed(() => this.paint()?.startsWith('#') ?? false);
 
   /** A colour of its own begins as the one it has. */
   protected choose(choice: string): void {
+    if (choice === 'none') {
+      this.leftOut.emit();
+      return;
+    }
     if (choice !== 'own') {
       this.changed.emit(choice === '' ? null : (choice as CardPaint));
       return;
     }
     const colours = this.editor.plan()?.look.colours ?? USUAL_LOOK.colours;
     const paint = this.paint();
-    const now = paint === null || paint === 'category' ? 'ink' : paint;
+    const now = paint === null || paint === 'none' || paint === 'category' ? 'ink' : paint;
     this.changed.emit(colourOf(now, colours) as Paint);
   }
 }

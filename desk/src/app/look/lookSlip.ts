@@ -5,8 +5,6 @@ import {
   COLOUR_NAMES,
   contrastsOf,
   darkColours,
-  FONT_NAMES,
-  FONTS,
   MIN_CONTRAST,
   READY_LOOKS,
   type Breakpoints,
@@ -20,6 +18,8 @@ import { planFeature } from '../draft/plan.feature';
 import { PlanEditor } from '../draft/planEditor';
 import { Choices, type Choice } from '../field/choices';
 import { Stepper } from '../field/stepper';
+import { ButtonFields } from './buttonFields';
+import { TypeFields } from './typeFields';
 
 const READY: readonly { key: keyof typeof READY_LOOKS; name: string }[] = [
   { key: 'enamel', name: 'Enamel' },
@@ -42,7 +42,7 @@ const FRAMES: readonly Choice<CardFrame>[] = [
 @Component({
   selector: 'desk-look-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choices, Stepper],
+  imports: [ButtonFields, Choices, Stepper, TypeFields],
   template: `
     @if (look(); as one) {
       <div class="line">
@@ -124,37 +124,16 @@ const FRAMES: readonly Choice<CardFrame>[] = [
           {{ poor() }} {{ poor() === 1 ? 'pair is' : 'pairs are' }} hard to read; words need {{ least }} to 1.
         </p>
       }
+      <details class="group">
+        <summary>Type</summary>
+        <desk-type-fields />
+      </details>
+      <details class="group">
+        <summary>Buttons</summary>
+        <desk-button-fields />
+      </details>
       <div class="line">
-        <label
-          >Headings in
-          <select
-            aria-label="Font of headings"
-            (change)="change('display', { display: $any($event.target).value })"
-          >
-            @for (font of fontNames; track font) {
-              <option [value]="font" [selected]="font === one.display">{{ fonts[font].name }}</option>
-            }
-          </select></label
-        >
-        <label
-          >words in
-          <select aria-label="Font of words" (change)="change('text', { text: $any($event.target).value })">
-            @for (font of fontNames; track font) {
-              <option [value]="font" [selected]="font === one.text">{{ fonts[font].name }}</option>
-            }
-          </select></label
-        >
-      </div>
-      <div class="line">
-        <span>Headings at</span>
-        <desk-stepper
-          label="Headings in percent"
-          [value]="one.scale"
-          [least]="70"
-          [most]="140"
-          (changed)="change('scale', { scale: $event })"
-        />
-        <span>%, space at</span>
+        <span>Space at</span>
         <desk-stepper
           label="Space between fixtures in percent"
           [value]="one.rhythm"
@@ -286,8 +265,6 @@ export class LookSlip {
   protected readonly colours = COLOUR_NAMES;
   protected readonly words = COLOUR_WORDS;
   protected readonly readies = READY;
-  protected readonly fonts = FONTS;
-  protected readonly fontNames = FONT_NAMES;
   protected readonly shadows = SHADOWS;
   protected readonly frames = FRAMES;
   protected readonly least = MIN_CONTRAST;

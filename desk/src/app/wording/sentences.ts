@@ -5,6 +5,7 @@ import {
   entriesOf,
   facetPanelOf,
   FONTS,
+  USUAL_BUTTONS,
   listWords,
   sayClause,
   sayRange,
@@ -141,12 +142,24 @@ function badgeWords({ rules, most }: BadgeSettings, { lang, vocabulary }: BriefW
   return said.length ? `${listWords(said, 'and')}, at most ${most} on a card` : 'nothing';
 }
 
+const USUAL = JSON.stringify(USUAL_BUTTONS);
+
 /** A look by its fonts, its corners, and how its headings stand to the usual ones. */
-export function lookWords({ display, text, radius, scale, shadow }: Look): string {
-  const fonts = display === text ? FONTS[text].name : `${FONTS[display].name} and ${FONTS[text].name}`;
+export function lookWords({ type, buttons, radius, shadow }: Look): string {
+  const { headings, words } = type;
+  const fonts =
+    headings.font === words.font
+      ? FONTS[words.font].name
+      : `${FONTS[headings.font].name} and ${FONTS[words.font].name}`;
+  const apart = (['names', 'prices', 'labels', 'buttons'] as const).flatMap((role) => {
+    const { font } = type[role];
+    return font === null || font === words.font ? [] : [`${role} in ${FONTS[font].name}`];
+  });
   const own = [
+    ...apart,
     `corners of ${radius} px`,
-    ...(scale === 100 ? [] : [`headings at ${scale} %`]),
+    ...(headings.size.wide === 100 ? [] : [`headings at ${headings.size.wide} %`]),
+    ...(JSON.stringify(buttons) === USUAL ? [] : ['buttons of its own']),
     ...(shadow === 'none' ? [] : [`${shadow} shadows`]),
   ];
   return `${fonts}, ${listWords(own, 'and')}`;

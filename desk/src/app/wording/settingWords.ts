@@ -92,9 +92,13 @@ const SETTINGS: Readonly<Record<string, string>> = {
   mark: 'of marks',
   sale: 'of reduced prices',
   good: 'of stock words',
-  display: 'font of headings',
-  text: 'font of words',
-  scale: 'size of headings',
+  text: 'words',
+  italic: 'slant',
+  leading: 'from line to line',
+  tracking: 'between letters',
+  lines: 'lines at most',
+  narrower: 'size of letters',
+  was: 'old price',
   rhythm: 'space between fixtures',
   radius: 'corners',
   shadow: 'shadow',
@@ -261,10 +265,43 @@ function productPageWords([first, shelf, ...rest]: readonly string[]): string {
     : name;
 }
 
+/** What is said of buttons. */
+const OF_BUTTONS: Readonly<Record<string, string>> = {
+  fill: 'fill',
+  words: 'colour of words',
+  edge: 'edge',
+  edgeColour: 'colour of the edge',
+  radius: 'corners',
+  size: 'size',
+  icon: 'icon',
+  pointedFill: 'fill when pointed at',
+  pointedWords: 'colour of words when pointed at',
+  kind: 'kind',
+};
+const BUTTONS: Readonly<Record<string, string>> = {
+  main: 'main buttons',
+  quiet: 'quiet buttons',
+  card: 'buttons on cards',
+  banner: 'buttons on banners',
+  paging: 'buttons of paging',
+  filters: 'buttons of filters',
+};
+
+/** Path below the look: a role of type, a kind or a place of buttons, or a value. */
+function lookSettingWords([first, ...rest]: readonly string[]): string {
+  if (first === 'type' && rest.length > 1) return `${rest[0]}: ${stepsOf(rest.slice(1))}`;
+  if (first === 'type') return rest.length ? `how ${rest[0]} are set` : 'type';
+  if (first !== 'buttons') return stepsOf([first, ...rest]);
+  const [name, ...said] = (rest[0] === 'places' ? rest.slice(1) : rest).filter((one) => one !== 'look');
+  if ((name as string | undefined) === undefined) return 'buttons';
+  return [BUTTONS[name], ...said.map((one) => OF_BUTTONS[one])].join(': ');
+}
+
 function wordsOf(path: readonly string[], names: SettingNames): string {
   const [first, second, ...rest] = path;
   if (second === undefined) return nameSetting(first);
   const inner = rest.length ? stepsOf(rest) : '';
+  if (first === 'look') return lookSettingWords(path.slice(1));
   if (first === 'productPage') return `${nameSetting(first)}: ${productPageWords(path.slice(1))}`;
   if (first === 'layout' && second === 'order') return saySetting('place among its neighbours', rest);
   if (first in ITEMS && !WIDTHS.includes(second)) return ITEMS[first] + (inner && `: ${inner}`);

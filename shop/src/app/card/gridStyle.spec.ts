@@ -23,6 +23,9 @@ const element = (style: string | null): DrawnElement => ({
   style,
   size: null,
   space: null,
+  leading: 1,
+  lines: null,
+  was: null,
 });
 
 describe('how cards are drawn', () => {

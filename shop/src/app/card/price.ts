@@ -10,8 +10,8 @@ import { shopWordsIn } from '../words/words';
       <strong [class.reduced]="was()" [class.no-price]="!price()">{{
         price()?.text ?? words().noPrice
       }}</strong>
-      @if (was(); as before) {
-        <span class="unseen">{{ words().was }}</span> <s>{{ before.text }}</s>
+      @if (was() && former() !== null) {
+        <span class="unseen">{{ words().was }}</span> <s [attr.style]="former()">{{ was()?.text }}</s>
       }
     </p>
   `,
@@ -22,5 +22,7 @@ export class Price {
   readonly lang = input.required<string>();
   /** CSS of its own. */
   readonly look = input<string | null>(null);
+  /** CSS of what it was; null where that isn't shown. */
+  readonly former = input<string | null>('');
   protected readonly words = computed(() => shopWordsIn(this.lang()));
 }

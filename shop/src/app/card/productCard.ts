@@ -128,7 +128,12 @@ const LOOKS = [Badges, NgTemplateOutlet, NoPicture, Price, Rating];
           </p>
         } @else {
           <h3 class="card-name" [attr.style]="styleOf(part)">
-            <a [href]="href(one.href)">{{ one.title }}</a>
+            <a
+              [href]="href(one.href)"
+              [class.cut]="isCut(part)"
+              [attr.title]="isCut(part) ? one.title : null"
+              >{{ one.title }}</a
+            >
           </h3>
         }
       </ng-template>
@@ -136,7 +141,7 @@ const LOOKS = [Badges, NgTemplateOutlet, NoPicture, Price, Rating];
         <shop-rating [stars]="part" [lang]="lang()" [look]="styleOf(part)" />
       </ng-template>
       <ng-template #descriptionLook let-part="part">
-        <p class="card-description" [attr.style]="styleOf(part)">{{ part.text }}</p>
+        <p class="card-description" [class.cut]="isCut(part)" [attr.style]="styleOf(part)">{{ part.text }}</p>
       </ng-template>
       <ng-template #stockLook let-part="part">
         <p [class]="'card-stock stock-' + part.state" [attr.style]="styleOf(part)">{{ part.text }}</p>
@@ -144,11 +149,23 @@ const LOOKS = [Badges, NgTemplateOutlet, NoPicture, Price, Rating];
       <ng-template #priceLook let-part="part">
         @if (over()) {
           <div class="card-priced">
-            <shop-price [price]="one.price" [was]="one.was" [lang]="lang()" [look]="styleOf(part)" />
+            <shop-price
+              [price]="one.price"
+              [was]="one.was"
+              [lang]="lang()"
+              [look]="styleOf(part)"
+              [former]="formerOf(part)"
+            />
             <shop-badges [badges]="one.badges" spot="beside-price" />
           </div>
         } @else {
-          <shop-price [price]="one.price" [was]="one.was" [lang]="lang()" [look]="styleOf(part)" />
+          <shop-price
+            [price]="one.price"
+            [was]="one.was"
+            [lang]="lang()"
+            [look]="styleOf(part)"
+            [former]="formerOf(part)"
+          />
         }
       </ng-template>
       <ng-template #tagsLook let-part="part">
@@ -188,7 +205,7 @@ const LOOKS = [Badges, NgTemplateOutlet, NoPicture, Price, Rating];
         </p>
       </ng-template>
       <ng-template #attributeLook let-part="part">
-        <p class="card-attribute" [attr.style]="styleOf(part)">
+        <p class="card-attribute" [class.cut]="isCut(part)" [attr.style]="styleOf(part)">
           @let label = labelOf(part);
           @if (label === 'before') {
             <span>{{ part.label }}</span>
@@ -274,6 +291,15 @@ export class ProductCard {
 
   protected styleOf({ at }: CardPart): string | null {
     return this.drawn().elements[at].style;
+  }
+
+  /** CSS of what a price was, where it stands beside it. */
+  protected formerOf({ at }: CardPart): string | null {
+    return this.drawn().elements[at].was;
+  }
+
+  protected isCut({ at }: CardPart): boolean {
+    return this.drawn().elements[at].lines !== null;
   }
 
   protected textOf({ at }: CardPart): string {

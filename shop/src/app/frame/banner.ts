@@ -42,7 +42,7 @@ import { linkHref, ShopState } from '../state/shopState';
           }
           @if (one.link; as link) {
             <p>
-              <a class="button" [href]="href(link.href)">{{ link.title }}</a>
+              <a class="button in-banner" [href]="href(link.href)">{{ link.title }}</a>
             </p>
           }
         </div>

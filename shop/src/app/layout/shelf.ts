@@ -84,7 +84,7 @@ const JUMP_FROM = 7;
       }
       @if (model.earlier; as earlier) {
         <p class="further">
-          <a class="button" rel="prev" [href]="href(earlier)">{{ words().showEarlier }}</a>
+          <a class="button in-paging" rel="prev" [href]="href(earlier)">{{ words().showEarlier }}</a>
         </p>
       }
       @if (model.cards.length) {
@@ -129,7 +129,7 @@ const JUMP_FROM = 7;
       @if (model.more; as more) {
         <p class="further">
           <span>{{ words().shown(model.from, model.to, model.total) }}</span>
-          <a #further class="button" rel="next" [href]="href(more.href)">{{
+          <a #further class="button in-paging" rel="next" [href]="href(more.href)">{{
             words().showMore(more.count)
           }}</a>
         </p>
