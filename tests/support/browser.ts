@@ -120,7 +120,7 @@ export async function eventually<T>(
   read: (() => T) | string,
   expected: (value: T) => boolean,
 ): Promise<T> {
-  const limit = Date.now() + 30_000;
+  const limit = Date.now() + 60_000;
   for (;;) {
     const value = (await place.evaluate(read)) as T;
     if (expected(value)) return value;

@@ -107,7 +107,8 @@ function deskOf(agent: Desk['agent'], token: string): Desk {
       .trim()
       .split('\n')
       .filter((line) => line.startsWith('data: '))
-      .at(-1)!;
+      .at(-1);
+    if (!last) throw new Error(`The job’s events were answered ${events.status}: ${events.text}`);
     return JSON.parse(last.slice('data: '.length)) as Job;
   };
   return {

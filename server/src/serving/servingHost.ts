@@ -43,8 +43,11 @@ export interface ServingState {
 
 /** Twice within the second in which a change that another server took in is to be seen. */
 const LOOK_EVERY = 500;
-/** After so many milliseconds without an answer the desk is told that the database is away. */
-const SILENCE = 3_000;
+/**
+ * After so many milliseconds without an answer the desk is told that the database is away. They are counted in ticks, as a
+ * process that was held up itself finds its timer run out before it has read an answer that is there.
+ */
+const SILENCE = { ticks: 12, every: 250 };
 /** A writer waits so long, in milliseconds, for its own process to serve what it wrote … */
 const CATCH_UP = 5_000;
 /** … and so long while what a large file changed is read, which takes as long as it takes. */
@@ -142,7 +145,10 @@ export class ServingHost {
 
   /** Asks the database a small thing; one that is silent for long is away, whether or not it comes to an answer. */
   private async ask<T>(question: Promise<T>): Promise<T> {
-    const silent = setTimeout(() => this.tellAway(true, new Error('No answer for a while')), SILENCE);
+    let ticks = 0;
+    const silent = setInterval(() => {
+      if (++ticks === SILENCE.ticks) this.tellAway(true, new Error('No answer for a while'));
+    }, SILENCE.every);
     try {
       const answer = await question;
       this.tellAway(false);
@@ -151,7 +157,7 @@ export class ServingHost {
       this.tellAway(true, error);
       throw error;
     } finally {
-      clearTimeout(silent);
+      clearInterval(silent);
     }
   }
 
