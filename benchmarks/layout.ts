@@ -25,8 +25,8 @@ function fullPage(): { fixtures: Fixture[]; shelf: Shelf } {
     inside,
     type: 'columns',
     columns: [
-      { id: 'side', width: { by: 'pixels', pixels: 200 }, stuck: false },
-      { id: 'main', width: { by: 'share', share: 100 }, stuck: false },
+      { id: 'side', width: { by: 'pixels', pixels: 200 }, medium: null, stuck: false },
+      { id: 'main', width: { by: 'share', share: 100 }, medium: null, stuck: false },
     ],
     gap: atAllWidths(24),
     stacked: 'narrow',

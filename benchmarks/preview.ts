@@ -1,5 +1,5 @@
 import type { CDPSession, Page } from 'puppeteer-core';
-import { USUAL_BANNER, USUAL_LAYOUT, type Fixture } from '../core/src';
+import { USUAL_BANNER, USUAL_DRESS, USUAL_LAYOUT, type Fixture } from '../core/src';
 import { TestBrowser } from '../tests/support/browser';
 import { spreadOf, spreadRow, type Row } from './measure';
 import { startApplication } from './server';
@@ -58,7 +58,7 @@ const KEYS = 'Everything for a small kitchen, chosen by those who cook in one';
 /** A plan of 60 fixtures: banners and words in columns and tabs, with the house plan's own. */
 function manyFixtures(house: readonly Fixture[]): Fixture[] {
   const more = Array.from({ length: FIXTURES - house.length }, (_, n): Fixture => {
-    const base = { id: `more-${n}`, when: null, inside: null, layout: USUAL_LAYOUT };
+    const base = { id: `more-${n}`, when: null, inside: null, layout: USUAL_LAYOUT, dress: USUAL_DRESS };
     if (n % 2) return { ...base, type: 'words', html: { en: `<p>Words ${n}</p>` } };
     return {
       ...base,

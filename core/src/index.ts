@@ -63,6 +63,7 @@ export * from './page/shelfModel';
 export * from './page/shopFrame';
 export * from './plan/campaigns';
 export * from './plan/differences';
+export * from './plan/dress';
 export * from './plan/edition';
 export * from './plan/fixtures';
 export * from './plan/housePlan';

@@ -129,8 +129,8 @@ describe('fixtures in a plan', () => {
       ...usual('columns'),
       type: 'columns',
       columns: [
-        { id: 'a', width: { by: 'share', share: a }, stuck: false },
-        { id: 'b', width: { by: 'share', share: b }, stuck: false },
+        { id: 'a', width: { by: 'share', share: a }, medium: null, stuck: false },
+        { id: 'b', width: { by: 'share', share: b }, medium: null, stuck: false },
       ],
       gap: atAllWidths(20),
       stacked: 'narrow',

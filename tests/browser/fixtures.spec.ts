@@ -49,8 +49,8 @@ const fresh = (
 
 const COLUMNS = fresh('columns', {
   columns: [
-    { id: 'side', width: { by: 'share', share: 30 }, stuck: true },
-    { id: 'main', width: { by: 'share', share: 70 }, stuck: false },
+    { id: 'side', width: { by: 'share', share: 30 }, medium: null, stuck: true },
+    { id: 'main', width: { by: 'share', share: 70 }, medium: null, stuck: false },
   ],
 });
 const main = { fixture: 'columns', slot: 'main' };

@@ -163,9 +163,9 @@ describe('what stands in a narrow column', () => {
       ...usual('narrow'),
       type: 'columns',
       columns: [
-        { id: 'a', width: { by: 'pixels', pixels: 200 }, stuck: false },
-        { id: 'b', width: { by: 'pixels', pixels: 240 }, stuck: true },
-        { id: 'c', width: { by: 'share', share: 100 }, stuck: false },
+        { id: 'a', width: { by: 'pixels', pixels: 200 }, medium: null, stuck: false },
+        { id: 'b', width: { by: 'pixels', pixels: 240 }, medium: null, stuck: true },
+        { id: 'c', width: { by: 'share', share: 100 }, medium: null, stuck: false },
       ],
       gap: atAllWidths(80),
       stacked: 'narrow',

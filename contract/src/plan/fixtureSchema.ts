@@ -1,6 +1,10 @@
 import Joi from 'joi';
 import {
   BANNER_FADES,
+  DRESS_SIZES,
+  mediumShare,
+  SPACE_STEPS,
+  WIDEST_BOUNDS,
   FREE_COLUMNS,
   isInside,
   MAX_ROWS,
@@ -19,7 +23,7 @@ import {
 import { byKind } from '../schema/byKind';
 import { cardSchema, faceSchema } from '../card/schema';
 import { conditionSchema } from './conditionSchema';
-import { FIXTURE_ID, id, stepped, steps, texts, whole, yes } from '../schema/fields';
+import { FIXTURE_ID, id, orUsual, paint, stepped, steps, texts, whole, yes } from '../schema/fields';
 import { levelsSchema, orderSchema } from '../order/schema';
 import { rangeSchema } from '../clause/schema';
 
@@ -34,13 +38,6 @@ const layout = Joi.object({
   stuck: stepped(Joi.boolean()),
   hidden: stepped(Joi.boolean()),
 }).required();
-
-const fixtureBase = {
-  id,
-  when: conditionSchema,
-  inside: Joi.object({ fixture: id, slot: id }).allow(null).required(),
-  layout,
-};
 
 const focus = Joi.object({ x: whole(0, 100), y: whole(0, 100) }).required();
 
@@ -61,6 +58,25 @@ const picture = byKind('kind', [
 ])
   .allow(null)
   .required();
+
+const dress = Joi.object({
+  above: stepped(Joi.valid(...SPACE_STEPS)),
+  ground: orUsual(paint),
+  picture,
+  words: orUsual(paint),
+  align: Joi.valid('start', 'centre', 'end').required(),
+  size: steps(DRESS_SIZES.least, DRESS_SIZES.most),
+  widest: orUsual(Joi.number().integer().min(WIDEST_BOUNDS.least).max(WIDEST_BOUNDS.most)),
+  drawer: orUsual(texts(40)),
+}).required();
+
+const fixtureBase = {
+  id,
+  when: conditionSchema,
+  inside: Joi.object({ fixture: id, slot: id }).allow(null).required(),
+  layout,
+  dress,
+};
 
 const address = Joi.string()
   .max(500)
@@ -84,6 +100,7 @@ const column = Joi.object({
     { is: 'share', then: Joi.object({ by: Joi.valid('share').required(), share: whole(5, 100) }) },
     { is: 'pixels', then: Joi.object({ by: Joi.valid('pixels').required(), pixels: whole(120, 600) }) },
   ]).required(),
+  medium: orUsual(Joi.number().integer().min(5).max(100)),
   stuck: yes,
 });
 
@@ -91,7 +108,9 @@ const column = Joi.object({
 function wholeShares(list: readonly Column[], helpers: Joi.CustomHelpers): unknown {
   const shares = list.flatMap(({ width }) => (width.by === 'share' ? [width.share] : []));
   const sum = shares.reduce((total, share) => total + share, 0);
-  return sum === 100 ? list : helpers.error('columns.shares', { sum });
+  if (sum !== 100) return helpers.error('columns.shares', { sum });
+  const medium = list.reduce((total, one) => total + (mediumShare(one) ?? 0), 0);
+  return medium === 100 ? list : helpers.error('columns.medium', { sum: medium });
 }
 
 const tilePlace = Joi.object({
@@ -159,6 +178,7 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     align: Joi.valid('start', 'centre', 'end').required(),
     stand: Joi.valid('top', 'middle', 'bottom').required(),
     tone: Joi.valid('light', 'dark').required(),
+    holds: Joi.object({ title: yes, trail: yes }).required(),
     heading: texts(120),
     words: texts(400),
     link: Joi.object({ label: texts(60), address: address.required() })
@@ -222,14 +242,10 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
       .required(),
   },
   columns: {
-    columns: Joi.array()
-      .items(column)
-      .unique('id')
-      .min(2)
-      .max(4)
-      .required()
-      .custom(wholeShares)
-      .messages({ 'columns.shares': 'have shares that add up to {{#sum}} instead of 100' }),
+    columns: Joi.array().items(column).unique('id').min(1).max(4).required().custom(wholeShares).messages({
+      'columns.shares': 'have shares that add up to {{#sum}} instead of 100',
+      'columns.medium': 'have shares that add up to {{#sum}} instead of 100 on medium pages',
+    }),
     gap,
     stacked: Joi.valid('medium', 'narrow').required(),
   },

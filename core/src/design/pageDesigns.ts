@@ -110,8 +110,8 @@ export const PAGE_DESIGNS: readonly PageDesign[] = [
           ...usual('columns'),
           ...FRESH_FRAME.columns,
           columns: [
-            { id: 'side', width: { by: 'share', share: 22 }, stuck: true },
-            { id: 'main', width: { by: 'share', share: 78 }, stuck: false },
+            { id: 'side', width: { by: 'share', share: 22 }, medium: null, stuck: true },
+            { id: 'main', width: { by: 'share', share: 78 }, medium: null, stuck: false },
           ],
         },
         {

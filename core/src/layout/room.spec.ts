@@ -38,7 +38,7 @@ const columnsArbitrary = fc
   .filter(({ columns }) => columns.some(({ by }) => by === 'share'))
   .map(({ columns, gap }): ColumnsSettings => ({
     type: 'columns',
-    columns: columns.map((width, at) => ({ id: `c${at}`, width, stuck: false })),
+    columns: columns.map((width, at) => ({ id: `c${at}`, width, medium: null, stuck: false })),
     gap: atAllWidths(gap),
     stacked: 'narrow',
   }));
@@ -90,8 +90,8 @@ describe('columns', () => {
       ...usual('side'),
       type: 'columns',
       columns: [
-        { id: 'a', width: { by: 'pixels', pixels: 240 }, stuck: true },
-        { id: 'b', width: { by: 'share', share: 100 }, stuck: false },
+        { id: 'a', width: { by: 'pixels', pixels: 240 }, medium: null, stuck: true },
+        { id: 'b', width: { by: 'share', share: 100 }, medium: null, stuck: false },
       ],
       gap: atAllWidths(40),
       stacked: 'medium',

@@ -1,5 +1,6 @@
 import {
   isStacked,
+  mediumShare,
   WHOLE_SPAN,
   type Column,
   type ColumnsSettings,
@@ -9,7 +10,8 @@ import {
 import { atEachWidth, steppedAt, type Stepped } from '../width/widths';
 import { containerOf } from '../plan/nesting';
 import { facetPanelOf, type FacetPanel, type Fixture } from '../plan/plan';
-import { atAllWidths, type PerWidth, type WidthName } from '../width/widths';
+import { atAllWidths, WIDTH_NAMES, type PerWidth, type WidthName } from '../width/widths';
+import { GROUND_PADDING } from '../plan/dress';
 import { FREE_COLUMNS } from './freeGrid';
 import { BREAKPOINT_BOUNDS, BREAKPOINTS, FRAME, widthNameOf, type Breakpoints } from '../width/frame';
 
@@ -89,6 +91,10 @@ export const columnOf = ({ share, fixed }: Room, columns: number, gap: number): 
   fixed: (fixed - (columns - 1) * gap) / columns,
 });
 
+/** The share of a column that has one, at a width. */
+const shareAt = (column: Column, width: WidthName): number =>
+  (width === 'medium' ? mediumShare(column) : column.width.by === 'share' ? column.width.share : null) ?? 0;
+
 /** A column of a container; shares divide what columns of fixed width and the gaps leave. */
 export function columnRoom(
   { share, fixed }: Room,
@@ -99,10 +105,10 @@ export function columnRoom(
   if (column.width.by === 'pixels') return { share: 0, fixed: column.width.pixels };
   let shares = 0;
   let left = fixed - (columns.length - 1) * steppedAt(gap, width);
-  for (const { width } of columns)
-    if (width.by === 'share') shares += width.share;
-    else left -= width.pixels;
-  const part = column.width.share / shares;
+  for (const one of columns)
+    if (one.width.by === 'share') shares += shareAt(one, width);
+    else left -= one.width.pixels;
+  const part = shareAt(column, width) / shares;
   return { share: share * part, fixed: left * part };
 }
 
@@ -141,8 +147,24 @@ export function roomsOf(fixtures: readonly Fixture[], fixture: Fixture): Rooms {
     : PAGE_ROOMS;
   const { span } = fixture.layout;
   const gaps = spanGaps(rooms);
-  return divided(rooms, (room, width) => spanned(room, steppedAt(span, width), gaps[width]));
+  const padding = padded(fixtures, fixture) ? 2 * GROUND_PADDING : 0;
+  return divided(rooms, (room, width) => {
+    const { share, fixed } = spanned(room, steppedAt(span, width), gaps[width]);
+    return { share, fixed: fixed - padding };
+  });
 }
+
+/** Whether the ground of a fixture reaches the edges of the page: then it takes no room from what stands on it. */
+export const reachesEdges = (fixtures: readonly Fixture[], fixture: Fixture): boolean =>
+  containerOf(fixtures, fixture) === null &&
+  WIDTH_NAMES.every((width) => steppedAt(fixture.layout.span, width) === WHOLE_SPAN);
+
+/** Whether it stands on a ground that is drawn around it. */
+export const isGrounded = ({ dress }: Pick<Fixture, 'dress'>): boolean =>
+  dress.ground !== null || dress.picture !== null;
+
+const padded = (fixtures: readonly Fixture[], fixture: Fixture): boolean =>
+  isGrounded(fixture) && !reachesEdges(fixtures, fixture);
 
 /** The filters that stand beside a shelf: those of the same place, at a side. */
 export function panelBeside(fixtures: readonly Fixture[], shelf: Fixture): FacetPanel | null {

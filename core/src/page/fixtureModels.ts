@@ -1,9 +1,11 @@
-import { textIn } from '../text/texts';
+import { textIn, type Texts } from '../text/texts';
 import { facetModel } from '../facet/facetModel';
 import { type FacetContext } from '../facet/models';
 import { filterRange } from '../facet/filter';
 import { FRAME } from '../width/frame';
-import { columnGaps, roomsOf, slotRooms, spanGaps } from '../layout/room';
+import { columnGaps, isGrounded, reachesEdges, roomsOf, slotRooms, spanGaps } from '../layout/room';
+import { wordsOn } from '../look/buttonLook';
+import { isUsualDress, STEP_PIXELS } from '../plan/dress';
 import { USUAL_LAYOUT } from '../plan/fixtures';
 import { atEachWidth, steppedAt } from '../width/widths';
 import { containerOf } from '../plan/nesting';
@@ -15,14 +17,16 @@ import {
   bannerModel,
   navigationModel,
   pictureModel,
+  pictureOf,
   promotionModel,
   spotlightModel,
   tilesModel,
   type FrameContext,
 } from './frameModels';
-import type { FixtureModel, Placement } from './pageModel';
+import type { DressModel, FixtureModel, Placement } from './pageModel';
 import { shelfModel } from './shelfModel';
 import { trailOf } from './shopFrame';
+import { wordsIn } from '../words/words';
 
 /** The widths at which a fixture itself is shown, whatever it stands in. */
 const widthsOf = ({ when, layout }: Fixture, facts: PageFacts): WidthName[] =>
@@ -48,8 +52,11 @@ export function fixtureModels(composer: Composer, facts: PageFacts): FixtureMode
       ...model,
       ...(hiddenAt.length && { hiddenAt }),
       ...(isUsual(fixture) ? {} : { placement: placementOf(fixture) }),
+      ...(isUsualDress(fixture.dress) ? {} : { dress: dressOf(composer, fixture) }),
+      ...(fixture.dress.drawer && { drawer: drawerOf(composer, fixture.dress.drawer) }),
     });
   }
+  leaveToBanner(made);
   const within = (container: Fixture | null, slot: string | null): FixtureModel[] =>
     plan.fixtures.flatMap((fixture) => {
       const model = made.get(fixture.id);
@@ -58,6 +65,24 @@ export function fixtureModels(composer: Composer, facts: PageFacts): FixtureMode
       return fillSlots(model, (id) => within(fixture, id)) ?? [];
     });
   return within(null, null);
+}
+
+/** A title, and a way to the page, that a banner holds stand nowhere else, unless it is hidden somewhere. */
+function leaveToBanner(made: Map<string, FixtureModel>): void {
+  const banners = [...made.values()].flatMap((one) =>
+    one.type === 'banner' && !one.hiddenAt?.length ? [one] : [],
+  );
+  const [titled] = banners.filter(({ title }) => title);
+  const [trailed] = banners.filter(({ trail }) => trail.length);
+  for (const [id, model] of made) {
+    if (model.type === 'title' && titled) made.delete(id);
+    if (model.type === 'breadcrumb' && trailed) made.delete(id);
+    // One heading of the page, one way to it.
+    if (model.type !== 'banner') continue;
+    const title = model === titled ? model.title : '';
+    const trail = model === trailed ? model.trail : [];
+    made.set(id, { ...model, title, trail });
+  }
 }
 
 /** A container with what stands in its places; null for one in which nothing is shown. */
@@ -71,6 +96,28 @@ function fillSlots(model: FixtureModel, within: (slot: string) => FixtureModel[]
     .map((slot) => ({ ...slot, fixtures: within(slot.id) }))
     .filter(({ fixtures }) => fixtures.length);
   return slots.length ? { ...model, slots } : null;
+}
+
+const drawerOf = ({ snapshot, state }: Composer, label: Texts): string =>
+  textIn(label, state.lang, snapshot.frame.languages) || wordsIn(state.lang).showMore;
+
+function dressOf(composer: Composer, fixture: Fixture): DressModel {
+  const { plan, snapshot, aisle, state, context, badges } = composer;
+  const { above, ground, words, picture, align, size, widest } = fixture.dress;
+  const frame: FrameContext = { snapshot, aisle, plan, lang: state.lang, context, badges };
+  const steps = atEachWidth(above);
+  const space = (width: WidthName): number | 'none' =>
+    steps[width] === 'none' ? 'none' : STEP_PIXELS[steps[width]];
+  return {
+    above: { wide: space('wide'), medium: space('medium'), narrow: space('narrow') },
+    ground,
+    words: words ?? (ground && wordsOn(ground, plan.look.colours)),
+    picture: pictureOf(frame, picture),
+    align,
+    size: atEachWidth(size),
+    widest,
+    bleeds: isGrounded(fixture) && reachesEdges(plan.fixtures, fixture),
+  };
 }
 
 function placementOf({ layout: { span, order, stuck } }: Fixture): Placement {
@@ -113,7 +160,10 @@ function fixtureModel(
     case 'navigation':
       return navigationModel(frame, fixture);
     case 'banner':
-      return bannerModel(frame, fixture);
+      return bannerModel(frame, fixture, {
+        title: fixture.holds.title ? titleOf(composer) : '',
+        trail: fixture.holds.trail && aisle.kind !== 'front' ? trailOf(snapshot, aisle, state.lang) : [],
+      });
     case 'words': {
       const html = textIn(fixture.html, state.lang, snapshot.frame.languages);
       return html ? { id, type: 'words', html } : null;

@@ -213,8 +213,8 @@ describe('containers', () => {
     ...usual('columns'),
     type: 'columns',
     columns: [
-      { id: 'a', width: { by: 'share', share: 30 }, stuck: true },
-      { id: 'b', width: { by: 'share', share: 70 }, stuck: false },
+      { id: 'a', width: { by: 'share', share: 30 }, medium: null, stuck: true },
+      { id: 'b', width: { by: 'share', share: 70 }, medium: null, stuck: false },
     ],
     gap: atAllWidths(40),
     stacked: 'medium',

@@ -62,7 +62,7 @@ const pickTextOf = ({ snapshot, lang }: FrameContext, texts: Texts): string =>
   textIn(texts, lang, snapshot.frame.languages);
 
 /** A picture with the name it has for those who can't see it; null where there is none. */
-function pictureOf(frame: FrameContext, source: PictureSource | null): FramePicture | null {
+export function pictureOf(frame: FrameContext, source: PictureSource | null): FramePicture | null {
   if (!source) return null;
   if (source.kind === 'kept') {
     const { hash, width, height } = source;
@@ -93,14 +93,18 @@ function linkOf({ snapshot, lang }: FrameContext, address: string): string {
 }
 
 /** A banner; none where it has neither a picture nor words, as nobody wants an empty box. */
-export function bannerModel(frame: FrameContext, banner: Of<BannerSettings>): FixtureModel | null {
+export function bannerModel(
+  frame: FrameContext,
+  banner: Of<BannerSettings>,
+  held: { title: string; trail: readonly LinkModel[] },
+): FixtureModel | null {
   const picture = pictureOf(frame, banner.picture);
   const heading = pickTextOf(frame, banner.heading);
   const text = pickTextOf(frame, banner.words);
   const title = banner.link && pickTextOf(frame, banner.link.label);
   const link: LinkModel | null =
     banner.link && title ? { title, href: linkOf(frame, banner.link.address) } : null;
-  if (!picture && !heading && !text && !link) return null;
+  if (!picture && !heading && !text && !link && !held.title) return null;
   const { id, height, shade, tint, fade, align, stand, tone } = banner;
   const { breakpoints } = frame.plan.look;
   const focus = focusOf(frame, banner);
@@ -115,6 +119,7 @@ export function bannerModel(frame: FrameContext, banner: Of<BannerSettings>): Fi
     id,
     type: 'banner',
     picture,
+    ...held,
     heading,
     text,
     link,

@@ -7,9 +7,11 @@ import type { AisleKind } from '../catalogue/aisles';
 import type { FocusPoint } from '../catalogue/rows';
 import type { AppliedModel, FacetModel } from '../facet/models';
 import type { CardLane } from '../layout/staggered';
+import type { Paint } from '../look/paint';
+import type { FixtureDress } from '../plan/dress';
 import type {
   BannerSettings,
-  ColumnWidth,
+  Column,
   ColumnsSettings,
   NavigationSettings,
   PromotionSettings,
@@ -100,6 +102,21 @@ export interface Placement {
   stuckAt: readonly WidthName[];
 }
 
+/** What a fixture has around it, as pages draw it. */
+export interface DressModel {
+  /** Space above beyond the usual, in CSS pixels of a look whose space is the usual one; none where it touches. */
+  above: PerWidth<number | 'none'>;
+  ground: Paint | null;
+  words: Paint | null;
+  picture: FramePicture | null;
+  align: FixtureDress['align'];
+  /** Letters by the usual. */
+  size: PerWidth<number>;
+  widest: number | null;
+  /** Whether its ground reaches the edges of the page. */
+  bleeds: boolean;
+}
+
 /** A place within a container, with what stands there. */
 export interface SlotModel {
   id: string;
@@ -113,6 +130,10 @@ export type FixtureModel = {
   hiddenAt?: readonly WidthName[];
   /** How it stands, where that is not as usual. */
   placement?: Placement;
+  /** What it has around it, where that is not as usual. */
+  dress?: DressModel;
+  /** On narrow pages it opens from a button that says this. */
+  drawer?: string;
 } & (
   | { id: string; type: 'breadcrumb'; trail: readonly LinkModel[] }
   | { id: string; type: 'title'; text: string }
@@ -131,6 +152,9 @@ export type FixtureModel = {
       sizes: string;
       /** Instead of the picture below a viewport width, in CSS pixels; the narrowest first. */
       others: readonly { below: number; picture: FramePicture }[];
+      /** The page's title, and the way to it, where they stand on it. */
+      title: string;
+      trail: readonly LinkModel[];
     } & Pick<BannerSettings, 'shade' | 'tint' | 'fade' | 'align' | 'stand' | 'tone' | 'focus'> & {
         height: PerWidth<number>;
       })
@@ -182,7 +206,7 @@ export type FixtureModel = {
   | ({
       id: string;
       type: 'columns';
-      slots: readonly (SlotModel & { width: ColumnWidth; stuck: boolean })[];
+      slots: readonly (SlotModel & Pick<Column, 'width' | 'medium' | 'stuck'>)[];
       gap: PerWidth<number>;
     } & Pick<ColumnsSettings, 'stacked'>)
   | { id: string; type: 'space'; height: PerWidth<number> }

@@ -67,6 +67,8 @@ export interface BannerSettings {
   stand: 'top' | 'middle' | 'bottom';
   /** Words in the colour of the page, or in that of its words. */
   tone: 'light' | 'dark';
+  /** The page's own title, and the way to it, above its words; then they stand nowhere else. */
+  holds: { title: boolean; trail: boolean };
   heading: Texts;
   words: Texts;
   link: LinkSettings | null;
@@ -204,6 +206,8 @@ export type ColumnWidth = { by: 'share'; share: number } | { by: 'pixels'; pixel
 export interface Column {
   id: string;
   width: ColumnWidth;
+  /** Its share on medium pages, where columns stand beside one another there; null for that of wide ones. */
+  medium: number | null;
   /** Stays in view while the others scroll. */
   stuck: boolean;
 }
@@ -248,6 +252,10 @@ export type FrameFixture =
   | SpaceSettings
   | PartSettings
   | { type: 'divider' };
+
+/** A column's share on medium pages; null for one of a fixed width. */
+export const mediumShare = ({ width, medium }: Column): number | null =>
+  width.by === 'share' ? (medium ?? width.share) : null;
 
 /** Whether columns stand one above another at a width. */
 export const isStacked = ({ stacked }: ColumnsSettings, width: WidthName): boolean =>
@@ -310,7 +318,7 @@ export const USUAL_PROMOTION: PromotionSettings = {
 /** What a banner has that nobody has set apart: words at the start, half way down, on a picture darkened alike. */
 export const USUAL_BANNER: Pick<
   BannerSettings,
-  'others' | 'shade' | 'tint' | 'fade' | 'align' | 'stand' | 'tone'
+  'others' | 'shade' | 'tint' | 'fade' | 'align' | 'stand' | 'tone' | 'holds'
 > = {
   others: { medium: null, narrow: null },
   shade: 35,
@@ -319,6 +327,7 @@ export const USUAL_BANNER: Pick<
   align: 'start',
   stand: 'middle',
   tone: 'light',
+  holds: { title: false, trail: false },
 };
 
 /** What a fixture that is added begins with: it shows something at once, and follows its aisle. A part is chosen. */
@@ -366,8 +375,8 @@ export const FRESH_FRAME: {
   columns: {
     type: 'columns',
     columns: [
-      { id: 'side', width: { by: 'share', share: 30 }, stuck: false },
-      { id: 'main', width: { by: 'share', share: 70 }, stuck: false },
+      { id: 'side', width: { by: 'share', share: 30 }, medium: null, stuck: false },
+      { id: 'main', width: { by: 'share', share: 70 }, medium: null, stuck: false },
     ],
     gap: { wide: 40, medium: 40, narrow: 40 },
     stacked: 'medium',

@@ -1,4 +1,5 @@
 import type { Snapshot } from '../catalogue/snapshot';
+import { USUAL_DRESS } from './dress';
 import { USUAL_GAP, USUAL_LAYOUT, USUAL_NAVIGATION } from './fixtures';
 import type { FacetChoice, Fixture, PanelSettings, Plan, Paging } from './plan';
 import { USUAL_PRODUCT_PAGE } from './productPage';
@@ -45,11 +46,12 @@ export const USUAL_ORDER: ShelfOrder = {
 };
 
 /** What every fixture has before anything is said of it. */
-export const usual = (id: string): Pick<Fixture, 'id' | 'when' | 'inside' | 'layout'> => ({
+export const usual = (id: string): Pick<Fixture, 'id' | 'when' | 'inside' | 'layout' | 'dress'> => ({
   id,
   when: null,
   inside: null,
   layout: USUAL_LAYOUT,
+  dress: USUAL_DRESS,
 });
 
 export const USUAL_PAGING: Paging = { form: 'numbered', stop: 3 };

@@ -8,8 +8,8 @@ import type { Fixture } from './plan';
 const TWO: ColumnsSettings = {
   type: 'columns',
   columns: [
-    { id: 'a', width: { by: 'share', share: 50 }, stuck: false },
-    { id: 'b', width: { by: 'share', share: 50 }, stuck: false },
+    { id: 'a', width: { by: 'share', share: 50 }, medium: null, stuck: false },
+    { id: 'b', width: { by: 'share', share: 50 }, medium: null, stuck: false },
   ],
   gap: atAllWidths(0),
   stacked: 'narrow',

@@ -24,8 +24,8 @@ const ROW: PromotionSettings = {
 const TWO: ColumnsSettings = {
   type: 'columns',
   columns: [
-    { id: 'a', width: { by: 'share', share: 50 }, stuck: false },
-    { id: 'b', width: { by: 'share', share: 50 }, stuck: false },
+    { id: 'a', width: { by: 'share', share: 50 }, medium: null, stuck: false },
+    { id: 'b', width: { by: 'share', share: 50 }, medium: null, stuck: false },
   ],
   gap: atAllWidths(24),
   stacked: 'narrow',

@@ -1,4 +1,5 @@
 import type { PartOwn, PartSettings } from './fixtures';
+import { isUsualDress, USUAL_DRESS } from './dress';
 import { usual } from './housePlan';
 import { documentOf, resolvePlan, type Documents } from './inherit';
 import { isHeir, type Fixture, type FixtureOf, type FixtureType, type Plan, type PlanDocument } from './plan';
@@ -66,7 +67,9 @@ function showLink(
   const renamed = (inner: string): string => (inner === root.id ? id : nameOf(inner));
   return part.fixtures.map((fixture): Fixture => {
     const filled = withOwn(fixture, own[fixture.id]);
-    if (fixture === root) return { ...filled, id, inside, layout, when };
+    // What stands around it is the part's, unless its link says otherwise.
+    const dress = isUsualDress(link.dress) ? filled.dress : link.dress;
+    if (fixture === root) return { ...filled, id, inside, layout, when, dress };
     const within = fixture.inside && { ...fixture.inside, fixture: renamed(fixture.inside.fixture) };
     return { ...filled, id: renamed(fixture.id), inside: within };
   });
@@ -169,16 +172,17 @@ export function withoutPart(
  * is left to the links.
  */
 export const partFixtures = ([root, ...within]: readonly Fixture[]): Fixture[] => [
-  { ...root, ...usual(root.id) },
+  { ...root, ...usual(root.id), dress: root.dress },
   ...within,
 ];
 
 /** The link that stands for a fixture of a plan after it was kept as a part: where and when that one was shown. */
-export const linkFor = ({ id, when, inside, layout }: Fixture, part: string): Fixture => ({
+export const linkFor = ({ id, when, inside, layout }: Omit<Fixture, 'dress'>, part: string): Fixture => ({
   id,
   when,
   inside,
   layout,
+  dress: USUAL_DRESS,
   type: 'part',
   part,
   own: {},

@@ -6,6 +6,7 @@ import type { RangeRule, SavedRange } from '../clause/rule';
 import type { Look } from '../look/look';
 import type { ShelfOrder } from '../order/sorting';
 import type { Difference } from './differences';
+import type { FixtureDress } from './dress';
 import type { FixtureLayout, FrameFixture, ShelfForm, Slot } from './fixtures';
 import type { ProductPage } from './productPage';
 import type { Stepped } from '../width/widths';
@@ -101,6 +102,7 @@ interface FixtureBase {
   /** The place within a container where it stands; null for the page itself. */
   inside: Slot | null;
   layout: FixtureLayout;
+  dress: FixtureDress;
 }
 
 export type Fixture = FixtureBase &

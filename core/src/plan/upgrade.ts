@@ -4,6 +4,7 @@ import {
   USUAL_NAVIGATION,
   USUAL_PROMOTION,
   USUAL_TILES,
+  type Column,
   type PromotionSettings,
 } from './fixtures';
 import { cardElement, USUAL_ELEMENT_LOOK, USUAL_FACE, type CardElement } from '../card/design';
@@ -150,12 +151,19 @@ function upgradeOwnBadges(badges: Difference | undefined): Difference | undefine
 function upgradeItem(item: Difference): Difference {
   if (!('at' in item)) return item;
   const at: Record<string, Difference> = { ...item.at };
-  const { gap, card } = item.at;
+  const { gap, card, columns } = item.at;
   if (gap && 'set' in gap && typeof gap.set === 'number')
     at['gap'] = { at: differencesOf(upgradeGap(gap.set)) };
   if (card) at['card'] = upgradeList(card, upgradeElement);
+  if (columns) at['columns'] = upgradeList(columns, upgradeColumn);
   return { at };
 }
+
+/** A column as it was before it could have another share on medium pages. */
+const upgradeColumn = (stored: Column): Column => ({
+  ...stored,
+  medium: (stored as Partial<Column>).medium ?? null,
+});
 
 /** An element of a card as it was before it had settings and a look of its own, or fewer of them. */
 const upgradeElement = (stored: CardElement): CardElement => ({
@@ -166,7 +174,8 @@ const upgradeElement = (stored: CardElement): CardElement => ({
 
 /** A stored fixture in today's form. */
 export function upgradeFixture(stored: Fixture): Fixture {
-  const fixture = { ...usual(stored.id), ...stored };
+  const base = usual(stored.id);
+  const fixture = { ...base, ...stored };
   switch (fixture.type) {
     case 'navigation':
       return { ...USUAL_NAVIGATION, ...fixture };
@@ -177,7 +186,11 @@ export function upgradeFixture(stored: Fixture): Fixture {
     case 'tiles':
       return { ...USUAL_TILES, ...fixture, gap: upgradeGap(fixture.gap) };
     case 'columns':
-      return { ...fixture, gap: typeof fixture.gap === 'number' ? atAllWidths(fixture.gap) : fixture.gap };
+      return {
+        ...fixture,
+        columns: fixture.columns.map(upgradeColumn),
+        gap: typeof fixture.gap === 'number' ? atAllWidths(fixture.gap) : fixture.gap,
+      };
     case 'facets':
       return {
         ...USUAL_PANEL,

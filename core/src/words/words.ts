@@ -21,6 +21,7 @@ export interface PageWords {
   wishes: string;
   fields: Readonly<Record<CardField, string>>;
   seeProduct: string;
+  showMore: string;
   newProducts: string;
   searchShop: (shop: string) => string;
   missing: string;
@@ -65,6 +66,7 @@ const EN: PageWords = {
   wishes: 'Your wish list',
   fields: { sku: 'Article', added: 'Since', sold: 'Sold', saving: 'You save' },
   seeProduct: 'See it',
+  showMore: 'Show more',
   newProducts: 'New products',
   searchShop: (shop) => `Search ${shop}`,
   missing: 'Not found',
@@ -109,6 +111,7 @@ const FR: PageWords = {
   wishes: 'Vos envies',
   fields: { sku: 'Article', added: 'Depuis le', sold: 'Vendus', saving: 'Vous économisez' },
   seeProduct: 'Découvrir',
+  showMore: 'En voir plus',
   newProducts: 'Nouveautés',
   searchShop: (shop) => `Chercher dans ${shop}`,
   missing: 'Introuvable',

@@ -8,6 +8,7 @@ import {
   USUAL_PANEL,
   usual,
   withinOf,
+  type Column,
   type Condition,
   type Fixture,
   type FixtureOf,
@@ -80,6 +81,22 @@ export function withAdded(
   const id = freeId(new Set(plan.fixtures.map((fixture) => fixture.id)), type);
   const fresh = { ...freshFixture(type, id), inside: place };
   return { plan: withFixtures(plan, inserted(plan.fixtures, [fresh], behind)), id };
+}
+
+/** A section: one column across the page on a ground of its own, for all that stands in it. */
+export function withSection(
+  plan: Plan,
+  place: Slot | null,
+  behind: string | null,
+): { plan: Plan; id: string } {
+  const { plan: added, id } = withAdded(plan, 'columns', place, behind);
+  const column: Column = { id: 'main', width: { by: 'share', share: 100 }, medium: null, stuck: false };
+  const fixtures = added.fixtures.map((one): Fixture =>
+    one.id === id && one.type === 'columns'
+      ? { ...one, columns: [column], dress: { ...one.dress, ground: 'band' } }
+      : one,
+  );
+  return { plan: withFixtures(added, fixtures), id };
 }
 
 /** A link to a part in a place, behind another fixture there. Answers with the plan and the link's name. */

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
+  isUsualDress,
   steppedAt,
   WHOLE_SPAN,
   WIDTH_NAMES,
@@ -11,6 +12,7 @@ import { isGroup } from '../wording/conditionKinds';
 import { ConditionList } from '../reach/conditionList';
 import { Stepper } from '../field/stepper';
 import { FIXTURE_WORDS } from '../wording/words';
+import { DressFields } from './dressFields';
 import { placesFor } from './places';
 import { withMoved, withWhen } from '../draft/fixtureEdits';
 import { PlanEditor } from '../draft/planEditor';
@@ -19,7 +21,7 @@ import { PlanEditor } from '../draft/planEditor';
 @Component({
   selector: 'desk-place-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ConditionList, Stepper],
+  imports: [ConditionList, DressFields, Stepper],
   template: `
     @if (fixture(); as one) {
       <table>
@@ -90,6 +92,10 @@ import { PlanEditor } from '../draft/planEditor';
           </select></label
         >
       }
+      <details [open]="dressed()">
+        <summary>Space, ground and words</summary>
+        <desk-dress-fields [fixtureId]="one.id" />
+      </details>
       <p class="line"><strong>Shown</strong></p>
       <desk-condition-list
         [joint]="jointOf(one.when)"
@@ -107,10 +113,17 @@ export class PlaceSlip {
   protected readonly fixture = computed(() =>
     this.editor.plan()?.fixtures.find(({ id }) => id === this.fixtureId()),
   );
+  /** Told once as the slip opens, so that it doesn't close while something is set back. */
+  private opened: boolean | null = null;
   protected readonly places = computed(() => {
     const plan = this.editor.plan();
     return plan ? placesFor(plan, this.fixtureId(), this.editor.lang()) : [];
   });
+
+  protected dressed(): boolean {
+    this.opened ??= !isUsualDress(this.fixture()!.dress);
+    return this.opened;
+  }
 
   protected at<K extends keyof FixtureLayout>(key: K, width: WidthName): FixtureLayout[K]['wide'] {
     return steppedAt<FixtureLayout[K]['wide']>(this.fixture()!.layout[key], width);

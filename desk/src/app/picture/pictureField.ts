@@ -55,15 +55,19 @@ import { FilePick } from '../shell/filePick';
     }
     @if (kept(); as one) {
       <div class="kept">
-        <desk-focus-field [hash]="one.hash" [focus]="focus()" (focused)="focused.emit($event)" />
-        <label
-          >What it shows, for those who can’t see it
-          <input
-            class="field"
-            maxlength="200"
-            [value]="alt(one.alt)"
-            (input)="describe($any($event.target).value)"
-        /></label>
+        @if (focus(); as point) {
+          <desk-focus-field [hash]="one.hash" [focus]="point" (focused)="focused.emit($event)" />
+        }
+        @if (!adorns()) {
+          <label
+            >What it shows, for those who can’t see it
+            <input
+              class="field"
+              maxlength="200"
+              [value]="alt(one.alt)"
+              (input)="describe($any($event.target).value)"
+          /></label>
+        }
       </div>
     }
   `,
@@ -89,7 +93,10 @@ export class PictureField {
   /** None means the one of wider pages. */
   readonly followed = input(false);
   readonly picture = input.required<PictureSource | null>();
-  readonly focus = input.required<FocusPoint>();
+  /** The point that stays in view; null where nobody chooses it. */
+  readonly focus = input.required<FocusPoint | null>();
+  /** It shows nothing that needs words. */
+  readonly adorns = input(false);
   readonly lang = input.required<string>();
   readonly changed = output<PictureSource | null>();
   readonly focused = output<FocusPoint>();

@@ -92,6 +92,7 @@ export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefW
         'and',
       );
     case 'columns':
+      if (fixture.columns.length === 1) return 'a section of the page';
       return `${fixture.columns
         .map(({ width }) => (width.by === 'share' ? width.share : `${width.pixels} px`))
         .join(

@@ -8,6 +8,7 @@ import {
   type RangeNames,
   type Stepped,
 } from '@fond/core';
+import { dressWords } from './dressWords';
 
 const steps = <T>(stepped: Stepped<T>, say: (value: T) => string): string => {
   const values = WIDTH_NAMES.map((width) => [width, say(steppedAt(stepped, width))] as const);
@@ -19,7 +20,7 @@ const steps = <T>(stepped: Stepped<T>, say: (value: T) => string): string => {
 };
 
 /** Where it stands and when, where that is not as usual; empty where it stands across the page, always. */
-export function placeWords({ when, layout }: Fixture, names: RangeNames): string {
+export function placeWords({ when, layout, dress }: Fixture, names: RangeNames): string {
   const parts = [
     layout.span === USUAL_LAYOUT.span
       ? ''
@@ -27,6 +28,7 @@ export function placeWords({ when, layout }: Fixture, names: RangeNames): string
     steps(layout.order, (order) => (order ? (order < 0 ? 'moved forward' : 'moved back') : '')),
     steps(layout.stuck, (stuck) => (stuck ? 'stays in view' : '')),
     steps(layout.hidden, (hidden) => (hidden ? 'hidden' : '')),
+    dressWords(dress),
     when ? sayCondition(when, names) : '',
   ];
   return parts.filter(Boolean).join('; ');

@@ -128,6 +128,8 @@ const SETTINGS: Readonly<Record<string, string>> = {
   stacked: 'when columns are stacked',
   width: 'width',
   autoplay: 'moving by itself',
+  holds: 'title and way on it',
+  trail: 'way to the page',
   arrows: 'arrows',
   dots: 'dots',
   loop: 'going round',
@@ -235,7 +237,7 @@ function badgeSettingWords([rule, setting, ...rest]: readonly string[], names: S
 }
 
 /** Groups of settings whose name says nothing that the setting itself doesn't. */
-const GROUPS: ReadonlySet<string> = new Set(['layout', 'look', 'face', 'order', 'range', 'paging']);
+const GROUPS: ReadonlySet<string> = new Set(['layout', 'dress', 'look', 'face', 'order', 'range', 'paging']);
 
 const nameSetting = (property: string): string => SETTINGS[property] ?? property;
 
@@ -264,6 +266,18 @@ function productPageWords([first, shelf, ...rest]: readonly string[]): string {
     ? `${name}: ${stepsOf(GROUPS.has(rest[0]) && rest.length > 1 ? rest.slice(1) : rest)}`
     : name;
 }
+
+/** What is said of what stands around a fixture. */
+const OF_DRESS: Readonly<Record<string, string>> = {
+  above: 'space above',
+  ground: 'ground',
+  picture: 'picture behind it',
+  words: 'colour of words',
+  align: 'where words stand',
+  size: 'size of letters',
+  widest: 'width of words',
+  drawer: 'button it opens from',
+};
 
 /** What is said of buttons. */
 const OF_BUTTONS: Readonly<Record<string, string>> = {
@@ -301,6 +315,7 @@ function wordsOf(path: readonly string[], names: SettingNames): string {
   const [first, second, ...rest] = path;
   if (second === undefined) return nameSetting(first);
   const inner = rest.length ? stepsOf(rest) : '';
+  if (first === 'dress') return saySetting(OF_DRESS[second] ?? nameSetting(second), rest);
   if (first === 'look') return lookSettingWords(path.slice(1));
   if (first === 'productPage') return `${nameSetting(first)}: ${productPageWords(path.slice(1))}`;
   if (first === 'layout' && second === 'order') return saySetting('place among its neighbours', rest);

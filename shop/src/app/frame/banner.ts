@@ -32,8 +32,26 @@ import { linkHref, ShopState } from '../state/shopState';
           />
         </picture>
       }
-      @if (one.heading || one.text || one.link) {
+      @if (one.title || one.heading || one.text || one.link) {
         <div class="banner-words">
+          @if (one.trail.length) {
+            <nav class="trail" aria-label="Breadcrumb">
+              <ol>
+                @for (link of one.trail; track link.href; let last = $last) {
+                  <li>
+                    @if (last) {
+                      <span aria-current="page">{{ link.title }}</span>
+                    } @else {
+                      <a [href]="href(link.href)">{{ link.title }}</a>
+                    }
+                  </li>
+                }
+              </ol>
+            </nav>
+          }
+          @if (one.title) {
+            <h1>{{ one.title }}</h1>
+          }
           @if (one.heading) {
             <h2>{{ one.heading }}</h2>
           }

@@ -29,9 +29,14 @@ export class Columns {
   protected readonly between = betweenStyle;
   protected readonly style = computed(() => {
     const { slots, gap } = this.model();
-    const widths = slots.map(({ width }) =>
-      width.by === 'pixels' ? `minmax(0,${width.pixels}px)` : `minmax(0,${width.share}fr)`,
-    );
-    return `--widths:${widths.join(' ')};${gapStyle(gap)}`;
+    const widths = (on: 'wide' | 'medium'): string =>
+      slots
+        .map(({ width, medium }) => {
+          if (width.by === 'pixels') return `minmax(0,${width.pixels}px)`;
+          return `minmax(0,${on === 'wide' ? width.share : (medium ?? width.share)}fr)`;
+        })
+        .join(' ');
+    const apart = slots.some(({ medium }) => medium !== null) ? `--medium-widths:${widths('medium')};` : '';
+    return `--widths:${widths('wide')};${apart}${gapStyle(gap)}`;
   });
 }

@@ -7,6 +7,7 @@ import { shopHref, ShopState } from '../state/shopState';
 import { Banner } from './banner';
 import { Columns } from './columns';
 import { FramePicture } from './framePicture';
+import { Ground } from './ground';
 import { Navigation } from './navigation';
 import { placementClasses, placementStyle } from './placement';
 import { Promotion } from './promotion';
@@ -23,7 +24,7 @@ type Block =
   | { kind: 'single'; fixture: OtherModel }
   | {
       kind: 'shelf';
-      shelf: ShelfModel & Pick<FixtureModel, 'hiddenAt' | 'placement'>;
+      shelf: ShelfModel & Pick<FixtureModel, 'hiddenAt' | 'placement' | 'dress'>;
       panel: PanelModel | null;
     }
   | { kind: 'panel'; panel: PanelModel };
@@ -34,6 +35,7 @@ const FIXTURES = [
   Columns,
   FacetPanel,
   FramePicture,
+  Ground,
   Navigation,
   Promotion,
   Shelf,
@@ -73,6 +75,13 @@ const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
             [attr.data-ticket]="ticket(fixture.id)"
             [class.marked]="marked(fixture.id)"
           >
+            @if (fixture.dress?.picture; as picture) {
+              <shop-ground [picture]="picture" />
+            }
+            @if (fixture.drawer; as label) {
+              <input class="drawer-switch" type="checkbox" [id]="'drawer-' + fixture.id" />
+              <label class="drawer-button" [for]="'drawer-' + fixture.id">{{ label }}</label>
+            }
             @defer (on immediate; hydrate on viewport; hydrate when awake()) {
               @switch (fixture.type) {
                 @case ('breadcrumb') {
@@ -166,8 +175,14 @@ const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
             [class.no-panel]="!block.panel"
             [class.panel-end]="block.panel?.side === 'end'"
             [class.panel-above]="block.panel?.side === 'above'"
+            [class.grounded]="block.shelf.dress?.ground || block.shelf.dress?.picture"
+            [class.bleeding]="block.shelf.dress?.bleeds"
+            [class.own-words]="block.shelf.dress?.words"
             [attr.style]="shelfStyle(block)"
           >
+            @if (block.shelf.dress?.picture; as picture) {
+              <shop-ground [picture]="picture" />
+            }
             @if (block.panel; as panel) {
               <div
                 [class]="'fixture panel-place ' + classes(panel)"
@@ -179,7 +194,9 @@ const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
               </div>
             }
             <div
-              [class]="'fixture ' + classes(block.shelf)"
+              [class]="
+                'fixture ' + classes({ hiddenAt: block.shelf.hiddenAt, placement: block.shelf.placement })
+              "
               [attr.data-fixture]="block.shelf.id"
               [attr.data-ticket]="ticket(block.shelf.id)"
               [class.marked]="marked(block.shelf.id)"

@@ -18,7 +18,9 @@ const columns = (...fixtures: FixtureModel[]): FixtureModel => ({
   type: 'columns',
   gap: atAllWidths(0),
   stacked: 'narrow',
-  slots: [{ id: 'a', width: { by: 'share', share: 100 }, stuck: false, between: null, fixtures }],
+  slots: [
+    { id: 'a', width: { by: 'share', share: 100 }, medium: null, stuck: false, between: null, fixtures },
+  ],
 });
 const page = (...fixtures: FixtureModel[]): ShopModel =>
   ({ kind: 'listing', fixtures }) as unknown as ShopModel;
