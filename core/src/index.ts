@@ -108,4 +108,4 @@ export * from './width/renditions';
 export * from './width/widths';
 export * from './words/words';
 export { preparingNames } from './order/names';
-export { promotionSorting, spotlitProduct } from './page/frameModels';
+export { promotionSorting, spotlitProduct, tiledAisles } from './page/frameModels';

@@ -112,7 +112,7 @@ describe('a page built from its fixtures', () => {
     await add('Add behind title title', 'columns');
     await page.waitForSelector('desk-columns-slip');
     await press(page, label('Column 1 stays in view'));
-    await add('Add at the top of column 1 of columns', 'category navigation');
+    await add('Add at the top of column 1 of columns', 'navigation');
     await press(page, 'desk-navigation-slip button::-p-text(as a list)');
     await press(page, 'desk-navigation-slip button::-p-text(the whole tree)');
     await says(page, '[data-slip="fixture:navigation-2"]', 'the whole tree, as a list');

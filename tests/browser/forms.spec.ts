@@ -80,7 +80,7 @@ const overlapping = (all: readonly Box[]): number =>
 describe('the forms of a page', () => {
   it('are chosen in the brief and seen at once: tiles where they are put, a product large, lanes of cards', async () => {
     const page = await opened((plan) => plan);
-    await addFixture(page, 'Add behind title title', 'category tiles');
+    await addFixture(page, 'Add behind title title', 'tiles');
     await press(page, 'desk-tiles-slip button::-p-text(where you put them)');
     await page.waitForSelector('desk-tile-grid .grid-stack-item');
     const frame = await frameOf(page);
@@ -101,7 +101,7 @@ describe('the forms of a page', () => {
       document.querySelector('.tiles-free li')?.getAttribute('style')?.includes('span 4'),
     );
 
-    await addFixture(page, 'Add behind category tiles tiles', 'featured product');
+    await addFixture(page, 'Add behind tiles tiles', 'featured product');
     await page.locator(label('Heading, en')).fill('Best of its kind');
     await says(frame, '.spotlight', 'Best of its kind');
     await pressWord(page, 'grid');

@@ -1,13 +1,17 @@
 import Joi from 'joi';
 import {
   BANNER_FADES,
+  DEEPEST_LINK,
   DRESS_SIZES,
   mediumShare,
   SPACE_STEPS,
+  TILED_KINDS,
   WIDEST_BOUNDS,
   FREE_COLUMNS,
   isInside,
   MAX_ROWS,
+  MOST_SLIDES,
+  MOST_SPOTS,
   overlap,
   FACET_CONTROLS,
   MAX_PER_PAGE,
@@ -17,9 +21,11 @@ import {
   WHOLE_SPAN,
   type Column,
   type Fixture,
+  type NavigationLink,
   type NestingFault,
   type TilePlace,
 } from '@fond/core';
+import { AISLE_KEY_PATTERN } from '../schema/aisleKey';
 import { byKind } from '../schema/byKind';
 import { cardSchema, faceSchema } from '../card/schema';
 import { conditionSchema } from './conditionSchema';
@@ -84,6 +90,22 @@ const address = Joi.string()
     /^(\/(?!\/)|https:\/\/)/,
     'an address of the shop such as /cookware, or one that begins with https://',
   );
+
+const aisleKey = Joi.string().max(340).pattern(AISLE_KEY_PATTERN, 'the key of an aisle');
+
+const navigationLink = Joi.object({
+  id,
+  aisle: aisleKey.allow(null).required(),
+  address: Joi.when('aisle', { is: null, then: address.required(), otherwise: Joi.valid(null).required() }),
+  label: texts(60),
+  depth: whole(0, DEEPEST_LINK),
+});
+
+/** A line stands at most one level below the one before it. */
+function nestedLinks(links: readonly NavigationLink[], helpers: Joi.CustomHelpers): unknown {
+  const torn = links.some(({ depth }, at) => depth > (at ? links[at - 1].depth + 1 : 0));
+  return torn ? helpers.error('links.depth') : links;
+}
 
 const sized = (by: 'products' | 'rows', most: number): Joi.ObjectSchema =>
   Joi.object({ by: Joi.valid(by).required(), count: whole(1, most) });
@@ -162,7 +184,10 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     hideEmpty: yes,
     counts: yes,
     form: Joi.valid('pills', 'list').required(),
-    of: Joi.valid('near', 'tree').required(),
+    of: Joi.valid('near', 'tree', 'chosen').required(),
+    links: Joi.array().items(navigationLink).unique('id').max(60).required().custom(nestedLinks).messages({
+      'links.depth': 'have a line that stands deeper than the one before it allows',
+    }),
     colours: yes,
   },
   banner: {
@@ -192,6 +217,11 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     ratio: Joi.number().integer().min(20).max(200).allow(null).required(),
     caption: texts(300),
     address: address.allow(null).required(),
+    spots: Joi.array()
+      .items(Joi.object({ id, x: whole(0, 100), y: whole(0, 100), sku: Joi.string().max(100).required() }))
+      .unique('id')
+      .max(MOST_SPOTS)
+      .required(),
   },
   tiles: {
     of: byKind('kind', [
@@ -201,6 +231,28 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
         then: Joi.object({
           kind: Joi.valid('chosen').required(),
           categories: Joi.array().items(Joi.number().integer().min(1)).unique().max(60).required(),
+        }),
+      },
+      {
+        is: 'aisles',
+        then: Joi.object({
+          kind: Joi.valid('aisles').required(),
+          aisles: Joi.array()
+            .items(Joi.object({ aisle: aisleKey.required(), picture }))
+            .unique('aisle')
+            .max(60)
+            .required(),
+        }),
+      },
+      {
+        is: 'all',
+        then: Joi.object({ kind: Joi.valid('all').required(), of: Joi.valid(...TILED_KINDS).required() }),
+      },
+      {
+        is: 'values',
+        then: Joi.object({
+          kind: Joi.valid('values').required(),
+          attribute: Joi.string().max(64).required(),
         }),
       },
     ]).required(),
@@ -240,6 +292,11 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
       .min(1)
       .max(12)
       .required(),
+  },
+  slides: {
+    slides: Joi.array().items(Joi.object({ id })).unique('id').min(1).max(MOST_SLIDES).required(),
+    seconds: whole(0, 60),
+    dots: yes,
   },
   columns: {
     columns: Joi.array().items(column).unique('id').min(1).max(4).required().custom(wholeShares).messages({

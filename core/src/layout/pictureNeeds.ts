@@ -1,4 +1,4 @@
-import type { PictureSource } from '../plan/fixtures';
+import { isOfCategories, type PictureSource } from '../plan/fixtures';
 import type { Fixture, Plan } from '../plan/plan';
 import { DEVICE_WIDTHS, SPOTLIGHT_GAP, type Breakpoints } from '../width/frame';
 import {
@@ -67,8 +67,14 @@ export const pictureNeeds = ({ fixtures, look }: Pick<Plan, 'fixtures' | 'look'>
       case 'tiles': {
         if (!fixture.pictures) return [];
         const rooms = roomsOf(fixtures, fixture);
-        if (fixture.grid === 'even')
-          return need('categories', cardRooms(rooms, fixture.columns, fixture.gap));
+        if (fixture.grid === 'even' || !isOfCategories(fixture)) {
+          const cards = cardRooms(rooms, fixture.columns, fixture.gap);
+          const own = fixture.of.kind === 'aisles' ? fixture.of.aisles : [];
+          return [
+            ...need('categories', cards),
+            ...own.flatMap(({ picture }) => (picture?.kind === 'kept' ? need(picture, cards) : [])),
+          ];
+        }
         const broadest = { w: Math.max(2, ...fixture.places.map(({ w }) => w)) };
         return need('categories', tileRooms(rooms, broadest, fixture.columns, fixture.gap));
       }

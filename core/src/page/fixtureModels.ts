@@ -23,7 +23,7 @@ import {
   tilesModel,
   type FrameContext,
 } from './frameModels';
-import type { DressModel, FixtureModel, Placement } from './pageModel';
+import type { DressModel, FixtureModel, Placement, SlotModel } from './pageModel';
 import { shelfModel } from './shelfModel';
 import { trailOf } from './shopFrame';
 import { wordsIn } from '../words/words';
@@ -87,15 +87,18 @@ function leaveToBanner(made: Map<string, FixtureModel>): void {
 
 /** A container with what stands in its places; null for one in which nothing is shown. */
 function fillSlots(model: FixtureModel, within: (slot: string) => FixtureModel[]): FixtureModel | null {
+  if (!('slots' in model)) return model;
   if (model.type === 'columns') {
     const slots = model.slots.map((slot) => ({ ...slot, fixtures: within(slot.id) }));
     return slots.some(({ fixtures }) => fixtures.length) ? { ...model, slots } : null;
   }
-  if (model.type !== 'tabs') return model;
-  const slots = model.slots
-    .map((slot) => ({ ...slot, fixtures: within(slot.id) }))
-    .filter(({ fixtures }) => fixtures.length);
-  return slots.length ? { ...model, slots } : null;
+  const filled = <T extends SlotModel>(slots: readonly T[]): T[] =>
+    slots.map((slot) => ({ ...slot, fixtures: within(slot.id) })).filter(({ fixtures }) => fixtures.length);
+  const whole =
+    model.type === 'tabs'
+      ? { ...model, slots: filled(model.slots) }
+      : { ...model, slots: filled(model.slots) };
+  return whole.slots.length ? whole : null;
 }
 
 const drawerOf = ({ snapshot, state }: Composer, label: Texts): string =>
@@ -186,6 +189,18 @@ function fixtureModel(
           between: betweenIn(plan, fixture, tab.id),
           fixtures: [],
         })),
+      };
+    case 'slides':
+      return {
+        id,
+        type: 'slides',
+        slots: fixture.slides.map((slide) => ({
+          id: slide.id,
+          between: betweenIn(plan, fixture, slide.id),
+          fixtures: [],
+        })),
+        seconds: fixture.seconds,
+        dots: fixture.dots,
       };
     case 'columns':
       return {

@@ -22,14 +22,18 @@ import {
   tileRooms,
   type Rooms,
 } from '../layout/room';
+import { placeInCrop } from '../layout/crop';
 import { lanesOf } from '../layout/staggered';
 import { permutationOf, windowOf } from '../order/order';
 import {
   type BannerSettings,
+  isOfCategories,
+  type NavigationLink,
   type NavigationSettings,
   type PictureSettings,
   type PictureSource,
   type PromotionSettings,
+  type Spot,
   type SpotlightSettings,
   type TilesSettings,
 } from '../plan/fixtures';
@@ -39,7 +43,14 @@ import type { Fixture, Plan, Shelf } from '../plan/plan';
 import { aisleOfRange } from '../range/aisleOfRange';
 import { namedOrder, orderOfProduct, runRange } from '../range/range';
 import type { RangeContext } from '../clause/rule';
-import type { FixtureModel, FramePicture, NavigationItem, PromotionModel, TileModel } from './pageModel';
+import type {
+  FixtureModel,
+  FramePicture,
+  NavigationItem,
+  PromotionModel,
+  SpotModel,
+  TileModel,
+} from './pageModel';
 import type { LinkModel } from '../address/link';
 import { navigationOf } from './shopFrame';
 import { hrefOf } from '../address/link';
@@ -151,21 +162,57 @@ export function pictureModel(frame: FrameContext, fixture: Of<PictureSettings>):
     focus: focusOf(frame, fixture),
     caption: pickTextOf(frame, fixture.caption),
     href: address === null ? null : linkOf(frame, address),
+    spots: fixture.spots.flatMap((spot) => spotModel(frame, spot, picture, fixture)),
     sizes: sizesOf(roomsOf(frame.plan.fixtures, fixture), frame.plan.look.breakpoints),
   };
 }
 
+/** A spot with its product; none for one that is gone or not in the shop. */
+function spotModel(
+  frame: FrameContext,
+  { id, x, y, sku }: Spot,
+  picture: FramePicture,
+  fixture: PictureSettings,
+): SpotModel[] {
+  const { snapshot, lang } = frame;
+  const p = snapshot.bySku.get(sku);
+  if (p === undefined) return [];
+  const { title, href, price, was } = cardOf(snapshot, p, [], frame.badges, lang);
+  const at = placeInCrop({ x, y }, picture, fixture.ratio, focusOf(frame, fixture));
+  const soldOut = !holds(snapshot.inStock, p);
+  return [{ id, at, title, href, price: price?.text ?? '', was: was?.text ?? '', soldOut }];
+}
+
 /** The categories near the page, or the whole tree opened towards it; none where nothing is near. */
 export function navigationModel(
-  { snapshot, aisle, lang }: FrameContext,
-  { id, form, of, counts, colours, hideEmpty }: Of<NavigationSettings>,
+  frame: FrameContext,
+  { id, form, of, links, counts, colours, hideEmpty }: Of<NavigationSettings>,
 ): FixtureModel | null {
+  const { snapshot, aisle, lang } = frame;
   const siblings = aisle.children.length ? aisle.children : (aisle.parent?.children ?? []);
-  const items: NavigationItem[] =
-    of === 'near'
-      ? navigationOf(snapshot, siblings, aisle, lang, hideEmpty)
-      : navigationTree(snapshot, aisle, lang, hideEmpty);
+  const items: NavigationItem[] = {
+    near: () => navigationOf(snapshot, siblings, aisle, lang, hideEmpty),
+    tree: () => navigationTree(snapshot, aisle, lang, hideEmpty),
+    chosen: () => links.flatMap((link) => chosenItem(frame, link, hideEmpty)),
+  }[of]();
   return items.length ? { id, type: 'navigation', items, counts, form, colours } : null;
+}
+
+/** One line of a navigation of choice; none for an aisle that is gone, closed, or empty where those are left out. */
+function chosenItem(frame: FrameContext, link: NavigationLink, hideEmpty: boolean): NavigationItem[] {
+  const { snapshot, aisle, lang } = frame;
+  const label = pickTextOf(frame, link.label);
+  const deep = link.depth ? { depth: link.depth } : {};
+  if (link.aisle === null) {
+    const { address } = link;
+    if (address === null) return [];
+    const href = linkOf(frame, address);
+    return [{ title: label || address, href, count: null, current: false, colour: null, ...deep }];
+  }
+  const there = snapshot.aisles.byKey.get(link.aisle);
+  if (!there || there.closed) return [];
+  const [item] = navigationOf(snapshot, [there], aisle, lang, hideEmpty);
+  return (item as NavigationItem | undefined) ? [{ ...item, title: label || item.title, ...deep }] : [];
 }
 
 /** All top categories; below those on the way to the page, what is below them. */
@@ -197,17 +244,33 @@ const TILE_ORDERS: Readonly<Record<TilesSettings['sort'], (lang: Lang) => Compar
   count: () => (a, b) => b.count - a.count,
 };
 
+/** What tiles are wanted of, in the order in which it is given. */
+export function tiledAisles(snapshot: Snapshot, aisle: Aisle, { of, except }: TilesSettings): Aisle[] {
+  const { all, byKey } = snapshot.aisles;
+  const open = (key: string): Aisle[] => {
+    const found = byKey.get(key);
+    return found && !found.closed ? [found] : [];
+  };
+  switch (of.kind) {
+    case 'children':
+      return aisle.children.filter((child) => !except.includes(child.id));
+    case 'chosen':
+      return of.categories.flatMap((category) => open(`category:${category}`));
+    case 'aisles':
+      return of.aisles.flatMap((one) => open(one.aisle));
+    case 'all':
+      return all.filter(({ kind, closed }) => kind === of.of && !closed);
+    case 'values':
+      return all.filter(({ value }) => value?.attribute === of.attribute);
+  }
+}
+
 /** Tiles of categories with what is really in them. */
 export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): FixtureModel | null {
   const { snapshot, aisle, lang, plan } = frame;
   const { id, of, hideEmpty, most, counts, pictures, columns, gap, ratio } = tiles;
-  const wanted =
-    of.kind === 'children'
-      ? aisle.children.filter((child) => !tiles.except.includes(child.id))
-      : of.categories.flatMap((category) => {
-          const chosen = snapshot.aisles.byKey.get(`category:${category}`);
-          return chosen && !chosen.closed ? chosen : [];
-        });
+  const wanted = tiledAisles(snapshot, aisle, tiles);
+  const own = new Map(of.kind === 'aisles' ? of.aisles.map((one) => [one.aisle, one.picture]) : []);
   const rooms = roomsOf(plan.fixtures, tiles);
   const { breakpoints } = plan.look;
   const even = sizesOf(cardRooms(rooms, columns, gap), breakpoints);
@@ -216,16 +279,17 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
       navigationOf(snapshot, [one], aisle, lang, hideEmpty).map((item): TileModel => ({
         ...item,
         title: tiles.length === null ? item.title : shorten(item.title, tiles.length),
-        category: one.id,
-        picture: pictures ? findPicture(one) : null,
-        focus: one.picture?.focus ?? null,
+        count: item.count ?? 0,
+        category: one.kind === 'category' ? one.id : 0,
+        picture: pictures ? (pictureOf(frame, own.get(one.key) ?? null) ?? findPicture(one)) : null,
+        focus: own.get(one.key) ? null : (one.picture?.focus ?? null),
         sizes: even,
       })),
     )
     .sort(TILE_ORDERS[tiles.sort](lang))
     .slice(0, most ?? undefined);
   if (!items.length) return null;
-  const free = tiles.grid === 'free';
+  const free = tiles.grid === 'free' && isOfCategories(tiles);
   return {
     id,
     type: 'tiles',

@@ -15,6 +15,7 @@ import type {
   ColumnsSettings,
   NavigationSettings,
   PromotionSettings,
+  SlidesSettings,
   SpotlightSettings,
   TilePlace,
 } from '../plan/fixtures';
@@ -26,7 +27,8 @@ import type { OwnReview, ReviewFault, ReviewWish } from '../review/wish';
 import type { ProductFacts } from './productFacts';
 
 export interface NavigationItem extends LinkModel {
-  count: number;
+  /** Null for what is no aisle. */
+  count: number | null;
   current: boolean;
   colour: string | null;
   /** Levels below the top, in a tree. */
@@ -85,7 +87,9 @@ export interface FramePicture extends CardImage {
 }
 
 export interface TileModel extends NavigationItem {
+  /** Number of the category; 0 for what is none. */
   category: number;
+  count: number;
   picture: CardImage | null;
   /** What of the picture stays in view. */
   focus: FocusPoint | null;
@@ -115,6 +119,17 @@ export interface DressModel {
   widest: number | null;
   /** Whether its ground reaches the edges of the page. */
   bleeds: boolean;
+}
+
+/** A product that a picture shows; `x` and `y` in percent of the picture as it is cropped, null where that leaves it out. */
+export interface SpotModel {
+  id: string;
+  at: { x: number; y: number } | null;
+  title: string;
+  href: string;
+  price: string;
+  was: string;
+  soldOut: boolean;
 }
 
 /** A place within a container, with what stands there. */
@@ -167,6 +182,7 @@ export type FixtureModel = {
       focus: FocusPoint;
       caption: string;
       href: string | null;
+      spots: readonly SpotModel[];
       sizes: string;
     }
   | {
@@ -203,6 +219,7 @@ export type FixtureModel = {
       sizes: string;
     } & Pick<SpotlightSettings, 'side'>)
   | { id: string; type: 'tabs'; slots: readonly (SlotModel & { label: string })[] }
+  | ({ id: string; type: 'slides'; slots: readonly SlotModel[] } & Pick<SlidesSettings, 'seconds' | 'dots'>)
   | ({
       id: string;
       type: 'columns';
@@ -435,8 +452,7 @@ export type ShopModel =
 export function* eachFixture(fixtures: readonly FixtureModel[]): Generator<FixtureModel> {
   for (const fixture of fixtures) {
     yield fixture;
-    if (fixture.type === 'tabs' || fixture.type === 'columns')
-      for (const slot of fixture.slots) yield* eachFixture(slot.fixtures);
+    if ('slots' in fixture) for (const slot of fixture.slots) yield* eachFixture(slot.fixtures);
   }
 }
 

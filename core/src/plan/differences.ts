@@ -32,6 +32,9 @@ const NAMED_LISTS: Readonly<Record<string, (item: Fields) => string>> = {
   choices: ({ key }) => String(key),
   columns: ({ id }) => String(id),
   tabs: ({ id }) => String(id),
+  slides: ({ id }) => String(id),
+  spots: ({ id }) => String(id),
+  links: ({ id }) => String(id),
   rules: ({ id }) => String(id),
   shelves: ({ id }) => String(id),
   card: ({ element, attribute }) =>

@@ -80,6 +80,15 @@ export interface WordsSettings {
   html: Texts;
 }
 
+/** A product that a picture shows, and where, in percent of the picture as it was uploaded. */
+export interface Spot {
+  id: string;
+  x: number;
+  y: number;
+  /** Article number. */
+  sku: string;
+}
+
 export interface PictureSettings {
   type: 'picture';
   picture: PictureSource | null;
@@ -89,15 +98,33 @@ export interface PictureSettings {
   caption: Texts;
   /** Where it leads; null nowhere. */
   address: string | null;
+  spots: readonly Spot[];
 }
+
+export const MOST_SPOTS = 12;
+
+/** One line of a navigation that somebody put together: an aisle by its key, or an address. */
+export interface NavigationLink {
+  id: string;
+  /** Such as `category:12`, which stays when the aisle's address changes; null where `address` says it. */
+  aisle: string | null;
+  address: string | null;
+  /** Own words; empty for the aisle's title. */
+  label: Texts;
+  /** Levels below the top: at most one more than the line before has. */
+  depth: number;
+}
+
+export const DEEPEST_LINK = 2;
 
 export interface NavigationSettings {
   type: 'navigation';
   hideEmpty: boolean;
   counts: boolean;
   form: 'pills' | 'list';
-  /** Near: what is below, else beside. Tree: all top categories, opened towards where the page is. */
-  of: 'near' | 'tree';
+  /** Near: what is below, else beside. Tree: all top categories, opened towards where the page is. Chosen: `links`. */
+  of: 'near' | 'tree' | 'chosen';
+  links: readonly NavigationLink[];
   /** In each category's own colour. */
   colours: boolean;
 }
@@ -111,9 +138,29 @@ export interface TilePlace {
   h: number;
 }
 
+/** A tile of one's own choice: of any aisle by its key, with a picture of its own or null for the aisle's. */
+export interface ChosenTile {
+  aisle: string;
+  picture: PictureSource | null;
+}
+
+export const TILED_KINDS = ['collection', 'tag', 'page'] as const;
+
+/** Categories below the page's, categories of choice, any aisles of choice, or all of a kind. */
+export type TileSource =
+  | { kind: 'children' }
+  | { kind: 'chosen'; categories: readonly number[] }
+  | { kind: 'aisles'; aisles: readonly ChosenTile[] }
+  | { kind: 'all'; of: (typeof TILED_KINDS)[number] }
+  | { kind: 'values'; attribute: string };
+
+/** Whether tiles are of categories, which can be put where one wants them. */
+export const isOfCategories = ({ of }: Pick<TilesSettings, 'of'>): boolean =>
+  of.kind === 'children' || of.kind === 'chosen';
+
 export interface TilesSettings {
   type: 'tiles';
-  of: { kind: 'children' } | { kind: 'chosen'; categories: readonly number[] };
+  of: TileSource;
   /** Categories below that are left out. */
   except: readonly number[];
   /** As the tree or the choice has them, by name, or those with the most products first. */
@@ -195,6 +242,17 @@ export interface Tab {
   label: Texts;
 }
 
+/** Views that one turns by hand, or that turn by themselves; what stands in each is listed like in a tab. */
+export interface SlidesSettings {
+  type: 'slides';
+  slides: readonly { id: string }[];
+  /** Seconds after which the next one comes by itself; 0 never. */
+  seconds: number;
+  dots: boolean;
+}
+
+export const MOST_SLIDES = 8;
+
 export interface TabsSettings {
   type: 'tabs';
   tabs: readonly Tab[];
@@ -248,6 +306,7 @@ export type FrameFixture =
   | PromotionSettings
   | SpotlightSettings
   | TabsSettings
+  | SlidesSettings
   | ColumnsSettings
   | SpaceSettings
   | PartSettings
@@ -267,6 +326,7 @@ export const USUAL_NAVIGATION: NavigationSettings = {
   counts: true,
   form: 'pills',
   of: 'near',
+  links: [],
   colours: false,
 };
 
@@ -352,6 +412,7 @@ export const FRESH_FRAME: {
     ratio: 60,
     caption: {},
     address: null,
+    spots: [],
   },
   navigation: USUAL_NAVIGATION,
   tiles: USUAL_TILES,
@@ -372,6 +433,7 @@ export const FRESH_FRAME: {
       { id: 'two', label: { en: 'Second' } },
     ],
   },
+  slides: { type: 'slides', slides: [{ id: 'one' }, { id: 'two' }], seconds: 0, dots: true },
   columns: {
     type: 'columns',
     columns: [

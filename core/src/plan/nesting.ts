@@ -7,6 +7,7 @@ export const DEEPEST_NESTING = 3;
 /** Ids of the places that a container has; none for what is no container. */
 export function slotsOf(fixture: Fixture): readonly string[] {
   if (fixture.type === 'columns') return fixture.columns.map(({ id }) => id);
+  if (fixture.type === 'slides') return fixture.slides.map(({ id }) => id);
   return fixture.type === 'tabs' ? fixture.tabs.map(({ id }) => id) : [];
 }
 

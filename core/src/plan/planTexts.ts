@@ -12,6 +12,7 @@ export type TextUse =
   | 'alternative'
   | 'tab'
   | 'number'
+  | 'link'
   | 'card'
   | 'badge';
 
@@ -41,8 +42,13 @@ export function fixtureTexts(fixture: Fixture): [TextUse, Texts][] {
       return [['words', fixture.html]];
     case 'picture':
       return [...ofPicture(fixture.picture), ['caption', fixture.caption]];
+    case 'navigation':
+      return fixture.links.map(({ label }) => ['link', label]);
     case 'tiles':
       return [
+        ...(fixture.of.kind === 'aisles'
+          ? fixture.of.aisles.flatMap(({ picture }) => ofPicture(picture))
+          : []),
         ['number', fixture.before],
         ['number', fixture.after],
       ];

@@ -1,5 +1,6 @@
 import { USUAL_ORDER, USUAL_PANEL, usual, USUAL_PAGING } from './housePlan';
 import {
+  FRESH_FRAME,
   USUAL_BANNER,
   USUAL_NAVIGATION,
   USUAL_PROMOTION,
@@ -183,6 +184,8 @@ export function upgradeFixture(stored: Fixture): Fixture {
       return upgradePromotion(fixture);
     case 'banner':
       return { ...USUAL_BANNER, ...fixture };
+    case 'picture':
+      return { ...FRESH_FRAME.picture, ...fixture };
     case 'tiles':
       return { ...USUAL_TILES, ...fixture, gap: upgradeGap(fixture.gap) };
     case 'columns':

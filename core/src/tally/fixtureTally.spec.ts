@@ -88,6 +88,7 @@ describe('the findings of fixtures', () => {
     const picture: Fixture = {
       ...usual('picture'),
       type: 'picture',
+      spots: [],
       picture: { kind: 'kept', hash: 'a'.repeat(32), width: 700, height: 400, alt: {} },
       focus: { x: 50, y: 50 },
       ratio: null,

@@ -40,6 +40,7 @@ function itemsOf(model: FixtureModel): number | null {
     case 'facets':
       return model.facets.length;
     case 'tabs':
+    case 'slides':
     case 'columns':
       return model.slots.length;
     default:
@@ -102,6 +103,7 @@ const MEANT_TO_SHOW: readonly Fixture['type'][] = [
   'promotion',
   'spotlight',
   'tabs',
+  'slides',
   'columns',
   'part',
 ];

@@ -4,6 +4,7 @@ import {
   linkOf,
   pictureNeeds,
   spotlitProduct,
+  tiledAisles,
   titleInShop,
   type Aisle,
   type Edition,
@@ -11,14 +12,7 @@ import {
   type PictureNeed,
   type Plan,
   type Snapshot,
-  type TilesSettings,
 } from '@fond/core';
-
-/** The categories that tiles show on the page of an aisle. */
-function onTiles({ aisles }: Snapshot, aisle: Aisle, tiles: TilesSettings): readonly Aisle[] {
-  if (tiles.of.kind === 'children') return aisle.children;
-  return tiles.of.categories.flatMap((category) => aisles.byKey.get(`category:${category}`) ?? []);
-}
 
 /**
  * Pictures that are narrower than where they are drawn, the worst first: blurred on every screen, or on those with two
@@ -73,7 +67,7 @@ export function smallPictures(snapshot: Snapshot, { plans, ranges }: Edition, no
       if (need.of === 'aisle') tell(aisle.picture, ownerOf(aisle), plan!, need);
       const fixture = plan!.fixtures.find(({ id }) => id === need.fixture);
       if (fixture?.type === 'tiles')
-        for (const shown of onTiles(snapshot, aisle, fixture))
+        for (const shown of tiledAisles(snapshot, aisle, fixture))
           tell(shown.picture, ownerOf(shown), plan!, need);
       if (fixture?.type !== 'spotlight') continue;
       const p = spotlitProduct({ snapshot, aisle, lang, context: { now, ranges } }, fixture);

@@ -1,4 +1,12 @@
-import { DEEPEST_NESTING, containerOf, withinOf, type Fixture, type Plan, type Slot } from '@fond/core';
+import {
+  DEEPEST_NESTING,
+  containerOf,
+  slotsOf,
+  withinOf,
+  type Fixture,
+  type Plan,
+  type Slot,
+} from '@fond/core';
 import { FIXTURE_WORDS } from '../wording/words';
 
 /** A place that a fixture can be put in. */
@@ -19,16 +27,15 @@ const depthOf = (fixtures: readonly Fixture[], fixture: Fixture | null): number 
 /** A column or a tab by its name: “tab “Sale” of tabs”, “column 2 of columns”. */
 function slotName(container: Fixture, at: number, lang: string): string {
   const of = FIXTURE_WORDS[container.type];
-  if (container.type !== 'tabs') return `column ${at + 1} of ${of}`;
+  if (container.type !== 'tabs')
+    return `${container.type === 'slides' ? 'view' : 'column'} ${at + 1} of ${of}`;
   const { label, id } = container.tabs[at];
   const own: string | undefined = label[lang];
   return `tab “${own || id}” of ${of}`;
 }
 
 export const slotNames = (container: Fixture, lang: string): { slot: string; name: string }[] => {
-  const slots =
-    container.type === 'columns' ? container.columns : container.type === 'tabs' ? container.tabs : [];
-  return slots.map(({ id }, at) => ({ slot: id, name: slotName(container, at, lang) }));
+  return slotsOf(container).map((slot, at) => ({ slot, name: slotName(container, at, lang) }));
 };
 
 /** Every place on a page that a fixture may stand in: not within itself, and not too deep. */
@@ -58,4 +65,4 @@ export function placesFor({ fixtures }: Plan, id: string, lang: string): Place[]
   return places;
 }
 
-const isContainer = ({ type }: Fixture): boolean => type === 'columns' || type === 'tabs';
+const isContainer = (fixture: Fixture): boolean => slotsOf(fixture).length > 0;

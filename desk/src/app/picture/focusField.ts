@@ -15,7 +15,7 @@ const STEPS: Readonly<Record<string, readonly [number, number] | undefined>> = {
   template: `
     <button
       type="button"
-      [attr.aria-label]="'Point that stays in view: ' + focus().x + ' % across, ' + focus().y + ' % down'"
+      [attr.aria-label]="what() + ': ' + focus().x + ' % across, ' + focus().y + ' % down'"
       (click)="point($event)"
       (keydown)="nudge($event)"
     >
@@ -50,6 +50,8 @@ const STEPS: Readonly<Record<string, readonly [number, number] | undefined>> = {
 export class FocusField {
   readonly hash = input.required<string>();
   readonly focus = input.required<FocusPoint>();
+  /** What the point means. */
+  readonly what = input('Point that stays in view');
   /** CSS pixels. */
   readonly width = input(180);
   readonly focused = output<FocusPoint>();

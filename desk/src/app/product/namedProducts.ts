@@ -1,12 +1,13 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import type { Problem, ProductLine } from '@fond/contract';
+import type { Problem } from '@fond/contract';
 import { Api } from '../api/api';
 import { moveItem } from '../field/lists';
 import { RowTools } from '../field/rowTools';
 import { ProductPicker } from './productPicker';
+import { productTitles } from './productTitles';
 
 /** Products in an order of their own: found, pasted, dragged, or moved by keyboard. */
 @Component({
@@ -70,32 +71,10 @@ export class NamedProducts {
   private readonly api = inject(Api);
   readonly skus = input.required<readonly string[]>();
   readonly changed = output<readonly string[]>();
-  protected readonly titles = signal<ReadonlyMap<string, string>>(new Map());
-  protected readonly report = signal('');
-
-  constructor() {
-    effect(() => {
-      const unknown = this.skus().filter((sku) => !this.titles().has(sku));
-      if (unknown.length) this.look(unknown);
-    });
-  }
-
-  /** Titles of what is listed; numbers that no product has are noted as empty, so that they are asked for once. */
-  private look(skus: readonly string[]): void {
-    this.api.lookUpProducts(skus).subscribe({
-      next: ({ found, missing }) => this.note(found, missing),
-      error: ({ detail }: Problem) => this.report.set(detail),
-    });
-  }
-
-  private note(found: readonly ProductLine[], missing: readonly string[]): void {
-    this.titles.update((known) => {
-      const next = new Map(known);
-      for (const { sku, title } of found) next.set(sku, title);
-      for (const sku of missing) next.set(sku, 'not in the catalogue');
-      return next;
-    });
-  }
+  private readonly known = productTitles(() => this.skus());
+  protected readonly titles = this.known.titles;
+  private readonly pasted = signal('');
+  protected readonly report = computed(() => this.pasted() || this.known.trouble());
 
   protected add(skus: readonly string[]): void {
     const fresh = skus.filter((sku) => !this.skus().includes(sku));
@@ -120,14 +99,14 @@ export class NamedProducts {
     if (!skus.length) return;
     this.api.lookUpProducts([...new Set(skus)].slice(0, 2_000)).subscribe({
       next: ({ found, missing }) => {
-        this.note(found, []);
+        this.known.note(found, []);
         const fresh = found.filter(({ sku }) => !this.skus().includes(sku)).map(({ sku }) => sku);
         this.add(fresh);
         const lost = missing.length ? ` Not found: ${missing.join(', ')}.` : '';
-        this.report.set(`${fresh.length} added, ${found.length - fresh.length} in already.${lost}`);
+        this.pasted.set(`${fresh.length} added, ${found.length - fresh.length} in already.${lost}`);
         field.value = missing.join('\n');
       },
-      error: ({ detail }: Problem) => this.report.set(detail),
+      error: ({ detail }: Problem) => this.pasted.set(detail),
     });
   }
 }

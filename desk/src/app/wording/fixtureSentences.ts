@@ -1,4 +1,13 @@
-import { atEachWidth, listWords, sayRange, type Fixture, type Stepped, type Texts } from '@fond/core';
+import {
+  atEachWidth,
+  isOfCategories,
+  listWords,
+  sayRange,
+  type Fixture,
+  type Stepped,
+  type Texts,
+  type TileSource,
+} from '@fond/core';
 import type { BriefWords } from './sentences';
 import { FORM_WORDS, orderWords, shortList } from './words';
 
@@ -26,6 +35,31 @@ const shorten = (text: string, most = 60): string =>
 
 const quote = (text: string): string => (text ? `“${shorten(text)}”` : '');
 
+const ALL_TILED = { collection: 'all collections', tag: 'all tags', page: 'all pages' } as const;
+
+/** What tiles are of. */
+function tiledWords(of: TileSource, names: BriefWords['names']): string {
+  switch (of.kind) {
+    case 'children':
+      return 'the categories below';
+    case 'chosen':
+      return (
+        shortList(
+          of.categories.map((id) => names.category(id) ?? 'one that is gone'),
+          3,
+        ) || 'none chosen yet'
+      );
+    case 'aisles':
+      return of.aisles.length ? `${counted(of.aisles.length, 'aisle')} of your choice` : 'none chosen yet';
+    case 'all':
+      return ALL_TILED[of.of];
+    case 'values':
+      return `the values of ${names.attribute(of.attribute)?.label.toLowerCase() ?? `“${of.attribute}”`}`;
+  }
+}
+
+const counted = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? '' : 's'}`;
+
 /** What a fixture shows, as the end of a sentence that begins with its name; the shelf and the filters have their own. */
 export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefWords): string {
   switch (fixture.type) {
@@ -40,7 +74,11 @@ export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefW
     case 'space':
       return perWidthWords(fixture.height, ' px');
     case 'navigation': {
-      const what = fixture.of === 'near' ? 'the categories near the page' : 'the whole tree';
+      const what = {
+        near: 'the categories near the page',
+        tree: 'the whole tree',
+        chosen: counted(fixture.links.length, 'link') + ' of your choice',
+      }[fixture.of];
       const how = [fixture.form === 'pills' ? 'in a row' : 'as a list', fixture.counts ? 'with counts' : ''];
       if (fixture.colours) how.push('in their own colours');
       if (!fixture.hideEmpty) how.push('empty ones too');
@@ -62,19 +100,14 @@ export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefW
       if (!fixture.picture) return 'none yet';
       return [
         fixture.picture.kind === 'aisle' ? 'the aisle’s own' : 'one of its own',
+        fixture.spots.length ? `with ${counted(fixture.spots.length, 'product')} on it` : '',
         quote(textIn(fixture.caption, lang)),
       ]
         .filter(Boolean)
         .join(', ');
     case 'tiles': {
-      const what =
-        fixture.of.kind === 'children'
-          ? 'the categories below'
-          : shortList(
-              fixture.of.categories.map((id) => names.category(id) ?? 'one that is gone'),
-              3,
-            ) || 'none chosen yet';
-      return fixture.grid === 'free'
+      const what = tiledWords(fixture.of, names);
+      return fixture.grid === 'free' && isOfCategories(fixture)
         ? `${what}, each where it was put`
         : `${what}, ${perWidthWords(fixture.columns)} across`;
     }
@@ -91,6 +124,8 @@ export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefW
         fixture.tabs.map(({ id, label }) => quote(textIn(label, lang)) || id),
         'and',
       );
+    case 'slides':
+      return `${counted(fixture.slides.length, 'view')}, ${fixture.seconds ? `the next one after ${fixture.seconds} seconds` : 'turned by hand'}`;
     case 'columns':
       if (fixture.columns.length === 1) return 'a section of the page';
       return `${fixture.columns

@@ -52,7 +52,7 @@ describe('a plan in sentences', () => {
     const said = sentencesOf(plan, words);
     expect(said).toMatchObject({
       reach: 'every aisle',
-      frame: 'breadcrumb, title, description, category navigation',
+      frame: 'breadcrumb, title, description, navigation',
       grid: '3 columns (2 medium, 2 narrow), 12 a page',
       productPage:
         'what goes well with it, what may be taken instead, what is close to it and what shoppers say',
@@ -62,7 +62,7 @@ describe('a plan in sentences', () => {
     );
     expect(sentencesOf({ ...plan, rank: 2, fixtures }, words)).toMatchObject({
       reach: 'every aisle, at rank 2',
-      frame: 'breadcrumb, title (only on the first page), description, category navigation',
+      frame: 'breadcrumb, title (only on the first page), description, navigation',
     });
   });
 

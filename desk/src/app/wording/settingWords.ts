@@ -130,6 +130,11 @@ const SETTINGS: Readonly<Record<string, string>> = {
   autoplay: 'moving by itself',
   holds: 'title and way on it',
   trail: 'way to the page',
+  seconds: 'next one by itself',
+  aisle: 'aisle',
+  address: 'address',
+  depth: 'nesting',
+  sku: 'product',
   arrows: 'arrows',
   dots: 'dots',
   loop: 'going round',
@@ -252,7 +257,13 @@ const saySetting = (name: string, [step, ...rest]: readonly (string | undefined)
 const stepsOf = ([first, ...rest]: readonly string[]): string => saySetting(nameSetting(first), rest);
 
 /** Items of a container, which have no name that anybody gave them. */
-const ITEMS: Readonly<Record<string, string>> = { columns: 'a column', tabs: 'a tab' };
+const ITEMS: Readonly<Record<string, string>> = {
+  columns: 'a column',
+  tabs: 'a tab',
+  slides: 'a view',
+  links: 'a link',
+  spots: 'a product on it',
+};
 const WIDTHS: readonly string[] = WIDTH_NAMES;
 
 /** A shelf is named by what its id says: `goes-with`, `related-2`. */

@@ -11,6 +11,7 @@ import { Ground } from './ground';
 import { Navigation } from './navigation';
 import { placementClasses, placementStyle } from './placement';
 import { Promotion } from './promotion';
+import { Slides } from './slides';
 import { Spotlight } from './spotlight';
 import { Tabs } from './tabs';
 import { TicketTools } from './ticketTools';
@@ -39,6 +40,7 @@ const FIXTURES = [
   Navigation,
   Promotion,
   Shelf,
+  Slides,
   Spotlight,
   Tabs,
   Tiles,
@@ -51,6 +53,7 @@ const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
   'picture',
   'promotion',
   'shelf',
+  'slides',
   'spotlight',
   'tabs',
   'tiles',
@@ -128,6 +131,9 @@ const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
                 }
                 @case ('tabs') {
                   <shop-tabs [model]="fixture" [label]="page().aisle.title" [list]="list" />
+                }
+                @case ('slides') {
+                  <shop-slides [model]="fixture" [label]="page().aisle.title" [list]="list" />
                 }
                 @case ('columns') {
                   <shop-columns [model]="fixture" [list]="list" />

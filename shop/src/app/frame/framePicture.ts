@@ -12,13 +12,53 @@ import { linkHref, ShopState } from '../state/shopState';
   template: `
     @let one = model();
     <figure class="frame-picture" [attr.style]="style()">
-      @if (one.href; as href) {
-        <a [href]="hrefOf(href)" [attr.aria-label]="one.picture.alt ? null : one.caption || href">
+      <div class="spotted">
+        @if (one.href; as href) {
+          <a [href]="hrefOf(href)" [attr.aria-label]="one.picture.alt ? null : one.caption || href">
+            <ng-container [ngTemplateOutlet]="picture" />
+          </a>
+        } @else {
           <ng-container [ngTemplateOutlet]="picture" />
-        </a>
-      } @else {
-        <ng-container [ngTemplateOutlet]="picture" />
+        }
+        @for (spot of one.spots; track spot.id) {
+          @if (spot.at; as place) {
+            <details
+              class="spot"
+              [attr.name]="'spots-' + one.id"
+              [class.turned]="place.x > 55"
+              [class.raised]="place.y > 60"
+              [style.left.%]="place.x"
+              [style.top.%]="place.y"
+            >
+              <summary [attr.aria-label]="spot.title"><span aria-hidden="true">+</span></summary>
+              <ng-container [ngTemplateOutlet]="said" [ngTemplateOutletContext]="{ spot }" />
+            </details>
+          }
+        }
+      </div>
+      @if (one.spots.length) {
+        <ul class="spot-list">
+          @for (spot of one.spots; track spot.id) {
+            <li><ng-container [ngTemplateOutlet]="said" [ngTemplateOutletContext]="{ spot }" /></li>
+          }
+        </ul>
       }
+      <ng-template #said let-spot="spot">
+        <p class="spot-said">
+          <a [href]="hrefOf(spot.href)">{{ spot.title }}</a>
+          @if (spot.price) {
+            <span class="spot-price">{{ spot.price }}</span>
+          }
+          @if (spot.was) {
+            <s
+              ><span class="unseen">{{ words().was }} </span>{{ spot.was }}</s
+            >
+          }
+          @if (spot.soldOut) {
+            <span class="spot-out">{{ words().soldOut }}</span>
+          }
+        </p>
+      </ng-template>
       @if (one.caption) {
         <figcaption>{{ one.caption }}</figcaption>
       }
@@ -42,6 +82,7 @@ export class FramePicture {
   /** It has the first picture of the page, which is waited for. */
   readonly lead = input(false);
   private readonly state = inject(ShopState);
+  protected readonly words = this.state.words;
   protected readonly at = pictureAt;
   protected readonly hrefOf = linkHref;
   protected readonly style = computed(() => {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { FixtureModel } from '@fond/core';
-import { shopHref } from '../state/shopState';
+import { linkHref } from '../state/shopState';
 
 /** The way to other categories: pills in a row, or a list that shows the tree. */
 @Component({
@@ -14,7 +14,7 @@ import { shopHref } from '../state/shopState';
       [attr.aria-label]="label()"
     >
       <ul>
-        @for (item of one.items; track item.href) {
+        @for (item of one.items; track $index) {
           <li [attr.data-depth]="item.depth ?? null">
             <a
               [href]="href(item.href)"
@@ -22,7 +22,7 @@ import { shopHref } from '../state/shopState';
               [style.--own]="item.colour"
             >
               {{ item.title }}
-              @if (one.counts) {
+              @if (one.counts && item.count !== null) {
                 <span class="count">{{ item.count }}</span>
               }
             </a>
@@ -35,5 +35,5 @@ import { shopHref } from '../state/shopState';
 export class Navigation {
   readonly model = input.required<Extract<FixtureModel, { type: 'navigation' }>>();
   readonly label = input.required<string>();
-  protected readonly href = shopHref;
+  protected readonly href = linkHref;
 }

@@ -4,7 +4,7 @@ import type { FixtureModel, ShelfModel, ShopModel } from '@fond/core';
 function find(fixtures: readonly FixtureModel[]): ShelfModel | undefined {
   for (const fixture of fixtures) {
     if (fixture.type === 'shelf') return fixture;
-    if (fixture.type !== 'columns' && fixture.type !== 'tabs') continue;
+    if (!('slots' in fixture)) continue;
     const found = fixture.slots.map((slot) => find(slot.fixtures)).find(Boolean);
     if (found) return found;
   }

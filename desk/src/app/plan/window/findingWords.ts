@@ -9,6 +9,7 @@ export const TEXT_USES: Readonly<Record<TextUse, readonly [string, string]>> = {
   alternative: ['the description of a picture', 'descriptions of pictures'],
   tab: ['the name of a tab', 'names of tabs'],
   number: ['words around a number', 'words around numbers'],
+  link: ['the words of a link', 'words of links'],
   card: ['words on cards', 'words on cards'],
   badge: ['a badge', 'badges'],
 };
