@@ -198,6 +198,25 @@ export const OPERATIONS = {
     }),
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],
   },
+  recent: {
+    method: 'get',
+    path: '/api/shop/recent',
+    summary: 'A shelf of what a shopper has looked at, which their browser alone knows',
+    access: 'public',
+    query: object<{ plan: string; fixture: string; skus: string; lang?: string }>({
+      plan: Joi.string().max(64).required(),
+      fixture: Joi.string().max(140).required(),
+      skus: Joi.string()
+        .allow('')
+        .max(4_000)
+        .required()
+        .description('Article numbers, the latest first, joined by line feeds'),
+      lang: Joi.string().max(10),
+    }),
+    status: 200,
+    answer: Joi.object({ shelf: Joi.object().unknown().allow(null).required() }),
+    problems: ['bad-input', 'not-ready'],
+  },
   page: {
     method: 'get',
     path: '/api/shop/page',

@@ -21,6 +21,7 @@ export const ROUTES = {
   signOut: ['delete', '/api/session', 'viewer'],
   listing: ['get', '/api/shop/listing', 'public'],
   facetValues: ['get', '/api/shop/facet', 'public'],
+  recent: ['get', '/api/shop/recent', 'public'],
   page: ['get', '/api/shop/page', 'public'],
   floor: ['get', '/api/floor', 'viewer'],
   vocabulary: ['get', '/api/catalogue/vocabulary', 'viewer'],

@@ -51,6 +51,7 @@ export * from './order/order';
 export * from './order/sorting';
 export * from './page/composePage';
 export * from './page/composePlain';
+export * from './page/composeRecent';
 export * from './page/composeProduct';
 export * from './page/composeReviews';
 export * from './page/composer';

@@ -132,11 +132,22 @@ const ruleOf = (sources: readonly KindCase[]): Joi.ObjectSchema<RangeRule> =>
     clauses: clausesSchema.required(),
   });
 
+const recentSource = { is: 'recent', then: Joi.object({ kind: Joi.valid('recent').required() }) };
+
+/** The range of a promoting shelf, which may be the shopper's own. */
+export const promotionRangeSchema = ruleOf([...ownSources, recentSource, savedSource]);
+
 /** The range of a shelf. */
 export const rangeSchema = ruleOf([...ownSources, savedSource]);
 
 /** The range below a product, which may be what is related or linked to it. */
-export const productRangeSchema = ruleOf([...ownSources, relatedSource, linkedSource, savedSource]);
+export const productRangeSchema = ruleOf([
+  ...ownSources,
+  relatedSource,
+  linkedSource,
+  recentSource,
+  savedSource,
+]);
 
 /** A saved range can't build on another one, so that following it always ends. */
 export const savedRuleSchema = ruleOf(ownSources);

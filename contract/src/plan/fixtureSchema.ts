@@ -31,7 +31,7 @@ import { cardSchema, faceSchema } from '../card/schema';
 import { conditionSchema } from './conditionSchema';
 import { FIXTURE_ID, id, orUsual, paint, stepped, steps, texts, whole, yes } from '../schema/fields';
 import { levelsSchema, orderSchema } from '../order/schema';
-import { rangeSchema } from '../clause/schema';
+import { promotionRangeSchema, rangeSchema } from '../clause/schema';
 
 const key = Joi.string().max(64).required();
 
@@ -276,7 +276,7 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     }),
     rowHeight: whole(40, 400),
   },
-  promotion: promotionFields(rangeSchema),
+  promotion: promotionFields(promotionRangeSchema),
   spotlight: {
     range: rangeSchema.required(),
     levels: levelsSchema,
@@ -312,7 +312,7 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     own: Joi.object()
       .pattern(
         FIXTURE_ID,
-        Joi.object({ heading: texts().allow(null), range: rangeSchema.allow(null).required() }),
+        Joi.object({ heading: texts().allow(null), range: promotionRangeSchema.allow(null).required() }),
       )
       .required(),
   },

@@ -15,6 +15,8 @@ export type RangeSource =
   | { kind: 'related' }
   /** What is linked by hand to the product whose page it is; nothing on other pages. */
   | { kind: 'linked'; as: LinkKind }
+  /** What the shopper has looked at, the latest first; their own browser alone knows it. */
+  | { kind: 'recent' }
   /** What a saved range shows. */
   | { kind: 'saved'; range: string };
 
@@ -73,6 +75,8 @@ export interface RangeContext {
   zone?: string;
   /** Position of the product whose page it is, on product pages. */
   product?: number;
+  /** Positions of what the shopper has looked at, as their browser tells it; left out where nobody does. */
+  recent?: readonly number[];
 }
 
 /** At most so many clauses in a range, groups and their contents counted alike, and so many groups in each other. */

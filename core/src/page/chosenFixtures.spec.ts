@@ -54,8 +54,8 @@ describe('a navigation of links of one’s own', () => {
     ...change,
   });
   const items = (links: readonly NavigationLink[], path?: string, lang?: string) => {
-    const [model] = ask([{ ...usual('nav'), ...USUAL_NAVIGATION, of: 'chosen', links }], path, lang);
-    return (model as typeof model | undefined)?.type === 'navigation' ? model.items : [];
+    const page = ask([{ ...usual('nav'), ...USUAL_NAVIGATION, of: 'chosen', links }], path, lang);
+    return page.flatMap((model) => (model.type === 'navigation' ? model.items : []));
   };
 
   it('has aisles by their titles or as they are called here, nested, with counts and the way marked', () => {
@@ -81,8 +81,8 @@ describe('a navigation of links of one’s own', () => {
 
 describe('tiles of other aisles than categories', () => {
   const tiles = (of: TileSource) => {
-    const [model] = ask([{ ...usual('tiles'), ...USUAL_TILES, hideEmpty: false, of }]);
-    return (model as typeof model | undefined)?.type === 'tiles' ? model.items : [];
+    const page = ask([{ ...usual('tiles'), ...USUAL_TILES, hideEmpty: false, of }]);
+    return page.flatMap((model) => (model.type === 'tiles' ? model.items : []));
   };
   const own = { kind: 'kept', hash: 'a'.repeat(32), width: 900, height: 600, alt: {} } as const;
 

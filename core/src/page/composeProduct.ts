@@ -117,6 +117,7 @@ function shelfModels(frame: FrameContext): PromotionModel[] {
 /** The shop's own words over a shelf that has none. */
 function headingOf({ source }: RangeRule, lang: Lang): string {
   const words = wordsIn(lang);
+  if (source.kind === 'recent') return words.recent;
   return source.kind === 'linked' ? words.linked[source.as] : words.related;
 }
 

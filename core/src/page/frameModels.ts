@@ -337,7 +337,8 @@ export function promotionModel(
   const { bits, count } = runRange(snapshot, aisle, promotion.range, context);
   const elements = promotion.card ?? shelf?.card;
   const face = promotion.face ?? shelf?.face ?? USUAL_FACE;
-  if (!count || !elements) return null;
+  const asked = promotion.range.source.kind === 'recent' && !context.recent;
+  if (!elements || (!count && !asked)) return null;
   // One more, as the product whose page it is may be among them, and never stands beside itself.
   const own = context.product;
   const places = Array.from(
@@ -345,7 +346,7 @@ export function promotionModel(
   )
     .filter((p) => p !== own)
     .slice(0, promotion.most);
-  if (!places.length) return null;
+  if (!places.length && !asked) return null;
   const { id, form, columns, gap, autoplay, arrows, dots, loop } = promotion;
   const rooms = roomsOf(plan.fixtures, promotion);
   const drawn = drawCard(
@@ -371,6 +372,7 @@ export function promotionModel(
     dots,
     loop,
     more: moreLink(frame, promotion),
+    recent: asked ? plan.id : null,
     pictureSizes: sizesOf(pictureRooms(rooms, promotion), plan.look.breakpoints),
     drawn,
     ...lanesOf(cards, rooms, promotion, drawn.elements),

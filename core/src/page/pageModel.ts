@@ -207,6 +207,8 @@ export type FixtureModel = {
       cards: readonly Card[];
       /** The way to the rest; an empty title stands for the shop's own words. */
       more: LinkModel | null;
+      /** The plan by which a browser asks for its cards, where it alone knows which; null where they are here. */
+      recent: string | null;
     } & Pick<ShelfModel, 'columns' | 'gap' | 'pictureSizes' | 'lanes' | 'drawn'> &
       Pick<PromotionSettings, 'form' | 'autoplay' | 'arrows' | 'dots' | 'loop'>)
   | ({

@@ -30,7 +30,7 @@ export function runRange(
   context: RangeContext,
 ): RangeResult {
   const saved = findSavedRange(rule.source, context);
-  const of = isOfProduct(rule.source) ? (context.product ?? '') : '';
+  const of = ofWhat(rule.source, context);
   const question = `${followsAisle(rule, context) ? aisle.key : '*'}|${of}|${context.zone ?? ''}${dayRead(context)}|${JSON.stringify(rule)}|${saved ? JSON.stringify(saved.rule) : ''}`;
   const clauses = rule.clauses
     .filter((clause) => !faultOf(snapshot, clause))
@@ -41,6 +41,12 @@ export function runRange(
     for (const met of clauses) intersectInto(bits, met);
     return { bits, count: countOf(bits) };
   });
+}
+
+/** What a source that is read for a product, or a shopper, is read for. */
+function ofWhat(source: RangeSource, { product, recent }: RangeContext): string | number {
+  if (source.kind === 'recent') return recent?.join(' ') ?? '';
+  return isOfProduct(source) ? (product ?? '') : '';
 }
 
 /** The columns that tell what a source holds. */
@@ -57,6 +63,7 @@ function sourceReads(
       return [snapshot.skus];
     case 'related':
       return relatedReads(snapshot);
+    case 'recent':
     case 'linked':
       return [snapshot.links, snapshot.skus];
     case 'saved': {
@@ -122,6 +129,7 @@ export function sourceBitset(
     case 'named':
       return bitsetOf(snapshot, placesOf(snapshot, source.skus));
     case 'related':
+    case 'recent':
     case 'linked':
       return bitsetOf(snapshot, ofProduct(snapshot, source, context));
     case 'saved': {
@@ -135,20 +143,21 @@ export function sourceBitset(
   }
 }
 
-/** Sources that are read for the product on whose page a range stands. */
-type OfProduct = Extract<RangeSource, { kind: 'related' | 'linked' }>;
+/** Sources that are read for the product on whose page a range stands, or for the shopper. */
+type OfProduct = Extract<RangeSource, { kind: 'related' | 'linked' | 'recent' }>;
 const isOfProduct = (source: RangeSource): source is OfProduct =>
-  source.kind === 'related' || source.kind === 'linked';
+  source.kind === 'related' || source.kind === 'linked' || source.kind === 'recent';
 
 /** Whether a source puts its products in an order of its own. */
 export const hasOwnOrder = (source: RangeSource): boolean => source.kind === 'named' || isOfProduct(source);
 
-/** What a product has beside it, the nearest first, or as its links were put in order; nothing on other pages. */
+/** What a product has beside it, the nearest first, or as its links were put in order; what a shopper saw last. */
 const ofProduct = (
   snapshot: Snapshot,
   source: OfProduct,
-  { product }: RangeContext,
+  { product, recent }: RangeContext,
 ): ArrayLike<number> & Iterable<number> => {
+  if (source.kind === 'recent') return recent ?? [];
   if (product === undefined) return [];
   return source.kind === 'related'
     ? nearestTo(snapshot, product)

@@ -27,6 +27,8 @@ export function saySource(source: RangeSource, names: RangeNames): string {
       return 'products of the whole shop';
     case 'related':
       return 'products related to the one on the page';
+    case 'recent':
+      return 'what the shopper has looked at last';
     case 'linked':
       return source.as === 'with'
         ? 'products that go well with the one on the page'

@@ -39,6 +39,7 @@ export class Oracle {
         return saved !== undefined && this.inRange(product, aisle, saved.rule, context);
       }
       case 'related':
+      case 'recent':
       case 'linked':
         return false;
       case 'aisle':

@@ -22,6 +22,7 @@ export interface PageWords {
   fields: Readonly<Record<CardField, string>>;
   seeProduct: string;
   showMore: string;
+  recent: string;
   newProducts: string;
   searchShop: (shop: string) => string;
   missing: string;
@@ -67,6 +68,7 @@ const EN: PageWords = {
   fields: { sku: 'Article', added: 'Since', sold: 'Sold', saving: 'You save' },
   seeProduct: 'See it',
   showMore: 'Show more',
+  recent: 'What you looked at',
   newProducts: 'New products',
   searchShop: (shop) => `Search ${shop}`,
   missing: 'Not found',
@@ -112,6 +114,7 @@ const FR: PageWords = {
   fields: { sku: 'Article', added: 'Depuis le', sold: 'Vendus', saving: 'Vous économisez' },
   seeProduct: 'Découvrir',
   showMore: 'En voir plus',
+  recent: 'Ce que vous avez vu',
   newProducts: 'Nouveautés',
   searchShop: (shop) => `Chercher dans ${shop}`,
   missing: 'Introuvable',

@@ -1,12 +1,27 @@
 import { NgComponentOutlet } from '@angular/common';
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  afterNextRender,
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+} from '@angular/core';
+import type { ShopModel } from '@fond/core';
 import { SiteFooter } from './layout/siteFooter';
 import { SiteHeader } from './layout/siteHeader';
 import { CartState } from './cart/cartState';
+import { LookedAt } from './state/lookedAt';
 import { Navigation } from './state/navigation';
 import { PageViews } from './state/pageViews';
 import { PreviewFrame } from './state/previewFrame';
 import { shopHref, ShopState } from './state/shopState';
+
+/** The product that a page shows large, or lies over it; null for none. */
+function lookedAtSku(model: ShopModel): string | null {
+  if (model.kind === 'product') return model.sku;
+  return model.kind === 'listing' && model.quick ? model.quick.product.sku : null;
+}
 
 /** Named apart so that they come with the first script: a part that can't be fetched later would take the page's away. */
 const PARTS = [NgComponentOutlet, SiteFooter, SiteHeader];
@@ -44,6 +59,11 @@ export class App {
     const frame = inject(PreviewFrame);
     const navigation = inject(Navigation);
     const carts = inject(CartState);
+    const lookedAt = inject(LookedAt);
+    afterRenderEffect(() => {
+      const sku = lookedAtSku(this.state.model());
+      if (sku !== null && !frame.inside) lookedAt.note(sku);
+    });
     afterNextRender(() => {
       frame.start();
       navigation.start();

@@ -53,7 +53,11 @@ const AS_PART: PartOwn = { heading: null, range: null };
               other products</label
             >
             @if (one.own.range; as own) {
-              <desk-shelf-range [range]="own" (changed)="set(one.fixture, { range: $event })" />
+              <desk-shelf-range
+                [range]="own"
+                [ofShopper]="true"
+                (changed)="set(one.fixture, { range: $event })"
+              />
             }
           }
         </fieldset>

@@ -29,12 +29,19 @@ import { PlanEditor } from '../draft/planEditor';
           {{ product() === null ? 'of the aisle' : 'of its main category' }}
         </option>
         <option value="catalogue" [selected]="rule.source.kind === 'catalogue'">of the whole shop</option>
+        @if (ofShopper()) {
+          <option value="recent" [selected]="rule.source.kind === 'recent'">
+            the shopper looked at last
+          </option>
+        }
         <option value="named" [selected]="rule.source.kind === 'named'">named one by one</option>
         @for (one of ranges(); track one.id) {
           <option [value]="'saved:' + one.id" [selected]="savedId() === one.id">{{ one.name }}</option>
         }
       </select>
-      <b class="figures" [class.turned]="sieve()?.count === 0">{{ sieve()?.count ?? '…' }}</b>
+      @if (rule.source.kind !== 'recent') {
+        <b class="figures" [class.turned]="sieve()?.count === 0">{{ sieve()?.count ?? '…' }}</b>
+      }
     </div>
     @if (rule.source.kind === 'named') {
       <desk-named-products
@@ -48,7 +55,12 @@ import { PlanEditor } from '../draft/planEditor';
       [source]="sieve()?.source ?? 0"
       (changed)="change({ clauses: $event })"
     />
-    @if (sieve()?.count === 0) {
+    @if (rule.source.kind === 'recent') {
+      <p class="hint">
+        Each shopper’s browser keeps what it has shown them, and asks for it when the shelf comes into view.
+        Who has looked at nothing yet sees no shelf.
+      </p>
+    } @else if (sieve()?.count === 0) {
       <p class="hint">
         Nothing is left here, so shoppers see neither the shelf nor its heading.
         @if (linked()) {
@@ -71,6 +83,8 @@ export class ShelfRange {
   readonly range = input.required<RangeRule>();
   /** Address of the product for which a shelf of product pages is counted; null for a shelf of an aisle. */
   readonly product = input<string | null>(null);
+  /** Whether it may show what each shopper has looked at. */
+  readonly ofShopper = input(false);
   readonly changed = output<RangeRule>();
   protected readonly ranges = inject(Store).selectSignal(rangesFeature.selectRanges);
   protected readonly sieve = signal<Sieve | null>(null);
@@ -112,6 +126,7 @@ export class ShelfRange {
       catalogue: { kind: 'catalogue' },
       named: { kind: 'named', skus: [] },
       related: { kind: 'related' },
+      recent: { kind: 'recent' },
       'linked:with': { kind: 'linked', as: 'with' },
       'linked:instead': { kind: 'linked', as: 'instead' },
     };

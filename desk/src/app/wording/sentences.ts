@@ -117,6 +117,7 @@ const OF_PRODUCT: Readonly<Record<string, string | undefined>> = {
   with: 'what goes well with it',
   instead: 'what may be taken instead',
   related: 'what is close to it',
+  recent: 'what the shopper has looked at last',
 };
 const sourceKey = ({ source }: Plan['productPage']['shelves'][number]['range']): string =>
   source.kind === 'linked' ? source.as : source.kind;

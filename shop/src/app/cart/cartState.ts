@@ -32,7 +32,10 @@ export class CartState {
   readonly takenOut = signal<string | null>(null);
   /** Article number of what was put in last, for its card to say so; null again after a while. */
   readonly just = signal<string | null>(null);
+  /** What the cart held of it before. */
+  private before = 0;
   private forgetting: ReturnType<typeof setTimeout> | undefined;
+  private lastAdded: string | null = null;
   /** Whether the small cart in the shop's head is open. */
   readonly open = signal(false);
 
@@ -68,15 +71,28 @@ export class CartState {
     else if (fields.has('pieces'))
       void this.change('setInCart', { params, body: { quantity: Number(fields.get('pieces')) } }, form);
     else {
+      this.before = this.piecesOf(sku);
       const body = { sku, quantity: Number(fields.get('quantity') ?? 1) };
       void this.change('addToCart', { body }, form, sku);
     }
   }
 
+  private piecesOf(sku: string): number {
+    return this.cart()?.lines.find((line) => line.sku === sku)?.quantity ?? 0;
+  }
+
+  /** The cart as it was before something was put into it. */
+  undo(): void {
+    const sku = this.lastAdded;
+    if (sku === null) return;
+    this.just.set(null);
+    void this.change('setInCart', { params: { sku }, body: { quantity: this.before } }, null);
+  }
+
   private async change(
     operation: 'addToCart' | 'setInCart' | 'setWish',
     asked: { params?: { sku: string }; body: object },
-    form: HTMLFormElement,
+    form: HTMLFormElement | null,
     adds: string | null = null,
   ): Promise<void> {
     this.fault.set(null);
@@ -87,6 +103,7 @@ export class CartState {
       if (adds) {
         this.added.set(this.cart()?.lines.find(({ sku }) => sku === adds)?.title ?? null);
         this.just.set(adds);
+        this.lastAdded = adds;
         clearTimeout(this.forgetting);
         this.forgetting = setTimeout(() => this.just.set(null), SAID_FOR);
         this.unfold();
@@ -102,7 +119,7 @@ export class CartState {
     else this.fault.set({ kind: 'away' });
     this.unfold();
     // What was typed, and was not taken, makes room for what holds.
-    form.reset();
+    form?.reset();
   }
 
   /** A product's own page, and a quick look, say themselves what has come of it. */

@@ -26,6 +26,12 @@ import { CartState } from './cartState';
         <button type="button" class="mini-close" [attr.aria-label]="words().close" (click)="close()">
           ×
         </button>
+        @if (carts.added(); as title) {
+          <p class="mini-said">
+            {{ words().addedToCart(title) }}
+            <button type="button" class="mini-undo" (click)="carts.undo()">{{ words().undoAdded }}</button>
+          </p>
+        }
         @if (carts.fault(); as fault) {
           <p class="cart-fault" role="alert">{{ faultText(fault) }}</p>
         }
@@ -39,7 +45,7 @@ import { CartState } from './cartState';
               <span>{{ line.quantity }} × {{ line.price?.text ?? words().noPrice }}</span>
             </li>
           } @empty {
-            <li>{{ words().cartEmpty }}</li>
+            <li class="mini-empty">{{ words().cartEmpty }}</li>
           }
         </ul>
         <p class="mini-foot">

@@ -93,7 +93,7 @@ const CONTROLS = [NgTemplateOutlet, NumberRange, StateFields, Typed];
           }
         </details>
       }
-      <label class="filters-done button" for="filters-open">{{ words().products(total()) }}</label>
+      <label class="filters-done button" for="filters-open">{{ words().showProducts(total()) }}</label>
     </div>
     <ng-template #list let-values="values" let-control="control">
       <ul [class]="'values ' + control">

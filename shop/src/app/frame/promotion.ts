@@ -4,12 +4,17 @@ import {
   Component,
   computed,
   ElementRef,
+  afterNextRender,
   inject,
+  Injector,
   input,
+  signal,
   viewChild,
 } from '@angular/core';
-import type { FixtureModel } from '@fond/core';
+import type { FixtureModel, PromotionModel } from '@fond/core';
 import { Cards } from '../card/cards';
+import { callApi } from '../state/callApi';
+import { LookedAt } from '../state/lookedAt';
 import { linkHref, ShopState } from '../state/shopState';
 import { PAUSE_SHAPES, RowTurner } from './rowTurner';
 
@@ -22,70 +27,72 @@ import { PAUSE_SHAPES, RowTurner } from './rowTurner';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Cards, NgTemplateOutlet],
   template: `
-    @let one = model();
-    <section class="promotion" [attr.aria-label]="one.heading || null">
-      @if (one.heading || one.more || turner.moves()) {
-        <div class="promotion-head">
-          @if (one.heading) {
-            <h2>{{ one.heading }}</h2>
-          }
-          @if (one.more; as more) {
-            <a class="all" [href]="href(more.href)" [attr.aria-label]="told(more.title)">{{
-              more.title || words().seeAll
-            }}</a>
-          }
-          <p class="turns">
-            @if (turner.moves()) {
+    @let one = shown();
+    @if (one.recent === null) {
+      <section class="promotion" [attr.aria-label]="one.heading || null">
+        @if (one.heading || one.more || turner.moves()) {
+          <div class="promotion-head">
+            @if (one.heading) {
+              <h2>{{ one.heading }}</h2>
+            }
+            @if (one.more; as more) {
+              <a class="all" [href]="href(more.href)" [attr.aria-label]="told(more.title)">{{
+                more.title || words().seeAll
+              }}</a>
+            }
+            <p class="turns">
+              @if (turner.moves()) {
+                <button
+                  type="button"
+                  (click)="turner.moving.set(!turner.moving())"
+                  [attr.aria-label]="turner.moving() ? words().pause : words().goOn"
+                >
+                  <svg viewBox="0 0 24 24" aria-hidden="true">
+                    <path [attr.d]="turner.moving() ? shapes.bars : shapes.triangle" />
+                  </svg>
+                </button>
+              }
+              @if (turning() && one.arrows) {
+                <ng-container [ngTemplateOutlet]="arrows" />
+              }
+            </p>
+          </div>
+        } @else if (turning() && one.arrows) {
+          <p class="turns at-sides"><ng-container [ngTemplateOutlet]="arrows" /></p>
+        }
+        <ng-template #arrows>
+          <button type="button" (click)="turner.turn(-1)" [attr.aria-label]="words().previous">
+            <svg viewBox="0 0 24 24" aria-hidden="true"><path d="m15 5-7 7 7 7" /></svg>
+          </button>
+          <button type="button" (click)="turner.turn(1)" [attr.aria-label]="words().next">
+            <svg viewBox="0 0 24 24" aria-hidden="true"><path d="m9 5 7 7-7 7" /></svg>
+          </button>
+        </ng-template>
+        <shop-cards
+          #row
+          [model]="one"
+          [attr.tabindex]="turning() ? 0 : null"
+          [attr.role]="turning() ? 'group' : null"
+          [attr.aria-label]="turning() ? one.heading || null : null"
+          (scroll)="turner.follow()"
+          (pointerdown)="turner.grip($event)"
+          (dragstart)="turner.hold($event)"
+          (click)="turner.letGo($event)"
+        />
+        @if (turning() && one.dots) {
+          <p class="dots">
+            @for (view of turner.views(); track view) {
               <button
                 type="button"
-                (click)="turner.moving.set(!turner.moving())"
-                [attr.aria-label]="turner.moving() ? words().pause : words().goOn"
-              >
-                <svg viewBox="0 0 24 24" aria-hidden="true">
-                  <path [attr.d]="turner.moving() ? shapes.bars : shapes.triangle" />
-                </svg>
-              </button>
-            }
-            @if (turning() && one.arrows) {
-              <ng-container [ngTemplateOutlet]="arrows" />
+                [attr.aria-label]="words().view(view + 1)"
+                [attr.aria-current]="view === turner.at() ? 'true' : null"
+                (click)="turner.show(view)"
+              ></button>
             }
           </p>
-        </div>
-      } @else if (turning() && one.arrows) {
-        <p class="turns at-sides"><ng-container [ngTemplateOutlet]="arrows" /></p>
-      }
-      <ng-template #arrows>
-        <button type="button" (click)="turner.turn(-1)" [attr.aria-label]="words().previous">
-          <svg viewBox="0 0 24 24" aria-hidden="true"><path d="m15 5-7 7 7 7" /></svg>
-        </button>
-        <button type="button" (click)="turner.turn(1)" [attr.aria-label]="words().next">
-          <svg viewBox="0 0 24 24" aria-hidden="true"><path d="m9 5 7 7-7 7" /></svg>
-        </button>
-      </ng-template>
-      <shop-cards
-        #row
-        [model]="one"
-        [attr.tabindex]="turning() ? 0 : null"
-        [attr.role]="turning() ? 'group' : null"
-        [attr.aria-label]="turning() ? one.heading || null : null"
-        (scroll)="turner.follow()"
-        (pointerdown)="turner.grip($event)"
-        (dragstart)="turner.hold($event)"
-        (click)="turner.letGo($event)"
-      />
-      @if (turning() && one.dots) {
-        <p class="dots">
-          @for (view of turner.views(); track view) {
-            <button
-              type="button"
-              [attr.aria-label]="words().view(view + 1)"
-              [attr.aria-current]="view === turner.at() ? 'true' : null"
-              (click)="turner.show(view)"
-            ></button>
-          }
-        </p>
-      }
-    </section>
+        }
+      </section>
+    }
   `,
 })
 export class Promotion {
@@ -93,24 +100,47 @@ export class Promotion {
   protected readonly state = inject(ShopState);
   protected readonly words = this.state.words;
   protected readonly href = linkHref;
-  private readonly row = viewChild.required<unknown, ElementRef<HTMLElement>>('row', { read: ElementRef });
+  private readonly row = viewChild<unknown, ElementRef<HTMLElement>>('row', { read: ElementRef });
+  private readonly lookedAt = inject(LookedAt);
+  private readonly injector = inject(Injector);
+  /** A shelf of what the shopper has looked at, once their browser has asked for it. */
+  private readonly filled = signal<PromotionModel | null>(null);
+  protected readonly shown = computed(() => this.filled() ?? this.model());
   /** Whether there is more than one view of it. */
   protected readonly turning = computed(() => {
-    const { form, cards, columns } = this.model();
+    const { form, cards, columns } = this.shown();
     return form === 'carousel' && cards.length > Math.min(columns.wide, columns.medium, columns.narrow);
   });
 
   protected readonly turner = new RowTurner({
-    row: () => this.row().nativeElement,
+    row: () => this.row()?.nativeElement ?? null,
     turning: () => this.turning(),
     loop: () => this.model().loop,
     seconds: () => this.model().autoplay,
   });
   protected readonly shapes = PAUSE_SHAPES;
 
+  constructor() {
+    afterNextRender(() => void this.fill());
+  }
+
+  private async fill(): Promise<void> {
+    const { recent: plan, id: fixture } = this.model();
+    const page = this.state.model();
+    const own = page.kind === 'product' ? page.sku : null;
+    const skus = this.lookedAt.list().filter((sku) => sku !== own);
+    if (plan === null || !skus.length) return;
+    const query = { plan, fixture, skus: skus.join('\n'), lang: page.frame.lang };
+    const answer = await callApi('recent', { query }).catch(() => null);
+    // Without an answer the shelf isn't there, as before.
+    if (!answer?.ok) return;
+    this.filled.set(((await answer.json()) as { shelf: PromotionModel | null }).shelf);
+    afterNextRender(() => this.turner.watch(), { injector: this.injector });
+  }
+
   /** What the way to all says, with what it leads to all of, as it may stand on a page more than once. */
   protected told(title: string): string | null {
-    const { heading } = this.model();
+    const { heading } = this.shown();
     return heading ? `${title || this.words().seeAll}: ${heading}` : null;
   }
 }

@@ -4,7 +4,8 @@ const isStill = (): boolean => matchMedia('(prefers-reduced-motion: reduce)').ma
 
 /** What a row that is turned is asked. */
 export interface TurnedRow {
-  row: () => HTMLElement;
+  /** Null while it isn't there. */
+  row: () => HTMLElement | null;
   /** Whether there is more than one view of it. */
   turning: () => boolean;
   /** Whether the first view follows on the last. */
@@ -27,27 +28,35 @@ export class RowTurner {
   readonly at = signal(0);
   /** A mouse has dragged the row, so its click means nothing. */
   private dragged = false;
+  private measure: ResizeObserver | null = null;
 
   constructor(private readonly of: TurnedRow) {
     const gone = inject(DestroyRef);
     afterNextRender(() => {
-      const measure = new ResizeObserver(() => this.follow());
-      measure.observe(of.row());
-      gone.onDestroy(() => measure.disconnect());
+      gone.onDestroy(() => this.measure?.disconnect());
+      this.watch();
       if (!of.seconds() || !of.turning() || isStill()) return;
       this.moves.set(true);
       this.moving.set(true);
       const timer = setInterval(() => {
         // Nobody loses what they are looking at.
-        if (this.moving() && !of.row().matches(':hover, :focus-within')) this.turn(1);
+        if (this.moving() && of.row()?.matches(':hover, :focus-within') === false) this.turn(1);
       }, of.seconds() * 1000);
       gone.onDestroy(() => clearInterval(timer));
     });
   }
 
+  /** Follows the row's own size; called again once a row is there that wasn't. */
+  watch(): void {
+    const row = this.of.row();
+    if (!row || this.measure) return;
+    this.measure = new ResizeObserver(() => this.follow());
+    this.measure.observe(row);
+  }
+
   /** How far the row can be scrolled, and is. */
   private reach(): { row: HTMLElement; last: number; at: number } {
-    const row = this.of.row();
+    const row = this.of.row()!;
     return { row, last: row.scrollWidth - row.clientWidth, at: Math.abs(row.scrollLeft) };
   }
 

@@ -15,6 +15,17 @@ import { shopHref, ShopState } from '../state/shopState';
       <p>
         <a class="button" [href]="home()">{{ state.words().missingLink }}</a>
       </p>
+      <form class="site-search" role="search" method="get" action="/shop/search">
+        <input type="hidden" name="lang" [value]="state.model().frame.lang" />
+        <input
+          type="search"
+          name="q"
+          maxlength="200"
+          [value]="sought()"
+          [attr.aria-label]="state.words().missingSearch"
+        />
+        <button type="submit">{{ state.words().search }}</button>
+      </form>
       <ul class="missing-aisles">
         @for (item of state.model().frame.navigation; track item.href) {
           <li>
@@ -28,6 +39,20 @@ import { shopHref, ShopState } from '../state/shopState';
 export class MissingPage {
   protected readonly state = inject(ShopState);
   protected readonly href = shopHref;
+
+  /** What the address seems to have meant: the last of its words. */
+  protected sought(): string {
+    const [path] = this.state.asked().split(/[?#]/);
+    const last = path.replace(/\/+$/, '').split('/').at(-1) ?? '';
+    try {
+      return decodeURIComponent(last)
+        .replace(/[-_+.]+/g, ' ')
+        .trim()
+        .slice(0, 60);
+    } catch {
+      return '';
+    }
+  }
 
   protected gone(): boolean {
     const model = this.state.model();

@@ -62,6 +62,9 @@ export interface ShopWords {
   cartLink: string;
   toCart: string;
   cartEmpty: string;
+  showProducts: (count: number) => string;
+  undoAdded: string;
+  missingSearch: string;
   addedToCart: (title: string) => string;
   inCart: string;
   takenOut: (title: string) => string;

@@ -1,0 +1,47 @@
+import { badgesFor } from '../badge/badges';
+import { languageOf, type Snapshot } from '../catalogue/snapshot';
+import type { RangeContext } from '../clause/rule';
+import { usual } from '../plan/housePlan';
+import { shelfOf, type Edition, type Plan } from '../plan/plan';
+import type { Fixture } from '../plan/plan';
+import type { PromotionSettings } from '../plan/fixtures';
+import { wordsIn } from '../words/words';
+import { promotionModel } from './frameModels';
+import type { PromotionModel } from './pageModel';
+
+/** A shelf of what a shopper has looked at, as their browser asks for it. */
+export interface RecentRequest {
+  plan: string;
+  /** Of the plan's page, or below its products. */
+  fixture: string;
+  /** Article numbers, the latest first; what isn't in the shop any more is left out. */
+  skus: readonly string[];
+  lang: string | undefined;
+  now: number;
+  zone?: string;
+}
+
+/** Shows the products of such a shelf; null where the plan has none of that name, or nothing stands on it. */
+export function composeRecent(
+  snapshot: Snapshot,
+  edition: Edition,
+  { plan: id, fixture, skus, lang: asked, now, zone = 'UTC' }: RecentRequest,
+): PromotionModel | null {
+  const plan = edition.plans.find((one) => one.id === id);
+  const shelf = plan && promotionIn(plan, fixture);
+  if (!shelf || shelf.range.source.kind !== 'recent') return null;
+  const lang = languageOf(snapshot, asked);
+  const recent = skus.flatMap((sku) => snapshot.bySku.get(sku) ?? []);
+  const context: RangeContext = { now, ranges: edition.ranges, zone, recent };
+  const badges = badgesFor(snapshot, plan.badges, context);
+  const aisle = snapshot.aisles.byKey.get('front')!;
+  const model = promotionModel({ snapshot, aisle, plan, lang, context, badges }, shelf, shelfOf(plan));
+  return model && { ...model, heading: model.heading || wordsIn(lang).recent };
+}
+
+function promotionIn(plan: Plan, id: string): (Fixture & PromotionSettings) | null {
+  const own = plan.fixtures.find((one) => one.id === id);
+  if (own?.type === 'promotion') return own;
+  const below = plan.productPage.shelves.find((one) => one.id === id);
+  return below ? { ...usual(below.id), ...below, type: 'promotion' } : null;
+}

@@ -1,0 +1,287 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Fixture, Plan } from '@fond/core';
+import { freshFixture } from '../../desk/src/app/draft/fixtureEdits';
+import {
+  addFixture,
+  eventually,
+  frameOf,
+  press,
+  pressWord,
+  says,
+  type TestBrowser,
+} from '../support/browser';
+import { publishStored, readPlan } from '../support/plans';
+import { scene, withBehind } from '../support/scene';
+import type { Desk } from '../support/server';
+import { openShop } from '../support/story';
+
+const PATH = '/baking/tins';
+
+let browser: TestBrowser;
+let desk: Desk;
+beforeAll(async () => {
+  const opened = await openShop();
+  ({ browser } = opened);
+  desk = await opened.server.signIn();
+});
+afterAll(() => browser.close());
+
+const styleOf = (selector: string, property: string): string =>
+  `getComputedStyle(document.querySelector(${JSON.stringify(selector)})).${property}`;
+const fixture = (made: object): Fixture => made as Fixture;
+
+interface Listed {
+  sku: string;
+  title: string;
+  image: { width: number; height: number };
+}
+async function listed(): Promise<Listed[]> {
+  return ((await desk.get(`/api/shop/listing?aisle=${PATH}`)).body as { items: Listed[] }).items;
+}
+
+describe('the look of a plan', () => {
+  it('sets names in a family of their own and draws buttons as it says, and keeps both', async () => {
+    const id = await scene(desk, PATH, (plan: Plan) => plan);
+    const page = await browser.desk(`/plans/${id}?aisle=${PATH}`);
+    await pressWord(page, 'look');
+    await press(page, 'desk-look-slip summary::-p-text(Type)');
+    await press(page, 'desk-type-fields button::-p-text(names)');
+    await page.waitForSelector('select[aria-label="Family of names"]');
+    await page.select('select[aria-label="Family of names"]', 'jetbrains-mono');
+    await press(page, '[aria-label="Letters of names"] button::-p-text(CAPITALS)');
+    await press(page, 'desk-look-slip summary::-p-text(Buttons)');
+    await page.locator('[aria-label="Corners of buttons in pixels main"]').fill('3');
+    await page.select('select[aria-label="Fill of buttons main, by name"]', 'mark');
+    // Words on the fill are chosen so that they can be read.
+    await says(page, 'desk-button-fields .states', 'at rest');
+    const frame = await frameOf(page);
+    await eventually(frame, styleOf('.card-name', 'fontFamily'), (family: string) =>
+      family.includes('JetBrains Mono'),
+    );
+    await eventually(frame, styleOf('.card-name', 'textTransform'), (value: string) => value === 'uppercase');
+    await page.waitForSelector('.saving.saved');
+    expect((await readPlan(desk, id)).plan.look).toMatchObject({
+      type: { names: { font: 'jetbrains-mono', case: 'upper' } },
+      buttons: { main: { fill: 'mark', radius: 3 } },
+    });
+    await page.reload();
+    await says(page, '[data-slip="look"]', 'names in JetBrains Mono');
+    await says(page, '[data-slip="look"]', 'buttons of its own');
+  });
+});
+
+describe('what stands around a fixture', () => {
+  it('is a ground to both edges of the page with words that can be read, at every width', async () => {
+    const id = await scene(desk, PATH, (plan: Plan) => plan);
+    const page = await browser.desk(`/plans/${id}?aisle=${PATH}`);
+    await pressWord(page, 'place:title');
+    await press(page, 'desk-place-slip summary::-p-text(Space, ground and words)');
+    await page.waitForSelector('select[aria-label="Ground, by name"]');
+    await page.select('select[aria-label="Ground, by name"]', 'ink');
+    await press(page, '[aria-label="Where words stand"] button::-p-text(in the middle)');
+    await says(page, '[data-slip="place:title"]', 'in the middle');
+    await page.waitForSelector('.saving.saved');
+    await publishStored(desk, id);
+    for (const width of [1280, 390]) {
+      const shopper = await browser.page(width, 800);
+      await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
+      const seen = await shopper.evaluate(() => {
+        const title = document.querySelector('[data-fixture="title"]')!;
+        const ground = getComputedStyle(title, '::before');
+        return {
+          ground: ground.backgroundColor,
+          ink: getComputedStyle(title).color,
+          left: title.getBoundingClientRect().left + parseFloat(ground.left),
+          wider: document.documentElement.scrollWidth > window.innerWidth,
+        };
+      });
+      expect(seen).toEqual({
+        ground: 'rgb(29, 43, 79)',
+        ink: 'rgb(255, 253, 248)',
+        left: 0,
+        wider: false,
+      });
+      await shopper.close();
+    }
+  });
+
+  it('may be a section, which holds what is added to it', async () => {
+    const id = await scene(desk, PATH, (plan: Plan) => plan);
+    const page = await browser.desk(`/plans/${id}?aisle=${PATH}`);
+    await addFixture(page, 'Add behind title title', 'section');
+    await says(page, '[data-slip="fixture:columns"]', 'a section of the page');
+    await addFixture(page, 'Add at the top of column 1 of columns', 'words');
+    const frame = await frameOf(page);
+    await frame.waitForSelector('.fixture.grounded.bleeding .prose');
+  });
+});
+
+describe('a navigation', () => {
+  it('is put together of aisles and addresses, called as wished and nested', async () => {
+    const id = await scene(desk, PATH, (plan: Plan) => plan);
+    const page = await browser.desk(`/plans/${id}?aisle=${PATH}`);
+    await pressWord(page, 'fixture:navigation');
+    await press(page, 'desk-navigation-slip button::-p-text(links of your choice)');
+    await page.locator('[aria-label="Add a link"]').fill('Knives and');
+    await press(page, 'mat-option::-p-text(Knives and boards)');
+    await page.locator('[aria-label="Add a link"]').fill('not an address');
+    await page.keyboard.press('Enter');
+    await says(page, 'desk-aisle-pick [role=alert]', 'is no aisle’s name');
+    await page.locator('[aria-label="Add a link"]').fill('/cart');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('[aria-label="What /cart is called, en"]');
+    await page.locator('[aria-label="What /cart is called, en"]').fill('Your basket');
+    await press(page, '[aria-label="Below the line before: /cart"]');
+    const frame = await frameOf(page);
+    await eventually(
+      frame,
+      () =>
+        [...document.querySelectorAll('[data-fixture="navigation"] li')].map((line) => [
+          line.getAttribute('data-depth'),
+          line.querySelector('a')!.firstChild!.textContent!.trim(),
+        ]),
+      (lines) =>
+        JSON.stringify(lines) ===
+        JSON.stringify([
+          [null, 'Knives and boards'],
+          ['1', 'Your basket'],
+        ]),
+    );
+    await says(page, '[data-slip="fixture:navigation"]', '2 links of your choice');
+  });
+});
+
+describe('a look-book', () => {
+  it('shows products on a picture by keyboard, in turned views, and as a list without JavaScript', async () => {
+    const [first, second] = await listed();
+    const hash = /[0-9a-f]{32}/.exec(JSON.stringify(first.image))![0];
+    const { width, height } = first.image;
+    const picture = { kind: 'kept', hash, width, height, alt: { en: 'On the table' } };
+    const id = await scene(desk, PATH, (plan: Plan) =>
+      withBehind(
+        withBehind(
+          withBehind(plan, 'title', fixture({ ...freshFixture('slides', 'slides'), seconds: 4 })),
+          'slides',
+          fixture({
+            ...freshFixture('picture', 'look'),
+            picture,
+            inside: { fixture: 'slides', slot: 'one' },
+            spots: [
+              { id: 'one', x: 30, y: 40, sku: first.sku },
+              { id: 'two', x: 70, y: 50, sku: second.sku },
+            ],
+          }),
+        ),
+        'look',
+        fixture({ ...freshFixture('banner', 'banner'), inside: { fixture: 'slides', slot: 'two' } }),
+      ),
+    );
+    await publishStored(desk, id);
+    const shopper = await browser.page();
+    await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
+    await shopper.waitForSelector('[aria-label="Stop moving"]');
+    await shopper.focus('.spot summary');
+    await shopper.keyboard.press('Enter');
+    await says(shopper, '.spot[open] .spot-said a', first.title);
+    await press(shopper, '[aria-label="Stop moving"]');
+    await shopper.waitForSelector('[aria-label="Move on"]');
+    await press(shopper, '.slides .turns [aria-label="Next"]');
+    await eventually(
+      shopper,
+      () => document.querySelector('.slides-row')!.scrollLeft > 200,
+      (turned) => turned,
+    );
+    await shopper.setJavaScriptEnabled(false);
+    await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
+    const list = await shopper.$$eval('.spot-list a', (links) =>
+      links.map((link) => link.textContent.trim()),
+    );
+    expect(list).toEqual([first.title, second.title]);
+  });
+});
+
+describe('a shopper', () => {
+  it('finds again what they looked at, on a shelf that only their browser fills', async () => {
+    const id = await scene(desk, PATH, (plan: Plan) =>
+      withBehind(
+        plan,
+        'shelf',
+        fixture({
+          ...freshFixture('promotion', 'promotion'),
+          range: { source: { kind: 'recent' }, clauses: [] },
+          levels: [{ key: 'named', reversed: false }],
+        }),
+      ),
+    );
+    await publishStored(desk, id);
+    const [first] = await listed();
+    const shopper = await browser.page();
+    await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
+    await shopper.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
+    expect(await shopper.$('.promotion')).toBeNull();
+    const product = await shopper.$$eval(
+      '.card-name a',
+      (links, title) => links.find((link) => link.textContent.trim() === title)!.getAttribute('href')!,
+      first.title,
+    );
+    await shopper.goto(`${browser.baseUrl}${product}`);
+    await eventually(
+      shopper,
+      () => localStorage.getItem('fond.looked-at'),
+      (kept) => kept?.includes(first.sku) ?? false,
+    );
+    await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
+    await shopper.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
+    await says(shopper, '.promotion h2', 'What you looked at');
+    await says(shopper, '.promotion .card-name', first.title);
+  });
+
+  it('takes back what was put into the cart, from where they are', async () => {
+    const id = await scene(desk, PATH, (plan: Plan) => ({
+      ...plan,
+      fixtures: plan.fixtures.map((one) =>
+        one.type === 'shelf'
+          ? {
+              ...one,
+              card: one.card.map((element) =>
+                element.element === 'cart' ? { ...element, on: true } : element,
+              ),
+            }
+          : one,
+      ),
+    }));
+    await publishStored(desk, id);
+    const shopper = await browser.page(390, 844);
+    await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
+    await press(shopper, '.card-cart button:not(:disabled)');
+    await says(shopper, '.mini-said', 'is in the cart');
+    await press(shopper, '.mini-undo');
+    await says(shopper, '.mini-cart', 'Nothing is in the cart yet.');
+  });
+
+  it('sees in the drawer of filters how many products a choice leaves, and keeps it open', async () => {
+    const shopper = await browser.page(390, 844);
+    await shopper.goto(`${browser.baseUrl}/shop/cookware`);
+    await press(shopper, '.filters-button');
+    await says(shopper, '.filters-done', 'Show 86 products');
+    await press(shopper, '.filters .values a[href*="material"]');
+    await eventually(
+      shopper,
+      () => document.querySelector('.filters-done')!.textContent.trim(),
+      (text) => /^Show \d+ products$/.test(text) && text !== 'Show 86 products',
+    );
+    expect(await shopper.$eval('.filters-switch', (box) => (box as HTMLInputElement).checked)).toBe(true);
+  });
+
+  it('is helped on from an address at which nothing stands', async () => {
+    const shopper = await browser.page();
+    await shopper.goto(`${browser.baseUrl}/shop/cookware/copper-saucepan`);
+    const sought = await shopper.$eval(
+      '.missing input[name=q]',
+      (field) => (field as HTMLInputElement).value,
+    );
+    expect(sought).toBe('copper saucepan');
+    await press(shopper, '.missing button[type=submit]');
+    await shopper.waitForSelector('.card-name');
+  });
+});
