@@ -74,10 +74,6 @@ import { PAUSE_SHAPES, RowTurner } from './rowTurner';
           [attr.tabindex]="turning() ? 0 : null"
           [attr.role]="turning() ? 'group' : null"
           [attr.aria-label]="turning() ? one.heading || null : null"
-          (scroll)="turner.follow()"
-          (pointerdown)="turner.grip($event)"
-          (dragstart)="turner.hold($event)"
-          (click)="turner.letGo($event)"
         />
         @if (turning() && one.dots) {
           <p class="dots">

@@ -46,12 +46,16 @@ export class RowTurner {
     });
   }
 
-  /** Follows the row's own size; called again once a row is there that wasn't. */
+  /** Follows the row's size and what is done to it; called again once a row is there that wasn't. */
   watch(): void {
     const row = this.of.row();
     if (!row || this.measure) return;
     this.measure = new ResizeObserver(() => this.follow());
     this.measure.observe(row);
+    row.addEventListener('scroll', () => this.follow(), { passive: true });
+    row.addEventListener('pointerdown', (event) => this.grip(event));
+    row.addEventListener('dragstart', (event) => this.hold(event));
+    row.addEventListener('click', (event) => this.letGo(event));
   }
 
   /** How far the row can be scrolled, and is. */
@@ -60,7 +64,7 @@ export class RowTurner {
     return { row, last: row.scrollWidth - row.clientWidth, at: Math.abs(row.scrollLeft) };
   }
 
-  follow(): void {
+  private follow(): void {
     const { row, last, at } = this.reach();
     const count = Math.max(1, Math.ceil(row.scrollWidth / Math.max(1, row.clientWidth) - 0.05));
     if (count !== this.views().length) this.views.set(Array.from({ length: count }, (_, view) => view));
@@ -91,7 +95,7 @@ export class RowTurner {
     });
   }
 
-  grip(event: PointerEvent): void {
+  private grip(event: PointerEvent): void {
     // Whoever moves it by hand keeps it where it is.
     this.moving.set(false);
     if (event.pointerType !== 'mouse' || event.button !== 0 || !this.of.turning()) return;
@@ -120,12 +124,12 @@ export class RowTurner {
     row.addEventListener('pointercancel', end, released);
   }
 
-  letGo(event: Event): void {
+  private letGo(event: Event): void {
     if (this.dragged) event.preventDefault();
   }
 
   /** Browsers drag links and pictures by themselves, and would take the row away from the mouse. */
-  hold(event: Event): void {
+  private hold(event: Event): void {
     if (this.of.turning()) event.preventDefault();
   }
 }

@@ -52,10 +52,6 @@ import { PAUSE_SHAPES, RowTurner } from './rowTurner';
         [attr.tabindex]="turning() ? 0 : null"
         [attr.role]="turning() ? 'group' : null"
         [attr.aria-label]="turning() ? label() : null"
-        (scroll)="turner.follow()"
-        (pointerdown)="turner.grip($event)"
-        (dragstart)="turner.hold($event)"
-        (click)="turner.letGo($event)"
       >
         @for (slot of one.slots; track slot.id) {
           <div class="slide" [attr.style]="between(slot.between)">
