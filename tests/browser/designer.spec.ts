@@ -10,6 +10,7 @@ import {
   says,
   type TestBrowser,
 } from '../support/browser';
+import { violations } from '../support/axe';
 import { publishStored, readPlan } from '../support/plans';
 import { scene, withBehind } from '../support/scene';
 import type { Desk } from '../support/server';
@@ -101,6 +102,7 @@ describe('what stands around a fixture', () => {
         left: 0,
         wider: false,
       });
+      expect(await violations(shopper)).toEqual([]);
       await shopper.close();
     }
   });
@@ -190,12 +192,52 @@ describe('a look-book', () => {
       () => document.querySelector('.slides-row')!.scrollLeft > 200,
       (turned) => turned,
     );
+    expect(await violations(shopper)).toEqual([]);
     await shopper.setJavaScriptEnabled(false);
     await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
     const list = await shopper.$$eval('.spot-list a', (links) =>
       links.map((link) => link.textContent.trim()),
     );
     expect(list).toEqual([first.title, second.title]);
+  });
+});
+
+describe('the desk', () => {
+  it('shows the filters beside the page at three widths, and what is searched for as it is typed', async () => {
+    const id = await scene(desk, PATH, (plan: Plan) => plan);
+    const page = await browser.desk(`/plans/${id}/filters?aisle=${PATH}`);
+    await says(page, '.bed h2', 'The filters');
+    await page.waitForFunction(() => document.querySelectorAll('desk-window iframe').length === 3);
+    await page.select('desk-aisle-choice select', '/search');
+    await page.locator('[aria-label="What is searched for"]').fill('copper');
+    await page.keyboard.press('Enter');
+    const frame = await frameOf(page);
+    await says(frame, '.card-name', 'copper');
+    expect(new URL(page.url()).searchParams.get('aisle')).toBe('/search?q=copper');
+  });
+
+  it('gives a promoting shelf a card of its own, which the page’s card leaves alone', async () => {
+    const id = await scene(desk, PATH, (plan: Plan) =>
+      withBehind(
+        plan,
+        'title',
+        fixture({ ...freshFixture('promotion', 'promotion'), heading: { en: 'New' } }),
+      ),
+    );
+    const page = await browser.desk(`/plans/${id}?aisle=${PATH}`);
+    await pressWord(page, 'fixture:promotion');
+    await press(page, 'desk-own-card button::-p-text(its own)');
+    await press(page, 'desk-own-card summary::-p-text(The card)');
+    await press(page, 'desk-own-card [aria-label="On the card: price"]');
+    const frame = await frameOf(page);
+    await eventually(
+      frame,
+      () => [
+        document.querySelectorAll('.promotion .card-price').length,
+        document.querySelectorAll('[data-fixture="shelf"] .card-price').length > 0,
+      ],
+      ([own, whole]) => own === 0 && whole === true,
+    );
   });
 });
 

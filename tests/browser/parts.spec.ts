@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { AISLE_RANGE, USUAL_PROMOTION, type Fixture, type Plan, type RangeRule } from '@fond/core';
+import { AS_PART, AISLE_RANGE, USUAL_PROMOTION, type Fixture, type Plan, type RangeRule } from '@fond/core';
 import { freshFixture } from '../../desk/src/app/draft/fixtureEdits';
 import {
   addFixture,
@@ -57,7 +57,7 @@ const showing =
       ...freshFixture('divider', 'part'),
       type: 'part',
       part,
-      own: own ? { promotion: own } : {},
+      own: own ? { promotion: { ...AS_PART, ...own } } : {},
     } as Fixture);
 
 /** The plan of a scene, on the desk. */

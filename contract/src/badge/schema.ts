@@ -9,7 +9,7 @@ import {
   strangeFigures,
   type BadgeRule,
 } from '@fond/core';
-import { id, paint, steps } from '../schema/fields';
+import { id, keptHash, orUsual, paint, steps, whole, yes } from '../schema/fields';
 import { clausesSchema } from '../clause/schema';
 
 const day = Joi.string()
@@ -47,6 +47,14 @@ export const badgesSchema = Joi.object({
         from: day,
         to: day,
         size: steps(8, 40),
+        picture: orUsual(
+          Joi.object({
+            hash: keptHash,
+            width: whole(1, 20_000),
+            height: whole(1, 20_000),
+            alone: yes,
+          }),
+        ),
       })
         .custom((rule: BadgeRule, helpers) =>
           rule.from !== null && rule.to !== null && rule.to < rule.from ? helpers.error('badge.days') : rule,

@@ -29,7 +29,18 @@ import { AISLE_KEY_PATTERN } from '../schema/aisleKey';
 import { byKind } from '../schema/byKind';
 import { cardSchema, faceSchema } from '../card/schema';
 import { conditionSchema } from './conditionSchema';
-import { FIXTURE_ID, id, orUsual, paint, stepped, steps, texts, whole, yes } from '../schema/fields';
+import {
+  FIXTURE_ID,
+  id,
+  keptHash,
+  orUsual,
+  paint,
+  stepped,
+  steps,
+  texts,
+  whole,
+  yes,
+} from '../schema/fields';
 import { levelsSchema, orderSchema } from '../order/schema';
 import { promotionRangeSchema, rangeSchema } from '../clause/schema';
 
@@ -53,9 +64,7 @@ const picture = byKind('kind', [
     is: 'kept',
     then: Joi.object({
       kind: Joi.valid('kept').required(),
-      hash: Joi.string()
-        .pattern(/^[0-9a-f]{32}$/, 'a picture that was uploaded here')
-        .required(),
+      hash: keptHash,
       width: whole(1, 20_000),
       height: whole(1, 20_000),
       alt: texts(200),
@@ -312,7 +321,14 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     own: Joi.object()
       .pattern(
         FIXTURE_ID,
-        Joi.object({ heading: texts().allow(null), range: promotionRangeSchema.allow(null).required() }),
+        Joi.object({
+          heading: orUsual(texts()),
+          range: orUsual(promotionRangeSchema),
+          levels: orUsual(levelsSchema),
+          most: orUsual(whole(1, 48)),
+          card: orUsual(cardSchema),
+          face: orUsual(faceSchema),
+        }),
       )
       .required(),
   },

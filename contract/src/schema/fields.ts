@@ -27,6 +27,11 @@ export const steps = (least: number, most: number): Joi.ObjectSchema =>
 
 export const yes = Joi.boolean().required();
 
+/** A picture's name among those that were uploaded. */
+export const keptHash = Joi.string()
+  .pattern(/^[0-9a-f]{32}$/, 'a picture that was uploaded here')
+  .required();
+
 /** Null where something is as usual. */
 export const orUsual = (schema: Joi.Schema): Joi.Schema => schema.allow(null).required();
 

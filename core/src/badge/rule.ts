@@ -23,6 +23,18 @@ export type BadgePlace = (typeof BADGE_PLACES)[number];
 export type BadgeShape = 'label' | 'pill' | 'block' | 'words';
 export const BADGE_SHAPES: readonly BadgeShape[] = ['label', 'pill', 'block', 'words'];
 
+/** A picture on a badge, by its content hash: before its words, or instead of them. */
+export interface BadgePicture {
+  hash: string;
+  width: number;
+  height: number;
+  /** Only the picture is seen; the words are read out. */
+  alone: boolean;
+}
+
+/** How high a badge's picture stands, by the height of its letters. */
+export const BADGE_PICTURE = { beside: 1.3, alone: 2.6 };
+
 /** How a badge is drawn. */
 export interface BadgeLook {
   shape: BadgeShape;
@@ -33,6 +45,7 @@ export interface BadgeLook {
   place: BadgePlace;
   /** Height of its letters, in CSS pixels. */
   size: Stepped<number>;
+  picture: BadgePicture | null;
 }
 
 /** How the page draws one: with its size at every width. */
@@ -76,6 +89,7 @@ export const USUAL_BADGE_LOOK: BadgeLook = {
   opacity: 100,
   place: 'top-start',
   size: { wide: 13, medium: null, narrow: null },
+  picture: null,
 };
 
 /** On every day. */
@@ -116,11 +130,20 @@ export const USUAL_BADGES: BadgeSettings = {
 };
 
 /** What of a rule the page has to know to draw its badges. */
-export const badgeLookOf = ({ shape, ground, ink, opacity, place, size }: BadgeRule): DrawnBadge => ({
+export const badgeLookOf = ({
+  shape,
+  ground,
+  ink,
+  opacity,
+  place,
+  size,
+  picture,
+}: BadgeRule): DrawnBadge => ({
   shape,
   ground,
   ink,
   opacity,
   place,
   size: atEachWidth(size),
+  picture,
 });

@@ -17,6 +17,16 @@ import {
 const look: BadgeLook = { ...USUAL_BADGE_LOOK, ...ALWAYS, size: { wide: 20, medium: 14, narrow: 10 } };
 
 describe('what badges cover', () => {
+  it('has room for its picture beside its words, or for that alone, which is larger', () => {
+    const picture = { hash: 'a'.repeat(32), width: 200, height: 100, alone: false };
+    const words = badgeBox('New', look, 'wide');
+    const beside = badgeBox('New', { ...look, picture }, 'wide');
+    const alone = badgeBox('New', { ...look, picture: { ...picture, alone: true } }, 'wide');
+    const letters = 20;
+    expect(beside.w).toBeCloseTo(words.w + 2 * 1.3 * letters + 5, 6);
+    expect(alone).toEqual({ w: 2 * 2.6 * letters + 18, h: 2.6 * letters + 6 });
+  });
+
   it('is their boxes’ share of the picture, at each width by its own size', () => {
     const { w, h } = badgeBox('Sold out', look, 'wide');
     const share = coveredShare([{ text: 'Sold out', look }], { wide: 300, medium: 300, narrow: 300 }, 1);

@@ -1,4 +1,10 @@
-import { type BadgeFigure, type BadgeLook, PICTURE_PLACES } from '../badge/rule';
+import {
+  BADGE_PICTURE,
+  type BadgeFigure,
+  type BadgeLook,
+  type BadgePicture,
+  PICTURE_PLACES,
+} from '../badge/rule';
 import { colourOf } from '../look/paint';
 import { USUAL_FACE } from '../card/design';
 import { DEVICE_WIDTHS } from '../width/frame';
@@ -30,12 +36,38 @@ export const badgeContrast = ({ ground, ink, shape }: BadgeLook, colours: Colour
  */
 export function badgeBox(
   text: string,
-  { shape, size }: BadgeLook,
+  { shape, size, picture }: BadgeLook,
   width: WidthName,
   room = Infinity,
 ): { w: number; h: number } {
   const letters = steppedAt(size, width);
   const padded = shape === 'words' ? { across: 0, down: 0 } : PADDING;
+  const beside = picture && pictureBox(picture, letters);
+  if (beside && picture.alone)
+    return {
+      w: Math.min(beside.w, room - 2 * padded.across) + 2 * padded.across,
+      h: beside.h + 2 * padded.down,
+    };
+  const words = wordsBox(text, letters, padded, beside ? room - beside.w - PICTURE_GAP : room);
+  return beside
+    ? { w: words.w + beside.w + PICTURE_GAP, h: Math.max(words.h, beside.h + 2 * padded.down) }
+    : words;
+}
+
+/** Between a badge's picture and its words, in CSS pixels. */
+const PICTURE_GAP = 5;
+
+const pictureBox = (picture: BadgePicture, letters: number): { w: number; h: number } => {
+  const h = letters * (picture.alone ? BADGE_PICTURE.alone : BADGE_PICTURE.beside);
+  return { w: (h * picture.width) / picture.height, h };
+};
+
+function wordsBox(
+  text: string,
+  letters: number,
+  padded: { across: number; down: number },
+  room: number,
+): { w: number; h: number } {
   const most = Math.max(letters, room - 2 * padded.across);
   // Lines break between words; one that is longer than a line has it to itself.
   let lines = 1;

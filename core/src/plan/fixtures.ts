@@ -287,7 +287,21 @@ export interface SpaceSettings {
 export interface PartOwn {
   heading: Texts | null;
   range: RangeRule | null;
+  levels: readonly OrderLevel[] | null;
+  most: number | null;
+  card: readonly CardElement[] | null;
+  face: CardFace | null;
 }
+
+/** A link that says nothing otherwise of a fixture. */
+export const AS_PART: PartOwn = {
+  heading: null,
+  range: null,
+  levels: null,
+  most: null,
+  card: null,
+  face: null,
+};
 
 /** A link to a part: shows it as it is wherever it is used, but for what is said otherwise here. */
 export interface PartSettings {

@@ -1,3 +1,4 @@
+import { cardElement } from '../card/design';
 import { USUAL_BADGES } from '../badge/rule';
 import { atAllWidths } from '../width/widths';
 import { describe, expect, it } from 'vitest';
@@ -6,7 +7,7 @@ import type { RangeRule } from '../clause/rule';
 import { editionFrom, rangesOfPlan, withDrafts } from './edition';
 import type { ColumnsSettings, PartOwn, PromotionSettings, Slot } from './fixtures';
 import { startingFixtures, usual } from './housePlan';
-import { USUAL_PROMOTION } from './fixtures';
+import { AS_PART, USUAL_PROMOTION } from './fixtures';
 import { basedOn, documentsBy, resolvePlan } from './inherit';
 import { cutLoose, linkFor, linkOf, partFixtures, partsNamedIn, partsOf, withoutPart } from './parts';
 import type { Fixture, Plan } from './plan';
@@ -74,15 +75,33 @@ describe('a link to a part', () => {
     expect(shown.map(({ id }) => linkOf(id))).toEqual(['one', 'one', 'one', 'two', 'two', 'two']);
   });
 
-  it('shares the design, and may show other products under another heading', () => {
-    const own = { row: { heading: { en: 'Cheaper now' }, range: ON_SALE } };
+  it('shares the design, and may show other products, order, count and cards under another heading', () => {
+    const own = {
+      row: {
+        ...AS_PART,
+        heading: { en: 'Cheaper now' },
+        range: ON_SALE,
+        most: 3,
+        levels: [{ key: 'price', reversed: false } as const],
+        card: [cardElement('name')],
+      },
+    };
     const plan = served(page(link('one', own), link('two')), part);
-    expect(rowIn(plan, 'one~row')).toMatchObject({ heading: { en: 'Cheaper now' }, range: ON_SALE, most: 8 });
+    expect(rowIn(plan, 'one~row')).toMatchObject({
+      heading: { en: 'Cheaper now' },
+      range: ON_SALE,
+      most: 3,
+      levels: [{ key: 'price' }],
+      card: [{ element: 'name' }],
+    });
     expect(rowIn(plan, 'two~row')).toMatchObject({ heading: { en: 'New here' }, range: ALL, most: 8 });
   });
 
   it('says nothing otherwise of what can’t differ, nor of what the part no longer has', () => {
-    const own = { line: { heading: { en: 'x' }, range: ON_SALE }, gone: { heading: null, range: ON_SALE } };
+    const own = {
+      line: { ...AS_PART, heading: { en: 'x' }, range: ON_SALE },
+      gone: { ...AS_PART, heading: null, range: ON_SALE },
+    };
     const plan = served(page(link('one', own)), part);
     expect(plan.fixtures.find(({ id }) => id === 'one~line')).not.toHaveProperty('heading');
     expect(plan.fixtures).toHaveLength(startingFixtures([], []).length + 3);
@@ -114,7 +133,7 @@ describe('a link to a part', () => {
 describe('saved ranges', () => {
   it('are published with whatever shows them: the part, or a link that says so', () => {
     const offers = { id: 'offers', name: 'Offers', rule: ON_SALE };
-    const own = { row: { heading: null, range: SAVED } };
+    const own = { row: { ...AS_PART, heading: null, range: SAVED } };
     expect(rangesOfPlan(page(link('one', own)))).toEqual(['offers']);
     const before = editionFrom(1, { documents: [page(), part], ranges: [] });
     expect(withDrafts(before, [page(link('one', own))], [offers]).ranges).toEqual([offers]);
@@ -144,7 +163,7 @@ describe('making a part and taking one apart', () => {
   });
 
   it('cut loose, leaves copies with what the link said, under names that fixtures may have', () => {
-    const own = { row: { heading: { en: 'Mine' }, range: null } };
+    const own = { row: { ...AS_PART, heading: { en: 'Mine' }, range: null } };
     const taken: Fixture = { ...usual('one-row'), type: 'divider' };
     const loose = cutLoose(page(link('one', own), taken), 'one', part);
     expect(partsOf(loose)).toEqual([]);

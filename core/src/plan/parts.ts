@@ -33,26 +33,20 @@ export const NEVER_IN_PARTS: readonly FixtureType[] = [
 export const rootOf = (part: Pick<Plan, 'fixtures'>): Fixture | undefined =>
   part.fixtures.find(({ inside }) => inside === null);
 
-/** What a link may say otherwise of a fixture, by its kind: the words above it, the products in it. */
-export interface Differing {
-  heading: boolean;
-  range: boolean;
-}
+/** What a link may say otherwise of a fixture, by its kind: the words above it, the products in it, how many, which cards. */
+const DIFFERING: Partial<Record<FixtureType, readonly (keyof PartOwn)[]>> = {
+  banner: ['heading'],
+  spotlight: ['heading', 'range', 'levels'],
+  promotion: ['heading', 'range', 'levels', 'most', 'card', 'face'],
+};
 
-export const differingOf = ({ type }: Fixture): Differing => ({
-  heading: type === 'promotion' || type === 'spotlight' || type === 'banner',
-  range: type === 'promotion' || type === 'spotlight',
-});
+export const differingOf = ({ type }: Fixture): readonly (keyof PartOwn)[] => DIFFERING[type] ?? [];
 
 /** The fixture with what a link says otherwise of it. */
 function withOwn(fixture: Fixture, own: PartOwn | undefined): Fixture {
   if (!own) return fixture;
-  const { heading, range } = differingOf(fixture);
-  return {
-    ...fixture,
-    ...(heading && own.heading && { heading: own.heading }),
-    ...(range && own.range && { range: own.range }),
-  } as Fixture;
+  const said = differingOf(fixture).filter((key) => own[key] !== null);
+  return { ...fixture, ...Object.fromEntries(said.map((key) => [key, own[key]])) } as Fixture;
 }
 
 /** What a link shows: the part's fixture where the link stands and when it is shown, and all within it. */

@@ -1,11 +1,13 @@
 import { USUAL_ORDER, USUAL_PANEL, usual, USUAL_PAGING } from './housePlan';
 import {
+  AS_PART,
   FRESH_FRAME,
   USUAL_BANNER,
   USUAL_NAVIGATION,
   USUAL_PROMOTION,
   USUAL_TILES,
   type Column,
+  type PartOwn,
   type PromotionSettings,
 } from './fixtures';
 import { cardElement, USUAL_ELEMENT_LOOK, USUAL_FACE, type CardElement } from '../card/design';
@@ -90,11 +92,12 @@ const upgradePromotion = <T extends Omit<PromotionSettings, 'type'>>(stored: T):
   };
 };
 
-/** Badges as they were before they had days. */
+/** Badges as they were before they had days, or pictures. */
 const upgradeBadges = (badges: BadgeSettings | undefined): BadgeSettings =>
   badges ? { ...badges, rules: badges.rules.map(upgradeBadge) } : USUAL_BADGES;
 
-const upgradeBadge = (stored: BadgeRule): BadgeRule => ({ ...ALWAYS, ...stored });
+const upgradeBadge = (stored: Partial<BadgeRule>): BadgeRule =>
+  ({ ...ALWAYS, picture: null, ...stored }) as BadgeRule;
 
 /** What an heir added is written out in full, so it is read like the fixtures of a whole plan. */
 function upgradeOwn(own: Difference | null): Difference | null {
@@ -135,7 +138,7 @@ function upgradeList<T>(
 
 /** What an heir says of badges; the same where it is in today's form. */
 function upgradeOwnBadges(badges: Difference | undefined): Difference | undefined {
-  const inForm = (rule: BadgeRule): boolean => 'from' in rule;
+  const inForm = (rule: BadgeRule): boolean => 'from' in rule && 'picture' in rule;
   if (!badges) return badges;
   if ('set' in badges) {
     const { rules } = badges.set as BadgeSettings;
@@ -152,12 +155,38 @@ function upgradeOwnBadges(badges: Difference | undefined): Difference | undefine
 function upgradeItem(item: Difference): Difference {
   if (!('at' in item)) return item;
   const at: Record<string, Difference> = { ...item.at };
-  const { gap, card, columns } = item.at;
+  const { gap, card, columns, own } = item.at;
   if (gap && 'set' in gap && typeof gap.set === 'number')
     at['gap'] = { at: differencesOf(upgradeGap(gap.set)) };
   if (card) at['card'] = upgradeList(card, upgradeElement);
   if (columns) at['columns'] = upgradeList(columns, upgradeColumn);
+  if (own) at['own'] = upgradeOwnParts(own);
   return { at };
+}
+
+/** What a link says otherwise, as it was while that was a heading and a range alone. */
+const upgradeOwnPart = (stored: Partial<PartOwn>): PartOwn => ({
+  ...AS_PART,
+  ...stored,
+  card: stored.card?.map(upgradeElement) ?? null,
+});
+
+/** What an heir says of what a link says otherwise. */
+function upgradeOwnParts(own: Difference): Difference {
+  const whole = (value: unknown): PartOwn => upgradeOwnPart(value as Partial<PartOwn>);
+  if ('set' in own)
+    return {
+      set: Object.fromEntries(Object.entries(own.set as object).map(([id, value]) => [id, whole(value)])),
+    };
+  if (!('at' in own)) return own;
+  return {
+    at: Object.fromEntries(
+      Object.entries(own.at).map(([id, one]) => [
+        id,
+        'set' in one && one.set ? { set: whole(one.set) } : one,
+      ]),
+    ),
+  };
 }
 
 /** A column as it was before it could have another share on medium pages. */
@@ -184,6 +213,11 @@ export function upgradeFixture(stored: Fixture): Fixture {
       return upgradePromotion(fixture);
     case 'banner':
       return { ...USUAL_BANNER, ...fixture };
+    case 'part':
+      return {
+        ...fixture,
+        own: Object.fromEntries(Object.entries(fixture.own).map(([id, own]) => [id, upgradeOwnPart(own)])),
+      };
     case 'picture':
       return { ...FRESH_FRAME.picture, ...fixture };
     case 'tiles':

@@ -15,6 +15,7 @@ describe('the addresses of a plan', () => {
     expect(read('plans/house')).toEqual({ id: 'house' });
     expect(read('plans/house/card')).toEqual({ id: 'house', sheet: 'card' });
     expect(read('plans/house/badges')).toEqual({ id: 'house', sheet: 'badges' });
+    expect(read('plans/house/filters')).toEqual({ id: 'house', sheet: 'filters' });
   });
 
   it('leave all others to other pages', () => {

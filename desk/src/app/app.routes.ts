@@ -18,7 +18,7 @@ export function planSheet(segments: UrlSegment[]): UrlMatchResult | null {
     root?.path !== 'plans' ||
     !id ||
     more.length ||
-    (sheet && !['card', 'badges', 'designs'].includes(sheet.path))
+    (sheet && !['card', 'badges', 'filters', 'designs'].includes(sheet.path))
   )
     return null;
   return { consumed: segments, posParams: sheet ? { id, sheet } : { id } };

@@ -1,5 +1,6 @@
 import type { Sequelize } from 'sequelize';
 import {
+  AS_PART,
   basedOn,
   HOUSE_PLAN_ID,
   isHeir,
@@ -112,7 +113,7 @@ function frontPlan(house: Plan, categories: Categories): Plan {
       inside: { fixture: 'rows', slot: id },
       type: 'part',
       part: ROW,
-      own: { row: { heading: null, range: { source: { kind: 'catalogue' }, clauses } } },
+      own: { row: { ...AS_PART, range: { source: { kind: 'catalogue' }, clauses } } },
     })),
     { ...usual('tiles'), ...USUAL_TILES, grid: 'free', places, rowHeight: 116 },
   ];

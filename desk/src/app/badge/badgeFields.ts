@@ -9,7 +9,9 @@ import {
   type BadgePlace,
   type BadgeRule,
   type Paint,
+  type PictureSource,
 } from '@fond/core';
+import { PictureField } from '../picture/pictureField';
 import { ClauseList } from '../range/clauseList';
 import { PlanEditor } from '../draft/planEditor';
 import { WidthFields } from '../field/widthFields';
@@ -30,7 +32,7 @@ interface Changed {
 @Component({
   selector: 'desk-badge-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choices, ClauseList, PaintField, Stepper, TextLine, WidthFields],
+  imports: [Choices, ClauseList, PaintField, PictureField, Stepper, TextLine, WidthFields],
   template: `
     @let one = rule();
     <desk-text-line
@@ -114,6 +116,34 @@ interface Changed {
       <p class="turned" role="alert">
         It ends before it begins. The draft waits with being saved until that is mended.
       </p>
+    }
+    <desk-picture-field
+      [name]="'badge-' + one.id"
+      [picture]="pictured()"
+      [focus]="null"
+      [adorns]="true"
+      [aisles]="false"
+      [lang]="''"
+      (changed)="picture($event)"
+    />
+    @if (one.picture; as picture) {
+      <label class="line"
+        ><input
+          type="checkbox"
+          [checked]="picture.alone"
+          (change)="
+            tell('picture alone', {
+              picture: {
+                hash: picture.hash,
+                width: picture.width,
+                height: picture.height,
+                alone: !picture.alone,
+              },
+            })
+          "
+        />
+        only the picture is seen; the words are read out</label
+      >
     }
     @for (part of paints; track part.key) {
       @if (part.key === 'ink' || one.shape !== 'words') {
@@ -201,6 +231,22 @@ export class BadgeFields {
 
   protected paint(part: 'ground' | 'ink', paint: Paint): void {
     this.tell(part === 'ground' ? 'ground' : 'colour of words', { [part]: paint });
+  }
+
+  protected readonly pictured = computed((): PictureSource | null => {
+    const { picture } = this.rule();
+    return (
+      picture && { kind: 'kept', hash: picture.hash, width: picture.width, height: picture.height, alt: {} }
+    );
+  });
+
+  protected picture(source: PictureSource | null): void {
+    const alone = this.rule().picture?.alone ?? false;
+    const picture =
+      source?.kind === 'kept'
+        ? { hash: source.hash, width: source.width, height: source.height, alone }
+        : null;
+    this.tell('picture', { picture });
   }
 
   protected insert(figure: string): void {

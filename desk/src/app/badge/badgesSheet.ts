@@ -16,6 +16,6 @@ import { BenchWindow } from '../card/benchWindow';
     </div>
     <desk-bench show="badges" />
   `,
-  styleUrl: '../card/sheet.scss',
+  styleUrls: ['../card/sheet.scss', '../card/cardBed.scss'],
 })
 export class BadgesSheet {}

@@ -1,9 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { RATIO_BOUNDS, type CardFace } from '@fond/core';
 import { Choices } from '../field/choices';
 import { PaintField } from '../brief/paintField';
 import { Stepper } from '../field/stepper';
-import { PlanEditor } from '../draft/planEditor';
 
 /** The card itself: its frame, its picture, and what it does when it is pointed at. */
 @Component({
@@ -134,9 +133,10 @@ import { PlanEditor } from '../draft/planEditor';
   `,
 })
 export class FaceFields {
-  private readonly editor = inject(PlanEditor);
-  protected readonly face = computed(() => this.editor.shelf()?.face ?? null);
-  protected readonly ratio = computed(() => Math.round(this.face()?.ratio ?? 100));
+  readonly face = input.required<CardFace>();
+  /** Names the setting, so that typing on is one step of undo. */
+  readonly changed = output<{ what: string; face: CardFace }>();
+  protected readonly ratio = computed(() => Math.round(this.face().ratio));
   protected readonly bounds = RATIO_BOUNDS;
   protected readonly crops = [
     { value: 'fill', name: 'fills its place' },
@@ -156,12 +156,11 @@ export class FaceFields {
   ];
 
   protected change(what: string, change: Partial<CardFace>): void {
-    const face = this.face();
-    if (face) this.editor.editShelf(`card’s ${what}`, { face: { ...face, ...change } });
+    this.changed.emit({ what: `card’s ${what}`, face: { ...this.face(), ...change } });
   }
 
   protected overlay(): void {
-    this.change('overlay', { overlay: this.face()?.overlay ? null : { colour: 'ink', opacity: 60 } });
+    this.change('overlay', { overlay: this.face().overlay ? null : { colour: 'ink', opacity: 60 } });
   }
 
   protected radius(text: string): void {

@@ -25,9 +25,24 @@ import { PlanEditor } from './planEditor';
         }
       </select>
     </label>
+    @if (path() === search()) {
+      <input
+        type="search"
+        aria-label="What is searched for"
+        placeholder="search for …"
+        maxlength="200"
+        [value]="sought()"
+        (change)="seek($any($event.target).value)"
+      />
+    }
   `,
   styles: `
-    select {
+    :host {
+      display: flex;
+      gap: 6px;
+    }
+    select,
+    input {
       width: 148px;
       padding: 4px 6px;
       border: 1px solid var(--hairline);
@@ -47,6 +62,13 @@ export class AisleChoice {
   /** Title of the product whose page is looked at; null for an aisle. */
   readonly product = input<string | null>(null);
   protected readonly path = computed(() => this.editor.address().split('?')[0]);
+  /** Where the shop shows what is searched for. */
+  protected readonly search = computed(
+    () => this.floor()?.aisles.find(({ kind }) => kind === 'search')?.path ?? null,
+  );
+  protected readonly sought = computed(
+    () => new URLSearchParams(this.editor.address().split('?')[1] ?? '').get('q') ?? '',
+  );
 
   protected readonly groups = computed(() => {
     const aisles = this.floor()?.aisles ?? [];
@@ -66,6 +88,18 @@ export class AisleChoice {
       { name: 'Other aisles', options: options.filter(({ mine }) => !mine) },
     ].filter(({ options: some }) => some.length);
   });
+
+  /** The search page for words as a shopper types them. */
+  protected seek(q: string): void {
+    const parameters = new URLSearchParams(this.editor.address().split('?')[1] ?? '');
+    if (q.trim()) parameters.set('q', q.trim());
+    else parameters.delete('q');
+    const query = parameters.toString();
+    void this.router.navigate([], {
+      queryParams: { aisle: this.path() + (query ? `?${query}` : '') },
+      queryParamsHandling: 'merge',
+    });
+  }
 
   protected choose(path: string): void {
     const lang = this.editor.lang();

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { PlanEditor } from '../draft/planEditor';
 import { BriefLines } from '../brief/briefLines';
 import { FacetsSlip } from './facetsSlip';
@@ -9,7 +10,7 @@ import { Word } from '../brief/word';
 @Component({
   selector: 'desk-facets-sentence',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FacetsSlip, OriginStrip, Word],
+  imports: [FacetsSlip, OriginStrip, RouterLink, Word],
   template: `
     @if (editor.panel(); as panel) {
       <p>
@@ -25,6 +26,14 @@ import { Word } from '../brief/word';
       @if (lines.open() === 'facets') {
         <div class="slip" role="group" aria-label="Filters">
           <desk-origin scope="facets" /><desk-facets-slip />
+          <p class="hint">
+            <a
+              class="word"
+              [routerLink]="['/plans', editor.plan()?.id, 'filters']"
+              queryParamsHandling="preserve"
+              >See them beside the page at three widths</a
+            >
+          </p>
         </div>
       }
     }

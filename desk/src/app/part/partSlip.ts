@@ -1,22 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { cutLoose, differingOf, type Fixture, type PartOwn, type Texts } from '@fond/core';
+import { AS_PART, cutLoose, differingOf, type Fixture, type PartOwn } from '@fond/core';
 import { partsFeature } from '../store/parts.feature';
 import { BriefLines } from '../brief/briefLines';
 import { fixtureSentence } from '../wording/fixtureSentences';
 import { FIXTURE_WORDS } from '../wording/words';
 import { FixtureFields } from '../brief/fixtureFields';
+import { Stepper } from '../field/stepper';
+import { OwnCard } from '../fixture/ownCard';
 import { ShelfRange } from '../range/shelfRange';
+import { SortedBy } from '../wording/sortedBy';
 import { TextLine } from '../brief/textLine';
-
-const AS_PART: PartOwn = { heading: null, range: null };
 
 /** A link to a part: where else it is used, what this plan says otherwise of it, and the way to a copy of its own. */
 @Component({
   selector: 'desk-part-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, ShelfRange, TextLine],
+  imports: [OwnCard, RouterLink, ShelfRange, SortedBy, Stepper, TextLine],
   template: `
     @if (part(); as of) {
       <p class="hint">
@@ -60,6 +61,45 @@ const AS_PART: PartOwn = { heading: null, range: null };
               />
             }
           }
+          @if (one.levels; as levels) {
+            <label class="line"
+              ><input
+                type="checkbox"
+                [checked]="one.own.levels !== null"
+                (change)="set(one.fixture, { levels: one.own.levels ? null : levels })"
+              />
+              another order</label
+            >
+            @if (one.own.levels; as own) {
+              <desk-sorted-by [level]="own[0]" (changed)="set(one.fixture, { levels: $event })" />
+            }
+          }
+          @if (one.shelf; as shelf) {
+            <label class="line"
+              ><input
+                type="checkbox"
+                [checked]="one.own.most !== null"
+                (change)="set(one.fixture, { most: one.own.most === null ? shelf.most : null })"
+              />
+              another number of products</label
+            >
+            @if (one.own.most !== null) {
+              <desk-stepper
+                label="Products at most here"
+                [value]="one.own.most"
+                [least]="1"
+                [most]="48"
+                (changed)="set(one.fixture, { most: $event })"
+              />
+            }
+            <desk-own-card
+              of="the part’s"
+              [from]="shelf"
+              [card]="one.own.card"
+              [face]="one.own.face"
+              (changed)="set(one.fixture, $event.change)"
+            />
+          }
         </fieldset>
       } @empty {
         <p class="hint">Nothing in it can differ: it has neither a heading nor products of its own.</p>
@@ -83,14 +123,16 @@ export class PartSlip extends FixtureFields<'part'> {
   protected readonly differing = computed(() =>
     (this.part()?.fixtures ?? []).flatMap((fixture) => {
       const may = differingOf(fixture);
-      if (!may.heading && !may.range) return [];
+      if (!may.length) return [];
       return [
         {
           fixture,
           said: `${FIXTURE_WORDS[fixture.type]}: ${fixtureSentence(fixture, this.lines.words())}`,
           own: this.ownOf(fixture),
           heading: 'heading' in fixture ? fixture.heading : null,
-          range: 'range' in fixture && may.range ? fixture.range : null,
+          range: 'range' in fixture && may.includes('range') ? fixture.range : null,
+          shelf: fixture.type === 'promotion' ? fixture : null,
+          levels: 'levels' in fixture && may.includes('levels') ? fixture.levels : null,
         },
       ];
     }),
@@ -102,12 +144,12 @@ export class PartSlip extends FixtureFields<'part'> {
   }
 
   /** What says nothing otherwise is not kept. */
-  protected set(inner: Fixture, change: { heading?: Texts | null; range?: PartOwn['range'] }): void {
+  protected set(inner: Fixture, change: Partial<PartOwn>): void {
     const fixture = this.fixture();
     if (!fixture) return;
     const { [inner.id]: _, ...others } = fixture.own;
     const own = { ...this.ownOf(inner), ...change };
-    const says = own.heading !== null || own.range !== null;
+    const says = Object.values(own).some((value) => value !== null);
     this.change(Object.keys(change).join(), { own: says ? { ...others, [inner.id]: own } : others });
   }
 

@@ -13,14 +13,16 @@ import { FilePick } from '../shell/filePick';
   template: `
     <fieldset>
       <legend>Picture</legend>
-      <label
-        ><input
-          type="radio"
-          [name]="'picture-' + name()"
-          [checked]="picture()?.kind === 'aisle'"
-          (change)="changed.emit({ kind: 'aisle' })"
-        />the aisle’s own; nothing where an aisle has none</label
-      >
+      @if (aisles()) {
+        <label
+          ><input
+            type="radio"
+            [name]="'picture-' + name()"
+            [checked]="picture()?.kind === 'aisle'"
+            (change)="changed.emit({ kind: 'aisle' })"
+          />the aisle’s own; nothing where an aisle has none</label
+        >
+      }
       <label
         ><input
           type="radio"
@@ -95,6 +97,8 @@ export class PictureField {
   readonly picture = input.required<PictureSource | null>();
   /** The point that stays in view; null where nobody chooses it. */
   readonly focus = input.required<FocusPoint | null>();
+  /** Whether the aisle's own may be chosen. */
+  readonly aisles = input(true);
   /** It shows nothing that needs words. */
   readonly adorns = input(false);
   readonly lang = input.required<string>();

@@ -25,6 +25,7 @@ import { FloorActions } from '../store/floor.actions';
 import { floorFeature } from '../store/floor.feature';
 import { Brief } from './brief';
 import { BadgesSheet } from '../badge/badgesSheet';
+import { FacetsSheet } from './facetsSheet';
 import { DesignSheet } from '../design/designSheet';
 import { CardSheet } from '../card/cardSheet';
 import { firstAisle } from '../draft/firstAisle';
@@ -58,6 +59,7 @@ const SAVING_WORDS: Readonly<Record<Saving, string>> = {
     MatProgressBarModule,
     MatTooltipModule,
     BadgesSheet,
+    FacetsSheet,
     DesignSheet,
     Brief,
     CardSheet,
@@ -83,7 +85,7 @@ export class PlanPage {
   /** From the address: the plan, and the aisle in the window. */
   readonly id = input.required<string>();
   readonly aisle = input<string>();
-  readonly sheet = input<'card' | 'badges' | 'designs'>();
+  readonly sheet = input<'card' | 'badges' | 'filters' | 'designs'>();
 
   protected readonly asFile = computed(
     () => `${addressOf('exportPlans')}?${new URLSearchParams({ plans: this.id() })}`,
@@ -130,6 +132,7 @@ export class PlanPage {
       { sheet: undefined, name: 'Brief', link: ['/plans', this.id()] },
       { sheet: 'card', name: 'Card', link: ['/plans', this.id(), 'card'] },
       { sheet: 'badges', name: 'Badges', link: ['/plans', this.id(), 'badges'] },
+      { sheet: 'filters', name: 'Filters', link: ['/plans', this.id(), 'filters'] },
       { sheet: 'designs', name: 'Starting points', link: ['/plans', this.id(), 'designs'] },
     ].filter(({ sheet }) => this.plan()?.kind !== 'part' || sheet === undefined),
   );

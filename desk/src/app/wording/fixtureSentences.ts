@@ -138,6 +138,9 @@ export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefW
       const differs = [
         own.some(({ heading }) => heading) ? 'another heading' : '',
         own.some(({ range }) => range) ? 'other products' : '',
+        own.some(({ levels }) => levels) ? 'another order' : '',
+        own.some(({ most }) => most !== null) ? 'another number' : '',
+        own.some(({ card }) => card) ? 'other cards' : '',
       ].filter(Boolean);
       const name = parts(fixture.part);
       if (name === null) return 'one that is gone';

@@ -230,6 +230,7 @@ const OF_BADGES: Readonly<Record<string, string>> = {
   from: 'first day',
   to: 'last day',
   size: 'size',
+  picture: 'picture',
 };
 
 /** Path below the rules of badges: the rule, and what is said of it. */

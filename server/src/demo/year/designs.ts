@@ -1,4 +1,5 @@
 import {
+  AS_PART,
   facetChoice,
   FRESH_FRAME,
   SEARCH_FACET,
@@ -227,9 +228,9 @@ export const PUBLICATIONS: readonly Publication[] = [
           ...plan,
           fixtures: plan.fixtures.map((one) =>
             one.id === 'row-sale' && one.type === 'part'
-              ? { ...one, own: { row: { heading: null, range: savedRange('Reduced and there', known) } } }
+              ? { ...one, own: { row: { ...AS_PART, range: savedRange('Reduced and there', known) } } }
               : one.id === 'row-new' && one.type === 'part'
-                ? { ...one, own: { row: { heading: null, range: savedRange('New since spring', known) } } }
+                ? { ...one, own: { row: { ...AS_PART, range: savedRange('New since spring', known) } } }
                 : one,
           ),
         }),

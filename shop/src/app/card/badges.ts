@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Badge, DrawnBadge, BadgePlace } from '@fond/core';
+import { pictureAt } from '../picture/picture';
 import { ShopState } from '../state/shopState';
 
 const NORMAL = { size: 13, opacity: 100 };
@@ -20,6 +21,7 @@ function styleOf({ ground, ink, opacity, size }: DrawnBadge): string {
 interface Drawn {
   badge: Badge;
   shape: DrawnBadge['shape'];
+  picture: DrawnBadge['picture'];
   style: string;
 }
 
@@ -37,7 +39,22 @@ const AMONG_WORDS: readonly string[] = ['above-name', 'beside-price'];
     @for (group of groups(); track group.place) {
       <ul [class]="group.place === null ? 'badges' : 'badges at-' + group.place">
         @for (one of group.drawn; track one.badge.key) {
-          <li [class]="'badge badge-' + one.shape" [attr.style]="one.style">{{ one.badge.text }}</li>
+          <li
+            [class]="'badge badge-' + one.shape"
+            [class.pictured]="one.picture"
+            [class.alone]="one.picture?.alone"
+            [attr.style]="one.style"
+          >
+            @if (one.picture; as picture) {
+              <img
+                alt=""
+                [src]="at(picture.hash, 240)"
+                [attr.width]="picture.width"
+                [attr.height]="picture.height"
+              />
+            }
+            <span [class.unseen]="one.picture?.alone">{{ one.badge.text }}</span>
+          </li>
         }
       </ul>
     }
@@ -49,6 +66,7 @@ export class Badges {
   /** Places among the words that the card doesn't have: what belongs there lies over the picture all the same. */
   readonly astray = input<readonly string[]>([]);
   private readonly state = inject(ShopState);
+  protected readonly at = pictureAt;
 
   protected readonly groups = computed(() => {
     const looks = this.state.model().frame.badges;
@@ -60,7 +78,7 @@ export class Badges {
       const among = AMONG_WORDS.includes(look.place) && !this.astray().includes(look.place);
       if (spot === 'picture' ? among : spot !== 'row' && look.place !== spot) continue;
       const place = spot !== 'picture' ? null : AMONG_WORDS.includes(look.place) ? 'top-start' : look.place;
-      const drawn = { badge, shape: look.shape, style: styleOf(look) };
+      const drawn = { badge, shape: look.shape, picture: look.picture, style: styleOf(look) };
       groups.set(place, [...(groups.get(place) ?? []), drawn]);
     }
     return [...groups].map(([place, drawn]) => ({ place, drawn }));

@@ -7,6 +7,8 @@ import {
   effect,
   ElementRef,
   inject,
+  input,
+  linkedSignal,
   signal,
   untracked,
   viewChild,
@@ -109,7 +111,12 @@ export class PageWindow {
   private readonly names = inject(RangeVocabulary).names;
 
   /** As wide as can be read in the room that there is. */
-  protected readonly view = signal<View>(matchMedia(ONE_PANE).matches ? 'narrow' : 'wide');
+  /** Whether it begins with all widths beside one another. */
+  readonly abreast = input(false);
+  protected readonly view = linkedSignal<View>(() => {
+    if (matchMedia(ONE_PANE).matches) return 'narrow';
+    return this.abreast() ? 'all' : 'wide';
+  });
   protected readonly views: readonly { view: View; name: string }[] = [
     { view: 'wide', name: 'Wide' },
     { view: 'medium', name: 'Medium' },

@@ -13,6 +13,7 @@ export const DEVICES: readonly (WindowSize & { name: string })[] = [
   { name: 'phone held sideways', width: 844, height: 390 },
   { name: 'tablet held sideways', width: 1180, height: 820 },
   { name: 'large screen', width: 1920, height: null },
+  { name: 'screen of 1280 px at 200 %', width: 640, height: 400 },
 ];
 
 /** A width that a window can have, whatever was typed or dragged. */
