@@ -14,6 +14,7 @@ export const shopRoutesFile = path.join(CONTRACT, 'shopRoutes.ts');
 const OF_THE_SHOP: readonly OperationName[] = [
   'page',
   'facetValues',
+  'recent',
   'cart',
   'addToCart',
   'setInCart',
