@@ -1,8 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { USUAL_BADGES } from '../badge/rule';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import { USUAL_LOOK } from '../look/look';
-import { editionFrom } from '../plan/edition';
 import {
   FRESH_FRAME,
   USUAL_NAVIGATION,
@@ -12,37 +9,15 @@ import {
 } from '../plan/fixtures';
 import { usual } from '../plan/housePlan';
 import type { Fixture } from '../plan/plan';
-import { USUAL_PRODUCT_PAGE } from '../plan/productPage';
-import { FRAME, NOW, product } from '../testing/catalogues';
-import { composePage } from './composePage';
-import type { FixtureModel } from './pageModel';
+import { FRAME, product } from '../testing/catalogues';
+import { fixturesOn } from '../testing/pages';
 
 const snapshot = snapshotOf(FRAME, [
   product(1, { sku: 'P-1', categories: [2], stock: 4 }),
   product(2, { sku: 'P-2', categories: [3], stock: 0 }),
 ]);
-const ask = (fixtures: readonly Fixture[], path = '/cookware', lang = 'en'): readonly FixtureModel[] =>
-  composePage(
-    snapshot,
-    editionFrom(1, {
-      documents: [
-        {
-          id: 'house',
-          name: 'House',
-          reach: { include: [{ kind: 'everything' }], exclude: [] },
-          kind: 'page',
-          rank: 0,
-          fixtures,
-          productPage: USUAL_PRODUCT_PAGE,
-          look: USUAL_LOOK,
-          badges: USUAL_BADGES,
-          css: '',
-        },
-      ],
-      ranges: [],
-    }),
-    { path, parameters: { lang }, matches: null, now: NOW },
-  )!.fixtures;
+const ask = (fixtures: readonly Fixture[], path = '/cookware', lang = 'en') =>
+  fixturesOn(snapshot, fixtures, path, lang);
 
 describe('a navigation of links of one’s own', () => {
   const link = (id: string, change: Partial<NavigationLink>): NavigationLink => ({

@@ -1,42 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { roomsOf, widthIn } from '../layout/room';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import { USUAL_BADGES } from '../badge/rule';
-import { USUAL_LOOK } from '../look/look';
 import { USUAL_DRESS, type FixtureDress } from '../plan/dress';
-import { editionFrom } from '../plan/edition';
 import { FRESH_FRAME } from '../plan/fixtures';
 import { usual } from '../plan/housePlan';
 import type { Fixture } from '../plan/plan';
-import { USUAL_PRODUCT_PAGE } from '../plan/productPage';
-import { FRAME, NOW, product } from '../testing/catalogues';
+import { FRAME, product } from '../testing/catalogues';
 import { atAllWidths, followed } from '../width/widths';
-import { composePage } from './composePage';
-import type { FixtureModel } from './pageModel';
+import { fixturesOn } from '../testing/pages';
 
 const snapshot = snapshotOf(FRAME, [product(1, { categories: [2] })]);
-const ask = (fixtures: readonly Fixture[], path = '/cookware/pans'): readonly FixtureModel[] =>
-  composePage(
-    snapshot,
-    editionFrom(1, {
-      documents: [
-        {
-          id: 'house',
-          name: 'House',
-          reach: { include: [{ kind: 'everything' }], exclude: [] },
-          kind: 'page',
-          rank: 0,
-          fixtures,
-          productPage: USUAL_PRODUCT_PAGE,
-          look: USUAL_LOOK,
-          badges: USUAL_BADGES,
-          css: '',
-        },
-      ],
-      ranges: [],
-    }),
-    { path, parameters: { lang: 'en' }, matches: null, now: NOW },
-  )!.fixtures;
+const ask = (fixtures: readonly Fixture[], path = '/cookware/pans') => fixturesOn(snapshot, fixtures, path);
 const title = (dress: Partial<FixtureDress>, span = 12): Fixture => {
   const base = usual('title');
   return {

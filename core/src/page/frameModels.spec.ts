@@ -1,4 +1,3 @@
-import { USUAL_BADGES } from '../badge/rule';
 import { atAllWidths } from '../width/widths';
 import { describe, expect, it } from 'vitest';
 import { cardElement } from '../card/design';
@@ -8,13 +7,11 @@ import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { BannerSettings, PromotionSettings, SpotlightSettings, TilesSettings } from '../plan/fixtures';
 import { startingFixtures, usual } from '../plan/housePlan';
 import { USUAL_BANNER, USUAL_TILES, USUAL_NAVIGATION, USUAL_PROMOTION } from '../plan/fixtures';
-import { editionFrom } from '../plan/edition';
 import type { Fixture } from '../plan/plan';
 import type { Clause, RangeRule } from '../clause/rule';
-import { FRAME, NOW, product } from '../testing/catalogues';
-import { composePage } from './composePage';
+import { FRAME, product } from '../testing/catalogues';
 import { eachFixture, shelfModelOf, type FixtureModel } from './pageModel';
-import { USUAL_PRODUCT_PAGE } from '../plan/productPage';
+import { fixturesOn } from '../testing/pages';
 
 const PICTURE = { hash: 'f'.repeat(32), width: 800, height: 900 };
 /** Of the aisle's own picture. */
@@ -33,27 +30,7 @@ const snapshot = snapshotOf(frame, [
 ]);
 const own = startingFixtures([], []);
 const ask = (fixtures: readonly Fixture[], path = '/cookware', lang = 'en') =>
-  composePage(
-    snapshot,
-    editionFrom(1, {
-      documents: [
-        {
-          id: 'house',
-          name: 'House',
-          reach: { include: [{ kind: 'everything' }], exclude: [] },
-          kind: 'page',
-          rank: 0,
-          fixtures,
-          productPage: USUAL_PRODUCT_PAGE,
-          look: USUAL_LOOK,
-          badges: USUAL_BADGES,
-          css: '',
-        },
-      ],
-      ranges: [],
-    }),
-    { path, parameters: { lang }, matches: null, now: NOW },
-  )!.fixtures;
+  fixturesOn(snapshot, fixtures, path, lang);
 const one = (fixture: Fixture, path?: string, lang?: string): FixtureModel | undefined =>
   ask([fixture], path, lang)[0];
 
