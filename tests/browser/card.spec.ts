@@ -130,7 +130,7 @@ describe('the card', () => {
     await says(
       page,
       '[data-element="rating"] [role="alert"]',
-      '200 px is not taken. Letters are 10 to 40 px',
+      '200 px is not taken. It may be 10 to 40 px',
     );
     expect(await page.$eval(size, (field) => (field as HTMLInputElement).value)).toBe('200');
     await page.locator(size).fill('20');

@@ -21,7 +21,8 @@ import { ChangeDetectionStrategy, Component, input, output, signal } from '@angu
     >
     @if (refused() !== null) {
       <p class="turned" role="alert">
-        {{ refused() }} is not taken: whole numbers from {{ least() }} to {{ most() }} are.
+        {{ refused() }}{{ unit() }} is not taken. It may be {{ least() }} to {{ most() }}{{ unit() }}, in whole
+        numbers.
       </p>
     }
   `,
