@@ -127,11 +127,7 @@ describe('the card', () => {
     await press(page, '[data-element="rating"] .name');
     const size = label('Size of letters in pixels: rating');
     await page.locator(size).fill('200');
-    await says(
-      page,
-      '[data-element="rating"] [role="alert"]',
-      '200 px is not taken. It may be 10 to 40 px',
-    );
+    await says(page, '[data-element="rating"] [role="alert"]', '200 px is not taken. It may be 10 to 40 px');
     expect(await page.$eval(size, (field) => (field as HTMLInputElement).value)).toBe('200');
     await page.locator(size).fill('20');
     await page.waitForFunction(() => !document.querySelector('[data-element="rating"] [role="alert"]'));

@@ -21,8 +21,8 @@ import { ChangeDetectionStrategy, Component, input, output, signal } from '@angu
     >
     @if (refused() !== null) {
       <p class="turned" role="alert">
-        {{ refused() }}{{ unit() }} is not taken. It may be {{ least() }} to {{ most() }}{{ unit() }}, in whole
-        numbers.
+        {{ refused() }}{{ unit() }} is not taken. It may be {{ least() }} to {{ most() }}{{ unit() }}, in
+        whole numbers.
       </p>
     }
   `,
