@@ -203,7 +203,7 @@ describe('a page built from its fixtures', () => {
   it('wears CSS of its own on its content alone, and says what may not stand in it', async () => {
     const page = await opened();
     await pressWord(page, 'look');
-    await press(page, 'desk-look-slip summary');
+    await press(page, 'desk-look-slip summary::-p-text(CSS of its own)');
     await page.locator(label('CSS of its own')).fill('@import "x"; h1 { color: red }');
     await says(page, 'desk-look-slip [role=alert]', '@import');
     await page.locator(label('CSS of its own')).fill('h1, a { letter-spacing: 3px }');

@@ -55,7 +55,7 @@ const button = Joi.object({
   pointedWords: orUsual(paint),
 }).required();
 
-const placed = Joi.object({ kind: Joi.valid(...BUTTON_KINDS).required(), look: button }).required();
+const placed = Joi.object({ as: Joi.valid(...BUTTON_KINDS).required(), look: button }).required();
 
 /** The named values that a page is drawn with. */
 export const lookSchema = Joi.object({

@@ -39,7 +39,7 @@ describe('buttons of a look', () => {
       quiet: { ...USUAL_BUTTON, edge: 2, radius: 4 },
       places: {
         ...USUAL_BUTTONS.places,
-        card: { kind: 'quiet', look: { ...USUAL_BUTTON, radius: 0, icon: 'basket' } },
+        card: { as: 'quiet', look: { ...USUAL_BUTTON, radius: 0, icon: 'basket' } },
       },
     };
     const variables = buttonVariables(buttons, colours);

@@ -33,8 +33,8 @@ export type ButtonPlace = 'card' | 'banner' | 'paging' | 'filters';
 export const BUTTON_PLACES: readonly ButtonPlace[] = ['card', 'banner', 'paging', 'filters'];
 
 export interface PlacedButton {
-  /** Whose look it has, but for what is said here. */
-  kind: ButtonKind;
+  /** The kind whose look it has, but for what is said here. */
+  as: ButtonKind;
   look: ButtonLook;
 }
 
@@ -68,10 +68,10 @@ export const USUAL_BUTTONS: Buttons = {
   main: USUAL_BUTTON,
   quiet: USUAL_BUTTON,
   places: {
-    card: { kind: 'main', look: USUAL_BUTTON },
-    banner: { kind: 'main', look: USUAL_BUTTON },
-    paging: { kind: 'main', look: USUAL_BUTTON },
-    filters: { kind: 'quiet', look: USUAL_BUTTON },
+    card: { as: 'main', look: USUAL_BUTTON },
+    banner: { as: 'main', look: USUAL_BUTTON },
+    paging: { as: 'main', look: USUAL_BUTTON },
+    filters: { as: 'quiet', look: USUAL_BUTTON },
   },
 };
 
@@ -95,9 +95,9 @@ export function wordsOn(fill: Paint | 'none', colours: Colours): Paint {
 }
 
 /** All of a place's look, with what it takes from its kind. */
-const placed = (buttons: Buttons, { kind, look }: PlacedButton): ButtonLook => {
+const placed = (buttons: Buttons, { as, look }: PlacedButton): ButtonLook => {
   const own = Object.entries(look).filter(([, value]) => value !== null);
-  return { ...buttons[kind], ...(Object.fromEntries(own) as Partial<ButtonLook>) };
+  return { ...buttons[as], ...(Object.fromEntries(own) as Partial<ButtonLook>) };
 };
 
 const fillCss = (fill: Paint | 'none'): string => (fill === 'none' ? 'transparent' : paintCss(fill));
@@ -142,9 +142,9 @@ export function buttonVariables(buttons: Buttons, colours: Colours): Record<stri
   }
   for (const place of BUTTON_PLACES) {
     const one = buttons.places[place];
-    const turned = one.kind !== USUAL_KINDS[place];
+    const turned = one.as !== USUAL_KINDS[place];
     const look = turned ? placed(buttons, one) : one.look;
-    Object.assign(variables, variablesOf(`${place}-button`, look, one.kind, colours, turned));
+    Object.assign(variables, variablesOf(`${place}-button`, look, one.as, colours, turned));
   }
   return variables;
 }
@@ -166,7 +166,7 @@ export interface SeenButton {
 
 /** Every state of a button with its colours `#rrggbb` on a page of these colours, and its words' contrast. */
 export function seenButton(buttons: Buttons, of: ButtonKind | ButtonPlace, colours: Colours): SeenButton[] {
-  const kind = of === 'main' || of === 'quiet' ? of : buttons.places[of].kind;
+  const kind = of === 'main' || of === 'quiet' ? of : buttons.places[of].as;
   const look = of === 'main' || of === 'quiet' ? buttons[of] : placed(buttons, buttons.places[of]);
   const painted = (paint: Paint | 'none'): string =>
     paint === 'none' ? colours.ground : colourOf(paint, colours);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { READY_LOOKS } from '../look/look';
 import { applied, differ, entriesOf, withReset, idleOf, touches, valueAt } from './differences';
 
 interface Item {
@@ -137,5 +138,22 @@ describe('valueAt', () => {
     expect(valueAt(document, ['fixtures', 'a', 'facets', 'p', 'shown'])).toBe(2);
     expect(valueAt(document, ['fixtures', 'z', 'gap'])).toBeUndefined();
     expect(valueAt(document, ['fixtures', 'a', 'nothing', 'there'])).toBeUndefined();
+  });
+
+  it('names each setting of a look by itself, down to one role of type and one button', () => {
+    const base = READY_LOOKS.enamel;
+    const own = {
+      ...READY_LOOKS.garden,
+      buttons: {
+        ...base.buttons,
+        places: { ...base.buttons.places, card: { as: 'quiet' as const, look: base.buttons.main } },
+      },
+    };
+    const entries = entriesOf(differ(base, own)).map(({ path }) => path.join('.'));
+    expect(entries).toContain('colours.ink');
+    expect(entries).toContain('type.headings.font');
+    expect(entries).toContain('type.headings.size.wide');
+    expect(entries).toContain('buttons.places.card.as');
+    expect(entries).not.toContain('dark');
   });
 });

@@ -48,7 +48,8 @@ const namesOf = (property: string, list: readonly unknown[]): string[] =>
 
 /** Whether two objects can be compared key by key: same keys, and not two cases of a choice. */
 function comparable(base: Fields, own: Fields): boolean {
-  if ('kind' in base || 'by' in base || base['type'] !== own['type']) return false;
+  const isCase = typeof base['type'] === 'string' && base['type'] !== own['type'];
+  if ('kind' in base || 'by' in base || isCase) return false;
   const keys = Object.keys(base);
   return keys.length === Object.keys(own).length && keys.every((key) => key in own);
 }

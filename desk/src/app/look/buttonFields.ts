@@ -58,12 +58,7 @@ const isKind = (name: ButtonName): name is ButtonKind => name === 'main' || name
       @if (kind(); as of) {
         <div class="line">
           <span>They are of the kind</span>
-          <desk-choices
-            label="Their kind"
-            [choices]="kinds"
-            [value]="of"
-            (chosen)="place({ kind: $event })"
-          />
+          <desk-choices label="Their kind" [choices]="kinds" [value]="of" (chosen)="place({ as: $event })" />
         </div>
       }
       <ul class="states">
@@ -200,7 +195,7 @@ export class ButtonFields {
   private readonly buttons = computed(() => this.editor.plan()?.look.buttons ?? null);
   protected readonly kind = computed(() => {
     const name = this.name();
-    return isKind(name) ? null : (this.buttons()?.places[name].kind ?? null);
+    return isKind(name) ? null : (this.buttons()?.places[name].as ?? null);
   });
   protected readonly look = computed((): ButtonLook | null => {
     const [name, buttons] = [this.name(), this.buttons()];
@@ -220,7 +215,7 @@ export class ButtonFields {
     );
   }
 
-  protected place(change: { kind: ButtonKind }): void {
+  protected place(change: { as: ButtonKind }): void {
     const name = this.name();
     if (!isKind(name)) this.edit(`${NAMES[name]} kind`, (buttons) => this.withPlace(buttons, name, change));
   }

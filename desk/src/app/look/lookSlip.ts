@@ -219,6 +219,8 @@ const FRAMES: readonly Choice<CardFrame>[] = [
         monospace;
     }
     summary {
+      min-height: 28px;
+      line-height: 28px;
       color: var(--petrol);
       cursor: pointer;
     }

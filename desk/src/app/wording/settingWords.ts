@@ -302,7 +302,7 @@ const OF_BUTTONS: Readonly<Record<string, string>> = {
   icon: 'icon',
   pointedFill: 'fill when pointed at',
   pointedWords: 'colour of words when pointed at',
-  kind: 'kind',
+  as: 'kind',
 };
 const BUTTONS: Readonly<Record<string, string>> = {
   main: 'main buttons',

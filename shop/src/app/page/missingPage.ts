@@ -15,7 +15,13 @@ import { shopHref, ShopState } from '../state/shopState';
       <p>
         <a class="button" [href]="home()">{{ state.words().missingLink }}</a>
       </p>
-      <form class="site-search" role="search" method="get" action="/shop/search">
+      <form
+        class="site-search"
+        role="search"
+        method="get"
+        action="/shop/search"
+        [attr.aria-label]="state.words().missingSearch"
+      >
         <input type="hidden" name="lang" [value]="state.model().frame.lang" />
         <input
           type="search"
