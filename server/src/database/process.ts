@@ -2,7 +2,7 @@ import { execFile, spawn, type ChildProcess } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { chmod, mkdir, mkdtemp, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:net';
-import { tmpdir, totalmem } from 'node:os';
+import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { setTimeout as delay } from 'node:timers/promises';
 import { promisify } from 'node:util';
@@ -12,12 +12,6 @@ import { accountOf, firstStatements, giveTo, asOwner, ownerFor, type Account, ty
 
 const run = promisify(execFile);
 const STARTING_LIMIT = 60_000;
-const MB = 2 ** 20;
-/** A small log makes the server write pages out again and again while many products change. */
-const LOG_SIZE = `--innodb-log-file-size=${128 * MB}`;
-/** An eighth of the machine's memory, within bounds: a catalogue that has room there isn't read from the disk again. */
-const bufferPool = (): string =>
-  `--innodb-buffer-pool-size=${Math.round(Math.min(1024, Math.max(128, totalmem() / 8 / MB))) * MB}`;
 /** Debian puts mariadbd into /usr/sbin, which not every PATH names. */
 const environment = { ...process.env, PATH: `${process.env['PATH'] ?? ''}:/usr/sbin:/usr/bin` };
 
@@ -68,7 +62,7 @@ async function makeDatabase(data: string, temporary: string, owner: Owner): Prom
     `--auth-root-socket-user=${owner.administrator}`,
     '--skip-test-db',
     '--skip-name-resolve',
-    LOG_SIZE,
+    '--innodb-log-file-size=16M',
     `--tmpdir=${temporary}`,
   ]);
   await run(command, args, { env: environment });
@@ -142,8 +136,8 @@ export async function startDatabase(
         '--skip-name-resolve',
         '--character-set-server=utf8mb4',
         '--collation-server=utf8mb4_unicode_520_ci',
-        LOG_SIZE,
-        bufferPool(),
+        '--innodb-log-file-size=16M',
+        '--innodb-buffer-pool-size=128M',
         `--log-error=${errorLog}`,
       ],
       ['--pdeathsig', 'TERM'],
