@@ -8,7 +8,7 @@ import { fixtureSentence } from '../wording/fixtureSentences';
 import { FIXTURE_WORDS } from '../wording/words';
 import { FixtureFields } from '../brief/fixtureFields';
 import { Stepper } from '../field/stepper';
-import { OwnCard } from '../fixture/ownCard';
+import { OwnCard } from '../card/ownCard';
 import { ShelfRange } from '../range/shelfRange';
 import { SortedBy } from '../wording/sortedBy';
 import { TextLine } from '../brief/textLine';

@@ -8,6 +8,6 @@ describe('the size of a window', () => {
   });
 
   it('is told as devices tell it', () => {
-    expect(DEVICES.map(sizeWords)).toEqual(['320 × 568', '844 × 390', '1180 × 820', '1920 px']);
+    expect(DEVICES.map(sizeWords)).toEqual(['320 × 568', '844 × 390', '1180 × 820', '1920 px', '640 × 400']);
   });
 });
