@@ -296,8 +296,12 @@ describe('a shopper', () => {
     await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
     await press(shopper, '.card-cart button:not(:disabled)');
     await says(shopper, '.mini-said', 'is in the cart');
+    // A piece that was in it before stays, also where the page has not asked for the cart yet.
+    await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
+    await press(shopper, '.card-cart button:not(:disabled)');
+    await says(shopper, '.mini-cart li', '2 ×');
     await press(shopper, '.mini-undo');
-    await says(shopper, '.mini-cart', 'Nothing is in the cart yet.');
+    await says(shopper, '.mini-cart li', '1 ×');
   });
 
   it('sees in the drawer of filters how many products a choice leaves, and keeps it open', async () => {

@@ -2,8 +2,7 @@ import { badgesFor } from '../badge/badges';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import type { RangeContext } from '../clause/rule';
 import { usual } from '../plan/housePlan';
-import { shelfOf, type Edition, type Plan } from '../plan/plan';
-import type { Fixture } from '../plan/plan';
+import { shelfOf, type Edition, type Fixture, type Plan } from '../plan/plan';
 import type { PromotionSettings } from '../plan/fixtures';
 import { wordsIn } from '../words/words';
 import { promotionModel } from './frameModels';
@@ -29,7 +28,7 @@ export function composeRecent(
 ): PromotionModel | null {
   const plan = edition.plans.find((one) => one.id === id);
   const shelf = plan && promotionIn(plan, fixture);
-  if (!shelf || shelf.range.source.kind !== 'recent') return null;
+  if (!shelf) return null;
   const lang = languageOf(snapshot, asked);
   const recent = skus.flatMap((sku) => snapshot.bySku.get(sku) ?? []);
   const context: RangeContext = { now, ranges: edition.ranges, zone, recent };
@@ -39,9 +38,15 @@ export function composeRecent(
   return model && { ...model, heading: model.heading || wordsIn(lang).recent };
 }
 
+/** The shelf of that name which only browsers can fill. */
 function promotionIn(plan: Plan, id: string): (Fixture & PromotionSettings) | null {
-  const own = plan.fixtures.find((one) => one.id === id);
-  if (own?.type === 'promotion') return own;
-  const below = plan.productPage.shelves.find((one) => one.id === id);
-  return below ? { ...usual(below.id), ...below, type: 'promotion' } : null;
+  const below = plan.productPage.shelves.map((one): Fixture => ({
+    ...usual(one.id),
+    ...one,
+    type: 'promotion',
+  }));
+  // A shelf of the page and one below products may be called the same.
+  for (const one of [...plan.fixtures, ...below])
+    if (one.id === id && one.type === 'promotion' && one.range.source.kind === 'recent') return one;
+  return null;
 }

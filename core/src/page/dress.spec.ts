@@ -3,7 +3,7 @@ import { roomsOf, widthIn } from '../layout/room';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { USUAL_DRESS, type FixtureDress } from '../plan/dress';
 import { FRESH_FRAME } from '../plan/fixtures';
-import { usual } from '../plan/housePlan';
+import { startingFixtures, USUAL_PANEL, usual } from '../plan/housePlan';
 import type { Fixture } from '../plan/plan';
 import { FRAME, product } from '../testing/catalogues';
 import { atAllWidths, followed } from '../width/widths';
@@ -85,6 +85,45 @@ describe('a title that a banner holds', () => {
     const one = banner({ title: true, trail: false });
     const hidden = { ...one, layout: { ...one.layout, hidden: { ...followed(false), narrow: true } } };
     expect(ask([hidden, title({})]).map(({ type }) => type)).toContain('title');
+  });
+});
+
+describe('a title on a banner that is not always seen', () => {
+  const shown = (container: Fixture, inner: Partial<Fixture> = {}) => {
+    const one = banner({ title: true, trail: false });
+    const held = { ...one, ...inner, inside: { fixture: container.id, slot: 'one' } } as Fixture;
+    return ask([container, held, title({})]).map(({ type }) => type);
+  };
+  const tabs: Fixture = { ...usual('tabs'), ...FRESH_FRAME.tabs };
+  const slides: Fixture = { ...usual('slides'), ...FRESH_FRAME.slides };
+
+  it('stays on the page: in a tab, in what is not shown, behind a button', () => {
+    expect(shown(tabs)).toContain('title');
+    const never = { ...slides, when: { kind: 'description' as const } };
+    expect(shown(never)).toEqual(['title']);
+    expect(shown(slides, { dress: { ...USUAL_DRESS, drawer: {} } })).toContain('title');
+  });
+
+  it('leaves it to one that is: among slides, which are all there', () => {
+    expect(shown(slides)).not.toContain('title');
+  });
+});
+
+describe('the ground of filters', () => {
+  it('reaches the edges of the page above a shelf alone, as else they stand beside it', () => {
+    const filters = (side: 'start' | 'above'): Fixture => ({
+      ...usual('facets'),
+      type: 'facets',
+      ...USUAL_PANEL,
+      side,
+      facets: [],
+      dress: { ...USUAL_DRESS, ground: 'band' },
+    });
+    const bleeds = (side: 'start' | 'above') => {
+      const shelf = startingFixtures([], []).find(({ type }) => type === 'shelf')!;
+      return ask([filters(side), shelf]).find(({ type }) => type === 'facets')?.dress?.bleeds;
+    };
+    expect([bleeds('start'), bleeds('above')]).toEqual([false, true]);
   });
 });
 

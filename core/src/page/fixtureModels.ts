@@ -56,7 +56,7 @@ export function fixtureModels(composer: Composer, facts: PageFacts): FixtureMode
       ...(fixture.dress.drawer && { drawer: drawerOf(composer, fixture.dress.drawer) }),
     });
   }
-  leaveToBanner(made);
+  leaveToBanner(plan.fixtures, made);
   const within = (container: Fixture | null, slot: string | null): FixtureModel[] =>
     plan.fixtures.flatMap((fixture) => {
       const model = made.get(fixture.id);
@@ -67,10 +67,23 @@ export function fixtureModels(composer: Composer, facts: PageFacts): FixtureMode
   return within(null, null);
 }
 
-/** A title, and a way to the page, that a banner holds stand nowhere else, unless it is hidden somewhere. */
-function leaveToBanner(made: Map<string, FixtureModel>): void {
+/** Whether something is seen at once at every width, with all that it stands in: in no tab, behind no button. */
+function isAlwaysSeen(
+  fixtures: readonly Fixture[],
+  id: string,
+  made: ReadonlyMap<string, FixtureModel>,
+): boolean {
+  for (let at = fixtures.find((one) => one.id === id) ?? null; at; at = containerOf(fixtures, at)) {
+    const model = made.get(at.id);
+    if (!model || model.hiddenAt?.length || model.drawer !== undefined || model.type === 'tabs') return false;
+  }
+  return true;
+}
+
+/** A title, and a way to the page, that a banner holds stand nowhere else, as long as that banner is always seen. */
+function leaveToBanner(fixtures: readonly Fixture[], made: Map<string, FixtureModel>): void {
   const banners = [...made.values()].flatMap((one) =>
-    one.type === 'banner' && !one.hiddenAt?.length ? [one] : [],
+    one.type === 'banner' && isAlwaysSeen(fixtures, one.id, made) ? [one] : [],
   );
   const [titled] = banners.filter(({ title }) => title);
   const [trailed] = banners.filter(({ trail }) => trail.length);
@@ -119,7 +132,11 @@ function dressOf(composer: Composer, fixture: Fixture): DressModel {
     align,
     size: atEachWidth(size),
     widest,
-    bleeds: isGrounded(fixture) && reachesEdges(plan.fixtures, fixture),
+    // Filters at a side stand beside their shelf, whatever they span.
+    bleeds:
+      isGrounded(fixture) &&
+      reachesEdges(plan.fixtures, fixture) &&
+      (fixture.type !== 'facets' || fixture.side === 'above'),
   };
 }
 

@@ -5,7 +5,6 @@ import {
   MAX_SPACE,
   MOST_LINES,
   TRACKING_BOUNDS,
-  WEIGHTS,
   type CardElement,
   type ElementLook,
   type FormerPrice,
@@ -15,6 +14,7 @@ import { CASE_CHOICES } from '../field/caseChoices';
 import { Choices } from '../field/choices';
 import { FontField } from '../field/fontField';
 import { UsualNumber } from '../field/usualNumber';
+import { WeightField } from '../field/weightField';
 
 /** What of an element's look has changed, in words for undo. */
 export interface LookChange {
@@ -27,7 +27,7 @@ export interface LookChange {
 @Component({
   selector: 'desk-element-look-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choices, FontField, PaintField, UsualNumber],
+  imports: [Choices, FontField, PaintField, UsualNumber, WeightField],
   template: `
     @let one = element().look;
     @let bounds = letters;
@@ -40,15 +40,11 @@ export interface LookChange {
           [others]="fonts"
           (chosen)="set('font', { font: $event })"
         />
-        <label
-          >weight
-          <select [attr.aria-label]="'Weight: ' + name()" (change)="weigh($any($event.target).value)">
-            <option value="" [selected]="one.weight === null">usual</option>
-            @for (weight of weights; track weight) {
-              <option [value]="weight" [selected]="one.weight === weight">{{ weight }}</option>
-            }
-          </select></label
-        >
+        <desk-weight-field
+          [label]="'Weight: ' + name()"
+          [value]="one.weight"
+          (changed)="set('weight', { weight: $event })"
+        />
         <label
           ><input type="checkbox" [checked]="one.italic" (change)="set('slant', { italic: !one.italic })" />
           slanted</label
@@ -178,15 +174,11 @@ export interface LookChange {
               unit=" px"
               (changed)="tell({ size: $event })"
             />
-            <label
-              >weight
-              <select aria-label="Weight of the old price" (change)="weighFormer($any($event.target).value)">
-                <option value="" [selected]="former.weight === null">usual</option>
-                @for (weight of weights; track weight) {
-                  <option [value]="weight" [selected]="former.weight === weight">{{ weight }}</option>
-                }
-              </select></label
-            >
+            <desk-weight-field
+              label="Weight of the old price"
+              [value]="former.weight"
+              (changed)="tell({ weight: $event })"
+            />
           </div>
           <desk-paint-field
             name="Colour"
@@ -218,7 +210,6 @@ export class ElementLookFields {
     { value: 'centre', name: 'in the middle' },
     { value: 'end', name: 'at the end' },
   ] as const;
-  protected readonly weights = WEIGHTS;
   protected readonly letters = LETTER_BOUNDS;
   protected readonly leading = LEADING_BOUNDS;
   protected readonly tracking = TRACKING_BOUNDS;
@@ -231,14 +222,6 @@ export class ElementLookFields {
 
   protected set(what: string, look: Partial<ElementLook>): void {
     this.look.emit({ what, look });
-  }
-
-  protected weigh(text: string): void {
-    this.set('weight', { weight: text === '' ? null : Number(text) });
-  }
-
-  protected weighFormer(text: string): void {
-    this.tell({ weight: text === '' ? null : Number(text) });
   }
 
   protected tell(change: Partial<FormerPrice>): void {

@@ -92,14 +92,16 @@ import { FIXTURE_WORDS } from '../wording/words';
           (changed)="change('size of letters', { size: $event })"
         />
       }
-      <label class="line"
-        ><input
-          type="checkbox"
-          [checked]="one.drawer !== null"
-          (change)="change('drawer', { drawer: one.drawer === null ? {} : null })"
-        />
-        on narrow pages it opens from a button</label
-      >
+      @if (canOpen()) {
+        <label class="line"
+          ><input
+            type="checkbox"
+            [checked]="one.drawer !== null"
+            (change)="change('drawer', { drawer: one.drawer === null ? {} : null })"
+          />
+          on narrow pages it opens from a button</label
+        >
+      }
       @if (one.drawer; as label) {
         <desk-text-line
           name="The button says"
@@ -134,6 +136,9 @@ export class DressFields {
   protected readonly hasLetters = computed(() =>
     ['title', 'breadcrumb', 'description', 'words'].includes(this.fixture()?.type ?? ''),
   );
+
+  /** The shelf is what a page is for, and its filters open from a button of their own. */
+  protected readonly canOpen = computed(() => !['shelf', 'facets'].includes(this.fixture()?.type ?? ''));
 
   protected space(width: WidthName, step: SpaceStep | ''): void {
     const { above } = this.fixture()!.dress;

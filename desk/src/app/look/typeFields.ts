@@ -5,7 +5,6 @@ import {
   SIZE_BOUNDS,
   TRACKING_BOUNDS,
   TYPE_ROLES,
-  WEIGHTS,
   type FontName,
   type TypeRole,
   type TypeSetting,
@@ -15,6 +14,7 @@ import { Choices } from '../field/choices';
 import { CASE_CHOICES } from '../field/caseChoices';
 import { FontField } from '../field/fontField';
 import { UsualNumber } from '../field/usualNumber';
+import { WeightField } from '../field/weightField';
 import { WidthFields } from '../field/widthFields';
 
 const SAMPLES: Readonly<Record<TypeRole, string>> = {
@@ -30,7 +30,7 @@ const SAMPLES: Readonly<Record<TypeRole, string>> = {
 @Component({
   selector: 'desk-type-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choices, FontField, UsualNumber, WidthFields],
+  imports: [Choices, FontField, UsualNumber, WeightField, WidthFields],
   template: `
     @if (setting(); as one) {
       <div class="line">
@@ -57,15 +57,11 @@ const SAMPLES: Readonly<Record<TypeRole, string>> = {
           [others]="others()"
           (chosen)="change('family', { font: familyOf($event) })"
         />
-        <label
-          >weight
-          <select [attr.aria-label]="'Weight of ' + role()" (change)="weigh($any($event.target).value)">
-            <option value="" [selected]="one.weight === null">usual</option>
-            @for (weight of weights; track weight) {
-              <option [value]="weight" [selected]="one.weight === weight">{{ weight }}</option>
-            }
-          </select></label
-        >
+        <desk-weight-field
+          [label]="'Weight of ' + role()"
+          [value]="one.weight"
+          (changed)="change('weight', { weight: $event })"
+        />
         <label
           ><input
             type="checkbox"
@@ -129,7 +125,6 @@ export class TypeFields {
   protected readonly role = signal<TypeRole>('headings');
   protected readonly roles = TYPE_ROLES.map((value) => ({ value, name: value }));
   protected readonly samples = SAMPLES;
-  protected readonly weights = WEIGHTS;
   protected readonly sizes = SIZE_BOUNDS;
   protected readonly leading = LEADING_BOUNDS;
   protected readonly tracking = TRACKING_BOUNDS;
@@ -150,10 +145,6 @@ export class TypeFields {
 
   protected familyOf(chosen: FontName | 'words'): FontName | null {
     return chosen === 'words' ? null : chosen;
-  }
-
-  protected weigh(text: string): void {
-    this.change('weight', { weight: text === '' ? null : Number(text) });
   }
 
   protected change(what: string, change: Partial<TypeSetting>): void {

@@ -32,10 +32,9 @@ export class CartState {
   readonly takenOut = signal<string | null>(null);
   /** Article number of what was put in last, for its card to say so; null again after a while. */
   readonly just = signal<string | null>(null);
-  /** What the cart held of it before. */
-  private before = 0;
   private forgetting: ReturnType<typeof setTimeout> | undefined;
-  private lastAdded: string | null = null;
+  /** What was put in last, and how many pieces of it the cart held before. */
+  private lastAdded: { sku: string; before: number } | null = null;
   /** Whether the small cart in the shop's head is open. */
   readonly open = signal(false);
 
@@ -71,29 +70,25 @@ export class CartState {
     else if (fields.has('pieces'))
       void this.change('setInCart', { params, body: { quantity: Number(fields.get('pieces')) } }, form);
     else {
-      this.before = this.piecesOf(sku);
       const body = { sku, quantity: Number(fields.get('quantity') ?? 1) };
-      void this.change('addToCart', { body }, form, sku);
+      void this.change('addToCart', { body }, form, body);
     }
-  }
-
-  private piecesOf(sku: string): number {
-    return this.cart()?.lines.find((line) => line.sku === sku)?.quantity ?? 0;
   }
 
   /** The cart as it was before something was put into it. */
   undo(): void {
-    const sku = this.lastAdded;
-    if (sku === null) return;
+    if (!this.lastAdded) return;
+    const { sku, before } = this.lastAdded;
+    this.lastAdded = null;
     this.just.set(null);
-    void this.change('setInCart', { params: { sku }, body: { quantity: this.before } }, null);
+    void this.change('setInCart', { params: { sku }, body: { quantity: before } }, null);
   }
 
   private async change(
     operation: 'addToCart' | 'setInCart' | 'setWish',
     asked: { params?: { sku: string }; body: object },
     form: HTMLFormElement | null,
-    adds: string | null = null,
+    adds: { sku: string; quantity: number } | null = null,
   ): Promise<void> {
     this.fault.set(null);
     this.added.set(null);
@@ -101,9 +96,11 @@ export class CartState {
     if (answer?.ok) {
       this.take((await answer.json()) as Cart);
       if (adds) {
-        this.added.set(this.cart()?.lines.find(({ sku }) => sku === adds)?.title ?? null);
-        this.just.set(adds);
-        this.lastAdded = adds;
+        const line = this.cart()?.lines.find(({ sku }) => sku === adds.sku);
+        this.added.set(line?.title ?? null);
+        this.just.set(adds.sku);
+        // By what the server holds now: what it held before may never have been known here.
+        this.lastAdded = { sku: adds.sku, before: (line?.quantity ?? adds.quantity) - adds.quantity };
         clearTimeout(this.forgetting);
         this.forgetting = setTimeout(() => this.just.set(null), SAID_FOR);
         this.unfold();

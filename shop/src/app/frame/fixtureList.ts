@@ -192,6 +192,7 @@ const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
             @if (block.panel; as panel) {
               <div
                 [class]="'fixture panel-place ' + classes(panel)"
+                [attr.style]="style(panel)"
                 [attr.data-fixture]="panel.id"
                 [attr.data-ticket]="ticket(panel.id)"
                 [class.marked]="marked(panel.id)"
