@@ -90,8 +90,8 @@ export async function interactionRows(folder: string): Promise<Row[]> {
     };
     return [
       ...(await measure('a filter in the shop', '.facet:nth-of-type(3) .values a')),
-      ...(await measure('another order in the shop', '.sort li:nth-child(3) a', () =>
-        page.click('.sort summary'),
+      ...(await measure('another order in the shop', '.toolbar .sort li:nth-child(3) a', () =>
+        page.click('.toolbar .sort summary'),
       )),
       ...(await measure('more products in the shop', '.further a[rel="next"]')),
       ...(await measure(

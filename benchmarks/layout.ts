@@ -1,6 +1,6 @@
 import {
   atAllWidths,
-  BREAKPOINTS,
+  PAGE_FRAME,
   cardRooms,
   roomsOf,
   shelfRooms,
@@ -51,7 +51,7 @@ export function layoutRows(): Row[] {
   for (let n = 0; n < ROUNDS; n++)
     times.push(
       timed(() => {
-        for (const fixture of fixtures) sum += sizesOf(roomsOf(fixtures, fixture), BREAKPOINTS).length;
+        for (const fixture of fixtures) sum += sizesOf(roomsOf(fixtures, fixture), PAGE_FRAME).length;
         const cards = cardRooms(shelfRooms(fixtures, shelf), shelf.columns, shelf.gap);
         for (const viewport of [1280, 820, 390]) sum += widthIn(cards, viewport);
       }),

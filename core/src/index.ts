@@ -1,4 +1,5 @@
 export * from './address/address';
+export * from './address/compare';
 export * from './address/link';
 export * from './address/selection';
 export * from './badge/badges';
@@ -51,6 +52,7 @@ export * from './order/order';
 export * from './order/sorting';
 export * from './page/composePage';
 export * from './page/composePlain';
+export * from './page/composeCompare';
 export * from './page/composeRecent';
 export * from './page/composeProduct';
 export * from './page/composeReviews';

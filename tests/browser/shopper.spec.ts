@@ -54,15 +54,15 @@ describe('a shopper with JavaScript', () => {
     await page.goto(shop('/cookware'));
     await page.waitForFunction(() => !document.querySelector('shop-root[ngh]'));
     await page.evaluate(() => ((window as unknown as { mark: number }).mark = 1));
-    await press(page, '.sort summary');
-    await press(page, '.sort a[href*="order=price-desc"]');
+    await press(page, '.toolbar .sort summary');
+    await press(page, '.toolbar .sort a[href*="order=price-desc"]');
     await page.waitForFunction(() => location.search === '?order=price-desc');
     await eventually(
       page,
-      () => document.querySelector('.sort summary')!.textContent!,
+      () => document.querySelector('.toolbar .sort summary')!.textContent!,
       (text) => text.includes('high to low'),
     );
-    expect(await page.$eval('.sort', (list) => (list as HTMLDetailsElement).open)).toBe(false);
+    expect(await page.$eval('.toolbar .sort', (list) => (list as HTMLDetailsElement).open)).toBe(false);
     expect(await page.evaluate(() => (window as unknown as { mark: number }).mark)).toBe(1);
   });
 
@@ -152,8 +152,8 @@ describe('a shopper without JavaScript', () => {
     await follow('.values a[href*="material=copper"]');
     const copper = await found(page);
     expect(copper).not.toBe('86 products');
-    await page.click('.sort summary');
-    await follow('.sort a[href*="order=price-desc"]');
+    await page.click('.toolbar .sort summary');
+    await follow('.toolbar .sort a[href*="order=price-desc"]');
     expect(await found(page)).toBe(copper);
     const prices = await page.$$eval('.card-price strong', (all) =>
       all.map((price) => parseFloat(price.textContent!.slice(1))),

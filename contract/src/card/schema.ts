@@ -46,6 +46,7 @@ const element = Joi.object({
   on: yes,
   beside: yes,
   revealed: yes,
+  corner: yes,
   label: Joi.valid('before', 'after', 'none').required(),
   text: texts(40),
   join: Joi.string().allow('').max(5).required(),

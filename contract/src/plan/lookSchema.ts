@@ -7,6 +7,7 @@ import {
   BUTTON_RADIUS_BOUNDS,
   BUTTON_SIZES,
   COLOUR_NAMES,
+  CONTENT_BOUNDS,
   EDGE_BOUNDS,
   FONT_NAMES,
   LEADING_BOUNDS,
@@ -72,4 +73,6 @@ export const lookSchema = Joi.object({
   radius: whole(0, 40),
   shadow: Joi.valid('none', 'soft', 'strong').required(),
   frame: Joi.valid('none', 'line', 'filled').required(),
+  content: whole(CONTENT_BOUNDS.least, CONTENT_BOUNDS.most),
+  head: Joi.valid('still', 'stuck').required(),
 }).required();

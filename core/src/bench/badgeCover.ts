@@ -179,6 +179,6 @@ export function cardPictures(plan: Plan): PerWidth<number> | null {
   const shelf = shelfOf(plan);
   if (!shelf) return null;
   const rooms = pictureRooms(shelfRooms(plan.fixtures, shelf), shelf);
-  const at = (width: WidthName): number => widthIn(rooms, DEVICE_WIDTHS[width], plan.look.breakpoints);
+  const at = (width: WidthName): number => widthIn(rooms, DEVICE_WIDTHS[width], plan.look);
   return { wide: at('wide'), medium: at('medium'), narrow: at('narrow') };
 }

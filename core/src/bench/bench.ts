@@ -226,8 +226,7 @@ class Bench {
     const rooms = shelfRooms(fixtures, this.shelfOfPlan);
     const form = lines ? 'list' : 'grid';
     const one = lines ? rooms : cardRooms(rooms, columns, gap);
-    const across = (name: WidthName): number =>
-      Math.round(widthIn(one, DEVICE_WIDTHS[name], look.breakpoints));
+    const across = (name: WidthName): number => Math.round(widthIn(one, DEVICE_WIDTHS[name], look));
     return {
       kind,
       form,
@@ -236,7 +235,7 @@ class Bench {
       width: { wide: across('wide'), medium: across('medium'), narrow: across('narrow') },
       columns: atEachWidth(columns),
       gap: cardGaps(rooms, columns, gap),
-      pictureSizes: sizesOf(pictureRooms(rooms, { form, columns, gap }), look.breakpoints),
+      pictureSizes: sizesOf(pictureRooms(rooms, { form, columns, gap }), look),
       drawn: drawCard(this.shelfOfPlan, {
         look,
         lang: this.lang,

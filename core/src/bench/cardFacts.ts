@@ -17,6 +17,7 @@ const ALWAYS: readonly CardElement['element'][] = [
   'price',
   'stock',
   'wish',
+  'compare',
   'quick',
 ];
 

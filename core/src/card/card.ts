@@ -44,6 +44,7 @@ type PartOf =
   | { part: 'price' }
   | { part: 'cart'; sold: boolean }
   | { part: 'wish' }
+  | { part: 'compare' }
   | { part: 'quick' };
 
 /** One printed thing of a card, in the plan's order; `at` is its element's place among those that are on. */
@@ -280,6 +281,7 @@ function partOf(
     case 'name':
     case 'price':
     case 'wish':
+    case 'compare':
     case 'quick':
       return { part: element.element, at };
     case 'category': {

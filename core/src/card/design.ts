@@ -19,6 +19,7 @@ export type CardElementKind =
   | 'price'
   | 'cart'
   | 'wish'
+  | 'compare'
   | 'quick';
 
 export const CARD_ELEMENT_KINDS: readonly CardElementKind[] = [
@@ -35,6 +36,7 @@ export const CARD_ELEMENT_KINDS: readonly CardElementKind[] = [
   'price',
   'cart',
   'wish',
+  'compare',
   'quick',
 ];
 
@@ -88,6 +90,8 @@ export interface CardElement {
   beside: boolean;
   /** Lies over the picture, and is seen once the card is pointed at, has the focus, or is tapped. */
   revealed: boolean;
+  /** A sign alone, in the corner of the picture: of what can be one, such as a heart. */
+  corner: boolean;
   /** Where the name of an attribute or a field stands. */
   label: 'before' | 'after' | 'none';
   /** Own words: of the label, or on the button; empty for the shop's. */
@@ -130,6 +134,7 @@ export const cardElement = (
   on,
   beside: false,
   revealed: false,
+  corner: false,
   label: 'before',
   text: {},
   join: ', ',
@@ -194,7 +199,17 @@ export interface CardDesign {
 /** Elements that lie over the picture lie nowhere where none is shown; then they stand among the others. */
 export const isRevealed = (card: readonly CardElement[], element: CardElement): boolean =>
   element.revealed &&
+  !isCorner(card, element) &&
   !NEVER_REVEALED.includes(element.element) &&
+  card.some(({ element: kind, on }) => kind === 'picture' && on);
+
+/** What is known by its sign alone. */
+export const AS_SIGN: readonly CardElementKind[] = ['wish', 'compare'];
+
+/** Whether it is a sign in the corner of the picture; where none is shown, it stands among the others. */
+export const isCorner = (card: readonly CardElement[], element: CardElement): boolean =>
+  element.corner &&
+  AS_SIGN.includes(element.element) &&
   card.some(({ element: kind, on }) => kind === 'picture' && on);
 
 /** What people have to see before they point at anything. */

@@ -9,6 +9,7 @@ import { atEachWidth, type PerWidth, WIDTH_NAMES } from '../width/widths';
 import { USUAL_LETTERS } from './letters';
 import { colourOf, type Paint, paintCss } from '../look/paint';
 import {
+  isCorner,
   isRevealed,
   reacts,
   USUAL_FACE,
@@ -28,6 +29,8 @@ export interface DrawnElement {
   line: number;
   /** Over the picture, seen once the card is pointed at. */
   revealed: boolean;
+  /** A sign in the corner of the picture. */
+  corner: boolean;
   /** Where its label stands; null for one that has none, or shows none. */
   label: 'before' | 'after' | null;
   /** Own words of a button; empty for the shop's. */
@@ -272,13 +275,21 @@ export function drawCard(
   for (const element of card) {
     if (!element.on) continue;
     const revealed = !lines && isRevealed(card, element);
+    const corner = !lines && isCorner(card, element);
     const before = elements.at(-1);
-    const joined = element.beside && before && before.revealed === revealed && before.element !== 'picture';
+    const joined =
+      element.beside &&
+      before &&
+      before.revealed === revealed &&
+      !corner &&
+      !before.corner &&
+      before.element !== 'picture';
     if (!joined) line++;
     elements.push({
       element: element.element,
       line,
       revealed,
+      corner,
       label: element.label === 'none' ? null : element.label,
       text: textIn(element.text, lang, frame.languages),
       style: styleOf(element.element, element.look, colours),

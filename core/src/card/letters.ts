@@ -13,5 +13,6 @@ export const USUAL_LETTERS: Readonly<Record<Exclude<CardElementKind, 'picture' |
   price: 17,
   cart: 15,
   wish: 14,
+  compare: 14,
   quick: 14,
 };

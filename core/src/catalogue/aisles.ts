@@ -68,6 +68,7 @@ export const RESERVED_SLUGS: readonly string[] = [
   'products',
   'account',
   'cart',
+  'compare',
   'wishes',
   'plan-css',
   'fonts',

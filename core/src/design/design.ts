@@ -66,7 +66,10 @@ export function applyDesign(plan: Plan, design: Design, facts: DesignFacts): Pla
     case 'badges':
       return { ...plan, badges: design.badges };
     case 'look':
-      // Where pages become medium and wide is the shop's, not a look's.
-      return { ...plan, look: { ...design.look, breakpoints: plan.look.breakpoints } };
+      // Where pages become medium and wide, and whether the head stays, is the shop's, not a look's.
+      return {
+        ...plan,
+        look: { ...design.look, breakpoints: plan.look.breakpoints, head: plan.look.head },
+      };
   }
 }

@@ -1,10 +1,10 @@
 import { isOfCategories, type PictureSource } from '../plan/fixtures';
 import type { Fixture, Plan } from '../plan/plan';
-import { DEVICE_WIDTHS, SPOTLIGHT_GAP, type Breakpoints } from '../width/frame';
+import { DEVICE_WIDTHS, SPOTLIGHT_GAP, type PageFrame } from '../width/frame';
 import {
   cardRooms,
   columnOf,
-  FULL_VIEWPORT,
+  fullViewport,
   pictureRooms,
   roomsOf,
   shelfRooms,
@@ -34,25 +34,24 @@ export interface PictureNeed {
  *
  * @param below Viewports from this one on have another picture.
  */
-const widest = (rooms: Rooms, breakpoints: Breakpoints, below = Infinity): number => {
-  const { medium, wide } = breakpoints;
+const widest = (rooms: Rooms, frame: PageFrame, below = Infinity): number => {
+  const { medium, wide } = frame.breakpoints;
   const turning = [
     DEVICE_WIDTHS.narrow,
     medium - 1,
     medium,
     wide - 1,
     wide,
-    FULL_VIEWPORT - 1,
-    FULL_VIEWPORT,
+    Math.max(wide, fullViewport(frame, 'wide')),
   ].filter((viewport) => viewport < below);
-  return Math.ceil(Math.max(...turning.map((viewport) => widthIn(rooms, viewport, breakpoints))));
+  return Math.ceil(Math.max(...turning.map((viewport) => widthIn(rooms, viewport, frame))));
 };
 
 /** The width that every fixture of a plan needs of its pictures, on phones of 390 px and upwards. */
 export const pictureNeeds = ({ fixtures, look }: Pick<Plan, 'fixtures' | 'look'>): PictureNeed[] =>
   fixtures.flatMap((fixture): PictureNeed[] => {
     const need = (of: PictureOwner, rooms: Rooms, below?: number): PictureNeed[] => [
-      { fixture: fixture.id, type: fixture.type, of, width: widest(rooms, look.breakpoints, below) },
+      { fixture: fixture.id, type: fixture.type, of, width: widest(rooms, look, below) },
     ];
     switch (fixture.type) {
       case 'shelf':
@@ -61,8 +60,8 @@ export const pictureNeeds = ({ fixtures, look }: Pick<Plan, 'fixtures' | 'look'>
         return need('products', pictureRooms(roomsOf(fixtures, fixture), fixture));
       case 'spotlight': {
         const rooms = roomsOf(fixtures, fixture);
-        const half = (name: 'full' | 'wide' | 'medium') => columnOf(rooms[name], 2, SPOTLIGHT_GAP);
-        return need('spotlit', { ...rooms, full: half('full'), wide: half('wide'), medium: half('medium') });
+        const half = (name: 'wide' | 'medium') => columnOf(rooms[name], 2, SPOTLIGHT_GAP);
+        return need('spotlit', { ...rooms, wide: half('wide'), medium: half('medium') });
       }
       case 'tiles': {
         if (!fixture.pictures) return [];

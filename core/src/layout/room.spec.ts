@@ -4,11 +4,11 @@ import { describe, expect, it } from 'vitest';
 import { USUAL_LAYOUT, type ColumnsSettings, type FixtureLayout } from '../plan/fixtures';
 import { facetChoice, startingFixtures, usual } from '../plan/housePlan';
 import type { Fixture, Shelf } from '../plan/plan';
-import { BREAKPOINTS, DEVICE_WIDTHS, FRAME } from '../width/frame';
+import { DEVICE_WIDTHS, FRAME, PAGE_FRAME } from '../width/frame';
 import {
   cardRooms,
   columnRoom,
-  FULL_VIEWPORT,
+  fullViewport,
   PAGE_ROOMS,
   roomsOf,
   shelfRooms,
@@ -55,33 +55,50 @@ describe('the room of a card', () => {
   });
 
   it('grows no more on screens beyond the page’s own width', () => {
-    expect(card(fixtures, FULL_VIEWPORT)).toBeCloseTo(card(fixtures, 2560));
+    expect(card(fixtures, fullViewport(PAGE_FRAME, 'wide'))).toBeCloseTo(card(fixtures, 2560));
   });
 
   it('is told to the browser as the same line', () => {
     const rooms = cardRooms(shelfRooms(withShare(25), shelf), shelf.columns, shelf.gap);
-    expect(sizesOf(rooms, BREAKPOINTS)).toBe(
+    expect(sizesOf(rooms, PAGE_FRAME)).toBe(
       '(min-width: 1440px) 314px, (min-width: 1024px) calc(25vw - 46px), ' +
         '(min-width: 640px) calc(50vw - 40px), calc(50vw - 22px)',
     );
-    expect(sizesOf(rooms, { medium: 700, wide: 1100 })).toContain(
+    const later = { ...PAGE_FRAME, breakpoints: { medium: 700, wide: 1100 } };
+    expect(sizesOf(rooms, later)).toContain(
       '(min-width: 1100px) calc(25vw - 46px), (min-width: 700px) calc(50vw - 40px)',
     );
-    expect(widthIn(rooms, 1050, { medium: 700, wide: 1100 }), 'medium still').toBeCloseTo(525 - 40);
+    expect(widthIn(rooms, 1050, later), 'medium still').toBeCloseTo(525 - 40);
+  });
+
+  it('stops growing where a look says so, also on medium pages', () => {
+    const rooms = cardRooms(shelfRooms(withShare(25), shelf), shelf.columns, shelf.gap);
+    const slim = { ...PAGE_FRAME, content: 900 };
+    expect(sizesOf(rooms, slim)).toBe(
+      '(min-width: 1024px) 199px, (min-width: 956px) 438px, ' +
+        '(min-width: 640px) calc(50vw - 40px), calc(50vw - 22px)',
+    );
+    expect(widthIn(rooms, 2560, slim)).toBeCloseTo(199);
+    expect(widthIn(rooms, 1000, slim)).toBeCloseTo(438);
+    expect(sizesOf(rooms, { ...PAGE_FRAME, content: 1800 })).toContain('(min-width: 1880px) 424px');
   });
 });
 
 describe('columns', () => {
   it('add up, with their gaps, to the room they stand in, at every viewport', () => {
     fc.assert(
-      fc.property(columnsArbitrary, fc.integer({ min: 1024, max: FULL_VIEWPORT }), (container, viewport) => {
-        const room = PAGE_ROOMS.wide;
-        const sum = container.columns.reduce(
-          (total, column) => total + at(columnRoom(room, container, column, 'wide'), viewport),
-          (container.columns.length - 1) * container.gap.wide,
-        );
-        expect(sum).toBeCloseTo(at(room, viewport), 6);
-      }),
+      fc.property(
+        columnsArbitrary,
+        fc.integer({ min: 1024, max: fullViewport(PAGE_FRAME, 'wide') }),
+        (container, viewport) => {
+          const room = PAGE_ROOMS.wide;
+          const sum = container.columns.reduce(
+            (total, column) => total + at(columnRoom(room, container, column, 'wide'), viewport),
+            (container.columns.length - 1) * container.gap.wide,
+          );
+          expect(sum).toBeCloseTo(at(room, viewport), 6);
+        },
+      ),
     );
   });
 

@@ -13,7 +13,7 @@ import { facetPanelOf, type FacetPanel, type Fixture } from '../plan/plan';
 import { atAllWidths, WIDTH_NAMES, type PerWidth, type WidthName } from '../width/widths';
 import { GROUND_PADDING } from '../plan/dress';
 import { FREE_COLUMNS } from './freeGrid';
-import { BREAKPOINT_BOUNDS, BREAKPOINTS, FRAME, widthNameOf, type Breakpoints } from '../width/frame';
+import { BREAKPOINT_BOUNDS, FRAME, PAGE_FRAME, widthNameOf, type PageFrame } from '../width/frame';
 
 /**
  * How wide a place on the page is, as a line: `share` of the viewport's width plus `fixed` CSS pixels. Everything that
@@ -25,29 +25,25 @@ export interface Room {
   fixed: number;
 }
 
-/** Rooms by width; `full` is that of viewports beyond which the page doesn't grow. */
-export type Rooms = PerWidth<Room> & { full: Room };
+/** Rooms by width. Beyond the viewport at which the page has its widest content, they stay as they are there. */
+export type Rooms = PerWidth<Room>;
 
 const page = (width: WidthName): Room => ({ share: 1, fixed: -2 * FRAME.padding[width] });
 
 /** The page's content, between its paddings. */
 export const PAGE_ROOMS: Rooms = {
-  full: { share: 0, fixed: FRAME.content },
   wide: page('wide'),
   medium: page('medium'),
   narrow: page('narrow'),
 };
 
-/** From this viewport width on the page doesn't grow any more. */
-export const FULL_VIEWPORT = FRAME.content + 2 * FRAME.padding.wide;
-
-const NAMES: readonly (keyof Rooms)[] = ['full', 'wide', 'medium', 'narrow'];
+/** From this viewport on a page of that width has its widest content. */
+export const fullViewport = ({ content }: PageFrame, width: WidthName): number =>
+  content + 2 * FRAME.padding[width];
 
 /** Every room divided alike, with what holds at its width. */
 const divided = (rooms: Rooms, step: (room: Room, width: WidthName) => Room): Rooms =>
-  Object.fromEntries(
-    NAMES.map((name) => [name, step(rooms[name], name === 'full' ? 'wide' : name)]),
-  ) as unknown as Rooms;
+  Object.fromEntries(WIDTH_NAMES.map((name) => [name, step(rooms[name], name)])) as unknown as Rooms;
 
 /** The narrowest viewport at each width, whatever breakpoints a look has. */
 export const NARROWEST: PerWidth<number> = {
@@ -222,7 +218,6 @@ export function tileRooms(
 export const LIST_PICTURE = { usual: 200, narrow: 120 };
 
 const LIST_ROOMS: Rooms = {
-  full: { share: 0, fixed: LIST_PICTURE.usual },
   wide: { share: 0, fixed: LIST_PICTURE.usual },
   medium: { share: 0, fixed: LIST_PICTURE.usual },
   narrow: { share: 0, fixed: LIST_PICTURE.narrow },
@@ -247,9 +242,10 @@ export const pictureRooms = (rooms: Rooms, { form, columns, gap }: ShelfShape): 
   isLines(form) ? LIST_ROOMS : cardRooms(rooms, columns, gap);
 
 /** CSS pixels at a viewport's width, fractions kept. */
-export function widthIn(rooms: Rooms, viewport: number, breakpoints: Breakpoints = BREAKPOINTS): number {
-  const { share, fixed } = viewport >= FULL_VIEWPORT ? rooms.full : rooms[widthNameOf(viewport, breakpoints)];
-  return share * viewport + fixed;
+export function widthIn(rooms: Rooms, viewport: number, frame: PageFrame = PAGE_FRAME): number {
+  const name = widthNameOf(viewport, frame.breakpoints);
+  const { share, fixed } = rooms[name];
+  return share * Math.min(viewport, fullViewport(frame, name)) + fixed;
 }
 
 const plain = (number: number): number => Math.round(number * 1e4) / 1e4;
@@ -261,10 +257,17 @@ function lengthOf({ share, fixed }: Room): string {
 }
 
 /** The `sizes` attribute of a picture as wide as a room: what the browser chooses a rendition by. */
-export const sizesOf = (rooms: Rooms, { medium, wide }: Breakpoints): string =>
-  [
-    `(min-width: ${FULL_VIEWPORT}px) ${lengthOf(rooms.full)}`,
-    `(min-width: ${wide}px) ${lengthOf(rooms.wide)}`,
-    `(min-width: ${medium}px) ${lengthOf(rooms.medium)}`,
-    lengthOf(rooms.narrow),
-  ].join(', ');
+export function sizesOf(rooms: Rooms, frame: PageFrame): string {
+  const { medium, wide } = frame.breakpoints;
+  const steps = (name: 'wide' | 'medium', from: number, until: number): string[] => {
+    const room = rooms[name];
+    const full = fullViewport(frame, name);
+    const grows = full > from ? [`(min-width: ${from}px) ${lengthOf(room)}`] : [];
+    if (full >= until) return grows;
+    const most = lengthOf({ share: 0, fixed: room.share * full + room.fixed });
+    return [`(min-width: ${Math.max(full, from)}px) ${most}`, ...grows];
+  };
+  return [...steps('wide', wide, Infinity), ...steps('medium', medium, wide), lengthOf(rooms.narrow)].join(
+    ', ',
+  );
+}

@@ -3,7 +3,7 @@ import type { Card } from '../card/card';
 import type { DrawnElement } from '../card/drawn';
 import { USUAL_LETTERS } from '../card/letters';
 import { WIDTH_NAMES, type PerWidth, type WidthName } from '../width/widths';
-import { DEVICE_WIDTHS } from '../width/frame';
+import { DEVICE_WIDTHS, PAGE_FRAME, type PageFrame } from '../width/frame';
 import { cardRooms, fittingGaps, NARROWEST, widthIn, type Rooms, type ShelfShape } from './room';
 
 /**
@@ -38,6 +38,7 @@ const HEIGHTS: Readonly<Record<keyof typeof USUAL_LETTERS, number>> = {
   price: 29,
   cart: 44,
   wish: 30,
+  compare: 30,
   quick: 30,
 };
 /** Lines of a name and a description that are counted so; of all else one. */
@@ -79,8 +80,8 @@ export function cardHeight(
   let pixels = 0;
   const lines = new Map<number, number>();
   for (const { part, at } of card.parts) {
-    const { line, revealed, size, space, leading, lines: cut } = elements[at];
-    if (part === 'badges' || revealed) continue;
+    const { line, revealed, corner, size, space, leading, lines: cut } = elements[at];
+    if (part === 'badges' || revealed || corner) continue;
     if (part === 'picture') {
       widths += pictureShape(card);
       pixels += PICTURE_MARGIN + LINE_GAP;
@@ -116,10 +117,11 @@ export function staggeredPlaces(
   columns: PerWidth<number>,
   gap: PerWidth<number>,
   elements: readonly DrawnElement[],
+  frame: PageFrame = PAGE_FRAME,
 ): CardLane[] {
   const gaps = fittingGaps(rooms, columns, gap);
   const atWidth = (name: (typeof WIDTH_NAMES)[number]): LanePlace[] => {
-    const card = widthIn(cardRooms(rooms, columns, gap), DEVICE_WIDTHS[name]);
+    const card = widthIn(cardRooms(rooms, columns, gap), DEVICE_WIDTHS[name], frame);
     const room = cardRooms(rooms, columns, gap)[name];
     const narrowest = room.share * NARROWEST[name] + room.fixed;
     const heights = cards.map((one) => cardHeight(one, elements, narrowest, name));
@@ -151,7 +153,8 @@ export const lanesOf = (
   rooms: Rooms,
   { form, columns, gap }: ShelfShape,
   elements: readonly DrawnElement[],
+  frame: PageFrame,
 ): { lanes?: CardLane[] } =>
   form === 'staggered'
-    ? { lanes: staggeredPlaces(cards, rooms, atEachWidth(columns), atEachWidth(gap), elements) }
+    ? { lanes: staggeredPlaces(cards, rooms, atEachWidth(columns), atEachWidth(gap), elements, frame) }
     : {};

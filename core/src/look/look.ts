@@ -1,4 +1,4 @@
-import { BREAKPOINTS, type Breakpoints } from '../width/frame';
+import { PAGE_FRAME, type PageFrame } from '../width/frame';
 import { type Buttons, buttonVariables, USUAL_BUTTONS } from './buttonLook';
 import type { ColourName, Colours } from './colours';
 import { contrastOf } from './contrast';
@@ -7,15 +7,16 @@ import { typeIn, type TypeSettings, typeVariables } from './typeRole';
 /** Nothing, a line, or a ground of their own. */
 export type CardFrame = 'none' | 'line' | 'filled';
 
+/** Goes with the page, or stays in view. */
+export type ShopHead = 'still' | 'stuck';
+
 export type Shadow = 'none' | 'soft' | 'strong';
 
 /** The named values that every fixture of a page is drawn with. */
-export interface Look {
+export interface Look extends PageFrame {
   colours: Colours;
   /** Instead of these, where a shopper's device asks for dark pages; null for a shop that is light at all times. */
   dark: Colours | null;
-  /** From these viewport widths on, in CSS pixels, pages are medium and wide. */
-  breakpoints: Breakpoints;
   type: TypeSettings;
   buttons: Buttons;
   /** Space between fixtures in percent of the usual. */
@@ -26,6 +27,8 @@ export interface Look {
   shadow: Shadow;
   /** Around cards. */
   frame: CardFrame;
+  /** Whether the shop's name, search and cart stay in view while a page is scrolled. */
+  head: ShopHead;
 }
 
 /** The looks that a shop can start from. */
@@ -43,7 +46,8 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
       good: '#3f6a3a',
     },
     dark: null,
-    breakpoints: BREAKPOINTS,
+    ...PAGE_FRAME,
+    head: 'still',
     type: typeIn('bricolage', 'figtree'),
     buttons: USUAL_BUTTONS,
     rhythm: 100,
@@ -64,7 +68,8 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
       good: '#2c6650',
     },
     dark: null,
-    breakpoints: BREAKPOINTS,
+    ...PAGE_FRAME,
+    head: 'still',
     type: typeIn('work-sans', 'work-sans', 90),
     buttons: USUAL_BUTTONS,
     rhythm: 90,
@@ -85,7 +90,8 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
       good: '#35663f',
     },
     dark: null,
-    breakpoints: BREAKPOINTS,
+    ...PAGE_FRAME,
+    head: 'still',
     type: typeIn('fraunces', 'source-serif', 105),
     buttons: USUAL_BUTTONS,
     rhythm: 115,
@@ -119,6 +125,8 @@ export const lookVariables = (look: Look): Record<string, string> => ({
   rhythm: String(look.rhythm / 100),
   radius: `${look.radius}px`,
   lift: SHADOWS[look.shadow],
+  content: `${look.content}px`,
+  ...(look.head === 'stuck' ? { 'head-stands': 'sticky', 'head-box': 'contents', 'head-on': '1' } : {}),
   ...FRAMES[look.frame],
 });
 

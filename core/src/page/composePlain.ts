@@ -109,6 +109,6 @@ function wishedModel(
     columns,
     gap: cardGaps(PAGE_ROOMS, columns, shelf.gap),
     drawn: drawCard(shelf, { look: house.look, lang, frame: snapshot.frame }),
-    pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), house.look.breakpoints),
+    pictureSizes: sizesOf(cardRooms(PAGE_ROOMS, columns, shelf.gap), house.look),
   };
 }

@@ -7,7 +7,7 @@ import type { Aisle } from '../catalogue/aisles';
 import { type FocusPoint } from '../catalogue/rows';
 import { textIn, type Lang, type Texts } from '../text/texts';
 import type { Snapshot } from '../catalogue/snapshot';
-import { SPOTLIGHT_GAP, type Breakpoints } from '../width/frame';
+import { SPOTLIGHT_GAP, type PageFrame } from '../width/frame';
 import { freePlaces } from '../layout/freeGrid';
 import {
   isLines,
@@ -119,7 +119,7 @@ export function bannerModel(
   const { id, height, shade, tint, fade, align, stand, tone } = banner;
   const { breakpoints } = frame.plan.look;
   const focus = focusOf(frame, banner);
-  const sizes = sizesOf(roomsOf(frame.plan.fixtures, banner), breakpoints);
+  const sizes = sizesOf(roomsOf(frame.plan.fixtures, banner), frame.plan.look);
   const others = picture
     ? ([
         [breakpoints.medium, banner.others.narrow],
@@ -163,7 +163,7 @@ export function pictureModel(frame: FrameContext, fixture: Of<PictureSettings>):
     caption: pickTextOf(frame, fixture.caption),
     href: address === null ? null : linkOf(frame, address),
     spots: fixture.spots.flatMap((spot) => spotModel(frame, spot, picture, fixture)),
-    sizes: sizesOf(roomsOf(frame.plan.fixtures, fixture), frame.plan.look.breakpoints),
+    sizes: sizesOf(roomsOf(frame.plan.fixtures, fixture), frame.plan.look),
   };
 }
 
@@ -272,8 +272,7 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
   const wanted = tiledAisles(snapshot, aisle, tiles);
   const own = new Map(of.kind === 'aisles' ? of.aisles.map((one) => [one.aisle, one.picture]) : []);
   const rooms = roomsOf(plan.fixtures, tiles);
-  const { breakpoints } = plan.look;
-  const even = sizesOf(cardRooms(rooms, columns, gap), breakpoints);
+  const even = sizesOf(cardRooms(rooms, columns, gap), plan.look);
   const items = wanted
     .flatMap((one) =>
       navigationOf(snapshot, [one], aisle, lang, hideEmpty).map((item): TileModel => ({
@@ -293,7 +292,7 @@ export function tilesModel(frame: FrameContext, tiles: Of<TilesSettings>): Fixtu
   return {
     id,
     type: 'tiles',
-    items: free ? placeTiles(items, tiles, rooms, breakpoints) : items,
+    items: free ? placeTiles(items, tiles, rooms, plan.look) : items,
     counts,
     before: pickTextOf(frame, tiles.before),
     after: pickTextOf(frame, tiles.after),
@@ -310,13 +309,13 @@ function placeTiles(
   items: readonly TileModel[],
   { places, columns, gap }: TilesSettings,
   rooms: Rooms,
-  breakpoints: Breakpoints,
+  frame: PageFrame,
 ): TileModel[] {
   const byId = new Map(items.map((item) => [item.category, item]));
   return freePlaces([...byId.keys()], places).map((place) => ({
     ...byId.get(place.category)!,
     place: { ...place, broad: isBroad(place) },
-    sizes: sizesOf(tileRooms(rooms, place, columns, gap), breakpoints),
+    sizes: sizesOf(tileRooms(rooms, place, columns, gap), frame),
   }));
 }
 
@@ -373,9 +372,9 @@ export function promotionModel(
     loop,
     more: moreLink(frame, promotion),
     recent: asked ? plan.id : null,
-    pictureSizes: sizesOf(pictureRooms(rooms, promotion), plan.look.breakpoints),
+    pictureSizes: sizesOf(pictureRooms(rooms, promotion), plan.look),
     drawn,
-    ...lanesOf(cards, rooms, promotion, drawn.elements),
+    ...lanesOf(cards, rooms, promotion, drawn.elements, plan.look),
   };
 }
 
@@ -440,11 +439,10 @@ export function spotlightModel(frame: FrameContext, spotlight: Of<SpotlightSetti
     sizes: sizesOf(
       {
         ...rooms,
-        full: columnOf(rooms.full, 2, SPOTLIGHT_GAP),
         wide: columnOf(rooms.wide, 2, SPOTLIGHT_GAP),
         medium: columnOf(rooms.medium, 2, SPOTLIGHT_GAP),
       },
-      plan.look.breakpoints,
+      plan.look,
     ),
   };
 }

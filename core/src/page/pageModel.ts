@@ -413,6 +413,37 @@ export interface CartModel {
   fault: CartFault | null;
 }
 
+/** A line of a comparison. */
+export interface ComparedRow {
+  key: string;
+  label: string;
+  /** Of each product; empty for one without a value. */
+  texts: readonly string[];
+  /** Whether not all of them say the same. */
+  differs: boolean;
+}
+
+export interface ComparedProduct extends Pick<
+  ProductFacts,
+  'id' | 'sku' | 'slug' | 'href' | 'title' | 'price' | 'was' | 'rating' | 'stock' | 'pieces'
+> {
+  image: CardImage | null;
+  /** Where the others stand without it. */
+  without: string;
+}
+
+/** Products side by side. */
+export interface CompareModel {
+  kind: 'compare';
+  frame: ShopFrame;
+  products: readonly ComparedProduct[];
+  rows: readonly ComparedRow[];
+  /** Others that are close to the first, each with the address at which it stands beside them. */
+  offered: readonly LinkModel[];
+  /** Where none is compared. */
+  clear: string;
+}
+
 /** A card on the desk's bench: why its product is there, and as what it is seen. */
 export interface BenchCard {
   card: Card;
@@ -447,6 +478,7 @@ export type ShopModel =
   | MissingModel
   | AccountModel
   | CartModel
+  | CompareModel
   | BenchModel
   | ReviewsPageModel;
 

@@ -123,9 +123,9 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     columns: atEachWidth(shelf.columns),
     gap: cardGaps(rooms, shelf.columns, shelf.gap),
     lastRow: shelf.lastRow,
-    pictureSizes: sizesOf(pictureRooms(rooms, shape), plan.look.breakpoints),
+    pictureSizes: sizesOf(pictureRooms(rooms, shape), plan.look),
     drawn,
-    ...lanesOf(cards, rooms, shape, drawn.elements),
+    ...lanesOf(cards, rooms, shape, drawn.elements, plan.look),
     clearAll: facetPanelOf(plan)?.clearAll ?? true,
   };
 }

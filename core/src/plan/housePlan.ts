@@ -89,7 +89,7 @@ export function startingFixtures(facets: readonly FacetChoice[], attributes: rea
         cardElement('price'),
         cardElement('tags', false),
         cardElement('cart', false),
-        cardElement('wish', false),
+        { ...cardElement('wish'), corner: true },
         { ...cardElement('quick'), revealed: true },
       ],
     },

@@ -62,7 +62,7 @@ function rowsIn(model: FixtureModel): PerWidth<number> | null {
 /** Every fixture that the page shows, in reading order, with its figures. */
 export function fixtureFigures(
   page: Pick<PageModel, 'fixtures'>,
-  plan: Pick<Plan, 'fixtures'>,
+  plan: Pick<Plan, 'fixtures' | 'look'>,
 ): FixtureFigures[] {
   const own = new Map(plan.fixtures.map((fixture) => [fixture.id, fixture]));
   return [...eachFixture(page.fixtures)].map((model) => {
@@ -73,7 +73,7 @@ export function fixtureFigures(
       type: model.type,
       items: itemsOf(model),
       rows: rowsIn(model),
-      widths: rooms ? perWidth((name) => Math.round(widthIn(rooms, DEVICE_WIDTHS[name]))) : null,
+      widths: rooms ? perWidth((name) => Math.round(widthIn(rooms, DEVICE_WIDTHS[name], plan.look))) : null,
       hiddenAt: model.hiddenAt ?? [],
     };
   });

@@ -41,8 +41,8 @@ export function tallyOf(page: PageModel, plan: Plan): Tally | null {
   const lastCards = model.total ? model.total - (model.pages - 1) * model.size : 0;
   const at = (name: (typeof WIDTH_NAMES)[number]): WidthTally => {
     const viewport = DEVICE_WIDTHS[name];
-    const card = widthIn(cards, viewport);
-    const picture = widthIn(pictures, viewport);
+    const card = widthIn(cards, viewport, plan.look);
+    const picture = widthIn(pictures, viewport, plan.look);
     return {
       viewport,
       full: rowsOf(Math.min(model.size, model.total), columns[name]),

@@ -14,9 +14,20 @@ export const BREAKPOINTS: Breakpoints = { medium: 640, wide: 1024 };
 /** The devices that the desk shows keep their names, so a breakpoint lies between two of them. */
 export const BREAKPOINT_BOUNDS = { medium: { least: 480, most: 820 }, wide: { least: 821, most: 1280 } };
 
-/** Frame of the shop's page: most width of its content, padding at each side, and the gaps within. */
+/** What decides how wide a page is at a viewport. */
+export interface PageFrame {
+  breakpoints: Breakpoints;
+  /** The widest that its content gets, in CSS pixels. */
+  content: number;
+}
+
+export const PAGE_FRAME: PageFrame = { breakpoints: BREAKPOINTS, content: 1360 };
+
+/** Pages grow over the whole of a narrow screen, however few pixels a look leaves them. */
+export const CONTENT_BOUNDS = { least: 800, most: 1920 };
+
+/** Within the shop's page: padding at each side, and the gaps. */
 export const FRAME = {
-  content: 1360,
   padding: { wide: 40, medium: 28, narrow: 16 } as PerWidth<number>,
   panelGap: 40,
   /** Between the twelve columns that fixtures span. */

@@ -19,6 +19,7 @@ export interface PageWords {
   account: string;
   cart: string;
   wishes: string;
+  compare: string;
   fields: Readonly<Record<CardField, string>>;
   seeProduct: string;
   showMore: string;
@@ -65,6 +66,7 @@ const EN: PageWords = {
   account: 'Your account',
   cart: 'Your cart',
   wishes: 'Your wish list',
+  compare: 'Side by side',
   fields: { sku: 'Article', added: 'Since', sold: 'Sold', saving: 'You save' },
   seeProduct: 'See it',
   showMore: 'Show more',
@@ -111,6 +113,7 @@ const FR: PageWords = {
   account: 'Votre compte',
   cart: 'Votre panier',
   wishes: 'Vos envies',
+  compare: 'Côte à côte',
   fields: { sku: 'Article', added: 'Depuis le', sold: 'Vendus', saving: 'Vous économisez' },
   seeProduct: 'Découvrir',
   showMore: 'En voir plus',

@@ -19,7 +19,7 @@ const robotsOf = (origin: string): string =>
     'Allow: /api/shop/',
     'Allow: /pictures/',
     'Allow: /sitemap',
-    ...['search', 'cart', 'wishes', 'account'].map((page) => `Disallow: /shop/${page}`),
+    ...['search', 'cart', 'wishes', 'account', 'compare'].map((page) => `Disallow: /shop/${page}`),
     'Allow: /shop/search-description.xml',
     '',
     `Sitemap: ${origin}/sitemap.xml`,

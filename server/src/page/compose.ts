@@ -1,4 +1,5 @@
 import {
+  composeCompare,
   composeMissing,
   composePage,
   composeProduct,
@@ -136,6 +137,11 @@ export async function composeAddress(
   edition: Edition,
   address: ShopAddress | null,
 ): Promise<ShopModel> {
-  const page = address && (await composePreview(host, serving, edition, address));
-  return page ?? composeMissing(serving.snapshot, edition, address?.parameters['lang']);
+  const { snapshot } = serving;
+  const lang = address?.parameters['lang'];
+  const page =
+    address &&
+    ((await composePreview(host, serving, edition, address)) ??
+      composeCompare(snapshot, edition, address.path, lang));
+  return page ?? composeMissing(snapshot, edition, lang);
 }

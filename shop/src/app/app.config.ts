@@ -10,6 +10,7 @@ const VIEWS: ViewSources = {
   account: { fetch: () => import('./page/accountPage').then(({ AccountPage }) => AccountPage) },
   bench: { fetch: () => import('./page/benchPage').then(({ BenchPage }) => BenchPage) },
   cart: { fetch: () => import('./page/cartPage').then(({ CartPage }) => CartPage) },
+  compare: { fetch: () => import('./page/comparePage').then(({ ComparePage }) => ComparePage) },
   missing: { fetch: () => import('./page/missingPage').then(({ MissingPage }) => MissingPage) },
   reviews: { fetch: () => import('./page/reviewsPage').then(({ ReviewsPage }) => ReviewsPage) },
   product: { fetch: () => import('./page/productPage').then(({ ProductPage }) => ProductPage) },

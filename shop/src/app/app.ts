@@ -10,6 +10,8 @@ import {
 import type { ShopModel } from '@fond/core';
 import { SiteFooter } from './layout/siteFooter';
 import { SiteHeader } from './layout/siteHeader';
+import { CompareTray } from './cart/compareTray';
+import { Compared } from './cart/compared';
 import { CartState } from './cart/cartState';
 import { LookedAt } from './state/lookedAt';
 import { Navigation } from './state/navigation';
@@ -29,7 +31,7 @@ const PARTS = [NgComponentOutlet, SiteFooter, SiteHeader];
 @Component({
   selector: 'shop-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: PARTS,
+  imports: [PARTS, CompareTray],
   template: `
     <a class="skip" [href]="here()">{{ state.words().skip }}</a>
     @if (state.busy()) {
@@ -43,6 +45,9 @@ const PARTS = [NgComponentOutlet, SiteFooter, SiteHeader];
     <main id="main" tabindex="-1" [attr.aria-busy]="state.busy()">
       <ng-container *ngComponentOutlet="view()" />
     </main>
+    @defer (when compared.seen()) {
+      <shop-compare-tray />
+    }
     @if (state.model().kind !== 'bench') {
       @defer (on immediate; hydrate on viewport; hydrate when state.awake()) {
         <shop-footer [frame]="state.model().frame" />
@@ -52,6 +57,7 @@ const PARTS = [NgComponentOutlet, SiteFooter, SiteHeader];
 })
 export class App {
   protected readonly state = inject(ShopState);
+  protected readonly compared = inject(Compared);
   private readonly views = inject(PageViews);
   protected readonly view = computed(() => this.views.of(this.state.model().kind));
 
@@ -66,6 +72,7 @@ export class App {
     });
     afterNextRender(() => {
       frame.start();
+      this.compared.start();
       navigation.start();
       carts.start();
     });

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { NEVER_REVEALED, type CardElement } from '@fond/core';
+import { AS_SIGN, NEVER_REVEALED, type CardElement } from '@fond/core';
 import { Choices } from '../field/choices';
 import { Stepper } from '../field/stepper';
 import { TextLine } from '../brief/textLine';
@@ -8,7 +8,14 @@ import { ElementLookFields, type LookChange } from './elementLookFields';
 /** What of an element has changed, in words for undo. */
 export type ElementChange = LookChange | { what: string; change: Partial<CardElement>; look?: undefined };
 
-const WITH_TEXT: readonly CardElement['element'][] = ['attribute', 'field', 'cart', 'wish', 'quick'];
+const WITH_TEXT: readonly CardElement['element'][] = [
+  'attribute',
+  'field',
+  'cart',
+  'wish',
+  'compare',
+  'quick',
+];
 const JOINS = [
   { value: ', ', name: 'a comma' },
   { value: ' / ', name: 'a stroke' },
@@ -23,7 +30,7 @@ const JOINS = [
   template: `
     @let one = element();
     @let kind = one.element;
-    @if (kind !== 'picture' && kind !== 'badges') {
+    @if (kind !== 'picture' && kind !== 'badges' && !one.corner) {
       <label class="line"
         ><input
           type="checkbox"
@@ -32,6 +39,16 @@ const JOINS = [
           (change)="tell('line', { beside: !one.beside })"
         />
         on one line with what stands before it</label
+      >
+    }
+    @if (canBeSign()) {
+      <label class="line"
+        ><input
+          type="checkbox"
+          [checked]="one.corner"
+          (change)="tell('as a sign', { corner: !one.corner })"
+        />
+        as a sign alone, in the corner of the picture</label
       >
     }
     @if (canHide()) {
@@ -118,7 +135,10 @@ export class ElementFields {
     { value: 'none', name: 'left out' },
   ] as const;
   protected readonly joins = JOINS;
-  protected readonly canHide = computed(() => !NEVER_REVEALED.includes(this.element().element));
+  protected readonly canHide = computed(
+    () => !NEVER_REVEALED.includes(this.element().element) && !this.element().corner,
+  );
+  protected readonly canBeSign = computed(() => AS_SIGN.includes(this.element().element));
   protected readonly hasText = computed(() => WITH_TEXT.includes(this.element().element));
 
   protected tell(what: string, change: Partial<CardElement>): void {

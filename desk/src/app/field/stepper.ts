@@ -7,7 +7,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
   template: `
     <button
       type="button"
-      (click)="step(-1)"
+      (click)="step(-by())"
       [disabled]="value() <= least()"
       [attr.aria-label]="'Less: ' + label()"
     >
@@ -24,7 +24,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
     />
     <button
       type="button"
-      (click)="step(1)"
+      (click)="step(by())"
       [disabled]="value() >= most()"
       [attr.aria-label]="'More: ' + label()"
     >
@@ -65,11 +65,13 @@ export class Stepper {
   readonly value = input.required<number>();
   readonly least = input(1);
   readonly most = input(200);
+  /** How far a press of a button goes. */
+  readonly by = input(1);
   readonly label = input.required<string>();
   readonly changed = output<number>();
 
   protected step(by: number): void {
-    this.send(this.value() + by);
+    this.send(Math.max(this.least(), Math.min(this.most(), this.value() + by)));
   }
 
   /** While somebody types, only numbers that fit are taken; leaving the field shows what holds. */

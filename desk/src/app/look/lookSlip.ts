@@ -2,6 +2,7 @@ import { COLOUR_WORDS } from '../wording/words';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   BREAKPOINT_BOUNDS,
+  CONTENT_BOUNDS,
   COLOUR_NAMES,
   contrastsOf,
   darkColours,
@@ -12,6 +13,7 @@ import {
   type ColourName,
   type Look,
   type Shadow,
+  type ShopHead,
 } from '@fond/core';
 import { Store } from '@ngrx/store';
 import { planFeature } from '../draft/plan.feature';
@@ -36,6 +38,11 @@ const FRAMES: readonly Choice<CardFrame>[] = [
   { value: 'none', name: 'nothing' },
   { value: 'line', name: 'a line' },
   { value: 'filled', name: 'a ground' },
+];
+
+const HEADS: readonly Choice<ShopHead>[] = [
+  { value: 'still', name: 'scroll with the page' },
+  { value: 'stuck', name: 'stay in view' },
 ];
 
 /** The named values that the page is drawn with, on the page itself; beside each pair of colours its contrast. */
@@ -186,6 +193,24 @@ const FRAMES: readonly Choice<CardFrame>[] = [
         />
         <span>px</span>
       </div>
+      <div class="line">
+        <span>Content is at most</span>
+        <desk-stepper
+          label="Widest content in pixels"
+          [value]="one.content"
+          [least]="widest.least"
+          [most]="widest.most"
+          [by]="20"
+          (changed)="change('content', { content: $event })"
+        />
+        <span>px wide. Name, search and cart of the shop</span>
+        <desk-choices
+          label="Head of the shop"
+          [choices]="heads"
+          [value]="one.head"
+          (chosen)="change('head', { head: $event })"
+        />
+      </div>
       <details [open]="css() !== ''">
         <summary>CSS of its own</summary>
         <textarea
@@ -280,6 +305,8 @@ export class LookSlip {
   ] as const;
   protected readonly editing = signal<'light' | 'dark'>('light');
   protected readonly bounds = BREAKPOINT_BOUNDS;
+  protected readonly widest = CONTENT_BOUNDS;
+  protected readonly heads = HEADS;
   protected readonly look = computed(() => this.editor.plan()?.look ?? null);
   protected readonly contrasts = computed(() => {
     const look = this.look();
@@ -300,8 +327,8 @@ export class LookSlip {
   }
 
   protected same(look: Look, key: keyof typeof READY_LOOKS): boolean {
-    const { dark, breakpoints } = look;
-    return JSON.stringify(look) === JSON.stringify({ ...READY_LOOKS[key], dark, breakpoints });
+    const { dark, breakpoints, content, head } = look;
+    return JSON.stringify(look) === JSON.stringify({ ...READY_LOOKS[key], dark, breakpoints, content, head });
   }
 
   protected start(key: keyof typeof READY_LOOKS): void {
@@ -313,6 +340,8 @@ export class LookSlip {
         ...ready,
         dark: look.dark && darkColours(ready.colours),
         breakpoints: look.breakpoints,
+        content: look.content,
+        head: look.head,
       });
   }
 

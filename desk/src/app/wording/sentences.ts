@@ -5,6 +5,7 @@ import {
   entriesOf,
   facetPanelOf,
   FONTS,
+  PAGE_FRAME,
   USUAL_BUTTONS,
   listWords,
   sayClause,
@@ -146,7 +147,7 @@ function badgeWords({ rules, most }: BadgeSettings, { lang, vocabulary }: BriefW
 const USUAL = JSON.stringify(USUAL_BUTTONS);
 
 /** A look by its fonts, its corners, and how its headings stand to the usual ones. */
-export function lookWords({ type, buttons, radius, shadow }: Look): string {
+export function lookWords({ type, buttons, radius, shadow, content, head }: Look): string {
   const { headings, words } = type;
   const fonts =
     headings.font === words.font
@@ -162,6 +163,8 @@ export function lookWords({ type, buttons, radius, shadow }: Look): string {
     ...(headings.size.wide === 100 ? [] : [`headings at ${headings.size.wide} %`]),
     ...(JSON.stringify(buttons) === USUAL ? [] : ['buttons of its own']),
     ...(shadow === 'none' ? [] : [`${shadow} shadows`]),
+    ...(content === PAGE_FRAME.content ? [] : [`content up to ${content} px`]),
+    ...(head === 'still' ? [] : ['a head that stays in view']),
   ];
   return `${fonts}, ${listWords(own, 'and')}`;
 }

@@ -156,6 +156,8 @@ const SETTINGS: Readonly<Record<string, string>> = {
   dark: 'colours of dark pages',
   breakpoints: 'widths',
   frame: 'frame of cards',
+  content: 'widest content',
+  head: 'head of the shop',
 
   heading: 'heading',
   most: 'greatest number',
@@ -182,6 +184,7 @@ const OF_CARDS: Readonly<Record<string, string>> = {
   text: 'own words',
   label: 'label',
   on: 'shown or not',
+  corner: 'in the corner of the picture',
   look: '',
   font: 'font',
 };

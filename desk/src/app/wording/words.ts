@@ -138,6 +138,7 @@ const ELEMENTS: Readonly<Record<CardElement['element'], string>> = {
   price: 'price',
   cart: 'cart button',
   wish: 'wish list',
+  compare: 'comparison',
   quick: 'quick look',
 };
 

@@ -18,6 +18,7 @@ const element = (style: string | null): DrawnElement => ({
   element: 'name',
   line: 0,
   revealed: false,
+  corner: false,
   label: null,
   text: '',
   style,

@@ -2,7 +2,8 @@ import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Card, CardImage, CardPart, DrawnCard } from '@fond/core';
 import { CartState } from '../cart/cartState';
-import { Wishes } from '../cart/wishes';
+import { Compared, SCALES } from '../cart/compared';
+import { HEART, Wishes } from '../cart/wishes';
 import { shopHref, ShopState } from '../state/shopState';
 import { shopWordsIn } from '../words/words';
 import { Badges } from './badges';
@@ -52,6 +53,7 @@ const LOOKS = [Badges, NgTemplateOutlet, NoPicture, Price, Rating];
           price: priceLook,
           cart: cartLook,
           wish: wishLook,
+          compare: compareLook,
           quick: quickLook,
         };
       @if (!named()) {
@@ -98,6 +100,13 @@ const LOOKS = [Badges, NgTemplateOutlet, NoPicture, Price, Rating];
           }
           @if (over()) {
             <shop-badges [badges]="one.badges" spot="picture" [astray]="astray()" />
+          }
+          @if (lines().corner.length) {
+            <div class="card-corner">
+              @for (part of lines().corner; track part.at) {
+                <ng-container [ngTemplateOutlet]="looks[part.part]" [ngTemplateOutletContext]="{ part }" />
+              }
+            </div>
           }
           @if (lines().revealed.length) {
             <div class="card-reveal">
@@ -193,9 +202,27 @@ const LOOKS = [Badges, NgTemplateOutlet, NoPicture, Price, Rating];
         <form class="card-wish" method="post" [action]="wish()" [attr.style]="styleOf(part)">
           <button name="sku" [value]="one.sku" [attr.aria-pressed]="wishes.has(one.sku)">
             <svg viewBox="0 0 24 24" aria-hidden="true"><path [attr.d]="heart" /></svg>
-            {{ textOf(part) || words().wish }}<span class="unseen">: {{ one.title }}</span>
+            <span class="said">{{ textOf(part) || words().wish }}</span><span class="unseen"
+              >: {{ one.title }}</span
+            >
           </button>
         </form>
+      </ng-template>
+      <ng-template #compareLook let-part="part">
+        <p class="card-compare" [attr.style]="styleOf(part)">
+          <a
+            [href]="comparison()"
+            rel="nofollow"
+            [attr.data-compare]="one.slug"
+            [attr.data-title]="one.title"
+            [class.on]="compared.has(one.slug)"
+          >
+            <svg viewBox="0 0 24 24" aria-hidden="true"><path [attr.d]="scales" /></svg>
+            <span class="said">{{
+              compared.has(one.slug) ? words().compared : textOf(part) || words().compare
+            }}</span><span class="unseen">: {{ one.title }}</span>
+          </a>
+        </p>
       </ng-template>
       <ng-template #quickLook let-part="part">
         <p class="card-quick" [attr.style]="styleOf(part)">
@@ -237,6 +264,7 @@ export class ProductCard {
   readonly pin = input<number | null>(null);
   protected readonly wishes = inject(Wishes);
   protected readonly carts = inject(CartState);
+  protected readonly compared = inject(Compared);
   private readonly state = inject(ShopState);
   protected readonly awake = this.state.awake;
   protected readonly words = computed(() => shopWordsIn(this.lang()));
@@ -260,17 +288,22 @@ export class ProductCard {
     const { elements } = this.drawn();
     const shown: (CardPart | CardLine)[] = [];
     const revealed: (CardPart | CardLine)[] = [];
+    const corner: CardPart[] = [];
     for (const part of parts) {
       if (part.part === 'badges' && (this.over() || !badges.length)) continue;
       if (part.part === 'price' && this.headed()) continue;
-      const { line, revealed: hidden } = elements[part.at];
+      const { line, revealed: hidden, corner: sign } = elements[part.at];
+      if (sign) {
+        corner.push(part);
+        continue;
+      }
       const lines = hidden ? revealed : shown;
       const last = lines.at(-1);
       if (!last || elements[last.at].line !== line) lines.push(part);
       else if (last.part === 'line') last.parts.push(part);
       else lines[lines.length - 1] = { part: 'line', at: last.at, parts: [last, part] };
     }
-    return { shown, revealed };
+    return { shown, revealed, corner };
   });
   /** Whether its name stands where its link covers the whole card. */
   protected readonly named = computed(() => {
@@ -281,7 +314,9 @@ export class ProductCard {
   protected readonly second = computed((): CardImage | null =>
     this.drawn().second && (this.near() || this.active()) ? (this.card().images.at(1) ?? null) : null,
   );
-  protected readonly heart = 'M12 20 4.5 12.6a4.8 4.8 0 0 1 7.5-6 4.8 4.8 0 0 1 7.5 6Z';
+  protected readonly heart = HEART;
+  protected readonly scales = SCALES;
+  protected readonly comparison = computed(() => this.compared.hrefWith(this.card().slug));
 
   protected readonly href = shopHref;
 

@@ -1,6 +1,9 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { CartState } from './cartState';
 
+/** The outline of a heart, in a square of 24. */
+export const HEART = 'M12 20 4.5 12.6a4.8 4.8 0 0 1 7.5-6 4.8 4.8 0 0 1 7.5 6Z';
+
 /** Which products the shopper wishes for. */
 @Injectable({ providedIn: 'root' })
 export class Wishes {

@@ -4,6 +4,7 @@ import type { FacetModel, FixtureModel, PageModel } from '@fond/core';
 import { Typed } from '../forms/typed';
 import { callApi } from '../state/callApi';
 import { shopHref, ShopState } from '../state/shopState';
+import { Sort } from './sort';
 import { NumberRange } from './numberRange';
 import { StateFields } from './stateFields';
 
@@ -21,7 +22,7 @@ const PAUSE = 200;
 const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 
 /** Named apart so that they come with the page's script: a part that can't be fetched later would take the page's away. */
-const CONTROLS = [NgTemplateOutlet, NumberRange, StateFields, Typed];
+const CONTROLS = [NgTemplateOutlet, NumberRange, Sort, StateFields, Typed];
 
 @Component({
   selector: 'shop-facets',
@@ -35,6 +36,9 @@ const CONTROLS = [NgTemplateOutlet, NumberRange, StateFields, Typed];
       [attr.aria-label]="words().filters"
     />
     <label class="filters-button" for="filters-open">{{ words().showFilters(page().applied.length) }}</label>
+    @if (shelf(); as sorted) {
+      <shop-sort class="filters-sort" [shelf]="sorted" />
+    }
     <div class="filters">
       @if (panel().header) {
         <h2 class="filters-head">{{ words().filters }}</h2>
@@ -123,6 +127,8 @@ export class FacetPanel {
   private readonly state = inject(ShopState);
   protected readonly words = this.state.words;
   protected readonly awake = this.state.awake;
+  /** Its orders stand beside the filters where those stay in reach. */
+  protected readonly shelf = this.state.shelf;
   protected readonly href = shopHref;
   protected readonly formAction = computed(() => shopHref(this.page().href.split('?')[0]));
 

@@ -12,6 +12,7 @@ import type { PageModel, ShelfModel } from '@fond/core';
 import { Cards } from '../card/cards';
 import { StateFields } from '../facet/stateFields';
 import { Typed } from '../forms/typed';
+import { Sort } from '../facet/sort';
 import { Navigation } from '../state/navigation';
 import { shopHref, ShopState } from '../state/shopState';
 
@@ -21,7 +22,7 @@ const JUMP_FROM = 7;
 @Component({
   selector: 'shop-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Cards, StateFields, Typed],
+  imports: [Cards, Sort, StateFields, Typed],
   template: `
     @let model = shelf();
     <section id="products" tabindex="-1" [attr.aria-label]="words().products(model.total)">
@@ -45,26 +46,7 @@ const JUMP_FROM = 7;
             }
           </p>
         }
-        @if (model.total > 1) {
-          <details class="sort" #sort>
-            <summary>
-              <span>{{ words().sort }}</span> {{ model.order.label }}
-            </summary>
-            <ul>
-              @for (order of model.orders; track order.key) {
-                <li>
-                  <a
-                    [href]="href(order.href)"
-                    rel="nofollow"
-                    [attr.aria-current]="order.selected ? 'true' : null"
-                    (click)="fold(sort)"
-                    >{{ order.label }}</a
-                  >
-                </li>
-              }
-            </ul>
-          </details>
-        }
+        <shop-sort [shelf]="model" />
       </div>
       @if (page().applied.length) {
         <ul class="chips">
@@ -211,11 +193,6 @@ export class Shelf {
       watcher.observe(button);
       onCleanup(() => watcher.disconnect());
     });
-  }
-
-  /** A handler whose value is `false` would keep the link from being followed. */
-  protected fold(list: HTMLDetailsElement): void {
-    list.open = false;
   }
 
   /** For the other aisles; pages that are updated in place come without a cookie of the server's. */

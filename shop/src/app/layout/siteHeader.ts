@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { ShopFrame } from '@fond/core';
+import { CartState } from '../cart/cartState';
+import { HEART } from '../cart/wishes';
 import { MiniCart } from '../cart/miniCart';
 import { Typed } from '../forms/typed';
 import { shopHref, ShopState } from '../state/shopState';
@@ -33,6 +35,13 @@ import { shopWordsIn } from '../words/words';
           <button type="submit">{{ words().search }}</button>
         </form>
         <div class="site-side">
+          <a class="site-wishes" [href]="wishes()">
+            <span class="unseen">{{ words().wishes }}</span>
+            <svg viewBox="0 0 24 24" aria-hidden="true"><path [attr.d]="heart" /></svg>
+            @if (carts.cart()?.wishes?.length; as count) {
+              <b>{{ count }}</b>
+            }
+          </a>
           <shop-mini-cart />
           <a class="site-account" [href]="account()">{{ words().accountLink }}</a>
           <nav class="site-languages" aria-label="Language">
@@ -74,6 +83,9 @@ export class SiteHeader {
   protected readonly words = computed(() => shopWordsIn(this.frame().lang));
   protected readonly ownLanguage = computed(() => this.frame().languages[0]?.lang === this.frame().lang);
   private readonly state = inject(ShopState);
+  protected readonly carts = inject(CartState);
+  protected readonly heart = HEART;
+  protected readonly wishes = computed(() => `${this.state.plain('/cart')}#wishes`);
   protected readonly home = computed(() => this.state.plain('/'));
   protected readonly account = computed(() => this.state.plain('/account'));
 }

@@ -76,12 +76,14 @@ import { shopHref, ShopState } from '../state/shopState';
           <a class="button" [href]="front()">{{ words().missingLink }}</a>
         </p>
       }
-      @if (wished(); as shelf) {
-        <section class="related" id="wishes">
-          <h2>{{ words().wishes }}</h2>
+      <section class="related" id="wishes">
+        <h2>{{ words().wishes }}</h2>
+        @if (wished(); as shelf) {
           <shop-cards [model]="shelf" />
-        </section>
-      }
+        } @else {
+          <p>{{ words().noWishes }}</p>
+        }
+      </section>
     </div>
   `,
 })

@@ -5,7 +5,8 @@ import { Price } from '../card/price';
 import { Rating } from '../card/rating';
 import { cartFaultText } from '../cart/cartFaultText';
 import { CartState } from '../cart/cartState';
-import { Wishes } from '../cart/wishes';
+import { Compared, SCALES } from '../cart/compared';
+import { HEART, Wishes } from '../cart/wishes';
 import { shopHref, ShopState } from '../state/shopState';
 import { Gallery } from './gallery';
 
@@ -51,9 +52,22 @@ import { Gallery } from './gallery';
         }
         <form class="card-wish" method="post" [action]="wish()">
           <button name="sku" [value]="one.sku" [attr.aria-pressed]="wishes.has(one.sku)">
+            <svg viewBox="0 0 24 24" aria-hidden="true"><path [attr.d]="heart" /></svg>
             {{ words().wish }}
           </button>
         </form>
+        <p class="card-compare">
+          <a
+            [href]="compared.hrefWith(one.slug)"
+            rel="nofollow"
+            [attr.data-compare]="one.slug"
+            [attr.data-title]="one.title"
+            [class.on]="compared.has(one.slug)"
+          >
+            <svg viewBox="0 0 24 24" aria-hidden="true"><path [attr.d]="scales" /></svg>
+            {{ compared.has(one.slug) ? words().compared : words().compare }}
+          </a>
+        </p>
       </div>
       @if (carts.fault(); as fault) {
         <p class="cart-fault" role="alert">{{ faultText(fault) }}</p>
@@ -113,6 +127,9 @@ export class ProductFactsView {
   private readonly state = inject(ShopState);
   protected readonly wishes = inject(Wishes);
   protected readonly carts = inject(CartState);
+  protected readonly compared = inject(Compared);
+  protected readonly heart = HEART;
+  protected readonly scales = SCALES;
   protected readonly words = this.state.words;
   protected readonly lang = computed(() => this.state.model().frame.lang);
   protected readonly cart = computed(() => this.state.plain('/cart'));

@@ -21,6 +21,7 @@ function views(fetch: () => Promise<typeof Other>): PageViews {
     account: source,
     bench: source,
     cart: source,
+    compare: source,
     missing: source,
     product: source,
     reviews: source,

@@ -55,6 +55,11 @@ export interface ShopWords {
   soldOut: string;
   wish: string;
   wishes: string;
+  noWishes: string;
+  compare: string;
+  compared: string;
+  compareNow: (count: number) => string;
+  compareFull: string;
   quickLook: string;
   wholeProduct: string;
   close: string;
