@@ -6,6 +6,7 @@ export * from './badge/types';
 export * from './campaign/types';
 export * from './catalogue/types';
 export * from './collection/types';
+export * from './design/types';
 export * from './edition/types';
 export * from './facet/types';
 export * from './feed/types';

@@ -21,6 +21,7 @@ import { PEOPLE_OPERATIONS } from './person/operations';
 import { PART_OPERATIONS } from './part/operations';
 import { PLAN_OPERATIONS } from './plan/operations';
 import { PORTABLE_OPERATIONS } from './plan/portableOperations';
+import { DESIGN_OPERATIONS } from './design/operations';
 import { REDIRECT_OPERATIONS } from './redirect/operations';
 import { REVIEW_OPERATIONS } from './review/operations';
 import { PRODUCT_OPERATIONS } from './product/operations';
@@ -276,6 +277,7 @@ export const OPERATIONS = {
   ...CAMPAIGN_OPERATIONS,
   ...PEOPLE_OPERATIONS,
   ...PORTABLE_OPERATIONS,
+  ...DESIGN_OPERATIONS,
   ...REDIRECT_OPERATIONS,
   ...REVIEW_OPERATIONS,
   ...RANGE_OPERATIONS,

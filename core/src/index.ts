@@ -26,6 +26,7 @@ export * from './clause/rule';
 export * from './delivery/sitemap';
 export * from './design/design';
 export * from './design/designs';
+export * from './design/keptDesign';
 export * from './facet/advice';
 export * from './facet/count';
 export * from './facet/facetModel';

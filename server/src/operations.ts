@@ -3,6 +3,7 @@ import { cartHandlers } from './cart/handlers';
 import { catalogueHandlers } from './catalogue/handlers';
 import { collectionHandlers } from './collection/handlers';
 import { deliveryHandlers } from './delivery/handlers';
+import { designHandlers } from './design/handlers';
 import { demoHandlers } from './demo/handlers';
 import { editionHandlers } from './publishing/handlers';
 import { explainHandlers } from './plan/explainHandlers';
@@ -29,6 +30,7 @@ export function handlersOf(services: Services): Handlers {
     ...collectionHandlers(services),
     ...deliveryHandlers(services),
     ...demoHandlers(services),
+    ...designHandlers(services),
     // What was held has been held against the operation's own schemas.
     ...editionHandlers(services, ({ operation, params, body }, call) =>
       (handlers[operation] as AnyHandler)({ ...call, params, body }),

@@ -72,4 +72,31 @@ describe('starting points', () => {
     await page.waitForFunction(() => !document.querySelector('desk-design-sheet .changes'));
     await page.close();
   });
+
+  it('are kept of any plan under a name, taken over in parts, renamed, and put back', async () => {
+    const page = await browser.desk('/plans/house/designs?aisle=/cookware/pans');
+    await press(page, button('Keep this plan as one …'));
+    await page.type('desk-keep-design [name=name]', 'Our autumn');
+    await page.type('desk-keep-design [name=about]', 'Warm and quiet.');
+    await press(page, 'desk-keep-design label::-p-text(its badges) input');
+    await press(page, button('Keep it'));
+    await says(page, `${SHEET} .said`, '“Our autumn” is kept.');
+    expect(await textOf(page, `${SHEET} .kept`)).toContain('Warm and quiet.');
+    expect(
+      await page.$$eval(`${SHEET} .kept .choice`, (kinds) => kinds.map((one) => one.textContent.trim())),
+    ).toEqual(['its page', 'its card', 'its look']);
+
+    await press(page, `${SHEET} .kept .choice::-p-text(its look)`);
+    await says(page, `${SHEET} .changes`, 'The plan is like that already.');
+    await press(page, `${SHEET} .kept desk-row-name button`);
+    await page.keyboard.type('Our winter');
+    await page.keyboard.press('Enter');
+    await says(page, `${SHEET} .kept`, 'Our winter');
+    await press(page, `${SHEET} .kept .word::-p-text(Take away)`);
+    await says(page, `${SHEET} .said`, 'is taken away');
+    expect(await page.$(`${SHEET} .kept`)).toBeNull();
+    await press(page, button('Put it back'));
+    await says(page, `${SHEET} .kept`, 'Our winter');
+    await page.close();
+  });
 });

@@ -28,7 +28,7 @@ interface Named {
 export interface PageDesign extends Named {
   kind: 'page';
   /** Ids of a card and a look that go well with it. */
-  card: string;
+  card: string | null;
   look: string | null;
   fixtures: (plan: Plan, facts: DesignFacts) => readonly Fixture[];
 }

@@ -21,6 +21,7 @@ import { FILES_IN } from './migrations/017-filesIn';
 import { FEED } from './migrations/018-feed';
 import { SEARCH_WORDS } from './migrations/019-searchWords';
 import { LINKS } from './migrations/020-links';
+import { DESIGNS } from './migrations/021-designs';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -48,6 +49,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '018-feed', statements: FEED },
   { name: '019-searchWords', statements: SEARCH_WORDS },
   { name: '020-links', statements: LINKS },
+  { name: '021-designs', statements: DESIGNS },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

@@ -19,6 +19,7 @@ import type {
 import type { EditionNote } from './editionNote';
 import {
   upgradeContent,
+  type DesignContent,
   upgradeEdition,
   upgradePlan,
   type Edition,
@@ -127,6 +128,15 @@ export class RedirectModel extends Model<
   declare toPath: string | null;
   declare code: RedirectCode;
   declare automatic: CreationOptional<boolean>;
+  declare createdAt: Date;
+  declare createdBy: number | null;
+}
+
+export class DesignModel extends Model<InferAttributes<DesignModel>, InferCreationAttributes<DesignModel>> {
+  declare id: CreationOptional<number>;
+  declare name: string;
+  declare about: string;
+  declare content: DesignContent;
   declare createdAt: Date;
   declare createdBy: number | null;
 }
@@ -289,6 +299,17 @@ export function defineModels(sequelize: Sequelize): void {
       createdBy: user(),
     },
     { sequelize, tableName: 'redirects' },
+  );
+  DesignModel.init(
+    {
+      id: id(),
+      name: text(),
+      about: text(),
+      content: json(),
+      createdAt: time(),
+      createdBy: user(),
+    },
+    { sequelize, tableName: 'designs' },
   );
   PresenceModel.init(
     {

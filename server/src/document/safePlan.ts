@@ -22,8 +22,8 @@ function harmlessFixture(fixture: Fixture): Fixture {
   return sameValue(html, fixture.html) ? fixture : { ...fixture, html };
 }
 
-/** A plan with the words that people wrote made harmless; itself where they are. */
-function withHarmlessWords(plan: Plan): Plan {
+/** A plan, or what is kept of one, with the words that people wrote made harmless; itself where they are. */
+export function withHarmlessWords<T extends Pick<Plan, 'fixtures'>>(plan: T): T {
   const fixtures = plan.fixtures.map(harmlessFixture);
   return fixtures.every((fixture, at) => fixture === plan.fixtures[at]) ? plan : { ...plan, fixtures };
 }

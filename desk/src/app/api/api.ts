@@ -4,6 +4,8 @@ import {
   type AttributeChange,
   type CampaignTimes,
   type CollectionInput,
+  type DesignFile,
+  type DesignInput,
   type DraftVersion,
   type FirstOwner,
   type FreePageInput,
@@ -345,6 +347,26 @@ export class Api extends Calls {
 
   focusCategoryPicture(id: number, focus: FocusPoint) {
     return this.call('focusCategoryPicture', { params: { id }, body: focus });
+  }
+
+  designs() {
+    return this.call('designs');
+  }
+
+  keepDesign({ name, about, content }: DesignInput) {
+    return this.call('keepDesign', { body: { name, about, content } });
+  }
+
+  renameDesign(id: number, words: Pick<DesignInput, 'name' | 'about'>) {
+    return this.call('renameDesign', { params: { id }, body: words });
+  }
+
+  deleteDesign(id: number) {
+    return this.call('deleteDesign', { params: { id } });
+  }
+
+  importDesign(file: DesignFile) {
+    return this.call('importDesign', { body: file });
   }
 
   redirects() {

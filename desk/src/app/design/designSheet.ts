@@ -4,7 +4,8 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Store } from '@ngrx/store';
 import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
-import type { Preview, Problem } from '@fond/contract';
+import type { Preview, Problem, StoredDesign } from '@fond/contract';
+import { addressOf } from '@fond/contract';
 import {
   applyDesign,
   DESIGN_KINDS,
@@ -19,17 +20,15 @@ import {
 import { Api } from '../api/api';
 import { AisleChoice } from '../draft/aisleChoice';
 import { PlanEditor } from '../draft/planEditor';
+import { FilePick } from '../shell/filePick';
 import { ShopFrame } from '../product/shopFrame';
 import { floorFeature } from '../store/floor.feature';
 import { BriefVocabulary } from '../wording/briefVocabulary';
 import { changesInWords } from '../wording/sentences';
-
-const KIND_WORDS: Readonly<Record<DesignKind, string>> = {
-  page: 'Pages',
-  card: 'Cards',
-  badges: 'Badges',
-  look: 'Looks',
-};
+import { DESIGN_WORDS } from './designWords';
+import { KeepDesign } from './keepDesign';
+import { KeptDesigns } from './keptDesigns';
+import { RowName } from './rowName';
 
 const ASK_AFTER = 80;
 
@@ -46,8 +45,6 @@ const standingIn = (plan: Plan, aisleKey: string): Plan => ({
   rank: 1000,
 });
 
-const withId = (id: string): Design | undefined => DESIGNS.find((one) => one.id === id);
-
 /**
  * Starting points: ready pages, cards, sets of badges and looks, each seen on the shop's own products at three widths, with
  * what it changes in words, before it is taken over as one step that can be undone.
@@ -55,7 +52,7 @@ const withId = (id: string): Design | undefined => DESIGNS.find((one) => one.id 
 @Component({
   selector: 'desk-design-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AisleChoice, MatButtonModule, MatProgressBarModule, ShopFrame],
+  imports: [AisleChoice, FilePick, KeepDesign, MatButtonModule, MatProgressBarModule, RowName, ShopFrame],
   template: `
     <div class="bed slip">
       <h2>Starting points</h2>
@@ -63,12 +60,68 @@ const withId = (id: string): Design | undefined => DESIGNS.find((one) => one.id 
         Look at any of them on your own products. Nothing changes before you take one over, and that is one
         step to undo. What the shelf shows, its order and the filters you chose stay yours.
       </p>
+      <p class="own">
+        <button
+          mat-stroked-button
+          type="button"
+          [attr.aria-expanded]="keeping()"
+          (click)="keeping.set(!keeping())"
+        >
+          Keep this plan as one …
+        </button>
+        <desk-file-pick words="Read one from a file …" accept=".json" (picked)="kept.read($event)" />
+      </p>
+      @if (keeping()) {
+        <desk-keep-design (done)="keeping.set(false)" />
+      } @else if (kept.problem(); as told) {
+        <p class="turned" role="alert">
+          <strong>{{ told.title }}.</strong> {{ told.errors?.[0]?.message ?? told.detail }}
+        </p>
+      }
+      <p class="said" role="status">
+        {{ kept.said() }}
+        @if (kept.takenAway()) {
+          <button type="button" class="word" (click)="kept.putBack()">Put it back</button>
+        }
+      </p>
+      @if (kept.list(); as list) {
+        @if (list.length) {
+          <h3>Kept in this shop</h3>
+          <ul class="kept">
+            @for (one of list; track one.id) {
+              <li>
+                <b>{{ one.name }}</b>
+                <span>{{ one.about }} {{ keptWords(one) }}</span>
+                <span class="row">
+                  @for (design of partsOf(one); track design.kind) {
+                    <button
+                      type="button"
+                      class="choice"
+                      [attr.aria-pressed]="isChosen(design)"
+                      (click)="look(design)"
+                    >
+                      {{ words[design.kind].kept }}
+                    </button>
+                  }
+                </span>
+                <span class="row">
+                  <desk-row-name [name]="one.name" (named)="kept.rename(one, $event)" />
+                  <a class="word" [href]="fileOf(one)" [download]="one.name + '.json'">File</a>
+                  <button type="button" class="word" (click)="kept.remove(one)">
+                    Take away<span class="unseen">: {{ one.name }}</span>
+                  </button>
+                </span>
+              </li>
+            }
+          </ul>
+        }
+      }
       @for (kind of kinds; track kind) {
-        <h3>{{ words[kind] }}</h3>
+        <h3>{{ words[kind].list }}</h3>
         <ul>
           @for (one of of(kind); track one.id) {
             <li>
-              <button type="button" [attr.aria-pressed]="one === chosen()" (click)="look(one)">
+              <button type="button" [attr.aria-pressed]="isChosen(one)" (click)="look(one)">
                 <b>{{ one.name }}</b>
                 <span>{{ one.about }}</span>
               </button>
@@ -83,14 +136,16 @@ const withId = (id: string): Design | undefined => DESIGNS.find((one) => one.id 
         @if (chosen(); as one) {
           <b>{{ one.name }}</b>
           @if (page(); as whole) {
-            <label
-              ><input type="checkbox" [checked]="withCard()" (change)="withCard.set(!withCard())" /> with the
-              card “{{ nameOf(whole.card) }}”</label
-            >
+            @if (whole.card; as card) {
+              <label
+                ><input type="checkbox" [checked]="withCard()" (change)="withCard.set(!withCard())" /> with
+                the card “{{ nameOf('card', card) }}”</label
+              >
+            }
             @if (whole.look; as look) {
               <label
                 ><input type="checkbox" [checked]="withLook()" (change)="withLook.set(!withLook())" /> with
-                the look “{{ nameOf(look) }}”</label
+                the look “{{ nameOf('look', look) }}”</label
               >
             }
           }
@@ -140,7 +195,9 @@ export class DesignSheet {
   private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
   protected readonly editor = inject(PlanEditor);
   protected readonly kinds = DESIGN_KINDS;
-  protected readonly words = KIND_WORDS;
+  protected readonly words = DESIGN_WORDS;
+  protected readonly kept = inject(KeptDesigns);
+  protected readonly keeping = signal(false);
   protected readonly widths = WIDTH_NAMES;
   protected readonly chosen = signal<Design | null>(null);
   protected readonly page = computed((): PageDesign | null => {
@@ -165,9 +222,10 @@ export class DesignSheet {
     const [plan, design, page] = [this.editor.plan(), this.chosen(), this.page()];
     if (!plan || !design) return plan;
     const more = page
-      ? [this.withCard() ? page.card : null, this.withLook() ? page.look : null].flatMap((id) =>
-          id === null ? [] : (withId(id) ?? []),
-        )
+      ? [
+          this.find('card', this.withCard() ? page.card : null),
+          this.find('look', this.withLook() ? page.look : null),
+        ].flatMap((one) => one ?? [])
       : [];
     return [design, ...more].reduce((before, one) => applyDesign(before, one, this.facts()), plan);
   });
@@ -208,12 +266,37 @@ export class DesignSheet {
     return DESIGNS.filter((one) => one.kind === kind);
   }
 
-  protected nameOf(id: string): string {
-    return withId(id)?.name ?? id;
+  constructor() {
+    void this.kept.load();
+  }
+
+  private find(kind: DesignKind, id: string | null): Design | undefined {
+    return [...DESIGNS, ...this.kept.designs()].find((one) => one.kind === kind && one.id === id);
+  }
+
+  protected nameOf(kind: DesignKind, id: string): string {
+    return this.find(kind, id)?.name ?? id;
+  }
+
+  protected partsOf({ id }: StoredDesign): Design[] {
+    return this.kept.designs().filter((one) => one.id === `kept-${id}`);
+  }
+
+  protected keptWords({ createdBy, createdAt }: StoredDesign): string {
+    return `Kept by ${createdBy}, ${new Date(createdAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })}.`;
+  }
+
+  protected fileOf({ id }: StoredDesign): string {
+    return addressOf('exportDesign', { id });
+  }
+
+  protected isChosen({ kind, id }: Design): boolean {
+    const chosen = this.chosen();
+    return chosen?.kind === kind && chosen.id === id;
   }
 
   protected look(design: Design): void {
-    this.chosen.set(this.chosen() === design ? null : design);
+    this.chosen.set(this.isChosen(design) ? null : design);
   }
 
   protected take(): void {
