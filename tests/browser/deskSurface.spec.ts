@@ -10,6 +10,7 @@ import {
   pressWord,
   says,
   type TestBrowser,
+  typeDay,
 } from '../support/browser';
 import { publishPlans, readPlan, savePlan } from '../support/plans';
 import { PASSWORD, type Desk, type TestServer } from '../support/server';
@@ -37,15 +38,14 @@ describe('a campaign that waits', () => {
     expect(made.status, JSON.stringify(made.body)).toBe(201);
     const page = await browser.desk('/editions?view=calendar');
     await press(page, button('Change its times'));
-    const field = '.move [formcontrolname=startsLocal]';
-    await page.waitForSelector(field);
-    await page.$eval(field, (one) => {
-      (one as HTMLInputElement).value = '2031-02-27T09:30';
-      one.dispatchEvent(new Event('input', { bubbles: true }));
-    });
-    await page.waitForSelector('.move button:not([disabled])');
-    expect(await page.$eval(field, (one) => (one as HTMLInputElement).value)).toBe('2031-02-27T09:30');
-    await press(page, '.move button');
+    await typeDay(page, 'Start', '27 February 2031');
+    await page.locator('input[aria-label="Start: time"]').fill('09:30');
+    await page.keyboard.press('Tab');
+    await page.waitForSelector('.move > button:not([disabled])');
+    const said = (field: string) =>
+      page.$eval(`input[aria-label="${field}"]`, (one) => (one as HTMLInputElement).value);
+    expect([await said('Start'), await said('Start: time')]).toEqual(['27 Feb 2031', '09:30']);
+    await press(page, '.move > button');
     await page.waitForFunction(() => !document.querySelector('.move'));
     const { body } = await desk.get('/api/campaigns');
     expect(body[0]).toMatchObject({ startsLocal: '2031-02-27T09:30', endsLocal: '2031-03-08T08:00' });
@@ -110,14 +110,32 @@ describe('the window', () => {
     const page = await browser.desk('/floor');
     await page.goto(`${browser.baseUrl}/plans/house?aisle=/cookware`);
     await press(page, '.seen-as summary');
-    await page.waitForSelector('.seen-as [type=datetime-local]', { visible: true });
-    await page.$eval('.seen-as [type=datetime-local]', (field) => {
-      (field as HTMLInputElement).value = '2031-03-01T08:00';
-      field.dispatchEvent(new Event('change', { bubbles: true }));
-    });
+    await typeDay(page, 'Day it is seen on', '1/3/2031');
     await says(page, '.seen-as summary', '1 Mar 2031');
     await press(page, '.seen-as input[type=checkbox]');
     await says(page, '.seen-as summary', 'signed in');
+  });
+
+  it('shows its page without motion, in longer words, and with every card as it is pointed at', async () => {
+    const page = await browser.desk('/plans/house?aisle=/cookware/pans');
+    const frame = await frameOf(page);
+    await frame.waitForSelector('.card-name a');
+    await press(page, '.seen-as summary');
+    await press(page, '.seen-as label::-p-text(without motion) input');
+    await frame.waitForSelector('html.still-now');
+    await press(page, '.seen-as label::-p-text(longer words) input');
+    await frame.waitForFunction(() => document.querySelector('h1')!.textContent === 'Panspa');
+    await page.select('.seen-as select', 'focus');
+    await frame.waitForFunction(
+      () =>
+        document.querySelectorAll('.card').length ===
+        document.querySelectorAll('.card.active.is-focus').length,
+    );
+    await says(page, '.seen-as summary', 'without motion, in longer words, with cards in focus');
+    await press(page, '.seen-as button.word');
+    await frame.waitForFunction(
+      () => document.querySelector('h1')!.textContent === 'Pans' && !document.querySelector('.card.active'),
+    );
   });
 
   it('is any size: of a device, typed, dragged by its edge, or moved by keys', async () => {

@@ -9,6 +9,7 @@ import {
   says,
   TestBrowser,
   press,
+  typeDay,
 } from '../support/browser';
 import { openBrowser } from '../support/story';
 
@@ -114,15 +115,8 @@ describe('plans that share, differ and agree', () => {
     await press(page, 'desk-plan button::-p-text(Publish …)');
     await press(page, 'desk-publish label:nth-of-type(2) input[name=when]');
     await page.locator('desk-campaign-fields [formcontrolname=name]').fill('Long weekend');
-    await page.waitForSelector('desk-campaign-fields input[type=datetime-local]');
-    await page.$$eval('desk-campaign-fields input[type=datetime-local]', (fields) => {
-      const set = (field: Element, value: string): void => {
-        (field as HTMLInputElement).value = value;
-        field.dispatchEvent(new Event('input', { bubbles: true }));
-      };
-      set(fields[0], '2020-01-01T08:00');
-      set(fields[1], '2090-01-01T08:00');
-    });
+    await typeDay(page, 'Start', '1 January 2020');
+    await typeDay(page, 'End', '1/1/2090');
     await press(page, 'desk-publish .actions button::-p-text(Schedule):not([disabled])');
     await page.waitForSelector('desk-campaign-calendar article');
     // Its start is over, so the clock starts it with its next look.
@@ -182,7 +176,7 @@ describe('plans that share, differ and agree', () => {
       field.dispatchEvent(new Event('change'));
     });
     await frame.waitForFunction(() => !document.querySelector('h1'));
-    await press(page, '.seen-as button');
+    await press(page, '.seen-as button.word');
     await frame.waitForFunction(() => document.querySelector('h1'));
     await press(page, label('Undo'));
     await page.waitForSelector('.saving.saved');

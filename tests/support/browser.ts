@@ -159,6 +159,12 @@ export async function choose(page: Page, selector: string, text: string): Promis
   await page.select(selector, value);
 }
 
+/** Types a day into a field of one, as people write it, and leaves the field. */
+export async function typeDay(page: Page, field: string, day: string): Promise<void> {
+  await page.locator(`input[aria-label="${field}"]`).fill(day);
+  await page.keyboard.press('Tab');
+}
+
 /** Adds a fixture where its button stands, by what the button says. */
 export async function addFixture(page: Page, where: string, what: string): Promise<void> {
   const button = `[aria-label="${where}"]`;

@@ -12,6 +12,18 @@ export interface TicketChange {
   by: number;
 }
 
+/** How a page is looked at in the desk's window, besides its width. */
+export interface Surroundings {
+  /** As in dark surroundings. */
+  dark: boolean;
+  /** As where no motion is wanted. */
+  still: boolean;
+  /** As in a language whose words are longer. */
+  long: boolean;
+  /** What all cards of the page are shown as. */
+  cards: 'rest' | 'hover' | 'focus' | 'tapped';
+}
+
 /** Messages between the desk's window and the frames of the shop in it; both are of one origin. */
 export type ToFrame =
   | { type: 'fond:page'; page: PageModel | ProductModel | BenchModel }
@@ -22,8 +34,7 @@ export type ToFrame =
       tools: Readonly<Record<string, readonly TicketTool[]>>;
       marked: string | null;
     }
-  /** Whether the page is shown as in dark surroundings. */
-  | { type: 'fond:dark'; dark: boolean }
+  | ({ type: 'fond:surroundings' } & Surroundings)
   /** Cards can be moved while this is set; the places of the pinned ones by article number. */
   | { type: 'fond:arrange'; pins: Readonly<Record<string, number>> | null }
   /** Scroll to this share of the page, 0 to 1. */

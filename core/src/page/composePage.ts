@@ -20,6 +20,7 @@ import { shelfModelOf, type PageModel, type ShelfModel } from './pageModel';
 import { productFacts } from './productFacts';
 import { orderChoices } from './shelfModel';
 import { shopFrameOf } from './shopFrame';
+import { standInsOf } from './standIns';
 import { wordsIn } from '../words/words';
 
 /**
@@ -40,7 +41,12 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
     (fixture): fixture is Shelf =>
       fixture.type === 'shelf' && isShown(plan.fixtures, fixture, { ...facts, results: true }),
   );
-  const context: RangeContext = { now: request.now, ranges: edition.ranges, zone: request.zone };
+  const context: RangeContext = {
+    now: request.now,
+    ranges: edition.ranges,
+    zone: request.zone,
+    recent: request.standIns ? standInsOf(snapshot) : undefined,
+  };
   const range = shelf ? runRange(snapshot, aisle, shelf.range, context) : null;
   const filtered =
     range &&

@@ -13,6 +13,7 @@ import type { Lang } from '../text/texts';
 import { atEachWidth } from '../width/widths';
 import { promotionModel, type FrameContext } from './frameModels';
 import type { GalleryModel, ProductModel, PromotionModel, ReviewModel, ReviewsModel } from './pageModel';
+import { standInsOf } from './standIns';
 import { productFacts } from './productFacts';
 import { searchWordsOf } from './searchWords';
 import { wordsIn } from '../words/words';
@@ -34,6 +35,7 @@ export function composeProduct(
   now: number,
   zone = 'UTC',
   reviews: KeptReviews | null = NO_REVIEWS,
+  standIns = false,
 ): ProductModel | null {
   const p = snapshot.bySlug.get(slug);
   if (p === undefined) return null;
@@ -45,7 +47,8 @@ export function composeProduct(
   const path = productPath(slug);
   const aisle = category ?? snapshot.aisles.byKey.get('front')!;
   const plan = planOfProduct(snapshot, edition, p);
-  const context: RangeContext = { now, ranges: edition.ranges, zone };
+  const recent = standIns ? standInsOf(snapshot) : undefined;
+  const context: RangeContext = { now, ranges: edition.ranges, zone, recent };
   const badges = plan && badgesFor(snapshot, plan.badges, context);
   const facts = productFacts(snapshot, p, badges, lang);
   const words = searchWordsOf(snapshot, plan, p, lang);

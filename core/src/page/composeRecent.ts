@@ -4,7 +4,6 @@ import type { RangeContext } from '../clause/rule';
 import { usual } from '../plan/housePlan';
 import { shelfOf, type Edition, type Fixture, type Plan } from '../plan/plan';
 import type { PromotionSettings } from '../plan/fixtures';
-import { wordsIn } from '../words/words';
 import { promotionModel } from './frameModels';
 import type { PromotionModel } from './pageModel';
 
@@ -34,8 +33,7 @@ export function composeRecent(
   const context: RangeContext = { now, ranges: edition.ranges, zone, recent };
   const badges = badgesFor(snapshot, plan.badges, context);
   const aisle = snapshot.aisles.byKey.get('front')!;
-  const model = promotionModel({ snapshot, aisle, plan, lang, context, badges }, shelf, shelfOf(plan));
-  return model && { ...model, heading: model.heading || wordsIn(lang).recent };
+  return promotionModel({ snapshot, aisle, plan, lang, context, badges }, shelf, shelfOf(plan));
 }
 
 /** The shelf of that name which only browsers can fill. */

@@ -30,6 +30,8 @@ export interface PageRequest {
   view?: ShelfView | null;
   /** Also a free page that is not open to shoppers yet. */
   closed?: boolean;
+  /** Shelves that only a shopper's browser can fill show other products, for those who plan the page. */
+  standIns?: boolean;
   /** Of one facet, only the values whose label holds a text. */
   find?: { key: string; text: string };
 }

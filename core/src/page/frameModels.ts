@@ -361,7 +361,9 @@ export function promotionModel(
   return {
     id,
     type: 'promotion',
-    heading: pickTextOf(frame, promotion.heading),
+    heading:
+      pickTextOf(frame, promotion.heading) ||
+      (promotion.range.source.kind === 'recent' ? wordsIn(lang).recent : ''),
     form,
     cards,
     columns: atEachWidth(columns),

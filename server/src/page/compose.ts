@@ -29,6 +29,8 @@ export interface ShopAddress {
   view?: ShelfView | null;
   /** Also free pages that are not open to shoppers yet. */
   closed?: boolean;
+  /** Shelves that only browsers can fill show other products. */
+  standIns?: boolean;
   /** Another moment than now, for the desk's window. */
   now?: number;
   /** Of one facet, only the values whose label holds a text. */
@@ -86,7 +88,7 @@ export async function composeListing(
   host: ServingHost,
   serving: ServingState,
   edition: Edition,
-  { path, parameters, part, signedIn, view, closed, find, now = pageTime() }: ShopAddress,
+  { path, parameters, part, signedIn, view, closed, standIns, find, now = pageTime() }: ShopAddress,
 ): Promise<PageModel | null> {
   const q = (parameters['q'] ?? '').trim();
   const lang = languageOf(serving.snapshot, parameters['lang']);
@@ -101,6 +103,7 @@ export async function composeListing(
     signedIn,
     view,
     closed,
+    standIns,
     find,
   });
 }
@@ -110,14 +113,14 @@ async function composeProductAt(
   host: ServingHost,
   { snapshot, zone }: ServingState,
   edition: Edition,
-  { path, parameters }: ShopAddress,
+  { path, parameters, standIns }: ShopAddress,
 ): Promise<ProductModel | null> {
   if (!path.startsWith(`${PRODUCT_ROOT}/`)) return null;
   const slug = path.slice(PRODUCT_ROOT.length + 1);
   const p = snapshot.bySlug.get(slug);
   if (p === undefined) return null;
   const reviews = productPageOf(snapshot, edition, p).reviews ? await host.reviewsOf(snapshot.ids[p]) : null;
-  return composeProduct(snapshot, edition, slug, parameters['lang'], pageTime(), zone, reviews);
+  return composeProduct(snapshot, edition, slug, parameters['lang'], pageTime(), zone, reviews, standIns);
 }
 
 /** What the desk's window shows: a page that a plan makes. */

@@ -30,6 +30,7 @@ export async function previewDraft(
     part,
     signedIn,
     closed: true,
+    standIns: true,
     now: at === undefined ? undefined : momentAt('at', at, serving.zone).at,
   };
   const draft = safeDocument(await documentsFor([document], beneath.documents), document.id);

@@ -169,7 +169,12 @@ export class ShopPages {
     const edition = without
       ? await editionWithout(without)
       : (await draftedEdition(serving.beneath, await readDrafts(draft.split(',')))).edition;
-    const model = await composeAddress(this.host, serving, edition, address && { ...address, closed: true });
+    const model = await composeAddress(
+      this.host,
+      serving,
+      edition,
+      address && { ...address, closed: true, standIns: true },
+    );
     response.set('Cache-Control', 'no-store').set('X-Robots-Tag', 'noindex');
     // What a draft says in CSS is served nowhere yet; the desk sends it to the page once it runs.
     const bare: ShopModel = { ...model, frame: { ...model.frame, css: null } };

@@ -18,6 +18,7 @@ import { WidthFields } from '../field/widthFields';
 import { TextLine } from '../brief/textLine';
 import { Choices, type Choice } from '../field/choices';
 import { PaintField } from '../brief/paintField';
+import { DayField } from '../field/dayField';
 import { Stepper } from '../field/stepper';
 import { BADGE_PLACE_WORDS, BADGE_SHAPE_WORDS } from '../wording/words';
 
@@ -32,7 +33,7 @@ interface Changed {
 @Component({
   selector: 'desk-badge-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choices, ClauseList, PaintField, PictureField, Stepper, TextLine, WidthFields],
+  imports: [Choices, ClauseList, DayField, PaintField, PictureField, Stepper, TextLine, WidthFields],
   template: `
     @let one = rule();
     <desk-text-line
@@ -95,22 +96,17 @@ interface Changed {
     </div>
     <div class="line">
       <span>From</span>
-      <input
-        type="date"
-        class="field"
-        aria-label="First day of the badge"
+      <desk-day-field
+        label="First day of the badge"
         [value]="one.from ?? ''"
-        (change)="tell('first day', { from: $any($event.target).value || null })"
+        (changed)="tell('first day', { from: $event || null })"
       />
       <span>to</span>
-      <input
-        type="date"
-        class="field"
-        aria-label="Last day of the badge"
+      <desk-day-field
+        label="Last day of the badge"
         [value]="one.to ?? ''"
-        (change)="tell('last day', { to: $any($event.target).value || null })"
+        (changed)="tell('last day', { to: $event || null })"
       />
-      <span class="unit">empty for every day</span>
     </div>
     @if (one.from && one.to && one.to < one.from) {
       <p class="turned" role="alert">

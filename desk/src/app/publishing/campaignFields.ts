@@ -1,33 +1,36 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import type { CampaignTimes } from '@fond/contract';
-import { zoneGroups } from '../shell/zones';
+import { MomentField } from '../field/momentField';
+import { ZoneField } from '../field/zoneField';
 
 /** Name, start, end and time zone of a campaign. */
 @Component({
   selector: 'desk-campaign-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule],
+  imports: [MomentField, ReactiveFormsModule, ZoneField],
   template: `
     <form [formGroup]="form">
       @if (named()) {
         <label>Name <input class="field" formControlName="name" maxlength="80" /></label>
       }
-      <label>From <input class="field" type="datetime-local" formControlName="startsLocal" /></label>
-      <label>until <input class="field" type="datetime-local" formControlName="endsLocal" /></label>
-      <label
-        >in
-        <select class="field" formControlName="zone">
-          @for (group of zones; track group.region) {
-            <optgroup [label]="group.region">
-              @for (one of group.zones; track one.zone) {
-                <option [value]="one.zone">{{ one.place }}</option>
-              }
-            </optgroup>
-          }
-        </select>
-      </label>
+      <span>From</span>
+      <desk-moment-field
+        label="Start"
+        placeholder="a day"
+        [value]="now().startsLocal"
+        (changed)="form.patchValue({ startsLocal: $event })"
+      />
+      <span>until</span>
+      <desk-moment-field
+        label="End"
+        placeholder="no end"
+        [value]="now().endsLocal"
+        (changed)="form.patchValue({ endsLocal: $event })"
+      />
+      <span>by the clock of</span>
+      <desk-zone-field [value]="now().zone" (changed)="form.patchValue({ zone: $event })" />
       @if (form.errors?.['turned']) {
         <p class="wrong" role="alert">The end has to come after the start.</p>
       } @else if (!form.controls.endsLocal.value) {
@@ -63,7 +66,6 @@ export class CampaignFields {
   readonly zone = input('UTC');
   /** Null while what is filled in can't be scheduled. */
   readonly timesChange = output<(CampaignTimes & { name: string }) | null>();
-  protected readonly zones = zoneGroups();
 
   protected readonly form = this.builder.group(
     {
@@ -80,6 +82,12 @@ export class CampaignFields {
     },
   );
   private readonly value = toSignal(this.form.valueChanges);
+
+  /** What the form says now. */
+  protected readonly now = computed(() => {
+    this.value();
+    return this.form.getRawValue();
+  });
 
   constructor() {
     effect(() => this.form.controls.zone.setValue(this.zone()));

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { AISLE_KINDS, WIDTH_NAMES, type Condition } from '@fond/core';
+import { DayField } from '../field/dayField';
 import { RangeVocabulary } from '../wording/rangeNames';
 import { toggled } from '../wording/conditionKinds';
 import { kindWord } from '../wording/reachWords';
@@ -10,6 +11,7 @@ const DAYS = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su'];
 @Component({
   selector: 'desk-condition-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DayField],
   template: `
     @let one = condition();
     @switch (one.kind) {
@@ -84,22 +86,18 @@ const DAYS = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su'];
         }
       }
       @case ('dates') {
-        <label
-          >from
-          <input
-            class="field"
-            type="date"
-            [value]="one.from ?? ''"
-            (change)="changed.emit({ kind: 'dates', from: $any($event.target).value || null, to: one.to })"
-        /></label>
-        <label
-          >to
-          <input
-            class="field"
-            type="date"
-            [value]="one.to ?? ''"
-            (change)="changed.emit({ kind: 'dates', from: one.from, to: $any($event.target).value || null })"
-        /></label>
+        <span>from</span>
+        <desk-day-field
+          label="First day"
+          [value]="one.from ?? ''"
+          (changed)="changed.emit({ kind: 'dates', from: $event || null, to: one.to })"
+        />
+        <span>to</span>
+        <desk-day-field
+          label="Last day"
+          [value]="one.to ?? ''"
+          (changed)="changed.emit({ kind: 'dates', from: one.from, to: $event || null })"
+        />
         @if (one.from && one.to && one.from > one.to) {
           <span class="wrong" role="alert">runs backwards</span>
         }

@@ -12,7 +12,7 @@ import { FloorActions } from '../store/floor.actions';
 import { CatalogueWords } from '../wording/catalogueWords';
 import { sessionFeature } from '../session/session.feature';
 import { languageName } from '../records/languageName';
-import { zoneGroups } from '../shell/zones';
+import { ZoneField } from '../field/zoneField';
 import { FilePick } from '../shell/filePick';
 
 type Said = 'titles' | 'descriptions' | 'searchHints' | 'tagTitles' | 'footers';
@@ -37,7 +37,7 @@ const LANGUAGES =
 @Component({
   selector: 'desk-shop',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FilePick, MatButtonModule, MatProgressBarModule],
+  imports: [FilePick, MatButtonModule, MatProgressBarModule, ZoneField],
   templateUrl: './shopPage.html',
   styleUrls: ['../shell/sheet.scss', './shopPage.scss'],
 })
@@ -49,7 +49,6 @@ export class ShopPage {
   private readonly user = this.store.selectSignal(sessionFeature.selectUser);
 
   protected readonly said = SAID;
-  protected readonly zones = zoneGroups();
   protected readonly currencies = Intl.supportedValuesOf('currency').map((code) => ({
     code,
     name: CURRENCIES.of(code) ?? code,

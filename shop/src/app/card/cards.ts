@@ -78,7 +78,9 @@ export interface CardsModel extends Pick<
           [card]="card"
           [drawn]="shelf.drawn"
           [near]="neared().has(card.id)"
-          [active]="active() === card.id"
+          [active]="state() !== 'rest' || active() === card.id"
+          [class.is-hover]="state() === 'hover'"
+          [class.is-focus]="state() === 'focus'"
           [sizes]="shelf.pictureSizes"
           [widths]="widths()"
           [lang]="lang()"
@@ -101,8 +103,10 @@ export class Cards {
   readonly first = input<number | null>(null);
   /** It has the first picture of the page, which is waited for. */
   readonly lead = input(false);
-  private readonly state = inject(ShopState);
-  private readonly arranging = inject(PreviewFrame).pins;
+  private readonly shop = inject(ShopState);
+  private readonly frame = inject(PreviewFrame);
+  private readonly arranging = this.frame.pins;
+  protected readonly state = this.frame.cards;
   /** Set while the desk's window arranges the shelf. */
   protected readonly pins = computed(() => (this.first() === null ? null : this.arranging()));
   protected readonly eager = EAGER;
@@ -114,8 +118,8 @@ export class Cards {
   protected readonly neared = signal<ReadonlySet<number>>(new Set());
   /** The card that a finger has tapped, by its product. */
   protected readonly active = signal<number | null>(null);
-  protected readonly widths = computed(() => this.state.model().frame.pictureWidths);
-  protected readonly lang = computed(() => this.state.model().frame.lang);
+  protected readonly widths = computed(() => this.shop.model().frame.pictureWidths);
+  protected readonly lang = computed(() => this.shop.model().frame.lang);
 
   protected small(hash: string): string {
     return pictureAt(hash, this.widths()[0]);

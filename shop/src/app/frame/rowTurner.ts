@@ -1,6 +1,9 @@
 import { afterNextRender, DestroyRef, inject, signal } from '@angular/core';
 
-const isStill = (): boolean => matchMedia('(prefers-reduced-motion: reduce)').matches;
+/** In the desk's window a page can be seen so as well. */
+const isStill = (): boolean =>
+  matchMedia('(prefers-reduced-motion: reduce)').matches ||
+  document.documentElement.classList.contains('still-now');
 
 /** What a row that is turned is asked. */
 export interface TurnedRow {
@@ -40,7 +43,7 @@ export class RowTurner {
       this.moving.set(true);
       const timer = setInterval(() => {
         // Nobody loses what they are looking at.
-        if (this.moving() && of.row()?.matches(':hover, :focus-within') === false) this.turn(1);
+        if (this.moving() && !isStill() && of.row()?.matches(':hover, :focus-within') === false) this.turn(1);
       }, of.seconds() * 1000);
       gone.onDestroy(() => clearInterval(timer));
     });

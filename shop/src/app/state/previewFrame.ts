@@ -1,7 +1,8 @@
 import { computed, inject, Injectable, Injector, signal } from '@angular/core';
-import type { FromFrame, TicketChange, TicketTool, ToFrame } from '@fond/contract';
+import type { FromFrame, Surroundings, TicketChange, TicketTool, ToFrame } from '@fond/contract';
 import type { ShopModel, WidthName } from '@fond/core';
 import type { Arranging } from './arranging';
+import type { LongWords } from './longWords';
 import { PageViews } from './pageViews';
 import { ShopState } from './shopState';
 
@@ -20,6 +21,8 @@ export class PreviewFrame {
   private arranging: Arranging | null = null;
   /** Places of the pinned products by article number; null while nothing is arranged. */
   readonly pins = signal<Readonly<Record<string, number>> | null>(null);
+  /** What all cards are shown as. */
+  readonly cards = signal<Surroundings['cards']>('rest');
   readonly tickets = signal<Readonly<Record<string, string>>>({});
   readonly marked = signal<string | null>(null);
   readonly tools = signal<Readonly<Record<string, readonly TicketTool[]>>>({});
@@ -91,18 +94,28 @@ export class PreviewFrame {
         this.tools.set(message.tools);
         this.marked.set(message.marked);
         break;
-      case 'fond:dark': {
-        const { classList } = document.documentElement;
-        classList.toggle('dark-now', message.dark);
-        classList.toggle('light-now', !message.dark);
+      case 'fond:surroundings':
+        this.surround(message);
         break;
-      }
       case 'fond:scroll':
         this.scrollingTo = Math.round(message.share * this.room());
         window.scrollTo({ top: this.scrollingTo });
     }
   }
 
+  private surround({ dark, still, long, cards }: Surroundings): void {
+    const { classList } = document.documentElement;
+    classList.toggle('dark-now', dark);
+    classList.toggle('light-now', !dark);
+    classList.toggle('still-now', still);
+    this.cards.set(cards);
+    if (long || this.words)
+      void (this.words ??= import('./longWords').then(({ LongWords }) => new LongWords(document.body))).then(
+        (words) => words.set(long),
+      );
+  }
+
+  private words: Promise<LongWords> | null = null;
   private latest: ShopModel | null = null;
 
   private show(page: ShopModel): void {

@@ -18,7 +18,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { DomSanitizer, type SafeResourceUrl } from '@angular/platform-browser';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { FromFrame, TicketTool, ToFrame } from '@fond/contract';
+import type { FromFrame, Surroundings, TicketTool, ToFrame } from '@fond/contract';
 import { DEVICE_WIDTHS, linkOf, sayRange, WIDTH_NAMES, type Pin, type WidthName } from '@fond/core';
 import { RangeVocabulary } from '../../wording/rangeNames';
 import { partsFeature } from '../../store/parts.feature';
@@ -31,6 +31,7 @@ import { PlanActions } from '../../draft/plan.actions';
 import { planFeature } from '../../draft/plan.feature';
 import { PlanView } from '../../wording/planView';
 import { PlanEditor } from '../../draft/planEditor';
+import { MomentField } from '../../field/momentField';
 import { AisleChoice } from '../../draft/aisleChoice';
 import {
   DEVICES,
@@ -47,6 +48,15 @@ type View = WidthName | 'all' | 'own';
 interface Shown extends WindowSize {
   name: WidthName | 'own';
 }
+
+const PLAIN: Omit<Surroundings, 'dark'> = { still: false, long: false, cards: 'rest' };
+
+const CARD_STATES: readonly { value: Surroundings['cards']; name: string; said: string }[] = [
+  { value: 'rest', name: 'as they are', said: '' },
+  { value: 'hover', name: 'pointed at', said: 'with cards pointed at' },
+  { value: 'focus', name: 'with the focus', said: 'with cards in focus' },
+  { value: 'tapped', name: 'tapped once', said: 'with cards tapped' },
+];
 
 /** Where brief and page don't stand beside each other, as in the plan page's style. */
 const ONE_PANE = '(max-width: 820px)';
@@ -69,7 +79,7 @@ const STEP = 10;
 @Component({
   selector: 'desk-window',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AisleChoice, MatProgressBarModule],
+  imports: [AisleChoice, MatProgressBarModule, MomentField],
   templateUrl: './pageWindow.html',
   styleUrl: './pageWindow.scss',
 })
@@ -91,7 +101,13 @@ export class PageWindow {
   private readonly inTheDark = signal(false);
   protected readonly canBeDark = computed(() => this.page()?.frame.look?.dark ?? false);
   protected readonly dark = computed(() => this.inTheDark() && this.canBeDark());
-  protected readonly otherwise = computed(() => this.dark() || Object.keys(this.seen()).length > 0);
+  /** What the page is looked at in, besides its width. */
+  protected readonly around = signal<Omit<Surroundings, 'dark'>>(PLAIN);
+  private readonly surroundings = computed((): Surroundings => ({ ...this.around(), dark: this.dark() }));
+  protected readonly cardStates = CARD_STATES;
+  protected readonly otherwise = computed(
+    () => this.dark() || this.around() !== PLAIN || Object.keys(this.seen()).length > 0,
+  );
   /** As on which day, and by whom, the page is seen. */
   protected readonly seenWords = computed(() => {
     const { at, part, signedIn } = this.seen();
@@ -100,6 +116,9 @@ export class PageWindow {
       part ? `by a shopper at ${part} %` : '',
       signedIn ? 'signed in' : '',
       this.dark() ? 'in the dark' : '',
+      this.around().still ? 'without motion' : '',
+      this.around().long ? 'in longer words' : '',
+      CARD_STATES.find(({ value }) => value === this.around().cards)!.said,
     ].filter(Boolean);
     return parts.join(', ');
   });
@@ -205,6 +224,8 @@ export class PageWindow {
               3,
             )}`,
           ];
+        if (fixture.type === 'promotion' && fixture.range.source.kind === 'recent')
+          return [fixture.id, `${title} · what a shopper has looked at last; others stand in for it here`];
         const part = fixture.type === 'part' ? this.parts().get(fixture.part) : undefined;
         return [fixture.id, part ? `${title} · ${part.name}` : title];
       }),
@@ -238,7 +259,7 @@ export class PageWindow {
       if (page) this.sendAll({ type: 'fond:page', page });
     });
     effect(() => this.sendAll(this.ticketMessage()));
-    effect(() => this.sendAll({ type: 'fond:dark', dark: this.dark() }));
+    effect(() => this.sendAll({ type: 'fond:surroundings', ...this.surroundings() }));
     effect(() => this.sendAll({ type: 'fond:arrange', pins: this.pins() }));
     afterNextRender(() => {
       const watch = new ResizeObserver(([entry]) =>
@@ -268,7 +289,7 @@ export class PageWindow {
         const page = this.page();
         if (page) this.sendAll({ type: 'fond:page', page });
         this.sendAll(this.ticketMessage());
-        this.sendAll({ type: 'fond:dark', dark: this.dark() });
+        this.sendAll({ type: 'fond:surroundings', ...this.surroundings() });
         this.sendAll({ type: 'fond:arrange', pins: this.pins() });
         break;
       }
@@ -372,8 +393,14 @@ export class PageWindow {
     this.inTheDark.set(dark);
   }
 
+  protected surround(change: Partial<Omit<Surroundings, 'dark'>>): void {
+    const around = { ...this.around(), ...change };
+    this.around.set(JSON.stringify(around) === JSON.stringify(PLAIN) ? PLAIN : around);
+  }
+
   protected seeNow(): void {
     this.inTheDark.set(false);
+    this.around.set(PLAIN);
     this.store.dispatch(PlanActions.seenAs({ seen: {} }));
   }
 
