@@ -10,6 +10,7 @@ export * from './design/types';
 export * from './edition/types';
 export * from './facet/types';
 export * from './feed/types';
+export * from './font/types';
 export * from './freePage/types';
 export * from './job/fields';
 export * from './job/types';

@@ -13,6 +13,7 @@ import { GROUP_FILE_OPERATIONS } from './catalogue/groupFile';
 import { GROUP_OPERATIONS } from './catalogue/groups';
 import { CATALOGUE_OPERATIONS } from './catalogue/operations';
 import { FEED_OPERATIONS } from './feed/operations';
+import { FONT_OPERATIONS } from './font/operations';
 import { FREE_PAGE_OPERATIONS } from './freePage/operations';
 import { EDITION_OPERATIONS } from './edition/operations';
 import { JOB_OPERATIONS } from './job/operations';
@@ -283,6 +284,7 @@ export const OPERATIONS = {
   ...RANGE_OPERATIONS,
   ...PRODUCT_OPERATIONS,
   ...COLLECTION_OPERATIONS,
+  ...FONT_OPERATIONS,
   ...FREE_PAGE_OPERATIONS,
   ...CATALOGUE_OPERATIONS,
   ...GROUP_OPERATIONS,

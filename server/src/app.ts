@@ -27,6 +27,7 @@ import { makeSessions, secretOfShop, type Sessions } from './person/session';
 import { Jobs } from './job/jobs';
 import { PictureStore } from './picture/pictures';
 import { Renditions } from './picture/renditions';
+import { fontUpload } from './font/uploadFont';
 import { pictureUpload } from './picture/uploadPicture';
 import { refuseWhileAway } from './serving/served';
 import { handlersOf } from './operations';
@@ -155,6 +156,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
         signIn: signInLimits(),
         makeOwner: signInLimits(),
         importCatalogue: uploadHandler(data),
+        keepFont: fontUpload(),
         uploadPicture: pictureUpload(),
         keepPicture: pictureUpload(),
         keepArchive: archiveHandler(data),

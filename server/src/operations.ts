@@ -8,6 +8,7 @@ import { demoHandlers } from './demo/handlers';
 import { editionHandlers } from './publishing/handlers';
 import { explainHandlers } from './plan/explainHandlers';
 import { feedHandlers } from './feed/handlers';
+import { fontHandlers } from './font/handlers';
 import { freePageHandlers } from './freePage/handlers';
 import type { AnyHandler, Handlers } from './http/handler';
 import { jobHandlers } from './job/handlers';
@@ -37,6 +38,7 @@ export function handlersOf(services: Services): Handlers {
     ),
     ...explainHandlers(services),
     ...feedHandlers(services),
+    ...fontHandlers(services),
     ...freePageHandlers(services),
     ...jobHandlers(services),
     ...personHandlers(services),

@@ -1,13 +1,16 @@
+import type { ElementHandle } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Fixture, Plan } from '@fond/core';
 import { freshFixture } from '../../desk/src/app/draft/fixtureEdits';
 import {
   addFixture,
+  choose,
   eventually,
   frameOf,
   press,
   pressWord,
   says,
+  textOf,
   type TestBrowser,
 } from '../support/browser';
 import { violations } from '../support/axe';
@@ -17,6 +20,7 @@ import type { Desk } from '../support/server';
 import { openShop } from '../support/story';
 
 const PATH = '/baking/tins';
+const FONT = 'node_modules/@fontsource-variable/lora/files/lora-latin-wght-normal.woff2';
 
 let browser: TestBrowser;
 let desk: Desk;
@@ -41,6 +45,27 @@ async function listed(): Promise<Listed[]> {
 }
 
 describe('the look of a plan', () => {
+  it('takes a font of the shop’s own, says what is known of it, and sets names in it', async () => {
+    const id = await scene(desk, PATH, (plan: Plan) => plan);
+    const page = await browser.desk(`/plans/${id}?open=look&aisle=${PATH}`);
+    await press(page, 'desk-look-slip summary::-p-text(Type)');
+    await page.locator('desk-own-font-fields .licence input').fill('Drawn by us');
+    const field = (await page.waitForSelector('desk-own-font-fields input[type=file]'))!;
+    await (field as ElementHandle<HTMLInputElement>).uploadFile(FONT);
+    await says(page, 'desk-own-font-fields [role=status]', 'Lora can be chosen as a family now');
+    expect(await textOf(page, 'desk-own-font-fields li')).toMatch(/weights 400 to 700 · \d+ kB sent of \d+/);
+    await press(page, 'desk-type-fields button::-p-text(names)');
+    await choose(page, 'select[aria-label="Family of names"]', 'Lora');
+    const frame = await frameOf(page);
+    await frame.waitForFunction(() =>
+      getComputedStyle(document.querySelector('.card-name a')!).fontFamily.startsWith('own-lora-'),
+    );
+    await frame.waitForFunction(() =>
+      [...document.fonts].some(({ family, status }) => family.includes('own-lora-') && status === 'loaded'),
+    );
+    await says(page, '[data-slip="look"]', 'names in Lora');
+  });
+
   it('sets names in a family of their own and draws buttons as it says, and keeps both', async () => {
     const id = await scene(desk, PATH, (plan: Plan) => plan);
     const page = await browser.desk(`/plans/${id}?aisle=${PATH}`);

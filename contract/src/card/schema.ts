@@ -2,7 +2,6 @@ import Joi from 'joi';
 import {
   CARD_ELEMENT_KINDS,
   CARD_FIELDS,
-  FONT_NAMES,
   LEADING_BOUNDS,
   LETTER_BOUNDS,
   LETTER_CASES,
@@ -13,14 +12,14 @@ import {
   WEIGHTS,
   type CardElement,
 } from '@fond/core';
-import { cardPaint, orUsual, paint, texts, whole, yes } from '../schema/fields';
+import { fontName, cardPaint, orUsual, paint, texts, whole, yes } from '../schema/fields';
 
 const letters = (): Joi.Schema =>
   orUsual(Joi.number().integer().min(LETTER_BOUNDS.least).max(LETTER_BOUNDS.most));
 const weight = orUsual(Joi.valid(...WEIGHTS));
 
 const elementLook = Joi.object({
-  font: Joi.valid('usual', 'text', 'display', ...FONT_NAMES).required(),
+  font: fontName('usual', 'text', 'display').required(),
   size: letters(),
   narrower: Joi.object({ medium: letters(), narrow: letters() }).required(),
   weight,

@@ -9,7 +9,6 @@ import {
   COLOUR_NAMES,
   CONTENT_BOUNDS,
   EDGE_BOUNDS,
-  FONT_NAMES,
   LEADING_BOUNDS,
   LETTER_CASES,
   SIZE_BOUNDS,
@@ -17,7 +16,7 @@ import {
   TYPE_ROLES,
   WEIGHTS,
 } from '@fond/core';
-import { orUsual, paint, steps, through, whole, yes } from '../schema/fields';
+import { fontName, orUsual, paint, steps, through, whole, yes } from '../schema/fields';
 
 const colour = Joi.string()
   .pattern(/^#[0-9a-f]{6}$/, 'a colour such as #1d2b4f')
@@ -30,7 +29,7 @@ const breakpoint = (name: keyof typeof BREAKPOINT_BOUNDS): Joi.NumberSchema =>
 const bounded = ({ least, most }: { least: number; most: number }): Joi.NumberSchema =>
   Joi.number().integer().min(least).max(most);
 
-const family = Joi.valid(...FONT_NAMES);
+const family = fontName();
 
 /** How one role is set; headings and words say their family themselves. */
 const setting = (role: (typeof TYPE_ROLES)[number]): Joi.ObjectSchema =>

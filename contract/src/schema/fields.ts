@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { COLOUR_NAMES } from '@fond/core';
+import { COLOUR_NAMES, FONT_NAMES, OWN_FONT } from '@fond/core';
 
 /** Names of fixtures, columns, tabs, rules. */
 export const FIXTURE_ID = /^[a-z0-9][a-z0-9-]{0,63}$/;
@@ -39,6 +39,13 @@ const paintOf = (...names: readonly string[]): Joi.StringSchema =>
   Joi.string().pattern(
     new RegExp(`^(#[0-9a-f]{6}|${names.join('|')})$`),
     `a colour such as #1d2b4f, or one of the look’s: ${names.join(', ')}`,
+  );
+
+/** A family of type that ships with the shop, one of its own, or one of these words. */
+export const fontName = (...words: readonly string[]): Joi.StringSchema =>
+  Joi.string().pattern(
+    new RegExp(`^(${[...FONT_NAMES, ...words].join('|')})$|${OWN_FONT.source}`),
+    'a family of type',
   );
 
 export const paint = paintOf(...COLOUR_NAMES);

@@ -2,7 +2,7 @@ import { type CatalogueFrame } from '../catalogue/rows';
 import { textIn, type Lang } from '../text/texts';
 import { MIN_CONTRAST, leastContrastOver } from '../look/contrast';
 import type { Colours } from '../look/colours';
-import { FONTS } from '../look/fonts';
+import { fontCssOf } from '../look/fonts';
 import { FRAMES, type Look, SHADOWS } from '../look/look';
 import { CASES, type TypeRole, type TypeSettings } from '../look/typeRole';
 import { atEachWidth, type PerWidth, WIDTH_NAMES } from '../width/widths';
@@ -160,7 +160,7 @@ function styleOf(
 ): string | null {
   const css: string[] = [];
   if (font === 'text' || font === 'display') css.push(`font-family:var(--${font})`);
-  else if (font !== 'usual') css.push(`font-family:${FONTS[font].css}`);
+  else if (font !== 'usual') css.push(`font-family:${fontCssOf(font)}`);
   if (size !== null) css.push(`font-size:${atWidths(atEachWidth({ wide: size, ...narrower }))}`);
   if (weight !== null) css.push(`font-weight:${weight};--weight:${weight}`);
   if (italic) css.push('font-style:italic');

@@ -1,5 +1,5 @@
 /** Families that ship with the shop. */
-export type FontName =
+export type ShippedFontName =
   | 'bitter'
   | 'bricolage'
   | 'cabin'
@@ -14,6 +14,12 @@ export type FontName =
   | 'sofia-condensed'
   | 'source-serif'
   | 'work-sans';
+
+/** A family that a shop has brought itself: what it is called, and by which content. */
+export type OwnFontName = `own-${string}`;
+export const OWN_FONT = /^own-[a-z0-9-]{1,44}-[0-9a-f]{8}$/;
+
+export type FontName = ShippedFontName | OwnFontName;
 
 /** What a family is like, as printers sort them. */
 export type FontKind = 'humanist' | 'geometric' | 'condensed' | 'serif' | 'slab' | 'monospaced';
@@ -42,7 +48,7 @@ const font = (name: string, kind: FontKind, file: string, family = name): Font =
   file,
 });
 
-export const FONTS: Readonly<Record<FontName, Font>> = {
+export const FONTS: Readonly<Record<ShippedFontName, Font>> = {
   bricolage: font('Bricolage Grotesque', 'humanist', 'bricolage-grotesque'),
   figtree: font('Figtree', 'geometric', 'figtree'),
   fraunces: font('Fraunces', 'serif', 'fraunces'),
@@ -58,4 +64,20 @@ export const FONTS: Readonly<Record<FontName, Font>> = {
   'roboto-slab': font('Roboto Slab', 'slab', 'roboto-slab'),
   'jetbrains-mono': font('JetBrains Mono', 'monospaced', 'jetbrains-mono'),
 };
-export const FONT_NAMES = Object.keys(FONTS) as FontName[];
+export const FONT_NAMES = Object.keys(FONTS) as ShippedFontName[];
+
+export const isOwnFont = (name: string): name is OwnFontName => name.startsWith('own-');
+
+/** Of a font's own words, with capitals: `own-marlow-sans-1a2b3c4d` is “Marlow Sans”. */
+export const fontNameOf = (name: FontName): string =>
+  isOwnFont(name)
+    ? name
+        .split('-')
+        .slice(1, -1)
+        .map((word) => word.charAt(0).toUpperCase() + word.slice(1))
+        .join(' ')
+    : FONTS[name].name;
+
+/** Families in CSS, the wanted one first; a font of the shop's own comes with one that is as large. */
+export const fontCssOf = (name: FontName): string =>
+  isOwnFont(name) ? `'${name}', '${name}-near', sans-serif` : FONTS[name].css;

@@ -1,5 +1,5 @@
 import { atEachWidth, followed, type Stepped, WIDTH_NAMES } from '../width/widths';
-import { FONTS, type FontName } from './fonts';
+import { fontCssOf, FONTS, isOwnFont, type FontName } from './fonts';
 
 export type LetterCase = 'usual' | 'upper' | 'lower' | 'title';
 export const LETTER_CASES: readonly LetterCase[] = ['usual', 'upper', 'lower', 'title'];
@@ -71,7 +71,7 @@ function variablesOf(role: TypeRole, one: TypeSetting): Record<string, string> {
   // All three or none: what isn't there would be taken from the root of another page.
   if (WIDTH_NAMES.some((width) => size[width] !== 100))
     for (const width of WIDTH_NAMES) variables[`${role}-${width}`] = String(size[width] / 100);
-  if (font !== null && role !== 'headings' && role !== 'words') variables[`${role}-font`] = FONTS[font].css;
+  if (font !== null && role !== 'headings' && role !== 'words') variables[`${role}-font`] = fontCssOf(font);
   if (weight !== null) variables[`${role}-weight`] = String(weight);
   if (italic) variables[`${role}-style`] = 'italic';
   if (leading !== null) variables[`${role}-leading`] = String(leading / 100);
@@ -83,11 +83,15 @@ function variablesOf(role: TypeRole, one: TypeSetting): Record<string, string> {
 /** How all of a look is set, as custom properties of CSS without their hyphens. */
 export const typeVariables = (type: TypeSettings): Record<string, string> =>
   Object.assign(
-    { display: FONTS[type.headings.font].css, text: FONTS[type.words.font].css },
+    { display: fontCssOf(type.headings.font), text: fontCssOf(type.words.font) },
     ...TYPE_ROLES.map((role) => variablesOf(role, type[role])),
   ) as Record<string, string>;
 
-/** Files of the families that a look is written in. */
+/** Files of the families that a look is written in, and that ship with the shop. */
 export const fontFilesOf = (type: TypeSettings): string[] => [
-  ...new Set(TYPE_ROLES.flatMap((role) => type[role].font ?? []).map((name) => FONTS[name].file)),
+  ...new Set(
+    TYPE_ROLES.flatMap((role) => type[role].font ?? []).flatMap((name) =>
+      isOwnFont(name) ? [] : FONTS[name].file,
+    ),
+  ),
 ];

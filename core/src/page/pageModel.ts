@@ -277,6 +277,8 @@ export interface ShopFrame {
   } | null;
   /** How the plan's badges are drawn, by their rule; those that are on. */
   badges: Readonly<Record<string, DrawnBadge>>;
+  /** Families of the shop's own that its words are set in. */
+  ownFonts: readonly string[];
   /** The plan's own CSS: where it is served, or, in a preview, itself. */
   css: { href: string } | { text: string } | null;
   meta: PageMeta;

@@ -86,6 +86,20 @@ const lookOf = (look: Look): ShopFrame['look'] =>
 const widthsOf = ({ medium, wide }: Breakpoints): string | null =>
   medium === BREAKPOINTS.medium && wide === BREAKPOINTS.wide ? null : `${medium}-${wide}`;
 
+const ownFonts = new WeakMap<object, readonly string[]>();
+
+/** The families of the shop's own that a plan is written in, or a look. */
+function ownFontsIn(written: Plan | Look): readonly string[] {
+  let names = ownFonts.get(written);
+  if (!names) {
+    names = [...new Set(JSON.stringify(written).match(/"own-[a-z0-9-]+-[0-9a-f]{8}"/g))].map(
+      (name) => JSON.parse(name) as string,
+    );
+    ownFonts.set(written, names);
+  }
+  return names;
+}
+
 /** How badges are drawn, by their rule; those that are off are on no card. */
 const badgeLooks = (settings: BadgeSettings | null): Readonly<Record<string, DrawnBadge>> =>
   Object.fromEntries(
@@ -124,6 +138,7 @@ export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFram
     pictureWidths: RENDITION_WIDTHS,
     look: lookOf(request.look),
     badges: badgeLooks(request.badges),
+    ownFonts: ownFontsIn(request.styled ?? request.look),
     css: request.styled?.css ? { href: cssPath(request.styled, request.edition) } : null,
     meta: {
       title: request.title && request.title !== shop ? `${request.title} · ${shop}` : shop,

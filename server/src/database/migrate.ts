@@ -22,6 +22,7 @@ import { FEED } from './migrations/018-feed';
 import { SEARCH_WORDS } from './migrations/019-searchWords';
 import { LINKS } from './migrations/020-links';
 import { DESIGNS } from './migrations/021-designs';
+import { FONTS } from './migrations/022-fonts';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -50,6 +51,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '019-searchWords', statements: SEARCH_WORDS },
   { name: '020-links', statements: LINKS },
   { name: '021-designs', statements: DESIGNS },
+  { name: '022-fonts', statements: FONTS },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

@@ -17,6 +17,7 @@ import type {
   Role,
 } from '@fond/contract';
 import type { EditionNote } from './editionNote';
+import type { FontFacts } from './fontFacts';
 import {
   upgradeContent,
   type DesignContent,
@@ -137,6 +138,17 @@ export class DesignModel extends Model<InferAttributes<DesignModel>, InferCreati
   declare name: string;
   declare about: string;
   declare content: DesignContent;
+  declare createdAt: Date;
+  declare createdBy: number | null;
+}
+
+export class FontModel extends Model<InferAttributes<FontModel>, InferCreationAttributes<FontModel>> {
+  declare id: string;
+  declare name: string;
+  declare facts: FontFacts;
+  declare licence: string;
+  declare content: Buffer;
+  declare away: CreationOptional<boolean>;
   declare createdAt: Date;
   declare createdBy: number | null;
 }
@@ -310,6 +322,19 @@ export function defineModels(sequelize: Sequelize): void {
       createdBy: user(),
     },
     { sequelize, tableName: 'designs' },
+  );
+  FontModel.init(
+    {
+      id: { ...text(), primaryKey: true },
+      name: text(),
+      facts: json(),
+      licence: text(),
+      content: { type: DataTypes.BLOB('medium'), allowNull: false },
+      away: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+      createdAt: time(),
+      createdBy: user(),
+    },
+    { sequelize, tableName: 'fonts' },
   );
   PresenceModel.init(
     {

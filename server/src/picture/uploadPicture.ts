@@ -1,7 +1,7 @@
 import type { RequestHandler } from 'express';
-import multer, { MulterError } from 'multer';
 import sharp, { type Metadata } from 'sharp';
 import type { KeptPicture } from '@fond/contract';
+import { memoryUpload } from '../http/memoryUpload';
 import { problem, ProblemError } from '../problem/problem';
 import type { PictureStore } from './pictures';
 
@@ -13,22 +13,7 @@ const FORMATS: readonly string[] = ['jpeg', 'png', 'webp', 'heif', 'gif'];
 const KINDS = 'JPEG, PNG, WebP, AVIF or GIF';
 
 /** Takes one picture into memory, never more than fits. */
-export function pictureUpload(): RequestHandler {
-  const take = multer({
-    storage: multer.memoryStorage(),
-    defParamCharset: 'utf8',
-    limits: { fileSize: MAX_PICTURE_MEGABYTES * 1_048_576, files: 1, fields: 1 },
-  }).single('file');
-  return (request, response, next) => {
-    take(request, response, (error: unknown) => {
-      if (error instanceof MulterError && error.code === 'LIMIT_FILE_SIZE')
-        next(problem('too-large', `A picture may have ${MAX_PICTURE_MEGABYTES} MB at most.`));
-      else if (error instanceof MulterError)
-        next(problem('bad-input', 'Nothing was kept.', [{ path: 'file', message: error.message }]));
-      else next(error);
-    });
-  };
-}
+export const pictureUpload = (): RequestHandler => memoryUpload('A picture', MAX_PICTURE_MEGABYTES);
 
 const refuse = (message: string): Error =>
   problem('bad-input', 'Nothing was kept.', [{ path: 'file', message }]);

@@ -14,6 +14,7 @@ import {
 } from '@fond/core';
 import type { ServingHost, ServingState } from '../serving/servingHost';
 import { structuredData, structuredScript } from '../delivery/structuredData';
+import { sendFont } from '../font/fontFiles';
 import { builtFiles } from '../http/builtFiles';
 import { originOf } from '../http/origin';
 import { problem } from '../problem/problem';
@@ -76,6 +77,9 @@ export class ShopPages {
     this.redirects.renew();
     const folder = path.join(dist, 'shop', 'browser');
     const files = builtFiles(folder);
+    app.get('/shop/fonts/own/:name', (request, response) =>
+      sendFont(request, response, this.host.serving().snapshot.frame.languages),
+    );
     app.use('/shop', styleSheets(folder));
     app.use('/shop', (request, response, next) => {
       // What the pages are made in is no page.

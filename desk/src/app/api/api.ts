@@ -19,6 +19,7 @@ import {
 } from '@fond/contract';
 import type { Fixture, Plan, PlanDocument, RangeRule, Reach, Redirect, FocusPoint } from '@fond/core';
 import { Calls } from './calls';
+import { fileForm } from './fileForm';
 
 /** When and by whom a page is seen: another moment than now, the shopper's number, and whether they have signed in. */
 export interface SeenAs {
@@ -367,6 +368,18 @@ export class Api extends Calls {
 
   importDesign(file: DesignFile) {
     return this.call('importDesign', { body: file });
+  }
+
+  fonts() {
+    return this.call('fonts');
+  }
+
+  keepFont(file: File, licence: string) {
+    return this.call('keepFont', { form: fileForm(file, { licence }) });
+  }
+
+  putFontAway(id: string, away: boolean) {
+    return this.call('putFontAway', { params: { id }, body: { away } });
   }
 
   redirects() {

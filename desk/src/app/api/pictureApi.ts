@@ -1,13 +1,7 @@
 import { Injectable } from '@angular/core';
 import type { PictureWords } from '@fond/contract';
 import { Calls } from './calls';
-
-const fileForm = (file: File, fields: Readonly<Record<string, string>> = {}): FormData => {
-  const form = new FormData();
-  for (const [name, value] of Object.entries(fields)) form.set(name, value);
-  form.set('file', file, file.name);
-  return form;
-};
+import { fileForm } from './fileForm';
 
 /** The library of pictures, and the ways in which pictures come into it. */
 @Injectable({ providedIn: 'root' })

@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { FONT_NAMES, FONTS, type FontKind, type FontName } from '@fond/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import { FONT_NAMES, FONTS, fontCssOf, type FontKind, type FontName, type ShippedFontName } from '@fond/core';
+import { OwnFonts } from './ownFonts';
 import type { Choice } from './choices';
 
 const KINDS: readonly { kind: FontKind; name: string }[] = [
@@ -15,17 +16,16 @@ const asked = new Set<string>();
 
 /** The shop's own files, fetched once somebody chooses among families; one that doesn't come is shown in another. */
 function showInThemselves(): void {
-  for (const name of FONT_NAMES) {
-    const { css, file } = FONTS[name];
-    const [, family] = /^'([^']+)'/.exec(css)!;
-    if (asked.has(family)) continue;
-    asked.add(family);
-    const face = new FontFace(family, `url(/shop/fonts/${file}-latin-wght-normal.woff2)`, {
-      weight: '100 900',
-    });
-    document.fonts.add(face);
-    face.load().catch(() => asked.delete(family));
-  }
+  for (const name of FONT_NAMES) fetchFace(FONTS[name].css, `${FONTS[name].file}-latin-wght-normal`);
+}
+
+function fetchFace(css: string, file: string): void {
+  const [, family] = /^'([^']+)'/.exec(css)!;
+  if (asked.has(family)) return;
+  asked.add(family);
+  const face = new FontFace(family, `url(/shop/fonts/${file}.woff2)`, { weight: '100 900' });
+  document.fonts.add(face);
+  face.load().catch(() => asked.delete(family));
 }
 
 /** A family of type, each shown in itself. */
@@ -40,6 +40,15 @@ function showInThemselves(): void {
     >
       @for (one of others(); track one.value) {
         <option [value]="one.value" [selected]="one.value === value()">{{ one.name }}</option>
+      }
+      @if (own().length) {
+        <optgroup label="Of your own">
+          @for (font of own(); track font.id) {
+            <option [value]="font.id" [selected]="font.id === value()" [style.font-family]="css(font.id)">
+              {{ font.name }}
+            </option>
+          }
+        </optgroup>
       }
       @for (kind of kinds; track kind.kind) {
         <optgroup [label]="kind.name">
@@ -62,15 +71,26 @@ export class FontField<T extends string = FontName> {
   protected readonly fonts = FONTS;
   protected readonly kinds = KINDS;
 
+  private readonly ownFonts = inject(OwnFonts);
+  /** Those that are offered, and the one that is chosen in any case. */
+  protected readonly own = computed(() =>
+    (this.ownFonts.list() ?? []).filter(({ id, away }) => !away || id === this.value()),
+  );
+
   constructor() {
     showInThemselves();
+    void this.ownFonts.load();
+    effect(() => {
+      for (const { id } of this.own()) fetchFace(fontCssOf(id), `own/${id}`);
+    });
   }
 
   protected css(font: string): string | null {
-    return font in FONTS ? FONTS[font as FontName].css : null;
+    const is = font in FONTS || this.own().some(({ id }) => id === font);
+    return is ? fontCssOf(font as FontName) : null;
   }
 
-  protected fontsOf(kind: FontKind): FontName[] {
+  protected fontsOf(kind: FontKind): ShippedFontName[] {
     return FONT_NAMES.filter((name) => FONTS[name].kind === kind);
   }
 }

@@ -21,6 +21,7 @@ import { PlanEditor } from '../draft/planEditor';
 import { Choices, type Choice } from '../field/choices';
 import { Stepper } from '../field/stepper';
 import { ButtonFields } from './buttonFields';
+import { OwnFontFields } from './ownFontFields';
 import { TypeFields } from './typeFields';
 
 const READY: readonly { key: keyof typeof READY_LOOKS; name: string }[] = [
@@ -49,7 +50,7 @@ const HEADS: readonly Choice<ShopHead>[] = [
 @Component({
   selector: 'desk-look-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonFields, Choices, Stepper, TypeFields],
+  imports: [ButtonFields, Choices, OwnFontFields, Stepper, TypeFields],
   template: `
     @if (look(); as one) {
       <div class="line">
@@ -134,6 +135,7 @@ const HEADS: readonly Choice<ShopHead>[] = [
       <details class="group">
         <summary>Type</summary>
         <desk-type-fields />
+        <desk-own-font-fields />
       </details>
       <details class="group">
         <summary>Buttons</summary>

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
-  FONTS,
+  fontCssOf,
   LEADING_BOUNDS,
   SIZE_BOUNDS,
   TRACKING_BOUNDS,
@@ -134,7 +134,7 @@ export class TypeFields {
   protected readonly setting = computed((): TypeSetting | null => this.type()?.[this.role()] ?? null);
   protected readonly css = computed(() => {
     const type = this.type();
-    return type && FONTS[type[this.role()].font ?? type.words.font].css;
+    return type && fontCssOf(type[this.role()].font ?? type.words.font);
   });
   /** Headings and words say their family themselves; all else may follow words. */
   protected readonly others = computed(() =>

@@ -4,7 +4,7 @@ import {
   differ,
   entriesOf,
   facetPanelOf,
-  FONTS,
+  fontNameOf,
   PAGE_FRAME,
   USUAL_BUTTONS,
   listWords,
@@ -151,11 +151,11 @@ export function lookWords({ type, buttons, radius, shadow, content, head }: Look
   const { headings, words } = type;
   const fonts =
     headings.font === words.font
-      ? FONTS[words.font].name
-      : `${FONTS[headings.font].name} and ${FONTS[words.font].name}`;
+      ? fontNameOf(words.font)
+      : `${fontNameOf(headings.font)} and ${fontNameOf(words.font)}`;
   const apart = (['names', 'prices', 'labels', 'buttons'] as const).flatMap((role) => {
     const { font } = type[role];
-    return font === null || font === words.font ? [] : [`${role} in ${FONTS[font].name}`];
+    return font === null || font === words.font ? [] : [`${role} in ${fontNameOf(font)}`];
   });
   const own = [
     ...apart,

@@ -25,7 +25,7 @@ export class DocumentHead {
   }
 
   private write(): void {
-    const { lang, meta, look, css } = this.state.model().frame;
+    const { lang, meta, look, ownFonts, css } = this.state.model().frame;
     const root = this.document.documentElement;
     root.lang = lang;
     const style = Object.entries(look?.variables ?? {}).map(([name, value]) => `--${name}:${value}`);
@@ -34,6 +34,7 @@ export class DocumentHead {
     root.classList.toggle('dark-too', look?.dark ?? false);
     this.lay(look?.widths ?? null);
     for (const file of look?.fonts ?? []) this.fetchEarly(file);
+    for (const font of ownFonts) this.name(font);
     this.wear(css);
     this.title.setTitle(meta.title);
     this.meta.updateTag({ name: 'description', content: meta.description });
@@ -112,6 +113,17 @@ export class DocumentHead {
     link.setAttribute('as', 'font');
     link.type = 'font/woff2';
     link.crossOrigin = 'anonymous';
+    head.appendChild(link);
+  }
+
+  /** Says where families of the shop's own come from; one that another page has asked for stays. */
+  private name(font: string): void {
+    const href = `/shop/fonts/own/${font}.css`;
+    const { head } = this.document;
+    if (head.querySelector(`link[href="${href}"]`)) return;
+    const link = this.document.createElement('link');
+    link.rel = 'stylesheet';
+    link.setAttribute('href', href);
     head.appendChild(link);
   }
 
