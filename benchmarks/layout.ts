@@ -29,6 +29,7 @@ function fullPage(): { fixtures: Fixture[]; shelf: Shelf } {
       { id: 'main', width: { by: 'share', share: 100 }, medium: null, stuck: false },
     ],
     gap: atAllWidths(24),
+    down: 'start',
     stacked: 'narrow',
   });
   const within = (fixture: string): Slot => ({ fixture, slot: 'main' });

@@ -168,6 +168,7 @@ describe('what stands in a narrow column', () => {
         { id: 'c', width: { by: 'share', share: 100 }, medium: null, stuck: false },
       ],
       gap: atAllWidths(80),
+      down: 'start',
       stacked: 'narrow',
     };
     const shelf = house.fixtures.find(({ type }) => type === 'shelf')!;

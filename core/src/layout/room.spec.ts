@@ -40,6 +40,7 @@ const columnsArbitrary = fc
     type: 'columns',
     columns: columns.map((width, at) => ({ id: `c${at}`, width, medium: null, stuck: false })),
     gap: atAllWidths(gap),
+    down: 'start',
     stacked: 'narrow',
   }));
 const at = ({ share, fixed }: Room, viewport: number): number => share * viewport + fixed;
@@ -111,6 +112,7 @@ describe('columns', () => {
         { id: 'b', width: { by: 'share', share: 100 }, medium: null, stuck: false },
       ],
       gap: atAllWidths(40),
+      down: 'start',
       stacked: 'medium',
     };
     const inside: Shelf = { ...shelf, inside: { fixture: 'side', slot: 'b' } };

@@ -137,6 +137,7 @@ describe('columns with other shares on medium pages', () => {
         { id: 'b', width: { by: 'share', share: 80 }, medium: 50, stuck: false },
       ],
       gap: atAllWidths(0),
+      down: 'start',
       stacked: 'narrow',
     };
     const inner: Fixture = { ...title({}), inside: { fixture: 'columns', slot: 'a' } };

@@ -229,6 +229,7 @@ function fixtureModel(
           fixtures: [],
         })),
         gap: columnGaps(fixture, roomsOf(plan.fixtures, fixture)),
+        down: fixture.down,
         stacked: fixture.stacked,
       };
     case 'space':

@@ -194,6 +194,7 @@ describe('containers', () => {
       { id: 'b', width: { by: 'share', share: 70 }, medium: null, stuck: false },
     ],
     gap: atAllWidths(40),
+    down: 'start',
     stacked: 'medium',
   };
   const tabs: Fixture = {

@@ -227,7 +227,7 @@ export type FixtureModel = {
       type: 'columns';
       slots: readonly (SlotModel & Pick<Column, 'width' | 'medium' | 'stuck'>)[];
       gap: PerWidth<number>;
-    } & Pick<ColumnsSettings, 'stacked'>)
+    } & Pick<ColumnsSettings, 'down' | 'stacked'>)
   | { id: string; type: 'space'; height: PerWidth<number> }
   | { id: string; type: 'divider' }
   | ({ id: string; type: 'facets'; facets: readonly FacetModel[] } & Pick<

@@ -188,9 +188,9 @@ export interface TilesSettings {
 }
 
 /** What a shelf with pages looks like: rows of cards, one below another, lanes of cards, or lines that fold out. */
-export type ShelfForm = 'grid' | 'list' | 'staggered' | 'folding';
+export type ShelfForm = 'grid' | 'list' | 'staggered' | 'folding' | 'carousel';
 
-export const SHELF_FORMS: readonly ShelfForm[] = ['grid', 'list', 'staggered', 'folding'];
+export const SHELF_FORMS: readonly ShelfForm[] = ['grid', 'list', 'staggered', 'folding', 'carousel'];
 
 /** One product as a large banner: the first of a range. */
 export interface SpotlightSettings {
@@ -220,7 +220,7 @@ export interface PromotionSettings {
   heading: Texts;
   range: RangeRule;
   levels: readonly OrderLevel[];
-  form: ShelfForm | 'carousel';
+  form: ShelfForm;
   columns: Stepped<number>;
   gap: Stepped<number>;
   most: number;
@@ -270,10 +270,14 @@ export interface Column {
   stuck: boolean;
 }
 
+export type ColumnsDown = 'start' | 'centre' | 'end';
+
 export interface ColumnsSettings {
   type: 'columns';
   columns: readonly Column[];
   gap: Stepped<number>;
+  /** Where what is less high than its neighbours stands. */
+  down: ColumnsDown;
   /** From this width down the columns stand one above another. */
   stacked: 'medium' | 'narrow';
 }
@@ -455,6 +459,7 @@ export const FRESH_FRAME: {
       { id: 'main', width: { by: 'share', share: 70 }, medium: null, stuck: false },
     ],
     gap: { wide: 40, medium: 40, narrow: 40 },
+    down: 'start',
     stacked: 'medium',
   },
   space: { type: 'space', height: { wide: 32, medium: 32, narrow: 32 } },

@@ -12,6 +12,7 @@ const TWO: ColumnsSettings = {
     { id: 'b', width: { by: 'share', share: 50 }, medium: null, stuck: false },
   ],
   gap: atAllWidths(0),
+  down: 'start',
   stacked: 'narrow',
 };
 const columns = (id: string, inside: Slot | null = null): Fixture => ({ ...usual(id), ...TWO, inside });

@@ -29,6 +29,7 @@ const TWO: ColumnsSettings = {
     { id: 'b', width: { by: 'share', share: 50 }, medium: null, stuck: false },
   ],
   gap: atAllWidths(24),
+  down: 'start',
   stacked: 'narrow',
 };
 const made = (id: string, kind: Plan['kind'], fixtures: readonly Fixture[]): Plan => ({

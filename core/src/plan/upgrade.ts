@@ -7,6 +7,7 @@ import {
   USUAL_PROMOTION,
   USUAL_TILES,
   type Column,
+  type ColumnsSettings,
   type PartOwn,
   type PromotionSettings,
 } from './fixtures';
@@ -226,6 +227,7 @@ export function upgradeFixture(stored: Fixture): Fixture {
       return {
         ...fixture,
         columns: fixture.columns.map(upgradeColumn),
+        down: (fixture as Partial<ColumnsSettings>).down ?? 'start',
         gap: typeof fixture.gap === 'number' ? atAllWidths(fixture.gap) : fixture.gap,
       };
     case 'facets':

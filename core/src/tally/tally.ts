@@ -39,14 +39,19 @@ export function tallyOf(page: PageModel, plan: Plan): Tally | null {
   const cards = cardRooms(rooms, columns, shelf.gap);
   const pictures = pictureRooms(rooms, shelf);
   const lastCards = model.total ? model.total - (model.pages - 1) * model.size : 0;
+  // A carousel is one row, however many cards it has.
+  const rows = (count: number, across: number): RowFigures =>
+    shelf.form === 'carousel'
+      ? { columns: across, rows: Math.min(1, count), lastRow: count && across }
+      : rowsOf(count, across);
   const at = (name: (typeof WIDTH_NAMES)[number]): WidthTally => {
     const viewport = DEVICE_WIDTHS[name];
     const card = widthIn(cards, viewport, plan.look);
     const picture = widthIn(pictures, viewport, plan.look);
     return {
       viewport,
-      full: rowsOf(Math.min(model.size, model.total), columns[name]),
-      last: rowsOf(lastCards, columns[name]),
+      full: rows(Math.min(model.size, model.total), columns[name]),
+      last: rows(lastCards, columns[name]),
       card: Math.round(card),
       picture: { single: renditionFor(picture, 1), double: renditionFor(picture, 2) },
     };

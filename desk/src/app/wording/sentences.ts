@@ -195,7 +195,7 @@ export function arrangedWords({ order }: Shelf, names: RangeNames): string {
 export function gridWords({ form, columns: { wide, medium, narrow }, pageSize, paging }: Shelf): string {
   const pages = pageSizeWords(pageSize) + PAGING_WORDS[paging.form];
   if (form === 'list' || form === 'folding') return `${FORM_WORDS[form]}, ${pages}`;
-  return `${wide} ${form === 'staggered' ? 'staggered ' : ''}${wide === 1 ? 'column' : 'columns'} (${medium} medium, ${narrow} narrow), ${pages}`;
+  return `${wide} ${form === 'staggered' ? 'staggered ' : ''}${form === 'carousel' ? 'cards in view' : wide === 1 ? 'column' : 'columns'} (${medium} medium, ${narrow} narrow), ${pages}`;
 }
 
 const cardWords = (shelf: Shelf, { vocabulary, lang }: BriefWords): string =>

@@ -126,6 +126,7 @@ const SETTINGS: Readonly<Record<string, string>> = {
   ratio: 'height of pictures',
   caption: 'words below',
   stacked: 'when columns are stacked',
+  down: 'where lower columns stand',
   width: 'width',
   autoplay: 'moving by itself',
   holds: 'title and way on it',

@@ -33,7 +33,7 @@ export interface CardsModel extends Pick<
   ShelfModel,
   'cards' | 'columns' | 'gap' | 'pictureSizes' | 'lanes' | 'drawn'
 > {
-  form: ShelfModel['form'] | 'carousel';
+  form: ShelfModel['form'];
 }
 
 /** The cards of a shelf in its form; one card serves all forms. */

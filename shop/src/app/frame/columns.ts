@@ -10,7 +10,7 @@ import type { FixtureModel } from '@fond/core';
   imports: [NgTemplateOutlet],
   template: `
     @let one = model();
-    <div [class]="'columns stacked-' + one.stacked" [attr.style]="style()">
+    <div [class]="'columns stacked-' + one.stacked + ' down-' + one.down" [attr.style]="style()">
       @for (slot of one.slots; track slot.id) {
         <div [class.stuck]="slot.stuck" [attr.style]="between(slot.between)">
           <ng-container

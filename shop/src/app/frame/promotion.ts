@@ -16,7 +16,7 @@ import { Cards } from '../card/cards';
 import { callApi } from '../state/callApi';
 import { LookedAt } from '../state/lookedAt';
 import { linkHref, ShopState } from '../state/shopState';
-import { PAUSE_SHAPES, RowTurner } from './rowTurner';
+import { PAUSE_SHAPES, RowTurner } from '../card/rowTurner';
 
 /**
  * A shelf beside the aisle's own. A carousel is a row that scrolls and snaps, so it can be swiped, turned by keyboard and

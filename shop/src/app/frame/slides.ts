@@ -12,7 +12,7 @@ import {
 import type { FixtureModel } from '@fond/core';
 import { betweenStyle } from '../card/gridStyle';
 import { ShopState } from '../state/shopState';
-import { PAUSE_SHAPES, RowTurner } from './rowTurner';
+import { PAUSE_SHAPES, RowTurner } from '../card/rowTurner';
 
 /**
  * Views of a page one beside another, of which one is seen at a time. They scroll and snap, so that without JavaScript all of

@@ -10,6 +10,7 @@ import {
 } from '@angular/core';
 import type { PageModel, ShelfModel } from '@fond/core';
 import { Cards } from '../card/cards';
+import { TurnedCards } from '../card/turnedCards';
 import { StateFields } from '../facet/stateFields';
 import { Typed } from '../forms/typed';
 import { Sort } from '../facet/sort';
@@ -22,7 +23,7 @@ const JUMP_FROM = 7;
 @Component({
   selector: 'shop-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Cards, Sort, StateFields, Typed],
+  imports: [Cards, Sort, StateFields, TurnedCards, Typed],
   template: `
     @let model = shelf();
     <section id="products" tabindex="-1" [attr.aria-label]="words().products(model.total)">
@@ -71,13 +72,19 @@ const JUMP_FROM = 7;
       }
       @if (model.cards.length) {
         <h2 class="unseen">{{ words().products(model.total) }}</h2>
-        <shop-cards
-          [model]="model"
-          [first]="model.from"
-          [lead]="lead()"
-          [class.last-centre]="model.lastRow === 'centre'"
-          [class.last-stretch]="model.lastRow === 'stretch'"
-        />
+        @if (model.form === 'carousel') {
+          @defer (on immediate; hydrate on viewport; hydrate when awake()) {
+            <shop-turned-cards [model]="model" [lead]="lead()" />
+          }
+        } @else {
+          <shop-cards
+            [model]="model"
+            [first]="model.from"
+            [lead]="lead()"
+            [class.last-centre]="model.lastRow === 'centre'"
+            [class.last-stretch]="model.lastRow === 'stretch'"
+          />
+        }
       } @else {
         <div class="nothing">
           <h2>{{ words().nothing }}</h2>
@@ -168,7 +175,9 @@ export class Shelf {
   readonly page = input.required<PageModel>();
   /** It has the first picture of the page, which is waited for. */
   readonly lead = input(false);
-  protected readonly words = inject(ShopState).words;
+  private readonly state = inject(ShopState);
+  protected readonly words = this.state.words;
+  protected readonly awake = this.state.awake;
   protected readonly href = shopHref;
   protected readonly jumpFrom = JUMP_FROM;
   protected readonly path = computed(() => shopHref(this.page().href.split('?')[0]));

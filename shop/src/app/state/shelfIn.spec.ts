@@ -17,6 +17,7 @@ const columns = (...fixtures: FixtureModel[]): FixtureModel => ({
   id: 'columns',
   type: 'columns',
   gap: atAllWidths(0),
+  down: 'start',
   stacked: 'narrow',
   slots: [
     { id: 'a', width: { by: 'share', share: 100 }, medium: null, stuck: false, between: null, fixtures },
