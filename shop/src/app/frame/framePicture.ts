@@ -25,9 +25,9 @@ import { linkHref, ShopState } from '../state/shopState';
             <details
               class="spot"
               [attr.name]="'spots-' + one.id"
-              [class.turned]="place.x > 55"
               [class.raised]="place.y > 60"
               [style.left.%]="place.x"
+              [style.--across.%]="place.x"
               [style.top.%]="place.y"
             >
               <summary [attr.aria-label]="spot.title"><span aria-hidden="true">+</span></summary>
