@@ -4,7 +4,7 @@ import { ListingPage } from './page/listingPage';
 import { PageViews, VIEW_SOURCES, type ViewSources } from './state/pageViews';
 import { ShopState } from './state/shopState';
 
-/** Most pages are listings, so these come with the first script; each of the others in one of its own. */
+/** Most pages are listings, so these come with the first script; each of the others, and fixtures that many pages don't have, in one of its own. */
 const VIEWS: ViewSources = {
   listing: ListingPage,
   account: { fetch: () => import('./page/accountPage').then(({ AccountPage }) => AccountPage) },
@@ -14,6 +14,14 @@ const VIEWS: ViewSources = {
   missing: { fetch: () => import('./page/missingPage').then(({ MissingPage }) => MissingPage) },
   reviews: { fetch: () => import('./page/reviewsPage').then(({ ReviewsPage }) => ReviewsPage) },
   product: { fetch: () => import('./page/productPage').then(({ ProductPage }) => ProductPage) },
+  banner: { fetch: () => import('./frame/banner').then(({ Banner }) => Banner) },
+  columns: { fetch: () => import('./frame/columns').then(({ Columns }) => Columns) },
+  picture: { fetch: () => import('./frame/framePicture').then(({ FramePicture }) => FramePicture) },
+  promotion: { fetch: () => import('./frame/promotion').then(({ Promotion }) => Promotion) },
+  slides: { fetch: () => import('./frame/slides').then(({ Slides }) => Slides) },
+  spotlight: { fetch: () => import('./frame/spotlight').then(({ Spotlight }) => Spotlight) },
+  tabs: { fetch: () => import('./frame/tabs').then(({ Tabs }) => Tabs) },
+  tiles: { fetch: () => import('./frame/tiles').then(({ Tiles }) => Tiles) },
   quick: { fetch: () => import('./product/quickLook').then(({ QuickLook }) => QuickLook) },
 };
 

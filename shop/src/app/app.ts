@@ -6,6 +6,7 @@ import {
   Component,
   computed,
   inject,
+  Injector,
 } from '@angular/core';
 import type { ShopModel } from '@fond/core';
 import { SiteFooter } from './layout/siteFooter';
@@ -63,6 +64,7 @@ export class App {
 
   constructor() {
     const frame = inject(PreviewFrame);
+    const injector = inject(Injector);
     const navigation = inject(Navigation);
     const carts = inject(CartState);
     const lookedAt = inject(LookedAt);
@@ -71,7 +73,9 @@ export class App {
       if (sku !== null && !frame.inside) lookedAt.note(sku);
     });
     afterNextRender(() => {
-      frame.start();
+      // Shoppers' pages don't fetch what only the desk's window needs.
+      if (frame.start())
+        void import('./state/deskTalk').then(({ DeskTalk }) => injector.get(DeskTalk).start());
       this.compared.start();
       navigation.start();
       carts.start();

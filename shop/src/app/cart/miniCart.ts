@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
-import { pictureAt } from '../picture/picture';
-import { shopHref, ShopState } from '../state/shopState';
-import { cartFaultText } from './cartFaultText';
+import { ShopState } from '../state/shopState';
+import { CartPanel } from './cartPanel';
 import { CartState } from './cartState';
 
 /** In the shop's head: the way to the cart, and once something is put in, what is in it. */
 @Component({
   selector: 'shop-mini-cart',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CartPanel],
   host: { '(keydown.escape)': 'close()' },
   template: `
     <a class="site-cart" [href]="page()">
@@ -23,37 +23,9 @@ import { CartState } from './cartState';
     </div>
     @if (carts.open()) {
       <section class="mini-cart" [class.away]="away()" [attr.aria-label]="words().cart">
-        <button type="button" class="mini-close" [attr.aria-label]="words().close" (click)="close()">
-          ×
-        </button>
-        @if (carts.added(); as title) {
-          <p class="mini-said">
-            {{ words().addedToCart(title) }}
-            <button type="button" class="mini-undo" (click)="carts.undo()">{{ words().undoAdded }}</button>
-          </p>
+        @defer (on immediate) {
+          <shop-cart-panel />
         }
-        @if (carts.fault(); as fault) {
-          <p class="cart-fault" role="alert">{{ faultText(fault) }}</p>
-        }
-        <ul>
-          @for (line of carts.cart()?.lines; track line.sku) {
-            <li>
-              @if (line.image; as image) {
-                <img [src]="small(image.hash)" width="44" height="50" alt="" />
-              }
-              <a [href]="href(line.href)">{{ line.title }}</a>
-              <span>{{ line.quantity }} × {{ line.price?.text ?? words().noPrice }}</span>
-            </li>
-          } @empty {
-            <li class="mini-empty">{{ words().cartEmpty }}</li>
-          }
-        </ul>
-        <p class="mini-foot">
-          @for (total of carts.cart()?.totals; track total.currency) {
-            <strong>{{ total.text }}</strong>
-          }
-          <a class="button" [href]="page()">{{ words().toCart }}</a>
-        </p>
       </section>
     }
   `,
@@ -62,21 +34,12 @@ export class MiniCart {
   protected readonly carts = inject(CartState);
   private readonly state = inject(ShopState);
   protected readonly words = this.state.words;
-  protected readonly href = shopHref;
   private readonly place: HTMLElement = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   /** Whether the head is out of sight when the cart opens: then it stands in view all the same. */
   protected readonly away = computed(
     () => this.carts.open() && this.place.getBoundingClientRect().bottom < 0,
   );
   protected readonly page = computed(() => this.state.plain('/cart'));
-
-  protected small(hash: string): string {
-    return pictureAt(hash, this.state.model().frame.pictureWidths[0]);
-  }
-
-  protected faultText(fault: NonNullable<ReturnType<CartState['fault']>>): string {
-    return cartFaultText(fault, this.words());
-  }
 
   protected close(): void {
     this.carts.open.set(false);

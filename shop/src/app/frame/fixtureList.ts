@@ -1,21 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { NgComponentOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject, input, type TemplateRef } from '@angular/core';
 import type { FixtureModel, PageModel, ShelfModel } from '@fond/core';
 import { FacetPanel } from '../facet/facetPanel';
 import { Shelf } from '../layout/shelf';
+import { PageViews, type FixtureViewName } from '../state/pageViews';
 import { PreviewFrame } from '../state/previewFrame';
 import { shopHref, ShopState } from '../state/shopState';
-import { Banner } from './banner';
-import { Columns } from './columns';
-import { FramePicture } from './framePicture';
 import { Ground } from './ground';
 import { Navigation } from './navigation';
 import { placementClasses, placementStyle } from './placement';
-import { Promotion } from './promotion';
-import { Slides } from './slides';
-import { Spotlight } from './spotlight';
-import { Tabs } from './tabs';
 import { TicketTools } from './ticketTools';
-import { Tiles } from './tiles';
 
 type PanelModel = Extract<FixtureModel, { type: 'facets' }>;
 type OtherModel = Exclude<FixtureModel, { type: 'facets' | 'shelf' }>;
@@ -31,20 +25,7 @@ type Block =
   | { kind: 'panel'; panel: PanelModel };
 
 /** Named apart so that they come with the page's script: a part that can't be fetched later would take the page's away. */
-const FIXTURES = [
-  Banner,
-  Columns,
-  FacetPanel,
-  FramePicture,
-  Ground,
-  Navigation,
-  Promotion,
-  Shelf,
-  Slides,
-  Spotlight,
-  Tabs,
-  Tiles,
-];
+const FIXTURES = [FacetPanel, Ground, Navigation, NgComponentOutlet, Shelf];
 
 /** What shows pictures, or holds what may. */
 const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
@@ -114,30 +95,6 @@ const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
                 @case ('navigation') {
                   <shop-navigation [model]="fixture" [label]="page().aisle.title" />
                 }
-                @case ('banner') {
-                  <shop-banner [model]="fixture" [lead]="fixture.id === lead()" />
-                }
-                @case ('picture') {
-                  <shop-frame-picture [model]="fixture" [lead]="fixture.id === lead()" />
-                }
-                @case ('tiles') {
-                  <shop-tiles [model]="fixture" />
-                }
-                @case ('promotion') {
-                  <shop-promotion [model]="fixture" />
-                }
-                @case ('spotlight') {
-                  <shop-spotlight [model]="fixture" [lead]="fixture.id === lead()" />
-                }
-                @case ('tabs') {
-                  <shop-tabs [model]="fixture" [label]="page().aisle.title" [list]="list" />
-                }
-                @case ('slides') {
-                  <shop-slides [model]="fixture" [label]="page().aisle.title" [list]="list" />
-                }
-                @case ('columns') {
-                  <shop-columns [model]="fixture" [list]="list" />
-                }
                 @case ('space') {
                   <div
                     class="space"
@@ -154,6 +111,12 @@ const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
                 }
                 @case ('divider') {
                   <hr />
+                }
+                @default {
+                  <ng-container
+                    [ngComponentOutlet]="views.of(fixture.type)"
+                    [ngComponentOutletInputs]="inputsOf(fixture, list)"
+                  />
                 }
               }
             }
@@ -225,6 +188,7 @@ export class FixtureList {
   readonly fixtures = input.required<readonly FixtureModel[]>();
   private readonly state = inject(ShopState);
   private readonly frame = inject(PreviewFrame);
+  protected readonly views = inject(PageViews);
   protected readonly awake = this.state.awake;
   protected readonly href = shopHref;
   protected readonly classes = placementClasses;
@@ -247,6 +211,28 @@ export class FixtureList {
         : [{ kind: 'single', fixture }];
     });
   });
+
+  /** What a fixture that comes in a script of its own is told; those that hold others are told how these are listed. */
+  protected inputsOf(
+    fixture: Extract<FixtureModel, { type: FixtureViewName }>,
+    list: TemplateRef<unknown>,
+  ): Record<string, unknown> {
+    const told = { model: fixture };
+    switch (fixture.type) {
+      case 'banner':
+      case 'picture':
+      case 'spotlight':
+        return { ...told, lead: fixture.id === this.lead() };
+      case 'columns':
+        return { ...told, list };
+      case 'slides':
+      case 'tabs':
+        return { ...told, list, label: this.page().aisle.title };
+      case 'promotion':
+      case 'tiles':
+        return told;
+    }
+  }
 
   protected blockId(block: Block): string {
     switch (block.kind) {

@@ -11,8 +11,12 @@ class One {}
 @Component({ selector: 'shop-other', template: '' })
 class Other {}
 
-const model = (kind: string, quick: object | null = null, lang = 'en'): ShopModel =>
-  ({ kind, quick, frame: { lang } }) as unknown as ShopModel;
+const model = (
+  kind: string,
+  quick: object | null = null,
+  lang = 'en',
+  fixtures: readonly object[] = [],
+): ShopModel => ({ kind, quick, frame: { lang }, fixtures }) as unknown as ShopModel;
 
 function views(fetch: () => Promise<typeof Other>): PageViews {
   const source = { fetch };
@@ -26,6 +30,14 @@ function views(fetch: () => Promise<typeof Other>): PageViews {
     product: source,
     reviews: source,
     quick: source,
+    banner: source,
+    columns: source,
+    picture: source,
+    promotion: source,
+    slides: source,
+    spotlight: source,
+    tabs: source,
+    tiles: source,
   };
   const injector = Injector.create({
     providers: [
@@ -37,6 +49,16 @@ function views(fetch: () => Promise<typeof Other>): PageViews {
 }
 
 describe('what draws a page', () => {
+  it('has every fixture of a page before it is shown, those within others too', async () => {
+    const one = views(() => Promise.resolve(Other));
+    const tabs = { type: 'tabs', slots: [{ fixtures: [{ type: 'promotion' }, { type: 'title' }] }] };
+    const page = model('listing', null, 'en', [{ type: 'shelf' }, tabs]);
+    expect(one.canShow(page)).toBe(false);
+    await one.fetchForNext(page);
+    expect(one.canShow(page)).toBe(true);
+    expect([one.of('tabs'), one.of('promotion'), one.of('tiles')]).toEqual([Other, Other, null]);
+  });
+
   it('is there for listings from the start, and fetched once for others', async () => {
     const fetch = vi.fn(() => Promise.resolve(Other));
     const one = views(fetch);

@@ -1,17 +1,50 @@
 import { inject, Injectable, InjectionToken, Injector, type Type } from '@angular/core';
-import type { ShopModel } from '@fond/core';
+import type { FixtureModel, ShopModel } from '@fond/core';
 import { fetchWordsOf, hasWordsOf } from '../words/words';
 
-/** What draws a whole page, or a quick look over one. */
-export type ViewName = ShopModel['kind'] | 'quick';
+/** Fixtures that many pages don't have; those of a page come with it. */
+export type FixtureViewName =
+  | 'banner'
+  | 'columns'
+  | 'picture'
+  | 'promotion'
+  | 'slides'
+  | 'spotlight'
+  | 'tabs'
+  | 'tiles';
+
+/** What draws a whole page, a quick look over one, or a fixture on it. */
+export type ViewName = ShopModel['kind'] | 'quick' | FixtureViewName;
 
 /** The views, or how their scripts are fetched. */
 export type ViewSources = Readonly<Record<ViewName, Type<unknown> | { fetch: () => Promise<Type<unknown>> }>>;
 
 export const VIEW_SOURCES = new InjectionToken<ViewSources>('Where views come from');
 
-const namesIn = (model: ShopModel): ViewName[] =>
-  model.kind === 'listing' && model.quick ? ['listing', 'quick'] : [model.kind];
+const FIXTURES: ReadonlySet<string> = new Set<FixtureViewName>([
+  'banner',
+  'columns',
+  'picture',
+  'promotion',
+  'slides',
+  'spotlight',
+  'tabs',
+  'tiles',
+]);
+
+const isFixtureView = (type: string): type is FixtureViewName => FIXTURES.has(type);
+
+/** Of a page's fixtures and of all within them. */
+const fixturesIn = (fixtures: readonly FixtureModel[]): FixtureViewName[] =>
+  fixtures.flatMap((fixture) => [
+    ...(isFixtureView(fixture.type) ? [fixture.type] : []),
+    ...('slots' in fixture ? fixturesIn(fixture.slots.flatMap((slot) => slot.fixtures)) : []),
+  ]);
+
+function namesIn(model: ShopModel): ViewName[] {
+  if (model.kind !== 'listing') return [model.kind];
+  return ['listing', ...(model.quick ? (['quick'] as const) : []), ...fixturesIn(model.fixtures)];
+}
 
 /**
  * What a page needs beside the first script is fetched before its model is shown, so that no page stands there with a
@@ -38,10 +71,12 @@ export class PageViews {
   /** For the page that the server wrote. Fails where a script can't be fetched, as do the others here. */
   async fetchFor(model: ShopModel): Promise<void> {
     await fetchWordsOf(model.frame.lang);
-    for (const name of namesIn(model)) {
-      const source = this.sources[name];
-      if ('fetch' in source && !this.fetched.has(name)) this.fetched.set(name, await source.fetch());
-    }
+    await Promise.all(
+      namesIn(model).map(async (name) => {
+        const source = this.sources[name];
+        if ('fetch' in source && !this.fetched.has(name)) this.fetched.set(name, await source.fetch());
+      }),
+    );
   }
 
   /** For a page that follows: the head of the document, too, has to follow it. */

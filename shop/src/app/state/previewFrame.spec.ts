@@ -1,10 +1,11 @@
 // @vitest-environment jsdom
-import { Injector, runInInjectionContext, signal } from '@angular/core';
+import { Injector, signal } from '@angular/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { FromFrame, ToFrame } from '@fond/contract';
 import type { ShopModel } from '@fond/core';
 import { trackListeners } from '../../../../tests/support/listeners';
 import { Arranging } from './arranging';
+import { DeskTalk } from './deskTalk';
 import { PageViews } from './pageViews';
 import { PreviewFrame } from './previewFrame';
 import { ShopState } from './shopState';
@@ -25,10 +26,12 @@ function started(search: string, parent: unknown = desk): PreviewFrame {
       { provide: ShopState, useValue: state },
       { provide: Arranging, useValue: arranging },
       { provide: PageViews, useValue: views },
+      { provide: PreviewFrame, useFactory: () => new PreviewFrame() },
+      { provide: DeskTalk, useFactory: () => new DeskTalk() },
     ],
   });
-  const frame = runInInjectionContext(injector, () => new PreviewFrame());
-  frame.start();
+  const frame = injector.get(PreviewFrame);
+  if (frame.start()) injector.get(DeskTalk).start();
   return frame;
 }
 
