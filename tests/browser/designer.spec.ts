@@ -228,6 +228,37 @@ describe('a look-book', () => {
 });
 
 describe('the desk', () => {
+  it('says what a plan is after something was undone, and finds a part of a long slip', async () => {
+    const id = await scene(desk, PATH, (plan: Plan) => plan);
+    const page = await browser.desk(`/plans/${id}?open=grid&aisle=${PATH}`);
+    await press(page, '[aria-label="More: Columns, wide"]');
+    await says(page, '[data-slip="grid"]', '4 columns');
+    await press(page, '[aria-label="Undo"]');
+    await says(page, '.afterwards', 'Undone: columns wide. Grid: 3 columns');
+    await pressWord(page, 'look');
+    await press(page, 'desk-slip-index button::-p-text(Widths and head)');
+    await eventually(
+      page,
+      () => document.activeElement?.closest('[data-part]')?.getAttribute('data-part'),
+      (part) => part === 'widths',
+    );
+  });
+
+  it('finds a picture that the shop has, by its file’s name', async () => {
+    const id = await scene(desk, PATH, (plan: Plan) =>
+      withBehind(plan, 'title', fixture(freshFixture('picture', 'picture'))),
+    );
+    const page = await browser.desk(`/plans/${id}?open=fixture:picture&aisle=${PATH}`);
+    await press(page, 'desk-picture-slip button::-p-text(one the shop has)');
+    await page.waitForSelector('desk-library-pick li button');
+    await page.locator('desk-library-pick input').fill('no such picture at all');
+    await says(page, 'desk-library-pick .none', 'No picture of the shop’s');
+    await page.locator('desk-library-pick input').fill('');
+    await press(page, 'desk-library-pick li button');
+    const frame = await frameOf(page);
+    await frame.waitForSelector('[data-fixture="picture"] img');
+  });
+
   it('shows the filters beside the page at three widths, and what is searched for as it is typed', async () => {
     const id = await scene(desk, PATH, (plan: Plan) => plan);
     const page = await browser.desk(`/plans/${id}/filters?aisle=${PATH}`);

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { Store } from '@ngrx/store';
 import { valueAt } from '@fond/core';
 import { PlanActions } from '../draft/plan.actions';
+import { Afterwards } from '../draft/afterwards';
 import { PlanEditor } from '../draft/planEditor';
 import { PlanOrigin, type OwnSetting, type Scope } from '../draft/planOrigin';
 import { settingWords } from '../wording/settingWords';
@@ -78,6 +79,7 @@ export class OriginStrip {
   private readonly store = inject(Store);
   protected readonly origin = inject(PlanOrigin);
   private readonly editor = inject(PlanEditor);
+  private readonly afterwards = inject(Afterwards);
   readonly scope = input.required<Scope>();
   protected readonly own = computed(() => this.origin.ownIn(this.scope()));
   protected readonly words = (setting: OwnSetting): string =>
@@ -101,12 +103,16 @@ export class OriginStrip {
   }
 
   protected reset(settings: readonly OwnSetting[]): void {
-    this.store.dispatch(
-      PlanActions.resetToBase({
-        paths: settings.map(({ path }) => path),
-        what: `back to the base: ${settings.length === 1 ? this.words(settings[0]) : this.scope()}`,
-        at: Date.now(),
-      }),
+    const what = settings.length === 1 ? this.words(settings[0]) : this.scope();
+    const from = this.origin.base()?.name ?? 'the base';
+    this.afterwards.tell(`As ${from} has it: ${what}`, () =>
+      this.store.dispatch(
+        PlanActions.resetToBase({
+          paths: settings.map(({ path }) => path),
+          what: `back to the base: ${what}`,
+          at: Date.now(),
+        }),
+      ),
     );
   }
 }

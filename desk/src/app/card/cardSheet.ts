@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
 import { cardFaults, formLimits, type BenchReason, type FormLimit } from '@fond/core';
 import { OriginStrip } from '../brief/originStrip';
+import { SlipIndex, type SlipPart } from '../brief/slipIndex';
 import { PlanEditor } from '../draft/planEditor';
 import { BenchWindow } from './benchWindow';
 import { CardBed } from './cardBed';
@@ -31,11 +32,17 @@ const ABSENT_WORDS: Readonly<Record<BenchReason, string>> = {
 @Component({
   selector: 'desk-card-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BenchWindow, CardBed, FaceFields, OriginStrip],
+  imports: [BenchWindow, CardBed, FaceFields, OriginStrip, SlipIndex],
   templateUrl: './cardSheet.html',
   styleUrl: './sheet.scss',
 })
 export class CardSheet {
+  protected readonly parts: readonly SlipPart[] = [
+    { part: 'elements', name: 'What is on it' },
+    { part: 'face', name: 'Picture' },
+    { part: 'around', name: 'Around it' },
+    { part: 'pointed', name: 'Pointed at' },
+  ];
   protected readonly editor = inject(PlanEditor);
   private readonly window = viewChild(BenchWindow);
   protected readonly faults = computed(() => {

@@ -33,7 +33,7 @@ import { Stepper } from '../field/stepper';
           />
         </div>
       </fieldset>
-      <fieldset>
+      <fieldset data-part="around">
         <legend>Around it</legend>
         <div class="line">
           <span>Frame</span>
@@ -81,7 +81,7 @@ import { Stepper } from '../field/stepper';
           cards of a row end together, with what stands last at their foot</label
         >
       </fieldset>
-      <fieldset>
+      <fieldset data-part="pointed">
         <legend>Pointed at, focused or tapped</legend>
         <label class="line"
           ><input

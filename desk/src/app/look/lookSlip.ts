@@ -18,6 +18,7 @@ import {
 import { Store } from '@ngrx/store';
 import { planFeature } from '../draft/plan.feature';
 import { PlanEditor } from '../draft/planEditor';
+import { SlipIndex, type SlipPart } from '../brief/slipIndex';
 import { Choices, type Choice } from '../field/choices';
 import { Stepper } from '../field/stepper';
 import { ButtonFields } from './buttonFields';
@@ -28,6 +29,15 @@ const READY: readonly { key: keyof typeof READY_LOOKS; name: string }[] = [
   { key: 'enamel', name: 'Enamel' },
   { key: 'slate', name: 'Slate' },
   { key: 'garden', name: 'Garden' },
+];
+
+const PARTS: readonly SlipPart[] = [
+  { part: 'colours', name: 'Colours' },
+  { part: 'type', name: 'Type' },
+  { part: 'buttons', name: 'Buttons' },
+  { part: 'space', name: 'Space and corners' },
+  { part: 'widths', name: 'Widths and head' },
+  { part: 'css', name: 'CSS' },
 ];
 
 const SHADOWS: readonly Choice<Shadow>[] = (['none', 'soft', 'strong'] as const).map((value) => ({
@@ -50,10 +60,11 @@ const HEADS: readonly Choice<ShopHead>[] = [
 @Component({
   selector: 'desk-look-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonFields, Choices, OwnFontFields, Stepper, TypeFields],
+  imports: [ButtonFields, Choices, OwnFontFields, SlipIndex, Stepper, TypeFields],
   template: `
     @if (look(); as one) {
-      <div class="line">
+      <desk-slip-index [parts]="parts" />
+      <div class="line" data-part="colours">
         <span>Start from</span>
         <span class="choices">
           @for (ready of readies; track ready.key) {
@@ -132,16 +143,16 @@ const HEADS: readonly Choice<ShopHead>[] = [
           {{ poor() }} {{ poor() === 1 ? 'pair is' : 'pairs are' }} hard to read; words need {{ least }} to 1.
         </p>
       }
-      <details class="group">
+      <details class="group" data-part="type">
         <summary>Type</summary>
         <desk-type-fields />
         <desk-own-font-fields />
       </details>
-      <details class="group">
+      <details class="group" data-part="buttons">
         <summary>Buttons</summary>
         <desk-button-fields />
       </details>
-      <div class="line">
+      <div class="line" data-part="space">
         <span>Space at</span>
         <desk-stepper
           label="Space between fixtures in percent"
@@ -176,7 +187,7 @@ const HEADS: readonly Choice<ShopHead>[] = [
           (chosen)="change('frame', { frame: $event })"
         />
       </div>
-      <div class="line">
+      <div class="line" data-part="widths">
         <span>Pages are medium from</span>
         <desk-stepper
           label="Medium pages from, in pixels"
@@ -213,7 +224,7 @@ const HEADS: readonly Choice<ShopHead>[] = [
           (chosen)="change('head', { head: $event })"
         />
       </div>
-      <details [open]="css() !== ''">
+      <details [open]="css() !== ''" data-part="css">
         <summary>CSS of its own</summary>
         <textarea
           class="field"
@@ -293,6 +304,7 @@ export class LookSlip {
   private readonly problem = inject(Store).selectSignal(planFeature.selectPreviewProblem);
   protected readonly colours = COLOUR_NAMES;
   protected readonly words = COLOUR_WORDS;
+  protected readonly parts = PARTS;
   protected readonly readies = READY;
   protected readonly shadows = SHADOWS;
   protected readonly frames = FRAMES;

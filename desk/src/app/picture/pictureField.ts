@@ -1,15 +1,16 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
-import type { Problem } from '@fond/contract';
+import type { LibraryPicture, Problem } from '@fond/contract';
 import type { FocusPoint, PictureSource, Texts } from '@fond/core';
 import { Api } from '../api/api';
 import { FocusField } from './focusField';
+import { LibraryPick } from './libraryPick';
 import { FilePick } from '../shell/filePick';
 
 /** A picture for a fixture: the aisle's own, one that is uploaded, or none; and the point that stays in view. */
 @Component({
   selector: 'desk-picture-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FilePick, FocusField],
+  imports: [FilePick, FocusField, LibraryPick],
   template: `
     <fieldset>
       <legend>Picture</legend>
@@ -48,10 +49,21 @@ import { FilePick } from '../shell/filePick';
         [disabled]="busy()"
         (picked)="take($event)"
       />
+      <button
+        type="button"
+        class="choice"
+        [attr.aria-expanded]="choosing()"
+        (click)="choosing.set(!choosing())"
+      >
+        one the shop has …
+      </button>
       @if (busy()) {
         <span role="status">Keeping it …</span>
       }
     </p>
+    @if (choosing()) {
+      <desk-library-pick (picked)="use($event)" />
+    }
     @if (problem(); as told) {
       <p class="turned" role="alert">{{ told.errors?.[0]?.message ?? told.detail }}</p>
     }
@@ -105,6 +117,7 @@ export class PictureField {
   readonly changed = output<PictureSource | null>();
   readonly focused = output<FocusPoint>();
   protected readonly busy = signal(false);
+  protected readonly choosing = signal(false);
   protected readonly problem = signal<Problem | null>(null);
 
   protected kept(): Extract<PictureSource, { kind: 'kept' }> | null {
@@ -125,6 +138,12 @@ export class PictureField {
         this.problem.set(problem);
       },
     });
+  }
+
+  /** One that is there already, with the words that are kept of it. */
+  protected use({ hash, width, height, alts }: LibraryPicture): void {
+    this.choosing.set(false);
+    this.changed.emit({ kind: 'kept', hash, width, height, alt: alts });
   }
 
   protected alt(texts: Texts): string {

@@ -34,6 +34,7 @@ import { PlanView } from '../wording/planView';
 import { Presence } from '../draft/presence';
 import { PlanActions } from '../draft/plan.actions';
 import { planFeature, type Saving } from '../draft/plan.feature';
+import { Afterwards } from '../draft/afterwards';
 import { PlanEditor } from '../draft/planEditor';
 import { PageWindow } from './window/pageWindow';
 import { TallyStrip } from './window/tallyStrip';
@@ -82,6 +83,7 @@ export class PlanPage {
     .select(planFeature.selectSaving)
     .pipe(filter((saving) => saving === 'saved'));
   private readonly editor = inject(PlanEditor);
+  protected readonly afterwards = inject(Afterwards);
   /** From the address: the plan, and the aisle in the window. */
   readonly id = input.required<string>();
   readonly aisle = input<string>();
@@ -193,15 +195,20 @@ export class PlanPage {
   /** As one edit, which can be undone like any other. */
   protected backToLive(): void {
     const live = this.live();
-    if (live) this.editor.edit('back to what is live', () => live);
+    if (live)
+      this.afterwards.tell('Back to what is live', () =>
+        this.editor.edit('back to what is live', () => live),
+      );
   }
 
   protected undo(): void {
-    this.store.dispatch(PlanActions.undone());
+    const what = this.undoWord();
+    if (what) this.afterwards.tell(`Undone: ${what}`, () => this.store.dispatch(PlanActions.undone()));
   }
 
   protected redo(): void {
-    this.store.dispatch(PlanActions.redone());
+    const what = this.redoWord();
+    if (what) this.afterwards.tell(`Done again: ${what}`, () => this.store.dispatch(PlanActions.redone()));
   }
 
   /** Copies the plan as it is into one of its own, which nobody is served yet. */

@@ -4,15 +4,10 @@ import { keepFocus } from '../state/navigation';
 import { callApi } from '../state/callApi';
 import { PreviewFrame } from '../state/previewFrame';
 import { ShopState } from '../state/shopState';
+import type { CartWish } from './cartChange';
 
 /** A card says for so many milliseconds that its product is in the cart. */
 const SAID_FOR = 4_000;
-
-/** What the server says of a change that it did not make. */
-interface Refusal {
-  type: string;
-  available?: number;
-}
 
 /**
  * The shopper's cart and wish list in the browser. Pages are the same for everybody and kept, so what is a shopper's own
@@ -66,12 +61,18 @@ export class CartState {
     if (this.frame.inside) return;
     const params = { sku };
     if (pathname === '/shop/wishes')
-      void this.change('setWish', { params, body: { wished: !this.cart()?.wishes.includes(sku) } }, form);
+      void this.change(
+        { operation: 'setWish', params, body: { wished: !this.cart()?.wishes.includes(sku) } },
+        form,
+      );
     else if (fields.has('pieces'))
-      void this.change('setInCart', { params, body: { quantity: Number(fields.get('pieces')) } }, form);
+      void this.change(
+        { operation: 'setInCart', params, body: { quantity: Number(fields.get('pieces')) } },
+        form,
+      );
     else {
       const body = { sku, quantity: Number(fields.get('quantity') ?? 1) };
-      void this.change('addToCart', { body }, form, body);
+      void this.change({ operation: 'addToCart', body }, form, body);
     }
   }
 
@@ -81,42 +82,38 @@ export class CartState {
     const { sku, before } = this.lastAdded;
     this.lastAdded = null;
     this.just.set(null);
-    void this.change('setInCart', { params: { sku }, body: { quantity: before } }, null);
+    void this.change({ operation: 'setInCart', params: { sku }, body: { quantity: before } }, null);
   }
 
   private async change(
-    operation: 'addToCart' | 'setInCart' | 'setWish',
-    asked: { params?: { sku: string }; body: object },
+    wish: CartWish,
     form: HTMLFormElement | null,
     adds: { sku: string; quantity: number } | null = null,
   ): Promise<void> {
     this.fault.set(null);
     this.added.set(null);
-    const answer = await callApi(operation, { ...asked, query: this.lang() }).catch(() => null);
-    if (answer?.ok) {
-      this.take((await answer.json()) as Cart);
-      if (adds) {
-        const line = this.cart()?.lines.find(({ sku }) => sku === adds.sku);
-        this.added.set(line?.title ?? null);
-        this.just.set(adds.sku);
-        // By what the server holds now: what it held before may never have been known here.
-        this.lastAdded = { sku: adds.sku, before: (line?.quantity ?? adds.quantity) - adds.quantity };
-        clearTimeout(this.forgetting);
-        this.forgetting = setTimeout(() => this.just.set(null), SAID_FOR);
-        this.unfold();
-      }
+    // Most pages are looked at alone, so what changes a cart comes once somebody wants that.
+    const done = await import('./cartChange').then(
+      ({ changeCart }) => changeCart(wish, this.lang().lang),
+      () => ({ fault: { kind: 'away' } as const }),
+    );
+    if ('fault' in done) {
+      this.fault.set(done.fault);
+      this.unfold();
+      // What was typed, and was not taken, makes room for what holds.
+      form?.reset();
       return;
     }
-    const refusal = answer && ((await answer.json().catch(() => null)) as Refusal | null);
-    const name = refusal?.type.split('/').at(-1);
-    if (name === 'not-enough-stock') this.fault.set({ kind: 'short', available: refusal?.available ?? 0 });
-    else if (name === 'cart-full') this.fault.set({ kind: 'full' });
-    else if (name === 'too-many-tries') this.fault.set({ kind: 'busy' });
-    else if (name === 'not-found') this.fault.set({ kind: 'gone' });
-    else this.fault.set({ kind: 'away' });
+    this.take(done.cart);
+    if (!adds) return;
+    const line = done.cart.lines.find(({ sku }) => sku === adds.sku);
+    this.added.set(line?.title ?? null);
+    this.just.set(adds.sku);
+    // By what the server holds now: what it held before may never have been known here.
+    this.lastAdded = { sku: adds.sku, before: (line?.quantity ?? adds.quantity) - adds.quantity };
+    clearTimeout(this.forgetting);
+    this.forgetting = setTimeout(() => this.just.set(null), SAID_FOR);
     this.unfold();
-    // What was typed, and was not taken, makes room for what holds.
-    form?.reset();
   }
 
   /** A product's own page, and a quick look, say themselves what has come of it. */

@@ -2,24 +2,11 @@ import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { FacetModel, FixtureModel, PageModel } from '@fond/core';
 import { Typed } from '../forms/typed';
-import { callApi } from '../state/callApi';
 import { shopHref, ShopState } from '../state/shopState';
 import { Sort } from './sort';
 import { NumberRange } from './numberRange';
 import { StateFields } from './stateFields';
-
-/** Values that a search in a filter found. */
-interface FoundValues {
-  sought: string;
-  values: FacetModel['values'];
-  more: number;
-}
-
-/** Milliseconds after the last letter until the shop is asked. */
-const PAUSE = 200;
-
-/** Without accents and capitals, as people type. */
-const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
+import type { Found, ValueSeeker } from './valueSeeker';
 
 /** Named apart so that they come with the page's script: a part that can't be fetched later would take the page's away. */
 const CONTROLS = [NgTemplateOutlet, NumberRange, Sort, StateFields, Typed];
@@ -132,36 +119,23 @@ export class FacetPanel {
   protected readonly href = shopHref;
   protected readonly formAction = computed(() => shopHref(this.page().href.split('?')[0]));
 
-  /** What is typed into a facet's own search box, folded. */
-  private readonly sought = signal<Readonly<Record<string, string>>>({});
-
-  /** What the shop found for it, where the page doesn't hold all values. */
-  private readonly found = signal<Readonly<Record<string, FoundValues>>>({});
+  /** What a search in a filter found; its script comes with the first letter. */
+  private readonly found = signal<Found>({});
+  private seeker: Promise<ValueSeeker> | null = null;
 
   protected seek(facet: FacetModel, text: string): void {
-    const { key } = facet;
-    const sought = fold(text.trim());
-    this.sought.update((known) => ({ ...known, [key]: sought }));
-    this.found.update(({ [key]: _, ...others }) => others);
-    clearTimeout(this.asking);
-    if (facet.more && sought) this.asking = setTimeout(() => void this.ask(key, text.trim()), PAUSE);
-  }
-
-  private asking: ReturnType<typeof setTimeout> | undefined;
-
-  private async ask(key: string, text: string): Promise<void> {
-    const query = { address: this.page().href, key, find: text };
-    const answer = await callApi('facetValues', { query }).catch(() => null);
-    // Without an answer what the page holds is searched, as it is.
-    if (!answer?.ok) return;
-    const found = (await answer.json()) as Omit<FoundValues, 'sought'>;
-    this.found.update((known) => ({ ...known, [key]: { ...found, sought: fold(text) } }));
+    this.seeker ??= import('./valueSeeker').then(({ ValueSeeker: Seeker }) => new Seeker(this.found));
+    void this.seeker.then(
+      (seeker) => seeker.seek(facet, text, this.page().href),
+      // Without it all values stand there, as before; the next letter asks for it again.
+      () => (this.seeker = null),
+    );
   }
 
   /** How many values neither the page nor the last search tells. */
   protected unsaid({ key, more }: FacetModel): number {
-    const sought = this.sought()[key];
-    return sought ? (this.found()[key]?.more ?? 0) : more;
+    const found = this.found() as Partial<Found>;
+    return found[key]?.more ?? more;
   }
 
   /** Chosen values always stand among the first. */
@@ -169,13 +143,8 @@ export class FacetPanel {
     () =>
       new Map(
         this.panel().facets.map((facet) => {
-          const sought = this.sought()[facet.key];
-          if (sought) {
-            const answer = this.found()[facet.key];
-            if (answer?.sought === sought) return [facet.key, { first: answer.values, rest: [] }];
-            const found = facet.values.filter(({ label }) => fold(label).includes(sought));
-            return [facet.key, { first: found, rest: [] }];
-          }
+          const found = (this.found() as Partial<Found>)[facet.key];
+          if (found) return [facet.key, { first: found.values, rest: [] }];
           const chosen = facet.values.filter((value, at) => at >= facet.shown && value.selected);
           const first = [...facet.values.slice(0, facet.shown), ...chosen];
           const rest = facet.values.slice(facet.shown).filter((value) => !value.selected);

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { AccountModel } from '@fond/core';
 import { shopHref, ShopState } from '../state/shopState';
+import { plainWordsIn } from '../words/plainWords';
 
 /** Where a shopper signs in and out: plain forms that the server answers. */
 @Component({
@@ -43,7 +44,7 @@ import { shopHref, ShopState } from '../state/shopState';
 })
 export class AccountPage {
   private readonly state = inject(ShopState);
-  protected readonly words = this.state.words;
+  protected readonly words = computed(() => plainWordsIn(this.account().frame.lang));
   protected readonly account = computed(() => this.state.model() as AccountModel);
 
   /** Answers come back in the page's own language. */

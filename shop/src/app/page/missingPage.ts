@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { shopHref, ShopState } from '../state/shopState';
+import { plainWordsIn } from '../words/plainWords';
 
 @Component({
   selector: 'shop-missing',
@@ -10,8 +11,8 @@ import { shopHref, ShopState } from '../state/shopState';
         <path d="M4 52h112" />
         <path d="M24 52V36h18v16M78 52V30h18v22" stroke-dasharray="4 4" />
       </svg>
-      <h1>{{ gone() ? state.words().gone : state.words().missing }}</h1>
-      <p>{{ gone() ? state.words().goneHint : state.words().missingHint }}</p>
+      <h1>{{ gone() ? own().gone : own().missing }}</h1>
+      <p>{{ gone() ? own().goneHint : own().missingHint }}</p>
       <p>
         <a class="button" [href]="home()">{{ state.words().missingLink }}</a>
       </p>
@@ -20,7 +21,7 @@ import { shopHref, ShopState } from '../state/shopState';
         role="search"
         method="get"
         action="/shop/search"
-        [attr.aria-label]="state.words().missingSearch"
+        [attr.aria-label]="own().missingSearch"
       >
         <input type="hidden" name="lang" [value]="state.model().frame.lang" />
         <input
@@ -28,7 +29,7 @@ import { shopHref, ShopState } from '../state/shopState';
           name="q"
           maxlength="200"
           [value]="sought()"
-          [attr.aria-label]="state.words().missingSearch"
+          [attr.aria-label]="own().missingSearch"
         />
         <button type="submit">{{ state.words().search }}</button>
       </form>
@@ -44,6 +45,7 @@ import { shopHref, ShopState } from '../state/shopState';
 })
 export class MissingPage {
   protected readonly state = inject(ShopState);
+  protected readonly own = computed(() => plainWordsIn(this.state.model().frame.lang));
   protected readonly href = shopHref;
 
   /** What the address seems to have meant: the last of its words. */

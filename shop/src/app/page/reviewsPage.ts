@@ -4,6 +4,7 @@ import { Rating } from '../card/rating';
 import { pictureAt } from '../picture/picture';
 import { ReviewList } from '../product/reviewList';
 import { shopHref, ShopState } from '../state/shopState';
+import { plainWordsIn } from '../words/plainWords';
 import { productWordsIn } from '../words/productWords';
 
 /** All that shoppers say of a product, and a plain form for whoever has signed in to say something too. */
@@ -101,7 +102,7 @@ import { productWordsIn } from '../words/productWords';
         } @else {
           <p>{{ own().signInToReview }}</p>
           <p>
-            <a class="button" [href]="signIn()">{{ words().signIn }}</a>
+            <a class="button" [href]="signIn()">{{ plain().signIn }}</a>
           </p>
         }
       </section>
@@ -112,6 +113,7 @@ export class ReviewsPage {
   private readonly state = inject(ShopState);
   protected readonly words = this.state.words;
   protected readonly own = computed(() => productWordsIn(this.page().frame.lang));
+  protected readonly plain = computed(() => plainWordsIn(this.page().frame.lang));
   protected readonly href = shopHref;
   protected readonly at = pictureAt;
   protected readonly page = computed(() => this.state.model() as ReviewsPageModel);

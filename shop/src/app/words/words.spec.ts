@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { pictureAt, srcset } from '../picture/picture';
+import { plainWordsIn } from './plainWords';
 import type { ShopWords } from './shopWords';
 import { fetchWordsOf, hasWordsOf, shopWordsIn } from './words';
 
@@ -20,6 +21,13 @@ describe('the words of the shop', () => {
     expect(same.map(([key]) => key).sort()).toEqual(
       ['collections', 'jumpTo', 'pages', 'sku', 'total'].sort(),
     );
+  });
+
+  it('are different ones on plain pages, too', () => {
+    const [english, french] = [plainWordsIn('en'), plainWordsIn('fr')];
+    for (const key of Object.keys(english) as (keyof typeof english)[])
+      expect(String(french[key]), key).not.toBe(String(english[key]));
+    expect(plainWordsIn('xx')).toBe(english);
   });
 
   it('count as each language does', () => {
