@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { ElementHandle, Frame, Page } from 'puppeteer-core';
 import { runApplication } from './application';
-import { choose, frameOf, TestBrowser, press } from '../tests/support/browser';
+import { choose, frameOf, TestBrowser, press, typeDay } from '../tests/support/browser';
 
 const FOLDER = path.resolve(import.meta.dirname, '../docs/screenshots');
 await mkdir(FOLDER, { recursive: true });
@@ -152,15 +152,14 @@ try {
     await knives.waitForSelector('desk-difference');
     await press(knives, 'desk-publish label:nth-of-type(2) input[name=when]');
     await knives.locator('desk-campaign-fields [formcontrolname=name]').fill(name);
-    await knives.$$eval(
-      'desk-campaign-fields input[type=datetime-local]',
-      (fields, values) =>
-        fields.forEach((field, at) => {
-          (field as HTMLInputElement).value = values[at];
-          field.dispatchEvent(new Event('input', { bubbles: true }));
-        }),
-      [from, until],
-    );
+    for (const [field, moment] of [
+      ['Start', from],
+      ['End', until],
+    ]) {
+      const [day, time] = moment.split('T');
+      await typeDay(knives, field, day);
+      await typeDay(knives, `${field}: time`, time);
+    }
     await press(knives, 'desk-publish .actions button::-p-text(Schedule):not([disabled])');
     await knives.waitForSelector('desk-campaign-calendar article');
   }

@@ -251,9 +251,11 @@ describe('the desk', () => {
     const page = await browser.desk(`/plans/${id}?open=fixture:picture&aisle=${PATH}`);
     await press(page, 'desk-picture-slip button::-p-text(one the shop has)');
     await page.waitForSelector('desk-library-pick li button');
+    const name = await textOf(page, 'desk-library-pick li:nth-child(2) span');
     await page.locator('desk-library-pick input').fill('no such picture at all');
     await says(page, 'desk-library-pick .none', 'No picture of the shop’s');
-    await page.locator('desk-library-pick input').fill('');
+    await page.locator('desk-library-pick input').fill(name);
+    await says(page, 'desk-library-pick li', name);
     await press(page, 'desk-library-pick li button');
     const frame = await frameOf(page);
     await frame.waitForSelector('[data-fixture="picture"] img');

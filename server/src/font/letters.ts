@@ -71,6 +71,6 @@ export const lettersOf = (scripts: readonly string[]): string =>
 
 /** Of the letters that the languages are known to need, those that `has` doesn't know. */
 export const lackingIn = (languages: readonly string[], has: (codePoint: number) => boolean): string =>
-  [...new Set(languages.flatMap((lang) => [...(EXTRA[lang] ?? '')]))]
+  [...new Set(languages.flatMap((lang) => Array.from(EXTRA[lang] ?? '')))]
     .filter((letter) => !has(letter.codePointAt(0)!))
     .join(' ');

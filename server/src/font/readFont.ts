@@ -42,7 +42,7 @@ export async function readFont(called: string, content: Buffer): Promise<{ facts
   const tables = font as unknown as Tables;
   if (isRestricted(tables))
     throw refuse(`“${called}” says in itself that it may not be embedded; ask its maker for one for the web`);
-  const lacking = [...NEEDED].filter((letter) => !font.hasGlyphForCodePoint(letter.codePointAt(0)!));
+  const lacking = Array.from(NEEDED).filter((letter) => !font.hasGlyphForCodePoint(letter.codePointAt(0)!));
   if (lacking.length) throw refuse(`“${called}” has no letters such as ${lacking.slice(0, 5).join(' ')}`);
   const axis = (font.variationAxes as Partial<Font['variationAxes']>).wght;
   const weight = tables['OS/2']?.usWeightClass ?? 400;

@@ -13,7 +13,6 @@ const wordsOf = (zone: string): string => zone.split('/').slice(-1)[0].replaceAl
     <input
       #field
       class="field"
-      role="combobox"
       autocomplete="off"
       [attr.aria-label]="label()"
       [disabled]="disabled()"
