@@ -133,6 +133,7 @@ describe('fixtures in a plan', () => {
         { id: 'b', width: { by: 'share', share: b }, medium: null, stuck: false },
       ],
       gap: atAllWidths(20),
+      down: 'start',
       stacked: 'narrow',
     });
     expect((await refused(columns(30, 60))).message).toContain('add up to 90');

@@ -183,7 +183,12 @@ describe('what is asked of the database', () => {
     };
     const count = async (): Promise<Record<string, number>> => {
       const counted: Record<string, number> = {};
-      for (const [name, work] of Object.entries(all)) counted[name] = (await statementsOf(work)).length;
+      for (const [name, work] of Object.entries(all)) {
+        // What a look at the catalogue adds now and then is not there every time.
+        const counts: number[] = [];
+        for (const _ of times(3)) counts.push((await statementsOf(work)).length);
+        counted[name] = Math.min(...counts);
+      }
       return counted;
     };
     const before = await count();
@@ -200,7 +205,7 @@ describe('what is asked of the database', () => {
         .expect(201);
       await desk.post('/api/redirects', { from: `/beside/${at}`, to: '/', code: 301 }).expect(201);
     }
-    // What a look at the catalogue adds now and then is one; a statement a record would be fifteen.
+    // A statement a record would be fifteen.
     for (const [name, statements] of Object.entries(await count()))
       expect(statements, name).toBeLessThanOrEqual(before[name] + 2);
   });
