@@ -143,6 +143,44 @@ describe('what stands around a fixture', () => {
   });
 });
 
+describe('rows of cards', () => {
+  it('stand as far apart as is said, and a carousel begins at the side that is said', async () => {
+    const id = await scene(desk, PATH, (plan: Plan) => {
+      const turned = fixture({ ...freshFixture('promotion', 'promotion'), backwards: true });
+      const whole = withBehind(plan, 'title', turned);
+      return {
+        ...whole,
+        look: { ...whole.look, links: 'pointed' },
+        fixtures: whole.fixtures.map((one) =>
+          one.type === 'shelf' ? { ...one, rowGap: { wide: 90, medium: null, narrow: 40 } } : one,
+        ),
+      };
+    });
+    const page = await browser.desk(`/plans/${id}?open=grid&aisle=${PATH}`);
+    await says(page, '[data-line="shelf"]', '90 px');
+    await says(page, '[data-slip="fixture:promotion"]', 'begins at the far side');
+    await publishStored(desk, id);
+    for (const [width, rows] of [
+      [1280, '90px'],
+      [820, '90px'],
+      [390, '40px'],
+    ] as const) {
+      const shopper = await browser.page(width, 800);
+      await shopper.goto(`${browser.baseUrl}/shop${PATH}`);
+      expect(await shopper.evaluate(styleOf('#products .cards', 'rowGap'))).toBe(rows);
+      const [first, row] = await shopper.evaluate(() =>
+        ['.promotion .card', '.promotion .cards'].map(
+          (one) => document.querySelector(one)!.getBoundingClientRect().right,
+        ),
+      );
+      expect(row - first).toBeLessThan(12);
+      expect(await shopper.evaluate(styleOf('.site-cart', 'textDecorationLine'))).toBe('none');
+      expect(await violations(shopper)).toEqual([]);
+      await shopper.close();
+    }
+  });
+});
+
 describe('a navigation', () => {
   it('is put together of aisles and addresses, called as wished and nested', async () => {
     const id = await scene(desk, PATH, (plan: Plan) => plan);

@@ -47,6 +47,7 @@ import { promotionRangeSchema, rangeSchema } from '../clause/schema';
 const key = Joi.string().max(64).required();
 
 const gap = steps(0, 80);
+const rowGap = orUsual(steps(0, 160));
 const columns = steps(1, 6);
 
 const layout = Joi.object({
@@ -172,6 +173,7 @@ export const promotionFields = (range: Joi.ObjectSchema): Joi.SchemaMap => ({
   form: Joi.valid(...SHELF_FORMS).required(),
   columns,
   gap,
+  rowGap,
   most: whole(1, 48),
   card: cardSchema.allow(null).required(),
   face: faceSchema.allow(null).required(),
@@ -179,6 +181,7 @@ export const promotionFields = (range: Joi.ObjectSchema): Joi.SchemaMap => ({
   arrows: yes,
   dots: yes,
   loop: yes,
+  backwards: yes,
   more: Joi.object({ label: texts(60), address: address.allow(null).required() })
     .allow(null)
     .required(),
@@ -362,6 +365,7 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     form: Joi.valid(...SHELF_FORMS).required(),
     columns,
     gap,
+    rowGap,
     pageSize: pageSize.required(),
     lastRow: Joi.valid('start', 'centre', 'stretch').required(),
     listSwitch: yes,

@@ -74,4 +74,5 @@ export const lookSchema = Joi.object({
   frame: Joi.valid('none', 'line', 'filled').required(),
   content: whole(CONTENT_BOUNDS.least, CONTENT_BOUNDS.most),
   head: Joi.valid('still', 'stuck').required(),
+  links: Joi.valid('underlined', 'pointed').required(),
 }).required();

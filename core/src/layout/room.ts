@@ -228,6 +228,7 @@ export interface ShelfShape {
   form: PromotionSettings['form'];
   columns: Stepped<number>;
   gap: Stepped<number>;
+  rowGap?: Stepped<number> | null;
 }
 
 /** One card below another, each with its picture before its words. */

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import type { Card } from '../card/card';
 import { USUAL_GAP } from '../plan/fixtures';
 import { atAllWidths, WIDTH_NAMES } from '../width/widths';
-import { DEVICE_WIDTHS } from '../width/frame';
+import { DEVICE_WIDTHS, PAGE_FRAME } from '../width/frame';
 import { cardElement, USUAL_FACE } from '../card/design';
 import { drawCard } from '../card/drawn';
 import { USUAL_LOOK } from '../look/look';
@@ -73,11 +73,14 @@ describe('a staggered grid', () => {
         fc.array(card, { maxLength: 30 }),
         columns,
         fc.nat(60).map(atAllWidths),
+        fc.option(fc.nat(160).map(atAllWidths)),
         fc.integer({ min: 320, max: 1800 }),
-        (cards, per, gap, viewport) => {
+        (cards, per, gap, rows, viewport) => {
           const name = viewport >= 1024 ? 'wide' : viewport >= 640 ? 'medium' : 'narrow';
           const width = widthIn(cardRooms(PAGE_ROOMS, per, gap), viewport);
-          const places = staggeredPlaces(cards, PAGE_ROOMS, per, gap, elements).map((place) => place[name]);
+          const places = staggeredPlaces(cards, PAGE_ROOMS, per, gap, elements, PAGE_FRAME, rows).map(
+            (place) => place[name],
+          );
           const filled = new Map<number, number>();
           places.forEach(({ lane, widths, pixels }, at) => {
             const top = widths * width + pixels;
@@ -85,7 +88,10 @@ describe('a staggered grid', () => {
             expect(lane).toBeLessThanOrEqual(per[name]);
             expect(top).toBeCloseTo(filled.get(lane) ?? 0, 6);
             const height = cardHeight(cards[at], elements, 200, name);
-            filled.set(lane, top + height.widths * width + height.pixels + laneGap(gap[name]));
+            filled.set(
+              lane,
+              top + height.widths * width + height.pixels + (rows ? rows[name] : laneGap(gap[name])),
+            );
           });
         },
       ),

@@ -1,4 +1,4 @@
-import { atEachWidth } from '../width/widths';
+import { atEachWidth, steppedAt, type Stepped } from '../width/widths';
 import type { Card } from '../card/card';
 import type { DrawnElement } from '../card/drawn';
 import { USUAL_LETTERS } from '../card/letters';
@@ -118,6 +118,7 @@ export function staggeredPlaces(
   gap: PerWidth<number>,
   elements: readonly DrawnElement[],
   frame: PageFrame = PAGE_FRAME,
+  rowGap: Stepped<number> | null = null,
 ): CardLane[] {
   const gaps = fittingGaps(rooms, columns, gap);
   const atWidth = (name: (typeof WIDTH_NAMES)[number]): LanePlace[] => {
@@ -134,7 +135,7 @@ export function staggeredPlaces(
       const at = lanes[shortest];
       const place = { lane: shortest + 1, widths: at.widths, pixels: at.pixels };
       at.widths += height.widths;
-      at.pixels += height.pixels + laneGap(gaps[name]);
+      at.pixels += height.pixels + (rowGap ? steppedAt(rowGap, name) : laneGap(gaps[name]));
       return place;
     });
   };
@@ -151,10 +152,12 @@ export function staggeredPlaces(
 export const lanesOf = (
   cards: readonly Card[],
   rooms: Rooms,
-  { form, columns, gap }: ShelfShape,
+  { form, columns, gap, rowGap = null }: ShelfShape,
   elements: readonly DrawnElement[],
   frame: PageFrame,
 ): { lanes?: CardLane[] } =>
   form === 'staggered'
-    ? { lanes: staggeredPlaces(cards, rooms, atEachWidth(columns), atEachWidth(gap), elements, frame) }
+    ? {
+        lanes: staggeredPlaces(cards, rooms, atEachWidth(columns), atEachWidth(gap), elements, frame, rowGap),
+      }
     : {};

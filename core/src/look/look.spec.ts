@@ -37,6 +37,22 @@ describe('the ready looks', () => {
 });
 
 describe('lookVariables', () => {
+  it('says what differs from the style sheet alone: a head that stays, links that wait to be pointed at', () => {
+    const usual = Object.keys(lookVariables(USUAL_LOOK));
+    expect(usual.filter((name) => name === 'links' || name.startsWith('head-'))).toEqual([]);
+    const { content, links, ...others } = lookVariables({
+      ...USUAL_LOOK,
+      content: 1000,
+      links: 'pointed',
+      head: 'stuck',
+    });
+    expect({ content, links, stands: others['head-stands'] }).toEqual({
+      content: '1000px',
+      links: 'none',
+      stands: 'sticky',
+    });
+  });
+
   it('names every colour by what it is for', () => {
     const variables = lookVariables(USUAL_LOOK);
     for (const name of COLOUR_NAMES) expect(variables[name]).toBe(USUAL_LOOK.colours[name]);

@@ -10,6 +10,9 @@ export type CardFrame = 'none' | 'line' | 'filled';
 /** Goes with the page, or stays in view. */
 export type ShopHead = 'still' | 'stuck';
 
+/** Links that stand by themselves: underlined, or only once they are pointed at. Those among words always are. */
+export type LinkLine = 'underlined' | 'pointed';
+
 export type Shadow = 'none' | 'soft' | 'strong';
 
 /** The named values that every fixture of a page is drawn with. */
@@ -29,6 +32,7 @@ export interface Look extends PageFrame {
   frame: CardFrame;
   /** Whether the shop's name, search and cart stay in view while a page is scrolled. */
   head: ShopHead;
+  links: LinkLine;
 }
 
 /** The looks that a shop can start from. */
@@ -48,6 +52,7 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
     dark: null,
     ...PAGE_FRAME,
     head: 'still',
+    links: 'underlined',
     type: typeIn('bricolage', 'figtree'),
     buttons: USUAL_BUTTONS,
     rhythm: 100,
@@ -70,6 +75,7 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
     dark: null,
     ...PAGE_FRAME,
     head: 'still',
+    links: 'underlined',
     type: typeIn('work-sans', 'work-sans', 90),
     buttons: USUAL_BUTTONS,
     rhythm: 90,
@@ -92,6 +98,7 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
     dark: null,
     ...PAGE_FRAME,
     head: 'still',
+    links: 'underlined',
     type: typeIn('fraunces', 'source-serif', 105),
     buttons: USUAL_BUTTONS,
     rhythm: 115,
@@ -126,6 +133,7 @@ export const lookVariables = (look: Look): Record<string, string> => ({
   radius: `${look.radius}px`,
   lift: SHADOWS[look.shadow],
   content: `${look.content}px`,
+  ...(look.links === 'pointed' ? { links: 'none' } : {}),
   ...(look.head === 'stuck' ? { 'head-stands': 'sticky', 'head-box': 'contents', 'head-on': '1' } : {}),
   ...FRAMES[look.frame],
 });

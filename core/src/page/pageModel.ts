@@ -68,6 +68,8 @@ export interface ShelfModel {
   form: ShelfSettings['form'];
   columns: PerWidth<number>;
   gap: PerWidth<number>;
+  /** Left out where it goes with the gap. */
+  rowGap?: PerWidth<number>;
   lastRow: ShelfSettings['lastRow'];
   /** For the pictures: `sizes` of a card's picture and the kept widths to offer. */
   pictureSizes: string;
@@ -209,8 +211,8 @@ export type FixtureModel = {
       more: LinkModel | null;
       /** The plan by which a browser asks for its cards, where it alone knows which; null where they are here. */
       recent: string | null;
-    } & Pick<ShelfModel, 'columns' | 'gap' | 'pictureSizes' | 'lanes' | 'drawn'> &
-      Pick<PromotionSettings, 'form' | 'autoplay' | 'arrows' | 'dots' | 'loop'>)
+    } & Pick<ShelfModel, 'columns' | 'gap' | 'rowGap' | 'pictureSizes' | 'lanes' | 'drawn'> &
+      Pick<PromotionSettings, 'form' | 'autoplay' | 'arrows' | 'dots' | 'loop' | 'backwards'>)
   | ({
       id: string;
       type: 'spotlight';

@@ -122,6 +122,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
       : null,
     columns: atEachWidth(shelf.columns),
     gap: cardGaps(rooms, shelf.columns, shelf.gap),
+    ...(shelf.rowGap && { rowGap: atEachWidth(shelf.rowGap) }),
     lastRow: shelf.lastRow,
     pictureSizes: sizesOf(pictureRooms(rooms, shape), plan.look),
     drawn,

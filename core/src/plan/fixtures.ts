@@ -223,6 +223,8 @@ export interface PromotionSettings {
   form: ShelfForm;
   columns: Stepped<number>;
   gap: Stepped<number>;
+  /** Between rows; null for one that goes with the gap. */
+  rowGap: Stepped<number> | null;
   most: number;
   /** Null: the card of the plan's shelf. */
   card: readonly CardElement[] | null;
@@ -233,6 +235,8 @@ export interface PromotionSettings {
   arrows: boolean;
   dots: boolean;
   loop: boolean;
+  /** A carousel begins at the far side, against the direction in which the page is read. */
+  backwards: boolean;
   /** Null for none. */
   more: MoreLink | null;
 }
@@ -383,6 +387,7 @@ export const USUAL_PROMOTION: PromotionSettings = {
   form: 'carousel',
   columns: SOME_COLUMNS,
   gap: USUAL_GAP,
+  rowGap: null,
   most: 12,
   card: null,
   face: null,
@@ -390,6 +395,7 @@ export const USUAL_PROMOTION: PromotionSettings = {
   arrows: true,
   dots: false,
   loop: true,
+  backwards: false,
   more: null,
 };
 

@@ -72,6 +72,7 @@ export function startingFixtures(facets: readonly FacetChoice[], attributes: rea
       form: 'grid',
       columns: { wide: 3, medium: 2, narrow: 2 },
       gap: USUAL_GAP,
+      rowGap: null,
       pageSize: { by: 'products', count: 12 },
       lastRow: 'start',
       paging: USUAL_PAGING,

@@ -123,6 +123,8 @@ export interface ShelfSettings {
   columns: Stepped<number>;
   /** Pixels between cards. */
   gap: Stepped<number>;
+  /** Between rows of them; null for one that goes with the gap. */
+  rowGap: Stepped<number> | null;
   pageSize: PageSize;
   lastRow: 'start' | 'centre' | 'stretch';
   paging: Paging;

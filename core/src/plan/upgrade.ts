@@ -249,6 +249,7 @@ export function upgradeFixture(stored: Fixture): Fixture {
         order: upgradeOrder(order),
         form: form ?? 'grid',
         gap: upgradeGap(fixture.gap),
+        rowGap: (fixture as Partial<Shelf>).rowGap ?? null,
         paging: (fixture as Partial<Shelf>).paging ?? USUAL_PAGING,
         listSwitch: (fixture as Partial<Shelf>).listSwitch ?? false,
         card: fixture.card.map(upgradeElement),

@@ -12,6 +12,7 @@ import {
 import { PlanEditor } from '../draft/planEditor';
 import { Choices, type Choice } from '../field/choices';
 import { FORM_WORDS } from '../wording/words';
+import { RowGap } from '../field/rowGap';
 import { Stepper } from '../field/stepper';
 
 const LAST_ROWS: readonly Choice<ShelfSettings['lastRow']>[] = [
@@ -24,7 +25,7 @@ const LAST_ROWS: readonly Choice<ShelfSettings['lastRow']>[] = [
 @Component({
   selector: 'desk-grid-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choices, Stepper, WidthFields, WidthStepper],
+  imports: [Choices, RowGap, Stepper, WidthFields, WidthStepper],
   template: `
     @if (editor.shelf(); as shelf) {
       <div class="line">
@@ -159,6 +160,11 @@ const LAST_ROWS: readonly Choice<ShelfSettings['lastRow']>[] = [
         [least]="0"
         [most]="80"
         (changed)="editor.editShelf('gap', { gap: $event })"
+      />
+      <desk-row-gap
+        [rowGap]="shelf.rowGap"
+        [gap]="shelf.gap"
+        (changed)="editor.editShelf('gap between rows', { rowGap: $event })"
       />
       <div class="line">
         <span>An unfilled last row stands</span>

@@ -11,6 +11,7 @@ import {
   type Breakpoints,
   type CardFrame,
   type ColourName,
+  type LinkLine,
   type Look,
   type Shadow,
   type ShopHead,
@@ -49,6 +50,11 @@ const FRAMES: readonly Choice<CardFrame>[] = [
   { value: 'none', name: 'nothing' },
   { value: 'line', name: 'a line' },
   { value: 'filled', name: 'a ground' },
+];
+
+const LINKS: readonly Choice<LinkLine>[] = [
+  { value: 'underlined', name: 'always' },
+  { value: 'pointed', name: 'when pointed at' },
 ];
 
 const HEADS: readonly Choice<ShopHead>[] = [
@@ -187,6 +193,15 @@ const HEADS: readonly Choice<ShopHead>[] = [
           (chosen)="change('frame', { frame: $event })"
         />
       </div>
+      <div class="line">
+        <span>Links by themselves are underlined</span>
+        <desk-choices
+          label="Links"
+          [choices]="links"
+          [value]="one.links"
+          (chosen)="change('links', { links: $event })"
+        />
+      </div>
       <div class="line" data-part="widths">
         <span>Pages are medium from</span>
         <desk-stepper
@@ -321,6 +336,7 @@ export class LookSlip {
   protected readonly bounds = BREAKPOINT_BOUNDS;
   protected readonly widest = CONTENT_BOUNDS;
   protected readonly heads = HEADS;
+  protected readonly links = LINKS;
   protected readonly look = computed(() => this.editor.plan()?.look ?? null);
   protected readonly contrasts = computed(() => {
     const look = this.look();

@@ -113,7 +113,7 @@ export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefW
     }
     case 'promotion': {
       const head = quote(textIn(fixture.heading, lang));
-      return `${head ? `${head}: ` : ''}${sayRange(fixture.range, names)}, ${orderWords(fixture.levels)}; ${FORM_WORDS[fixture.form]} of up to ${fixture.most}${fixture.more ? ', with a way to all' : ''}`;
+      return `${head ? `${head}: ` : ''}${sayRange(fixture.range, names)}, ${orderWords(fixture.levels)}; ${FORM_WORDS[fixture.form]} of up to ${fixture.most}${fixture.form === 'carousel' && fixture.backwards ? ' that begins at the far side' : ''}${fixture.more ? ', with a way to all' : ''}`;
     }
     case 'spotlight': {
       const head = quote(textIn(fixture.heading, lang));

@@ -147,7 +147,7 @@ function badgeWords({ rules, most }: BadgeSettings, { lang, vocabulary }: BriefW
 const USUAL = JSON.stringify(USUAL_BUTTONS);
 
 /** A look by its fonts, its corners, and how its headings stand to the usual ones. */
-export function lookWords({ type, buttons, radius, shadow, content, head }: Look): string {
+export function lookWords({ type, buttons, radius, shadow, content, head, links }: Look): string {
   const { headings, words } = type;
   const fonts =
     headings.font === words.font
@@ -165,6 +165,7 @@ export function lookWords({ type, buttons, radius, shadow, content, head }: Look
     ...(shadow === 'none' ? [] : [`${shadow} shadows`]),
     ...(content === PAGE_FRAME.content ? [] : [`content up to ${content} px`]),
     ...(head === 'still' ? [] : ['a head that stays in view']),
+    ...(links === 'underlined' ? [] : ['links underlined when pointed at']),
   ];
   return `${fonts}, ${listWords(own, 'and')}`;
 }

@@ -159,6 +159,8 @@ const SETTINGS: Readonly<Record<string, string>> = {
   frame: 'frame of cards',
   content: 'widest content',
   head: 'head of the shop',
+  rowGap: 'gap between rows',
+  backwards: 'side on which it begins',
 
   heading: 'heading',
   most: 'greatest number',

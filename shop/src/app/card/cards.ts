@@ -31,9 +31,11 @@ function isWithin({ clientX, clientY }: MouseEvent, place: Element | null | unde
 /** How the cards of a shelf stand. */
 export interface CardsModel extends Pick<
   ShelfModel,
-  'cards' | 'columns' | 'gap' | 'pictureSizes' | 'lanes' | 'drawn'
+  'cards' | 'columns' | 'gap' | 'rowGap' | 'pictureSizes' | 'lanes' | 'drawn'
 > {
   form: ShelfModel['form'];
+  /** Of a row that is turned: it begins at the far side. */
+  backwards?: boolean;
 }
 
 /** The cards of a shelf in its form; one card serves all forms. */
@@ -112,7 +114,8 @@ export class Cards {
   protected readonly eager = EAGER;
   protected readonly style = computed(() => gridStyle(this.model()) + faceStyle(this.model().drawn));
   protected readonly classes = computed(
-    () => `cards form-${this.model().form}${faceClasses(this.model().drawn)}`,
+    () =>
+      `cards form-${this.model().form}${this.model().backwards ? ' backwards' : ''}${faceClasses(this.model().drawn)}`,
   );
   /** Cards that have been pointed at, by their products. */
   protected readonly neared = signal<ReadonlySet<number>>(new Set());

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { DrawnCard, DrawnElement } from '@fond/core';
-import { faceClasses, faceStyle, ownStyle } from './gridStyle';
+import { faceClasses, faceStyle, gridStyle, ownStyle } from './gridStyle';
 
 const plain: DrawnCard = {
   variables: {},
@@ -33,6 +33,14 @@ describe('how cards are drawn', () => {
   it('says nothing to the style sheet of what is as usual', () => {
     expect(faceStyle(plain)).toBe('');
     expect(faceClasses(plain)).toBe('');
+  });
+
+  it('says how far rows are apart only where that doesn’t go with the gap', () => {
+    const grid = { columns: { wide: 3, medium: 2, narrow: 1 }, gap: { wide: 24, medium: 20, narrow: 12 } };
+    expect(gridStyle(grid)).not.toContain('--rows');
+    expect(gridStyle({ ...grid, rowGap: { wide: 90, medium: 60, narrow: 40 } })).toContain(
+      ';--rows-wide:90px;--rows-medium:60px;--rows-narrow:40px',
+    );
   });
 
   it('is told as custom properties, and as classes for what they do', () => {

@@ -1,16 +1,18 @@
 import type { CardLane, DrawnCard, ShelfModel } from '@fond/core';
 
-/** A gap as style sheets read it, one for each width. */
-export const gapStyle = ({ wide, medium, narrow }: ShelfModel['gap']): string =>
-  `--gap-wide:${wide}px;--gap-medium:${medium}px;--gap-narrow:${narrow}px`;
+/** Pixels as style sheets read them, one for each width. */
+const pixels = (name: string, { wide, medium, narrow }: ShelfModel['gap']): string =>
+  `--${name}-wide:${wide}px;--${name}-medium:${medium}px;--${name}-narrow:${narrow}px`;
+
+export const gapStyle = (gap: ShelfModel['gap']): string => pixels('gap', gap);
 
 /** Between the columns that fixtures span in a place, where that is not as on the page itself. */
-export const betweenStyle = (gap: ShelfModel['gap'] | null): string | null =>
-  gap && `--between-wide:${gap.wide}px;--between-medium:${gap.medium}px;--between-narrow:${gap.narrow}px`;
+export const betweenStyle = (gap: ShelfModel['gap'] | null): string | null => gap && pixels('between', gap);
 
-/** Columns and gap as the style sheet of cards reads them. */
-export const gridStyle = ({ columns, gap }: Pick<ShelfModel, 'columns' | 'gap'>): string =>
-  `--wide:${columns.wide};--medium:${columns.medium};--narrow:${columns.narrow};${gapStyle(gap)}`;
+/** Columns and gaps as the style sheet of cards reads them. */
+export const gridStyle = ({ columns, gap, rowGap }: Pick<ShelfModel, 'columns' | 'gap' | 'rowGap'>): string =>
+  `--wide:${columns.wide};--medium:${columns.medium};--narrow:${columns.narrow};${gapStyle(gap)}` +
+  (rowGap ? `;${pixels('rows', rowGap)}` : '');
 
 /** What cards are drawn with, where it is not as the style sheet has it. */
 export const faceStyle = ({ variables }: DrawnCard): string =>

@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { ShopState } from '../state/shopState';
+import { compareWordsIn } from '../words/compareWords';
 import { Compared } from './compared';
 
 /** At the foot of the window, wherever the shopper is: what they have chosen to compare, and the way to its table. */
@@ -24,12 +25,12 @@ import { Compared } from './compared';
           }
         </ul>
         <p role="status" [class.unseen]="!compared.full()">
-          {{ compared.full() ? words().compareFull : words().compareNow(compared.list().length) }}
+          {{ compared.full() ? own().compareFull : own().compareNow(compared.list().length) }}
         </p>
         @if (compared.list().length > 1) {
-          <a class="button" [href]="compared.href()">{{ words().compareNow(compared.list().length) }}</a>
+          <a class="button" [href]="compared.href()">{{ own().compareNow(compared.list().length) }}</a>
         } @else {
-          <span>{{ words().compareNow(1) }}</span>
+          <span>{{ own().compareNow(1) }}</span>
         }
       </section>
     }
@@ -37,5 +38,7 @@ import { Compared } from './compared';
 })
 export class CompareTray {
   protected readonly compared = inject(Compared);
-  protected readonly words = inject(ShopState).words;
+  private readonly state = inject(ShopState);
+  protected readonly words = this.state.words;
+  protected readonly own = computed(() => compareWordsIn(this.state.model().frame.lang));
 }

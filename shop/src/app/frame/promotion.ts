@@ -30,6 +30,9 @@ import { PAUSE_SHAPES, RowTurner } from '../card/rowTurner';
     @let one = shown();
     @if (one.recent === null) {
       <section class="promotion" [attr.aria-label]="one.heading || null">
+        @if (!one.heading) {
+          <h2 class="unseen">{{ words().products(one.cards.length) }}</h2>
+        }
         @if (one.heading || one.more || turner.moves()) {
           <div class="promotion-head">
             @if (one.heading) {

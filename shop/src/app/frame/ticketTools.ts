@@ -2,6 +2,10 @@ import type { TicketChange } from '@fond/contract';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { WidthName, FixtureModel } from '@fond/core';
 import { PreviewFrame } from '../state/previewFrame';
+import { ShopState } from '../state/shopState';
+
+/** From these viewport widths on pages are medium and wide, as in the style sheet. */
+const USUAL_WIDTHS = [640, 1024];
 
 /** In the desk's window: what can be done with the marked fixture at the width of this frame, beside its ticket. */
 @Component({
@@ -50,7 +54,13 @@ export class TicketTools {
   readonly model = input.required<FixtureModel>();
   protected readonly frame = inject(PreviewFrame);
   protected readonly tools = computed(() => this.frame.tools()[this.model().id] ?? []);
-  private readonly width = computed((): WidthName => this.frame.width());
+  private readonly state = inject(ShopState);
+  /** The width of this frame. */
+  private readonly width = computed((): WidthName => {
+    const own = this.state.model().frame.look?.widths?.split('-').map(Number);
+    const [medium, wide] = own ?? USUAL_WIDTHS;
+    return window.innerWidth >= wide ? 'wide' : window.innerWidth >= medium ? 'medium' : 'narrow';
+  });
   protected readonly columns = computed(() => {
     const model = this.model();
     return 'gap' in model && 'columns' in model ? model.columns[this.width()] : '';

@@ -7,7 +7,7 @@ import { Price } from '../card/price';
 import { Rating } from '../card/rating';
 import { pictureAt } from '../picture/picture';
 import { shopHref, ShopState } from '../state/shopState';
-import { productWordsIn } from '../words/productWords';
+import { compareWordsIn } from '../words/compareWords';
 
 /** Products in columns, what is known of them in lines. */
 @Component({
@@ -120,7 +120,7 @@ export class ComparePage {
   protected readonly heart = HEART;
   protected readonly page = computed(() => this.state.model() as CompareModel);
   protected readonly lang = computed(() => this.page().frame.lang);
-  protected readonly own = computed(() => productWordsIn(this.lang()));
+  protected readonly own = computed(() => compareWordsIn(this.lang()));
   protected readonly cart = computed(() => this.state.plain('/cart'));
   protected readonly wish = computed(() => this.state.plain('/wishes'));
   protected readonly front = computed(() => this.state.plain('/'));

@@ -1,10 +1,6 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import type { FromFrame, Surroundings, TicketChange, TicketTool } from '@fond/contract';
-import type { WidthName } from '@fond/core';
 import { ShopState } from './shopState';
-
-/** From these viewport widths on pages are medium and wide, as in the style sheet. */
-const USUAL_WIDTHS = [640, 1024];
 
 /**
  * The shop as the desk's window shows it: the desk sends each page model as the draft changes, and hears of links and
@@ -20,12 +16,6 @@ export class PreviewFrame {
   readonly tickets = signal<Readonly<Record<string, string>>>({});
   readonly marked = signal<string | null>(null);
   readonly tools = signal<Readonly<Record<string, readonly TicketTool[]>>>({});
-  /** The width of this frame. */
-  readonly width = computed((): WidthName => {
-    const own = this.state.model().frame.look?.widths?.split('-').map(Number);
-    const [medium, wide] = own ?? USUAL_WIDTHS;
-    return window.innerWidth >= wide ? 'wide' : window.innerWidth >= medium ? 'medium' : 'narrow';
-  });
   inside = false;
 
   /** Whether the page stands in the desk's window. */

@@ -48,8 +48,6 @@ export const EN: ShopWords = {
   noWishes: 'Nothing is on it yet. The heart on a product puts it here.',
   compare: 'Compare',
   compared: 'To compare',
-  compareNow: (count) => (count > 1 ? `Compare ${count} products` : 'Choose another to compare it with'),
-  compareFull: 'Four products stand side by side at most. Take one out first.',
   quickLook: 'Quick look',
   wholeProduct: 'All about it',
   close: 'Close',

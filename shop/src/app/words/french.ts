@@ -49,9 +49,6 @@ export const FR: ShopWords = {
   noWishes: 'La liste est encore vide. Le cœur d’un produit l’y ajoute.',
   compare: 'Comparer',
   compared: 'À comparer',
-  compareNow: (count) =>
-    count > 1 ? `Comparer ${count} produits` : 'Choisissez-en un autre pour le comparer',
-  compareFull: 'Quatre produits au plus, côte à côte. Retirez-en un d’abord.',
   quickLook: 'Aperçu',
   wholeProduct: 'Tout savoir',
   close: 'Fermer',

@@ -2,12 +2,6 @@ import type { ReviewFault } from '@fond/core';
 
 /** Words of product pages and of what shoppers say there; they come with these pages alone. */
 export interface ProductWords {
-  compareNone: string;
-  sideBySide: string;
-  onlyDifferent: string;
-  withoutIt: string;
-  clearCompared: string;
-  compareWith: string;
   /** Opens the picture as large as the shop has it. */
   larger: (picture: string) => string;
   wholeSize: string;
@@ -33,12 +27,6 @@ export interface ProductWords {
 }
 
 const EN: ProductWords = {
-  compareNone: 'Nothing stands here yet. “Compare” on a product puts it here; up to four stand side by side.',
-  sideBySide: 'Side by side',
-  onlyDifferent: 'Only what differs',
-  withoutIt: 'Take out',
-  clearCompared: 'Take all out',
-  compareWith: 'Put one of these beside them',
   larger: (picture) => `${picture}: see it larger`,
   wholeSize: 'Full size',
   reviews: (count) => (count ? `What shoppers say (${count})` : 'What shoppers say'),
@@ -72,12 +60,6 @@ const EN: ProductWords = {
 };
 
 const FR: ProductWords = {
-  compareNone: 'Rien ici pour l’instant. « Comparer » y met un produit ; quatre au plus côte à côte.',
-  sideBySide: 'Côte à côte',
-  onlyDifferent: 'Seulement ce qui diffère',
-  withoutIt: 'Retirer',
-  clearCompared: 'Tout retirer',
-  compareWith: 'Mettre l’un de ceux-ci à côté',
   larger: (picture) => `${picture} : l’agrandir`,
   wholeSize: 'Taille réelle',
   reviews: (count) => (count ? `Les avis (${count})` : 'Les avis'),

@@ -47,8 +47,6 @@ export interface ShopWords {
   noWishes: string;
   compare: string;
   compared: string;
-  compareNow: (count: number) => string;
-  compareFull: string;
   quickLook: string;
   wholeProduct: string;
   close: string;

@@ -1,6 +1,8 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { pictureAt, srcset } from '../picture/picture';
+import { compareWordsIn } from './compareWords';
 import { plainWordsIn } from './plainWords';
+import { productWordsIn } from './productWords';
 import type { ShopWords } from './shopWords';
 import { fetchWordsOf, hasWordsOf, shopWordsIn } from './words';
 
@@ -23,11 +25,15 @@ describe('the words of the shop', () => {
     );
   });
 
-  it('are different ones on plain pages, too', () => {
-    const [english, french] = [plainWordsIn('en'), plainWordsIn('fr')];
-    for (const key of Object.keys(english) as (keyof typeof english)[])
-      expect(String(french[key]), key).not.toBe(String(english[key]));
-    expect(plainWordsIn('xx')).toBe(english);
+  it.each([
+    ['plain pages', plainWordsIn],
+    ['comparisons', compareWordsIn],
+    ['product pages', productWordsIn],
+  ] as const)('are different ones on %s, too', (_, wordsIn) => {
+    const [english, french] = [wordsIn('en'), wordsIn('fr')].map((words) => Object.entries(words));
+    for (const [at, [key, said]] of english.entries())
+      if (typeof said !== 'object') expect(String(french[at][1]), key).not.toBe(String(said));
+    expect(wordsIn('xx')).toBe(wordsIn('en'));
   });
 
   it('count as each language does', () => {
