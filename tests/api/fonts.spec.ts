@@ -47,6 +47,9 @@ describe('a font of the shop’s own', () => {
     expect(css.headers['content-type']).toContain('text/css');
     expect(css.text).toContain(`font-family: "${kept.id}-near"`);
     expect(css.text).toMatch(/size-adjust: \d/);
+    expect(css.text).toContain('font-display: optional');
+    const window = await server.guest.get(`/shop/fonts/own/${kept.id}.css?shown=at-once`);
+    expect(window.text).toContain('font-display: swap');
     const [, address] = /url\("([^"]+)"\)/.exec(css.text)!;
     const sent = await server.guest.get(address).responseType('blob');
     expect(sent.headers['cache-control']).toContain('immutable');

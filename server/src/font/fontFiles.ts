@@ -16,10 +16,12 @@ const NEAR: Readonly<Record<OwnFont['near'], { metrics: typeof arial }>> = {
 };
 
 /**
- * A font for the shop's pages, and beside it one that every device has, drawn as large: what is read before the font has
- * come takes the same room, so nothing moves.
+ * A font for the shop's pages, and beside it one that most devices have, drawn as large. A font that is late is left for
+ * the next page, so that nothing moves even where a device lacks that one.
+ *
+ * @param atOnce Shows it whenever it comes: in the desk's window, where somebody waits to see it.
  */
-export function fontCss(id: string, facts: FontFacts, scripts: readonly string[]): string {
+export function fontCss(id: string, facts: FontFacts, scripts: readonly string[], atOnce = false): string {
   const { weights, italic, near, metrics } = facts;
   const fallback = NEAR[near].metrics;
   const { fontFaces } = createFontStack([{ ...metrics, familyName: id }, fallback]);
@@ -30,7 +32,7 @@ export function fontCss(id: string, facts: FontFacts, scripts: readonly string[]
   src: url("/shop/fonts/own/${id}.woff2?letters=${scripts.join('-')}") format("woff2");
   font-weight: ${weight};
   font-style: ${italic ? 'italic' : 'normal'};
-  font-display: swap;
+  font-display: ${atOnce ? 'swap' : 'optional'};
 }
 ${matched}`;
 }
@@ -50,7 +52,7 @@ export async function sendFont(
     response
       .set('Cache-Control', 'public, max-age=300')
       .type('css')
-      .send(fontCss(font.id, font.facts, scripts));
+      .send(fontCss(font.id, font.facts, scripts, request.query['shown'] === 'at-once'));
     return;
   }
   const subset = await subsetOf(font.id, font.content, scripts);

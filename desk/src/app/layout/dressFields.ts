@@ -134,7 +134,7 @@ export class DressFields {
   );
   protected readonly dress = computed(() => this.fixture()?.dress ?? null);
   protected readonly hasLetters = computed(() =>
-    ['title', 'breadcrumb', 'description', 'words'].includes(this.fixture()?.type ?? ''),
+    ['title', 'breadcrumb', 'description', 'words', 'promotion'].includes(this.fixture()?.type ?? ''),
   );
 
   /** The shelf is what a page is for, and its filters open from a button of their own. */

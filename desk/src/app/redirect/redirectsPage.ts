@@ -1,14 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { rxResource } from '@angular/core/rxjs-interop';
+import { rxResource, toSignal } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import type { Problem, RedirectImport, StoredRedirect } from '@fond/contract';
-import type { Redirect, RedirectCode, RedirectFault, Way } from '@fond/core';
+import { fold, type Redirect, type RedirectCode, type RedirectFault, type Way } from '@fond/core';
+import { Store } from '@ngrx/store';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { FilePick } from '../shell/filePick';
+import { floorFeature } from '../store/floor.feature';
+
+const MOST_OFFERED = 12;
 
 const CODES: Readonly<Record<RedirectCode, string>> = {
   301: 'for good (301)',
@@ -20,13 +25,14 @@ const CODES: Readonly<Record<RedirectCode, string>> = {
 @Component({
   selector: 'desk-redirects',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FilePick, ReactiveFormsModule, MatButtonModule, MatProgressBarModule],
+  imports: [FilePick, ReactiveFormsModule, MatAutocompleteModule, MatButtonModule, MatProgressBarModule],
   templateUrl: './redirectsPage.html',
   styleUrls: ['../shell/sheet.scss', './redirectsPage.scss'],
 })
 export class RedirectsPage {
   private readonly api = inject(Api);
   private readonly messages = inject(MatSnackBar);
+  private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
   private readonly builder = inject(NonNullableFormBuilder);
 
   protected readonly codes = CODES;
@@ -49,6 +55,15 @@ export class RedirectsPage {
     from: ['', [Validators.required, Validators.pattern(/^\/(?!\/)[^?#\s]*$/)]],
     to: ['', [Validators.pattern(/^\/(?!\/)[^?#\s]*$/)]],
     code: [301 as RedirectCode, Validators.required],
+  });
+
+  private readonly typed = toSignal(this.form.controls.to.valueChanges, { initialValue: '' });
+  /** Aisles whose name or address begins as is typed. */
+  protected readonly offered = computed(() => {
+    const sought = fold(this.typed().trim());
+    return (this.floor()?.aisles ?? [])
+      .filter(({ path, title }) => path.startsWith(sought) || fold(title).includes(sought))
+      .slice(0, MOST_OFFERED);
   });
 
   protected faultWords(fault: RedirectFault): string {

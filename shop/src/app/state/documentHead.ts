@@ -2,6 +2,7 @@ import { DOCUMENT, effect, inject, Injectable } from '@angular/core';
 import { Meta, Title } from '@angular/platform-browser';
 import type { ShopFrame } from '@fond/core';
 import { pictureAt } from '../picture/picture';
+import { PreviewFrame } from './previewFrame';
 import { shopHref, ShopState } from './shopState';
 
 /** Width of a picture that others show beside the page's address. */
@@ -14,6 +15,7 @@ export class DocumentHead {
   private readonly title = inject(Title);
   private readonly meta = inject(Meta);
   private readonly state = inject(ShopState);
+  private readonly frame = inject(PreviewFrame);
   /** Whether a page was told of already: the next one is another. */
   private told = false;
   /** Of the draft in the desk's window. */
@@ -118,7 +120,8 @@ export class DocumentHead {
 
   /** Says where families of the shop's own come from; one that another page has asked for stays. */
   private name(font: string): void {
-    const href = `/shop/fonts/own/${font}.css`;
+    // Who chooses one in the desk's window waits to see it.
+    const href = `/shop/fonts/own/${font}.css${this.frame.inside ? '?shown=at-once' : ''}`;
     const { head } = this.document;
     if (head.querySelector(`link[href="${href}"]`)) return;
     const link = this.document.createElement('link');
