@@ -9,7 +9,7 @@ import { type Snapshot, languageOf } from '../catalogue/snapshot';
 import type { RangeContext } from '../clause/rule';
 import { DEVICE_WIDTHS } from '../width/frame';
 import { cardGaps, cardRooms, pictureRooms, shelfRooms, sizesOf, widthIn } from '../layout/room';
-import type { BenchCard, BenchModel, BenchReason, BenchShelf } from '../page/pageModel';
+import type { BenchCard, BenchModel, BenchReason, BenchShelf } from '../page/benchModel';
 import { shopFrameOf } from '../page/shopFrame';
 import { type Plan, type Shelf, shelfOf } from '../plan/plan';
 import { runRange } from '../range/range';

@@ -6,7 +6,7 @@ import { type Bitset, holds } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { MIN_CONTRAST, contrastOf, leastContrastOver } from '../look/contrast';
 import type { Colours } from '../look/colours';
-import type { Coverage } from '../page/pageModel';
+import type { Coverage } from '../page/benchModel';
 import { type Plan, shelfOf } from '../plan/plan';
 
 /** Elements that every product fills, so that nobody has to count them. */

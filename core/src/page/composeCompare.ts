@@ -5,7 +5,7 @@ import type { Snapshot } from '../catalogue/snapshot';
 import type { Edition } from '../plan/plan';
 import { nearestTo } from '../range/related';
 import { plainFrame } from './composePlain';
-import type { CompareModel, ComparedRow } from './pageModel';
+import type { CompareModel, ComparedRow } from './plainModels';
 import { productFacts } from './productFacts';
 import { textIn } from '../text/texts';
 import { wordsIn } from '../words/words';

@@ -2,7 +2,6 @@ import type { LinkModel } from '../address/link';
 import type { DrawnBadge } from '../badge/rule';
 import type { Card, CardImage, Stars } from '../card/card';
 import type { DrawnCard } from '../card/drawn';
-import type { Cart } from '../cart/cart';
 import type { AisleKind } from '../catalogue/aisles';
 import type { FocusPoint } from '../catalogue/rows';
 import type { AppliedModel, FacetModel } from '../facet/models';
@@ -384,108 +383,6 @@ export interface ProductModel extends ProductFacts {
   trail: readonly LinkModel[];
 }
 
-export interface MissingModel {
-  kind: 'missing';
-  /** Something stood here, and was taken away for good. */
-  gone: boolean;
-  frame: ShopFrame;
-}
-
-export interface AccountModel {
-  kind: 'account';
-  frame: ShopFrame;
-  /** Who is signed in; null while nobody is. */
-  shopper: string | null;
-  /** The email or the password was wrong, or too often. */
-  fault: 'refused' | 'too-many' | null;
-  /** Where the shopper came from, as a path of the shop; they are led back there. */
-  back: string | null;
-  /** What signs the demo shopper in. */
-  demo: { email: string; password: string } | null;
-}
-
-/** There are not so many; the cart is full; the product is gone; it can't be reached for a while; too many begin. */
-export type CartFault = { kind: 'short'; available: number } | { kind: 'full' | 'gone' | 'away' | 'busy' };
-
-/** The shopper's cart, and below it what they wish for. */
-export interface CartModel {
-  kind: 'cart';
-  frame: ShopFrame;
-  cart: Cart;
-  wished: RelatedModel | null;
-  /** Why the last change was not made; null where it was. */
-  fault: CartFault | null;
-}
-
-/** A line of a comparison. */
-export interface ComparedRow {
-  key: string;
-  label: string;
-  /** Of each product; empty for one without a value. */
-  texts: readonly string[];
-  /** Whether not all of them say the same. */
-  differs: boolean;
-}
-
-export interface ComparedProduct extends Pick<
-  ProductFacts,
-  'id' | 'sku' | 'slug' | 'href' | 'title' | 'price' | 'was' | 'rating' | 'stock' | 'pieces'
-> {
-  image: CardImage | null;
-  /** Where the others stand without it. */
-  without: string;
-}
-
-/** Products side by side. */
-export interface CompareModel {
-  kind: 'compare';
-  frame: ShopFrame;
-  products: readonly ComparedProduct[];
-  rows: readonly ComparedRow[];
-  /** Others that are close to the first, each with the address at which it stands beside them. */
-  offered: readonly LinkModel[];
-  /** Where none is compared. */
-  clear: string;
-}
-
-/** A card on the desk's bench: why its product is there, and as what it is seen. */
-export interface BenchCard {
-  card: Card;
-  why: BenchReason;
-  state: 'rest' | 'hover' | 'focus' | 'tapped';
-}
-
-export interface BenchShelf extends Pick<ShelfModel, 'columns' | 'gap' | 'pictureSizes' | 'drawn'> {
-  kind: 'hard' | 'states' | 'list' | 'badges';
-  form: 'grid' | 'list';
-  cards: readonly BenchCard[];
-  /** Of one card as it is on the page, in CSS pixels. */
-  width: PerWidth<number>;
-}
-
-/** A plan's card on its own, as the desk looks at it; no shopper sees this. */
-export interface BenchModel {
-  kind: 'bench';
-  frame: ShopFrame;
-  plan: { id: string; name: string };
-  shelves: readonly BenchShelf[];
-  /** What no product of the shop is. */
-  absent: readonly BenchReason[];
-  /** Products of the aisle's range, and how many of them fill each element. */
-  products: number;
-  coverage: readonly Coverage[];
-}
-
-export type ShopModel =
-  | PageModel
-  | ProductModel
-  | MissingModel
-  | AccountModel
-  | CartModel
-  | CompareModel
-  | BenchModel
-  | ReviewsPageModel;
-
 /** All fixtures of a page, those within containers too, in the order in which they are read. */
 export function* eachFixture(fixtures: readonly FixtureModel[]): Generator<FixtureModel> {
   for (const fixture of fixtures) {
@@ -496,23 +393,3 @@ export function* eachFixture(fixtures: readonly FixtureModel[]): Generator<Fixtu
 
 export const shelfModelOf = (page: Pick<PageModel, 'fixtures'>): ShelfModel | undefined =>
   [...eachFixture(page.fixtures)].find((fixture): fixture is ShelfModel => fixture.type === 'shelf');
-
-/** Why a product is hard on a card, or what it stands for there. */
-export type BenchReason =
-  | 'usual'
-  | 'long'
-  | 'blank'
-  | 'wide'
-  | 'tall'
-  | 'saving'
-  | 'sold-out'
-  | 'tags'
-  | 'no-value'
-  | 'language';
-
-/** How many products of a range have something to show in an element. */
-export interface Coverage {
-  /** As `elementName` has it. */
-  name: string;
-  products: number;
-}
