@@ -35,6 +35,9 @@ export interface Look extends PageFrame {
   links: LinkLine;
 }
 
+/** What the ready looks have in common. */
+const PLAIN = { dark: null, ...PAGE_FRAME, head: 'still', links: 'underlined' } as const;
+
 /** The looks that a shop can start from. */
 export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> = {
   enamel: {
@@ -49,10 +52,7 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
       sale: '#bb3a21',
       good: '#3f6a3a',
     },
-    dark: null,
-    ...PAGE_FRAME,
-    head: 'still',
-    links: 'underlined',
+    ...PLAIN,
     type: typeIn('bricolage', 'figtree'),
     buttons: USUAL_BUTTONS,
     rhythm: 100,
@@ -72,10 +72,7 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
       sale: '#a8322a',
       good: '#2c6650',
     },
-    dark: null,
-    ...PAGE_FRAME,
-    head: 'still',
-    links: 'underlined',
+    ...PLAIN,
     type: typeIn('work-sans', 'work-sans', 90),
     buttons: USUAL_BUTTONS,
     rhythm: 90,
@@ -95,10 +92,7 @@ export const READY_LOOKS: Readonly<Record<'enamel' | 'slate' | 'garden', Look>> 
       sale: '#a63d2f',
       good: '#35663f',
     },
-    dark: null,
-    ...PAGE_FRAME,
-    head: 'still',
-    links: 'underlined',
+    ...PLAIN,
     type: typeIn('fraunces', 'source-serif', 105),
     buttons: USUAL_BUTTONS,
     rhythm: 115,

@@ -68,9 +68,9 @@ export async function keepFont(
   userId: number,
 ): Promise<OwnFont> {
   if (!file) throw problem('bad-input', 'Nothing was kept.', [{ path: 'file', message: 'is missing' }]);
-  const { facts } = await readFont(file.originalname, file.buffer);
+  const { name, facts } = await readFont(file.originalname, file.buffer);
   const hash = createHash('sha256').update(file.buffer).digest('hex').slice(0, 8);
-  const slug = slugOf(facts.name).replace(/[^a-z0-9-]/g, '');
+  const slug = slugOf(name).replace(/[^a-z0-9-]/g, '');
   const id = `own-${slug.slice(0, 40) || 'font'}-${hash}`;
   try {
     await subsetOf(id, file.buffer, scriptsOf(languages));
@@ -89,7 +89,7 @@ export async function keepFont(
       (await FontModel.create(
         {
           id,
-          name: facts.name,
+          name,
           facts,
           licence,
           content: file.buffer,
@@ -131,6 +131,19 @@ async function described(
 const note = (action: string, row: FontModel, userId: number, transaction: Transaction): Promise<void> =>
   recordActivity({ userId, action, subject: `font:${row.id}`, detail: { name: row.name } }, transaction);
 
+/** What pages need of a font never changes, so no page waits for the database to have it again. */
+const served = new LRUCache<string, FontFile>({ max: 40 });
+
+export type FontFile = Pick<FontModel, 'id' | 'facts' | 'content'>;
+
 /** The stored font of a name; null for none, and for what can be no name. */
-export const fontOf = (id: string): Promise<FontModel | null> =>
-  OWN_FONT.test(id) ? FontModel.findByPk(id) : Promise.resolve(null);
+export async function fontOf(name: string): Promise<FontFile | null> {
+  if (!OWN_FONT.test(name)) return null;
+  const known = served.get(name);
+  if (known) return known;
+  const row = await FontModel.findByPk(name);
+  if (!row) return null;
+  const { id, facts, content } = row;
+  served.set(name, { id, facts, content });
+  return { id, facts, content };
+}

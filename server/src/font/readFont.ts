@@ -29,7 +29,7 @@ interface Tables {
  *
  * @param called As whoever is refused calls the file.
  */
-export async function readFont(called: string, content: Buffer): Promise<{ facts: FontFacts; font: Font }> {
+export async function readFont(called: string, content: Buffer): Promise<{ name: string; facts: FontFacts }> {
   if (content.toString('latin1', 0, 4) !== 'wOF2') throw refuse(`“${called}” is no WOFF2 file`);
   let font: Font;
   let metrics: Awaited<ReturnType<typeof fromBuffer>>;
@@ -48,9 +48,8 @@ export async function readFont(called: string, content: Buffer): Promise<{ facts
   const weight = tables['OS/2']?.usWeightClass ?? 400;
   const { ascent, descent, lineGap, unitsPerEm, xWidthAvg } = metrics;
   return {
-    font,
+    name: (font.familyName || called.replace(/\.\w+$/, '')).slice(0, 80),
     facts: {
-      name: (font.familyName || called.replace(/\.\w+$/, '')).slice(0, 80),
       weights: axis ? { from: Math.round(axis.min), to: Math.round(axis.max) } : { from: weight, to: weight },
       italic: font.italicAngle !== 0,
       near: nearOf(font),
