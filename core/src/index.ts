@@ -27,6 +27,7 @@ export * from './delivery/sitemap';
 export * from './design/design';
 export * from './design/designs';
 export * from './design/keptDesign';
+export * from './design/sharedDesign';
 export * from './facet/advice';
 export * from './facet/count';
 export * from './facet/facetModel';

@@ -62,6 +62,23 @@ describe('a starting point of the shop’s own', () => {
     expect(again).toMatchObject({ leftOut: [], design: { content: { page: [{ when }] } } });
 
     const file: DesignFile = { ...out, name: 'Elsewhere', names: { 'collection:1': '/not/here' } };
+    const picture = { kind: 'kept' as const, hash: 'ab'.repeat(16), width: 8, height: 4, alt: {} };
+    const drawn = house.fixtures.map((one) => ({ ...one, dress: { ...one.dress, picture } }));
+    const names = { ...house.look.type.names, font: 'own-marlow-sans-1a2b3c4d' as const };
+    const strange = await desk.post('/api/designs/file', {
+      ...out,
+      name: 'With things of its shop',
+      content: {
+        ...out.content,
+        page: drawn,
+        look: { ...house.look, type: { ...house.look.type, names } },
+      },
+    });
+    expect((strange.body as DesignImport).leftOut).toEqual(
+      expect.arrayContaining(['the picture abababab', 'the font Marlow Sans']),
+    );
+    expect(JSON.stringify((strange.body as DesignImport).design.content)).not.toMatch(/abababab|own-marlow/);
+
     const { body: read } = await desk.post('/api/designs/file', file);
     expect(read).toMatchObject({ leftOut: ['/not/here'], design: { content: { page: [{ when: null }] } } });
     expect((await desk.post('/api/designs/file', { ...file, format: 'other' })).status).toBe(400);

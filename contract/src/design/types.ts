@@ -22,6 +22,6 @@ export interface DesignFile extends DesignInput {
 
 export interface DesignImport {
   design: StoredDesign;
-  /** Paths of what this shop doesn't have; what named it was left out. */
+  /** What this shop doesn't have, by its path or its name; what named it was left out. */
   leftOut: readonly string[];
 }

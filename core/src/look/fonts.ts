@@ -66,7 +66,7 @@ export const FONTS: Readonly<Record<ShippedFontName, Font>> = {
 };
 export const FONT_NAMES = Object.keys(FONTS) as ShippedFontName[];
 
-export const isOwnFont = (name: string): name is OwnFontName => name.startsWith('own-');
+export const isOwnFont = (name: string): name is OwnFontName => OWN_FONT.test(name);
 
 /** Of a font's own words, with capitals: `own-marlow-sans-1a2b3c4d` is “Marlow Sans”. */
 export const fontNameOf = (name: FontName): string =>

@@ -1,17 +1,24 @@
-import { UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
 import type { DesignFile, DesignImport, DesignInput, StoredDesign } from '@fond/contract';
 import {
+  fontNameOf,
   own,
+  ownThingsIn,
   referencesIn,
   translatedPart,
   upgradeDesign,
+  withoutThings,
   type DesignContent,
+  type OwnThings,
   type Snapshot,
 } from '@fond/core';
 import { recordActivity } from '../activity/activity';
 import { DesignModel, UserModel } from '../database/models';
+import { refuseTaken } from '../database/unique';
 import { inUnit } from '../database/unit';
 import { withHarmlessWords } from '../document/safePlan';
+import { fontOf } from '../font/fonts';
+import type { PictureStore } from '../picture/pictures';
 import { problem } from '../problem/problem';
 
 const storedOf = (row: DesignModel, author: string | undefined): StoredDesign => ({
@@ -33,17 +40,8 @@ export async function listDesigns(): Promise<StoredDesign[]> {
 }
 
 /** Two of one name could not be told apart where they are chosen. */
-async function withUniqueName<T>(name: string, write: Promise<T>): Promise<T> {
-  try {
-    return await write;
-  } catch (error) {
-    if (error instanceof UniqueConstraintError)
-      throw problem('bad-input', 'Nothing was saved.', [
-        { path: 'name', message: `“${name}” is the name of another starting point already` },
-      ]);
-    throw error;
-  }
-}
+const withUniqueName = <T>(name: string, write: Promise<T>): Promise<T> =>
+  refuseTaken(write, { path: 'name', message: `“${name}” is the name of another starting point already` });
 
 /** The words in it were written by people, and will stand on pages. */
 function safeContent(content: DesignContent): DesignContent {
@@ -105,7 +103,7 @@ export async function exportDesign(snapshot: Snapshot, id: number): Promise<Desi
 }
 
 export async function importDesign(
-  sequelize: Sequelize,
+  { sequelize, pictures }: { sequelize: Sequelize; pictures: PictureStore },
   snapshot: Snapshot,
   { name, about, content, names }: DesignFile,
   userId: number,
@@ -119,8 +117,24 @@ export async function importDesign(
     into.set(key, found);
     if (found === null) leftOut.push(path ?? key);
   }
-  const design = await keepDesign(sequelize, { name, about, content: translatedPart(content, into) }, userId);
-  return { design, leftOut };
+  const lacking = await lackingHere(pictures, content);
+  for (const hash of lacking.pictures) leftOut.push(`the picture ${hash.slice(0, 8)}`);
+  for (const font of lacking.fonts) leftOut.push(`the font ${fontNameOf(font)}`);
+  const here = withoutThings(translatedPart(content, into), lacking);
+  return { design: await keepDesign(sequelize, { name, about, content: here }, userId), leftOut };
+}
+
+/** Pictures and fonts of another shop that this one doesn't have. */
+async function lackingHere(pictures: PictureStore, content: DesignContent): Promise<OwnThings> {
+  const named = ownThingsIn(content);
+  const without = async <T>(all: ReadonlySet<T>, isHere: (one: T) => Promise<boolean>): Promise<Set<T>> => {
+    const here = await Promise.all(Array.from(all, isHere));
+    return new Set(Array.from(all).filter((_, at) => !here[at]));
+  };
+  return {
+    pictures: await without(named.pictures, async (hash) => (await pictures.original(hash)) !== null),
+    fonts: await without(named.fonts, async (font) => (await fontOf(font)) !== null),
+  };
 }
 
 async function rowOf(id: number, transaction: Transaction): Promise<DesignModel> {

@@ -1,4 +1,4 @@
-import { Op, UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
+import { Op, type Sequelize, type Transaction } from 'sequelize';
 import {
   mayAs,
   type ActivityEntry,
@@ -8,6 +8,7 @@ import {
   type ActivityQuery,
 } from '@fond/contract';
 import { ActivityModel, CampaignModel, PlanModel, UserModel } from '../database/models';
+import { refuseTaken } from '../database/unique';
 import { inUnit } from '../database/unit';
 import { problem } from '../problem/problem';
 import { recordActivity } from '../activity/activity';
@@ -22,22 +23,18 @@ export async function addPerson(
   { name, email, password, role }: NewPerson,
   userId: number,
 ): Promise<User> {
-  try {
-    return await inUnit(sequelize, async (transaction) => {
+  return refuseTaken(
+    inUnit(sequelize, async (transaction) => {
       const user = await addUser(name, email, password, role);
       await recordActivity(
         { userId, action: 'add', subject: `person:${user.id}`, detail: { name, role } },
         transaction,
       );
       return user;
-    });
-  } catch (error) {
-    if (error instanceof UniqueConstraintError)
-      throw problem('bad-input', 'Nobody was added.', [
-        { path: 'email', message: `${email} can sign in already` },
-      ]);
-    throw error;
-  }
+    }),
+    { path: 'email', message: `${email} can sign in already` },
+    'Nobody was added.',
+  );
 }
 
 async function personRow(id: number, transaction: Transaction): Promise<UserModel> {

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
 import type { EditionSummary, PlanChanges, RangeUse, StoredRange, RangeInput } from '@fond/contract';
 import { rangesOfPlan, sameValue, withRange, type Plan, type SavedRange, type Snapshot } from '@fond/core';
+import { refuseTaken } from '../database/unique';
 import { inUnit } from '../database/unit';
 import { PlanModel, SavedRangeModel, UserModel } from '../database/models';
 import { publishBeneath, readLiveEdition } from '../edition/editions';
@@ -69,17 +70,8 @@ export async function readRange(id: string): Promise<StoredRange> {
 }
 
 /** Two ranges of one name could not be told apart where they are chosen. */
-async function withUniqueName<T>(name: string, write: Promise<T>): Promise<T> {
-  try {
-    return await write;
-  } catch (error) {
-    if (error instanceof UniqueConstraintError)
-      throw problem('bad-input', 'Nothing was saved.', [
-        { path: 'name', message: `“${name}” is the name of another range already` },
-      ]);
-    throw error;
-  }
-}
+const withUniqueName = <T>(name: string, write: Promise<T>): Promise<T> =>
+  refuseTaken(write, { path: 'name', message: `“${name}” is the name of another range already` });
 
 export async function createRange(
   sequelize: Sequelize,

@@ -1,5 +1,5 @@
 import { parse } from 'csv-parse/sync';
-import { UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
 import { redirectWishSchema } from '@fond/contract/operations';
 import type { RedirectImport, StoredRedirect } from '@fond/contract';
 import {
@@ -12,6 +12,7 @@ import {
   type Snapshot,
   type Way,
 } from '@fond/core';
+import { refuseTaken } from '../database/unique';
 import { inUnit } from '../database/unit';
 import { RedirectModel, UserModel } from '../database/models';
 import { problem } from '../problem/problem';
@@ -80,17 +81,8 @@ async function refuseLoop(wish: Redirect, except: number | null, transaction: Tr
     );
 }
 
-async function withUniqueAddress<T>(from: string, write: Promise<T>): Promise<T> {
-  try {
-    return await write;
-  } catch (error) {
-    if (error instanceof UniqueConstraintError)
-      throw problem('bad-input', 'Nothing was saved.', [
-        { path: 'from', message: `“${from}” leads somewhere already` },
-      ]);
-    throw error;
-  }
-}
+const withUniqueAddress = <T>(from: string, write: Promise<T>): Promise<T> =>
+  refuseTaken(write, { path: 'from', message: `“${from}” leads somewhere already` });
 
 export async function createRedirect(
   sequelize: Sequelize,
