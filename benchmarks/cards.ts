@@ -52,7 +52,12 @@ export function cardRows(): Row[] {
     const from = (n * CARDS) % (PRODUCTS - CARDS);
     times.push(
       timed(() => {
-        const badges = badgesFor(snapshot, BADGES, { now: Date.now(), ranges: [], zone: 'Europe/Berlin' });
+        const badges = badgesFor(snapshot, BADGES, {
+          now: Date.now(),
+          ranges: [],
+          blends: [],
+          zone: 'Europe/Berlin',
+        });
         for (let p = from; p < from + CARDS; p++) {
           const model = cardOf(snapshot, p, elements, badges, 'en');
           parts += model.parts.length + model.badges.length;

@@ -118,7 +118,7 @@ async function publicationRows(documents: readonly PlanDocument[]): Promise<Row[
     defineModels(sequelize);
     await migrate(sequelize);
     const { id: userId } = await addUser('Bench', 'bench@pellmere.example', 'long-enough-1');
-    const layers = { beneath: { documents, ranges: [] }, campaigns: [] };
+    const layers = { beneath: { documents, ranges: [], blends: [] }, campaigns: [] };
     await sequelize.transaction((transaction) =>
       publish({ layers, note: 'All of them', userId }, transaction),
     );
@@ -135,6 +135,7 @@ async function publicationRows(documents: readonly PlanDocument[]): Promise<Row[
                   document.id === 'plan-5' ? { ...document, name: `Plan five, ${n}` } : document,
                 ),
                 ranges: live.ranges,
+                blends: live.blends,
                 note: 'One plan',
               }),
             userId,

@@ -201,7 +201,11 @@ export async function onceRows(size: number): Promise<Row[]> {
 
 /** The same requests as whole pages: with links, labels and cards. */
 function pageRows(size: number, snapshot: Snapshot, asked: readonly ListingRequest[]): Row[] {
-  const edition: Edition = editionFrom(1, { documents: [housePlan(snapshot, 'House plan')], ranges: [] });
+  const edition: Edition = editionFrom(1, {
+    documents: [housePlan(snapshot, 'House plan')],
+    ranges: [],
+    blends: [],
+  });
   const pages = asked.map(({ path, values, numbers, page }): PageRequest => ({
     path: `/${path ?? ''}`,
     parameters: {

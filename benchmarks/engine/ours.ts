@@ -26,7 +26,7 @@ const SORTINGS: Readonly<Record<ListingRequest['order'], Sorting>> = {
   newest: byLevels([{ key: 'newest', reversed: false }]),
   price: byLevels([{ key: 'price', reversed: false }]),
 };
-const CONTEXT: RangeContext = { now: 0, ranges: [] };
+const CONTEXT: RangeContext = { now: 0, ranges: [], blends: [] };
 const STOCKED: RangeRule = { ...AISLE_RANGE, clauses: [{ kind: 'stock', states: ['in', 'low'] }] };
 
 /** The engine as the shop uses it, down to counts and places; words, links and cards come after it. */

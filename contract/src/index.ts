@@ -3,6 +3,7 @@ export * from './aisle/floor';
 export * from './aisle/types';
 export * from './attribute/types';
 export * from './badge/types';
+export * from './blend/types';
 export * from './campaign/types';
 export * from './catalogue/types';
 export * from './collection/types';

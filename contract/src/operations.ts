@@ -6,6 +6,7 @@ import type { FirstOwner, SignInHelp } from './person/session';
 import { planDocumentSchema } from './plan/schema';
 import type { ShopModel } from '@fond/core';
 import type { Operation } from './operation';
+import { BLEND_OPERATIONS } from './blend/operations';
 import { CAMPAIGN_OPERATIONS } from './campaign/operations';
 import { CART_OPERATIONS } from './cart/operations';
 import { COLLECTION_OPERATIONS } from './collection/operations';
@@ -282,6 +283,7 @@ export const OPERATIONS = {
   ...REDIRECT_OPERATIONS,
   ...REVIEW_OPERATIONS,
   ...RANGE_OPERATIONS,
+  ...BLEND_OPERATIONS,
   ...PRODUCT_OPERATIONS,
   ...COLLECTION_OPERATIONS,
   ...FONT_OPERATIONS,

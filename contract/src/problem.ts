@@ -43,6 +43,7 @@ export const PROBLEM_TYPES = {
   'cart-full': { status: 409, title: 'The cart is full' },
   'draft-differs': { status: 409, title: 'Somebody has worked on the draft' },
   'range-in-use': { status: 409, title: 'The range is in use' },
+  'blend-in-use': { status: 409, title: 'The blend is in use' },
   'shop-not-empty': { status: 409, title: 'The shop holds something already' },
   'product-in-shop': { status: 409, title: 'Shoppers see the product' },
   'picture-in-use': { status: 409, title: 'Something shows the picture' },

@@ -1,3 +1,4 @@
+import { blendHandlers } from './blend/handlers';
 import { campaignHandlers } from './campaign/handlers';
 import { cartHandlers } from './cart/handlers';
 import { catalogueHandlers } from './catalogue/handlers';
@@ -25,6 +26,7 @@ import { shopHandlers } from './shop/handlers';
 /** What each operation of the contract does, gathered from the subjects. */
 export function handlersOf(services: Services): Handlers {
   const handlers: Handlers = {
+    ...blendHandlers(services),
     ...campaignHandlers(services),
     ...cartHandlers(services),
     ...catalogueHandlers(services),

@@ -12,6 +12,7 @@ import type {
   ProductView,
   RowsQuestion,
 } from '@fond/contract';
+import { USUAL_PIN } from '@fond/core';
 import type { GapCount, ProductModel } from '@fond/core';
 import { readPlan, savePlan } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
@@ -399,7 +400,7 @@ describe('a product that is deleted', () => {
       ...plan,
       fixtures: plan.fixtures.map((one) =>
         one === shelf && one.type === 'shelf'
-          ? { ...one, order: { ...one.order, pins: [{ sku: 'END-1', place: 1, aisle: null }] } }
+          ? { ...one, order: { ...one.order, pins: [{ ...USUAL_PIN, sku: 'END-1', place: 1 }] } }
           : one,
       ),
     };

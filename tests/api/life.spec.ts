@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import type { EditionSummary, Floor, PlanSummary, StoredPlan, Withdrawal } from '@fond/contract';
 import {
+  USUAL_PIN,
   USUAL_GAP,
   USUAL_PROMOTION,
   USUAL_LOOK,
@@ -170,7 +171,7 @@ describe('what publishing would do', () => {
     const shelf = base.plan.fixtures.find((fixture): fixture is Shelf => fixture.type === 'shelf')!;
     const emptied = withShelf(base.plan, {
       range: { ...shelf.range, clauses: [{ kind: 'title', text: 'no such thing' }] },
-      order: { ...shelf.order, pins: [{ sku: 'nobody', place: 1, aisle: null }] },
+      order: { ...shelf.order, pins: [{ ...USUAL_PIN, sku: 'nobody', place: 1 }] },
     });
     const { id, kind, name, reach, rank } = base.plan;
     await savePlan(

@@ -175,7 +175,7 @@ describe('the running application', () => {
       expect([answered, answered + 1]).toContain(edition);
       answered = edition;
       const { document, edition: summary } = await read<{
-        document: { documents: Plan[]; ranges: [] };
+        document: { documents: Plan[]; ranges: []; blends: [] };
         edition: { hash: string; live: boolean };
       }>(`/api/editions/${edition}`);
       expect(summary).toMatchObject({ live: true, hash: contentHash(document) });

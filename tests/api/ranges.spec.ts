@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import type { Floor, ProductLine, ProductWhy, ShelfReport, StoredPlan, StoredRange } from '@fond/contract';
 import {
+  USUAL_PIN,
+  orderGroup,
   AISLE_RANGE,
   usual,
   USUAL_PROMOTION,
@@ -160,7 +162,9 @@ describe('why a product is here or not', () => {
 
   it('names the group that put it there, and looks through a saved range to the clause that fails', async () => {
     const order = { ...(house.plan.fixtures.at(-1) as Shelf).order };
-    const grouped = shelfChanged({ order: { ...order, sink: [{ kind: 'sale' }] } });
+    const grouped = shelfChanged({
+      order: { ...order, groups: [orderGroup('end', 'end', [{ kind: 'sale' }])] },
+    });
     const range = await newRange('Reduced and rated', {
       source: { kind: 'catalogue' },
       clauses: [{ kind: 'sale' }, { kind: 'number', field: 'rating', from: 4.9, to: null }],
@@ -170,7 +174,7 @@ describe('why a product is here or not', () => {
     const why = async (plan: Plan, sku: string): Promise<ProductWhy> =>
       (await desk.post('/api/explain/product', { plan, address: '/cookware', sku })).body;
     const groups = await Promise.all(lines.map(async ({ sku }) => (await why(grouped, sku)).place?.group));
-    expect(groups).toContain('sunk');
+    expect(groups).toContainEqual({ name: '', at: 'end', clauses: [{ kind: 'sale' }] });
     expect(groups).toContain(null);
     const answers = await Promise.all(lines.slice(0, 20).map(({ sku }) => why(saved, sku)));
     for (const { inSource, saved: within } of answers) {
@@ -220,8 +224,8 @@ describe('why a product is here or not', () => {
       order: {
         ...order,
         pins: [
-          { sku: second.sku, place: 2, aisle: null },
-          { sku: 'NO-SUCH', place: 5, aisle: null },
+          { ...USUAL_PIN, sku: second.sku, place: 2 },
+          { ...USUAL_PIN, sku: 'NO-SUCH', place: 5 },
         ],
       },
     });
@@ -290,7 +294,7 @@ describe('saved ranges', () => {
   it('can be published by themselves, under the plans as they are live', async () => {
     const range = await newRange('Alone');
     const publish = (version: number) => desk.post(`/api/ranges/${range.id}/publish`, { version, note: '' });
-    expect((await publish(1)).body.detail).toContain('No published plan shows this range');
+    expect((await publish(1)).body.detail).toContain('No published plan uses this range');
     const linked = shelfChanged({ range: { source: { kind: 'saved', range: range.id }, clauses: [] } });
     const saved = await desk.put('/api/plans/house', { plan: linked, version: house.version });
     await publishPlans(desk, [{ id: 'house', version: saved.body.version }], '');

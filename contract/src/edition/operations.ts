@@ -38,6 +38,7 @@ export const EDITION_OPERATIONS = {
       document: Joi.object({
         documents: Joi.array().items(aDocument).required(),
         ranges: Joi.array().items(savedRange).required(),
+        blends: Joi.array().items(anything).required(),
       }).required(),
     }),
     problems: ['not-found', 'database-away'],
@@ -68,6 +69,15 @@ export const EDITION_OPERATIONS = {
             name: text.required(),
             before: anything.allow(null).required(),
             after: anything.allow(null).required(),
+          }),
+        )
+        .required(),
+      blends: Joi.array()
+        .items(
+          Joi.object({
+            name: text.required(),
+            before: Joi.array().items(anything).allow(null).required(),
+            after: Joi.array().items(anything).allow(null).required(),
           }),
         )
         .required(),

@@ -1,6 +1,6 @@
 import type { NamedPlan } from '../schema/named';
 import type { AisleChangeSummary, Dispute } from '../reach/types';
-import type { BadgeFault, CardFault, FixtureType, Lang, Plan, RangeRule, TextUse } from '@fond/core';
+import type { Blend, BadgeFault, CardFault, FixtureType, Lang, Plan, RangeRule, TextUse } from '@fond/core';
 
 /** A plan that builds on one that changes, and so changes with it. */
 export interface HeirChange extends NamedPlan {
@@ -77,6 +77,8 @@ export interface EditionComparison {
   }[];
   /** Saved ranges that differ; null where an edition has none of this name. */
   ranges: readonly { name: string; before: RangeRule | null; after: RangeRule | null }[];
+  /** Blends that differ, likewise. */
+  blends: readonly { name: string; before: Blend['factors'] | null; after: Blend['factors'] | null }[];
 }
 
 export interface EditionSummary {

@@ -1,5 +1,16 @@
 import Joi from 'joi';
-import { SORT_KEYS, type OrderKey, type Pin, type ShelfOrder } from '@fond/core';
+import {
+  MAX_GROUPS,
+  MAX_LEVELS,
+  nameOfLevel,
+  SORT_KEYS,
+  type Days,
+  type OrderGroup,
+  type OrderKey,
+  type OrderLevel,
+  type Pin,
+  type ShelfOrder,
+} from '@fond/core';
 import { AISLE_KEY_PATTERN } from '../schema/aisleKey';
 import { clausesSchema, sku } from '../clause/schema';
 
@@ -17,21 +28,104 @@ const ORDER_KEYS: readonly OrderKey[] = [
   'stock',
   'random',
   'named',
+  'availability',
+  'attribute',
+  'blend',
 ];
 
-const sameHold = (a: Pin, b: Pin): boolean => a.aisle === b.aisle && (a.sku === b.sku || a.place === b.place);
+const day = Joi.string().isoDate().length(10).allow(null).required();
+
+/** A first and a last day. */
+const days = { from: day, to: day };
+
+const notTurned = <T extends Days>({ from, to }: T, helpers: Joi.CustomHelpers): unknown =>
+  from !== null && to !== null && to < from ? helpers.error('order.turned', { from, to }) : undefined;
+const TURNED = { 'order.turned': 'ends on {{#to}}, before it begins on {{#from}}' };
+const dated = <T extends Days>(keys: { readonly [K in keyof T]: Joi.Schema }): Joi.ObjectSchema<T> =>
+  Joi.object<T>(keys)
+    .custom((value: T, helpers) => notTurned(value, helpers) ?? value)
+    .messages(TURNED);
+
+const neverMeet = (a: Days, b: Days): boolean =>
+  (a.to !== null && b.from !== null && a.to < b.from) || (b.to !== null && a.from !== null && b.to < a.from);
+
+/** Two pins of which one would have to yield on some day. */
+const sameHold = (a: Pin, b: Pin): boolean =>
+  a.aisle === b.aisle && (a.sku === b.sku || a.place === b.place) && !neverMeet(a, b);
 
 /** What products are sorted by, the first key first. */
 export const levelsSchema = Joi.array()
-  .items(Joi.object({ key: Joi.valid(...ORDER_KEYS).required(), reversed: Joi.boolean().required() }))
-  .unique('key')
+  .items(
+    Joi.object({
+      key: Joi.valid(...ORDER_KEYS).required(),
+      reversed: Joi.boolean().required(),
+      of: Joi.string()
+        .max(64)
+        .when('key', {
+          is: Joi.valid('attribute', 'blend'),
+          then: Joi.required(),
+          otherwise: Joi.forbidden(),
+        })
+        .description('Key of the attribute, or id of the blend'),
+    }),
+  )
+  .unique((a: OrderLevel, b: OrderLevel) => nameOfLevel(a) === nameOfLevel(b))
   .min(1)
-  .max(6)
+  .max(MAX_LEVELS)
   .required();
 
-/** How the products of a shelf are sorted. */
-export const orderSchema = Joi.object<ShelfOrder>({
+/** What stands before, and behind, all else. */
+const groupsSchema = Joi.array()
+  .items(
+    dated<OrderGroup>({
+      id: Joi.string().min(1).max(64).required(),
+      name: Joi.string().trim().allow('').max(80).required(),
+      at: Joi.valid('front', 'end').required(),
+      clauses: clausesSchema.min(1).required(),
+      most: Joi.number().integer().min(1).max(1000).allow(null).required(),
+      ...days,
+    }),
+  )
+  .unique('id')
+  .max(MAX_GROUPS)
+  .required();
+
+const pinsSchema = Joi.array()
+  .items(
+    dated<Pin>({
+      sku: sku.required(),
+      place: Joi.number().integer().min(1).max(10_000).required(),
+      aisle: Joi.string().max(340).pattern(AISLE_KEY_PATTERN, 'the key of an aisle').allow(null).required(),
+      ...days,
+      anyway: Joi.boolean()
+        .required()
+        .description('Shown at its place even where the range does not have the product'),
+      by: Joi.string().max(200).allow(null).required(),
+      at: Joi.string().isoDate().allow(null).required(),
+    }),
+  )
+  .unique(sameHold)
+  .max(2_000)
+  .required()
+  .messages({ 'array.unique': 'holds a product, or a place, that another pin has already' });
+
+/** An order that a shelf has by itself. */
+export const ownOrderSchema = {
   levels: levelsSchema,
+  groups: groupsSchema,
+  soldOutLast: Joi.boolean().required(),
+  spread: Joi.object({
+    by: Joi.string().max(64).required(),
+    most: Joi.number().integer().min(1).max(20).required(),
+  })
+    .allow(null)
+    .required(),
+  pins: pinsSchema,
+};
+
+/** How the products of an aisle's own shelf are sorted. */
+export const orderSchema = Joi.object<ShelfOrder>({
+  ...ownOrderSchema,
   choices: Joi.array()
     .items(
       Joi.object({
@@ -44,25 +138,4 @@ export const orderSchema = Joi.object<ShelfOrder>({
     .unique('key')
     .min(1)
     .required(),
-  lift: clausesSchema.required(),
-  sink: clausesSchema.required(),
-  soldOutLast: Joi.boolean().required(),
-  spread: Joi.object({
-    by: Joi.string().max(64).required(),
-    most: Joi.number().integer().min(1).max(20).required(),
-  })
-    .allow(null)
-    .required(),
-  pins: Joi.array()
-    .items(
-      Joi.object({
-        sku: sku.required(),
-        place: Joi.number().integer().min(1).max(10_000).required(),
-        aisle: Joi.string().max(340).pattern(AISLE_KEY_PATTERN, 'the key of an aisle').allow(null).required(),
-      }),
-    )
-    .unique(sameHold)
-    .max(500)
-    .required()
-    .messages({ 'array.unique': 'holds a product, or a place, that another pin has already' }),
 });

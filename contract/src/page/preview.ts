@@ -1,15 +1,14 @@
 import type { DraftAt } from '../plan/types';
-import type { PinReport } from '../order/types';
+import type { OrderReport } from '../order/types';
 import type { AisleMove, Dispute } from '../reach/types';
 import type { PageModel, ProductModel, Sieve } from '@fond/core';
 
 /** What the desk is told about the shelf in the window, beyond its page. */
-export interface ShelfReport {
+export interface ShelfReport extends OrderReport {
   aisle: { key: string; title: string };
   sieve: Sieve;
-  /** The pins that hold here, by place. */
-  pins: readonly { sku: string; title: string; place: number }[];
-  lostPins: readonly PinReport[];
+  /** The same of promoting shelves that do more than sort. */
+  promoting: readonly (OrderReport & { fixture: string })[];
   /** Products of the aisle by each way of taking its category: by any or the main one, with what is below or not. */
   mainOnly: { any: number; main: number; anyItself: number; mainItself: number };
 }

@@ -98,12 +98,22 @@ export const listing = Joi.object({
 
 const pin = Joi.object({ sku: text.required(), title: text.required(), place: count.required() });
 
-export const shelfReport = object<ShelfReport>({
-  aisle: Joi.object({ key: text.required(), title: text.required() }).required(),
-  sieve: sieve.required(),
+const orderReport = {
   pins: Joi.array().items(pin).required(),
   lostPins: Joi.array()
     .items(pin.keys({ reason: Joi.valid('unknown', 'not-here', 'place-taken').required() }))
+    .required(),
+  groups: Joi.array()
+    .items(Joi.object({ id: text.required(), meet: count.required(), stand: count.required() }))
+    .required(),
+};
+
+export const shelfReport = object<ShelfReport>({
+  aisle: Joi.object({ key: text.required(), title: text.required() }).required(),
+  sieve: sieve.required(),
+  ...orderReport,
+  promoting: Joi.array()
+    .items(Joi.object({ fixture: text.required(), ...orderReport }))
     .required(),
   mainOnly: Joi.object({
     any: count.required(),

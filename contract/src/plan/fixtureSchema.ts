@@ -41,7 +41,7 @@ import {
   whole,
   yes,
 } from '../schema/fields';
-import { levelsSchema, orderSchema } from '../order/schema';
+import { levelsSchema, orderSchema, ownOrderSchema } from '../order/schema';
 import { promotionRangeSchema, rangeSchema } from '../clause/schema';
 
 const key = Joi.string().max(64).required();
@@ -169,7 +169,7 @@ function noOverlap(places: readonly TilePlace[], helpers: Joi.CustomHelpers): un
 export const promotionFields = (range: Joi.ObjectSchema): Joi.SchemaMap => ({
   heading: texts(),
   range: range.required(),
-  levels: levelsSchema,
+  ...ownOrderSchema,
   form: Joi.valid(...SHELF_FORMS).required(),
   columns,
   gap,

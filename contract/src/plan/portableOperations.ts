@@ -1,8 +1,10 @@
 import Joi from 'joi';
+import type { Blend } from '@fond/core';
 import { object } from '../schema/typed';
 import type { PlanFile, PlanImport } from './types';
 import type { Operation } from '../operation';
 import { planDocumentSchema } from './schema';
+import { factorsSchema } from '../clause/blendSchema';
 import { savedRuleSchema } from '../clause/schema';
 import { aDocument, anything, named, text } from '../schema/basics';
 
@@ -10,6 +12,11 @@ const range = Joi.object({
   id: Joi.string().max(64).required(),
   name: Joi.string().trim().min(1).max(80).required(),
   rule: savedRuleSchema.required(),
+});
+const blend = Joi.object<Blend>({
+  id: Joi.string().max(64).required(),
+  name: Joi.string().trim().min(1).max(80).required(),
+  factors: factorsSchema.required(),
 });
 const head = {
   format: Joi.valid('fond-aisle/plans').required(),
@@ -26,12 +33,14 @@ export const planFileSchema = object<PlanFile>({
   ...head,
   documents: Joi.array().items(planDocumentSchema).unique('id').min(1).max(500).required(),
   ranges: Joi.array().items(range).unique('id').max(500).required(),
+  blends: Joi.array().items(blend).unique('id').max(500),
 });
 
 const planFile = object<PlanFile>({
   ...head,
   documents: Joi.array().items(aDocument).required(),
   ranges: Joi.array().items(anything).required(),
+  blends: Joi.array().items(anything),
 });
 
 /** Plans out of a shop and into another one. */

@@ -16,6 +16,7 @@ import {
   USUAL_PRODUCT_PAGE,
   applyDesign,
   DESIGNS,
+  USUAL_PIN,
 } from '@fond/core';
 import { snapshotOf } from '../../../core/src/catalogue/snapshotBuilder';
 import { FRAME, product } from '../../../core/src/testing/catalogues';
@@ -162,12 +163,27 @@ describe('the schema of plans', () => {
         shelfChanged({ range: { source: { kind: 'catalogue' }, clauses: [{ kind: 'added', days: 0 }] } }),
       ),
     ).toEqual([`fixtures.${house.fixtures.length - 1}.range.clauses.0.days`]);
-    const pin = { sku: 'P-1', place: 2, aisle: null };
+    const pin = { ...USUAL_PIN, sku: 'P-1', place: 2 };
     const pins = (...all: object[]): string[] =>
       faults(shelfChanged({ order: { ...USUAL_ORDER, pins: all } }));
     expect(pins(pin, { ...pin, sku: 'P-2', place: 1 })).toEqual([]);
     expect(pins(pin, { ...pin, sku: 'P-2' })).toHaveLength(1);
     expect(pins(pin, { ...pin, aisle: 'front' })).toEqual([]);
+    const march = { from: '2026-03-01', to: '2026-03-31' };
+    const april = { from: '2026-04-01', to: null };
+    expect(pins({ ...pin, ...march }, { ...pin, ...april, sku: 'P-2' }), 'on other days').toEqual([]);
+    expect(pins({ ...pin, ...march }, { ...pin, sku: 'P-2' }), 'on one of those days').toHaveLength(1);
+    expect(pins({ ...pin, from: '2026-04-01', to: '2026-03-01' })).toHaveLength(1);
+  });
+
+  it('asks a level by an attribute or a blend which one, and takes each of them once', () => {
+    const levels = (...all: object[]): string[] =>
+      faults(shelfChanged({ order: { ...USUAL_ORDER, levels: all } }));
+    const by = (of: string): object => ({ key: 'attribute', of, reversed: false });
+    expect(levels(by('diameter'), by('capacity'))).toEqual([]);
+    expect(levels(by('diameter'), by('diameter'))).toHaveLength(1);
+    expect(levels({ key: 'attribute', reversed: false })).toHaveLength(1);
+    expect(levels({ key: 'price', of: 'diameter', reversed: false })).toHaveLength(1);
   });
 
   it('lets what is related stand below products only, where there is one to be related to', () => {

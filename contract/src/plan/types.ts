@@ -1,5 +1,14 @@
 import type { NamedPlan } from '../schema/named';
-import type { Reach, AttributeType, EditionContent, Plan, PlanDocument, PlanKind, Texts } from '@fond/core';
+import type {
+  Reach,
+  AttributeType,
+  Blend,
+  EditionContent,
+  Plan,
+  PlanDocument,
+  PlanKind,
+  Texts,
+} from '@fond/core';
 import type { AisleChangeSummary } from '../reach/types';
 
 /** Where a plan stands: open to work on, put aside, or deleted and still to be had back. */
@@ -87,7 +96,9 @@ export interface Vocabulary {
 }
 
 /** Plans as a file that can go to another shop. */
-export interface PlanFile extends EditionContent {
+export interface PlanFile extends Omit<EditionContent, 'blends'> {
+  /** Left out where no order uses any, as in files of earlier releases. */
+  blends?: readonly Blend[];
   format: 'fond-aisle/plans';
   version: 1;
   /** What each number that the plans name is called: `category:12` → `/cookware/pans`. */

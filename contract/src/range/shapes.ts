@@ -41,6 +41,13 @@ const rangeAnswer = {
   firstFailed: count.allow(null).required(),
 };
 
+const neighbour = Joi.object({
+  sku: text.required(),
+  title: text.required(),
+  by: Joi.valid('pin', 'spread', 'group', 'level', 'added').required(),
+  level: count.allow(null).required(),
+});
+
 export const productWhy = object<ProductWhy>({
   sku: text.required(),
   title: text.required(),
@@ -53,24 +60,53 @@ export const productWhy = object<ProductWhy>({
     of: count.required(),
     by: Joi.valid('order', 'pin', 'spread').required(),
     byKeys: count.required(),
-    group: Joi.valid('lifted', 'sunk', 'sold-out').allow(null).required(),
+    group: Joi.alternatives(
+      Joi.valid('sold-out'),
+      Joi.object({
+        name: text.required(),
+        at: Joi.valid('front', 'end').required(),
+        clauses: Joi.array().items(anything).required(),
+      }),
+    )
+      .allow(null)
+      .required(),
+    pin: anything.allow(null).required(),
     shown: count.allow(null).required(),
+    levels: Joi.array()
+      .items(
+        Joi.object({
+          key: Joi.string().required(),
+          reversed: Joi.boolean().required(),
+          of: Joi.string(),
+          here: text.allow(null).required(),
+          above: text.allow(null).required(),
+          below: text.allow(null).required(),
+          blend: Joi.object({ name: text.required(), factors: Joi.array().items(anything).required() })
+            .allow(null)
+            .required(),
+        }),
+      )
+      .required(),
+    above: neighbour.allow(null).required(),
+    below: neighbour.allow(null).required(),
   })
     .allow(null)
     .required(),
 });
 
-export const storedRange = object<StoredRange>({
+/** What is known of everything that has a name and is used by plans. */
+export const storedRule = {
   id: Joi.string().required(),
   name: text.required(),
-  rule: savedRuleSchema.required(),
   version,
   updatedAt: time.required(),
   updatedBy: text.required(),
   usedIn: Joi.array()
     .items(Joi.object({ plan: named.required(), aside: Joi.boolean().required() }))
     .required(),
-});
+};
+
+export const storedRange = object<StoredRange>({ ...storedRule, rule: savedRuleSchema.required() });
 
 const both = Joi.object({ title: count.required(), description: count.required() });
 

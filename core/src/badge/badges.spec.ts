@@ -8,7 +8,7 @@ import { badgesFor, badgesOf, meetingOf, strangeFigures } from './badges';
 import { ALWAYS, USUAL_BADGE_LOOK, USUAL_BADGES, type BadgeRule, type BadgeSettings } from './rule';
 
 const DAY = 86_400_000;
-const context: RangeContext = { now: NOW, ranges: [] };
+const context: RangeContext = { now: NOW, ranges: [], blends: [] };
 const rule = (id: string, clauses: readonly Clause[], text = id): BadgeRule => ({
   ...USUAL_BADGE_LOOK,
   ...ALWAYS,
@@ -74,12 +74,14 @@ describe('the badges of a product', () => {
     const today = badgesFor(fresh, all(rule('new', [{ kind: 'added', days: 1 }], '{days}')), {
       now,
       ranges: [],
+      blends: [],
       zone: 'Europe/Berlin',
     });
     expect(badgesOf(fresh, 0, today, 'en'), 'added yesterday, there').toEqual([]);
     const two = badgesFor(fresh, all(rule('new', [{ kind: 'added', days: 2 }], '{days}')), {
       now,
       ranges: [],
+      blends: [],
       zone: 'Europe/Berlin',
     });
     expect(badgesOf(fresh, 0, two, 'en')).toEqual([{ key: 'new', text: '1' }]);

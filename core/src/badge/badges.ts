@@ -6,6 +6,7 @@ import type { Snapshot } from '../catalogue/snapshot';
 import { faultOf, type ClauseFault } from '../range/clauseBitset';
 import { runRange } from '../range/range';
 import { eachClause, type Clause, type RangeContext } from '../clause/rule';
+import { isInForce } from '../clause/inForce';
 import { dayOf } from '../text/days';
 import { numberText } from '../text/numbers';
 import { BADGE_FIGURES, type BadgeFigure, type BadgeRule, type BadgeSettings } from './rule';
@@ -41,15 +42,6 @@ export function badgeBitset(snapshot: Snapshot, { clauses }: BadgeRule, context:
   const front = snapshot.aisles.byKey.get('front')!;
   return runRange(snapshot, front, { source: { kind: 'catalogue' }, clauses }, context).bits;
 }
-
-/** Whether a rule holds on the day of a context, in the shop's time zone. */
-export function isInForce({ from, to }: Pick<BadgeRule, 'from' | 'to'>, context: RangeContext): boolean {
-  if (from === null && to === null) return true;
-  const day = new Date(dayOf(context.zone ?? 'UTC', context.now) * DAY).toISOString().slice(0, 10);
-  return (from === null || day >= from) && (to === null || day <= to);
-}
-
-const DAY = 86_400_000;
 
 /** Makes the rules that are on, and in force, ready for a page's cards. */
 export const badgesFor = (snapshot: Snapshot, settings: BadgeSettings, context: RangeContext): BadgeSet => ({

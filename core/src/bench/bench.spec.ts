@@ -22,7 +22,7 @@ const bench = (show: 'card' | 'badges', lang?: string) =>
     aisle: snapshot.aisles.byKey.get('front')!,
     lang,
     show,
-    context: { now: NOW, ranges: [] },
+    context: { now: NOW, ranges: [], blends: [] },
   })!;
 
 describe('the bench of a card', () => {

@@ -34,7 +34,7 @@ export function cardCoverage(
 ): Coverage[] {
   const asked = card.filter(({ element }) => !ALWAYS.includes(element)).map((one) => ({ ...one, on: true }));
   const counts = new Array<number>(asked.length).fill(0);
-  const none = { rules: [], most: 0, context: { now: 0, ranges: [] } };
+  const none = { rules: [], most: 0, context: { now: 0, ranges: [], blends: [] } };
   for (let p = 0; p < snapshot.size; p++)
     if (holds(bits, p)) for (const { at } of cardOf(snapshot, p, asked, none, lang).parts) counts[at]++;
   return asked.map((element, at) => ({ name: elementName(element), products: counts[at] }));

@@ -10,7 +10,7 @@ import { savingPercent } from '../catalogue/figures';
 const element = (kind: CardElement['element'], attribute: string | null = null): CardElement =>
   cardElement(kind, true, attribute);
 
-const NONE: BadgeSet = { rules: [], most: 3, context: { now: NOW, ranges: [] } };
+const NONE: BadgeSet = { rules: [], most: 3, context: { now: NOW, ranges: [], blends: [] } };
 
 describe('cardOf', () => {
   it('prints an attribute line only where there is a value', () => {

@@ -41,7 +41,8 @@ const plan = (id: string, ...include: ReachRule[]): Plan => ({
   css: '',
 });
 const house = plan('house', { kind: 'everything' });
-const edition = (...plans: Plan[]) => editionFrom(1, { documents: [house, ...plans], ranges: [] });
+const edition = (...plans: Plan[]) =>
+  editionFrom(1, { documents: [house, ...plans], ranges: [], blends: [] });
 const ask = (frame: CatalogueFrame, path: string, rest: object = {}, ...plans: Plan[]) =>
   composePage(snapshotOf(frame, products), edition(...plans), {
     path,

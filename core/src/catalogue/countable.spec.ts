@@ -57,7 +57,7 @@ function pageOf(
   const document = JSON.parse(JSON.stringify(plan), (key, value: unknown) =>
     key === 'facets' && Array.isArray(value) ? [choice] : value,
   ) as typeof plan;
-  return composePage(snapshot, editionFrom(1, { documents: [document], ranges: [] }), {
+  return composePage(snapshot, editionFrom(1, { documents: [document], ranges: [], blends: [] }), {
     path: '/',
     parameters,
     matches: null,
@@ -119,7 +119,11 @@ describe('a number attribute as a facet', () => {
       const steps = facetIn(pageOf(snapshot, {}, 'auto'))!;
       expect(steps.control).toBe('steps');
       expect(steps.values.length).toBeGreaterThan(3);
-      const all = runRange(snapshot, snapshot.aisles.byPath.get('/')!, AISLE_RANGE, { now: NOW, ranges: [] });
+      const all = runRange(snapshot, snapshot.aisles.byPath.get('/')!, AISLE_RANGE, {
+        now: NOW,
+        ranges: [],
+        blends: [],
+      });
       expect(steps.values.reduce((sum, value) => sum + value.count, 0)).toBe(
         all.count - Math.ceil(count / 9),
       );

@@ -1,4 +1,5 @@
 import type { Lang } from '../text/texts';
+import type { Blend } from './blend';
 
 /** Why one product is linked to another: both are used together, or the other does as well. */
 export type LinkKind = 'with' | 'instead';
@@ -71,6 +72,8 @@ export interface RangeContext {
   /** Milliseconds since 1970; the core has no clock of its own. */
   now: number;
   ranges: readonly SavedRange[];
+  /** What orders may be blended by. */
+  blends: readonly Blend[];
   /** The shop's time zone, in which days are counted; `UTC` unless given. */
   zone?: string;
   /** Position of the product whose page it is, on product pages. */

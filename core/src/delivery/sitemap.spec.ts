@@ -37,7 +37,7 @@ const snapshot = snapshotOf(frame, products);
 const told = (of: Snapshot): string[] => sitemapPages(of).map(({ path }) => path);
 
 describe('the pages that search engines are told of', () => {
-  const edition = editionFrom(1, { documents: [housePlan(snapshot, 'House')], ranges: [] });
+  const edition = editionFrom(1, { documents: [housePlan(snapshot, 'House')], ranges: [], blends: [] });
   const metaOf = (path: string) =>
     composePage(snapshot, edition, { path, parameters: {}, matches: null, now: NOW })!.frame.meta;
 

@@ -38,12 +38,16 @@ function facetsAt(
   const fixtures = plan.fixtures.map((fixture) =>
     fixture.type === 'facets' ? { ...fixture, facets: fixture.facets.map(change), ...settings } : fixture,
   );
-  const page = composePage(snapshot, editionFrom(1, { documents: [{ ...plan, fixtures }], ranges: [] }), {
-    path,
-    parameters,
-    matches,
-    now: NOW,
-  })!;
+  const page = composePage(
+    snapshot,
+    editionFrom(1, { documents: [{ ...plan, fixtures }], ranges: [], blends: [] }),
+    {
+      path,
+      parameters,
+      matches,
+      now: NOW,
+    },
+  )!;
   const panel = page.fixtures.find(
     (fixture): fixture is Extract<FixtureModel, { type: 'facets' }> => fixture.type === 'facets',
   )!;
@@ -67,7 +71,7 @@ describe('a facet', () => {
         product(1, { attributes: { colour: '#C93F38' } }),
         product(2, { attributes: { colour: 'Ink blue' } }),
       ]),
-      editionFrom(1, { documents: [housePlan(snapshot, 'House')], ranges: [] }),
+      editionFrom(1, { documents: [housePlan(snapshot, 'House')], ranges: [], blends: [] }),
       { path: '/', parameters: {}, matches: null, now: NOW },
     )!;
     const panel = page.fixtures.find(
@@ -180,12 +184,16 @@ describe('the controls of a facet', () => {
         ? { ...fixture, facets: fixture.facets.map((one) => (one.key === key ? { ...one, ...change } : one)) }
         : fixture,
     );
-    const page = composePage(shop, editionFrom(1, { documents: [{ ...plan, fixtures }], ranges: [] }), {
-      path,
-      parameters,
-      matches: null,
-      now: NOW,
-    })!;
+    const page = composePage(
+      shop,
+      editionFrom(1, { documents: [{ ...plan, fixtures }], ranges: [], blends: [] }),
+      {
+        path,
+        parameters,
+        matches: null,
+        now: NOW,
+      },
+    )!;
     const panel = page.fixtures.find(
       (fixture): fixture is Extract<FixtureModel, { type: 'facets' }> => fixture.type === 'facets',
     );
@@ -261,7 +269,7 @@ describe('the controls of a facet', () => {
 
   it('say in a chip what is chosen, also where the value alone would say nothing', () => {
     const plan = housePlan(shop, 'House');
-    const page = composePage(shop, editionFrom(1, { documents: [plan], ranges: [] }), {
+    const page = composePage(shop, editionFrom(1, { documents: [plan], ranges: [], blends: [] }), {
       path: '/',
       parameters: { sale: 'yes', 'oven-safe': 'yes' },
       matches: null,

@@ -61,7 +61,7 @@ describe('renditionFor', () => {
 
 describe('tallyOf', () => {
   it('counts the page in the window', () => {
-    const edition = editionFrom(1, { documents: [plan], ranges: [] });
+    const edition = editionFrom(1, { documents: [plan], ranges: [], blends: [] });
     const page = composePage(snapshot, edition, {
       path: '/cookware/pans',
       parameters: {},

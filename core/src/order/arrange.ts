@@ -1,8 +1,12 @@
 import type { Snapshot } from '../catalogue/snapshot';
 import type { ValueColumn } from '../catalogue/columns';
-import { countOf, holds, type Bitset } from '../catalogue/sets';
+import { holds, type Bitset } from '../catalogue/sets';
+import { isInForce } from '../clause/inForce';
+import type { RangeContext } from '../clause/rule';
+import type { RangeResult } from '../range/range';
+import { stretchesIn, type Stretch } from './groups';
 import { windowOf, type Permutation } from './order';
-import type { Pin, Spread } from './sorting';
+import type { OwnOrder, Pin, Spread } from './sorting';
 
 /** How far ahead the spread looks for a product that fits; behind that it lets the next one stand. */
 const LOOK_AHEAD = 240;
@@ -19,16 +23,27 @@ export interface HeldPins {
   lost: readonly LostPin[];
 }
 
+/** The pins that are meant for an aisle and hold on the day; those of the aisle itself before those of the whole plan. */
+export function pinsFor(pins: readonly Pin[], aisle: string, context: RangeContext): Pin[] {
+  const current = pins.filter((pin) => isInForce(pin, context));
+  return [...current.filter((pin) => pin.aisle === aisle), ...current.filter((pin) => pin.aisle === null)];
+}
+
 /**
  * The pins that hold among `bits` in an aisle. The pins of the aisle itself come before those of the whole plan; of
  * two for one place, or for one product, the first holds. A product that is not there leaves no hole.
  */
-export function holdPins(snapshot: Snapshot, pins: readonly Pin[], aisle: string, bits: Bitset): HeldPins {
+export function holdPins(
+  snapshot: Snapshot,
+  pins: readonly Pin[],
+  aisle: string,
+  bits: Bitset,
+  context: RangeContext,
+): HeldPins {
   const held = new Map<number, number>();
   const places = new Set<number>();
   const lost: LostPin[] = [];
-  const here = [...pins.filter((pin) => pin.aisle === aisle), ...pins.filter((pin) => pin.aisle === null)];
-  for (const pin of here) {
+  for (const pin of pinsFor(pins, aisle, context)) {
     const p = snapshot.bySku.get(pin.sku);
     if (p === undefined) lost.push({ pin, reason: 'unknown' });
     else if (!holds(bits, p)) lost.push({ pin, reason: 'not-here' });
@@ -45,44 +60,62 @@ export function holdPins(snapshot: Snapshot, pins: readonly Pin[], aisle: string
 export interface Placed {
   p: number;
   by: 'order' | 'pin' | 'spread';
+  group: Stretch['group'];
+}
+
+/** The products of a shelf in its own order, ready to be read page by page. */
+export interface Arrangement extends HeldPins {
+  count: number;
+  permutation: Permutation;
+  /** All that no pin holds. */
+  stretches: readonly Stretch[];
+  spread: Spread | null;
 }
 
 /**
- * Places `from` … `from + size - 1` of the set `bits`, with pins at their places and no more than `spread.most`
- * products of one value in a row.
+ * Puts the set `bits` into a shelf's own order: its groups, one behind the other, each in the order of `permutation`, with
+ * pins at their places.
+ */
+export function arrange(
+  snapshot: Snapshot,
+  bits: Bitset,
+  count: number,
+  order: Omit<OwnOrder, 'levels'>,
+  permutation: Permutation,
+  aisle: string,
+  context: RangeContext,
+): Arrangement {
+  const pins = holdPins(snapshot, order.pins, aisle, bits, context);
+  let rest = bits;
+  if (pins.held.size) {
+    rest = bits.slice();
+    for (const p of pins.held.keys()) rest[p >>> 5] &= ~(1 << (p & 31));
+  }
+  const stretches = stretchesIn(snapshot, rest, count - pins.held.size, order, permutation, context);
+  return { ...pins, count, permutation, stretches, spread: order.spread };
+}
+
+/**
+ * Places `from` … `from + size - 1` of an arrangement.
  *
- * Pinned products stand at their places, or at the end where there are fewer; the rest keeps the order of `permutation`
- * around them. The spread fills place after place with the first product, in order and of the same group, that doesn't
- * make the row too long, and lets the next one stand where none within sight fits; so nobody is lost or shown twice, and the pages of
- * any size add up to the same whole. O(from + size) steps, each at most `LOOK_AHEAD`.
+ * Pinned products stand at their places, or at the end where there are fewer; the rest keeps its order around them. The
+ * spread fills place after place with the first product, in order and of the same group, that doesn't make the row too
+ * long, and lets the next one stand where none within sight fits; so nobody is lost or shown twice, no product passes the
+ * border of its group, and the pages of any size add up to the same whole. O(from + size) steps, each at most
+ * `LOOK_AHEAD`; without pins and spread a window of each stretch that the places touch.
  */
 export function arrangedWindow(
   snapshot: Snapshot,
-  bits: Bitset,
-  permutation: Permutation,
-  held: ReadonlyMap<number, number>,
-  spread: Spread | null,
+  arrangement: Arrangement,
   from: number,
   size: number,
 ): Placed[] {
-  const total = countOf(bits);
-  const until = Math.min(total, from + size);
-  const rest = bits.slice();
-  for (const p of held.keys()) rest[p >>> 5] &= ~(1 << (p & 31));
-  const restCount = total - held.size;
-  const queue = windowOf(rest, restCount, permutation, 0, Math.min(restCount, until + LOOK_AHEAD));
-  const pinAt = new Map<number, number>();
-  for (const [p, place] of held) if (place < total) pinAt.set(place, p);
-  // Pins beyond the end take the last places that no other pin holds, in their order.
-  const late = [...held].filter(([, place]) => place >= total).sort((a, b) => b[1] - a[1]);
-  let free = total - 1;
-  for (const [p] of late) {
-    while (pinAt.has(free)) free--;
-    pinAt.set(free, p);
-  }
-
-  const { groups } = permutation;
-  const groupOf = (p: number): number => groups?.[p] ?? 0;
+  const { count, held, spread } = arrangement;
+  const until = Math.min(count, from + size);
+  if (from >= until) return [];
+  if (!held.size && !spread) return stretchesWindow(arrangement, from, until);
+  const queue = stretchesWindow(arrangement, 0, Math.min(count - held.size, until + LOOK_AHEAD));
+  const pinAt = pinsAt(arrangement);
   const row = spread && new Row(snapshot, spread);
   const placed: Placed[] = [];
   const taken = new Uint8Array(queue.length);
@@ -90,7 +123,7 @@ export function arrangedWindow(
   for (let place = 0; place < until; place++) {
     const pinned = pinAt.get(place);
     if (pinned !== undefined) {
-      placed.push({ p: pinned, by: 'pin' });
+      placed.push({ p: pinned, by: 'pin', group: null });
       row?.add(pinned);
       continue;
     }
@@ -98,15 +131,79 @@ export function arrangedWindow(
     let at = next;
     if (row) {
       const sight = Math.min(queue.length, next + LOOK_AHEAD);
-      const group = groupOf(queue[next]);
-      while (at < sight && (taken[at] || !row.fits(queue[at])) && groupOf(queue[at]) === group) at++;
-      if (at === sight || groupOf(queue[at]) !== group) at = next;
+      const { group } = queue[next];
+      while (at < sight && (taken[at] || !row.fits(queue[at].p)) && queue[at].group === group) at++;
+      if (at === sight || queue[at].group !== group) at = next;
     }
     taken[at] = 1;
-    placed.push({ p: queue[at], by: at === next ? 'order' : 'spread' });
-    row?.add(queue[at]);
+    placed.push(at === next ? queue[at] : { ...queue[at], by: 'spread' });
+    row?.add(queue[at].p);
   }
   return placed.slice(from);
+}
+
+/** What no pin holds, from one place of it to another. */
+function stretchesWindow({ stretches, permutation }: Arrangement, from: number, until: number): Placed[] {
+  const placed: Placed[] = [];
+  let before = 0;
+  for (const { bits, count, group } of stretches) {
+    const first = Math.max(0, from - before);
+    const last = Math.min(count, until - before);
+    before += count;
+    if (first >= last) continue;
+    for (const p of windowOf(bits, count, permutation, first, last - first))
+      placed.push({ p, by: 'order', group });
+  }
+  return placed;
+}
+
+/** The place of each pinned product. Pins beyond the end take the last places that no other pin holds, in their order. */
+function pinsAt({ held, count }: Arrangement): Map<number, number> {
+  const pinAt = new Map<number, number>();
+  for (const [p, place] of held) if (place < count) pinAt.set(place, p);
+  const late = [...held].filter(([, place]) => place >= count).sort((a, b) => b[1] - a[1]);
+  let free = count - 1;
+  for (const [p] of late) {
+    while (pinAt.has(free)) free--;
+    pinAt.set(free, p);
+  }
+  return pinAt;
+}
+
+/** Whether an order does more than sort. */
+export const arranges = ({ groups, soldOutLast, spread, pins }: Omit<OwnOrder, 'levels'>): boolean =>
+  groups.length > 0 || soldOutLast || spread !== null || pins.length > 0;
+
+const shelfKept = new WeakMap<RangeResult, Map<string, RangeResult>>();
+
+/**
+ * What a shelf shows in an aisle: its range, and products that its pins hold there whether the range has them or not.
+ */
+export function withPinned(
+  snapshot: Snapshot,
+  range: RangeResult,
+  pins: readonly Pin[],
+  aisle: string,
+  context: RangeContext,
+): RangeResult {
+  if (!pins.some(({ anyway }) => anyway)) return range;
+  const added = new Set<number>();
+  for (const { sku, anyway } of pinsFor(pins, aisle, context)) {
+    const p = anyway ? snapshot.bySku.get(sku) : undefined;
+    if (p !== undefined && !holds(range.bits, p)) added.add(p);
+  }
+  if (!added.size) return range;
+  const key = [...added].sort((a, b) => a - b).join();
+  let known = shelfKept.get(range);
+  if (!known) shelfKept.set(range, (known = new Map()));
+  let wider = known.get(key);
+  if (!wider) {
+    const bits = range.bits.slice();
+    for (const p of added) bits[p >>> 5] |= 1 << (p & 31);
+    wider = { bits, count: range.count + added.size, key: `${range.key}+${key}` };
+    known.set(key, wider);
+  }
+  return wider;
 }
 
 /** The values at the end of the row so far. Products without a value never make a row. */

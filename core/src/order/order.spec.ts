@@ -7,7 +7,8 @@ import { pageOf } from '../page/pageOf';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { ProductRow } from '../catalogue/rows';
 import { CONTEXT, FRAME, NOW, product, productsArbitrary } from '../testing/catalogues';
-import { permutationOf, weightedRatings, windowByScore, windowOf } from './order';
+import { permutationOf, windowByScore, windowOf } from './order';
+import { weightedRatings } from './productNumbers';
 import { byLevels, type OrderKey, type OrderLevel, type Sorting } from './sorting';
 
 const idsSorted = (rows: readonly ProductRow[], sorting: Sorting, context = CONTEXT): number[] => {
@@ -75,22 +76,26 @@ describe('permutationOf', () => {
     expect(first('views')).toBe(2);
   });
 
-  it('puts lifted products first, sunk ones and at last the sold-out ones behind, each in the order', () => {
+  it('sorts by an attribute: numbers from the smallest, values as the language has them', () => {
     const rows = [
-      product(1, { stock: 0, featured: true }),
-      product(2, { tags: [1] }),
+      product(1, { attributes: { diameter: 28, material: 'steel' } }),
+      product(2, { attributes: { diameter: 9, material: 'iron' } }),
       product(3),
-      product(4, { featured: true }),
-      product(5, { stock: 0 }),
     ];
-    const sorting: Sorting = {
-      levels: [{ key: 'newest', reversed: false }],
-      lift: [{ kind: 'featured' }],
-      sink: [{ kind: 'tag', tag: 1 }],
-      soldOutLast: true,
-      named: null,
-    };
-    expect(idsSorted(rows, sorting)).toEqual([4, 3, 2, 1, 5]);
+    expect(idsInOrder(rows, [{ key: 'attribute', of: 'diameter', reversed: false }])).toEqual([2, 1, 3]);
+    expect(idsInOrder(rows, [{ key: 'attribute', of: 'diameter', reversed: true }])).toEqual([1, 2, 3]);
+    expect(idsInOrder(rows, [{ key: 'attribute', of: 'material', reversed: false }])).toEqual([2, 1, 3]);
+  });
+
+  it('sorts by availability, and leaves out a level whose attribute or blend is gone', () => {
+    const rows = [product(1, { stock: 0 }), product(2, { stock: 3 }), product(3, { stock: 80 })];
+    expect(idsInOrder(rows, [{ key: 'availability', reversed: false }])).toEqual([3, 2, 1]);
+    const gone: OrderLevel[] = [
+      { key: 'attribute', of: 'gone', reversed: false },
+      { key: 'blend', of: 'gone', reversed: false },
+      { key: 'stock', reversed: false },
+    ];
+    expect(idsInOrder(rows, gone)).toEqual([3, 2, 1]);
   });
 
   it('draws lots anew each day, and holds them for the day', () => {
@@ -102,29 +107,17 @@ describe('permutationOf', () => {
     expect([...today].sort((a, b) => a - b)).toEqual(rows.map(({ id }) => id));
   });
 
-  it('turns groups and lots at the shop’s midnight, not at that of another place', () => {
+  it('draws lots at the shop’s midnight, not at that of another place', () => {
     // On the other side of the world from UTC a day begins while the one before still goes on there.
     const zone = 'Pacific/Auckland';
     const midnight = Date.UTC(2026, 2, 9, 11);
-    const rows = [product(1, { created: midnight - 9 * 3_600_000 - 86_400_000 }), product(2, { created: 0 })];
-    const snapshot = snapshotOf(FRAME, rows);
-    const sunk = {
-      ...byLevels([{ key: 'name', reversed: false }]),
-      sink: [{ kind: 'added', days: 2 } as const],
-    };
-    const groupsAt = (now: number): number[] => [
-      ...permutationOf(snapshot, sunk, 'en', { now, ranges: [], zone }).groups!,
-    ];
-    const before = groupsAt(midnight - 60_000);
-    const after = groupsAt(midnight + 60_000);
-    expect(before).not.toEqual(after);
     const lot = byLevels([{ key: 'random', reversed: false }]);
     const many = snapshotOf(
       FRAME,
       Array.from({ length: 40 }, (_, at) => product(at + 1)),
     );
     const drawn = (now: number): string =>
-      permutationOf(many, lot, 'en', { now, ranges: [], zone }).positions.join();
+      permutationOf(many, lot, 'en', { now, ranges: [], blends: [], zone }).positions.join();
     expect(drawn(midnight - 60_000)).not.toBe(drawn(midnight + 60_000));
     expect(drawn(midnight + 60_000)).toBe(drawn(midnight + 20 * 3_600_000));
   });

@@ -1,32 +1,30 @@
-import type { Lang } from '../text/texts';
+import { textIn, type Lang } from '../text/texts';
 import { Keep, type Earlier } from '../catalogue/keep';
 import { lowestOf } from '../catalogue/lowest';
 import { resort } from '../catalogue/resort';
 import { sortedByNumbers } from '../catalogue/sortByNumbers';
 import type { Snapshot } from '../catalogue/snapshot';
-import {
-  acquireList,
-  fullBitset,
-  releaseList,
-  holds,
-  intersectInto,
-  listInto,
-  type Bitset,
-} from '../catalogue/sets';
-import { activitySums, clauseBitset, dayRead, faultOf, numberOf } from '../range/clauseBitset';
-import type { Clause, RangeContext } from '../clause/rule';
+import { acquireList, fullBitset, releaseList, holds, listInto, type Bitset } from '../catalogue/sets';
+import { stockStateOf } from '../catalogue/figures';
+import { activitySums, dayRead, numberOf } from '../range/clauseBitset';
+import type { RangeResult } from '../range/range';
+import { STOCK_STATES, type RangeContext } from '../clause/rule';
+import { blendScores } from './blendScores';
+import { attributeNumbers, weightedRatings } from './productNumbers';
 import { nameNumbers } from './names';
 import type { SearchMatches } from './matches';
-import type { OrderKey, OrderLevel, Sorting } from './sorting';
+import { nameOfLevel, type OrderKey, type OrderLevel, type Sorting } from './sorting';
 
-/** The sorted catalogue: `positions[rank]` is the product at that rank, `ranks` its inverse. */
+/**
+ * The sorted catalogue: `positions[rank]` is the product at that rank, `ranks` its inverse. Where a blend sorts the
+ * products of a range, it holds these alone, and the ranks of others mean nothing.
+ */
 export interface Permutation {
   positions: Uint32Array;
   ranks: Uint32Array;
-  /** The level that decides first; null where groups come before it. */
-  lead: OrderLevel | null;
-  /** The group of each product, lower ones first; null where there is one group only. */
-  groups: Float64Array | null;
+  /** The levels that hold, the first deciding first, with the number of each product; lower ones stand first. */
+  levels: readonly OrderLevel[];
+  keys: readonly Float64Array[];
 }
 
 const PERMUTATIONS_KEPT = 64;
@@ -34,9 +32,8 @@ const DAY = 86_400_000;
 /** Views are counted over so many days, so that what was once seen often doesn't lead for ever. */
 export const VIEW_DAYS = 30;
 
-/** A permutation with the numbers it was sorted by, so that few changes can be merged in. */
+/** A permutation with the products it was made of, so that few changes can be merged in. */
 interface Sorted extends Permutation {
-  keys: readonly Float64Array[];
   ids: Uint32Array;
 }
 
@@ -44,13 +41,14 @@ const sorted = new Keep<Sorted>(PERMUTATIONS_KEPT);
 const numbersKept = new Keep<Float64Array>(PERMUTATIONS_KEPT);
 
 /**
- * The whole catalogue in the order of `sorting`, computed on first use and kept as long as the columns it reads are the
+ * The catalogue in the order of `sorting`, computed on first use and kept as long as the columns it reads are the
  * same; where few products have changed, they are merged into what was kept.
  *
- * Groups come first: lifted, the rest, sunk, sold out. Usual directions: featured first, newest and lately changed
- * first, names A to Z in the collation of `lang`, cheapest first, largest saving, best rated, most sold, most seen,
- * largest margin, largest stock first; random is another order each day of the shop's zone; named follows the list.
- * Missing values stand last in either direction. The order is total: it ends on the product's number.
+ * Usual directions: featured first, newest and lately changed first, names A to Z in the collation of `lang`, cheapest
+ * first, largest saving, best rated, most sold, most seen, largest margin, largest stock first, in stock before sold out,
+ * smallest number of an attribute first, its values in their order, best blended first; random is another order each day of
+ * the shop's zone; named follows the list. Missing values stand last in either direction. The order is total: it ends on
+ * the product's number. Levels that name what is gone are left out.
  */
 export function permutationOf(
   snapshot: Snapshot,
@@ -59,12 +57,12 @@ export function permutationOf(
   context: RangeContext,
 ): Permutation {
   const { lineage, ids } = snapshot;
-  const groups = groupNumbers(snapshot, sorting, context);
-  const keys = [
-    ...(groups ? [groups] : []),
-    ...sorting.levels.map((level) => keyNumbers(snapshot, level, lang, sorting, context)),
-  ];
-  return sorted.get(lineage, signatureOf(sorting, lang, context), [ids, ...keys], (earlier) => {
+  const levels = sorting.levels.filter((level) => canSortBy(snapshot, level, context));
+  const within = levels.some(({ key }) => key === 'blend') ? sorting.within : null;
+  const keys = levels.map((level) => keyNumbers(snapshot, level, lang, sorting, context));
+  const signature = signatureOf(levels, within, sorting, lang, context);
+  return sorted.get(lineage, signature, [ids, within?.bits, ...keys], (earlier) => {
+    if (within) return { ...sortedWithin(snapshot, within, keys), levels, keys, ids };
     const before = (a: number, b: number): number => {
       for (const key of keys) {
         const difference = key[a] - key[b];
@@ -72,14 +70,40 @@ export function permutationOf(
       }
       return ids[a] - ids[b];
     };
-    const lead = groups ? null : (sorting.levels[0] ?? null);
     const merged = earlier && mergeOrder(earlier, keys, ids, before);
-    if (merged) return { ...merged, lead, groups, keys, ids };
+    if (merged) return { ...merged, levels, keys, ids };
     const positions = sortedByNumbers(keys, byId(snapshot));
     const ranks = new Uint32Array(snapshot.size);
     for (let rank = 0; rank < positions.length; rank++) ranks[positions[rank]] = rank;
-    return { positions, ranks, lead, groups, keys, ids };
+    return { positions, ranks, levels, keys, ids };
   });
+}
+
+/** The products of a range alone: sorting the whole catalogue by the blend of each aisle would take far longer. */
+function sortedWithin(
+  snapshot: Snapshot,
+  { bits, count }: RangeResult,
+  keys: readonly Float64Array[],
+): Pick<Permutation, 'positions' | 'ranks'> {
+  const members = new Uint32Array(count);
+  listInto(bits, members);
+  const positions = sortedByNumbers([...keys, Float64Array.from(snapshot.ids)], members);
+  const ranks = new Uint32Array(snapshot.size);
+  for (let rank = 0; rank < positions.length; rank++) ranks[positions[rank]] = rank;
+  return { positions, ranks };
+}
+
+/** The order of a short list of products; the ranks of others mean nothing. */
+export function permutationOfList({ size }: Snapshot, list: readonly number[]): Permutation {
+  const ranks = new Uint32Array(size);
+  list.forEach((p, rank) => (ranks[p] = rank));
+  return { positions: Uint32Array.from(list), ranks, levels: [], keys: [] };
+}
+
+/** Whether a level names something that is there. */
+function canSortBy(snapshot: Snapshot, { key, of }: OrderLevel, { blends }: RangeContext): boolean {
+  if (key === 'attribute') return snapshot.attributes.has(of ?? '');
+  return key !== 'blend' || blends.some(({ id }) => id === of);
 }
 
 const byIdKept = new WeakMap<Uint32Array, Uint32Array>();
@@ -174,49 +198,26 @@ function mergeElsewhere(
 }
 
 /** What an order depends on; the day only where it does. */
-function signatureOf(sorting: Sorting, lang: Lang, context: RangeContext): string {
-  const { levels, lift, sink, soldOutLast, named } = sorting;
-  const uses = (...keys: OrderKey[]): boolean => levels.some(({ key }) => keys.includes(key));
-  const grouped = lift.length + sink.length > 0;
-  return [
-    levels.map((level) => level.key + (level.reversed ? '-' : '+')).join(),
-    uses('name') ? lang : '',
-    uses('named') ? JSON.stringify(named) : '',
-    grouped ? JSON.stringify([lift, sink]) : '',
-    soldOutLast,
-    // Days turn at the shop's midnight, as clauses read them; views are counted by UTC days.
-    grouped || uses('random') ? dayRead(context) : '',
-    uses('views') ? Math.floor(context.now / DAY) : '',
-  ].join('|');
-}
-
-/** 0 lifted, 1 as usual, 2 sunk, 3 sold out; null where there is one group only. */
-function groupNumbers(
-  snapshot: Snapshot,
-  { lift, sink, soldOutLast }: Sorting,
+function signatureOf(
+  levels: readonly OrderLevel[],
+  within: RangeResult | null,
+  { named }: Sorting,
+  lang: Lang,
   context: RangeContext,
-): Float64Array | null {
-  if (!lift.length && !sink.length && !soldOutLast) return null;
-  const wordsOf = (clauses: readonly Clause[]): Bitset[] =>
-    clauses
-      .filter((clause) => !faultOf(snapshot, clause))
-      .map((clause) => clauseBitset(snapshot, clause, context));
-  const [lifted, sunk] = [wordsOf(lift), wordsOf(sink)];
-  const question = `groups ${JSON.stringify([lift, sink, soldOutLast])}`;
-  const reads = [...lifted, null, ...sunk, soldOutLast ? snapshot.inStock : null];
-  return numbersKept.get(snapshot.lineage, question, reads, () => {
-    const groups = new Float64Array(snapshot.size).fill(1);
-    const put = (met: readonly Bitset[], group: number): void => {
-      if (!met.length) return;
-      const bits = fullBitset(snapshot.size);
-      for (const one of met) intersectInto(bits, one);
-      for (let p = 0; p < snapshot.size; p++) if (holds(bits, p)) groups[p] = group;
-    };
-    put(lifted, 0);
-    put(sunk, 2);
-    if (soldOutLast) for (let p = 0; p < snapshot.size; p++) if (!holds(snapshot.inStock, p)) groups[p] = 3;
-    return groups;
-  });
+): string {
+  const uses = (...keys: OrderKey[]): boolean => levels.some(({ key }) => keys.includes(key));
+  return [
+    levels.map((level) => nameOfLevel(level) + (level.reversed ? '-' : '+')).join(),
+    uses('name', 'attribute') ? lang : '',
+    uses('named') ? JSON.stringify(named) : '',
+    // Days turn at the shop's midnight, as clauses read them; views are counted by UTC days.
+    uses('random', 'blend') ? dayRead(context) : '',
+    uses('views', 'blend') ? Math.floor(context.now / DAY) : '',
+    uses('blend')
+      ? JSON.stringify(context.blends.filter(({ id }) => uses('blend') && levels.some(({ of }) => of === id)))
+      : '',
+    within?.key ?? '',
+  ].join('|');
 }
 
 /** Larger than every key, and finite, so that two missing values compare as equal and not as NaN. */
@@ -225,17 +226,21 @@ const MISSING = Number.MAX_VALUE;
 /** One number per product; ascending numbers are the level's order. Kept, so callers must not change them. */
 function keyNumbers(
   snapshot: Snapshot,
-  { key, reversed }: OrderLevel,
+  level: OrderLevel,
   lang: Lang,
-  { named }: Sorting,
+  { named, within }: Sorting,
   context: RangeContext,
 ): Float64Array {
+  const { key, reversed } = level;
+  if (key === 'blend') return blendNumbers(snapshot, level, within, context);
   const day = key === 'random' ? dayRead(context) : key === 'views' ? Math.floor(context.now / DAY) : '';
-  const of = key === 'name' ? lang : key === 'named' ? JSON.stringify(named) : '';
-  const question = `${key}${reversed ? '-' : '+'}|${of}|${day}`;
-  return numbersKept.get(snapshot.lineage, question, columnsRead(snapshot, key), () => {
+  const of = key === 'name' || key === 'attribute' ? lang : key === 'named' ? JSON.stringify(named) : '';
+  const question = `${nameOfLevel(level)}${reversed ? '-' : '+'}|${of}|${day}`;
+  return numbersKept.get(snapshot.lineage, question, columnsRead(snapshot, level), () => {
     const numbers =
-      key === 'named' ? numberNamed(snapshot, named) : usualNumbers(snapshot, key, lang, context);
+      key === 'named'
+        ? numberNamed(snapshot, named)
+        : usualNumbers(snapshot, { ...level, key }, lang, context);
     for (let p = 0; p < numbers.length; p++) {
       if (Number.isNaN(numbers[p])) numbers[p] = MISSING;
       else if (reversed) numbers[p] = -numbers[p];
@@ -244,8 +249,33 @@ function keyNumbers(
   });
 }
 
+/** The scores of a blend among the products of a range, or of the whole catalogue, the highest first. */
+function blendNumbers(
+  snapshot: Snapshot,
+  { of, reversed }: OrderLevel,
+  within: RangeResult | null,
+  context: RangeContext,
+): Float64Array {
+  const blend = context.blends.find(({ id }) => id === of)!;
+  const range = within ?? wholeCatalogue(snapshot);
+  const { scores } = blendScores(snapshot, blend, range, context);
+  const question = `blend ${JSON.stringify(blend.factors)}|${reversed}|${dayRead(context)}|${range.key}`;
+  return numbersKept.get(snapshot.lineage, question, [scores], () =>
+    scores.map((score) => (Number.isNaN(score) ? MISSING : reversed ? score : -score)),
+  );
+}
+
+const wholeKept = new Keep<RangeResult>(1);
+
+const wholeCatalogue = (snapshot: Snapshot): RangeResult =>
+  wholeKept.get(snapshot.lineage, '', [], () => ({
+    bits: fullBitset(snapshot.size),
+    count: snapshot.size,
+    key: '*',
+  }));
+
 /** The columns that a key's numbers are made of. */
-function columnsRead(snapshot: Snapshot, key: OrderKey): unknown[] {
+function columnsRead(snapshot: Snapshot, { key, of }: OrderLevel): unknown[] {
   switch (key) {
     case 'featured':
       return [snapshot.featured];
@@ -268,7 +298,12 @@ function columnsRead(snapshot: Snapshot, key: OrderKey): unknown[] {
     case 'margin':
       return [snapshot.attributes.get('margin')?.column];
     case 'stock':
+    case 'availability':
       return [snapshot.stock];
+    case 'attribute':
+      return [snapshot.attributes.get(of!)?.column];
+    case 'blend':
+      return [];
     case 'random':
       return [snapshot.ids];
     case 'named':
@@ -278,7 +313,7 @@ function columnsRead(snapshot: Snapshot, key: OrderKey): unknown[] {
 
 function usualNumbers(
   snapshot: Snapshot,
-  key: Exclude<OrderKey, 'named'>,
+  { key, of }: OrderLevel & { key: Exclude<OrderKey, 'named' | 'blend'> },
   lang: Lang,
   context: RangeContext,
 ): Float64Array {
@@ -304,23 +339,34 @@ function usualNumbers(
     case 'views':
       return Float64Array.from(activitySums(snapshot, 'views', VIEW_DAYS, context.now), (views) => -views);
     case 'margin':
-      return marginNumbers(snapshot);
+      return attributeNumbers(snapshot, 'margin').map((margin) => -margin);
     case 'stock':
       return each((p) => -snapshot.stock[p]);
+    case 'availability':
+      return each((p) => STOCK_STATES.indexOf(stockStateOf(snapshot.stock[p])));
+    case 'attribute':
+      return attributeOrder(snapshot, of!, lang);
     case 'random':
       return each((p) => shuffled(snapshot.ids[p], dayRead(context)));
   }
 }
 
-/** The margin is known where the catalogue has a number attribute of that name. */
-function marginNumbers(snapshot: Snapshot): Float64Array {
-  const margin = snapshot.attributes.get('margin')?.column;
-  const numbers = new Float64Array(snapshot.size).fill(NaN);
-  if (margin)
-    for (let p = 0; p < snapshot.size; p++)
-      if (margin.offsets[p] < margin.offsets[p + 1])
-        numbers[p] = -(margin.values[margin.codes[margin.offsets[p]]].number ?? NaN);
-  return numbers;
+/** Numbers as they are; values by their place among all, which is that of their labels in the language. */
+function attributeOrder(snapshot: Snapshot, key: string, lang: Lang): Float64Array {
+  const { column } = snapshot.attributes.get(key)!;
+  if (column.numeric) return attributeNumbers(snapshot, key);
+  const { compare } = new Intl.Collator(lang, { numeric: true, sensitivity: 'base' });
+  const labels = column.values.map(
+    ({ value, labels: own }) => textIn(own, lang, snapshot.frame.languages) || value,
+  );
+  const placeOf = new Float64Array(labels.length);
+  labels
+    .map((_, code) => code)
+    .sort((a, b) => compare(labels[a], labels[b]) || a - b)
+    .forEach((code, place) => (placeOf[code] = place));
+  return Float64Array.from({ length: snapshot.size }, (_, p) =>
+    column.offsets[p] < column.offsets[p + 1] ? placeOf[column.codes[column.offsets[p]]] : NaN,
+  );
 }
 
 function numberNamed(snapshot: Snapshot, named: readonly string[] | null): Float64Array {
@@ -341,34 +387,6 @@ function shuffled(id: number, day: number): number {
   hash = Math.imul(hash, 0x27d4eb2d);
   return (hash ^ (hash >>> 15)) >>> 0;
 }
-
-/**
- * Ratings drawn towards the shop's mean by how few people gave them: (C·m + r·v) / (C + v), with m the mean of
- * all ratings, C the mean count of ratings, r and v the product's own. Source: the Bayesian average with a prior
- * of C votes at m, as described for ranked lists of rated items. A rating of which nobody knows how many gave it counts
- * as one person's. NaN where there is none.
- */
-export function weightedRatings(snapshot: Snapshot): Float64Array {
-  const { numbers } = snapshot.rating;
-  let rated = 0;
-  let votes = 0;
-  let sum = 0;
-  for (let p = 0; p < snapshot.size; p++) {
-    if (Number.isNaN(numbers[p])) continue;
-    const count = votesOf(snapshot, p);
-    rated++;
-    votes += count;
-    sum += numbers[p] * count;
-  }
-  const mean = votes ? sum / votes : 0;
-  const weight = rated ? votes / rated : 0;
-  return numbers.map((rating, p) => {
-    const count = votesOf(snapshot, p);
-    return (weight * mean + rating * count) / (weight + count);
-  });
-}
-
-const votesOf = ({ ratings }: Snapshot, p: number): number => (ratings[p] > 0 ? ratings[p] : 1);
 
 /**
  * Positions `from` … `from + size - 1` of the set `bits` in the order of `permutation`. `count` must be the size of the

@@ -12,7 +12,7 @@ const snapshot = snapshotOf(FRAME, [
   product(5),
   product(6, { slug: 'constructor' }),
 ]);
-const edition = editionFrom(1, { documents: [], ranges: [] });
+const edition = editionFrom(1, { documents: [], ranges: [], blends: [] });
 const compare = (path: string, lang?: string) => composeCompare(snapshot, edition, path, lang);
 
 describe('products side by side', () => {

@@ -36,7 +36,8 @@ const withRange = (plan: Plan, range: RangeRule): Plan => ({
   fixtures: plan.fixtures.map((fixture) => (fixture.type === 'shelf' ? { ...fixture, range } : fixture)),
 });
 
-const editionOf = (...plans: Plan[]): Edition => editionFrom(1, { documents: plans, ranges: CONTEXT.ranges });
+const editionOf = (...plans: Plan[]): Edition =>
+  editionFrom(1, { documents: plans, ranges: CONTEXT.ranges, blends: [] });
 const panelOf = (page: PageModel) =>
   page.fixtures.find(
     (fixture): fixture is Extract<FixtureModel, { type: 'facets' }> => fixture.type === 'facets',

@@ -10,7 +10,6 @@ import { MAX_PER_PAGE } from '../layout/rows';
 import { facetPanelOf, shelfOf, type Edition, type Plan, type Shelf } from '../plan/plan';
 import { choosePlan } from '../plan/reach';
 import { dayIn, type PageFacts } from '../plan/shownWhen';
-import { runRange } from '../range/range';
 import type { RangeContext } from '../clause/rule';
 import { addressOf, NeighbourAddresses, type ListingState } from '../address/address';
 import { searched, titleOf, type Composer, type PageRequest } from './composer';
@@ -18,7 +17,7 @@ import { fixtureModels, isShown } from './fixtureModels';
 import type { AppliedModel } from '../facet/models';
 import { shelfModelOf, type PageModel, type ShelfModel } from './pageModel';
 import { productFacts } from './productFacts';
-import { orderChoices } from './shelfModel';
+import { orderChoices, shelfRange } from './shelfModel';
 import { shopFrameOf } from './shopFrame';
 import { standInsOf } from './standIns';
 import { wordsIn } from '../words/words';
@@ -44,10 +43,11 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
   const context: RangeContext = {
     now: request.now,
     ranges: edition.ranges,
+    blends: edition.blends,
     zone: request.zone,
     recent: request.standIns ? standInsOf(snapshot) : undefined,
   };
-  const range = shelf ? runRange(snapshot, aisle, shelf.range, context) : null;
+  const range = shelf ? shelfRange(snapshot, aisle, shelf, context) : null;
   const filtered =
     range &&
     filterRange(snapshot, searched(range.bits, request.matches), state.selections, allOfFacets(plan));

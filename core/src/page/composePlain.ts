@@ -105,7 +105,13 @@ function wishedModel(
   return {
     heading: wordsIn(lang).wishes,
     cards: products.map((p) =>
-      cardOf(snapshot, p, shelf.card, { rules: [], most: 0, context: { now: 0, ranges: [] } }, lang),
+      cardOf(
+        snapshot,
+        p,
+        shelf.card,
+        { rules: [], most: 0, context: { now: 0, ranges: [], blends: [] } },
+        lang,
+      ),
     ),
     columns,
     gap: cardGaps(PAGE_ROOMS, columns, shelf.gap),

@@ -28,7 +28,7 @@ const snapshot = snapshotOf(FRAME, [
   }),
   product(2, { slug: 'lost', categories: [], price: null, created: 0 }),
 ]);
-const edition = editionFrom(7, { documents: [housePlan(snapshot, 'House')], ranges: [] });
+const edition = editionFrom(7, { documents: [housePlan(snapshot, 'House')], ranges: [], blends: [] });
 const ask = (slug: string, lang?: string) => composeProduct(snapshot, edition, slug, lang, NOW);
 
 describe('a product page', () => {
@@ -68,7 +68,7 @@ describe('a product page', () => {
 
   it('is not there for an unknown slug, and the page that says so keeps out of search engines', () => {
     expect(ask('gone')).toBeNull();
-    const missing = composeMissing(snapshot, editionFrom(7, { documents: [], ranges: [] }), 'fr');
+    const missing = composeMissing(snapshot, editionFrom(7, { documents: [], ranges: [], blends: [] }), 'fr');
     expect(missing.frame.meta.robots).toBe('noindex,follow');
     expect(missing.frame.navigation.map(({ title }) => title)).toEqual(['Cuisson']);
   });
@@ -88,7 +88,13 @@ describe('the shelf below a product', () => {
   const house = housePlan(shop, 'House');
   const below = (shelves: readonly ProductShelf[], slug = 'pan-1', lang?: string) => {
     const plan = { ...house, productPage: { ...USUAL_PRODUCT_PAGE, shelves } };
-    return composeProduct(shop, editionFrom(1, { documents: [plan], ranges: [] }), slug, lang, NOW)!.shelves;
+    return composeProduct(
+      shop,
+      editionFrom(1, { documents: [plan], ranges: [], blends: [] }),
+      slug,
+      lang,
+      NOW,
+    )!.shelves;
   };
   const nearest = productShelf(
     'related',
@@ -127,7 +133,7 @@ describe('the shelf below a product', () => {
     const at = (slug: string) =>
       composeProduct(
         linked,
-        editionFrom(1, { documents: [house], ranges: [] }),
+        editionFrom(1, { documents: [house], ranges: [], blends: [] }),
         slug,
         'en',
         NOW,

@@ -48,7 +48,7 @@ export function composeProduct(
   const aisle = category ?? snapshot.aisles.byKey.get('front')!;
   const plan = planOfProduct(snapshot, edition, p);
   const recent = standIns ? standInsOf(snapshot) : undefined;
-  const context: RangeContext = { now, ranges: edition.ranges, zone, recent };
+  const context: RangeContext = { now, ranges: edition.ranges, blends: edition.blends, zone, recent };
   const badges = plan && badgesFor(snapshot, plan.badges, context);
   const facts = productFacts(snapshot, p, badges, lang);
   const words = searchWordsOf(snapshot, plan, p, lang);

@@ -36,7 +36,7 @@ const plan: Plan = {
   badges: USUAL_BADGES,
   css: '',
 };
-const edition = editionFrom(1, { documents: [plan], ranges: [] });
+const edition = editionFrom(1, { documents: [plan], ranges: [], blends: [] });
 const ask = (skus: readonly string[], fixture = 'seen', lang = 'en') =>
   composeRecent(snapshot, edition, { plan: 'house', fixture, skus, lang, now: NOW });
 

@@ -30,7 +30,7 @@ export function composeRecent(
   if (!shelf) return null;
   const lang = languageOf(snapshot, asked);
   const recent = skus.flatMap((sku) => snapshot.bySku.get(sku) ?? []);
-  const context: RangeContext = { now, ranges: edition.ranges, zone, recent };
+  const context: RangeContext = { now, ranges: edition.ranges, blends: edition.blends, zone, recent };
   const badges = badgesFor(snapshot, plan.badges, context);
   const aisle = snapshot.aisles.byKey.get('front')!;
   return promotionModel({ snapshot, aisle, plan, lang, context, badges }, shelf, shelfOf(plan));

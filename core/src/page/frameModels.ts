@@ -24,7 +24,8 @@ import {
 } from '../layout/room';
 import { placeInCrop } from '../layout/crop';
 import { lanesOf } from '../layout/staggered';
-import { permutationOf, windowOf } from '../order/order';
+import { arrange, arrangedWindow, withPinned, type Arrangement } from '../order/arrange';
+import { permutationOf, permutationOfList } from '../order/order';
 import {
   type BannerSettings,
   isOfCategories,
@@ -38,10 +39,10 @@ import {
   type TilesSettings,
 } from '../plan/fixtures';
 import { atEachWidth } from '../width/widths';
-import type { Sorting } from '../order/sorting';
+import { ownOrder, type OwnOrder } from '../order/sorting';
 import type { Fixture, Plan, Shelf } from '../plan/plan';
 import { aisleOfRange } from '../range/aisleOfRange';
-import { namedOrder, orderOfProduct, runRange } from '../range/range';
+import { namedOrder, orderOfProduct, runRange, type RangeResult } from '../range/range';
 import type { RangeContext } from '../clause/rule';
 import type {
   FixtureModel,
@@ -54,7 +55,7 @@ import type {
 import type { LinkModel } from '../address/link';
 import { navigationOf } from './shopFrame';
 import { hrefOf } from '../address/link';
-import { holds, type Bitset } from '../catalogue/sets';
+import { holds } from '../catalogue/sets';
 import { wordsIn } from '../words/words';
 
 /** What the fixtures of the frame are made from. */
@@ -333,16 +334,15 @@ export function promotionModel(
   shelf: Shelf | undefined,
 ): PromotionModel | null {
   const { snapshot, aisle, plan, lang, context } = frame;
-  const { bits, count } = runRange(snapshot, aisle, promotion.range, context);
+  const range = promotionRange(snapshot, aisle, promotion, context);
+  const { count } = range;
   const elements = promotion.card ?? shelf?.card;
   const face = promotion.face ?? shelf?.face ?? USUAL_FACE;
   const asked = promotion.range.source.kind === 'recent' && !context.recent;
   if (!elements || (!count && !asked)) return null;
   // One more, as the product whose page it is may be among them, and never stands beside itself.
   const own = context.product;
-  const places = Array.from(
-    firstOf(frame, promotion, bits, count, promotion.most + (own === undefined ? 0 : 1)),
-  )
+  const places = Array.from(firstOf(frame, promotion, range, promotion.most + (own === undefined ? 0 : 1)))
     .filter((p) => p !== own)
     .slice(0, promotion.most);
   if (!places.length && !asked) return null;
@@ -382,32 +382,41 @@ export function promotionModel(
   };
 }
 
-/** How a shelf beside the aisle's own sorts its products: by its keys, with those last that are sold out. */
-export const promotionSorting = (
-  { range, levels }: Pick<PromotionSettings, 'range' | 'levels'>,
+/** What a promoting shelf shows in an aisle. */
+export const promotionRange = (
+  snapshot: Snapshot,
   aisle: Aisle,
+  { range, pins }: Pick<PromotionSettings, 'range' | 'pins'>,
   context: RangeContext,
-): Sorting => ({ levels, lift: [], sink: [], soldOutLast: true, named: namedOrder(range, aisle, context) });
+): RangeResult => withPinned(snapshot, runRange(snapshot, aisle, range, context), pins, aisle.key, context);
 
-/** The first products of a range, in an order; those of the product on the page have one of their own. */
-function firstOf(
+/** A shelf beside the aisle's own in its order; what is of the product on the page may have one of its own. */
+export function arrangePromotion(
   { snapshot, aisle, lang, context }: Omit<FrameContext, 'plan' | 'badges'>,
-  { range, levels }: Pick<PromotionSettings, 'range' | 'levels'>,
-  bits: Bitset,
-  count: number,
-  most: number,
-): ArrayLike<number> {
-  const own = levels[0]?.key === 'named' ? orderOfProduct(snapshot, range, context) : null;
-  if (own) {
-    const within = (levels[0].reversed ? own.toReversed() : own).filter((p) => holds(bits, p));
-    const [there, soldOut] = [true, false].map((wanted) =>
-      within.filter((p) => holds(snapshot.inStock, p) === wanted),
-    );
-    return [...there, ...soldOut].slice(0, most);
-  }
-  const sorting = promotionSorting({ range, levels }, aisle, context);
-  return windowOf(bits, count, permutationOf(snapshot, sorting, lang, context), 0, most);
+  shelf: Pick<PromotionSettings, 'range'> & OwnOrder,
+  range: RangeResult,
+): Arrangement {
+  const { levels } = shelf;
+  const own = levels[0]?.key === 'named' ? orderOfProduct(snapshot, shelf.range, context) : null;
+  const permutation = own
+    ? permutationOfList(snapshot, levels[0].reversed ? own.toReversed() : own)
+    : permutationOf(
+        snapshot,
+        { levels, named: namedOrder(shelf.range, aisle, context), within: range },
+        lang,
+        context,
+      );
+  return arrange(snapshot, range.bits, range.count, shelf, permutation, aisle.key, context);
 }
+
+/** The first products of a range, in its own order. */
+const firstOf = (
+  frame: Omit<FrameContext, 'plan' | 'badges'>,
+  shelf: Pick<PromotionSettings, 'range'> & OwnOrder,
+  range: RangeResult,
+  most: number,
+): number[] =>
+  arrangedWindow(frame.snapshot, arrangePromotion(frame, shelf, range), 0, most).map(({ p }) => p);
 
 /** What a spotlight shows of its product; badges and rating with the rest. */
 const SPOTLIT: readonly CardElement[] = (
@@ -419,8 +428,9 @@ export function spotlitProduct(
   frame: Omit<FrameContext, 'plan' | 'badges'>,
   spotlight: SpotlightSettings,
 ): number | null {
-  const { bits, count } = runRange(frame.snapshot, frame.aisle, spotlight.range, frame.context);
-  return count ? firstOf(frame, spotlight, bits, count, 1)[0] : null;
+  const range = runRange(frame.snapshot, frame.aisle, spotlight.range, frame.context);
+  const order = { ...ownOrder(spotlight.levels), soldOutLast: true };
+  return range.count ? firstOf(frame, { range: spotlight.range, ...order }, range, 1)[0] : null;
 }
 
 /** One product as a large banner; none where its range is empty. */

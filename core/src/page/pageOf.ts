@@ -19,8 +19,9 @@ export function pageOf(
   return windowOf(matches, count, permutation, from, size, firstRank(snapshot, permutation, selections));
 }
 
-function firstRank({ price }: Snapshot, { lead }: Permutation, selections: Selections): number {
+function firstRank({ price }: Snapshot, { levels }: Permutation, selections: Selections): number {
   const picks = selections.get('price');
+  const lead = levels.at(0);
   if (lead?.key !== 'price' || !picks) return 0;
   let low = Infinity;
   let high = -Infinity;

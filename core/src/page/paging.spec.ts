@@ -32,6 +32,7 @@ const editionWith = (paging: Paging, size: number) =>
       },
     ],
     ranges: [],
+    blends: [],
   });
 const shopOf = (ids: readonly number[]) =>
   snapshotOf(

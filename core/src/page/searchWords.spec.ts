@@ -53,7 +53,12 @@ describe('what search engines are told of a product', () => {
 describe('what a plan’s patterns come to', () => {
   const check = (title: Record<string, string>): PatternCheck => {
     const plan = withTitle(title);
-    const steps = checkingPatterns(shop, editionFrom(1, { documents: [plan], ranges: [] }), plan.id, 'en');
+    const steps = checkingPatterns(
+      shop,
+      editionFrom(1, { documents: [plan], ranges: [], blends: [] }),
+      plan.id,
+      'en',
+    );
     for (;;) {
       const step = steps.next();
       if (step.done) return step.value;
@@ -72,7 +77,7 @@ describe('what a plan’s patterns come to', () => {
       FRAME,
       [product(1), product(2)].map((row) => ({ ...row, titles: { en: 'Pan' } })),
     );
-    const edition = editionFrom(1, { documents: [house], ranges: [] });
+    const edition = editionFrom(1, { documents: [house], ranges: [], blends: [] });
     const steps = checkingPatterns(same, edition, house.id, 'en');
     const step = steps.next();
     expect(step).toMatchObject({
@@ -82,7 +87,7 @@ describe('what a plan’s patterns come to', () => {
   });
 
   it('looks only at products whose main category the plan serves', () => {
-    const edition = editionFrom(1, { documents: [house], ranges: [] });
+    const edition = editionFrom(1, { documents: [house], ranges: [], blends: [] });
     expect(checkingPatterns(shop, edition, 'other', 'en').next().value).toMatchObject({ products: 0 });
   });
 });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import type { ShelfOrder } from '../order/sorting';
+import { orderGroup, USUAL_PIN, type ShelfOrder } from '../order/sorting';
 import { editionFrom } from '../plan/edition';
 import { housePlan } from '../plan/housePlan';
 import type { Edition, Plan } from '../plan/plan';
@@ -10,7 +10,7 @@ import { composePage } from './composePage';
 import { shelfModelOf, type PageModel } from './pageModel';
 import { pagerOf } from './shelfModel';
 
-const editionOf = (plan: Plan): Edition => editionFrom(1, { documents: [plan], ranges: [] });
+const editionOf = (plan: Plan): Edition => editionFrom(1, { documents: [plan], ranges: [], blends: [] });
 
 describe('pagerOf', () => {
   it('shows first, last and neighbours, and names a lone left-out page', () => {
@@ -72,8 +72,8 @@ describe('a plan’s own order', () => {
 
   it('holds pins, lifts, keeps sold out last, and shows everybody once over its pages', () => {
     const plan = planned({
-      pins: [{ sku: 'P-25', place: 2, aisle: 'front' }],
-      lift: [{ kind: 'featured' }],
+      pins: [{ ...USUAL_PIN, sku: 'P-25', place: 2, aisle: 'front' }],
+      groups: [orderGroup('front', 'front', [{ kind: 'featured' }])],
       soldOutLast: true,
     });
     const all = skus(plan);
@@ -84,8 +84,8 @@ describe('a plan’s own order', () => {
 
   it('gives way to the sort that a shopper chose, save for what is sold out', () => {
     const plan = planned({
-      pins: [{ sku: 'P-25', place: 1, aisle: null }],
-      lift: [{ kind: 'featured' }],
+      pins: [{ ...USUAL_PIN, sku: 'P-25', place: 1 }],
+      groups: [orderGroup('front', 'front', [{ kind: 'featured' }])],
       soldOutLast: true,
     });
     const all = skus(plan, { order: 'price' });

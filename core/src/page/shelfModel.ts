@@ -5,12 +5,13 @@ import type { Aisle } from '../catalogue/aisles';
 import { cardGaps, isLines, pictureRooms, shelfRooms, sizesOf } from '../layout/room';
 import { lanesOf } from '../layout/staggered';
 import { productsAPage } from '../layout/rows';
-import { arrangedWindow, holdPins } from '../order/arrange';
+import { arrange, arrangedWindow, arranges, withPinned } from '../order/arrange';
 import { permutationOf, windowByScore } from '../order/order';
 import { pageOf } from './pageOf';
 import type { OrderLevel, Sorting, SortKey } from '../order/sorting';
 import { facetPanelOf, type Shelf } from '../plan/plan';
-import { namedOrder } from '../range/range';
+import { namedOrder, runRange, type RangeResult } from '../range/range';
+import type { Snapshot } from '../catalogue/snapshot';
 import type { RangeContext } from '../clause/rule';
 import { addressOf, type ListingState, type ShelfView } from '../address/address';
 import type { Composer } from './composer';
@@ -131,20 +132,29 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   };
 }
 
-/** Groups belong to the plan's own order; a sort that a shopper chose is what it says. */
-export function sortingOf(shelf: Shelf, choice: OrderChoice, aisle: Aisle, context: RangeContext): Sorting {
-  const { levels, lift, sink, soldOutLast } = shelf.order;
-  const own = choice === 'recommended';
-  return {
-    levels: levelsOf(choice, levels),
-    lift: own ? lift : [],
-    sink: own ? sink : [],
-    soldOutLast,
-    named: namedOrder(shelf.range, aisle, context),
-  };
-}
+/** What a shelf's products are sorted by. */
+export const sortingOf = (
+  shelf: Shelf,
+  choice: OrderChoice,
+  aisle: Aisle,
+  context: RangeContext,
+  within: RangeResult,
+): Sorting => ({
+  levels: levelsOf(choice, shelf.order.levels),
+  named: namedOrder(shelf.range, aisle, context),
+  within,
+});
 
-/** The products of one page. Pins and spread are the plan's own order too. */
+/** What a shelf shows in an aisle. */
+export const shelfRange = (
+  snapshot: Snapshot,
+  aisle: Aisle,
+  { range, order }: Pick<Shelf, 'range' | 'order'>,
+  context: RangeContext,
+): RangeResult =>
+  withPinned(snapshot, runRange(snapshot, aisle, range, context), order.pins, aisle.key, context);
+
+/** The products of one page. Groups, pins and spread are the plan's own order too; a sort that a shopper chose is what it says. */
 function placesOf(
   composer: Composer,
   shelf: Shelf,
@@ -154,14 +164,16 @@ function placesOf(
 ): ArrayLike<number> {
   const { snapshot, aisle, state, request, context } = composer;
   const filtered = composer.filtered!;
-  const permutation = permutationOf(snapshot, sortingOf(shelf, choice, aisle, context), state.lang, context);
+  const sorting = sortingOf(shelf, choice, aisle, context, composer.range!);
+  const permutation = permutationOf(snapshot, sorting, state.lang, context);
   if (choice === 'relevance' && request.matches)
     return windowByScore(filtered.matches, request.matches, permutation, from, size);
-  const { pins, spread } = shelf.order;
-  if (choice !== 'recommended' || (!pins.length && !spread))
-    return pageOf(snapshot, filtered, permutation, state.selections, from, size);
-  const { held } = holdPins(snapshot, pins, aisle.key, filtered.matches);
-  return arrangedWindow(snapshot, filtered.matches, permutation, held, spread, from, size).map(({ p }) => p);
+  const order =
+    choice === 'recommended' ? shelf.order : { ...shelf.order, groups: [], spread: null, pins: [] };
+  if (!arranges(order)) return pageOf(snapshot, filtered, permutation, state.selections, from, size);
+  const { matches, count } = filtered;
+  const arrangement = arrange(snapshot, matches, count, order, permutation, aisle.key, context);
+  return arrangedWindow(snapshot, arrangement, from, size).map(({ p }) => p);
 }
 
 /** First, last and the neighbours of the current page; null stands for a gap of two pages or more. */

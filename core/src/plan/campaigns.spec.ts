@@ -23,8 +23,12 @@ const campaign = (id: string, ...documents: Plan[]): CampaignLayer => ({
   name: id,
   documents,
   ranges: [],
+  blends: [],
 });
-const layers = (...documents: Plan[]): Layers => ({ beneath: { documents, ranges: [] }, campaigns: [] });
+const layers = (...documents: Plan[]): Layers => ({
+  beneath: { documents, ranges: [], blends: [] },
+  campaigns: [],
+});
 const shown = (all: Layers): Record<string, string> =>
   Object.fromEntries(flattened(all).documents.map(({ id, name }) => [id, name]));
 

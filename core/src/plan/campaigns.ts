@@ -1,14 +1,10 @@
 import { editionFrom, withDrafts } from './edition';
-import type { Edition, EditionContent, PlanDocument } from './plan';
-
-import type { SavedRange } from '../clause/rule';
+import type { Edition, EditionContent } from './plan';
 
 /** Plans that stand over what is published for as long as a campaign runs. */
-export interface CampaignLayer {
+export interface CampaignLayer extends EditionContent {
   id: string;
   name: string;
-  documents: readonly PlanDocument[];
-  ranges: readonly SavedRange[];
 }
 
 /**
@@ -24,8 +20,8 @@ export interface Layers {
 /** The layers as one; what a later campaign says of a plan covers what an earlier one says. */
 export function flattened({ beneath, campaigns }: Layers): EditionContent {
   let edition: Edition = editionFrom(0, beneath);
-  for (const { documents, ranges } of campaigns) edition = withDrafts(edition, documents, ranges);
-  return { documents: edition.documents, ranges: edition.ranges };
+  for (const layer of campaigns) edition = withDrafts(edition, layer.documents, layer);
+  return { documents: edition.documents, ranges: edition.ranges, blends: edition.blends };
 }
 
 export const withCampaign = ({ beneath, campaigns }: Layers, campaign: CampaignLayer): Layers => ({

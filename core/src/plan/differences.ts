@@ -36,6 +36,7 @@ const NAMED_LISTS: Readonly<Record<string, (item: Fields) => string>> = {
   spots: ({ id }) => String(id),
   links: ({ id }) => String(id),
   rules: ({ id }) => String(id),
+  groups: ({ id }) => String(id),
   shelves: ({ id }) => String(id),
   card: ({ element, attribute }) =>
     typeof attribute === 'string' ? `${String(element)}:${attribute}` : String(element),

@@ -34,7 +34,7 @@ const saved = (name: string): SavedRange => ({
   name,
   rule: { source: { kind: 'catalogue' }, clauses: [{ kind: 'sale' }] },
 });
-const held = (...documents: PlanDocument[]): EditionContent => ({ documents, ranges: [] });
+const held = (...documents: PlanDocument[]): EditionContent => ({ documents, ranges: [], blends: [] });
 const live = (...documents: PlanDocument[]) => editionFrom(9, held(...documents));
 const names = ({ documents }: EditionContent): string[] => documents.map(({ id }) => id).sort();
 
@@ -68,7 +68,7 @@ describe('having some plans back from an earlier edition', () => {
   it('takes saved ranges as they were for these plans, and leaves those of others', () => {
     const one = planOf('one', [...house.fixtures, shelfOn('offers')]);
     const earlier = { ...held(house, one), ranges: [saved('Then')] };
-    const now = editionFrom(9, { documents: [house, one], ranges: [saved('Now')] });
+    const now = editionFrom(9, { documents: [house, one], ranges: [saved('Now')], blends: [] });
     expect(withPlansOf(now, earlier, ['one']).ranges).toEqual([saved('Then')]);
     expect(withPlansOf(now, earlier, ['house']).ranges, 'only another plan shows it').toEqual([saved('Now')]);
   });

@@ -2,7 +2,7 @@ import type { CardElement, CardFace } from '../card/design';
 import type { FocusPoint } from '../catalogue/rows';
 import type { Texts } from '../text/texts';
 import { AISLE_RANGE, type RangeRule } from '../clause/rule';
-import type { OrderLevel } from '../order/sorting';
+import { ownOrder, type OrderLevel, type OwnOrder } from '../order/sorting';
 import { type Stepped, type WidthName, followed } from '../width/widths';
 
 /** Where a fixture stands within a container: one of its columns, or one of its tabs. */
@@ -215,11 +215,10 @@ export interface MoreLink {
   address: string | null;
 }
 
-export interface PromotionSettings {
+export interface PromotionSettings extends OwnOrder {
   type: 'promotion';
   heading: Texts;
   range: RangeRule;
-  levels: readonly OrderLevel[];
   form: ShelfForm;
   columns: Stepped<number>;
   gap: Stepped<number>;
@@ -383,7 +382,8 @@ export const USUAL_PROMOTION: PromotionSettings = {
   type: 'promotion',
   heading: {},
   range: AISLE_RANGE,
-  levels: [{ key: 'newest', reversed: false }],
+  ...ownOrder([{ key: 'newest', reversed: false }]),
+  soldOutLast: true,
   form: 'carousel',
   columns: SOME_COLUMNS,
   gap: USUAL_GAP,

@@ -55,7 +55,7 @@ const part = made('pair', 'part', [
 const link = (id: string, own: Record<string, PartOwn> = {}, change: Partial<Fixture> = {}): Fixture =>
   ({ ...usual(id), type: 'part', part: 'pair', own, ...change }) as Fixture;
 const page = (...links: Fixture[]): Plan => made('page', 'page', [...startingFixtures([], []), ...links]);
-const served = (...documents: Plan[]): Plan => editionFrom(1, { documents, ranges: [] }).plans[0];
+const served = (...documents: Plan[]): Plan => editionFrom(1, { documents, ranges: [], blends: [] }).plans[0];
 const rowIn = (plan: Plan, id: string) =>
   plan.fixtures.find((one) => one.id === id) as Fixture & PromotionSettings;
 
@@ -112,6 +112,7 @@ describe('a link to a part', () => {
     const { plans } = editionFrom(1, {
       documents: [page(link('one')), made('other', 'part', [])],
       ranges: [],
+      blends: [],
     });
     expect(plans.map(({ id }) => id)).toEqual(['page']);
     expect(plans[0].fixtures).toEqual(startingFixtures([], []));
@@ -120,12 +121,12 @@ describe('a link to a part', () => {
   it('follows the part once that is published, in plans that build on the one with the link too', () => {
     const base = page(link('one'));
     const heir = { ...basedOn({ ...base, id: 'heir' }, base), id: 'heir' };
-    const before = editionFrom(1, { documents: [base, heir, part], ranges: [] });
+    const before = editionFrom(1, { documents: [base, heir, part], ranges: [], blends: [] });
     const wider = {
       ...part,
       fixtures: part.fixtures.map((one) => (one.id === 'columns' ? { ...one, gap: atAllWidths(60) } : one)),
     };
-    const after = withDrafts(before, [wider as Plan], []);
+    const after = withDrafts(before, [wider as Plan], { ranges: [], blends: [] });
     for (const plan of after.plans)
       expect(plan.fixtures.find(({ id }) => id === 'one')).toMatchObject({ gap: atAllWidths(60) });
   });
@@ -136,13 +137,15 @@ describe('saved ranges', () => {
     const offers = { id: 'offers', name: 'Offers', rule: ON_SALE };
     const own = { row: { ...AS_PART, heading: null, range: SAVED } };
     expect(rangesOfPlan(page(link('one', own)))).toEqual(['offers']);
-    const before = editionFrom(1, { documents: [page(), part], ranges: [] });
-    expect(withDrafts(before, [page(link('one', own))], [offers]).ranges).toEqual([offers]);
+    const before = editionFrom(1, { documents: [page(), part], ranges: [], blends: [] });
+    expect(withDrafts(before, [page(link('one', own))], { ranges: [offers], blends: [] }).ranges).toEqual([
+      offers,
+    ]);
     const saved = {
       ...part,
       fixtures: part.fixtures.map((one) => (one.id === 'row' ? { ...one, range: SAVED } : one)),
     };
-    expect(withDrafts(before, [saved as Plan], [offers]).ranges).toEqual([offers]);
+    expect(withDrafts(before, [saved as Plan], { ranges: [offers], blends: [] }).ranges).toEqual([offers]);
   });
 });
 

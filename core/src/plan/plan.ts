@@ -2,6 +2,7 @@ import type { BadgeSettings } from '../badge/rule';
 import type { CardElement, CardFace } from '../card/design';
 import type { AisleKind } from '../catalogue/aisles';
 import type { Texts } from '../text/texts';
+import type { Blend } from '../clause/blend';
 import type { RangeRule, SavedRange } from '../clause/rule';
 import type { Look } from '../look/look';
 import type { ShelfOrder } from '../order/sorting';
@@ -197,11 +198,15 @@ export type PlanDocument = Plan | HeirDocument;
 
 export const isHeir = (document: PlanDocument): document is HeirDocument => 'base' in document;
 
-/** What was published at one moment. */
-export interface EditionContent {
-  documents: readonly PlanDocument[];
-  /** The saved ranges that the plans use, as they were then. */
+/** What plans use by name, as it stands or was then. */
+export interface SharedRules {
   ranges: readonly SavedRange[];
+  blends: readonly Blend[];
+}
+
+/** What was published at one moment. */
+export interface EditionContent extends SharedRules {
+  documents: readonly PlanDocument[];
 }
 
 /** An edition ready to be served: `plans` are its pages with what they inherit, and what parts they show, filled in. */

@@ -34,7 +34,7 @@ const plan: Plan = {
   badges: USUAL_BADGES,
   css: '',
 };
-const content: EditionContent = { documents: [plan], ranges: [] };
+const content: EditionContent = { documents: [plan], ranges: [], blends: [] };
 
 describe('what names something of a shop in a list, or in a badge', () => {
   const tiles: Fixture = {
@@ -54,6 +54,7 @@ describe('what names something of a shop in a list, or in a badge', () => {
       { ...plan, fixtures: [tiles], badges: { rules: [...USUAL_BADGES.rules, handmade], most: 3 } },
     ],
     ranges: [],
+    blends: [],
   };
   const into = (change: Record<string, string | null>): Plan =>
     translated(held, new Map([...referencesIn(held)].map((key) => [key, key in change ? change[key] : key])))

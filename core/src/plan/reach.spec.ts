@@ -216,8 +216,13 @@ describe('withoutPlans', () => {
     const edition = editionFrom(1, {
       documents: [house, { ...plan('pans', EVERYTHING), productPage }],
       ranges: [{ id: 'offers', name: 'Offers', rule }],
+      blends: [],
     });
-    expect(withoutPlans(edition, ['pans'])).toMatchObject({ documents: [{ id: 'house' }], ranges: [] });
+    expect(withoutPlans(edition, ['pans'])).toMatchObject({
+      documents: [{ id: 'house' }],
+      ranges: [],
+      blends: [],
+    });
     const heir = {
       id: 'h',
       name: 'h',
@@ -227,7 +232,7 @@ describe('withoutPlans', () => {
       base: 'house',
       own: null,
     };
-    const built = editionFrom(1, { documents: [house, heir], ranges: [] });
+    const built = editionFrom(1, { documents: [house, heir], ranges: [], blends: [] });
     expect(() => withoutPlans(built, ['house'])).toThrow('base-missing');
   });
 });
@@ -235,9 +240,9 @@ describe('withoutPlans', () => {
 describe('changedAisles', () => {
   it('names the aisles that change hands and those whose plan changed, and no others', () => {
     const pans = plan('pans', { kind: 'category', category: 2, below: true });
-    const published = (...plans: Plan[]) => editionFrom(1, { documents: plans, ranges: [] });
+    const published = (...plans: Plan[]) => editionFrom(1, { documents: plans, ranges: [], blends: [] });
     const before = published(house);
-    const after = withDrafts(before, [pans], []);
+    const after = withDrafts(before, [pans], { ranges: [], blends: [] });
     expect(changedAisles(aisles, before, after).map(({ aisle }) => aisle.path)).toEqual([
       '/cookware/pans',
       '/cookware/pans/crepe-pans',
@@ -250,7 +255,7 @@ describe('changedAisles', () => {
   it('names them whatever of a plan has changed that their pages show, and not for what product pages show', () => {
     const pans = plan('pans', { kind: 'category', category: 2, below: true });
     const published = (change: Partial<Plan>) =>
-      editionFrom(1, { documents: [house, { ...pans, ...change }], ranges: [] });
+      editionFrom(1, { documents: [house, { ...pans, ...change }], ranges: [], blends: [] });
     const changed = (change: Partial<Plan>): number =>
       changedAisles(aisles, published({}), published(change)).length;
     expect(changed({ look: { ...USUAL_LOOK, radius: 3 } })).toBe(2);
@@ -269,10 +274,14 @@ describe('changedAisles', () => {
           : fixture,
       ),
     };
-    const edition = editionFrom(1, { documents: [linked], ranges: [{ id: 'offers', name: 'Offers', rule }] });
+    const edition = editionFrom(1, {
+      documents: [linked],
+      ranges: [{ id: 'offers', name: 'Offers', rule }],
+      blends: [],
+    });
     expect(changedAisles(aisles, edition, edition)).toEqual([]);
     const changed = withRange(edition, { id: 'offers', name: 'Offers', rule: { ...rule, clauses: [] } });
     expect(changedAisles(aisles, edition, changed)).toHaveLength(aisles.all.length);
-    expect(withDrafts(changed, [{ ...linked, fixtures: [] }], []).ranges).toEqual([]);
+    expect(withDrafts(changed, [{ ...linked, fixtures: [] }], { ranges: [], blends: [] }).ranges).toEqual([]);
   });
 });

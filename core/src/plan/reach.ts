@@ -1,6 +1,6 @@
 import { bodyOf } from './plan';
 import type { Aisle, AisleMap } from '../catalogue/aisles';
-import { rangesOfPlan } from './edition';
+import { blendsOfPlan, rangesOfPlan } from './edition';
 import type { Edition, Plan, ReachRule } from './plan';
 
 /**
@@ -185,9 +185,9 @@ export function changedAisles(aisles: AisleMap, before: Published, after: Publis
   return changes;
 }
 
-type Published = Pick<Edition, 'plans' | 'ranges'>;
+type Published = Pick<Edition, 'plans' | 'ranges' | 'blends'>;
 
-/** Everything of a plan that shows on a page, with the saved ranges it uses; written once a plan. */
+/** Everything of a plan that shows on a page, with the saved ranges and blends it uses; written once a plan. */
 class Designs {
   private readonly written = new Map<string, string>();
 
@@ -196,11 +196,12 @@ class Designs {
   of(plan: Plan): string {
     let text = this.written.get(plan.id);
     if (text === undefined) {
-      const { ranges } = this.published;
+      const { ranges, blends } = this.published;
       const used = rangesOfPlan(plan).map((id) => ranges.find((range) => range.id === id)?.rule ?? null);
+      const mixed = blendsOfPlan(plan).map((id) => blends.find((blend) => blend.id === id)?.factors ?? null);
       // What stands below products shows on their pages alone.
       const { productPage: _, ...shown } = bodyOf(plan);
-      this.written.set(plan.id, (text = JSON.stringify([shown, used])));
+      this.written.set(plan.id, (text = JSON.stringify([shown, used, mixed])));
     }
     return text;
   }

@@ -115,6 +115,7 @@ describe('sayCondition', () => {
     tag: () => null,
     attribute: () => null,
     range: () => null,
+    blend: () => null,
     language: () => 'French',
   };
 

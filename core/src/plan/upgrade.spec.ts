@@ -1,4 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import type { Clause } from '../clause/rule';
+import { orderGroup, USUAL_PIN } from '../order/sorting';
+import type { Difference } from './differences';
 import { cardElement, USUAL_FACE } from '../card/design';
 import { USUAL_BADGES } from '../badge/rule';
 import { READY_LOOKS, USUAL_LOOK } from '../look/look';
@@ -72,7 +75,7 @@ describe('what earlier releases stored', () => {
         source: { kind: 'aisle', below: true, main: false },
         clauses: [{ kind: 'stock', states: ['in', 'low'] }],
       },
-      order: { levels: [{ key: 'price', reversed: false }], pins: [], spread: null },
+      order: { levels: [{ key: 'price', reversed: false }], pins: [], spread: null, groups: [] },
     });
     expect(shelf.type === 'shelf' && shelf.order.choices.map(({ key }) => key)).toEqual(['price', 'newest']);
   });
@@ -115,6 +118,57 @@ describe('what earlier releases stored', () => {
     const differing = heir({ at: { look: { at: { radius: { set: 3 } } } } });
     expect(upgradePlan(differing)).toEqual(differing);
     expect(isHeir(upgradePlan(heir(null)))).toBe(true);
+  });
+
+  it('makes groups of what was lifted and sunk, of a whole plan and of an heir', () => {
+    const featured: Clause[] = [{ kind: 'featured' }];
+    const sale: Clause[] = [{ kind: 'sale' }];
+    const old = whole({
+      ...FIRST,
+      fixtures: FIRST.fixtures.map((one) =>
+        one.type === 'shelf'
+          ? {
+              ...one,
+              order: { ...one.order, lift: featured, sink: [], pins: [{ sku: 'P', place: 2, aisle: null }] },
+            }
+          : one,
+      ),
+    });
+    const order = shelfOf(old)!.order;
+    expect(order).not.toHaveProperty('lift');
+    expect(order.groups).toEqual([orderGroup('front', 'front', featured)]);
+    expect(order.pins).toEqual([{ ...USUAL_PIN, sku: 'P', place: 2 }]);
+
+    const heir = (own: Record<string, Difference>): Plan => {
+      const stored = {
+        ...old,
+        id: 'heir',
+        base: old.id,
+        own: {
+          at: {
+            fixtures: {
+              items: { [shelfOf(old)!.id]: { at: { order: { at: own } } } },
+              added: [],
+              moved: [],
+              removed: [],
+            },
+          },
+        },
+      };
+      const document = upgradePlan(stored);
+      return resolvePlan(documentsBy([old, document]), 'heir');
+    };
+    const groups = (own: Record<string, Difference>): unknown =>
+      shelfOf(heir(own))!.order.groups.map(({ at, clauses }) => [at, clauses]);
+    expect(groups({ sink: { set: sale } })).toEqual([
+      ['front', featured],
+      ['end', sale],
+    ]);
+    expect(groups({ lift: { set: sale } }), 'another group at the front').toEqual([['front', sale]]);
+    expect(groups({ lift: { set: [] } }), 'none at the front').toEqual([]);
+    expect(shelfOf(heir({ pins: { set: [{ sku: 'Q', place: 1, aisle: null }] } }))!.order.pins).toEqual([
+      { ...USUAL_PIN, sku: 'Q', place: 1 },
+    ]);
   });
 
   it('puts the one shelf that stood below products behind those for what is linked', () => {
@@ -231,9 +285,13 @@ describe('what earlier releases stored', () => {
   });
 
   it('is an edition in each of its three forms', () => {
-    const forms: unknown[] = [[FIRST], { plans: [FIRST], ranges: [] }, { documents: [FIRST], ranges: [] }];
+    const forms: unknown[] = [
+      [FIRST],
+      { plans: [FIRST], ranges: [], blends: [] },
+      { documents: [FIRST], ranges: [] },
+    ];
     for (const form of forms) {
-      expect(upgradeContent(form)).toEqual({ documents: [whole(FIRST)], ranges: [] });
+      expect(upgradeContent(form)).toEqual({ documents: [whole(FIRST)], ranges: [], blends: [] });
       expect(upgradeEdition(4, form)).toMatchObject({ number: 4, plans: [{ id: 'house' }] });
     }
   });

@@ -13,8 +13,16 @@ import {
 } from './fixtures';
 import { cardElement, USUAL_ELEMENT_LOOK, USUAL_FACE, type CardElement } from '../card/design';
 import { ALWAYS, USUAL_BADGES, type BadgeRule, type BadgeSettings } from '../badge/rule';
-import { sortChoice, type ShelfOrder, type SortKey } from '../order/sorting';
-import type { RangeRule } from '../clause/rule';
+import {
+  orderGroup,
+  sortChoice,
+  USUAL_PIN,
+  type OrderGroup,
+  type Pin,
+  type ShelfOrder,
+  type SortKey,
+} from '../order/sorting';
+import type { Clause, RangeRule } from '../clause/rule';
 import type { Difference } from './differences';
 import type { ProductPage, ProductShelf } from './productPage';
 import type { Stepped } from '../width/widths';
@@ -47,7 +55,7 @@ interface StoredShelf {
   range: FirstRange | RangeRule;
   pageSize: number | PageSize;
   form?: 'grid' | 'list';
-  order: Omit<Partial<ShelfOrder>, 'choices'> & {
+  order: StoredOrder & {
     choices: readonly (SortKey | ShelfOrder['choices'][number])[];
   };
 }
@@ -156,12 +164,13 @@ function upgradeOwnBadges(badges: Difference | undefined): Difference | undefine
 function upgradeItem(item: Difference): Difference {
   if (!('at' in item)) return item;
   const at: Record<string, Difference> = { ...item.at };
-  const { gap, card, columns, own } = item.at;
+  const { gap, card, columns, own, order } = item.at;
   if (gap && 'set' in gap && typeof gap.set === 'number')
     at['gap'] = { at: differencesOf(upgradeGap(gap.set)) };
   if (card) at['card'] = upgradeList(card, upgradeElement);
   if (columns) at['columns'] = upgradeList(columns, upgradeColumn);
   if (own) at['own'] = upgradeOwnParts(own);
+  if (order) at['order'] = upgradeOwnOrder(order);
   return { at };
 }
 
@@ -275,9 +284,54 @@ function upgradeRange(range: FirstRange | RangeRule): RangeRule {
   };
 }
 
-function upgradeOrder(order: StoredShelf['order']): ShelfOrder {
+/** An order as it was when it had one group at the front and one at the end, and pins were places alone. */
+interface StoredOrder extends Omit<Partial<ShelfOrder>, 'choices'> {
+  lift?: readonly Clause[];
+  sink?: readonly Clause[];
+}
+
+function upgradeOrder({ lift, sink, ...order }: StoredShelf['order']): ShelfOrder {
   const choices = order.choices.map((choice) => (typeof choice === 'string' ? sortChoice(choice) : choice));
-  return { ...USUAL_ORDER, ...order, choices: choices.length ? choices : [sortChoice('recommended')] };
+  return {
+    ...USUAL_ORDER,
+    ...order,
+    choices: choices.length ? choices : [sortChoice('recommended')],
+    groups: order.groups ?? [...firstGroup('front', lift), ...firstGroup('end', sink)],
+    pins: upgradePins(order.pins ?? []),
+  };
+}
+
+/** The one group that stood at an end, which has the name of its end. */
+const firstGroup = (at: OrderGroup['at'], clauses: readonly Clause[] = []): OrderGroup[] =>
+  clauses.length ? [orderGroup(at, at, clauses)] : [];
+
+const upgradePins = (pins: readonly Pin[]): Pin[] => pins.map((pin) => ({ ...USUAL_PIN, ...pin }));
+
+/** What an heir says of an order. */
+function upgradeOwnOrder(own: Difference): Difference {
+  if ('set' in own) return { set: upgradeOrder(own.set as StoredShelf['order']) };
+  if (!('at' in own)) return own;
+  const { lift, sink, pins, ...at } = own.at as Partial<Record<string, Difference>>;
+  const next: Record<string, Difference> = { ...(at as Record<string, Difference>) };
+  if (pins) next['pins'] = 'set' in pins ? { set: upgradePins(pins.set as Pin[]) } : pins;
+  const said = (
+    [
+      ['front', lift],
+      ['end', sink],
+    ] as const
+  ).flatMap(([end, one]) =>
+    one && 'set' in one ? [{ end, groups: firstGroup(end, one.set as Clause[]) }] : [],
+  );
+  if (said.length)
+    next['groups'] = {
+      items: {},
+      added: said.flatMap(({ end, groups }) =>
+        groups.map((item) => ({ item, after: end === 'end' ? 'front' : null })),
+      ),
+      moved: [],
+      removed: said.flatMap(({ end, groups }) => (groups.length ? [] : [end])),
+    };
+  return { at: next };
 }
 
 /** What an edition holds: first its plans alone, later with the ranges they use, then as documents. */
@@ -286,8 +340,13 @@ export function upgradeContent(stored: unknown): EditionContent {
     plans?: readonly unknown[];
     documents?: readonly unknown[];
     ranges: Edition['ranges'];
+    blends?: Edition['blends'];
   };
-  return { documents: (held.documents ?? held.plans ?? []).map(upgradePlan), ranges: held.ranges };
+  return {
+    documents: (held.documents ?? held.plans ?? []).map(upgradePlan),
+    ranges: held.ranges,
+    blends: held.blends ?? [],
+  };
 }
 
 /** A stored edition, ready to be served. */

@@ -22,7 +22,12 @@ export function withRuleCollections(
   const ruled = snapshot.frame.collections.flatMap(({ id, slug, clauses }) => {
     if (!clauses) return [];
     const wordsOf = (): Bitset =>
-      runRange(snapshot, front, { source: { kind: 'catalogue' }, clauses }, { now, ranges: [], zone }).bits;
+      runRange(
+        snapshot,
+        front,
+        { source: { kind: 'catalogue' }, clauses },
+        { now, ranges: [], blends: [], zone },
+      ).bits;
     const bits = onFault ? orNothing(snapshot, wordsOf, (error) => onFault(id, error)) : wordsOf();
     return [{ slug, bits, labels: snapshot.aisles.byKey.get(`collection:${id}`)!.titles }];
   });

@@ -15,6 +15,8 @@ import {
 export interface RangeResult {
   bits: Bitset;
   count: number;
+  /** The same for the same question, whatever the catalogue; what is made of the result is kept by it. */
+  key: string;
 }
 
 const kept = new Keep<RangeResult>(1_000);
@@ -39,7 +41,7 @@ export function runRange(
   return kept.get(snapshot.lineage, question, reads, () => {
     const bits = sourceBitset(snapshot, aisle, rule.source, context).slice();
     for (const met of clauses) intersectInto(bits, met);
-    return { bits, count: countOf(bits) };
+    return { bits, count: countOf(bits), key: question };
   });
 }
 
@@ -103,6 +105,7 @@ export const aisleProducts = (snapshot: Snapshot, aisle: Aisle, below = true, ma
     {
       now: 0,
       ranges: [],
+      blends: [],
     },
   );
 

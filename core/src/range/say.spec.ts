@@ -11,10 +11,11 @@ const names: RangeNames = {
   tag: (id) => (id === 1 ? 'For induction' : null),
   attribute: (key) =>
     ({
-      material: { label: 'Material', unit: null, value: (value: string) => value },
-      diameter: { label: 'Diameter', unit: 'cm', value: (value: string) => value },
+      material: { label: 'Material', unit: null, numeric: false, value: (value: string) => value },
+      diameter: { label: 'Diameter', unit: 'cm', numeric: true, value: (value: string) => value },
     })[key] ?? null,
   range: (id) => (id === 'offers' ? 'Offers' : null),
+  blend: () => null,
   language: (lang) => ({ fr: 'French' })[lang] ?? lang,
 };
 const said = (...clauses: Clause[]): string => sayRange({ ...AISLE_RANGE, clauses }, names);

@@ -5,9 +5,17 @@ export interface RangeNames {
   category: (id: number) => string | null;
   collection: (id: number) => string | null;
   tag: (id: number) => string | null;
-  attribute: (key: string) => { label: string; unit: string | null; value: (value: string) => string } | null;
+  attribute: (key: string) => AttributeName | null;
   range: (id: string) => string | null;
+  blend: (id: string) => string | null;
   language: (lang: string) => string;
+}
+
+export interface AttributeName {
+  label: string;
+  unit: string | null;
+  numeric: boolean;
+  value: (value: string) => string;
 }
 
 /** “a”, “a or b”, “a, b or c”. */

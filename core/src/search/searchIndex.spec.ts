@@ -52,7 +52,7 @@ describe('SearchIndex', () => {
   });
 
   it('ranks a hit in the title above one elsewhere, and the page follows', () => {
-    const edition = editionFrom(1, { documents: [housePlan(snapshot, 'House')], ranges: [] });
+    const edition = editionFrom(1, { documents: [housePlan(snapshot, 'House')], ranges: [], blends: [] });
     const page = composePage(snapshot, edition, {
       path: '/search',
       parameters: { q: 'copper' },

@@ -18,7 +18,7 @@ const snapshot = snapshotOf(
 const own = startingFixtures([], []);
 function asked(...more: Fixture[]) {
   const plan: Plan = { ...housePlan(snapshot, 'House'), fixtures: [...own, ...more] };
-  const edition = editionFrom(1, { documents: [plan], ranges: [] });
+  const edition = editionFrom(1, { documents: [plan], ranges: [], blends: [] });
   const page = composePage(snapshot, edition, {
     path: '/cookware/pans',
     parameters: {},

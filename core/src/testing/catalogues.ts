@@ -250,4 +250,5 @@ export const CONTEXT: RangeContext = {
       rule: { source: { kind: 'aisle', below: true, main: false }, clauses: [{ kind: 'sale' }] },
     },
   ],
+  blends: [],
 };

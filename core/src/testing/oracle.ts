@@ -4,7 +4,7 @@ import type { Snapshot } from '../catalogue/snapshot';
 import type { FacetPick, Selections } from '../address/selection';
 import type { Clause, RangeContext, RangeRule, RangeSource } from '../clause/rule';
 
-const NO_CONTEXT: RangeContext = { now: 0, ranges: [] };
+const NO_CONTEXT: RangeContext = { now: 0, ranges: [], blends: [] };
 
 /** The slow, obvious reading of ranges and facets that the fast code is held against. */
 export class Oracle {

@@ -33,6 +33,7 @@ export const fixturesOn = (
         },
       ],
       ranges: [],
+      blends: [],
     }),
     { path, parameters: { lang }, matches: null, now: NOW },
   )!.fixtures;

@@ -8,6 +8,8 @@ import { partsFeature } from './store/parts.feature';
 import { planEffects } from './draft/plan.effects';
 import { planFeature } from './draft/plan.feature';
 import { rangesEffects } from './store/ranges.effects';
+import { blendsEffects } from './store/blends.effects';
+import { blendsFeature } from './store/blends.feature';
 import { rangesFeature } from './store/ranges.feature';
 import { signedIn } from './session/guard';
 
@@ -37,8 +39,9 @@ export const routes: Routes = [
     providers: [
       provideState(floorFeature),
       provideState(rangesFeature),
+      provideState(blendsFeature),
       provideState(partsFeature),
-      provideEffects(floorEffects, rangesEffects, partsEffects),
+      provideEffects(floorEffects, rangesEffects, blendsEffects, partsEffects),
     ],
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'floor' },
@@ -82,6 +85,16 @@ export const routes: Routes = [
         path: 'ranges/:id',
         title: 'Range · Fond Aisle',
         loadComponent: () => import('./range/rangesPage').then((m) => m.RangesPage),
+      },
+      {
+        path: 'blends',
+        title: 'Blends · Fond Aisle',
+        loadComponent: () => import('./blend/blendsPage').then((m) => m.BlendsPage),
+      },
+      {
+        path: 'blends/:id',
+        title: 'Blend · Fond Aisle',
+        loadComponent: () => import('./blend/blendsPage').then((m) => m.BlendsPage),
       },
       {
         path: 'parts',

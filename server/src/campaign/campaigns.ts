@@ -5,6 +5,7 @@ import {
   ChainError,
   editionFrom,
   flattened,
+  blendsOfPlan,
   rangesOfPlan,
   resolveAll,
   withCampaign,
@@ -24,7 +25,7 @@ import { aisleChanges } from '../finding/aisleChanges';
 import { chainProblem } from '../document/chainProblem';
 import { documentsFor } from '../plan/drafts';
 import { draftsAt, refuseMissingParts, refuseOverlaps } from '../publishing/publishing';
-import { savedRanges } from '../range/savedRanges';
+import { sharedRules } from '../range/sharedRules';
 import { isZone, momentAt, momentOf } from '../time/clock';
 
 const layerOf = ({ id, name, content }: CampaignModel): CampaignLayer => ({ id, name, ...content });
@@ -108,7 +109,7 @@ const NO_BASE = 'It can’t start: a plan that it builds on is no longer publish
 /** What is live with a campaign over it; null where an earlier edition was had back that lacks one of its bases. */
 function laidOver(live: Edition, { content }: CampaignModel): Edition | null {
   try {
-    return withDrafts(live, content.documents, content.ranges);
+    return withDrafts(live, content.documents, content);
   } catch (error) {
     if (error instanceof ChainError) return null;
     throw error;
@@ -148,23 +149,24 @@ export async function createCampaign(
     const layers = await readLiveLayers(transaction);
     const live = editionFrom(0, flattened(layers));
     const documents = await draftsAt(wish.plans, transaction);
-    const ranges = await savedRanges(transaction);
+    const shared = await sharedRules(transaction);
     const known = await documentsFor(documents, live.documents, transaction);
     refuseMissingParts(documents, live.documents, known);
-    const after = chainProblem(known, () => withDrafts(live, documents, ranges));
+    const after = chainProblem(known, () => withDrafts(live, documents, shared));
     refuseOverlaps(serving.snapshot, after.plans, documents);
     const ids = new Set(documents.map((document) => document.id));
-    const used = new Set(
-      resolveAll(after.documents)
-        .filter((plan) => ids.has(plan.id))
-        .flatMap(rangesOfPlan),
-    );
+    const scheduled = resolveAll(after.documents).filter((plan) => ids.has(plan.id));
+    const [ranges, blends] = [scheduled.flatMap(rangesOfPlan), scheduled.flatMap(blendsOfPlan)];
     await CampaignModel.create(
       {
         id,
         name: wish.name,
         ...times,
-        content: { documents, ranges: ranges.filter((range) => used.has(range.id)) },
+        content: {
+          documents,
+          ranges: shared.ranges.filter((range) => ranges.includes(range.id)),
+          blends: shared.blends.filter((blend) => blends.includes(blend.id)),
+        },
         createdAt: new Date(),
         createdBy: userId,
       },

@@ -23,6 +23,7 @@ import { SEARCH_WORDS } from './migrations/019-searchWords';
 import { LINKS } from './migrations/020-links';
 import { DESIGNS } from './migrations/021-designs';
 import { FONTS } from './migrations/022-fonts';
+import { BLENDS } from './migrations/023-blends';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -52,6 +53,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '020-links', statements: LINKS },
   { name: '021-designs', statements: DESIGNS },
   { name: '022-fonts', statements: FONTS },
+  { name: '023-blends', statements: BLENDS },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

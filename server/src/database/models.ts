@@ -20,6 +20,7 @@ import type { EditionNote } from './editionNote';
 import type { FontFacts } from './fontFacts';
 import {
   upgradeContent,
+  type BlendFactor,
   type DesignContent,
   upgradeEdition,
   upgradePlan,
@@ -88,6 +89,15 @@ export class SavedRangeModel extends Model<
   declare id: string;
   declare name: string;
   declare rule: RangeRule;
+  declare version: number;
+  declare updatedAt: Date;
+  declare updatedBy: number | null;
+}
+
+export class BlendModel extends Model<InferAttributes<BlendModel>, InferCreationAttributes<BlendModel>> {
+  declare id: string;
+  declare name: string;
+  declare factors: readonly BlendFactor[];
   declare version: number;
   declare updatedAt: Date;
   declare updatedBy: number | null;
@@ -267,6 +277,17 @@ export function defineModels(sequelize: Sequelize): void {
     },
     { sequelize, tableName: 'saved_ranges' },
   );
+  BlendModel.init(
+    {
+      id: { ...text(), primaryKey: true },
+      name: text(),
+      factors: json(),
+      version: whole(),
+      updatedAt: time(),
+      updatedBy: user(),
+    },
+    { sequelize, tableName: 'blends' },
+  );
   EditionModel.init(
     {
       number: { ...whole(), primaryKey: true },
@@ -403,10 +424,10 @@ export const contentOf = (row: EditionModel): EditionContent => upgradeContent(r
 /** An edition as layers: what people published, and the campaigns that ran over it. */
 export function layersOf({ document }: EditionModel): Layers {
   const { layers } = document as { layers?: Layers };
-  const { documents, ranges } = upgradeContent(layers ? layers.beneath : document);
   const campaigns = (layers?.campaigns ?? []).map((campaign) => ({
-    ...campaign,
-    documents: campaign.documents.map(upgradePlan),
+    id: campaign.id,
+    name: campaign.name,
+    ...upgradeContent(campaign),
   }));
-  return { beneath: { documents, ranges }, campaigns };
+  return { beneath: upgradeContent(layers ? layers.beneath : document), campaigns };
 }

@@ -23,7 +23,7 @@ export function feedOf(snapshot: Snapshot, lang: Lang, root: string, self: strin
   const { languages, shopTitles } = snapshot.frame;
   const shop = textIn(shopTitles, lang, languages);
   const iso = (moment: number): string => new Date(moment).toISOString();
-  const { positions } = permutationOf(snapshot, NEWEST, lang, { now: 0, ranges: [] });
+  const { positions } = permutationOf(snapshot, NEWEST, lang, { now: 0, ranges: [], blends: [] });
   // Those of which nobody knows when they came stand last, and are no news.
   const newest = Array.from(positions.subarray(0, MAX_ENTRIES)).filter(
     (p) => !Number.isNaN(snapshot.created[p]),

@@ -103,10 +103,10 @@ describe('a plan that comes in', () => {
       css: '@import "x"',
       fixtures: [...HOUSE.fixtures, words('said', NASTY[0])],
     };
-    const [served] = sanitiseEdition(editionFrom(1, { documents: [stored], ranges: [] })).plans;
+    const [served] = sanitiseEdition(editionFrom(1, { documents: [stored], ranges: [], blends: [] })).plans;
     expect(said(served)).not.toMatch(HARM);
     expect(served.css).toBe('');
-    const clean = editionFrom(1, { documents: [base], ranges: [] });
+    const clean = editionFrom(1, { documents: [base], ranges: [], blends: [] });
     expect(sanitiseEdition(clean)).toBe(clean);
   });
 

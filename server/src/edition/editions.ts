@@ -26,12 +26,19 @@ import { inUnit } from '../database/unit';
 import { problem } from '../problem/problem';
 import { canonicalJson } from '../text/canonicalJson';
 
-/** The same for the same plans and ranges, whatever order their keys or they themselves stand in. */
-export function contentHash({ documents, ranges }: EditionContent): string {
+/** The same for the same plans, ranges and blends, whatever order their keys or they themselves stand in. */
+export function contentHash({ documents, ranges, blends }: EditionContent): string {
   const sorted = <T extends { id: string }>(list: readonly T[]): T[] =>
     [...list].sort((a, b) => (a.id < b.id ? -1 : 1));
   return createHash('sha256')
-    .update(canonicalJson({ documents: sorted(documents), ranges: sorted(ranges) }))
+    .update(
+      canonicalJson({
+        documents: sorted(documents),
+        ranges: sorted(ranges),
+        // Editions of earlier releases knew none, and their hashes stay as they are.
+        ...(blends.length && { blends: sorted(blends) }),
+      }),
+    )
     .digest('hex');
 }
 
@@ -66,9 +73,9 @@ export interface Publication {
 }
 
 /** The layers with another one beneath. */
-export const beneath = (layers: Layers, { documents, ranges }: EditionContent): Layers => ({
+export const beneath = (layers: Layers, { documents, ranges, blends }: EditionContent): Layers => ({
   ...layers,
-  beneath: { documents, ranges },
+  beneath: { documents, ranges, blends },
 });
 
 /**
@@ -157,6 +164,7 @@ export async function publishAgain(
       return Promise.resolve({
         documents: content.documents,
         ranges: content.ranges,
+        blends: content.blends,
         note:
           note ||
           (plans ? `${namesIn(held, live, plans)} as in edition ${number}` : `Edition ${number} again`),
@@ -229,6 +237,6 @@ export async function lastPublications(): Promise<Map<string, string>> {
 export async function readEdition(
   number: number,
 ): Promise<{ edition: EditionSummary; document: EditionContent }> {
-  const { documents, ranges } = await readEditionOf(number);
-  return { edition: await editionSummary(number), document: { documents, ranges } };
+  const { documents, ranges, blends } = await readEditionOf(number);
+  return { edition: await editionSummary(number), document: { documents, ranges, blends } };
 }

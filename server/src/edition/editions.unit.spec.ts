@@ -32,15 +32,15 @@ describe('the content hash of an edition', () => {
       name: a.name,
       id: a.id,
     };
-    expect(contentHash({ documents: [plan('b'), shuffled], ranges: [] })).toBe(
-      contentHash({ documents: [a, plan('b')], ranges: [] }),
+    expect(contentHash({ documents: [plan('b'), shuffled], ranges: [], blends: [] })).toBe(
+      contentHash({ documents: [a, plan('b')], ranges: [], blends: [] }),
     );
-    expect(contentHash({ documents: [plan('a', 'Other')], ranges: [] })).not.toBe(
-      contentHash({ documents: [a], ranges: [] }),
+    expect(contentHash({ documents: [plan('a', 'Other')], ranges: [], blends: [] })).not.toBe(
+      contentHash({ documents: [a], ranges: [], blends: [] }),
     );
     const offers = { id: 'offers', name: 'Offers', rule: AISLE_RANGE };
-    expect(contentHash({ documents: [a], ranges: [offers] })).not.toBe(
-      contentHash({ documents: [a], ranges: [] }),
+    expect(contentHash({ documents: [a], ranges: [offers], blends: [] })).not.toBe(
+      contentHash({ documents: [a], ranges: [], blends: [] }),
     );
   });
 });

@@ -1,28 +1,29 @@
-import type { FacetAdviceRow, PinReport, ProductWhy, ShelfReport } from '@fond/contract';
+import type { FacetAdviceRow, OrderReport, PinReport, ShelfReport } from '@fond/contract';
 import {
   adviseFacets,
-  aisleProducts,
-  arrangedWindow,
-  facetLabel,
-  holdPins,
+  arrange,
+  arrangePromotion,
+  countOf,
+  groupBitset,
   permutationOf,
-  promotionSorting,
-  runRange,
+  promotionRange,
+  sortingOf,
+  aisleProducts,
+  facetLabel,
   shelfOf,
+  shelfRange,
   PRODUCT_ROOT,
   sieveOf,
-  sortingOf,
   titleInShop,
-  whyInRange,
   type Aisle,
-  type Pin,
+  type Arrangement,
+  type OwnOrder,
+  type RangeResult,
   type Plan,
   type RangeContext,
   type RangeRule,
   type Sieve,
   type Snapshot,
-  type Sorting,
-  type Spread,
 } from '@fond/core';
 import { problem } from '../problem/problem';
 
@@ -35,22 +36,30 @@ export function reportShelf(
 ): ShelfReport | null {
   const shelf = shelfOf(plan);
   if (!shelf) return null;
-  const { bits } = runRange(snapshot, aisle, shelf.range, context);
-  const { held, lost } = holdPins(snapshot, shelf.order.pins, aisle.key, bits);
+  const range = shelfRange(snapshot, aisle, shelf, context);
+  const [lang] = snapshot.frame.languages;
+  const permutation = permutationOf(
+    snapshot,
+    sortingOf(shelf, 'recommended', aisle, context, range),
+    lang,
+    context,
+  );
+  const { bits, count } = range;
   return {
     aisle: { key: aisle.key, title: titleInShop(snapshot, aisle.titles) },
     sieve: sieveOf(snapshot, aisle, shelf.range, context),
-    pins: [...held]
-      .sort((a, b) => a[1] - b[1])
-      .map(([p, place]) => ({ ...productLine(snapshot, p), place: place + 1 })),
-    lostPins: lost.map(({ pin, reason }): PinReport => {
-      const p = snapshot.bySku.get(pin.sku);
-      return {
-        sku: pin.sku,
-        title: p === undefined ? pin.sku : titleInShop(snapshot, snapshot.titles[p]),
-        place: pin.place,
-        reason,
-      };
+    ...reportOrder(
+      snapshot,
+      shelf.order,
+      range,
+      arrange(snapshot, bits, count, shelf.order, permutation, aisle.key, context),
+      context,
+    ),
+    promoting: plan.fixtures.flatMap((fixture) => {
+      if (fixture.type !== 'promotion' || fixture.groups.length + fixture.pins.length === 0) return [];
+      const shown = promotionRange(snapshot, aisle, fixture, context);
+      const arrangement = arrangePromotion({ snapshot, aisle, lang, context }, fixture, shown);
+      return [{ fixture: fixture.id, ...reportOrder(snapshot, fixture, shown, arrangement, context) }];
     }),
     mainOnly: {
       any: aisleProducts(snapshot, aisle, true, false).count,
@@ -61,7 +70,35 @@ export function reportShelf(
   };
 }
 
-const productLine = (snapshot: Snapshot, p: number): { sku: string; title: string } => ({
+/** What a shelf's order does beyond sorting. */
+function reportOrder(
+  snapshot: Snapshot,
+  { groups }: Pick<OwnOrder, 'groups'>,
+  { bits }: RangeResult,
+  { held, lost, stretches }: Arrangement,
+  context: RangeContext,
+): OrderReport {
+  return {
+    pins: [...held]
+      .sort((a, b) => a[1] - b[1])
+      .map(([p, place]) => ({ ...productLine(snapshot, p), place: place + 1 })),
+    lostPins: lost.map(({ pin, reason }): PinReport => {
+      const p = snapshot.bySku.get(pin.sku);
+      const title = p === undefined ? pin.sku : titleInShop(snapshot, snapshot.titles[p]);
+      return { sku: pin.sku, title, place: pin.place, reason };
+    }),
+    groups: groups.map((group) => {
+      const of = groupBitset(snapshot, group, context);
+      return {
+        id: group.id,
+        meet: of ? countOf(of.map((word, at) => word & bits[at])) : 0,
+        stand: stretches.find((stretch) => stretch.group === group)?.count ?? 0,
+      };
+    }),
+  };
+}
+
+export const productLine = (snapshot: Snapshot, p: number): { sku: string; title: string } => ({
   sku: snapshot.skus[p],
   title: titleInShop(snapshot, snapshot.titles[p]),
 });
@@ -80,95 +117,6 @@ export function explainRangeAt(
   return sieveOf(snapshot, aisle ?? aisleAt(snapshot, '/'), rule, { ...context, product });
 }
 
-/** Why a product is on the shelf and where, or why not. */
-export function explainProduct(
-  snapshot: Snapshot,
-  aisle: Aisle,
-  plan: Plan,
-  asked: { sku: string; fixture?: string },
-  context: RangeContext,
-): ProductWhy {
-  const shelf = sortedShelf(plan, asked.fixture, aisle, context);
-  const p = snapshot.bySku.get(asked.sku);
-  if (p === undefined || !shelf)
-    throw problem('not-found', `There is no product “${asked.sku.slice(0, 64)}” in the catalogue.`);
-  const answer = whyInRange(snapshot, aisle, shelf.range, p, context);
-  return {
-    ...productLine(snapshot, p),
-    ...answer,
-    place: answer.inside ? explainPlace(snapshot, aisle, shelf, p, context) : null,
-  };
-}
-
-/** A shelf as far as it decides where a product stands. */
-interface SortedShelf {
-  range: RangeRule;
-  sorting: Sorting;
-  pins: readonly Pin[];
-  spread: Spread | null;
-  /** Products that are shown at the most; null for all, over pages. */
-  most: number | null;
-}
-
-/** @param fixture Id of a promoting shelf; undefined for the aisle's own. */
-function sortedShelf(
-  plan: Plan,
-  fixture: string | undefined,
-  aisle: Aisle,
-  context: RangeContext,
-): SortedShelf | null {
-  if (fixture === undefined) {
-    const shelf = shelfOf(plan);
-    return (
-      (shelf && {
-        range: shelf.range,
-        sorting: sortingOf(shelf, 'recommended', aisle, context),
-        pins: shelf.order.pins,
-        spread: shelf.order.spread,
-        most: null,
-      }) ??
-      null
-    );
-  }
-  const promotion = plan.fixtures.find(({ id }) => id === fixture);
-  return promotion?.type === 'promotion'
-    ? {
-        range: promotion.range,
-        sorting: promotionSorting(promotion, aisle, context),
-        pins: [],
-        spread: null,
-        most: promotion.most,
-      }
-    : null;
-}
-
-const GROUPS = ['lifted', null, 'sunk', 'sold-out'] as const;
-
-/** Where a shelf's own order puts a product, and what put it there. */
-function explainPlace(
-  snapshot: Snapshot,
-  aisle: Aisle,
-  { range, sorting, pins, spread, most }: SortedShelf,
-  p: number,
-  context: RangeContext,
-): NonNullable<ProductWhy['place']> {
-  const { bits, count } = runRange(snapshot, aisle, range, context);
-  const permutation = permutationOf(snapshot, sorting, snapshot.frame.languages[0], context);
-  const { held } = holdPins(snapshot, pins, aisle.key, bits);
-  const all = arrangedWindow(snapshot, bits, permutation, held, spread, 0, count);
-  const place = all.findIndex((placed) => placed.p === p);
-  const plain = arrangedWindow(snapshot, bits, permutation, new Map(), null, 0, count);
-  return {
-    place: place + 1,
-    of: count,
-    by: all[place].by,
-    /** Where the keys alone would have put it. */
-    byKeys: plain.findIndex((placed) => placed.p === p) + 1,
-    group: permutation.groups ? GROUPS[permutation.groups[p]] : null,
-    shown: most,
-  };
-}
-
 /** Which facets help in an aisle. */
 export function explainFacets(
   snapshot: Snapshot,
@@ -177,7 +125,7 @@ export function explainFacets(
   context: RangeContext,
 ): FacetAdviceRow[] {
   const shelf = shelfOf(plan);
-  const { bits } = shelf ? runRange(snapshot, aisle, shelf.range, context) : aisleProducts(snapshot, aisle);
+  const { bits } = shelf ? shelfRange(snapshot, aisle, shelf, context) : aisleProducts(snapshot, aisle);
   const [lang] = snapshot.frame.languages;
   return adviseFacets(snapshot, bits).map((advice) => ({
     ...advice,

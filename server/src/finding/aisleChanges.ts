@@ -44,12 +44,15 @@ export function changedProductPages(snapshot: Snapshot, before: Edition, after: 
   return pages;
 }
 
-/** What the plan of an aisle makes of product pages, with the saved ranges it shows there, and its badges. */
-function onProductPages({ plans, ranges }: Edition, aisle: Aisle): string {
+/** What the plan of an aisle makes of product pages, with the saved ranges and blends it uses there, and its badges. */
+function onProductPages({ plans, ranges, blends }: Edition, aisle: Aisle): string {
   const plan = choosePlan(plans, aisle).winner?.plan;
   const page = plan?.productPage ?? null;
   const saved = page?.shelves.map(({ range: { source } }) =>
     source.kind === 'saved' ? ranges.find(({ id }) => id === source.range)?.rule : null,
   );
-  return JSON.stringify([page, saved, plan?.badges]);
+  const blended = blends.filter(({ id }) =>
+    page?.shelves.some(({ levels }) => levels.some(({ key, of }) => key === 'blend' && of === id)),
+  );
+  return JSON.stringify([page, saved, blended, plan?.badges]);
 }

@@ -14,7 +14,8 @@ import {
   MIN_CONTRAST,
   planTexts,
   resolvePlan,
-  runRange,
+  promotionRange,
+  shelfRange,
   shelfOf,
   textIn,
   type Aisle,
@@ -45,7 +46,7 @@ export function publicationFindings(
   changes: readonly AisleChangeSummary[],
   now: number,
 ): PublicationFinding[] {
-  const context: RangeContext = { now, ranges: after.ranges };
+  const context: RangeContext = { now, ranges: after.ranges, blends: after.blends };
   const pages = changes.flatMap((change): ChangedPage[] => {
     const aisle = snapshot.aisles.byKey.get(change.key);
     const plan = aisle && choosePlan(after.plans, aisle).winner?.plan;
@@ -71,11 +72,11 @@ function shelfFindings(
 ): PublicationFinding[] {
   const shelf = shelfOf(plan);
   if (!shelf) return [];
-  const { bits, count } = runRange(snapshot, aisle, shelf.range, context);
+  const { bits, count } = shelfRange(snapshot, aisle, shelf, context);
   const where = { path: change.path, title: change.title, plan: namedPlan(plan) };
   const found: PublicationFinding[] = [];
   if (!count && change.products) found.push({ kind: 'empty-shelf', ...where });
-  const { lost } = holdPins(snapshot, shelf.order.pins, aisle.key, bits);
+  const { lost } = holdPins(snapshot, shelf.order.pins, aisle.key, bits, context);
   // A pin for all aisles of a plan is looked at where its product is at home.
   const missed = lost.filter(({ pin, reason }) => reason === 'unknown' || pin.aisle === aisle.key);
   if (missed.length) found.push({ kind: 'lost-pins', ...where, skus: missed.map(({ pin }) => pin.sku) });
@@ -91,7 +92,7 @@ function emptyPromotions(
   const found = new Map<string, Extract<PublicationFinding, { kind: 'empty-promotion' }>>();
   for (const { change, aisle, plan } of pages)
     for (const fixture of plan.fixtures) {
-      if (fixture.type !== 'promotion' || runRange(snapshot, aisle, fixture.range, context).count) continue;
+      if (fixture.type !== 'promotion' || promotionRange(snapshot, aisle, fixture, context).count) continue;
       const key = `${plan.id} ${fixture.id}`;
       const known = found.get(key);
       if (known) known.aisles++;

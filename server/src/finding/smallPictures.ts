@@ -18,7 +18,11 @@ import {
  * Pictures that are narrower than where they are drawn, the worst first: blurred on every screen, or on those with two
  * pixels for one. Each is told once, with the place that needs the most of it.
  */
-export function smallPictures(snapshot: Snapshot, { plans, ranges }: Edition, now: number): SmallPicture[] {
+export function smallPictures(
+  snapshot: Snapshot,
+  { plans, ranges, blends }: Edition,
+  now: number,
+): SmallPicture[] {
   const [lang] = snapshot.frame.languages;
   const found = new Map<string, SmallPicture>();
   const tell = (
@@ -70,7 +74,7 @@ export function smallPictures(snapshot: Snapshot, { plans, ranges }: Edition, no
         for (const shown of tiledAisles(snapshot, aisle, fixture))
           tell(shown.picture, ownerOf(shown), plan!, need);
       if (fixture?.type !== 'spotlight') continue;
-      const p = spotlitProduct({ snapshot, aisle, lang, context: { now, ranges } }, fixture);
+      const p = spotlitProduct({ snapshot, aisle, lang, context: { now, ranges, blends } }, fixture);
       if (p !== null) tellProduct(p, plan!, need);
     }
   }

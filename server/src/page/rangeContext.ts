@@ -1,12 +1,9 @@
-import type { Edition, RangeContext } from '@fond/core';
+import type { RangeContext, SharedRules } from '@fond/core';
 
-/** What the ranges of an edition are run with at a moment, in the shop's zone. */
-export const rangeContext = (
-  { ranges }: Pick<Edition, 'ranges'>,
-  now: number,
-  zone: string,
-): RangeContext => ({
+/** What ranges and orders are read with at a moment, in the shop's zone. */
+export const rangeContext = ({ ranges, blends }: SharedRules, now: number, zone: string): RangeContext => ({
   now,
   ranges,
+  blends,
   zone,
 });

@@ -19,7 +19,10 @@ const FRAME: CatalogueFrame = {
 const snapshot = snapshotOf(FRAME, []);
 const plan = housePlan(snapshot, 'House');
 const stateOf = (number: number): ServingState =>
-  ({ snapshot, edition: { number, plans: [plan], documents: [], ranges: [] } }) as unknown as ServingState;
+  ({
+    snapshot,
+    edition: { number, plans: [plan], documents: [], ranges: [], blends: [] },
+  }) as unknown as ServingState;
 
 /** Renditions over a state, a store and jobs that live in memory; jobs end when the test says so. */
 function bench() {

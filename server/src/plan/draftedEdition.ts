@@ -1,5 +1,5 @@
 import { HOUSE_PLAN_ID, isHeir, withDrafts, type Edition, type Plan, type PlanDocument } from '@fond/core';
-import { savedRanges } from '../range/savedRanges';
+import { sharedRules } from '../range/sharedRules';
 import { chainProblem } from '../document/chainProblem';
 import { documentsFor } from './drafts';
 import { showAlone } from './parts';
@@ -16,9 +16,9 @@ export async function draftedEdition(
   const documents = await documentsFor(drafts, live.documents);
   const known = new Set([...live.documents, ...drafts].map(({ id }) => id));
   const bases = [...documents.values()].filter(({ id }) => !known.has(id));
-  const ranges = await savedRanges();
+  const shared = await sharedRules();
   const edition = sanitiseEdition(
-    chainProblem(documents, () => withDrafts(live, [...bases, ...drafts], ranges)),
+    chainProblem(documents, () => withDrafts(live, [...bases, ...drafts], shared)),
   );
   const [first] = drafts;
   const plan = edition.plans.find(({ id }) => id === first.id);

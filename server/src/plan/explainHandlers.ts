@@ -15,7 +15,8 @@ import { draftedEdition } from './draftedEdition';
 import { withOwnCss } from './preview';
 import type { Services } from '../services';
 import { pageTime, readAddress } from '../page/compose';
-import { aisleAt, explainFacets, explainProduct } from '../explain/explain';
+import { aisleAt, explainFacets } from '../explain/explain';
+import { explainProduct } from '../explain/explainPlace';
 import { rangeContext } from '../page/rangeContext';
 import { inTurns } from '../turns';
 

@@ -14,7 +14,7 @@ export async function foundHousePlan(sequelize: Sequelize): Promise<void> {
       { id: HOUSE_PLAN_ID, document: plan, version: 1, updatedAt: new Date(), updatedBy: null },
       { transaction },
     );
-    const layers = { beneath: { documents: [plan], ranges: [] }, campaigns: [] };
+    const layers = { beneath: { documents: [plan], ranges: [], blends: [] }, campaigns: [] };
     await publish({ layers, note: 'The first edition', userId: null }, transaction);
   });
 }

@@ -59,10 +59,10 @@ function withoutIt(document: PlanDocument, documents: Documents, id: string, fat
 }
 
 /** An edition without a plan, whose heirs have been given another base. */
-function takeOut({ number, ranges, ...edition }: Edition, id: string, fate: HeirsFate): Edition {
+function takeOut({ number, ranges, blends, ...edition }: Edition, id: string, fate: HeirsFate): Edition {
   const known = documentsBy(edition.documents);
   const documents = edition.documents.map((document) => withoutIt(document, known, id, fate));
-  return withoutPlans({ number, documents, ranges }, [id]);
+  return withoutPlans({ number, documents, ranges, blends }, [id]);
 }
 
 /** What the shop would be without a plan. */

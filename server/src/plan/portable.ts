@@ -6,6 +6,7 @@ import {
   isHeir,
   own,
   partsNamedIn,
+  blendsOfPlan,
   rangesOfPlan,
   referencesIn,
   resolveAll,
@@ -14,16 +15,18 @@ import {
   type PartSettings,
   type PlanDocument,
   type RangeRule,
-  type SavedRange,
+  type OrderLevel,
   type Snapshot,
 } from '@fond/core';
 import { inUnit } from '../database/unit';
-import { PlanModel, SavedRangeModel } from '../database/models';
+import { PlanModel } from '../database/models';
 import { readEditionOf } from '../edition/editions';
 import { canonicalJson } from '../text/canonicalJson';
 import { problem } from '../problem/problem';
 import { recordActivity } from '../activity/activity';
-import { savedRanges } from '../range/savedRanges';
+import type { RuleRow, RuleStore } from '../range/ruleStore';
+import { blendStore } from '../range/savedBlends';
+import { rangeStore } from '../range/savedRanges';
 import { chainProblem } from '../document/chainProblem';
 import { documentsFor, readBeneath, readDrafts } from './drafts';
 import { safeDocument } from '../document/safePlan';
@@ -31,17 +34,25 @@ import { safeDocument } from '../document/safePlan';
 const hashOf = ({ hash: _, ...rest }: PlanFile): string =>
   createHash('sha256').update(canonicalJson(rest)).digest('hex');
 
-function fileOf(snapshot: Snapshot, { documents, ranges }: EditionContent): PlanFile {
+function fileOf(snapshot: Snapshot, { documents, ranges, blends }: EditionContent): PlanFile {
   const names: Record<string, string> = {};
   for (const key of referencesIn({ documents, ranges })) {
     const aisle = snapshot.aisles.byKey.get(key);
     if (aisle) names[key] = aisle.path;
   }
-  const file: PlanFile = { format: 'fond-aisle/plans', version: 1, documents, ranges, names, hash: '' };
+  const file: PlanFile = {
+    format: 'fond-aisle/plans',
+    version: 1,
+    documents,
+    ranges,
+    ...(blends.length && { blends }),
+    names,
+    hash: '',
+  };
   return { ...file, hash: hashOf(file) };
 }
 
-/** Drafts with all that they build on and show, and the saved ranges that any of them uses. */
+/** Drafts with all that they build on and show, and the saved ranges and blends that any of them uses. */
 export async function exportPlans(snapshot: Snapshot, ids: readonly string[]): Promise<PlanFile> {
   const drafts = await readDrafts(ids);
   const live = await readBeneath();
@@ -55,9 +66,12 @@ export async function exportPlans(snapshot: Snapshot, ids: readonly string[]): P
   };
   drafts.forEach(add);
   const documents = [...known.values()].filter(({ id }) => wanted.has(id));
-  const used = new Set(chainProblem(known, () => resolveAll(documents)).flatMap(rangesOfPlan));
-  const ranges = (await savedRanges()).filter(({ id }) => used.has(id));
-  return fileOf(snapshot, { documents, ranges });
+  const plans = chainProblem(known, () => resolveAll(documents));
+  const used = new Set(plans.flatMap(rangesOfPlan));
+  const blended = new Set(plans.flatMap(blendsOfPlan));
+  const ranges = (await rangeStore.all()).filter(({ id }) => used.has(id));
+  const blends = (await blendStore.all()).filter(({ id }) => blended.has(id));
+  return fileOf(snapshot, { documents, ranges, blends });
 }
 
 export const exportEdition = async (snapshot: Snapshot, number: number): Promise<PlanFile> =>
@@ -88,7 +102,7 @@ export async function importPlans(
     else missing.push({ key, name: name ?? key });
   }
   if (missing.length) return { missing, imported: null };
-  const content = translated(file, into);
+  const content = translated({ ...file, blends: file.blends ?? [] }, into);
   const imported = await inUnit(sequelize, (transaction) => write(content, userId, transaction));
   return { missing: [], imported };
 }
@@ -103,11 +117,12 @@ function mappedTo(snapshot: Snapshot, key: string, to: string | null): string | 
 }
 
 async function write(
-  { documents, ranges }: EditionContent,
+  { documents, ranges, blends }: EditionContent,
   userId: number,
   transaction: Transaction,
 ): Promise<NamedPlan[]> {
-  const rangeIds = await writeRanges(ranges, userId, transaction);
+  const rangeIds = await writeRules(rangeStore, ranges, userId, transaction);
+  const blendIds = await writeRules(blendStore, blends, userId, transaction);
   const ids = new Map(documents.map(({ id }) => [id, randomUUID() as string]));
   const read = documents.map((document): PlanDocument => {
     const id = ids.get(document.id)!;
@@ -118,7 +133,7 @@ async function write(
       name: `${document.name.slice(0, 68)} (imported)`,
       reach: house ? { include: [], exclude: [] } : document.reach,
     };
-    const renamed = withNames({ ...document, ...head }, { ranges: rangeIds, parts: ids });
+    const renamed = withNames({ ...document, ...head }, { ranges: rangeIds, blends: blendIds, parts: ids });
     return isHeir(renamed) ? { ...renamed, base: ids.get(renamed.base) ?? renamed.base } : renamed;
   });
   const { documents: live } = await readBeneath();
@@ -137,34 +152,34 @@ async function write(
   return fresh.map(({ id, name }) => ({ id, name }));
 }
 
-/** A range that is here already, with the same rule, is used; any other becomes one of its own. */
-async function writeRanges(
-  ranges: readonly SavedRange[],
+/** A rule that is here already, with the same content, is used; any other becomes one of its own. */
+async function writeRules<Row extends RuleRow, Rule extends { id: string; name: string }>(
+  store: RuleStore<Row, Rule>,
+  rules: readonly Rule[],
   userId: number,
   transaction: Transaction,
 ): Promise<Map<string, string>> {
-  const here = await savedRanges(transaction);
+  const here = await store.all(transaction);
+  const contentOf = (rule: Rule): string => canonicalJson({ ...rule, name: '' });
   const names = new Set(here.map(({ name }) => name));
   const ids = new Map<string, string>();
-  for (const { id, name, rule } of ranges) {
-    const same = here.find((range) => range.id === id && canonicalJson(range.rule) === canonicalJson(rule));
-    ids.set(id, same ? id : randomUUID());
+  for (const rule of rules) {
+    const same = here.some((one) => one.id === rule.id && contentOf(one) === contentOf(rule));
+    const id = same ? rule.id : randomUUID();
+    ids.set(rule.id, id);
     if (same) continue;
-    let free = name;
-    for (let n = 2; names.has(free); n++) free = `${name.slice(0, 70)} (${n})`;
-    names.add(free);
-    await SavedRangeModel.create(
-      { id: ids.get(id)!, name: free, rule, version: 1, updatedAt: new Date(), updatedBy: userId },
-      { transaction },
-    );
+    let name = rule.name;
+    for (let n = 2; names.has(name); n++) name = `${rule.name.slice(0, 70)} (${n})`;
+    names.add(name);
+    await store.insert({ ...rule, id, name }, userId, transaction);
   }
   return ids;
 }
 
-/** The document with the saved ranges and the parts it names under other ids. */
+/** The document with the saved ranges, the blends and the parts it names under other ids. */
 function withNames<T>(
   value: T,
-  ids: { ranges: ReadonlyMap<string, string>; parts: ReadonlyMap<string, string> },
+  ids: Readonly<Record<'ranges' | 'blends' | 'parts', ReadonlyMap<string, string>>>,
 ): T {
   if (Array.isArray(value)) return value.map((item: unknown) => withNames(item, ids)) as T;
   if (typeof value !== 'object' || value === null) return value;
@@ -173,6 +188,8 @@ function withNames<T>(
   const inner = Object.fromEntries(
     Object.entries(value).map(([key, one]) => [key, withNames(one as unknown, ids)]),
   );
+  const level = inner as Partial<OrderLevel>;
+  if (level.key === 'blend' && level.of !== undefined) level.of = ids.blends.get(level.of) ?? level.of;
   const link = inner as Partial<PartSettings>;
   if (link.type === 'part' && link.part !== undefined) link.part = ids.parts.get(link.part) ?? link.part;
   return inner as T;

@@ -5,7 +5,7 @@ import { aisleAt } from '../explain/explain';
 import { pageTime } from '../page/compose';
 import { rangeContext } from '../page/rangeContext';
 import { problem } from '../problem/problem';
-import { savedRanges } from '../range/savedRanges';
+import { sharedRules } from '../range/sharedRules';
 import type { ServingHost, ServingState } from '../serving/servingHost';
 import { findProducts } from './findProducts';
 
@@ -17,10 +17,10 @@ export async function chooseExport(
 ): Promise<readonly string[] | null> {
   const { snapshot, zone } = serving;
   if (range !== undefined) {
-    const ranges = await savedRanges();
-    const saved = ranges.find(({ id }) => id === range);
+    const shared = await sharedRules();
+    const saved = shared.ranges.find(({ id }) => id === range);
     if (!saved) throw problem('not-found', 'There is no such range. It may have been deleted.');
-    const context = rangeContext({ ranges }, pageTime(), zone);
+    const context = rangeContext(shared, pageTime(), zone);
     const { bits } = runRange(snapshot, aisleAt(snapshot, aisle ?? '/'), saved.rule, context);
     return snapshot.skus.filter((_, p) => holds(bits, p));
   }

@@ -19,7 +19,7 @@ import { aisleAt } from '../explain/explain';
 import { pageTime } from '../page/compose';
 import { rangeContext } from '../page/rangeContext';
 import { problem } from '../problem/problem';
-import { savedRanges } from '../range/savedRanges';
+import { sharedRules } from '../range/sharedRules';
 import type { ServingHost, ServingState } from '../serving/servingHost';
 
 /** Answers that are kept: the next window of the same table is asked for in a moment. */
@@ -77,7 +77,7 @@ async function filteredBitset(
   const bits = fullBitset(snapshot.size);
   if (aisle !== undefined) intersectInto(bits, aisleProducts(snapshot, aisleAt(snapshot, aisle)).bits);
   if (clauses.length) {
-    const context = rangeContext({ ranges: await savedRanges() }, pageTime(), zone);
+    const context = rangeContext(await sharedRules(), pageTime(), zone);
     for (const clause of clauses) intersectInto(bits, clauseBitset(snapshot, clause, context));
   }
   if (gap !== undefined) {

@@ -13,7 +13,7 @@ import {
   type Snapshot,
 } from '@fond/core';
 import { select } from '../database/rows';
-import { explainProduct } from '../explain/explain';
+import { explainProduct } from '../explain/explainPlace';
 import { readStored } from '../catalogue/import/stored';
 import { pageTime } from '../page/compose';
 import { wordsOf, type StoredWords } from '../picture/pictureWords';

@@ -1,5 +1,5 @@
 import type { EditionComparison } from '@fond/contract';
-import type { Plan, RangeRule, Snapshot } from '@fond/core';
+import type { Blend, Edition, Plan, RangeRule, Snapshot } from '@fond/core';
 import { aisleChanges } from '../finding/aisleChanges';
 import { readEditionOf } from '../edition/editions';
 import { canonicalJson } from '../text/canonicalJson';
@@ -21,13 +21,24 @@ export async function compareEditions(
     const what = !was ? 'added' : !is ? 'removed' : 'changed';
     plans.push({ id, name: (is ?? was)!.name, what, before: was, after: is });
   }
-  const rules = (edition: typeof before): Map<string, RangeRule> =>
-    new Map(edition.ranges.map(({ name, rule }) => [name, rule]));
-  const [rulesBefore, rulesAfter] = [rules(before), rules(after)];
-  const ranges = [...new Set([...rulesBefore.keys(), ...rulesAfter.keys()])]
-    .map((name) => ({ name, before: rulesBefore.get(name) ?? null, after: rulesAfter.get(name) ?? null }))
-    .filter((range) => canonicalJson(range.before) !== canonicalJson(range.after))
-    .sort((a, b) => a.name.localeCompare(b.name, 'en'));
   plans.sort((a, b) => a.name.localeCompare(b.name, 'en'));
-  return { changes: aisleChanges(snapshot, before, after), plans, ranges };
+  const rules = ({ ranges }: Edition): Named<RangeRule> =>
+    new Map(ranges.map(({ name, rule }) => [name, rule]));
+  const factors = ({ blends }: Edition): Named<Blend['factors']> =>
+    new Map(blends.map((blend) => [blend.name, blend.factors]));
+  return {
+    changes: aisleChanges(snapshot, before, after),
+    plans,
+    ranges: differing(rules(before), rules(after)),
+    blends: differing(factors(before), factors(after)),
+  };
 }
+
+type Named<T> = ReadonlyMap<string, T>;
+
+/** What differs of what has a name; null where one side has none of it. */
+const differing = <T>(was: Named<T>, is: Named<T>): { name: string; before: T | null; after: T | null }[] =>
+  [...new Set([...was.keys(), ...is.keys()])]
+    .map((name) => ({ name, before: was.get(name) ?? null, after: is.get(name) ?? null }))
+    .filter(({ before, after }) => canonicalJson(before) !== canonicalJson(after))
+    .sort((a, b) => a.name.localeCompare(b.name, 'en'));

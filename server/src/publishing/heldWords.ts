@@ -2,7 +2,14 @@ import type { Sequelize } from 'sequelize';
 import { textIn, type Texts } from '@fond/core';
 import type { ImportReport } from '@fond/contract';
 import type { BodyOf, OPERATIONS, ParamsOf } from '@fond/contract/operations';
-import { CampaignModel, JobModel, PlanModel, RedirectModel, SavedRangeModel } from '../database/models';
+import {
+  BlendModel,
+  CampaignModel,
+  JobModel,
+  PlanModel,
+  RedirectModel,
+  SavedRangeModel,
+} from '../database/models';
 import { select } from '../database/rows';
 import { readSettings } from '../setting/settings';
 import type { HeldOperation } from './approval';
@@ -63,6 +70,7 @@ const importWords = ({ file, created, changed }: ImportReport): string =>
 const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
   publishPlans: async (_, body) => `publish ${await plans(body.plans.map(({ id }) => id))}`,
   publishRange: async ({ id }) => `publish the range ${quote((await SavedRangeModel.findByPk(id))?.name)}`,
+  publishBlend: async ({ id }) => `publish the blend ${quote((await BlendModel.findByPk(id))?.name)}`,
   publishEdition: async ({ number }, body) =>
     body.plans === null
       ? `restore edition ${number}`

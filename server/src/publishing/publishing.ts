@@ -24,14 +24,14 @@ import {
   type Layers,
   type Plan,
   type PlanDocument,
-  type SavedRange,
+  type SharedRules,
   type Snapshot,
 } from '@fond/core';
 import type { ServingState } from '../serving/servingHost';
 import { documentIn } from '../database/models';
 import { beneath, publishBeneath, readLiveLayers } from '../edition/editions';
 import { problem } from '../problem/problem';
-import { savedRanges } from '../range/savedRanges';
+import { sharedRules } from '../range/sharedRules';
 import { aisleChanges, changedProductPages } from '../finding/aisleChanges';
 import { chainProblem } from '../document/chainProblem';
 import { pageTime } from '../page/compose';
@@ -42,24 +42,24 @@ import { namedPlan } from '../text/namedPlan';
 
 /** What publishing some drafts together would do to the shop, and what stands in the way. */
 export async function planChanges(serving: ServingState, ids: readonly string[]): Promise<PlanChanges> {
-  const [layers, ranges, ...rows] = await Promise.all([
+  const [layers, shared, ...rows] = await Promise.all([
     readLiveLayers(),
-    savedRanges(),
+    sharedRules(),
     ...ids.map((id) => planRow(id)),
   ]);
-  return changesOf(serving.snapshot, layers, rows.map(documentIn), ranges);
+  return changesOf(serving.snapshot, layers, rows.map(documentIn), shared);
 }
 
 async function changesOf(
   snapshot: Snapshot,
   layers: Layers,
   drafts: readonly PlanDocument[],
-  ranges: readonly SavedRange[],
+  shared: SharedRules,
 ): Promise<PlanChanges> {
   const live = editionFrom(0, layers.beneath);
   const missing = await missingBeneath(drafts, live.documents);
   // Bases and parts that are not live are laid along, so that the rest can be told; publishing without them is refused.
-  const after = withDrafts(live, [...missing.documents, ...drafts], ranges);
+  const after = withDrafts(live, [...missing.documents, ...drafts], shared);
   const shownBefore = editionFrom(0, flattened(layers));
   const shownAfter = editionFrom(0, flattened(beneath(layers, after)));
   const drafted = drafts.map(({ id }) => id);
@@ -157,9 +157,9 @@ export async function publishPlans(
       const drafts = await draftsAt(plans, transaction);
       await along(transaction);
       const known = await documentsFor(drafts, live.documents, transaction);
-      const ranges = await savedRanges(transaction);
+      const shared = await sharedRules(transaction);
       refuseMissingParts(drafts, live.documents, known);
-      const after = chainProblem(known, () => withDrafts(live, drafts, ranges));
+      const after = chainProblem(known, () => withDrafts(live, drafts, shared));
       refuseOverlaps(snapshot, after.plans, drafts);
       return { ...after, note: note || drafts.map(({ name }) => name).join(', ') };
     },

@@ -4,16 +4,8 @@ import type { Handlers } from '../http/handler';
 import { thenServe } from '../serving/served';
 import type { Services } from '../services';
 import { pageTime, readAddress } from '../page/compose';
-import {
-  createRange,
-  deleteRange,
-  listRanges,
-  publishRange,
-  rangeChanges,
-  readRange,
-  savedRanges,
-  saveRange,
-} from './savedRanges';
+import { sharedRules } from './sharedRules';
+import { rangeStore } from './savedRanges';
 
 type Own =
   | 'ranges'
@@ -27,17 +19,17 @@ type Own =
 
 /** Saved ranges, and what the clauses of any range do. */
 export const rangeHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
-  ranges: () => listRanges(),
-  createRange: ({ body, user }) => createRange(sequelize, body, user.id),
-  readRange: ({ params }) => readRange(params.id),
-  saveRange: ({ params, body, user }) => saveRange(sequelize, params.id, body, user.id),
-  deleteRange: ({ params, user }) => deleteRange(sequelize, params.id, user.id),
-  rangeChanges: ({ params }) => rangeChanges(host.serving().snapshot, params.id),
-  publishRange: ({ params, body: { version, note }, user }) =>
-    thenServe(host, publishRange(sequelize, params.id, version, note, user.id)),
+  ranges: () => rangeStore.list(),
+  createRange: ({ body, user }) => rangeStore.create(sequelize, body, user.id),
+  readRange: ({ params }) => rangeStore.read(params.id),
+  saveRange: ({ params, body, user }) => rangeStore.save(sequelize, params.id, body, user.id),
+  deleteRange: ({ params, user }) => rangeStore.remove(sequelize, params.id, user.id),
+  rangeChanges: ({ params }) => rangeStore.changes(host.serving().snapshot, params.id),
+  publishRange: ({ params, body, user }) =>
+    thenServe(host, rangeStore.publish(sequelize, params.id, body, user.id)),
   explainRange: async ({ body: { rule, address } }) => {
     const { snapshot, zone } = host.serving();
-    const context = rangeContext({ ranges: await savedRanges() }, pageTime(), zone);
+    const context = rangeContext(await sharedRules(), pageTime(), zone);
     return explainRangeAt(snapshot, readAddress(address)?.path, rule, context);
   },
 });

@@ -6,6 +6,7 @@ import {
   dayOf,
   orderChoices,
   permutationOf,
+  shelfRange,
   shelfOf,
   sortingOf,
   withRuleCollections,
@@ -282,14 +283,19 @@ export class ServingHost {
    */
   private async warm(snapshot: Snapshot, edition: Edition, zone: string): Promise<void> {
     const [lang] = snapshot.frame.languages;
-    const context = { now: Date.now(), ranges: edition.ranges, zone };
+    const context = { now: Date.now(), ranges: edition.ranges, blends: edition.blends, zone };
     const front = snapshot.aisles.byKey.get('front')!;
     for (const plan of edition.plans) {
       const shelf = shelfOf(plan);
       if (!shelf) continue;
       const offered = this.current ? [] : orderChoices(shelf, false).filter((choice) => choice !== 'name');
       for (const choice of new Set<OrderChoice>(['recommended', ...offered])) {
-        permutationOf(snapshot, sortingOf(shelf, choice, front, context), lang, context);
+        permutationOf(
+          snapshot,
+          sortingOf(shelf, choice, front, context, shelfRange(snapshot, front, shelf, context)),
+          lang,
+          context,
+        );
         await setImmediate();
       }
     }

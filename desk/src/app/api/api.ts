@@ -1,6 +1,8 @@
 import { Injectable } from '@angular/core';
 import {
   type AisleTexts,
+  type BlendInput,
+  type BlendQuestion,
   type AttributeChange,
   type CampaignTimes,
   type CollectionInput,
@@ -154,6 +156,34 @@ export class Api extends Calls {
 
   deleteRange(id: string) {
     return this.call('deleteRange', { params: { id } });
+  }
+
+  blends() {
+    return this.call('blends');
+  }
+
+  createBlend(input: BlendInput) {
+    return this.call('createBlend', { body: input });
+  }
+
+  saveBlend(id: string, input: BlendInput, version: number) {
+    return this.call('saveBlend', { params: { id }, body: { ...input, version } });
+  }
+
+  deleteBlend(id: string) {
+    return this.call('deleteBlend', { params: { id } });
+  }
+
+  blendChanges(id: string) {
+    return this.call('blendChanges', { params: { id } });
+  }
+
+  publishBlend(id: string, version: number, note: string) {
+    return this.call('publishBlend', { params: { id }, body: { version, note } });
+  }
+
+  tryBlend(question: BlendQuestion) {
+    return this.call('tryBlend', { body: question });
   }
 
   explainRange(rule: RangeRule, address: string) {

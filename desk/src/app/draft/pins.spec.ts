@@ -1,14 +1,23 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Pin } from '@fond/core';
+import { USUAL_PIN, type Pin } from '@fond/core';
 import { withoutPin, withPin } from './pins';
 
-const pin = (sku: string, place: number, aisle: string | null = 'front'): Pin => ({ sku, place, aisle });
+const SIGNED = { by: 'Mara', at: '2026-06-01T09:00:00.000Z' };
+const pin = (sku: string, place: number, aisle: string | null = 'front'): Pin => ({
+  ...USUAL_PIN,
+  ...SIGNED,
+  sku,
+  place,
+  aisle,
+});
+const pinned = (pins: readonly Pin[], sku: string, place: number): Pin[] =>
+  withPin(pins, { sku, place, aisle: 'front' }, SIGNED);
 
 describe('pinning a product', () => {
   it('moves its own pin, and makes room where another stands', () => {
-    expect(withPin([pin('A', 1)], 'A', 3, 'front')).toEqual([pin('A', 3)]);
-    expect(withPin([pin('A', 1), pin('B', 2), pin('C', 4)], 'D', 1, 'front')).toEqual([
+    expect(pinned([pin('A', 1)], 'A', 3)).toEqual([pin('A', 3)]);
+    expect(pinned([pin('A', 1), pin('B', 2), pin('C', 4)], 'D', 1)).toEqual([
       pin('A', 2),
       pin('B', 3),
       pin('C', 4),
@@ -18,7 +27,7 @@ describe('pinning a product', () => {
 
   it('leaves other aisles and the whole plan’s pins alone', () => {
     const others = [pin('A', 1, null), pin('B', 1, 'search')];
-    expect(withPin(others, 'C', 1, 'front')).toEqual([...others, pin('C', 1)]);
+    expect(pinned(others, 'C', 1)).toEqual([...others, pin('C', 1)]);
   });
 
   it('never holds two products at one place, or one product at two', () => {
@@ -30,7 +39,7 @@ describe('pinning a product', () => {
     );
     fc.assert(
       fc.property(moves, (list) => {
-        const pins = list.reduce<Pin[]>((all, [sku, place]) => withPin(all, sku, place, 'front'), []);
+        const pins = list.reduce<Pin[]>((all, [sku, place]) => pinned(all, sku, place), []);
         expect(new Set(pins.map(({ place }) => place)).size).toBe(pins.length);
         expect(new Set(pins.map(({ sku }) => sku)).size).toBe(pins.length);
         const last = list.at(-1);

@@ -13,6 +13,7 @@ const names: RangeNames = {
   tag: (id) => (id === 4 ? 'Gifts' : null),
   attribute: () => null,
   range: () => null,
+  blend: () => null,
   language: (lang) => lang,
 };
 const vocabulary = {

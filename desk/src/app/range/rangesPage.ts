@@ -13,7 +13,7 @@ import { floorFeature } from '../store/floor.feature';
 import { NamedProducts } from '../product/namedProducts';
 import { ClauseList } from './clauseList';
 import { opened, readAnew, type OpenRange, type RangeDraft } from './openRange';
-import { PublishRange } from './publishRange';
+import { PublishRule } from './publishRule';
 import { RangeVocabulary } from '../wording/rangeNames';
 import { RangesActions } from '../store/ranges.actions';
 import { rangesFeature } from '../store/ranges.feature';
@@ -22,7 +22,7 @@ import { rangesFeature } from '../store/ranges.feature';
 @Component({
   selector: 'desk-ranges',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ClauseList, MatButtonModule, MatProgressBarModule, NamedProducts, PublishRange, RouterLink],
+  imports: [ClauseList, MatButtonModule, MatProgressBarModule, NamedProducts, PublishRule, RouterLink],
   templateUrl: './rangesPage.html',
   styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss'],
 })

@@ -8,20 +8,14 @@ import { asking } from '../api/asking';
 import { ProductPicker } from '../product/productPicker';
 import { RangeVocabulary } from '../wording/rangeNames';
 import { PlanEditor } from '../draft/planEditor';
-import { orderWords } from '../wording/words';
-
-/** What a group of the order does with its products, before what sorts them within it. */
-const GROUP_WORDS = {
-  lifted: 'in the group that is lifted to the front, ',
-  sunk: 'in the group that is moved to the end, ',
-  'sold-out': 'among those sold out, which stand last, ',
-} as const;
+import { placedWords } from '../wording/placedWords';
+import { PlaceTable } from './placeTable';
 
 /** Any product: every clause it meets and fails, and for those on the shelf the place and what put them there. */
 @Component({
   selector: 'desk-why-product',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NgTemplateOutlet, ProductPicker],
+  imports: [NgTemplateOutlet, PlaceTable, ProductPicker],
   template: `
     <desk-product-picker verb="Why?" prompt="Any product, by name or number" (picked)="sku.set($event.sku)" />
     @if (problem(); as told) {
@@ -32,7 +26,7 @@ const GROUP_WORDS = {
         <p>
           <b>{{ answer.title }}</b>
           @if (answer.place; as at) {
-            stands at place <b class="figures">{{ at.place }}</b> of {{ at.of }}, {{ placed(at) }}
+            stands at place <b class="figures">{{ at.place }}</b> of {{ at.of }}, {{ placed() }}
             @if (at.shown !== null && at.place > at.shown) {
               Only the first {{ at.shown }} are shown, so shoppers don’t see it here.
             }
@@ -42,6 +36,9 @@ const GROUP_WORDS = {
             is not here.
           }
         </p>
+        @if (answer.place; as at) {
+          <desk-place-table [place]="at" [title]="answer.title" />
+        }
         @if (answer.saved; as saved) {
           <p>
             The range “{{ saved.name }}” {{ saved.inside ? 'holds it' : 'does not hold it' }}
@@ -115,10 +112,14 @@ export class WhyProduct {
     const id = this.fixtureId();
     if (id === undefined) {
       const shelf = this.editor.shelf();
-      return shelf && { range: shelf.range, levels: shelf.order.levels };
+      return shelf && { range: shelf.range };
     }
     const fixture = this.editor.plan()?.fixtures.find((one) => one.id === id);
     return fixture?.type === 'promotion' ? fixture : undefined;
+  });
+  protected readonly placed = computed(() => {
+    const place = this.why()?.place;
+    return place ? placedWords(place, this.words.names()) : '';
   });
   protected readonly source = computed(() => {
     const range = this.shelf()?.range;
@@ -170,17 +171,5 @@ export class WhyProduct {
       next: (answer) => this.why.set(answer),
       error: (problem: Problem) => this.problem.set(problem),
     });
-  }
-
-  /** What put it there, and where the keys alone would have. */
-  protected placed(at: NonNullable<ProductWhy['place']>): string {
-    const keys = orderWords(this.shelf()?.levels ?? []);
-    const group = at.group === null ? '' : GROUP_WORDS[at.group];
-    if (at.by === 'pin') return `held there by a pin; ${group}sorted by ${keys} it would be at ${at.byKeys}.`;
-    if (at.by === 'spread')
-      return `moved up so that too many of a kind don’t stand in a row; ${group}sorted by ${keys} it would be at ${at.byKeys}.`;
-    return at.place === at.byKeys
-      ? `${group}sorted by ${keys}.`
-      : `${group}sorted by ${keys}, where it would be at ${at.byKeys} without the pins and the spread around it.`;
   }
 }

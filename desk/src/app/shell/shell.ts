@@ -12,6 +12,7 @@ import { FloorActions } from '../store/floor.actions';
 import { floorFeature } from '../store/floor.feature';
 import { CatalogueWords } from '../wording/catalogueWords';
 import { PartsActions } from '../store/parts.actions';
+import { BlendsActions } from '../store/blends.actions';
 import { RangesActions } from '../store/ranges.actions';
 import { SessionActions } from '../session/session.actions';
 import { sessionFeature } from '../session/session.feature';
@@ -55,6 +56,7 @@ const GROUPS: readonly Group[] = [
     name: 'Building',
     screens: [
       { path: '/ranges', name: 'Ranges' },
+      { path: '/blends', name: 'Blends' },
       { path: '/parts', name: 'Parts' },
       { path: '/pages', name: 'Pages' },
     ],
@@ -177,6 +179,7 @@ export class Shell {
   constructor() {
     this.store.dispatch(FloorActions.entered());
     this.store.dispatch(RangesActions.needed());
+    this.store.dispatch(BlendsActions.needed());
     this.store.dispatch(PartsActions.needed());
     inject(CatalogueWords).load();
   }

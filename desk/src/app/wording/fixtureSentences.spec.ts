@@ -17,6 +17,7 @@ const words: BriefWords = {
     tag: () => null,
     attribute: () => null,
     range: () => null,
+    blend: () => null,
     language: (lang) => lang,
   },
   lang: 'en',

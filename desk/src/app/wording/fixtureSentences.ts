@@ -9,6 +9,7 @@ import {
   type TileSource,
 } from '@fond/core';
 import type { BriefWords } from './sentences';
+import { arrangedWords } from './arrangedWords';
 import { FORM_WORDS, orderWords, shortList } from './words';
 
 /** The text in a language, or in any that there is. */
@@ -113,11 +114,11 @@ export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefW
     }
     case 'promotion': {
       const head = quote(textIn(fixture.heading, lang));
-      return `${head ? `${head}: ` : ''}${sayRange(fixture.range, names)}, ${orderWords(fixture.levels)}; ${FORM_WORDS[fixture.form]} of up to ${fixture.most}${fixture.form === 'carousel' && fixture.backwards ? ' that begins at the far side' : ''}${fixture.more ? ', with a way to all' : ''}`;
+      return `${head ? `${head}: ` : ''}${sayRange(fixture.range, names)}, ${orderWords(fixture.levels, names)}${arrangedWords({ ...fixture, soldOutLast: false }, names)}; ${FORM_WORDS[fixture.form]} of up to ${fixture.most}${fixture.form === 'carousel' && fixture.backwards ? ' that begins at the far side' : ''}${fixture.more ? ', with a way to all' : ''}`;
     }
     case 'spotlight': {
       const head = quote(textIn(fixture.heading, lang));
-      return `${head ? `${head}: ` : ''}the first of ${sayRange(fixture.range, names)}, ${orderWords(fixture.levels)}`;
+      return `${head ? `${head}: ` : ''}the first of ${sayRange(fixture.range, names)}, ${orderWords(fixture.levels, names)}`;
     }
     case 'tabs':
       return listWords(

@@ -2,6 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { RangeNames } from '@fond/core';
 import { floorFeature } from '../store/floor.feature';
+import { blendsFeature } from '../store/blends.feature';
 import { rangesFeature } from '../store/ranges.feature';
 import { CatalogueWords } from './catalogueWords';
 
@@ -18,6 +19,7 @@ export class RangeVocabulary {
   private readonly store = inject(Store);
   private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
   private readonly ranges = this.store.selectSignal(rangesFeature.selectRanges);
+  private readonly blends = this.store.selectSignal(blendsFeature.selectBlends);
   readonly words = inject(CatalogueWords).vocabulary;
 
   private readonly titles = computed(
@@ -56,6 +58,7 @@ export class RangeVocabulary {
           (attribute?.labels && {
             label: attribute.labels[lang] || key,
             unit: attribute.unit,
+            numeric: attribute.type === 'number',
             value: (value) =>
               (attribute.values.find((one) => one.value === value)?.labels[lang] ?? value).toLowerCase(),
           }) ??
@@ -63,6 +66,7 @@ export class RangeVocabulary {
         );
       },
       range: (id) => this.ranges()?.find((range) => range.id === id)?.name ?? null,
+      blend: (id) => this.blends()?.find((blend) => blend.id === id)?.name ?? null,
       language: (lang) => LANGUAGES[lang] ?? lang,
     };
   });

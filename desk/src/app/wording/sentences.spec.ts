@@ -24,6 +24,7 @@ const words: BriefWords = {
     tag: () => null,
     attribute: () => null,
     range: () => null,
+    blend: () => null,
     language: (lang) => lang,
   },
   lang: 'en',

@@ -8,10 +8,8 @@ import {
   PAGE_FRAME,
   USUAL_BUTTONS,
   listWords,
-  sayClause,
   sayRange,
   shelfOf,
-  type Clause,
   type Fixture,
   type Look,
   type Plan,
@@ -21,6 +19,7 @@ import {
   textIn,
   type BadgeSettings,
 } from '@fond/core';
+import { arrangedWords } from './arrangedWords';
 import { placeWords } from './placeWords';
 import { reachWords } from './reachWords';
 import { settingWords, type SettingNames } from './settingWords';
@@ -103,7 +102,7 @@ export function sentencesOf(plan: Plan, words: BriefWords): Record<LineName, str
         .map((fixture) => fixtureWords(fixture, words))
         .join(', ') || 'nothing but the shelf',
     range: shelf ? sayRange(shelf.range, words.names) : 'no products',
-    order: shelf ? orderWords(shelf.order.levels) + arrangedWords(shelf, words.names) : '',
+    order: shelf ? orderWords(shelf.order.levels, words.names) + arrangedWords(shelf.order, words.names) : '',
     grid: shelf ? gridWords(shelf) : '',
     card: shelf ? cardWords(shelf, words) : '',
     facets: facetsWords(plan, words),
@@ -174,23 +173,6 @@ export function lookWords({ type, buttons, radius, shadow, content, head, links 
 function fixtureWords(fixture: Fixture, { names }: BriefWords): string {
   const place = placeWords(fixture, names);
   return FIXTURE_WORDS[fixture.type] + (place ? ` (${place})` : '');
-}
-
-/** What stands out of the keys' order. */
-export function arrangedWords({ order }: Shelf, names: RangeNames): string {
-  const group = (clauses: readonly Clause[]): string =>
-    listWords(
-      clauses.map((clause) => sayClause(clause, names)),
-      'and',
-    );
-  const parts = [
-    order.lift.length ? `those that ${group(order.lift)} at the front` : '',
-    order.sink.length ? `those that ${group(order.sink)} at the end` : '',
-    order.soldOutLast ? 'sold out last' : '',
-    order.spread ? 'spread out' : '',
-    order.pins.length ? `${order.pins.length} ${order.pins.length === 1 ? 'pin' : 'pins'}` : '',
-  ].filter(Boolean);
-  return parts.length ? `, with ${listWords(parts, 'and')}` : '';
 }
 
 export function gridWords({ form, columns: { wide, medium, narrow }, pageSize, paging }: Shelf): string {

@@ -71,7 +71,7 @@ describe('a single setting in words', () => {
     expect(said('fixtures/part-2', 'added')).toBe('part 2 added');
     expect(said('fixtures/facets/facets/q', 'added')).toBe('filter search in the aisle added');
     expect(said('fixtures/facets/facets/hob-types', 'added')).toBe('filter hob types added');
-    expect(said('fixtures/shelf/order/sink')).toBe('products at the end');
+    expect(said('fixtures/shelf/order/groups')).toBe('groups');
   });
 
   it('tells what was added, moved or taken away', () => {

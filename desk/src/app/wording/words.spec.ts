@@ -68,11 +68,23 @@ describe('a reach in words', () => {
 describe('the words of the brief', () => {
   it('tell an order from its first level to its last', () => {
     expect(
-      orderWords([
-        { key: 'featured', reversed: false },
-        { key: 'price', reversed: true },
-      ]),
-    ).toBe('featured first, then dearest first');
+      orderWords(
+        [
+          { key: 'featured', reversed: false },
+          { key: 'price', reversed: true },
+          { key: 'blend', of: 'spring', reversed: false },
+          { key: 'attribute', of: 'diameter', reversed: true },
+          { key: 'attribute', of: 'gone', reversed: false },
+        ],
+        {
+          blend: (id) => (id === 'spring' ? 'Spring sellers' : null),
+          attribute: (key) =>
+            key === 'diameter' ? { label: 'Diameter', unit: 'cm', numeric: true, value: String } : null,
+        },
+      ),
+    ).toBe(
+      'featured first, then dearest first, then best by “Spring sellers” first, then largest diameter first, then by an attribute that is gone',
+    );
   });
 
   it('call a filter by its own label, else by the catalogue’s, and say when it is gone', () => {

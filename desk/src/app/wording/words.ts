@@ -10,6 +10,7 @@ import type {
   OrderLevel,
   PageSize,
   PromotionSettings,
+  RangeNames,
   SortKey,
   ColourName,
   BadgeShape,
@@ -17,8 +18,11 @@ import type {
   Paging,
 } from '@fond/core';
 
+/** Keys that say by themselves what they sort by. */
+export type PlainOrderKey = Exclude<OrderKey, 'attribute' | 'blend'>;
+
 /** Words of the brief. A level reads “featured first”, reversed “featured last”. */
-const LEVELS: Readonly<Record<OrderKey, readonly [string, string]>> = {
+const LEVELS: Readonly<Record<PlainOrderKey, readonly [string, string]>> = {
   featured: ['featured first', 'featured last'],
   newest: ['newest first', 'oldest first'],
   changed: ['lately changed first', 'long unchanged first'],
@@ -32,15 +36,39 @@ const LEVELS: Readonly<Record<OrderKey, readonly [string, string]>> = {
   stock: ['most in stock first', 'least in stock first'],
   random: ['shuffled daily', 'shuffled daily, turned round'],
   named: ['as they are named', 'as they are named, turned round'],
+  availability: ['in stock first, then few left', 'sold out first'],
 };
 
-export const ORDER_KEYS = Object.keys(LEVELS) as OrderKey[];
+export const ORDER_KEYS = Object.keys(LEVELS) as PlainOrderKey[];
 
-export const levelWords = ({ key, reversed }: OrderLevel): string => LEVELS[key][reversed ? 1 : 0];
+/** What the levels of an order are called by. */
+export type LevelNames = Pick<RangeNames, 'attribute' | 'blend'>;
 
-export const directionWords = (key: OrderKey): readonly [string, string] => LEVELS[key];
+/** A level in its usual direction, and turned round. */
+export function directionWords(
+  { key, of = '' }: Pick<OrderLevel, 'key' | 'of'>,
+  names: LevelNames,
+): readonly [string, string] {
+  if (key === 'blend') {
+    const name = names.blend(of);
+    return name === null
+      ? ['by a blend that is gone', 'by a blend that is gone']
+      : [`best by “${name}” first`, `least by “${name}” first`];
+  }
+  if (key !== 'attribute') return LEVELS[key];
+  const attribute = names.attribute(of);
+  if (!attribute) return ['by an attribute that is gone', 'by an attribute that is gone'];
+  const label = attribute.label.toLowerCase();
+  return attribute.numeric
+    ? [`smallest ${label} first`, `largest ${label} first`]
+    : [`by ${label}`, `by ${label}, turned round`];
+}
 
-export const orderWords = (levels: readonly OrderLevel[]): string => levels.map(levelWords).join(', then ');
+export const levelWords = (level: OrderLevel, names: LevelNames): string =>
+  directionWords(level, names)[level.reversed ? 1 : 0];
+
+export const orderWords = (levels: readonly OrderLevel[], names: LevelNames): string =>
+  levels.map((level) => levelWords(level, names)).join(', then ');
 
 export const SORT_WORDS: Readonly<Record<SortKey, string>> = {
   recommended: 'Recommended (this plan’s order)',

@@ -9,7 +9,7 @@ import { addUser } from '../../person/users';
 import { createPlan, readPlan, savePlan } from '../../plan/drafts';
 import { publishPlans } from '../../publishing/publishing';
 import { askToPublish } from '../../publishing/requests';
-import { createRange } from '../../range/savedRanges';
+import { rangeStore } from '../../range/savedRanges';
 import { createRedirect } from '../../redirect/redirects';
 import { BEGINNINGS, CAMPAIGNS, DRAFT, PUBLICATIONS, RANGES, type Known, type Publication } from './designs';
 import { livePictures } from './livePictures';
@@ -67,7 +67,7 @@ async function liveDesigns({ sequelize, host }: Year, people: People): Promise<v
   const mara = people.get('Mara Quill')!;
   const ranges = new Map<string, string>();
   for (const [name, rule] of Object.entries(RANGES))
-    ranges.set(name, (await createRange(sequelize, { name, rule }, mara)).id);
+    ranges.set(name, (await rangeStore.create(sequelize, { name, rule }, mara)).id);
   const known: Known = {
     categories: await idsBySlug(sequelize, 'categories'),
     tags: await idsBySlug(sequelize, 'tags'),

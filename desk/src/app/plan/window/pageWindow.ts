@@ -26,6 +26,7 @@ import { floorFeature } from '../../store/floor.feature';
 import { facetWords, FIXTURE_WORDS, shortList } from '../../wording/words';
 import { changedAt, toolsOf } from '../../draft/ticketTools';
 import { withoutPin, withPin } from '../../draft/pins';
+import { Signing } from '../../draft/signing';
 import type { SeenAs } from '../../api/api';
 import { PlanActions } from '../../draft/plan.actions';
 import { planFeature } from '../../draft/plan.feature';
@@ -242,6 +243,7 @@ export class PageWindow {
     );
   });
 
+  private readonly signing = inject(Signing);
   protected readonly planView = inject(PlanView);
   /** While arranging: the places of what is pinned here. */
   private readonly pins = computed((): Record<string, number> | null =>
@@ -306,7 +308,9 @@ export class PageWindow {
         this.editor.edit(`${data.tool} of ${data.id}, ${data.width}`, (plan) => changedAt(plan, data));
         break;
       case 'fond:place':
-        this.pin(`pin at ${data.place}`, (pins, aisle) => withPin(pins, data.sku, data.place, aisle));
+        this.pin(`pin at ${data.place}`, (pins, aisle) =>
+          withPin(pins, { sku: data.sku, place: data.place, aisle }, this.signing.now()),
+        );
         break;
       case 'fond:unpin':
         this.pin(`pin of ${data.sku}`, (pins, aisle) => withoutPin(pins, data.sku, aisle));

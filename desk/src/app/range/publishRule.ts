@@ -2,14 +2,14 @@ import { ChangeDetectionStrategy, Component, inject, input, output, signal } fro
 import { MatButtonModule } from '@angular/material/button';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Store } from '@ngrx/store';
-import type { PlanChanges, Problem, StoredRange } from '@fond/contract';
+import type { PlanChanges, Problem } from '@fond/contract';
 import { Api } from '../api/api';
 import { asking } from '../api/asking';
 import { FloorActions } from '../store/floor.actions';
 
-/** Publishes one range under the plans as they are live, once the aisles it touches have been listed. */
+/** Publishes one range, or one blend, under the plans as they are live, once the aisles it touches have been listed. */
 @Component({
-  selector: 'desk-publish-range',
+  selector: 'desk-publish-rule',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonModule],
   template: `
@@ -22,8 +22,8 @@ import { FloorActions } from '../store/floor.actions';
       @if (found.changes.length) {
         <p>
           <b class="figures">{{ found.changes.length }}</b>
-          {{ found.changes.length === 1 ? 'aisle shows' : 'aisles show' }} this range and would change for
-          shoppers at once:
+          {{ found.changes.length === 1 ? 'aisle uses' : 'aisles use' }} this {{ kind() }} and would change
+          for shoppers at once:
           @for (change of found.changes; track change.key; let last = $last) {
             {{ change.title }}{{ last ? '.' : ', ' }}
           }
@@ -32,7 +32,7 @@ import { FloorActions } from '../store/floor.actions';
           Publish it now
         </button>
       } @else {
-        <p>Shoppers see this range already, or no published plan shows it yet.</p>
+        <p>Shoppers see this {{ kind() }} already, or no published plan uses it yet.</p>
       }
     } @else if (!problem()) {
       <p>Counting what changes …</p>
@@ -51,11 +51,12 @@ import { FloorActions } from '../store/floor.actions';
     }
   `,
 })
-export class PublishRange {
+export class PublishRule {
   private readonly api = inject(Api);
   private readonly store = inject(Store);
   private readonly messages = inject(MatSnackBar);
-  readonly range = input.required<StoredRange>();
+  readonly kind = input.required<'range' | 'blend'>();
+  readonly rule = input.required<{ id: string; version: number; name: string }>();
   readonly closed = output();
   protected readonly changes = signal<PlanChanges | null>(null);
   protected readonly problem = signal<Problem | null>(null);
@@ -63,9 +64,9 @@ export class PublishRange {
 
   constructor() {
     asking(
-      () => this.range(),
-      ({ id }) =>
-        this.api.rangeChanges(id).subscribe({
+      () => ({ kind: this.kind(), id: this.rule().id }),
+      ({ kind, id }) =>
+        (kind === 'range' ? this.api.rangeChanges(id) : this.api.blendChanges(id)).subscribe({
           next: (changes) => this.changes.set(changes),
           error: (problem: Problem) => this.problem.set(problem),
         }),
@@ -73,9 +74,13 @@ export class PublishRange {
   }
 
   protected publish(): void {
-    const { id, version, name } = this.range();
+    const { id, version, name } = this.rule();
     this.running.set(true);
-    this.api.publishRange(id, version, '').subscribe({
+    const published =
+      this.kind() === 'range'
+        ? this.api.publishRange(id, version, '')
+        : this.api.publishBlend(id, version, '');
+    published.subscribe({
       next: ({ number }) => {
         this.store.dispatch(FloorActions.shopChanged());
         this.messages.open(`“${name}” is live with edition ${number}.`, 'OK', { duration: 8_000 });
