@@ -95,6 +95,7 @@ export const ROUTES = {
   publishRange: ['post', '/api/ranges/{id}/publish', 'publisher'],
   explainRange: ['post', '/api/explain/range', 'viewer'],
   explainProduct: ['post', '/api/explain/product', 'viewer'],
+  arrangedAisle: ['post', '/api/explain/arrangement', 'viewer'],
   explainFacets: ['post', '/api/explain/facets', 'viewer'],
   previewCard: ['post', '/api/preview/card', 'viewer'],
   explainBadges: ['post', '/api/explain/badges', 'viewer'],

@@ -55,6 +55,7 @@ export * from './order/blendScores';
 export * from './order/groups';
 export * from './order/matches';
 export * from './order/order';
+export * from './order/productNumbers';
 export * from './order/sorting';
 export * from './page/composePage';
 export * from './page/composePlain';

@@ -8,6 +8,8 @@ import { publishPlans, readPlan, savePlan, withShelf } from './plans';
 import { openShop } from './story';
 
 let browser: TestBrowser;
+/** Id of a blend of the demo. */
+let blend: string;
 const SCREENS = [
   '/floor',
   '/floor?view=map',
@@ -21,10 +23,12 @@ const SCREENS = [
   '/plans/knives?open=base',
   '/plans/house/card?aisle=/cookware',
   '/plans/house/badges?aisle=/cookware',
+  '/plans/house/arrange?aisle=/cookware&colour=stock&beside=live',
   '/plans/house/designs?aisle=/cookware',
   '/publish',
   '/parts',
   '/ranges',
+  '/blends/BLEND',
   '/collections',
   '/collections/1',
   '/pages',
@@ -136,6 +140,9 @@ export function checkScreens(theme: 'light' | 'dark'): void {
       const opened = await openShop();
       ({ browser } = opened);
       const desk = await opened.server.signIn();
+      const sold = { kind: 'figure', figure: 'sold-lately' };
+      const factors = [{ id: 'f', basis: sold, weight: 50, reversed: false, missing: 50 }];
+      blend = ((await desk.post('/api/blends', { name: 'Sells', factors })).body as { id: string }).id;
       const { plan, version } = await readPlan(desk, 'house');
       const card = CARD_ELEMENT_KINDS.filter((kind) => kind !== 'attribute' && kind !== 'field').map((kind) =>
         cardElement(kind),
@@ -150,7 +157,7 @@ export function checkScreens(theme: 'light' | 'dark'): void {
       const page = await browser.desk('/floor');
       await watchedPage(page, theme);
       const found: string[] = [];
-      for (const screen of SCREENS) {
+      for (const screen of SCREENS.map((one) => one.replace('BLEND', blend))) {
         await page.goto(`${browser.baseUrl}${screen}`);
         await settled(page);
         const here = [...(await faults(page)), ...(await narrowFaults(page))];

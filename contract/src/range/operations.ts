@@ -10,7 +10,7 @@ import { edition, changes } from '../edition/shapes';
 import { badgeReport } from '../badge/shapes';
 import { facetAdvice } from '../facet/shapes';
 import { address, anything, planId, text, version } from '../schema/basics';
-import { patternCheck, productWhy, sieve, storedRange } from './shapes';
+import { arrangedAisle, patternCheck, productWhy, sieve, storedRange } from './shapes';
 
 const rangeName = Joi.string().trim().min(1).max(80).required();
 
@@ -135,6 +135,18 @@ export const RANGE_OPERATIONS = {
     status: 200,
     answer: productWhy,
     problems: ['bad-input', 'unknown-aisle', 'not-found', 'not-ready'],
+  },
+  arrangedAisle: {
+    method: 'post',
+    path: '/api/explain/arrangement',
+    summary:
+      'All products of an aisle as a draft arranges them, each with its figures, and as they stand live',
+    access: 'signed-in',
+    free: true,
+    body: object<DraftAt>({ plan: planDocumentSchema.required(), address }),
+    status: 200,
+    answer: arrangedAisle,
+    problems: ['bad-input', 'unknown-aisle', 'not-ready'],
   },
   explainFacets: {
     method: 'post',

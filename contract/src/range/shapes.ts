@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { object } from '../schema/typed';
 import type { PatternCheck, Sieve } from '@fond/core';
+import { BOARD_FIGURES, MAX_BOARD, type ArrangedAisle } from '../order/types';
 import type { ProductWhy, StoredRange } from './types';
 import { anything, count, named, text, time, version } from '../schema/basics';
 import { savedRuleSchema } from '../clause/schema';
@@ -92,6 +93,29 @@ export const productWhy = object<ProductWhy>({
   })
     .allow(null)
     .required(),
+});
+
+const figure = Joi.number().allow(null).required();
+
+export const arrangedAisle = object<ArrangedAisle>({
+  aisle: Joi.object({ key: text.required(), title: text.required() }).required(),
+  total: count.required(),
+  products: Joi.array()
+    .items(
+      Joi.object({
+        sku: text.required(),
+        title: text.required(),
+        image: Joi.string().allow(null).required(),
+        by: Joi.valid('order', 'pin', 'spread').required(),
+        group: Joi.string().allow(null).required(),
+        inStock: Joi.boolean().required(),
+        featured: Joi.boolean().required(),
+        figures: Joi.object(Object.fromEntries(BOARD_FIGURES.map((key) => [key, figure]))).required(),
+      }),
+    )
+    .max(MAX_BOARD)
+    .required(),
+  live: Joi.array().items(text).allow(null).required(),
 });
 
 /** What is known of everything that has a name and is used by plans. */

@@ -1,4 +1,11 @@
-import type { Routes, UrlMatchResult, UrlSegment } from '@angular/router';
+import { inject } from '@angular/core';
+import {
+  Router,
+  type RouterStateSnapshot,
+  type Routes,
+  type UrlMatchResult,
+  type UrlSegment,
+} from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideState } from '@ngrx/store';
 import { floorEffects } from './store/floor.effects';
@@ -20,7 +27,7 @@ export function planSheet(segments: UrlSegment[]): UrlMatchResult | null {
     root?.path !== 'plans' ||
     !id ||
     more.length ||
-    (sheet && !['card', 'badges', 'filters', 'designs'].includes(sheet.path))
+    (sheet && !['card', 'badges', 'filters', 'arrange', 'designs'].includes(sheet.path))
   )
     return null;
   return { consumed: segments, posParams: sheet ? { id, sheet } : { id } };
@@ -59,6 +66,22 @@ export const routes: Routes = [
         path: 'floor/share/:key',
         title: 'Use the shared plan again · Fond Aisle',
         loadComponent: () => import('./floor/sharePage').then((m) => m.SharePage),
+      },
+      {
+        // The aisle may stand in the address as it does in the shop's.
+        matcher: (segments) =>
+          segments.length > 3 && segments[0].path === 'plans' && segments[2].path === 'arrange'
+            ? { consumed: segments, posParams: { id: segments[1] } }
+            : null,
+        canActivate: [
+          (_: unknown, { url }: RouterStateSnapshot) => {
+            const [, , id, , ...path] = url.split('?')[0].split('/');
+            return inject(Router).createUrlTree(['/plans', id, 'arrange'], {
+              queryParams: { aisle: `/${path.join('/')}` },
+            });
+          },
+        ],
+        children: [],
       },
       {
         matcher: planSheet,

@@ -16,11 +16,19 @@ import { withOwnCss } from './preview';
 import type { Services } from '../services';
 import { pageTime, readAddress } from '../page/compose';
 import { aisleAt, explainFacets } from '../explain/explain';
+import { explainArrangement } from '../explain/explainArrangement';
 import { explainProduct } from '../explain/explainPlace';
+import { pictureAddress } from '../picture/addresses';
 import { rangeContext } from '../page/rangeContext';
 import { inTurns } from '../turns';
 
-type Own = 'explainProduct' | 'explainFacets' | 'explainBadges' | 'explainPatterns' | 'previewCard';
+type Own =
+  | 'arrangedAisle'
+  | 'explainProduct'
+  | 'explainFacets'
+  | 'explainBadges'
+  | 'explainPatterns'
+  | 'previewCard';
 
 /** What a draft comes to in an aisle, without being stored. */
 export const explainHandlers = ({ host }: Services): Handlers<Own> => ({
@@ -28,6 +36,12 @@ export const explainHandlers = ({ host }: Services): Handlers<Own> => ({
     const { snapshot, aisle, plan, context } = await drafted(host, body);
     const { sku, fixture } = body;
     return explainProduct(snapshot, aisle, plan, { sku, fixture }, context);
+  },
+  arrangedAisle: async ({ body }) => {
+    const { snapshot, aisle, plan, context } = await drafted(host, body);
+    return explainArrangement(snapshot, aisle, plan, host.serving().edition, context, (hash) =>
+      pictureAddress(hash, 240),
+    );
   },
   explainFacets: async ({ body }) => {
     const { snapshot, aisle, plan, context } = await drafted(host, body);

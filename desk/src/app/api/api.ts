@@ -209,6 +209,10 @@ export class Api extends Calls {
     return this.call('explainPatterns', { body: { plan, lang } });
   }
 
+  arrangedAisle(plan: Plan, address: string) {
+    return this.call('arrangedAisle', { body: { plan, address } });
+  }
+
   explainFacets(plan: Plan, address: string) {
     return this.call('explainFacets', { body: { plan, address } });
   }

@@ -30,6 +30,15 @@ export class BlendBoard {
       : [];
   });
 
+  /** The first of each, so that what a slider does is seen while it moves. */
+  protected readonly summary = computed(() =>
+    this.moves()
+      .flatMap(({ title, list }) =>
+        list.length ? [`${title}: ${list[0].title}, ${list[0].from} → ${list[0].to}`] : [],
+      )
+      .join('. '),
+  );
+
   private told({ factors }: BlendedProduct): ToldFactor[] {
     return factors.flatMap(({ id, ...scored }) => {
       const factor = this.factors().find((one) => one.id === id);

@@ -25,6 +25,7 @@ import { FloorActions } from '../store/floor.actions';
 import { floorFeature } from '../store/floor.feature';
 import { Brief } from './brief';
 import { BadgesSheet } from '../badge/badgesSheet';
+import { ArrangeSheet } from '../order/board/arrangeSheet';
 import { FacetsSheet } from './facetsSheet';
 import { DesignSheet } from '../design/designSheet';
 import { CardSheet } from '../card/cardSheet';
@@ -59,6 +60,7 @@ const SAVING_WORDS: Readonly<Record<Saving, string>> = {
     MatMenuModule,
     MatProgressBarModule,
     MatTooltipModule,
+    ArrangeSheet,
     BadgesSheet,
     FacetsSheet,
     DesignSheet,
@@ -87,7 +89,7 @@ export class PlanPage {
   /** From the address: the plan, and the aisle in the window. */
   readonly id = input.required<string>();
   readonly aisle = input<string>();
-  readonly sheet = input<'card' | 'badges' | 'filters' | 'designs'>();
+  readonly sheet = input<'card' | 'badges' | 'filters' | 'arrange' | 'designs'>();
 
   protected readonly asFile = computed(
     () => `${addressOf('exportPlans')}?${new URLSearchParams({ plans: this.id() })}`,
@@ -135,6 +137,7 @@ export class PlanPage {
       { sheet: 'card', name: 'Card', link: ['/plans', this.id(), 'card'] },
       { sheet: 'badges', name: 'Badges', link: ['/plans', this.id(), 'badges'] },
       { sheet: 'filters', name: 'Filters', link: ['/plans', this.id(), 'filters'] },
+      { sheet: 'arrange', name: 'Arrange', link: ['/plans', this.id(), 'arrange'] },
       { sheet: 'designs', name: 'Starting points', link: ['/plans', this.id(), 'designs'] },
     ].filter(({ sheet }) => this.plan()?.kind !== 'part' || sheet === undefined),
   );

@@ -4,6 +4,7 @@ import {
   FRESH_FRAME,
   SEARCH_FACET,
   usual,
+  type Blend,
   type Fixture,
   type Plan,
   type RangeRule,
@@ -108,6 +109,32 @@ export const RANGES: Readonly<Record<string, RangeRule>> = {
       { kind: 'stock', states: ['in', 'low'] },
     ],
   },
+};
+
+/** Blends that orders may sort by. */
+export const BLENDS: Readonly<Record<string, Blend['factors']>> = {
+  'What sells, and what is new': [
+    {
+      id: 'factor-1',
+      basis: { kind: 'figure', figure: 'sold-lately' },
+      weight: 60,
+      reversed: false,
+      missing: 50,
+    },
+    { id: 'factor-2', basis: { kind: 'newness', halfLife: 60 }, weight: 30, reversed: false, missing: 0 },
+    { id: 'factor-3', basis: { kind: 'figure', figure: 'rating' }, weight: 10, reversed: false, missing: 40 },
+  ],
+  'To be cleared': [
+    { id: 'factor-1', basis: { kind: 'figure', figure: 'stock' }, weight: 50, reversed: false, missing: 0 },
+    { id: 'factor-2', basis: { kind: 'figure', figure: 'saving' }, weight: 30, reversed: false, missing: 0 },
+    {
+      id: 'factor-3',
+      basis: { kind: 'figure', figure: 'sold-lately' },
+      weight: 20,
+      reversed: true,
+      missing: 50,
+    },
+  ],
 };
 
 const savedRange = (name: string, { ranges }: Known): RangeRule => ({

@@ -9,9 +9,19 @@ import { addUser } from '../../person/users';
 import { createPlan, readPlan, savePlan } from '../../plan/drafts';
 import { publishPlans } from '../../publishing/publishing';
 import { askToPublish } from '../../publishing/requests';
+import { blendStore } from '../../range/savedBlends';
 import { rangeStore } from '../../range/savedRanges';
 import { createRedirect } from '../../redirect/redirects';
-import { BEGINNINGS, CAMPAIGNS, DRAFT, PUBLICATIONS, RANGES, type Known, type Publication } from './designs';
+import {
+  BEGINNINGS,
+  CAMPAIGNS,
+  DRAFT,
+  PUBLICATIONS,
+  BLENDS,
+  RANGES,
+  type Known,
+  type Publication,
+} from './designs';
 import { livePictures } from './livePictures';
 import { liveVoices } from './liveVoices';
 import { PAGES, PEOPLE, REDIRECTS } from './surroundings';
@@ -68,6 +78,8 @@ async function liveDesigns({ sequelize, host }: Year, people: People): Promise<v
   const ranges = new Map<string, string>();
   for (const [name, rule] of Object.entries(RANGES))
     ranges.set(name, (await rangeStore.create(sequelize, { name, rule }, mara)).id);
+  for (const [name, factors] of Object.entries(BLENDS))
+    await blendStore.create(sequelize, { name, factors }, mara);
   const known: Known = {
     categories: await idsBySlug(sequelize, 'categories'),
     tags: await idsBySlug(sequelize, 'tags'),

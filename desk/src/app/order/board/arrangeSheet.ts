@@ -1,0 +1,445 @@
+import {
+  CdkDrag,
+  CdkDragPreview,
+  CdkDropList,
+  type CdkDragDrop,
+  type CdkDragMove,
+} from '@angular/cdk/drag-drop';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { MatSliderModule } from '@angular/material/slider';
+import { ActivatedRoute, Router } from '@angular/router';
+import { Store } from '@ngrx/store';
+import {
+  BOARD_FIGURES,
+  type ArrangedAisle,
+  type ArrangedProduct,
+  type BoardFigure,
+  type Problem,
+} from '@fond/contract';
+import { productsAPage, type Pin } from '@fond/core';
+import { Api } from '../../api/api';
+import { asking } from '../../api/asking';
+import { PlanEditor } from '../../draft/planEditor';
+import { Signing } from '../../draft/signing';
+import { floorFeature } from '../../store/floor.feature';
+import { FIGURE_WORDS, figureText, scaleOf, shadeOf } from './boardFigures';
+import { alternating, inRow, withHolds, withoutHolds, type Hold } from './boardMoves';
+
+/** A product on the board. */
+interface BoardCard extends ArrangedProduct {
+  place: number;
+  /** Held by hand in this aisle. */
+  held: boolean;
+  /** How far it stands from where it stands live, up being positive; null where it isn't live here. */
+  moved: number | null;
+  figure: string;
+  shade: number | null;
+  /** Fades while something else is sought. */
+  faded: boolean;
+  groupName: string;
+}
+
+interface BoardPage {
+  number: number;
+  cards: BoardCard[];
+}
+
+/** Pixels of a card, from those that show a whole aisle to those that show what it is. */
+const ZOOM = { least: 40, most: 150, usual: 84 };
+/** Cards narrower than this have no room for words. */
+const WORDS_FROM = 76;
+
+/** A whole aisle at once: small cards in the columns of its page, page by page, put in order by hand. */
+@Component({
+  selector: 'desk-arrange-sheet',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    CdkDrag,
+    CdkDragPreview,
+    CdkDropList,
+    MatButtonModule,
+    MatIconModule,
+    MatProgressBarModule,
+    MatSliderModule,
+  ],
+  templateUrl: './arrangeSheet.html',
+  styleUrl: './arrangeSheet.scss',
+})
+export class ArrangeSheet {
+  private readonly api = inject(Api);
+  private readonly editor = inject(PlanEditor);
+  private readonly signing = inject(Signing);
+  private readonly router = inject(Router);
+  private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
+  private readonly query = toSignal(inject(ActivatedRoute).queryParamMap);
+  private readonly board = viewChild<ElementRef<HTMLElement>>('board');
+
+  protected readonly aisles = computed(() => this.floor()?.aisles ?? []);
+  protected readonly path = computed(() => this.editor.address().split('?')[0]);
+  protected readonly arranged = signal<ArrangedAisle | null>(null);
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly waiting = signal(false);
+
+  /** What is seen, in the address, so that it can be shared and survives a reload. */
+  protected readonly zoom = computed(() => {
+    const asked = Number(this.query()?.get('zoom'));
+    return asked >= ZOOM.least && asked <= ZOOM.most ? asked : ZOOM.usual;
+  });
+  protected readonly figure = computed(() => this.figureIn('figure'));
+  protected readonly colour = computed(() => this.figureIn('colour'));
+  protected readonly beside = computed(() => this.query()?.get('beside') === 'live');
+  protected readonly wordy = computed(() => this.zoom() >= WORDS_FROM);
+  protected readonly bounds = ZOOM;
+  protected readonly figures = BOARD_FIGURES.map((value) => ({ value, name: FIGURE_WORDS[value] }));
+
+  protected readonly sought = signal('');
+  protected readonly only = signal<'all' | 'held' | 'sold-out' | 'no-picture' | 'featured'>('all');
+  protected readonly chosen = signal<ReadonlySet<string>>(new Set());
+  protected readonly focused = signal<string | null>(null);
+  protected readonly aim = signal<number | null>(null);
+  protected readonly said = signal('');
+  private anchor: string | null = null;
+
+  private readonly order = computed(() => this.editor.shelf()?.order);
+  protected readonly columns = computed(() => {
+    const shelf = this.editor.shelf();
+    return !shelf || shelf.form === 'list' || shelf.form === 'folding' ? 4 : shelf.columns.wide;
+  });
+  private readonly pageSize = computed(() => {
+    const shelf = this.editor.shelf();
+    return shelf ? productsAPage(shelf.pageSize, shelf.columns) : 12;
+  });
+  private readonly heldHere = computed(() => {
+    const key = this.arranged()?.aisle.key;
+    return new Map(
+      (this.order()?.pins ?? [])
+        .filter(({ aisle }) => aisle === key || aisle === null)
+        .map((pin) => [pin.sku, pin]),
+    );
+  });
+  protected readonly heldCount = computed(() => this.heldHere().size);
+  protected readonly scale = computed(() => {
+    const colour = this.colour();
+    return colour && scaleOf(this.arranged()?.products ?? [], colour);
+  });
+  protected readonly legend = computed(() => {
+    const [scale, colour] = [this.scale(), this.colour()];
+    if (!scale || !colour) return [];
+    return scale.steps.map((step, shade) => ({ shade, from: figureText(colour, step) }));
+  });
+
+  private readonly cards = computed((): BoardCard[] => {
+    const arranged = this.arranged();
+    if (!arranged) return [];
+    const before = new Map((arranged.live ?? []).map((sku, at) => [sku, at]));
+    return arranged.products.map((product, at) => this.cardOf(product, at, before.get(product.sku)));
+  });
+  protected readonly pages = computed(() => inPages(this.cards(), this.pageSize()));
+  protected readonly livePages = computed(() => {
+    const arranged = this.arranged();
+    if (!this.beside() || !arranged?.live) return [];
+    const bySku = new Map(this.cards().map((card) => [card.sku, card]));
+    const cards = arranged.live.flatMap((sku, at) => {
+      const card = bySku.get(sku);
+      return card ? [{ ...card, place: at + 1 }] : [];
+    });
+    return inPages(cards, this.pageSize());
+  });
+  protected readonly movedCount = computed(() => this.cards().filter(({ moved }) => moved !== 0).length);
+  protected readonly found = computed(() => this.cards().filter(({ faded }) => !faded));
+  protected readonly seeking = computed(() => this.sought().trim() !== '' || this.only() !== 'all');
+
+  constructor() {
+    asking(
+      () => {
+        const [plan, address] = [this.editor.plan(), this.editor.address()];
+        return plan && address ? { plan, address } : null;
+      },
+      ({ plan, address }) => {
+        this.waiting.set(true);
+        return this.api.arrangedAisle(plan, address).subscribe({
+          next: (arranged) => {
+            this.waiting.set(false);
+            this.problem.set(null);
+            this.arranged.set(arranged);
+          },
+          error: (problem: Problem) => {
+            this.waiting.set(false);
+            this.problem.set(problem);
+          },
+        });
+      },
+    );
+    // Another aisle has other products.
+    effect(() => {
+      this.path();
+      untracked(() => {
+        this.chosen.set(new Set());
+        this.focused.set(null);
+      });
+    });
+    // A card that has moved to another page is another element; the focus goes with its product.
+    afterRenderEffect(() => {
+      this.pages();
+      const sku = untracked(this.focused);
+      const board = this.board()?.nativeElement;
+      if (sku === null || !board || !this.hadFocus) return;
+      const card = board.querySelector<HTMLElement>(`[data-sku="${CSS.escape(sku)}"]`);
+      if (card && document.activeElement !== card) card.focus();
+    });
+  }
+
+  /** Whether the focus is on the board, or was until what had it went. */
+  private hadFocus = false;
+
+  private cardOf(product: ArrangedProduct, at: number, before: number | undefined): BoardCard {
+    const [figure, colour] = [this.figure() ?? this.colour() ?? 'price', this.colour()];
+    return {
+      ...product,
+      place: at + 1,
+      held: this.heldHere().has(product.sku),
+      moved: before === undefined ? null : before - at,
+      figure: figureText(figure, product.figures[figure]),
+      shade: colour && shadeOf(this.scale(), product.figures[colour]),
+      faded: !this.matches(product),
+      groupName:
+        product.group === null ? '' : product.group === 'sold-out' ? 'sold out' : this.endOf(product.group),
+    };
+  }
+
+  private endOf(group: string): string {
+    const found = this.order()?.groups.find(({ id }) => id === group);
+    return found ? found.name || (found.at === 'front' ? 'front' : 'end') : '';
+  }
+
+  private matches({ sku, title, inStock, image, featured }: ArrangedProduct): boolean {
+    const words = this.sought().trim().toLowerCase().split(/\s+/).filter(Boolean);
+    const text = `${title} ${sku}`.toLowerCase();
+    if (!words.every((word) => text.includes(word))) return false;
+    switch (this.only()) {
+      case 'all':
+        return true;
+      case 'held':
+        return this.heldHere().has(sku);
+      case 'sold-out':
+        return !inStock;
+      case 'no-picture':
+        return image === null;
+      case 'featured':
+        return featured;
+    }
+  }
+
+  private figureIn(name: 'figure' | 'colour'): BoardFigure | null {
+    const asked = this.query()?.get(name);
+    return BOARD_FIGURES.find((one) => one === asked) ?? null;
+  }
+
+  protected see(change: Record<string, string | number | null>): void {
+    void this.router.navigate([], { queryParams: change, queryParamsHandling: 'merge', replaceUrl: true });
+  }
+
+  protected go(path: string): void {
+    void this.router.navigate([], { queryParams: { aisle: path }, queryParamsHandling: 'merge' });
+  }
+
+  protected pick(card: BoardCard, event: MouseEvent): void {
+    this.focused.set(card.sku);
+    if (event.shiftKey && this.anchor !== null) {
+      const skus = this.cards().map(({ sku }) => sku);
+      const [from, to] = [skus.indexOf(this.anchor), card.place - 1].sort((a, b) => a - b);
+      this.chosen.set(new Set([...this.chosen(), ...skus.slice(from, to + 1)]));
+      return;
+    }
+    this.anchor = card.sku;
+    this.toggle(card.sku);
+  }
+
+  private toggle(sku: string): void {
+    this.chosen.update((before) => {
+      const next = new Set(before);
+      if (!next.delete(sku)) next.add(sku);
+      return next;
+    });
+  }
+
+  protected chooseFound(): void {
+    this.chosen.set(new Set(this.found().map(({ sku }) => sku)));
+  }
+
+  protected chooseNone(): void {
+    this.chosen.set(new Set());
+  }
+
+  /** What is moved with a card: all that is chosen, in the order of their places, or the card alone. */
+  private along(sku: string): string[] {
+    const chosen = this.chosen();
+    return chosen.has(sku) ? this.chosenSkus() : [sku];
+  }
+
+  private chosenSkus(): string[] {
+    const chosen = this.chosen();
+    return this.cards().flatMap(({ sku }) => (chosen.has(sku) ? [sku] : []));
+  }
+
+  protected aimed(event: CdkDragMove<BoardCard>): void {
+    this.aim.set(placeUnder(event.pointerPosition));
+  }
+
+  protected dropped(event: CdkDragDrop<unknown, unknown, BoardCard>): void {
+    const place = placeUnder(event.dropPoint);
+    this.aim.set(null);
+    if (place !== null) this.hold(inRow(this.along(event.item.data.sku), place, this.total()));
+  }
+
+  private total(): number {
+    return this.arranged()?.total ?? 0;
+  }
+
+  private hold(holds: readonly Hold[]): void {
+    const [first] = holds;
+    const many = holds.length > 1 ? `${holds.length} products` : 'one product';
+    this.change(`${many} to place ${first.place}`, (pins, aisle) =>
+      withHolds(pins, holds, aisle, this.signing.now()),
+    );
+    this.said.set(`${many} at place ${first.place}.`);
+  }
+
+  private change(what: string, change: (pins: readonly Pin[], aisle: string) => Pin[]): void {
+    const [order, aisle] = [this.order(), this.arranged()?.aisle.key];
+    if (order && aisle) this.editor.editShelf(what, { order: { ...order, pins: change(order.pins, aisle) } });
+  }
+
+  protected sweep(to: 'start' | 'end'): void {
+    const skus = this.chosenSkus();
+    if (skus.length) this.hold(inRow(skus, to === 'start' ? 1 : this.total(), this.total()));
+  }
+
+  protected alternate(): void {
+    const skus = this.chosenSkus();
+    const first = this.cards().find(({ sku }) => sku === skus[0]);
+    if (first) this.hold(alternating(skus, first.place, this.total()));
+  }
+
+  protected letGo(skus: readonly string[] | null): void {
+    const many =
+      skus === null
+        ? 'all that was set by hand'
+        : skus.length === 1
+          ? 'one product'
+          : `${skus.length} products`;
+    this.change(`let go of ${many}`, (pins, aisle) => withoutHolds(pins, skus, aisle));
+    this.said.set(`Let go of ${many}: the order puts ${skus?.length === 1 ? 'it' : 'them'} where it would.`);
+  }
+
+  protected letChosenGo(): void {
+    this.letGo(this.chosenSkus());
+  }
+
+  protected typePlace(field: HTMLInputElement): void {
+    const place = Math.round(Number(field.value));
+    const skus = this.chosenSkus();
+    field.value = '';
+    if (place >= 1 && skus.length) this.hold(inRow(skus, place, this.total()));
+  }
+
+  protected focusIn(sku: string): void {
+    this.hadFocus = true;
+    this.focused.set(sku);
+  }
+
+  protected focusOut(event: FocusEvent): void {
+    // What moves the focus elsewhere says so; an element that goes away doesn't.
+    if (event.relatedTarget)
+      this.hadFocus = this.board()?.nativeElement.contains(event.relatedTarget as Node) ?? false;
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    const cards = this.cards();
+    const at = cards.findIndex(({ sku }) => sku === this.focused());
+    if (at < 0 || event.ctrlKey || event.metaKey) return;
+    const { sku } = cards[at];
+    const step = stepOf(event.key, this.columns(), this.pageSize(), cards.length, at);
+    if (step !== null) {
+      event.preventDefault();
+      if (event.altKey) this.nudge(sku, step);
+      else this.focused.set(cards[Math.max(0, Math.min(cards.length - 1, at + step))].sku);
+      this.bringIntoView();
+    } else if (event.key === ' ') {
+      event.preventDefault();
+      this.toggle(sku);
+    } else if (event.key === 'Delete' || event.key === 'Backspace') {
+      event.preventDefault();
+      this.letGo(this.along(sku));
+    } else if (event.key === 'Escape') this.chooseNone();
+  }
+
+  /** From where the pin is, not from where the board shows it: presses that come before the answer all count. */
+  private nudge(sku: string, step: number): void {
+    const skus = this.along(sku);
+    const [first] = skus;
+    const shown = this.cards().find((card) => card.sku === first)!.place;
+    const place = this.heldHere().get(first)?.place ?? shown;
+    this.hold(inRow(skus, Math.max(1, place + step), this.total()));
+  }
+
+  private bringIntoView(): void {
+    const sku = this.focused();
+    const board = this.board()?.nativeElement;
+    const card = sku !== null ? board?.querySelector<HTMLElement>(`[data-sku="${CSS.escape(sku)}"]`) : null;
+    card?.focus();
+    card?.scrollIntoView({ block: 'nearest' });
+  }
+}
+
+function inPages(cards: readonly BoardCard[], size: number): BoardPage[] {
+  const pages: BoardPage[] = [];
+  for (let from = 0; from < cards.length; from += size)
+    pages.push({ number: pages.length + 1, cards: cards.slice(from, from + size) });
+  return pages;
+}
+
+/** The place of the card under a point of the screen; null beside the cards. */
+function placeUnder({ x, y }: { x: number; y: number }): number | null {
+  const card = document.elementsFromPoint(x, y).find((one) => one.hasAttribute('data-place'));
+  return card ? Number(card.getAttribute('data-place')) : null;
+}
+
+/** How many places a key leads on; null for any other key. */
+function stepOf(key: string, columns: number, page: number, count: number, at: number): number | null {
+  switch (key) {
+    case 'ArrowRight':
+      return 1;
+    case 'ArrowLeft':
+      return -1;
+    case 'ArrowDown':
+      return columns;
+    case 'ArrowUp':
+      return -columns;
+    case 'PageDown':
+      return page;
+    case 'PageUp':
+      return -page;
+    case 'Home':
+      return -at;
+    case 'End':
+      return count - 1 - at;
+    default:
+      return null;
+  }
+}
