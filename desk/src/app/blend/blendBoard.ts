@@ -51,11 +51,6 @@ export class BlendBoard {
     return before > place ? `▲ ${before - place}` : `▼ ${place - before}`;
   }
 
-  protected name({ title, place, before }: BlendedProduct): string {
-    const was = before === null || before === place ? '' : `, was at ${before}`;
-    return `${title}, place ${place}${was}: why`;
-  }
-
   protected toggle({ sku }: BlendedProduct): void {
     this.open.set(this.open() === sku ? null : sku);
   }
