@@ -11,6 +11,7 @@ import { interactionRows } from './interactions';
 import { layoutRows } from './layout';
 import { lighthouseRows } from './lighthouse';
 import { machine, type Row } from './measure';
+import { boardRows, orderRows } from './orders';
 import { planRows } from './plans';
 import { previewRows } from './preview';
 import { tableRows } from './table';
@@ -71,6 +72,7 @@ const section = async (name: string, work: () => Promise<Row[]>): Promise<void> 
 /** `npm run bench` measures all; with the name of a section, only that one. */
 const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
   plans: () => section('plans', planRows),
+  orders: () => section('orders', () => Promise.resolve([...orderRows(LARGE), ...boardRows(10_000, 2_000)])),
   layout: () => section('layout', () => Promise.resolve(layoutRows())),
   cards: () => section('cards', () => Promise.resolve(cardRows())),
   engine: async () => {

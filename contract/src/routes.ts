@@ -94,6 +94,7 @@ export const ROUTES = {
   rangeChanges: ['get', '/api/ranges/{id}/changes', 'viewer'],
   publishRange: ['post', '/api/ranges/{id}/publish', 'publisher'],
   explainRange: ['post', '/api/explain/range', 'viewer'],
+  rangeProducts: ['post', '/api/explain/range/products', 'viewer'],
   explainProduct: ['post', '/api/explain/product', 'viewer'],
   arrangedAisle: ['post', '/api/explain/arrangement', 'viewer'],
   explainFacets: ['post', '/api/explain/facets', 'viewer'],

@@ -22,6 +22,7 @@ export * from './catalogue/sets';
 export * from './catalogue/snapshot';
 export * from './catalogue/snapshotBuilder';
 export * from './catalogue/steps';
+export * from './catalogue/sortByNumbers';
 export * from './clause/blend';
 export * from './clause/inForce';
 export * from './clause/rule';

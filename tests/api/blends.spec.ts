@@ -1,5 +1,13 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
-import type { BlendTrial, ProductWhy, StoredBlend, StoredPlan } from '@fond/contract';
+import type {
+  ArrangedAisle,
+  BlendTrial,
+  ProductLine,
+  ProductWhy,
+  RangeProducts,
+  StoredBlend,
+  StoredPlan,
+} from '@fond/contract';
 import { USUAL_PIN, type BlendFactor, type OwnOrder, type Plan } from '@fond/core';
 import { publishStored } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
@@ -200,5 +208,49 @@ describe('why a product stands at its place', () => {
       pin: { by: 'Mara', anyway: true },
       above: { by: 'pin', level: null },
     });
+  });
+});
+
+describe('the products of a range', () => {
+  it('are told window by window in an aisle, with why one is among them or not', async () => {
+    const rule = { source: { kind: 'catalogue' }, clauses: [{ kind: 'sale' }] };
+    const ask = async (change: object) =>
+      (await desk.post('/api/explain/range/products', { rule, address: '/', from: 0, size: 200, ...change }))
+        .body as RangeProducts;
+    const all = await ask({});
+    expect(all.products).toHaveLength(all.total);
+    const second = await ask({ from: 10, size: 5 });
+    expect(second.products).toEqual(all.products.slice(10, 15));
+    const { why: inside } = await ask({ sku: all.products[0].sku });
+    expect(inside).toMatchObject({ inside: true, firstFailed: null });
+    const others = (await desk.get('/api/catalogue/products?aisle=/cookware')).body as ProductLine[];
+    const other = others.find(({ sku }) => !all.products.some((one) => one.sku === sku))!;
+    expect((await ask({ sku: other.sku })).why).toMatchObject({ inside: false, firstFailed: 0 });
+    const nobody = await desk.post('/api/explain/range/products', {
+      rule,
+      address: '/',
+      from: 0,
+      size: 5,
+      sku: 'NOBODY',
+    });
+    expect(nobody.status).toBe(404);
+  });
+});
+
+describe('the board of an aisle', () => {
+  it('has all its products as the draft arranges them, with figures, beside what is live', async () => {
+    const sku = (await server.guest.get('/api/shop/listing').query({ aisle: '/cookware', size: 9 })).body
+      .items[8].sku as string;
+    const plan = ordered(house.plan, { pins: [{ ...USUAL_PIN, sku, place: 1 }] });
+    const { body } = await desk.post('/api/explain/arrangement', { plan, address: '/cookware' });
+    const { products, live, total } = body as ArrangedAisle;
+    expect(products).toHaveLength(total);
+    expect(products[0]).toMatchObject({ sku, by: 'pin', figures: { stock: expect.any(Number) } });
+    expect(new Set(products.map((one) => one.sku)).size).toBe(total);
+    expect([...live!].sort()).toEqual(products.map((one) => one.sku).sort());
+    expect(live![8]).toBe(sku);
+    const bare = { ...house.plan, fixtures: house.plan.fixtures.filter(({ type }) => type !== 'shelf') };
+    const none = await desk.post('/api/explain/arrangement', { plan: bare, address: '/cookware' });
+    expect(none.status).toBe(404);
   });
 });

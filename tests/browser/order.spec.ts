@@ -239,6 +239,38 @@ describe('the arranging board', () => {
   });
 });
 
+describe('one product', () => {
+  it('is put at a place of an aisle from its own sheet, whether the aisle’s shelf has it or not', async () => {
+    const id = await scene(desk, PATH, (plan) => plan, { live: true });
+    const sku = (await skusLive())[30];
+    const page = await browser.desk(`/products/${sku}`);
+    await press(page, `aside a[href*="/plans/${id}/arrange"]`);
+    await page.waitForSelector(`[data-sku="${sku}"][aria-selected="true"]`);
+    await page.locator(label('Place for what is chosen')).fill('4');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector(`[data-sku="${sku}"][data-place="4"].held`);
+    await page.goto(`${browser.baseUrl}/plans/${id}/arrange?aisle=${PATH}&choose=PK-1217`);
+    await says(page, 'desk-arrange-sheet', 'is not among the products that this shelf shows');
+    await press(page, button('Show it'));
+    await page.waitForSelector('[data-sku="PK-1217"][data-place="1"].held');
+  });
+
+  it('is seen among the products of a saved range, or told which clause keeps it off', async () => {
+    const rule = { source: { kind: 'catalogue' }, clauses: [{ kind: 'sale' }] };
+    const { id } = (await desk.post('/api/ranges', { name: 'All that is reduced', rule })).body as {
+      id: string;
+    };
+    const page = await browser.desk(`/ranges/${id}`);
+    await page.waitForSelector('desk-range-products .cards li');
+    await press(page, 'desk-range-products button::-p-text(table)');
+    await says(page, 'desk-range-products table', 'PK-');
+    await press(page, 'desk-range-products summary');
+    await page.locator('desk-range-products input[type=search]').fill('PK-1001');
+    await press(page, 'desk-range-products desk-product-picker li .choice');
+    await says(page, 'desk-range-products [role=status]', 'are on sale');
+  });
+});
+
 describe('the desk’s pages', () => {
   it('complained of nothing', () => {
     expect(browser.complaints).toEqual([]);

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { list, object } from '../schema/typed';
 import type { DraftAt } from '../plan/types';
-import type { PatternQuestion, RangeInput } from './types';
+import type { PatternQuestion, RangeInput, RangeQuestion } from './types';
 import type { BenchModel, RangeRule } from '@fond/core';
 import type { Operation } from '../operation';
 import { planDocumentSchema } from '../plan/schema';
@@ -10,7 +10,7 @@ import { edition, changes } from '../edition/shapes';
 import { badgeReport } from '../badge/shapes';
 import { facetAdvice } from '../facet/shapes';
 import { address, anything, planId, text, version } from '../schema/basics';
-import { arrangedAisle, patternCheck, productWhy, sieve, storedRange } from './shapes';
+import { arrangedAisle, patternCheck, rangeProducts, productWhy, sieve, storedRange } from './shapes';
 
 const rangeName = Joi.string().trim().min(1).max(80).required();
 
@@ -120,6 +120,24 @@ export const RANGE_OPERATIONS = {
     answer: sieve,
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],
   },
+  rangeProducts: {
+    method: 'post',
+    path: '/api/explain/range/products',
+    summary:
+      'Products of a range in an aisle, the newest first, and of one product why it is among them or not',
+    access: 'signed-in',
+    free: true,
+    body: object<RangeQuestion>({
+      rule: productRangeSchema.required(),
+      address,
+      from: Joi.number().integer().min(0).max(10_000_000).required(),
+      size: Joi.number().integer().min(1).max(200).required(),
+      sku: sku.description('A product that is asked after'),
+    }),
+    status: 200,
+    answer: rangeProducts,
+    problems: ['bad-input', 'unknown-aisle', 'not-found', 'not-ready'],
+  },
   explainProduct: {
     method: 'post',
     path: '/api/explain/product',
@@ -146,7 +164,7 @@ export const RANGE_OPERATIONS = {
     body: object<DraftAt>({ plan: planDocumentSchema.required(), address }),
     status: 200,
     answer: arrangedAisle,
-    problems: ['bad-input', 'unknown-aisle', 'not-ready'],
+    problems: ['bad-input', 'unknown-aisle', 'not-found', 'not-ready'],
   },
   explainFacets: {
     method: 'post',

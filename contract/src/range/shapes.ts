@@ -2,8 +2,9 @@ import Joi from 'joi';
 import { object } from '../schema/typed';
 import type { PatternCheck, Sieve } from '@fond/core';
 import { BOARD_FIGURES, MAX_BOARD, type ArrangedAisle } from '../order/types';
-import type { ProductWhy, StoredRange } from './types';
+import type { ProductWhy, RangeProducts, StoredRange } from './types';
 import { anything, count, named, text, time, version } from '../schema/basics';
+import { productLines } from '../product/shapes';
 import { savedRuleSchema } from '../clause/schema';
 
 const fault = Joi.object({
@@ -47,6 +48,19 @@ const neighbour = Joi.object({
   title: text.required(),
   by: Joi.valid('pin', 'spread', 'group', 'level', 'added').required(),
   level: count.allow(null).required(),
+});
+
+export const rangeProducts = object<RangeProducts>({
+  total: count.required(),
+  products: productLines.required(),
+  why: Joi.object({
+    sku: text.required(),
+    title: text.required(),
+    ...rangeAnswer,
+    saved: anything.allow(null).required(),
+  })
+    .allow(null)
+    .required(),
 });
 
 export const productWhy = object<ProductWhy>({

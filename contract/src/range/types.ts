@@ -1,3 +1,4 @@
+import type { ProductLine } from '../product/types';
 import type {
   BlendFactor,
   Clause,
@@ -73,6 +74,22 @@ export interface RuleUse {
   plan: { id: string; name: string };
   /** The plan is put aside: it serves nothing, and would use the rule if it came back. */
   aside: boolean;
+}
+
+/** A window of a range's products, and a product that is asked after. */
+export interface RangeQuestion {
+  rule: RangeRule;
+  address: string;
+  from: number;
+  size: number;
+  sku?: string;
+}
+
+export interface RangeProducts {
+  total: number;
+  products: readonly ProductLine[];
+  /** Why the product that was asked after is among them, or not; null where none was. */
+  why: (RangeAnswer & { sku: string; title: string }) | null;
 }
 
 export interface RangeInput {

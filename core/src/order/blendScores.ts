@@ -21,13 +21,14 @@ export interface BlendScores {
   members: Uint32Array;
   /** Per factor and member, in that order: 0 for the last to 1 for the first; NaN where it has no value. */
   shares: readonly Float64Array[];
-  /** Per position of the catalogue: 0 to 1; NaN outside of the range. */
+  /** Per member: 0 to 1. */
   scores: Float64Array;
 }
 
-const kept = new Keep<BlendScores>(48);
+/** As long as their ranges, so that those of many aisles can be kept. */
+const kept = new Keep<BlendScores>(300);
 const numbersKept = new Keep<Float64Array>(48);
-const sharesKept = new Keep<Float64Array>(200);
+const sharesKept = new Keep<Float64Array>(900);
 
 /**
  * The score of each product of a range: the mean of its shares, by weight.
@@ -45,35 +46,45 @@ export function blendScores(
   range: RangeResult,
   context: RangeContext,
 ): BlendScores {
-  const factors = blend.factors.filter(({ weight, basis }) => weight > 0 && isThere(snapshot, basis));
-  const day = dayRead(context);
-  const question = `${JSON.stringify(factors)}|${day}|${range.key}`;
+  const factors = countedFactors(snapshot, blend);
+  const question = `${JSON.stringify(factors)}|${dayRead(context)}|${range.key}`;
   const reads = [range.bits, ...factors.flatMap(({ basis }) => basisReads(snapshot, basis))];
-  return kept.get(snapshot.lineage, question, reads, () => {
-    const members = new Uint32Array(range.count);
-    listInto(range.bits, members);
-    const shares = factors.map(({ basis, reversed }) => {
-      const asked = `${JSON.stringify(basis)}|${day}|${range.key}`;
-      const found = sharesKept.get(
-        snapshot.lineage,
-        asked,
-        [range.bits, ...basisReads(snapshot, basis)],
-        () => sharesOf(snapshot, basis, members, context),
-      );
-      return reversed ? found.map((share) => 1 - share) : found;
-    });
-    const weights = factors.reduce((sum, { weight }) => sum + weight, 0);
-    const scores = new Float64Array(snapshot.size).fill(NaN);
-    for (let at = 0; at < members.length; at++) {
-      let sum = 0;
-      for (let f = 0; f < factors.length; f++) {
-        const share = shares[f][at];
-        sum += factors[f].weight * (Number.isNaN(share) ? factors[f].missing / 100 : share);
-      }
-      scores[members[at]] = weights ? sum / weights : 0;
-    }
-    return { factors, weights, members, shares, scores };
+  return kept.get(snapshot.lineage, question, reads, () => weigh(snapshot, blend, range, context));
+}
+
+/** The factors that count: those with a weight, whose attribute is there. */
+const countedFactors = (snapshot: Snapshot, { factors }: Pick<Blend, 'factors'>): BlendFactor[] =>
+  factors.filter(({ weight, basis }) => weight > 0 && isThere(snapshot, basis));
+
+/** The same without being kept, for weights that are asked for once: while they are moved, each step is another blend. */
+export function weigh(
+  snapshot: Snapshot,
+  blend: Pick<Blend, 'factors'>,
+  range: RangeResult,
+  context: RangeContext,
+): BlendScores {
+  const factors = countedFactors(snapshot, blend);
+  const day = dayRead(context);
+  const members = new Uint32Array(range.count);
+  listInto(range.bits, members);
+  const shares = factors.map(({ basis, reversed }) => {
+    const asked = `${JSON.stringify(basis)}|${day}|${range.key}`;
+    const found = sharesKept.get(snapshot.lineage, asked, [range.bits, ...basisReads(snapshot, basis)], () =>
+      sharesOf(snapshot, basis, members, context),
+    );
+    return reversed ? found.map((share) => 1 - share) : found;
   });
+  const weights = factors.reduce((sum, { weight }) => sum + weight, 0);
+  const scores = new Float64Array(members.length);
+  for (let at = 0; at < members.length; at++) {
+    let sum = 0;
+    for (let f = 0; f < factors.length; f++) {
+      const share = shares[f][at];
+      sum += factors[f].weight * (Number.isNaN(share) ? factors[f].missing / 100 : share);
+    }
+    scores[at] = weights ? sum / weights : 0;
+  }
+  return { factors, weights, members, shares, scores };
 }
 
 /** One factor of a product's score. */
@@ -87,19 +98,16 @@ export interface ScoredFactor {
   adds: number;
 }
 
-/** How the score of a product comes about; null where it isn't in the range. */
+/** How the score of one of the range's products comes about. */
 export function explainScore(
   snapshot: Snapshot,
-  blend: Pick<Blend, 'factors'>,
-  range: RangeResult,
+  { factors, weights, members, shares, scores }: BlendScores,
   p: number,
   context: RangeContext,
-): { score: number; factors: ScoredFactor[] } | null {
-  if (!holds(range.bits, p)) return null;
-  const { factors, weights, members, shares, scores } = blendScores(snapshot, blend, range, context);
+): { score: number; factors: ScoredFactor[] } {
   const at = placeIn(members, p);
   return {
-    score: scores[p],
+    score: scores[at],
     factors: factors.map((factor, f) => {
       const own = shares[f][at];
       const share = Number.isNaN(own) ? factor.missing / 100 : own;
@@ -114,7 +122,8 @@ export function explainScore(
   };
 }
 
-function placeIn(members: Uint32Array, p: number): number {
+/** The place of a member in an ascending list. O(log n). */
+export function placeIn(members: Uint32Array, p: number): number {
   let low = 0;
   let high = members.length - 1;
   while (low < high) {

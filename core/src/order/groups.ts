@@ -1,4 +1,4 @@
-import { countOf, emptyBitset, fullBitset, holds, intersectInto, type Bitset } from '../catalogue/sets';
+import { countOf, emptyBitset, intersectInto, type Bitset } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
 import { isInForce } from '../clause/inForce';
 import type { RangeContext } from '../clause/rule';
@@ -14,16 +14,18 @@ export interface Stretch {
   group: OrderGroup | 'sold-out' | null;
 }
 
-/** The products of the catalogue that a group is made of. Clauses that name what is gone are left out; null where none is left. */
+/** The products of the catalogue that a group is made of. Clauses that name what is gone are left out; null where none is left. Kept, so callers must not change it. */
 export function groupBitset(
   snapshot: Snapshot,
   { clauses }: OrderGroup,
   context: RangeContext,
 ): Bitset | null {
-  const there = clauses.filter((clause) => !faultOf(snapshot, clause));
-  if (!there.length) return null;
-  const bits = fullBitset(snapshot.size);
-  for (const clause of there) intersectInto(bits, clauseBitset(snapshot, clause, context));
+  const met = clauses
+    .filter((clause) => !faultOf(snapshot, clause))
+    .map((clause) => clauseBitset(snapshot, clause, context));
+  if (met.length < 2) return met.at(0) ?? null;
+  const bits = met[0].slice();
+  for (const other of met.slice(1)) intersectInto(bits, other);
   return bits;
 }
 
@@ -45,16 +47,16 @@ export function stretchesIn(
   const rest = bits.slice();
   let left = count;
   const take = (of: Bitset, group: Stretch['group'], most: number | null): Stretch => {
-    let taken: Bitset = rest.slice();
-    intersectInto(taken, of);
+    const taken = emptyBitset(snapshot.size);
+    for (let word = 0; word < rest.length; word++) taken[word] = rest[word] & of[word];
     let size = countOf(taken);
     if (most !== null && size > most) {
       const first = windowOf(taken, size, permutation, 0, most);
-      taken = emptyBitset(snapshot.size);
+      taken.fill(0);
       for (const p of first) taken[p >>> 5] |= 1 << (p & 31);
       size = most;
     }
-    for (let word = 0; word < rest.length; word++) rest[word] &= ~taken[word];
+    if (size) for (let word = 0; word < rest.length; word++) rest[word] &= ~taken[word];
     left -= size;
     return { bits: taken, count: size, group };
   };
@@ -65,9 +67,7 @@ export function stretchesIn(
     });
   const soldOut: Stretch[] = [];
   if (soldOutLast) {
-    const without = rest.slice();
-    for (let word = 0; word < without.length; word++) without[word] &= ~snapshot.inStock[word];
-    soldOut.push(take(without, 'sold-out', null));
+    soldOut.push(take(soldOutBitset(snapshot), 'sold-out', null));
   }
   const end = gather('end');
   const front = gather('front');
@@ -76,6 +76,11 @@ export function stretchesIn(
   );
 }
 
-/** The stretch that holds a product. */
-export const stretchOf = (stretches: readonly Stretch[], p: number): Stretch | undefined =>
-  stretches.find(({ bits }) => holds(bits, p));
+const soldOutKept = new WeakMap<Bitset, Bitset>();
+
+/** Of the whole catalogue. */
+function soldOutBitset({ inStock }: Snapshot): Bitset {
+  let bits = soldOutKept.get(inStock);
+  if (!bits) soldOutKept.set(inStock, (bits = inStock.map((word) => ~word)));
+  return bits;
+}

@@ -269,7 +269,7 @@ describe('windowOf', () => {
           for (const p of left) if (found.includes(p)) words[p >>> 5] |= 1 << (p & 31);
           const slow = found
             .filter((p) => left.includes(p))
-            .sort((a, b) => score[b] - score[a] || permutation.ranks[a] - permutation.ranks[b])
+            .sort((a, b) => score[b] - score[a] || permutation.ranks![a] - permutation.ranks![b])
             .slice(from, from + size);
           expect([...windowByScore(words, matches, permutation, from, size)]).toEqual(slow);
         },

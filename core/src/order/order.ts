@@ -9,7 +9,8 @@ import { stockStateOf } from '../catalogue/figures';
 import { activitySums, dayRead, numberOf } from '../range/clauseBitset';
 import type { RangeResult } from '../range/range';
 import { STOCK_STATES, type RangeContext } from '../clause/rule';
-import { blendScores } from './blendScores';
+import type { Blend } from '../clause/blend';
+import { blendScores, placeIn } from './blendScores';
 import { attributeNumbers, weightedRatings } from './productNumbers';
 import { nameNumbers } from './names';
 import type { SearchMatches } from './matches';
@@ -17,14 +18,15 @@ import { nameOfLevel, type OrderKey, type OrderLevel, type Sorting } from './sor
 
 /**
  * The sorted catalogue: `positions[rank]` is the product at that rank, `ranks` its inverse. Where a blend sorts the
- * products of a range, it holds these alone, and the ranks of others mean nothing.
+ * products of a range, it holds these alone, and the ranks of others mean nothing; a small range has none.
  */
 export interface Permutation {
   positions: Uint32Array;
-  ranks: Uint32Array;
-  /** The levels that hold, the first deciding first, with the number of each product; lower ones stand first. */
+  ranks: Uint32Array | null;
+  /** The levels that hold, the first deciding first. */
   levels: readonly OrderLevel[];
-  keys: readonly Float64Array[];
+  /** The number by which a level sorts a product; lower ones stand first. */
+  keyAt: (level: number, p: number) => number;
 }
 
 const PERMUTATIONS_KEPT = 64;
@@ -34,10 +36,16 @@ export const VIEW_DAYS = 30;
 
 /** A permutation with the products it was made of, so that few changes can be merged in. */
 interface Sorted extends Permutation {
+  ranks: Uint32Array;
+  keys: readonly Float64Array[];
   ids: Uint32Array;
 }
 
 const sorted = new Keep<Sorted>(PERMUTATIONS_KEPT);
+/** Orders within ranges are as long as these, so that many can be kept. */
+const sortedWithin = new Keep<Permutation>(300);
+/** A range of more than this share of the catalogue is read by ranks too. */
+const LARGE_RANGE = 1 / 8;
 const numbersKept = new Keep<Float64Array>(PERMUTATIONS_KEPT);
 
 /**
@@ -58,11 +66,10 @@ export function permutationOf(
 ): Permutation {
   const { lineage, ids } = snapshot;
   const levels = sorting.levels.filter((level) => canSortBy(snapshot, level, context));
-  const within = levels.some(({ key }) => key === 'blend') ? sorting.within : null;
+  if (levels.some(({ key }) => key === 'blend'))
+    return permutationWithin(snapshot, levels, sorting, lang, context);
   const keys = levels.map((level) => keyNumbers(snapshot, level, lang, sorting, context));
-  const signature = signatureOf(levels, within, sorting, lang, context);
-  return sorted.get(lineage, signature, [ids, within?.bits, ...keys], (earlier) => {
-    if (within) return { ...sortedWithin(snapshot, within, keys), levels, keys, ids };
+  return sorted.get(lineage, signatureOf(levels, sorting, lang, context), [ids, ...keys], (earlier) => {
     const before = (a: number, b: number): number => {
       for (const key of keys) {
         const difference = key[a] - key[b];
@@ -70,35 +77,64 @@ export function permutationOf(
       }
       return ids[a] - ids[b];
     };
+    const keyAt = (level: number, p: number): number => keys[level][p];
     const merged = earlier && mergeOrder(earlier, keys, ids, before);
-    if (merged) return { ...merged, levels, keys, ids };
+    if (merged) return { ...merged, levels, keys, keyAt, ids };
     const positions = sortedByNumbers(keys, byId(snapshot));
-    const ranks = new Uint32Array(snapshot.size);
-    for (let rank = 0; rank < positions.length; rank++) ranks[positions[rank]] = rank;
-    return { positions, ranks, levels, keys, ids };
+    return { positions, ranks: ranksOf(positions, snapshot.size), levels, keys, keyAt, ids };
   });
 }
 
-/** The products of a range alone: sorting the whole catalogue by the blend of each aisle would take far longer. */
-function sortedWithin(
-  snapshot: Snapshot,
-  { bits, count }: RangeResult,
-  keys: readonly Float64Array[],
-): Pick<Permutation, 'positions' | 'ranks'> {
-  const members = new Uint32Array(count);
-  listInto(bits, members);
-  const positions = sortedByNumbers([...keys, Float64Array.from(snapshot.ids)], members);
-  const ranks = new Uint32Array(snapshot.size);
+function ranksOf(positions: Uint32Array, size: number): Uint32Array {
+  const ranks = new Uint32Array(size);
   for (let rank = 0; rank < positions.length; rank++) ranks[positions[rank]] = rank;
-  return { positions, ranks };
+  return ranks;
 }
 
-/** The order of a short list of products; the ranks of others mean nothing. */
-export function permutationOfList({ size }: Snapshot, list: readonly number[]): Permutation {
-  const ranks = new Uint32Array(size);
-  list.forEach((p, rank) => (ranks[p] = rank));
-  return { positions: Uint32Array.from(list), ranks, levels: [], keys: [] };
+/** The products of a range alone: sorting the whole catalogue by the blend of each aisle would take far longer. */
+function permutationWithin(
+  snapshot: Snapshot,
+  levels: readonly OrderLevel[],
+  sorting: Sorting,
+  lang: Lang,
+  context: RangeContext,
+): Permutation {
+  const range = sorting.within ?? wholeCatalogue(snapshot);
+  const columns = levels.map((level) =>
+    level.key === 'blend'
+      ? blendScores(snapshot, blendAt(level, context), range, context).scores
+      : keyNumbers(snapshot, level, lang, sorting, context),
+  );
+  const signature = `${signatureOf(levels, sorting, lang, context)}|${range.key}`;
+  const reads = [snapshot.ids, range.bits, ...columns];
+  return sortedWithin.get(snapshot.lineage, signature, reads, () => {
+    const members = new Uint32Array(range.count);
+    listInto(range.bits, members);
+    const keys = levels.map(({ key, reversed }, at) =>
+      key === 'blend'
+        ? columns[at].map((score) => (reversed ? score : -score))
+        : Float64Array.from(members, (p) => columns[at][p]),
+    );
+    const ids = Float64Array.from(members, (p) => snapshot.ids[p]);
+    const order = sortedByNumbers(
+      [...keys, ids],
+      Uint32Array.from(members, (_, at) => at),
+    );
+    const positions = order.map((at) => members[at]);
+    const ranks = range.count > snapshot.size * LARGE_RANGE ? ranksOf(positions, snapshot.size) : null;
+    return { positions, ranks, levels, keyAt: (level, p) => keys[level][placeIn(members, p)] };
+  });
 }
+
+const blendAt = ({ of }: OrderLevel, { blends }: RangeContext): Blend => blends.find(({ id }) => id === of)!;
+
+/** The order of a short list of products. */
+export const permutationOfList = (list: readonly number[]): Permutation => ({
+  positions: Uint32Array.from(list),
+  ranks: null,
+  levels: [],
+  keyAt: () => 0,
+});
 
 /** Whether a level names something that is there. */
 function canSortBy(snapshot: Snapshot, { key, of }: OrderLevel, { blends }: RangeContext): boolean {
@@ -130,7 +166,7 @@ function mergeOrder(
   keys: readonly Float64Array[],
   ids: Uint32Array,
   before: (a: number, b: number) => number,
-): Pick<Permutation, 'positions' | 'ranks'> | null {
+): Pick<Sorted, 'positions' | 'ranks'> | null {
   if (value.keys.length !== keys.length) return null;
   const size = ids.length;
   const most = Math.max(64, size * FEW);
@@ -145,7 +181,7 @@ function mergeInPlace(
   keys: readonly Float64Array[],
   before: (a: number, b: number) => number,
   most: number,
-): Pick<Permutation, 'positions' | 'ranks'> | null {
+): Pick<Sorted, 'positions' | 'ranks'> | null {
   const changed: number[] = [];
   for (const [k, key] of keys.entries()) {
     const old = value.keys[k];
@@ -173,7 +209,7 @@ function mergeElsewhere(
   ids: Uint32Array,
   before: (a: number, b: number) => number,
   most: number,
-): Pick<Permutation, 'positions' | 'ranks'> | null {
+): Pick<Sorted, 'positions' | 'ranks'> | null {
   const size = ids.length;
   const stayed = new Uint32Array(value.positions.length);
   const known = new Uint8Array(size);
@@ -200,7 +236,6 @@ function mergeElsewhere(
 /** What an order depends on; the day only where it does. */
 function signatureOf(
   levels: readonly OrderLevel[],
-  within: RangeResult | null,
   { named }: Sorting,
   lang: Lang,
   context: RangeContext,
@@ -211,12 +246,8 @@ function signatureOf(
     uses('name', 'attribute') ? lang : '',
     uses('named') ? JSON.stringify(named) : '',
     // Days turn at the shop's midnight, as clauses read them; views are counted by UTC days.
-    uses('random', 'blend') ? dayRead(context) : '',
-    uses('views', 'blend') ? Math.floor(context.now / DAY) : '',
-    uses('blend')
-      ? JSON.stringify(context.blends.filter(({ id }) => uses('blend') && levels.some(({ of }) => of === id)))
-      : '',
-    within?.key ?? '',
+    uses('random') ? dayRead(context) : '',
+    uses('views') ? Math.floor(context.now / DAY) : '',
   ].join('|');
 }
 
@@ -228,11 +259,11 @@ function keyNumbers(
   snapshot: Snapshot,
   level: OrderLevel,
   lang: Lang,
-  { named, within }: Sorting,
+  { named }: Sorting,
   context: RangeContext,
 ): Float64Array {
   const { key, reversed } = level;
-  if (key === 'blend') return blendNumbers(snapshot, level, within, context);
+  if (key === 'blend') throw new RangeError('A blend has numbers within a range alone.');
   const day = key === 'random' ? dayRead(context) : key === 'views' ? Math.floor(context.now / DAY) : '';
   const of = key === 'name' || key === 'attribute' ? lang : key === 'named' ? JSON.stringify(named) : '';
   const question = `${nameOfLevel(level)}${reversed ? '-' : '+'}|${of}|${day}`;
@@ -247,22 +278,6 @@ function keyNumbers(
     }
     return numbers;
   });
-}
-
-/** The scores of a blend among the products of a range, or of the whole catalogue, the highest first. */
-function blendNumbers(
-  snapshot: Snapshot,
-  { of, reversed }: OrderLevel,
-  within: RangeResult | null,
-  context: RangeContext,
-): Float64Array {
-  const blend = context.blends.find(({ id }) => id === of)!;
-  const range = within ?? wholeCatalogue(snapshot);
-  const { scores } = blendScores(snapshot, blend, range, context);
-  const question = `blend ${JSON.stringify(blend.factors)}|${reversed}|${dayRead(context)}|${range.key}`;
-  return numbersKept.get(snapshot.lineage, question, [scores], () =>
-    scores.map((score) => (Number.isNaN(score) ? MISSING : reversed ? score : -score)),
-  );
 }
 
 const wholeKept = new Keep<RangeResult>(1);
@@ -409,7 +424,7 @@ export function windowOf(
   const { positions, ranks } = permutation;
   const until = from + length;
   const walk = (until * (positions.length - firstRank)) / count;
-  if (walk <= count * WALKS_PER_MEMBER) {
+  if (ranks === null || walk <= count * WALKS_PER_MEMBER) {
     let passed = 0;
     let taken = 0;
     for (let rank = firstRank; taken < length; rank++) {
@@ -434,10 +449,11 @@ const WALKS_PER_MEMBER = 6;
 export function windowByScore(
   bits: Bitset,
   { places, scores }: Pick<SearchMatches, 'places' | 'scores'>,
-  { ranks }: Permutation,
+  permutation: Permutation,
   from: number,
   size: number,
 ): Uint32Array {
+  const ranks = permutation.ranks ?? ranksOf(permutation.positions, bits.length * 32);
   const members: number[] = [];
   for (let at = 0; at < places.length; at++) if (holds(bits, places[at])) members.push(at);
   const until = Math.min(members.length, from + size);

@@ -399,7 +399,7 @@ export function arrangePromotion(
   const { levels } = shelf;
   const own = levels[0]?.key === 'named' ? orderOfProduct(snapshot, shelf.range, context) : null;
   const permutation = own
-    ? permutationOfList(snapshot, levels[0].reversed ? own.toReversed() : own)
+    ? permutationOfList(levels[0].reversed ? own.toReversed() : own)
     : permutationOf(
         snapshot,
         { levels, named: namedOrder(shelf.range, aisle, context), within: range },

@@ -3,13 +3,15 @@ import {
   choosePlan,
   countHaving,
   explainScore,
-  permutationOf,
   runRange,
   shelfOf,
   shelfRange,
+  sortedByNumbers,
   titleInShop,
+  weigh,
   AISLE_RANGE,
   type BlendFactor,
+  type BlendScores,
   type Edition,
   type RangeContext,
   type RangeResult,
@@ -20,7 +22,6 @@ import { pictureAddress } from '../picture/addresses';
 
 /** Told of each way. */
 const MOVES = 10;
-const TRIED = 'tried';
 
 /** The products that the shelf of an aisle shows, in the order of a blend, and what it does otherwise than another one. */
 export function tryBlend(
@@ -36,8 +37,8 @@ export function tryBlend(
   const range = shelf
     ? shelfRange(snapshot, aisle, shelf, context)
     : runRange(snapshot, aisle, AISLE_RANGE, context);
-  const now = sortedBy(snapshot, factors, range, context);
-  const was = before && sortedBy(snapshot, before, range, context);
+  const now = weighed(snapshot, factors, range, context);
+  const was = before && weighed(snapshot, before, range, context);
   const title = (p: number): string => titleInShop(snapshot, snapshot.titles[p]);
   const moves = was ? movesBetween(was.ranks, now.positions) : [];
   const told = (list: readonly Move[]): BlendMove[] =>
@@ -47,7 +48,7 @@ export function tryBlend(
   return {
     aisle: { title: titleInShop(snapshot, aisle.titles), count: range.count },
     products: Array.from(now.positions.subarray(0, most), (p, at) => {
-      const scored = explainScore(snapshot, { factors }, range, p, context)!;
+      const scored = explainScore(snapshot, now.scores, p, context);
       return {
         sku: snapshot.skus[p],
         title: title(p),
@@ -69,15 +70,22 @@ export function tryBlend(
   };
 }
 
-function sortedBy(
+/** The products of a range by weights that may never be asked for again. */
+function weighed(
   snapshot: Snapshot,
   factors: readonly BlendFactor[],
-  within: RangeResult,
+  range: RangeResult,
   context: RangeContext,
-): { positions: Uint32Array; ranks: Uint32Array } {
-  const blends = [{ id: TRIED, name: '', factors }];
-  const sorting = { levels: [{ key: 'blend' as const, reversed: false, of: TRIED }], named: null, within };
-  return permutationOf(snapshot, sorting, snapshot.frame.languages[0], { ...context, blends });
+): { scores: BlendScores; positions: Uint32Array; ranks: Uint32Array } {
+  const scores = weigh(snapshot, { factors }, range, context);
+  const { members } = scores;
+  const positions = sortedByNumbers(
+    [scores.scores.map((score) => -score), Float64Array.from(members, (p) => snapshot.ids[p])],
+    Uint32Array.from(members, (_, at) => at),
+  ).map((at) => members[at]);
+  const ranks = new Uint32Array(snapshot.size);
+  positions.forEach((p, rank) => (ranks[p] = rank));
+  return { scores, positions, ranks };
 }
 
 function imageOf(snapshot: Snapshot, p: number): string | null {

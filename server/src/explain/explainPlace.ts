@@ -3,6 +3,7 @@ import {
   arrange,
   arrangedWindow,
   arrangePromotion,
+  blendScores,
   explainScore,
   namedOrder,
   permutationOf,
@@ -140,9 +141,12 @@ function explainPlace(
         below: text(level, behind),
         blend: blend && {
           name: blend.name,
-          factors: (explainScore(snapshot, blend, range, p, context)?.factors ?? []).map(
-            ({ factor, ...scored }) => ({ said: factor, ...scored }),
-          ),
+          factors: explainScore(
+            snapshot,
+            blendScores(snapshot, blend, range, context),
+            p,
+            context,
+          ).factors.map(({ factor, ...scored }) => ({ said: factor, ...scored })),
         },
       };
     }),
@@ -154,7 +158,7 @@ function explainPlace(
 /** What settled that `first` stands before `second`, told with the one of both that is the neighbour. */
 function neighbourOf(
   snapshot: Snapshot,
-  { permutation: { keys } }: Arrangement,
+  { permutation: { levels, keyAt } }: Arrangement,
   first: Placed,
   second: Placed,
   neighbour: Placed,
@@ -163,8 +167,8 @@ function neighbourOf(
   const pair = [first, second];
   if (pair.some(({ by }) => by === 'pin')) return { ...told, by: 'pin', level: null };
   if (first.group !== second.group) return { ...told, by: 'group', level: null };
-  const level = keys.findIndex((key) => key[first.p] !== key[second.p]);
-  const turned = level >= 0 && keys[level][first.p] > keys[level][second.p];
+  const level = levels.findIndex((_, at) => keyAt(at, first.p) !== keyAt(at, second.p));
+  const turned = level >= 0 && keyAt(level, first.p) > keyAt(level, second.p);
   if (turned || pair.some(({ by }) => by === 'spread')) return { ...told, by: 'spread', level: null };
   return level < 0 ? { ...told, by: 'added', level: null } : { ...told, by: 'level', level };
 }

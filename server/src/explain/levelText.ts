@@ -2,6 +2,7 @@ import {
   activitySums,
   attributeText,
   blendScores,
+  explainScore,
   dateIn,
   holds,
   moneyOf,
@@ -66,10 +67,7 @@ export function levelText(
       return attributeText(snapshot, p, of!, lang) || null;
     case 'blend': {
       const blend = blendOf(of, context);
-      return (
-        blend &&
-        numberText(Math.round(blendScores(snapshot, blend, within, context).scores[p] * 1000) / 10, lang)
-      );
+      return blend && numberText(scoreOf(snapshot, blend, p, within, context), lang);
     }
     case 'named': {
       const place = named?.indexOf(snapshot.skus[p]) ?? -1;
@@ -78,6 +76,18 @@ export function levelText(
     case 'random':
       return null;
   }
+}
+
+/** Of 100, with one decimal. */
+function scoreOf(
+  snapshot: Snapshot,
+  blend: Blend,
+  p: number,
+  within: RangeResult,
+  context: RangeContext,
+): number {
+  const { score } = explainScore(snapshot, blendScores(snapshot, blend, within, context), p, context);
+  return Math.round(score * 1000) / 10;
 }
 
 export const blendOf = (id: string | undefined, { blends }: RangeContext): Blend | null =>

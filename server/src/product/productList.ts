@@ -1,31 +1,17 @@
 import type { Sequelize } from 'sequelize';
 import { QueryTypes } from 'sequelize';
 import type { ProductLine, ProductLookup } from '@fond/contract';
-import { holds, titleInShop, type Snapshot, UNCOUNTED } from '@fond/core';
+import type { Snapshot } from '@fond/core';
 import { inUnit } from '../database/unit';
 import { select } from '../database/rows';
 import { problem } from '../problem/problem';
 import type { ServingHost, ServingState } from '../serving/servingHost';
+import { productLineOf } from '../range/productLine';
 import { findProducts } from './findProducts';
 import { noteCatalogueChange } from '../database/catalogueChanges';
-import { pictureAddress } from '../picture/addresses';
 import { recordActivity } from '../activity/activity';
 
 const MAX = 50;
-
-function lineOf(snapshot: Snapshot, p: number): ProductLine {
-  const price = snapshot.price.numbers[p];
-  const image = snapshot.images[p].find(({ hash }) => hash);
-  return {
-    sku: snapshot.skus[p],
-    title: titleInShop(snapshot, snapshot.titles[p]),
-    price: Number.isNaN(price) ? null : price / 100,
-    featured: holds(snapshot.featured, p),
-    inStock: holds(snapshot.inStock, p),
-    stock: snapshot.stock[p] === UNCOUNTED ? null : snapshot.stock[p],
-    image: image?.hash ? pictureAddress(image.hash, 240) : null,
-  };
-}
 
 /** The best of the products that a text finds, all of them for no text. */
 export async function pickProducts(
@@ -35,7 +21,7 @@ export async function pickProducts(
   aisle: string | undefined,
 ): Promise<ProductLine[]> {
   const found = await findProducts(host, serving, { q, aisle }, null);
-  return Array.from(found.subarray(0, MAX), (p) => lineOf(serving.snapshot, p));
+  return Array.from(found.subarray(0, MAX), (p) => productLineOf(serving.snapshot, p));
 }
 
 /** The products of a list of article numbers, in its order, and which of them are unknown. */
@@ -45,7 +31,7 @@ export function lookUpProducts(snapshot: Snapshot, skus: readonly string[]): Pro
   for (const sku of new Set(skus)) {
     const p = snapshot.bySku.get(sku);
     if (p === undefined) missing.push(sku);
-    else found.push(lineOf(snapshot, p));
+    else found.push(productLineOf(snapshot, p));
   }
   return { found, missing };
 }

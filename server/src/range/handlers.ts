@@ -5,6 +5,7 @@ import { thenServe } from '../serving/served';
 import type { Services } from '../services';
 import { pageTime, readAddress } from '../page/compose';
 import { sharedRules } from './sharedRules';
+import { listRange } from './listRange';
 import { rangeStore } from './savedRanges';
 
 type Own =
@@ -15,7 +16,8 @@ type Own =
   | 'deleteRange'
   | 'rangeChanges'
   | 'publishRange'
-  | 'explainRange';
+  | 'explainRange'
+  | 'rangeProducts';
 
 /** Saved ranges, and what the clauses of any range do. */
 export const rangeHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
@@ -31,5 +33,10 @@ export const rangeHandlers = ({ sequelize, host }: Services): Handlers<Own> => (
     const { snapshot, zone } = host.serving();
     const context = rangeContext(await sharedRules(), pageTime(), zone);
     return explainRangeAt(snapshot, readAddress(address)?.path, rule, context);
+  },
+  rangeProducts: async ({ body }) => {
+    const { snapshot, zone } = host.serving();
+    const context = rangeContext(await sharedRules(), pageTime(), zone);
+    return listRange(snapshot, body, readAddress(body.address)?.path, context);
   },
 });

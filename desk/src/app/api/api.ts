@@ -15,6 +15,7 @@ import {
   type PlanBeginning,
   type PlanFile,
   type HeldOperation,
+  type RangeQuestion,
   type Role,
   type ShopSettings,
   type WordedAisle,
@@ -156,6 +157,10 @@ export class Api extends Calls {
 
   deleteRange(id: string) {
     return this.call('deleteRange', { params: { id } });
+  }
+
+  rangeProducts(question: RangeQuestion) {
+    return this.call('rangeProducts', { body: question });
   }
 
   blends() {

@@ -13,6 +13,7 @@ import { floorFeature } from '../store/floor.feature';
 import { NamedProducts } from '../product/namedProducts';
 import { ClauseList } from './clauseList';
 import { opened, readAnew, type OpenRange, type RangeDraft } from './openRange';
+import { RangeProducts } from './rangeProducts';
 import { PublishRule } from './publishRule';
 import { RangeVocabulary } from '../wording/rangeNames';
 import { RangesActions } from '../store/ranges.actions';
@@ -22,7 +23,15 @@ import { rangesFeature } from '../store/ranges.feature';
 @Component({
   selector: 'desk-ranges',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ClauseList, MatButtonModule, MatProgressBarModule, NamedProducts, PublishRule, RouterLink],
+  imports: [
+    ClauseList,
+    MatButtonModule,
+    MatProgressBarModule,
+    NamedProducts,
+    PublishRule,
+    RangeProducts,
+    RouterLink,
+  ],
   templateUrl: './rangesPage.html',
   styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss'],
 })

@@ -35,6 +35,7 @@ import { productsAPage, type Pin } from '@fond/core';
 import { Api } from '../../api/api';
 import { asking } from '../../api/asking';
 import { PlanEditor } from '../../draft/planEditor';
+import { productTitles } from '../../product/productTitles';
 import { Signing } from '../../draft/signing';
 import { floorFeature } from '../../store/floor.feature';
 import { FIGURE_WORDS, figureText, scaleOf, shadeOf } from './boardFigures';
@@ -113,6 +114,10 @@ export class ArrangeSheet {
   protected readonly focused = signal<string | null>(null);
   protected readonly aim = signal<number | null>(null);
   protected readonly said = signal('');
+  /** A product that was to be put at a place, and isn't among those of the aisle. */
+  protected readonly absent = signal<string | null>(null);
+  protected readonly absentTitle = computed(() => this.titles().get(this.absent() ?? '') ?? this.absent());
+  private readonly titles = productTitles(() => [this.absent() ?? []].flat()).titles;
   private anchor: string | null = null;
 
   private readonly order = computed(() => this.editor.shelf()?.order);
@@ -191,6 +196,19 @@ export class ArrangeSheet {
       untracked(() => {
         this.chosen.set(new Set());
         this.focused.set(null);
+      });
+    });
+    // Whoever comes for one product finds it chosen, once its aisle is laid out.
+    effect(() => {
+      const wanted = this.query()?.get('choose');
+      if (!wanted || !this.arranged()) return;
+      untracked(() => {
+        this.see({ choose: null });
+        if (this.cards().some(({ sku }) => sku === wanted)) {
+          this.chosen.set(new Set([wanted]));
+          this.focused.set(wanted);
+          this.hadFocus = true;
+        } else this.absent.set(wanted);
       });
     });
     // A card that has moved to another page is another element; the focus goes with its product.
@@ -349,6 +367,19 @@ export class ArrangeSheet {
 
   protected letChosenGo(): void {
     this.letGo(this.chosenSkus());
+  }
+
+  /** Holds a product where the range doesn't have it. */
+  protected showAbsent(field: HTMLInputElement): void {
+    const [sku, aisle] = [this.absent(), this.arranged()?.aisle.key];
+    const place = Math.max(1, Math.round(Number(field.value)) || 1);
+    if (sku === null || aisle === undefined) return;
+    this.change(`${sku} to place ${place}`, (pins) => [
+      ...withHolds(pins, [{ sku, place }], aisle, this.signing.now()).map((pin) =>
+        pin.sku === sku && pin.aisle === aisle ? { ...pin, anyway: true } : pin,
+      ),
+    ]);
+    this.absent.set(null);
   }
 
   protected typePlace(field: HTMLInputElement): void {
