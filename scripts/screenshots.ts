@@ -100,19 +100,21 @@ try {
   await press(emptied, '[aria-label="Take away: are in Knives and boards"]');
   await press(emptied, '[aria-label="Take away: are on sale"]');
 
-  const arranged = await plan('/plans/knives?aisle=%2Fknives-and-boards');
-  await press(arranged, 'button::-p-text(Arrange)');
-  const window = await frameOf(arranged);
-  await window.waitForSelector('[data-place="4"]');
-  await window.focus('[data-place="4"]');
-  for (const sign of ['2', '3'] as const) {
-    await arranged.keyboard.down('Alt');
-    await arranged.keyboard.press('ArrowLeft');
-    await arranged.keyboard.up('Alt');
-    await window.waitForSelector(`[data-place="${5 - Number(sign)}"] .pin-ticket`);
-    await arranged.waitForNetworkIdle({ idleTime: 300 });
-  }
+  const arranged = await browser.desk('/plans/house/arrange?aisle=%2Fcookware&colour=lately');
+  await arranged.waitForSelector('[data-place="24"] img');
+  for (const place of [13, 23, 32]) await press(arranged, `[data-place="${place}"]`);
+  await press(arranged, 'button::-p-text(to the start)');
+  await arranged.waitForSelector('[data-place="3"].held');
   await shot(arranged, 'arrange.png');
+
+  const blended = await browser.desk('/blends');
+  await press(blended, 'a::-p-text(What sells, and what is new)');
+  await blended.waitForSelector('desk-blend-board img');
+  const weight = (await blended.waitForSelector('[aria-label="Weight of newness"]'))!;
+  await weight.focus();
+  for (let step = 0; step < 40; step++) await blended.keyboard.press('ArrowRight');
+  await blended.waitForSelector('desk-blend-board summary');
+  await shot(blended, 'blends.png');
 
   const products = await browser.desk('/products?q=pan&sort=-price');
   await products.waitForSelector('#cell-0-3 .face');
@@ -163,8 +165,6 @@ try {
     await press(knives, 'desk-publish .actions button::-p-text(Schedule):not([disabled])');
     await knives.waitForSelector('desk-campaign-calendar article');
   }
-  await press(knives, 'button::-p-text(Month after)');
-  await shot(knives, 'calendar.png');
 
   const editions = await browser.desk('/editions?compare=1,2');
   await editions.waitForSelector('desk-edition-compare dl');
