@@ -12,6 +12,7 @@ import { layoutRows } from './layout';
 import { lighthouseRows } from './lighthouse';
 import { machine, type Row } from './measure';
 import { boardRows, orderRows } from './orders';
+import { searchRows } from './searches';
 import { planRows } from './plans';
 import { previewRows } from './preview';
 import { tableRows } from './table';
@@ -73,6 +74,7 @@ const section = async (name: string, work: () => Promise<Row[]>): Promise<void> 
 const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
   plans: () => section('plans', planRows),
   orders: () => section('orders', () => Promise.resolve([...orderRows(LARGE), ...boardRows(10_000, 2_000)])),
+  searches: () => section('searches', () => Promise.resolve(searchRows(LARGE))),
   layout: () => section('layout', () => Promise.resolve(layoutRows())),
   cards: () => section('cards', () => Promise.resolve(cardRows())),
   engine: async () => {

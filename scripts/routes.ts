@@ -15,6 +15,7 @@ const OF_THE_SHOP: readonly OperationName[] = [
   'page',
   'facetValues',
   'recent',
+  'suggestions',
   'cart',
   'addToCart',
   'setInCart',

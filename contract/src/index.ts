@@ -30,3 +30,4 @@ export * from './range/types';
 export * from './reach/types';
 export * from './redirect/types';
 export * from './review/types';
+export * from './search/types';

@@ -28,6 +28,7 @@ import { REDIRECT_OPERATIONS } from './redirect/operations';
 import { REVIEW_OPERATIONS } from './review/operations';
 import { PRODUCT_OPERATIONS } from './product/operations';
 import { RANGE_OPERATIONS } from './range/operations';
+import { SEARCH_OPERATIONS } from './search/operations';
 import { floor } from './aisle/shapes';
 import { disputes, moves } from './reach/shapes';
 import { listing, shelfReport } from './page/shapes';
@@ -283,6 +284,7 @@ export const OPERATIONS = {
   ...REDIRECT_OPERATIONS,
   ...REVIEW_OPERATIONS,
   ...RANGE_OPERATIONS,
+  ...SEARCH_OPERATIONS,
   ...BLEND_OPERATIONS,
   ...PRODUCT_OPERATIONS,
   ...COLLECTION_OPERATIONS,

@@ -5,6 +5,7 @@ export const SHOP_ROUTES = {
   page: ['get', '/api/shop/page'],
   facetValues: ['get', '/api/shop/facet'],
   recent: ['get', '/api/shop/recent'],
+  suggestions: ['get', '/api/shop/suggestions'],
   cart: ['get', '/api/shop/cart'],
   addToCart: ['post', '/api/shop/cart'],
   setInCart: ['put', '/api/shop/cart/{sku}'],

@@ -19,6 +19,7 @@ import { planHandlers } from './plan/handlers';
 import { productHandlers } from './product/handlers';
 import { rangeHandlers } from './range/handlers';
 import { redirectHandlers } from './redirect/handlers';
+import { searchHandlers } from './search/handlers';
 import { reviewHandlers } from './review/handlers';
 import type { Services } from './services';
 import { shopHandlers } from './shop/handlers';
@@ -50,6 +51,7 @@ export function handlersOf(services: Services): Handlers {
     ...rangeHandlers(services),
     ...redirectHandlers(services),
     ...reviewHandlers(services),
+    ...searchHandlers(services),
     ...shopHandlers(services),
   };
   return handlers;

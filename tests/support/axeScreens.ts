@@ -29,6 +29,7 @@ const SCREENS = [
   '/parts',
   '/ranges',
   '/blends/BLEND',
+  '/search',
   '/collections',
   '/collections/1',
   '/pages',

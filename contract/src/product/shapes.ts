@@ -24,7 +24,7 @@ import {
 import { AISLE_KINDS, LINK_KINDS, type GapCount } from '@fond/core';
 import { count, named, text, time } from '../schema/basics';
 
-const productLine = object<ProductLine>({
+export const productLine = object<ProductLine>({
   sku: text.required(),
   title: text.required(),
   price: Joi.number().allow(null).required(),

@@ -1,4 +1,5 @@
 import type { Clause, LinkKind } from '../clause/rule';
+import type { SearchRules } from '../text/searchRules';
 import type { Lang, Texts } from '../text/texts';
 
 /** What a filterable or printable property of products is made of. */
@@ -185,4 +186,6 @@ export interface CatalogueFrame {
   tags: readonly GroupRow[];
   collections: readonly CollectionRow[];
   pages?: readonly FreePageRow[];
+  /** What the shop makes of what shoppers type; nothing unless given. */
+  search?: SearchRules;
 }

@@ -8,6 +8,7 @@ import { composePage } from '../page/composePage';
 import { shelfModelOf } from '../page/pageModel';
 import { housePlan } from '../plan/housePlan';
 import { FRAME, NOW, product } from '../testing/catalogues';
+import { NO_SEARCH_RULES } from '../text/searchRules';
 import { SearchIndex } from './searchIndex';
 
 const snapshot = snapshotOf(FRAME, [
@@ -34,6 +35,31 @@ describe('SearchIndex', () => {
     expect(found('copper')).toEqual([1, 2]);
     expect(found('copper knife')).toEqual([]);
     expect(found('knives')).toEqual([3]);
+  });
+
+  it('finds by a synonym and by another ending, and says how', () => {
+    const rules = {
+      synonyms: [{ id: 'a', lang: 'en', words: ['skillet', 'crepe pan'], oneWay: true }],
+      leftOut: [{ lang: 'en', word: 'the' }],
+    };
+    const ids = (q: string): number[] =>
+      Array.from(index.search(snapshot, q, rules).places, (p) => snapshot.ids[p]).sort();
+    expect(found('skillets')).toEqual([]);
+    expect(ids('the skillets')).toEqual([2]);
+    expect(ids('knife')).toEqual([3]);
+    expect(found('coppers'), 'a stem finds what it begins').toEqual([1, 2]);
+    const by = (q: string, id: number) =>
+      index
+        .explain(snapshot, q, snapshot.ids.indexOf(id), rules)
+        .map(({ said, by: way, word }) => `${said}: ${way} ${word}`);
+    expect(by('the skillet', 2)).toEqual(['skillet: synonym crepe pan']);
+    expect(by('coppers knife', 2)).toEqual(['coppers: ending copper', 'knife: null ']);
+    expect(by('sacepan', 1)).toEqual(['sacepan: spelling sacepan']);
+  });
+
+  it('finds categories and tags, the best first', () => {
+    expect(index.groups('pan', NO_SEARCH_RULES, 5)).toEqual([{ kind: 'category', value: 'cookware/pans' }]);
+    expect(index.groups('induct', NO_SEARCH_RULES, 5)).toEqual([{ kind: 'tag', value: 'induction' }]);
   });
 
   it('finds by an article number that there is that product alone, whatever the case of its letters', () => {

@@ -8,7 +8,34 @@ import { ended } from '../catalogue/steps';
 import type { SearchMatches } from '../order/matches';
 import { fold } from '../text/fold';
 import { type Lang, type Texts, textIn } from '../text/texts';
+import { NO_SEARCH_RULES, type SearchRules } from '../text/searchRules';
 import { WordIndex } from '../text/wordIndex';
+import { readQuery, type Wording } from './readQuery';
+import { tokenize } from './tokenize';
+
+/** How a product has something that was sought. */
+export interface FoundBy {
+  said: string;
+  /** `spelling`: by a word that is nearly it. Null where it has it in no way. */
+  by: Exclude<Wording['by'], 'synonym-ending'> | 'spelling' | null;
+  /** The words that were found, folded. */
+  word: string;
+}
+
+/** What a search counts in, all zero between two things that are sought. */
+class Scratch {
+  /** Of one word. */
+  readonly score: Float64Array;
+  /** The best of all ways to say a thing. */
+  readonly best: Float64Array;
+  /** Products whose best isn't zero. */
+  readonly touched: number[] = [];
+
+  constructor(size: number) {
+    this.score = new Float64Array(size);
+    this.best = new Float64Array(size);
+  }
+}
 
 /** A value that many products share: found once, it stands for all of them. */
 interface ValueDocument {
@@ -27,9 +54,17 @@ const VALUES: Options<ValueDocument> = {
     tokenize: (text) => [text],
   },
 };
+/** So few letters begin too many words to tell an aisle from others; in other scripts they may be a whole word. */
+const UNTELLING = /^\p{Script=Latin}{1,2}$/u;
 /** A product's own words count more than what it shares with others. */
 const OWN = 4;
-const tokenize = MiniSearch.getDefault('tokenize') as (text: string) => string[];
+/** What is found by another ending, or by a synonym, counts so much less than what was typed. */
+const WORTH: Readonly<Record<Wording['by'], number>> = {
+  itself: 1,
+  ending: 0.9,
+  synonym: 0.8,
+  'synonym-ending': 0.75,
+};
 
 /**
  * The search texts of a catalogue in one language: titles and article numbers by product; categories, tags and attributes
@@ -120,32 +155,33 @@ export class SearchIndex {
   }
 
   /**
-   * Every word of `q` has to be found, as a prefix or with small typing errors; what is a product's article number finds
-   * that product alone.
+   * Everything that `q` asks for has to be found, as it is typed, with another ending or by a synonym; words as prefixes or
+   * with small typing errors. What is a product's article number finds that product alone.
    */
-  search(snapshot: Snapshot, q: string): SearchMatches {
+  search(snapshot: Snapshot, q: string, rules: SearchRules = NO_SEARCH_RULES): SearchMatches {
     const exact = numbered(snapshot, q.trim());
     if (exact !== undefined) return onlyMatch(snapshot, exact);
-    const words = [...wordsOf(q)];
+    const concepts = readQuery(q, this.lang, rules);
     const total = new Float64Array(snapshot.size);
-    /** How many words each product has met, one after the other. */
+    /** How much of what is sought each product has, one after the other. */
     const met = new Uint16Array(snapshot.size);
-    const score = new Float64Array(snapshot.size);
-    for (const [at, word] of words.entries()) {
-      const touched = this.scoreWord(snapshot, word, score);
-      for (const p of touched) {
+    const scratch = new Scratch(snapshot.size);
+    for (const [at, { ways }] of concepts.entries()) {
+      for (const way of ways) this.scoreWay(snapshot, way, scratch);
+      for (const p of scratch.touched) {
         if (met[p] === at) {
           met[p] = at + 1;
-          total[p] += score[p];
+          total[p] += scratch.best[p];
         }
-        score[p] = 0;
+        scratch.best[p] = 0;
       }
+      scratch.touched.length = 0;
     }
     const found = emptyBitset(snapshot.size);
     const places: number[] = [];
-    if (words.length)
+    if (concepts.length)
       for (let p = 0; p < met.length; p++)
-        if (met[p] === words.length) {
+        if (met[p] === concepts.length) {
           found[p >>> 5] |= 1 << (p & 31);
           places.push(p);
         }
@@ -154,6 +190,84 @@ export class SearchIndex {
       places: Uint32Array.from(places),
       scores: Float64Array.from(places, (p) => total[p]),
     };
+  }
+
+  /** Which way of each thing that is sought a product was found by; null for what it doesn't have. */
+  explain(snapshot: Snapshot, q: string, p: number, rules: SearchRules): FoundBy[] {
+    return readQuery(q, this.lang, rules).map(({ said, ways }): FoundBy => {
+      let best: { way: Wording; score: number } | null = null;
+      for (const way of ways) {
+        const scratch = new Scratch(snapshot.size);
+        this.scoreWay(snapshot, way, scratch);
+        const score = scratch.best[p];
+        if (score && (!best || score > best.score)) best = { way, score };
+      }
+      if (!best) return { said, by: null, word: '' };
+      const { words, by } = best.way;
+      const spelt = words.every((word) => this.hasBeginning(snapshot, p, word));
+      const way = by === 'synonym-ending' ? 'synonym' : by;
+      return { said, by: spelt ? way : 'spelling', word: words.join(' ') };
+    });
+  }
+
+  /** Whether a product's own words, or those of what it shares with others, hold one that begins so. */
+  private hasBeginning(snapshot: Snapshot, p: number, word: string): boolean {
+    const own = this.knownProducts.get(snapshot.ids[p])?.text ?? '';
+    const shared = sharedColumns(snapshot).flatMap(({ name, column }) =>
+      Array.from(column.codes.subarray(column.offsets[p], column.offsets[p + 1]), (code) =>
+        this.knownValues.get(`${name} ${column.values[code].value}`),
+      ),
+    );
+    return [own, ...shared].some((text) => text && [...wordsOf(text)].some((one) => one.startsWith(word)));
+  }
+
+  /**
+   * Categories and tags that a text finds, the best first: those with most of what is sought. A last word of one or two
+   * letters says nothing yet.
+   */
+  groups(q: string, rules: SearchRules, most: number): { kind: 'category' | 'tag'; value: string }[] {
+    const found = new Map<string, number>();
+    for (const { said, ways } of readQuery(q, this.lang, rules)) {
+      if (UNTELLING.test(said)) continue;
+      const best = new Map<string, number>();
+      for (const { words, by } of ways)
+        for (const { id, score } of this.values.search(words.join(' '), { tokenize, combineWith: 'AND' }))
+          best.set(String(id), Math.max(best.get(String(id)) ?? 0, score * WORTH[by]));
+      for (const [id, score] of best) found.set(id, (found.get(id) ?? 0) + score);
+    }
+    return [...found]
+      .filter(([id]) => /^[>#] /.test(id))
+      .sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))
+      .slice(0, most)
+      .map(([id]) => ({ kind: id.startsWith('>') ? 'category' : 'tag', value: id.slice(2) }));
+  }
+
+  /** Notes for each product that has all words of a way the best score that any way gave it. */
+  private scoreWay(snapshot: Snapshot, { words, by }: Wording, { score, best, touched }: Scratch): void {
+    // Ways of several words don't count more for being longer.
+    const worth = WORTH[by] / words.length;
+    const note = (p: number, sum: number): void => {
+      if (!best[p]) touched.push(p);
+      if (sum * worth > best[p]) best[p] = sum * worth;
+    };
+    if (words.length === 1) {
+      for (const p of this.scoreWord(snapshot, words[0], score)) {
+        note(p, score[p]);
+        score[p] = 0;
+      }
+      return;
+    }
+    let all: ReadonlyMap<number, number> | null = null;
+    for (const word of words) {
+      const next = new Map<number, number>();
+      for (const p of this.scoreWord(snapshot, word, score)) {
+        const before: number | undefined = all ? all.get(p) : 0;
+        if (before !== undefined) next.set(p, before + score[p]);
+        score[p] = 0;
+      }
+      all = next;
+    }
+    for (const [p, sum] of all ?? []) note(p, sum);
   }
 
   /** Adds what a word scores to `score`, all zero before; a product's best shared value counts beside its own words. */

@@ -110,6 +110,11 @@ export const routes: Routes = [
         loadComponent: () => import('./range/rangesPage').then((m) => m.RangesPage),
       },
       {
+        path: 'search',
+        title: 'Search · Fond Aisle',
+        loadComponent: () => import('./search/searchPage').then((m) => m.SearchPage),
+      },
+      {
         path: 'blends',
         title: 'Blends · Fond Aisle',
         loadComponent: () => import('./blend/blendsPage').then((m) => m.BlendsPage),

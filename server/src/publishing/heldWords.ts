@@ -71,6 +71,7 @@ const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
   publishPlans: async (_, body) => `publish ${await plans(body.plans.map(({ id }) => id))}`,
   publishRange: async ({ id }) => `publish the range ${quote((await SavedRangeModel.findByPk(id))?.name)}`,
   publishBlend: async ({ id }) => `publish the blend ${quote((await BlendModel.findByPk(id))?.name)}`,
+  saveSearchRules: () => 'change what searches take for the same',
   publishEdition: async ({ number }, body) =>
     body.plans === null
       ? `restore edition ${number}`

@@ -25,6 +25,7 @@ import { inTurns } from '../turns';
 import { booleanOf } from '../text/booleanOf';
 import { productFault, RowFaults, unreachable } from './rowFaults';
 import { slugOf, takeSlug } from '../text/slugs';
+import { keptSearchRules } from '../setting/searchRules';
 import { shopSettings, type StoredShop } from '../setting/shopSettings';
 
 const PRODUCTS_AT_ONCE = 1_000;
@@ -183,6 +184,7 @@ async function readFrame(read: Read, faults: RowFaults): Promise<CatalogueFrame>
   };
   return {
     searchWords: await readSearchWords(read),
+    search: (await keptSearchRules(read)).rules,
     languages: settings.languages,
     shopTitles: settings.titles,
     shopDescriptions: settings.descriptions,

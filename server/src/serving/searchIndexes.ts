@@ -14,13 +14,13 @@ export class SearchIndexes {
     const key = `${snapshot.version}|${lang}|${q}`;
     const known = this.searched.get(key);
     if (known) return known;
-    const matches = (await this.indexOf(snapshot, lang)).search(snapshot, q);
+    const matches = (await this.indexOf(snapshot, lang)).search(snapshot, q, snapshot.frame.search);
     this.searched.set(key, matches);
     return matches;
   }
 
   /** The index of a language; made before anybody asks for it, unless somebody is quicker. */
-  private indexOf(snapshot: Snapshot, lang: Lang): Promise<SearchIndex> {
+  indexOf(snapshot: Snapshot, lang: Lang): Promise<SearchIndex> {
     let index = this.indexes.get(lang);
     if (!index) this.indexes.set(lang, (index = updated(new SearchIndex(lang), snapshot)));
     return index;

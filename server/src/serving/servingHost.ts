@@ -14,6 +14,8 @@ import {
   type KeptReviews,
   type Lang,
   type OrderChoice,
+  languageOf,
+  type SearchIndex,
   type SearchMatches,
   type Snapshot,
 } from '@fond/core';
@@ -168,6 +170,11 @@ export class ServingHost {
   }
 
   /** What a search text finds. */
+  /** The search texts of a language of the shop; of its own where it doesn't speak the one that is asked for. */
+  searchIndex(snapshot: Snapshot, lang: Lang | undefined): Promise<SearchIndex> {
+    return this.indexes.indexOf(snapshot, languageOf(snapshot, lang));
+  }
+
   search(snapshot: Snapshot, lang: Lang, q: string): Promise<SearchMatches> {
     return this.indexes.search(snapshot, lang, q);
   }

@@ -14,7 +14,6 @@ import { SiteHeader } from './layout/siteHeader';
 import { CompareTray } from './cart/compareTray';
 import { Compared } from './cart/compared';
 import { CartState } from './cart/cartState';
-import { LookedAt } from './state/lookedAt';
 import { Navigation } from './state/navigation';
 import { PageViews } from './state/pageViews';
 import { PreviewFrame } from './state/previewFrame';
@@ -67,10 +66,10 @@ export class App {
     const injector = inject(Injector);
     const navigation = inject(Navigation);
     const carts = inject(CartState);
-    const lookedAt = inject(LookedAt);
     afterRenderEffect(() => {
       const sku = lookedAtSku(this.state.model());
-      if (sku !== null && !frame.inside) lookedAt.note(sku);
+      if (sku !== null && !frame.inside)
+        void import('./state/lookedAt').then(({ LookedAt }) => injector.get(LookedAt).note(sku));
     });
     afterNextRender(() => {
       // Shoppers' pages don't fetch what only the desk's window needs.
@@ -79,6 +78,13 @@ export class App {
       this.compared.start();
       navigation.start();
       carts.start();
+      // Whoever was quicker than the script is in the field already.
+      const hear = (field: Element | null): void => {
+        if (field?.matches('.site-search input'))
+          void import('./layout/suggestions').then(({ suggestIn }) => suggestIn(field as HTMLInputElement));
+      };
+      document.addEventListener('focusin', ({ target }) => hear(target as Element));
+      hear(document.activeElement);
     });
   }
 

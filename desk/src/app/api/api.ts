@@ -20,7 +20,16 @@ import {
   type ShopSettings,
   type WordedAisle,
 } from '@fond/contract';
-import type { Fixture, Plan, PlanDocument, RangeRule, Reach, Redirect, FocusPoint } from '@fond/core';
+import type {
+  SearchRules,
+  Fixture,
+  Plan,
+  PlanDocument,
+  RangeRule,
+  Reach,
+  Redirect,
+  FocusPoint,
+} from '@fond/core';
 import { Calls } from './calls';
 import { fileForm } from './fileForm';
 
@@ -161,6 +170,18 @@ export class Api extends Calls {
 
   rangeProducts(question: RangeQuestion) {
     return this.call('rangeProducts', { body: question });
+  }
+
+  searchRules() {
+    return this.call('searchRules');
+  }
+
+  saveSearchRules(rules: SearchRules, version: number) {
+    return this.call('saveSearchRules', { body: { rules, version } });
+  }
+
+  trySearch(q: string, lang: string, rules: SearchRules) {
+    return this.call('trySearch', { body: { q, lang, rules } });
   }
 
   blends() {

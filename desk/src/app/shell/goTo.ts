@@ -40,6 +40,7 @@ const SCREENS: readonly Target[] = [
   { kind: 'Screen', name: 'Publish', detail: 'Drafts that differ from what is live', commands: ['/publish'] },
   { kind: 'Screen', name: 'Import plans', detail: 'Read a file of plans', commands: ['/floor/import'] },
   { kind: 'Screen', name: 'Parts', detail: 'Fixtures that several plans show', commands: ['/parts'] },
+  { kind: 'Screen', name: 'Search', detail: 'Words that mean the same', commands: ['/search'] },
   { kind: 'Screen', name: 'Blends', detail: 'Several things to sort by at once', commands: ['/blends'] },
   { kind: 'Screen', name: 'Ranges', detail: 'Saved ranges of products', commands: ['/ranges'] },
   { kind: 'Screen', name: 'Collections', detail: 'By hand or by rule', commands: ['/collections'] },

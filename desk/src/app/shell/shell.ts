@@ -57,6 +57,7 @@ const GROUPS: readonly Group[] = [
     screens: [
       { path: '/ranges', name: 'Ranges' },
       { path: '/blends', name: 'Blends' },
+      { path: '/search', name: 'Search' },
       { path: '/parts', name: 'Parts' },
       { path: '/pages', name: 'Pages' },
     ],

@@ -9,6 +9,7 @@ import {
   type Plan,
   type RangeRule,
   type Reach,
+  type SearchRules,
   type Shelf,
 } from '@fond/core';
 
@@ -135,6 +136,18 @@ export const BLENDS: Readonly<Record<string, Blend['factors']>> = {
       missing: 50,
     },
   ],
+};
+
+/** What shoppers of the demo call things. */
+export const SEARCHES: SearchRules = {
+  synonyms: [
+    { id: 'pans', lang: 'en', words: ['frying pan', 'skillet', 'frypan'], oneWay: false },
+    { id: 'pots', lang: 'en', words: ['casserole', 'dutch oven', 'stew pot'], oneWay: false },
+    { id: 'towels', lang: 'en', words: ['tea towel', 'dish towel', 'kitchen towel'], oneWay: false },
+    { id: 'gift', lang: 'en', words: ['present', 'gift'], oneWay: true },
+    { id: 'faitout', lang: 'fr', words: ['faitout', 'marmite'], oneWay: false },
+  ],
+  leftOut: ['the', 'a', 'for', 'with', 'and'].map((word) => ({ lang: 'en', word })),
 };
 
 const savedRange = (name: string, { ranges }: Known): RangeRule => ({

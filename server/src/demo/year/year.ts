@@ -10,6 +10,7 @@ import { createPlan, readPlan, savePlan } from '../../plan/drafts';
 import { publishPlans } from '../../publishing/publishing';
 import { askToPublish } from '../../publishing/requests';
 import { blendStore } from '../../range/savedBlends';
+import { saveSearchRules } from '../../search/searchRules';
 import { rangeStore } from '../../range/savedRanges';
 import { createRedirect } from '../../redirect/redirects';
 import {
@@ -18,6 +19,7 @@ import {
   DRAFT,
   PUBLICATIONS,
   BLENDS,
+  SEARCHES,
   RANGES,
   type Known,
   type Publication,
@@ -78,6 +80,7 @@ async function liveDesigns({ sequelize, host }: Year, people: People): Promise<v
   const ranges = new Map<string, string>();
   for (const [name, rule] of Object.entries(RANGES))
     ranges.set(name, (await rangeStore.create(sequelize, { name, rule }, mara)).id);
+  await saveSearchRules(sequelize, { version: 0, rules: SEARCHES }, { id: mara, name: 'Mara Quill' });
   for (const [name, factors] of Object.entries(BLENDS))
     await blendStore.create(sequelize, { name, factors }, mara);
   const known: Known = {

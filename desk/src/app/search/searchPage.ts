@@ -1,0 +1,154 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import { RouterLink } from '@angular/router';
+import type { Problem, SearchTrial, StoredSearchRules } from '@fond/contract';
+import { sameValue, type FoundBy, type SearchRules, type Synonyms } from '@fond/core';
+import { Api } from '../api/api';
+import { asking } from '../api/asking';
+import { CatalogueWords } from '../wording/catalogueWords';
+import { SynonymList } from './synonymList';
+
+const HOW: Readonly<Record<NonNullable<FoundBy['by']>, string>> = {
+  itself: 'as it is typed',
+  ending: 'with another ending',
+  synonym: 'by a synonym',
+  spelling: 'spelt nearly so',
+};
+
+/** What the shop makes of what shoppers type: synonyms and words left out, tried on a text before they are saved. */
+@Component({
+  selector: 'desk-search',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule, MatProgressBarModule, RouterLink, SynonymList],
+  templateUrl: './searchPage.html',
+  styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss', './searchPage.scss'],
+})
+export class SearchPage {
+  private readonly api = inject(Api);
+  private readonly messages = inject(MatSnackBar);
+  private readonly vocabulary = inject(CatalogueWords).vocabulary;
+
+  protected readonly kept = signal<StoredSearchRules | null>(null);
+  protected readonly rules = signal<SearchRules | null>(null);
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly writing = signal(false);
+  protected readonly languages = computed(() => this.vocabulary()?.languages ?? ['en']);
+  private readonly chosen = signal<string | null>(null);
+  protected readonly lang = computed(() => this.chosen() ?? this.languages()[0]);
+  protected readonly q = signal('');
+  protected readonly trial = signal<SearchTrial | null>(null);
+  protected readonly changed = computed(() => {
+    const [kept, rules] = [this.kept(), this.rules()];
+    return kept !== null && rules !== null && !sameValue(kept.rules, rules);
+  });
+
+  protected readonly synonyms = computed(() =>
+    (this.rules()?.synonyms ?? []).filter(({ lang }) => lang === this.lang()),
+  );
+  protected readonly leftOut = computed(() =>
+    (this.rules()?.leftOut ?? []).flatMap(({ lang, word }) => (lang === this.lang() ? [word] : [])),
+  );
+
+  constructor() {
+    this.load();
+    asking(
+      () => {
+        const [q, lang, rules] = [this.q().trim(), this.lang(), this.rules()];
+        return q && rules ? { q, lang, rules } : null;
+      },
+      ({ q, lang, rules }) =>
+        this.api.trySearch(q, lang, withoutHalf(rules)).subscribe({
+          next: (trial) => {
+            this.trial.set(trial);
+            this.problem.set(null);
+          },
+          error: (problem: Problem) => this.problem.set(problem),
+        }),
+    );
+  }
+
+  protected load(): void {
+    this.api.searchRules().subscribe({
+      next: (kept) => this.take(kept),
+      error: (problem: Problem) => this.problem.set(problem),
+    });
+  }
+
+  private take(kept: StoredSearchRules): void {
+    this.kept.set(kept);
+    this.rules.set(kept.rules);
+    this.problem.set(null);
+  }
+
+  protected choose(lang: string): void {
+    this.chosen.set(lang);
+  }
+
+  protected putSynonyms(synonyms: readonly Synonyms[]): void {
+    this.rules.update(
+      (rules) =>
+        rules && {
+          ...rules,
+          synonyms: [...rules.synonyms.filter(({ lang }) => lang !== this.lang()), ...synonyms],
+        },
+    );
+  }
+
+  /** One a line, or with commas between. */
+  protected putLeftOut(text: string): void {
+    const lang = this.lang();
+    const words = [...new Set(text.split(/[,\n]/).map((word) => word.trim()))].filter(Boolean);
+    this.rules.update(
+      (rules) =>
+        rules && {
+          ...rules,
+          leftOut: [
+            ...rules.leftOut.filter((one) => one.lang !== lang),
+            ...words.map((word) => ({ lang, word })),
+          ],
+        },
+    );
+  }
+
+  protected undo(): void {
+    const kept = this.kept();
+    if (kept) this.rules.set(kept.rules);
+  }
+
+  protected save(): void {
+    const [rules, kept] = [this.rules(), this.kept()];
+    if (rules && kept) this.write(withoutHalf(rules), kept, kept.rules);
+  }
+
+  /** @param before What an undo brings back; null where there is none. */
+  private write(rules: SearchRules, { version }: { version: number }, before: SearchRules | null): void {
+    this.writing.set(true);
+    this.api.saveSearchRules(rules, version).subscribe({
+      next: (kept) => {
+        this.writing.set(false);
+        this.take(kept);
+        const told = this.messages.open('Shoppers search by this now.', before ? 'Undo' : 'OK', {
+          duration: 10_000,
+        });
+        if (before) told.onAction().subscribe(() => this.write(before, kept, null));
+      },
+      error: (problem: Problem) => {
+        this.writing.set(false);
+        this.problem.set(problem);
+      },
+    });
+  }
+
+  protected how({ by, word, said }: FoundBy): string {
+    if (by === null) return `“${said}”: not found`;
+    return `“${said}”: ${HOW[by]}${by === 'itself' ? '' : ` (${word})`}`;
+  }
+}
+
+/** Without groups that are still being typed. */
+const withoutHalf = (rules: SearchRules): SearchRules => ({
+  ...rules,
+  synonyms: rules.synonyms.filter(({ words }) => words.length > 1),
+});

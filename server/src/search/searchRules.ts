@@ -1,0 +1,53 @@
+import type { Sequelize } from 'sequelize';
+import type { StoredSearchRules } from '@fond/contract';
+import { sameValue, type SearchRules } from '@fond/core';
+import { recordActivity } from '../activity/activity';
+import { noteCatalogueChange } from '../database/catalogueChanges';
+import { SettingModel } from '../database/models';
+import { select } from '../database/rows';
+import { inUnit } from '../database/unit';
+import { problem } from '../problem/problem';
+import { keptSearchRules, SEARCH, type KeptSearchRules } from '../setting/searchRules';
+
+const told = ({ version, rules, at, by }: KeptSearchRules): StoredSearchRules => ({
+  version,
+  rules,
+  updatedAt: at,
+  updatedBy: by,
+});
+
+export const readSearchRules = async (sequelize: Sequelize): Promise<StoredSearchRules> =>
+  told(await keptSearchRules((sql) => select(sequelize, sql)));
+
+/** Saves over the version that one has seen; it holds at once. The same once more is the same save. */
+export async function saveSearchRules(
+  sequelize: Sequelize,
+  { version, rules }: { version: number; rules: SearchRules },
+  user: { id: number; name: string },
+): Promise<StoredSearchRules> {
+  await inUnit(sequelize, async (transaction) => {
+    const kept = await keptSearchRules((sql) => select(sequelize, `${sql} FOR UPDATE`, [], transaction));
+    if (sameValue(kept.rules, rules)) return;
+    if (kept.version !== version)
+      throw problem(
+        'newer-draft',
+        `${kept.by ?? 'Somebody'} saved version ${kept.version} while you edited version ${version}. Load it, or save yours over it.`,
+        undefined,
+        { theirs: told(kept) },
+      );
+    const next: KeptSearchRules = {
+      version: version + 1,
+      rules,
+      at: new Date().toISOString(),
+      by: user.name,
+    };
+    await SettingModel.upsert({ name: SEARCH, value: next }, { transaction });
+    const detail = { name: 'what searches take for the same', before: kept.rules };
+    await recordActivity(
+      { userId: user.id, action: 'settings', subject: 'shop:search', detail },
+      transaction,
+    );
+    await noteCatalogueChange(sequelize, SEARCH, transaction);
+  });
+  return readSearchRules(sequelize);
+}

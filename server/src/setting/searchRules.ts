@@ -1,0 +1,22 @@
+import { NO_SEARCH_RULES, type SearchRules } from '@fond/core';
+
+/** The rules of searches as they are kept among the settings. */
+export interface KeptSearchRules {
+  version: number;
+  rules: SearchRules;
+  at: string | null;
+  by: string | null;
+}
+
+export const SEARCH = 'search-rules';
+
+const NONE: KeptSearchRules = { version: 0, rules: NO_SEARCH_RULES, at: null, by: null };
+
+type Read = <T extends object>(sql: string) => Promise<T[]>;
+
+export async function keptSearchRules(read: Read): Promise<KeptSearchRules> {
+  const [row] = await read<{ value: Partial<KeptSearchRules> }>(
+    `SELECT value FROM settings WHERE name = '${SEARCH}'`,
+  );
+  return { ...NONE, ...row?.value };
+}
