@@ -1,10 +1,11 @@
+import { orderGroup } from '../order/sorting';
 import { USUAL_BADGES, type BadgeRule } from '../badge/rule';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LOOK } from '../look/look';
 import { startingFixtures, usual } from './housePlan';
 import { USUAL_TILES } from './fixtures';
 import type { EditionContent, Fixture, Plan } from './plan';
-import { referencesIn, translated } from './portable';
+import { referencesIn, translated, translatedPart } from './portable';
 import { USUAL_PRODUCT_PAGE } from './productPage';
 
 const plan: Plan = {
@@ -109,6 +110,18 @@ describe('plans that go to another shop', () => {
       { kind: 'category', category: 99, below: true },
       { kind: 'aisle', aisle: 'tag:1' },
       { kind: 'aisle', aisle: 'front' },
+    ]);
+  });
+
+  it('leave out a group of which nothing would be asked any more, rather than let it be all products', () => {
+    const grouped = {
+      groups: [
+        orderGroup('gone', 'front', [{ kind: 'tag', tag: 7 }]),
+        orderGroup('less', 'end', [{ kind: 'tag', tag: 7 }, { kind: 'sale' }]),
+      ],
+    };
+    expect(translatedPart(grouped, new Map()).groups).toEqual([
+      orderGroup('less', 'end', [{ kind: 'sale' }]),
     ]);
   });
 

@@ -1,4 +1,5 @@
 import type { BadgeRule } from '../badge/rule';
+import type { OrderGroup } from '../order/sorting';
 import type { EditionContent } from './plan';
 
 /**
@@ -49,6 +50,8 @@ function walk(value: unknown, visit: (reference: string) => string | null): unkn
     if (there === null) return GONE;
     result[key] = key === 'aisle' ? there : Number(there.split(':')[1]);
   }
+  // A group of which nothing is asked any more would be all products.
+  if (isGroup(value) && value.clauses.length > 0 && !(result['clauses'] as unknown[]).length) return GONE;
   // A badge that says less of its products would stand on more of them, and nobody wants that unasked.
   if (isBadge(value) && [...referencesIn(value.clauses)].some((reference) => visit(reference) === null))
     result['on'] = false;
@@ -57,6 +60,9 @@ function walk(value: unknown, visit: (reference: string) => string | null): unkn
 
 const isBadge = (value: object): value is BadgeRule =>
   'clauses' in value && 'text' in value && 'shape' in value;
+
+const isGroup = (value: object): value is OrderGroup =>
+  'clauses' in value && 'most' in value && 'at' in value;
 
 /** Tiles name the categories that they show, and those that they don't, in lists. */
 const isListOfCategories = (key: string, value: unknown): value is number[] =>

@@ -50,7 +50,7 @@ describe('SearchIndex', () => {
     expect(found('coppers'), 'a stem finds what it begins').toEqual([1, 2]);
     const by = (q: string, id: number) =>
       index
-        .explain(snapshot, q, snapshot.ids.indexOf(id), rules)
+        .explain(snapshot, q, [snapshot.ids.indexOf(id)], rules)[0]
         .map(({ said, by: way, word }) => `${said}: ${way} ${word}`);
     expect(by('the skillet', 2)).toEqual(['skillet: synonym crepe pan']);
     expect(by('coppers knife', 2)).toEqual(['coppers: ending copper', 'knife: null ']);

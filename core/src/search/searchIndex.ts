@@ -192,22 +192,34 @@ export class SearchIndex {
     };
   }
 
-  /** Which way of each thing that is sought a product was found by; null for what it doesn't have. */
-  explain(snapshot: Snapshot, q: string, p: number, rules: SearchRules): FoundBy[] {
-    return readQuery(q, this.lang, rules).map(({ said, ways }): FoundBy => {
-      let best: { way: Wording; score: number } | null = null;
+  /**
+   * Which way of each thing that is sought each product was found by; null for what it doesn't have. Costs as much as a
+   * search, however many products are asked after.
+   */
+  explain(snapshot: Snapshot, q: string, places: readonly number[], rules: SearchRules): FoundBy[][] {
+    const told: FoundBy[][] = places.map(() => []);
+    const scratch = new Scratch(snapshot.size);
+    for (const { said, ways } of readQuery(q, this.lang, rules)) {
+      const best = places.map((): { way: Wording; score: number } | null => null);
       for (const way of ways) {
-        const scratch = new Scratch(snapshot.size);
         this.scoreWay(snapshot, way, scratch);
-        const score = scratch.best[p];
-        if (score && (!best || score > best.score)) best = { way, score };
+        places.forEach((p, at) => {
+          const score = scratch.best[p];
+          if (score > (best[at]?.score ?? 0)) best[at] = { way, score };
+        });
+        for (const p of scratch.touched) scratch.best[p] = 0;
+        scratch.touched.length = 0;
       }
-      if (!best) return { said, by: null, word: '' };
-      const { words, by } = best.way;
-      const spelt = words.every((word) => this.hasBeginning(snapshot, p, word));
-      const way = by === 'synonym-ending' ? 'synonym' : by;
-      return { said, by: spelt ? way : 'spelling', word: words.join(' ') };
-    });
+      places.forEach((p, at) => told[at].push(this.foundBy(snapshot, said, best[at]?.way ?? null, p)));
+    }
+    return told;
+  }
+
+  private foundBy(snapshot: Snapshot, said: string, way: Wording | null, p: number): FoundBy {
+    if (!way) return { said, by: null, word: '' };
+    const spelt = way.words.every((word) => this.hasBeginning(snapshot, p, word));
+    const by = way.by === 'synonym-ending' ? 'synonym' : way.by;
+    return { said, by: spelt ? by : 'spelling', word: way.words.join(' ') };
   }
 
   /** Whether a product's own words, or those of what it shares with others, hold one that begins so. */

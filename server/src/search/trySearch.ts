@@ -12,16 +12,15 @@ export function trySearch(
   { q, lang, rules }: SearchQuestion,
 ): SearchTrial {
   const matches = index.search(snapshot, q, rules);
+  const best = bestOf(snapshot, matches, SHOWN);
+  const found = index.explain(snapshot, q, best, rules);
   return {
     total: matches.places.length,
     concepts: readQuery(q, lang, rules).map(({ said, ways }) => ({
       said,
       others: ways.flatMap(({ words, by }) => (by === 'synonym' ? [words.join(' ')] : [])),
     })),
-    products: bestOf(snapshot, matches, SHOWN).map((p) => ({
-      ...productLineOf(snapshot, p),
-      found: index.explain(snapshot, q, p, rules),
-    })),
+    products: best.map((p, at) => ({ ...productLineOf(snapshot, p), found: found[at] })),
     before: index.search(snapshot, q, snapshot.frame.search).places.length,
   };
 }

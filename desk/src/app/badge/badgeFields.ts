@@ -18,7 +18,7 @@ import { WidthFields } from '../field/widthFields';
 import { TextLine } from '../brief/textLine';
 import { Choices, type Choice } from '../field/choices';
 import { PaintField } from '../brief/paintField';
-import { DayField } from '../field/dayField';
+import { DaysFields } from '../field/daysFields';
 import { Stepper } from '../field/stepper';
 import { BADGE_PLACE_WORDS, BADGE_SHAPE_WORDS } from '../wording/words';
 
@@ -33,7 +33,7 @@ interface Changed {
 @Component({
   selector: 'desk-badge-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choices, ClauseList, DayField, PaintField, PictureField, Stepper, TextLine, WidthFields],
+  imports: [Choices, ClauseList, DaysFields, PaintField, PictureField, Stepper, TextLine, WidthFields],
   template: `
     @let one = rule();
     <desk-text-line
@@ -94,25 +94,7 @@ interface Changed {
         (chosen)="tell('place', { place: $event })"
       />
     </div>
-    <div class="line">
-      <span>From</span>
-      <desk-day-field
-        label="First day of the badge"
-        [value]="one.from ?? ''"
-        (changed)="tell('first day', { from: $event || null })"
-      />
-      <span>to</span>
-      <desk-day-field
-        label="Last day of the badge"
-        [value]="one.to ?? ''"
-        (changed)="tell('last day', { to: $event || null })"
-      />
-    </div>
-    @if (one.from && one.to && one.to < one.from) {
-      <p class="turned" role="alert">
-        It ends before it begins. The draft waits with being saved until that is mended.
-      </p>
-    }
+    <desk-days-fields what="badge" [days]="one" (changed)="tell($event.what, $event.change)" />
     <desk-picture-field
       [name]="'badge-' + one.id"
       [picture]="pictured()"

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { MatIconModule } from '@angular/material/icon';
 import { MAX_GROUPS, orderGroup, type OrderGroup } from '@fond/core';
 import type { OrderReport } from '@fond/contract';
-import { DayField } from '../field/dayField';
+import { DaysFields } from '../field/daysFields';
 import { moveItem } from '../field/lists';
 import { RowTools } from '../field/rowTools';
 import { Stepper } from '../field/stepper';
@@ -19,7 +19,7 @@ const ENDS = [
 @Component({
   selector: 'desk-group-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ClauseList, DayField, MatIconModule, RowTools, Stepper],
+  imports: [ClauseList, DaysFields, MatIconModule, RowTools, Stepper],
   templateUrl: './groupList.html',
   styleUrl: './orderLists.scss',
 })

@@ -4,7 +4,7 @@ import { dateIn, type Pin } from '@fond/core';
 import type { OrderReport, PinReport } from '@fond/contract';
 import { withPin } from '../draft/pins';
 import { Signing } from '../draft/signing';
-import { DayField } from '../field/dayField';
+import { DaysFields } from '../field/daysFields';
 import { Stepper } from '../field/stepper';
 import { ProductPicker } from '../product/productPicker';
 import { productTitles } from '../product/productTitles';
@@ -30,7 +30,7 @@ const MAX_PLACE = 10_000;
 @Component({
   selector: 'desk-pin-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayField, MatIconModule, ProductPicker, Stepper],
+  imports: [DaysFields, MatIconModule, ProductPicker, Stepper],
   templateUrl: './pinList.html',
   styleUrl: './orderLists.scss',
 })
