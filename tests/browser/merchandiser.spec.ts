@@ -93,7 +93,7 @@ describe('a merchandiser', () => {
     await open(page, 'order');
     await page.waitForSelector(label('Add a level'));
     await page.select(label('Add a level'), 'price');
-    for (let n = 0; n < 2; n++) await press(page, '[aria-label="Up: price"]');
+    for (let n = 0; n < 2; n++) await press(page, '[aria-label="Up: cheapest first"]');
     const names = await eventually(
       frame,
       () =>
