@@ -56,6 +56,8 @@ export * from './order/blendScores';
 export * from './order/groups';
 export * from './order/matches';
 export * from './order/order';
+export * from './order/windows';
+export { VIEW_DAYS } from './order/keyNumbers';
 export * from './order/productNumbers';
 export * from './order/sorting';
 export * from './page/composePage';

@@ -45,6 +45,22 @@ const stateOf = async (id: string): Promise<Campaign> =>
   ((await desk.get('/api/campaigns')).body as Campaign[]).find((campaign) => campaign.id === id)!;
 
 describe('a campaign', () => {
+  it('that an earlier release kept, before orders had blends, is listed and starts', async () => {
+    const made = await schedule('Kept long ago', await draft(61), {
+      startsLocal: '2089-01-01T08:00',
+      endsLocal: '2089-01-02T08:00',
+    });
+    await server.application.sequelize.query(
+      "UPDATE campaigns SET content = JSON_REMOVE(content, '$.blends') WHERE id = ?",
+      { replacements: [made.body.id] },
+    );
+    expect((await stateOf(made.body.id)).aisles.length).toBeGreaterThan(20);
+    await look('2089-01-01T08:00');
+    expect(await gapAt('/cookware')).toBe(61);
+    await look('2089-01-02T08:00');
+    expect((await stateOf(made.body.id)).state).toBe('over');
+  });
+
   it('comes and goes by itself, and leaves what was published meanwhile', async () => {
     const before = await gapAt('/cookware');
     const made = await schedule('May days', await draft(70), {});

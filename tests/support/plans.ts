@@ -10,8 +10,11 @@ export const withShelf = (plan: Plan, change: Partial<ShelfSettings>): Plan => (
   ),
 });
 
-export const readPlan = async (desk: Desk, id: string): Promise<StoredPlan> =>
-  (await desk.get(`/api/plans/${id}`)).body as StoredPlan;
+export async function readPlan(desk: Desk, id: string): Promise<StoredPlan> {
+  const answer = await desk.get(`/api/plans/${id}`);
+  if (answer.status !== 200) throw new Error(JSON.stringify(answer.body));
+  return answer.body as StoredPlan;
+}
 
 export const savePlan = (desk: Desk, plan: PlanDocument, version: number) =>
   desk.put(`/api/plans/${plan.id}`, { plan, version });

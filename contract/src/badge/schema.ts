@@ -9,13 +9,9 @@ import {
   strangeFigures,
   type BadgeRule,
 } from '@fond/core';
+import { dated, days } from '../schema/days';
 import { id, keptHash, orUsual, paint, steps, whole, yes } from '../schema/fields';
 import { clausesSchema } from '../clause/schema';
-
-const day = Joi.string()
-  .pattern(/^\d{4}-\d{2}-\d{2}$/, 'a day such as 2026-11-30')
-  .allow(null)
-  .required();
 
 const badgeText = Joi.string()
   .allow('')
@@ -32,7 +28,7 @@ const badgeText = Joi.string()
 export const badgesSchema = Joi.object({
   rules: Joi.array()
     .items(
-      Joi.object<BadgeRule>({
+      dated<BadgeRule>({
         id,
         on: Joi.boolean().required(),
         clauses: clausesSchema.required(),
@@ -44,8 +40,7 @@ export const badgesSchema = Joi.object({
         ink: paint.required(),
         opacity: Joi.number().integer().min(20).max(100).required(),
         place: Joi.valid(...BADGE_PLACES).required(),
-        from: day,
-        to: day,
+        ...days,
         size: steps(8, 40),
         picture: orUsual(
           Joi.object({
@@ -55,11 +50,7 @@ export const badgesSchema = Joi.object({
             alone: yes,
           }),
         ),
-      })
-        .custom((rule: BadgeRule, helpers) =>
-          rule.from !== null && rule.to !== null && rule.to < rule.from ? helpers.error('badge.days') : rule,
-        )
-        .messages({ 'badge.days': 'ends before it begins' }),
+      }),
     )
     .max(MAX_BADGE_RULES)
     .unique('id')

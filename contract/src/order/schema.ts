@@ -4,7 +4,6 @@ import {
   MAX_LEVELS,
   nameOfLevel,
   SORT_KEYS,
-  type Days,
   type OrderGroup,
   type OrderKey,
   type OrderLevel,
@@ -13,6 +12,7 @@ import {
 } from '@fond/core';
 import { AISLE_KEY_PATTERN } from '../schema/aisleKey';
 import { clausesSchema, sku } from '../clause/schema';
+import { dated, days } from '../schema/days';
 
 const ORDER_KEYS: readonly OrderKey[] = [
   'featured',
@@ -33,25 +33,9 @@ const ORDER_KEYS: readonly OrderKey[] = [
   'blend',
 ];
 
-const day = Joi.string().isoDate().length(10).allow(null).required();
-
-/** A first and a last day. */
-const days = { from: day, to: day };
-
-const notTurned = <T extends Days>({ from, to }: T, helpers: Joi.CustomHelpers): unknown =>
-  from !== null && to !== null && to < from ? helpers.error('order.turned', { from, to }) : undefined;
-const TURNED = { 'order.turned': 'ends on {{#to}}, before it begins on {{#from}}' };
-const dated = <T extends Days>(keys: { readonly [K in keyof T]: Joi.Schema }): Joi.ObjectSchema<T> =>
-  Joi.object<T>(keys)
-    .custom((value: T, helpers) => notTurned(value, helpers) ?? value)
-    .messages(TURNED);
-
-const neverMeet = (a: Days, b: Days): boolean =>
-  (a.to !== null && b.from !== null && a.to < b.from) || (b.to !== null && a.from !== null && b.to < a.from);
-
-/** Two pins of which one would have to yield on some day. */
+/** Two pins of the same days of which one would always have to yield; of other days, the more exact one holds. */
 const sameHold = (a: Pin, b: Pin): boolean =>
-  a.aisle === b.aisle && (a.sku === b.sku || a.place === b.place) && !neverMeet(a, b);
+  a.aisle === b.aisle && a.from === b.from && a.to === b.to && (a.sku === b.sku || a.place === b.place);
 
 /** What products are sorted by, the first key first. */
 export const levelsSchema = Joi.array()

@@ -2,6 +2,8 @@ import type { LostPin, Placed } from '@fond/core';
 
 /** What the desk is told of a shelf's order in the aisle of the window. */
 export interface OrderReport {
+  /** Products that the shelf has here. */
+  count: number;
   /** The pins that hold here, by place. */
   pins: readonly { sku: string; title: string; place: number }[];
   lostPins: readonly PinReport[];
@@ -20,6 +22,8 @@ export interface PinReport {
 /** A whole aisle as its shelf arranges it, and as shoppers see it now. */
 export interface ArrangedAisle {
   aisle: { key: string; title: string };
+  /** The day in the shop's zone, `2026-11-30`. */
+  today: string;
   total: number;
   /** The first ones, at most 2,000. */
   products: readonly ArrangedProduct[];

@@ -6,6 +6,8 @@ import type { PageModel, ProductModel, Sieve } from '@fond/core';
 /** What the desk is told about the shelf in the window, beyond its page. */
 export interface ShelfReport extends OrderReport {
   aisle: { key: string; title: string };
+  /** The day in the shop's zone, `2026-11-30`. */
+  today: string;
   sieve: Sieve;
   /** The same of promoting shelves that do more than sort. */
   promoting: readonly (OrderReport & { fixture: string })[];

@@ -99,6 +99,7 @@ export const listing = Joi.object({
 const pin = Joi.object({ sku: text.required(), title: text.required(), place: count.required() });
 
 const orderReport = {
+  count: count.required(),
   pins: Joi.array().items(pin).required(),
   lostPins: Joi.array()
     .items(pin.keys({ reason: Joi.valid('unknown', 'not-here', 'place-taken').required() }))
@@ -110,6 +111,7 @@ const orderReport = {
 
 export const shelfReport = object<ShelfReport>({
   aisle: Joi.object({ key: text.required(), title: text.required() }).required(),
+  today: text.required(),
   sieve: sieve.required(),
   ...orderReport,
   promoting: Joi.array()

@@ -172,7 +172,8 @@ describe('the schema of plans', () => {
     const march = { from: '2026-03-01', to: '2026-03-31' };
     const april = { from: '2026-04-01', to: null };
     expect(pins({ ...pin, ...march }, { ...pin, ...april, sku: 'P-2' }), 'on other days').toEqual([]);
-    expect(pins({ ...pin, ...march }, { ...pin, sku: 'P-2' }), 'on one of those days').toHaveLength(1);
+    expect(pins({ ...pin, ...march }, { ...pin, sku: 'P-2' }), 'the more exact one holds').toEqual([]);
+    expect(pins({ ...pin, ...march }, { ...pin, ...march, sku: 'P-2' })).toHaveLength(1);
     expect(pins({ ...pin, from: '2026-04-01', to: '2026-03-01' })).toHaveLength(1);
   });
 

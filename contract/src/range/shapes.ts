@@ -113,6 +113,7 @@ const figure = Joi.number().allow(null).required();
 
 export const arrangedAisle = object<ArrangedAisle>({
   aisle: Joi.object({ key: text.required(), title: text.required() }).required(),
+  today: text.required(),
   total: count.required(),
   products: Joi.array()
     .items(

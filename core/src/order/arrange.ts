@@ -5,7 +5,8 @@ import { isInForce } from '../clause/inForce';
 import type { RangeContext } from '../clause/rule';
 import type { RangeResult } from '../range/range';
 import { stretchesIn, type Stretch } from './groups';
-import { windowOf, type Permutation } from './order';
+import { type Permutation } from './order';
+import { windowOf } from './windows';
 import type { OwnOrder, Pin, Spread } from './sorting';
 
 /** How far ahead the spread looks for a product that fits; behind that it lets the next one stand. */
@@ -23,15 +24,19 @@ export interface HeldPins {
   lost: readonly LostPin[];
 }
 
-/** The pins that are meant for an aisle and hold on the day; those of the aisle itself before those of the whole plan. */
-export function pinsFor(pins: readonly Pin[], aisle: string, context: RangeContext): Pin[] {
-  const current = pins.filter((pin) => isInForce(pin, context));
-  return [...current.filter((pin) => pin.aisle === aisle), ...current.filter((pin) => pin.aisle === null)];
-}
+/** The more exact first: those of the aisle before those of the whole plan, those of some days before those of all. */
+const exactness = ({ aisle, from, to }: Pin): number =>
+  (aisle === null ? 2 : 0) + (from === null && to === null ? 1 : 0);
+
+/** The pins that are meant for an aisle and hold on the day, the more exact ones first. */
+export const pinsFor = (pins: readonly Pin[], aisle: string, context: RangeContext): Pin[] =>
+  pins
+    .filter((pin) => (pin.aisle === null || pin.aisle === aisle) && isInForce(pin, context))
+    .sort((a, b) => exactness(a) - exactness(b));
 
 /**
- * The pins that hold among `bits` in an aisle. The pins of the aisle itself come before those of the whole plan; of
- * two for one place, or for one product, the first holds. A product that is not there leaves no hole.
+ * The pins that hold among `bits` in an aisle. Of two for one place, or for one product, the more exact one holds, else
+ * the first. A product that is not there leaves no hole.
  */
 export function holdPins(
   snapshot: Snapshot,

@@ -3,7 +3,8 @@ import type { Snapshot } from '../catalogue/snapshot';
 import { isInForce } from '../clause/inForce';
 import type { RangeContext } from '../clause/rule';
 import { clauseBitset, faultOf } from '../range/clauseBitset';
-import { windowOf, type Permutation } from './order';
+import { type Permutation } from './order';
+import { windowOf } from './windows';
 import type { OrderGroup, OwnOrder } from './sorting';
 
 /** Products that stand together in a listing, one stretch behind the other. */

@@ -7,7 +7,8 @@ import { pageOf } from '../page/pageOf';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import type { ProductRow } from '../catalogue/rows';
 import { CONTEXT, FRAME, NOW, product, productsArbitrary } from '../testing/catalogues';
-import { permutationOf, windowByScore, windowOf } from './order';
+import { permutationOf } from './order';
+import { windowByScore, windowOf } from './windows';
 import { weightedRatings } from './productNumbers';
 import { byLevels, type OrderKey, type OrderLevel, type Sorting } from './sorting';
 

@@ -2,7 +2,8 @@ import { boundIn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
 import type { Filtered } from '../facet/filter';
 import type { Selections } from '../address/selection';
-import { windowOf, type Permutation } from '../order/order';
+import { type Permutation } from '../order/order';
+import { windowOf } from '../order/windows';
 
 /**
  * One page of what is left of a range, as positions in the order of `permutation`. Where the order begins with the

@@ -6,7 +6,8 @@ import { cardGaps, isLines, pictureRooms, shelfRooms, sizesOf } from '../layout/
 import { lanesOf } from '../layout/staggered';
 import { productsAPage } from '../layout/rows';
 import { arrange, arrangedWindow, arranges, withPinned } from '../order/arrange';
-import { permutationOf, windowByScore } from '../order/order';
+import { permutationOf } from '../order/order';
+import { windowByScore } from '../order/windows';
 import { pageOf } from './pageOf';
 import type { OrderLevel, Sorting, SortKey } from '../order/sorting';
 import { facetPanelOf, type Shelf } from '../plan/plan';

@@ -17,7 +17,7 @@ import {
 } from '@fond/core';
 import type { ServingState } from '../serving/servingHost';
 import { inUnit } from '../database/unit';
-import { CampaignModel, UserModel } from '../database/models';
+import { campaignContent, CampaignModel, UserModel } from '../database/models';
 import { publish, readLiveLayers } from '../edition/editions';
 import { problem } from '../problem/problem';
 import { recordActivity } from '../activity/activity';
@@ -28,7 +28,11 @@ import { draftsAt, refuseMissingParts, refuseOverlaps } from '../publishing/publ
 import { sharedRules } from '../range/sharedRules';
 import { isZone, momentAt, momentOf } from '../time/clock';
 
-const layerOf = ({ id, name, content }: CampaignModel): CampaignLayer => ({ id, name, ...content });
+const layerOf = (row: CampaignModel): CampaignLayer => ({
+  id: row.id,
+  name: row.name,
+  ...campaignContent(row),
+});
 const ENDLESS = Number.POSITIVE_INFINITY;
 const endOf = ({ endsAt }: CampaignModel): number => endsAt?.getTime() ?? ENDLESS;
 
@@ -107,7 +111,8 @@ function campaignOf(
 const NO_BASE = 'It can’t start: a plan that it builds on is no longer published.';
 
 /** What is live with a campaign over it; null where an earlier edition was had back that lacks one of its bases. */
-function laidOver(live: Edition, { content }: CampaignModel): Edition | null {
+function laidOver(live: Edition, row: CampaignModel): Edition | null {
+  const content = campaignContent(row);
   try {
     return withDrafts(live, content.documents, content);
   } catch (error) {

@@ -418,6 +418,9 @@ export const editionOf = (row: EditionModel, layer: 'shown' | 'beneath' = 'shown
   return upgradeEdition(row.number, layer === 'beneath' && layers ? layers.beneath : row.document);
 };
 
+/** What a campaign lays over the shop, in today's form. */
+export const campaignContent = ({ content }: CampaignModel): EditionContent => upgradeContent(content);
+
 /** What an edition showed, as documents; nothing is filled in. */
 export const contentOf = (row: EditionModel): EditionContent => upgradeContent(row.document);
 

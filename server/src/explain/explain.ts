@@ -15,6 +15,7 @@ import {
   PRODUCT_ROOT,
   sieveOf,
   titleInShop,
+  todayIn,
   type Aisle,
   type Arrangement,
   type OwnOrder,
@@ -47,6 +48,7 @@ export function reportShelf(
   const { bits, count } = range;
   return {
     aisle: { key: aisle.key, title: titleInShop(snapshot, aisle.titles) },
+    today: todayIn(context),
     sieve: sieveOf(snapshot, aisle, shelf.range, context),
     ...reportOrder(
       snapshot,
@@ -74,11 +76,12 @@ export function reportShelf(
 function reportOrder(
   snapshot: Snapshot,
   { groups }: Pick<OwnOrder, 'groups'>,
-  { bits }: RangeResult,
+  { bits, count }: RangeResult,
   { held, lost, stretches }: Arrangement,
   context: RangeContext,
 ): OrderReport {
   return {
+    count,
     pins: [...held]
       .sort((a, b) => a[1] - b[1])
       .map(([p, place]) => ({ ...productLine(snapshot, p), place: place + 1 })),

@@ -16,6 +16,7 @@ import {
   startOfDay,
   stockStateOf,
   titleInShop,
+  todayIn,
   VIEW_DAYS,
   type Aisle,
   type Edition,
@@ -44,6 +45,7 @@ export function explainArrangement(
   const shown = served && arrangedIn(snapshot, aisle, served, { ...context, ...live });
   return {
     aisle: { key: aisle.key, title: titleInShop(snapshot, aisle.titles) },
+    today: todayIn(context),
     total: arranged.total,
     products: arranged.placed.map(({ p, by, group }): ArrangedProduct => {
       const hash = snapshot.images[p].at(0)?.hash;

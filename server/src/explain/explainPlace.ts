@@ -114,9 +114,7 @@ function explainPlace(
   const byKeys = arrangedWindow(snapshot, plain, 0, range.count);
   const keysAt = byKeys.findIndex((placed) => placed.p === p);
   const { group } = byKeys[keysAt];
-  const [before, behind] = [all.at(at - 1), all.at(at + 1)].map((one, side) =>
-    (side ? at + 1 < all.length : at > 0) ? one! : null,
-  );
+  const [before, behind] = [at - 1, at + 1].map((place) => (all as (Placed | undefined)[])[place] ?? null);
   const named = namedOrder(rule, aisle, context);
   const text = (level: PlaceLevel | Arrangement['permutation']['levels'][number], one: Placed | null) =>
     one && levelText(snapshot, level, one.p, range, named, context);

@@ -1,3 +1,4 @@
+import { languageOf } from '@fond/core';
 import type { Handlers } from '../http/handler';
 import { thenServe } from '../serving/served';
 import type { Services } from '../services';
@@ -15,7 +16,8 @@ export const searchHandlers = ({ sequelize, host }: Services): Handlers<Own> => 
   saveSearchRules: ({ body, user }) => thenServe(host, saveSearchRules(sequelize, body, user)),
   trySearch: async ({ body }) => {
     const { snapshot } = host.serving();
-    return trySearch(snapshot, await host.searchIndex(snapshot, body.lang), body);
+    const lang = languageOf(snapshot, body.lang);
+    return trySearch(snapshot, await host.searchIndex(snapshot, lang), { ...body, lang });
   },
   suggestions: async ({ query: { q, lang } }) => {
     const { snapshot } = host.serving();

@@ -4,7 +4,7 @@ import { sameValue, type SearchRules } from '@fond/core';
 import { recordActivity } from '../activity/activity';
 import { noteCatalogueChange } from '../database/catalogueChanges';
 import { SettingModel } from '../database/models';
-import { select } from '../database/rows';
+import { runSql, select } from '../database/rows';
 import { inUnit } from '../database/unit';
 import { problem } from '../problem/problem';
 import { keptSearchRules, SEARCH, type KeptSearchRules } from '../setting/searchRules';
@@ -26,6 +26,13 @@ export async function saveSearchRules(
   user: { id: number; name: string },
 ): Promise<StoredSearchRules> {
   await inUnit(sequelize, async (transaction) => {
+    // A row to lock, where nobody has said anything yet.
+    await runSql(
+      sequelize,
+      "INSERT IGNORE INTO settings (name, value) VALUES (?, '{}')",
+      [SEARCH],
+      transaction,
+    );
     const kept = await keptSearchRules((sql) => select(sequelize, `${sql} FOR UPDATE`, [], transaction));
     if (sameValue(kept.rules, rules)) return;
     if (kept.version !== version)
@@ -43,10 +50,7 @@ export async function saveSearchRules(
     };
     await SettingModel.upsert({ name: SEARCH, value: next }, { transaction });
     const detail = { name: 'what searches take for the same', before: kept.rules };
-    await recordActivity(
-      { userId: user.id, action: 'settings', subject: 'shop:search', detail },
-      transaction,
-    );
+    await recordActivity({ userId: user.id, action: 'change', subject: 'shop:search', detail }, transaction);
     await noteCatalogueChange(sequelize, SEARCH, transaction);
   });
   return readSearchRules(sequelize);

@@ -4,6 +4,7 @@ import {
   hrefOf,
   languageOf,
   moneyOf,
+  NO_SEARCH_RULES,
   PRODUCT_ROOT,
   RENDITION_WIDTHS,
   textIn,
@@ -25,7 +26,7 @@ export function suggest(
   asked: string | undefined,
 ): Suggestions {
   const lang = languageOf(snapshot, asked);
-  const { languages, search: rules = { synonyms: [], leftOut: [] } } = snapshot.frame;
+  const { languages, search: rules = NO_SEARCH_RULES } = snapshot.frame;
   const link = (path: string): string => hrefOf(snapshot, path, lang);
   const matches = index.search(snapshot, q, rules);
   return {

@@ -18,7 +18,7 @@ import type { BlendTrial, Problem, StoredBlend } from '@fond/contract';
 import { sameValue, type BlendFactor } from '@fond/core';
 import { Api } from '../api/api';
 import { asking } from '../api/asking';
-import { PublishRule } from '../range/publishRule';
+import { RuleActions } from '../range/ruleActions';
 import { BlendsActions } from '../store/blends.actions';
 import { blendsFeature } from '../store/blends.feature';
 import { floorFeature } from '../store/floor.feature';
@@ -54,7 +54,7 @@ const FRESH: readonly BlendFactor[] = [
 @Component({
   selector: 'desk-blends',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BlendBoard, FactorList, MatButtonModule, MatProgressBarModule, PublishRule, RouterLink],
+  imports: [BlendBoard, FactorList, MatButtonModule, MatProgressBarModule, RouterLink, RuleActions],
   templateUrl: './blendsPage.html',
   styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss', './blendsPage.scss'],
 })
@@ -84,7 +84,6 @@ export class BlendsPage {
       (draft.name !== current.name || !sameValue(draft.factors, current.factors))
     );
   });
-  protected readonly publishing = signal(false);
   protected readonly writing = signal(false);
   private readonly failed = signal<Problem | null>(null);
   protected readonly problem = computed(() => this.failed() ?? this.loading());
@@ -103,7 +102,6 @@ export class BlendsPage {
     effect(() => {
       this.id();
       untracked(() => {
-        this.publishing.set(false);
         this.failed.set(null);
         if (this.draft()?.id !== this.id()) this.draft.set(null);
       });

@@ -2,12 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { rxResource } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import type { EditionComparison } from '@fond/contract';
-import { sayRange, type RangeRule } from '@fond/core';
+import { type Blend, sayRange, type RangeRule } from '@fond/core';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { AisleMoves } from '../publishing/aisleMoves';
 import { PlanDifference } from '../publishing/planDifference';
+import { blendWords } from '../wording/blendWords';
 import { RangeVocabulary } from '../wording/rangeNames';
 
 const WHAT = { added: 'is new', removed: 'is gone', changed: 'says otherwise' } as const;
@@ -54,6 +54,21 @@ const WHAT = { added: 'is new', removed: 'is gone', changed: 'says otherwise' } 
               @if (range.after; as rule) {
                 <p>
                   <strong>{{ said(rule) }}</strong>
+                </p>
+              }
+            }
+            @for (blend of differs.blends; track blend.name) {
+              <h3>
+                {{ blend.name }} <small>blend, {{ what[whatOf(blend)] }}</small>
+              </h3>
+              @if (blend.before; as factors) {
+                <p>
+                  <del>{{ weighed(factors) }}</del>
+                </p>
+              }
+              @if (blend.after; as factors) {
+                <p>
+                  <strong>{{ weighed(factors) }}</strong>
                 </p>
               }
             }
@@ -116,7 +131,17 @@ export class EditionCompare {
     return sayRange(rule, this.names());
   }
 
-  protected whatOf({ before, after }: EditionComparison['ranges'][number]): keyof typeof WHAT {
+  protected weighed(factors: Blend['factors']): string {
+    return blendWords(factors, this.names());
+  }
+
+  protected whatOf({
+    before,
+    after,
+  }: {
+    readonly before: unknown;
+    readonly after: unknown;
+  }): keyof typeof WHAT {
     return before === null ? 'added' : after === null ? 'removed' : 'changed';
   }
 

@@ -2,26 +2,17 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { MAX_LEVELS, nameOfLevel, type OrderLevel, type OwnOrder, type Spread } from '@fond/core';
-import type { OrderReport } from '@fond/contract';
+import type { OrderReport, ShelfReport } from '@fond/contract';
 import { moveItem } from '../field/lists';
 import { RowTools } from '../field/rowTools';
 import { Stepper } from '../field/stepper';
 import { blendsFeature } from '../store/blends.feature';
 import { CatalogueWords } from '../wording/catalogueWords';
+import { LevelOffers } from '../wording/levelOffers';
 import { RangeVocabulary } from '../wording/rangeNames';
-import { directionWords, ORDER_KEYS } from '../wording/words';
+import { directionWords } from '../wording/words';
 import { GroupList } from './groupList';
 import { PinList } from './pinList';
-
-/** Attributes in which an order has a sense: each product has one value, or a few. */
-const SORTABLE: readonly string[] = ['number', 'text', 'boolean', 'colour', 'many'];
-
-/** A level that can be added. */
-interface Offer {
-  name: string;
-  label: string;
-  level: OrderLevel;
-}
 
 /** How a shelf is sorted by itself: levels, groups, what is sold out, spread and pins. */
 @Component({
@@ -39,13 +30,14 @@ interface Offer {
   `,
 })
 export class OrderFields {
+  private readonly all = inject(LevelOffers);
   private readonly names = inject(RangeVocabulary).names;
   private readonly words = inject(CatalogueWords).vocabulary;
   private readonly blends = inject(Store).selectSignal(blendsFeature.selectBlends);
   readonly order = input.required<OwnOrder>();
   readonly report = input<OrderReport | null>(null);
-  /** The aisle of the window; null where there is none, such as for shelves below products. */
-  readonly aisle = input<{ key: string; title: string } | null>(null);
+  /** The aisle of the window and its day; null where there is none, such as for shelves below products. */
+  readonly here = input<Pick<ShelfReport, 'aisle' | 'today'> | null>(null);
   /** Names the setting, so that typing on is one step of undo. */
   readonly changed = output<{ what: string; change: Partial<OwnOrder> }>();
 
@@ -59,24 +51,12 @@ export class OrderFields {
   private readonly used = computed(() => new Set(this.order().levels.map(nameOfLevel)));
   protected readonly full = computed(() => this.order().levels.length >= MAX_LEVELS);
 
-  protected readonly offers = computed(() => {
-    const offer = (level: OrderLevel): Offer => ({
-      name: nameOfLevel(level),
-      label: directionWords(level, this.names())[0],
-      level,
-    });
-    const free = ({ name }: Offer): boolean => !this.used().has(name);
-    const attributes = (this.words()?.attributes ?? []).filter(({ type }) => SORTABLE.includes(type));
-    return {
-      keys: ORDER_KEYS.map((key) => offer({ key, reversed: false })).filter(free),
-      blends: (this.blends() ?? [])
-        .map(({ id }) => offer({ key: 'blend', of: id, reversed: false }))
-        .filter(free),
-      attributes: attributes
-        .map(({ key }) => offer({ key: 'attribute', of: key, reversed: false }))
-        .filter(free),
-    };
-  });
+  protected readonly offers = computed(() =>
+    this.all
+      .groups()
+      .map(({ title, offers }) => ({ title, offers: offers.filter(({ name }) => !this.used().has(name)) }))
+      .filter(({ offers }) => offers.length > 0),
+  );
   protected readonly blended = computed(() =>
     this.order().levels.flatMap(({ key, of }) => {
       const blend = key === 'blend' ? this.blends()?.find(({ id }) => id === of) : undefined;
@@ -114,8 +94,7 @@ export class OrderFields {
   }
 
   protected add(field: HTMLSelectElement): void {
-    const { keys, blends, attributes } = this.offers();
-    const chosen = [...keys, ...blends, ...attributes].find(({ name }) => name === field.value);
+    const chosen = this.all.find(field.value);
     field.value = '';
     if (chosen) this.putLevels((levels) => [...levels, chosen.level]);
   }

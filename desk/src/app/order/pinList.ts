@@ -1,8 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import { dateIn, type Pin } from '@fond/core';
-import type { OrderReport, PinReport } from '@fond/contract';
-import { withPin } from '../draft/pins';
+import type { OrderReport, PinReport, ShelfReport } from '@fond/contract';
+import { withHolds } from '../draft/pins';
 import { Signing } from '../draft/signing';
 import { DaysFields } from '../field/daysFields';
 import { Stepper } from '../field/stepper';
@@ -13,7 +22,8 @@ import { LOST_WORDS } from '../wording/words';
 
 interface PinLine {
   pin: Pin;
-  id: string;
+  /** Its place in the list of the document. */
+  at: number;
   title: string;
   /** The aisle that it holds in alone; null for every aisle of the plan. */
   aisle: string | null;
@@ -39,59 +49,82 @@ export class PinList {
   readonly pins = input.required<readonly Pin[]>();
   /** What they come to in the aisle of the window; null where nobody has looked. */
   readonly report = input<OrderReport | null>(null);
-  /** The aisle of the window. */
-  readonly aisle = input<{ key: string; title: string } | null>(null);
+  /** The aisle of the window, and its day. */
+  readonly here = input<Pick<ShelfReport, 'aisle' | 'today'> | null>(null);
   readonly changed = output<{ what: string; pins: Pin[] }>();
-  protected readonly open = signal<string | null>(null);
+  protected readonly open = signal<number | null>(null);
   protected readonly adding = signal(false);
   protected readonly place = signal(1);
   protected readonly most = MAX_PLACE;
   private readonly titles = productTitles(() => this.pins().map(({ sku }) => sku)).titles;
 
+  /**
+   * By place when they are first shown, and where one comes or goes: a line stays where it is while its place is typed, and
+   * keeps the focus.
+   */
+  private readonly sorted = linkedSignal<readonly Pin[], readonly number[]>({
+    source: this.pins,
+    computation: (pins, before) =>
+      before?.value.length === pins.length
+        ? before.value
+        : pins.map((_, at) => at).sort((a, b) => pins[a].place - pins[b].place),
+  });
+
   protected readonly lines = computed((): PinLine[] => {
-    const here = this.aisle();
+    const here = this.here()?.aisle;
     const report = this.report();
-    return [...this.pins()]
-      .sort((a, b) => a.place - b.place)
-      .map((pin) => {
-        const lost =
-          report?.lostPins.find(({ sku, place }) => sku === pin.sku && place === pin.place)?.reason ?? null;
-        const elsewhere = pin.aisle !== null && pin.aisle !== here?.key;
-        return {
-          pin,
-          id: `${pin.sku} ${pin.place} ${pin.aisle} ${pin.from}`,
-          title: this.titles().get(pin.sku) ?? pin.sku,
-          aisle: pin.aisle,
-          lost: elsewhere ? null : lost,
-          why: this.why(pin, lost, elsewhere),
-          signed: signedWords(pin),
-        };
-      });
+    return this.sorted().map((at) => {
+      const pin = this.pins()[at];
+      const lost =
+        report?.lostPins.find(({ sku, place }) => sku === pin.sku && place === pin.place)?.reason ?? null;
+      const elsewhere = pin.aisle !== null && pin.aisle !== here?.key;
+      return {
+        pin,
+        at,
+        title: this.titles().get(pin.sku) ?? pin.sku,
+        aisle: pin.aisle,
+        lost: elsewhere ? null : lost,
+        why: this.why(pin, lost, elsewhere),
+        signed: signedWords(pin),
+      };
+    });
   });
 
   private why(pin: Pin, lost: PinReport['reason'] | null, elsewhere: boolean): string {
     const parts = [
-      elsewhere ? 'in another aisle' : lost ? LOST_WORDS[lost] : '',
+      elsewhere ? 'in another aisle' : lost ? LOST_WORDS[lost] : this.beyond(pin),
       pin.anyway && lost === null ? 'shown whether the range has it or not' : '',
       daysWords(pin),
     ];
     return parts.filter(Boolean).join('; ');
   }
 
+  /** A shelf may have fewer products than the place says, here or for a time. */
+  private beyond({ place }: Pin): string {
+    const report = this.report();
+    return report && place > report.count
+      ? `beyond the last of ${report.count}, so it stands at the end`
+      : '';
+  }
+
   protected add(sku: string): void {
-    const aisle = this.aisle();
+    const here = this.here();
+    if (!here) return;
     const place = this.place();
     this.place.set(Math.min(MAX_PLACE, place + 1));
-    const pins = aisle
-      ? withPin(this.pins(), { sku, place, aisle: aisle.key }, this.signing.now())
-      : [...this.pins()];
-    this.changed.emit({ what: `pin ${sku}`, pins });
+    this.changed.emit({
+      what: `pin ${sku}`,
+      pins: withHolds(
+        this.pins(),
+        [{ sku, place }],
+        { aisle: here.aisle.key, today: here.today },
+        this.signing.now(),
+      ),
+    });
   }
 
   protected put({ pin }: PinLine, what: string, change: Partial<Pin>): void {
     const next = { ...pin, ...change, ...this.signing.now() };
-    // Each line stays open while its place is typed, though its name holds the place.
-    this.open.set(`${next.sku} ${next.place} ${next.aisle} ${next.from}`);
     this.changed.emit({
       what: `${what} of the pin ${pin.sku}`,
       pins: this.pins().map((one) => (one === pin ? next : one)),
@@ -99,7 +132,7 @@ export class PinList {
   }
 
   protected toggleAisle(line: PinLine): void {
-    this.put(line, 'aisles', { aisle: line.aisle === null ? (this.aisle()?.key ?? null) : null });
+    this.put(line, 'aisles', { aisle: line.aisle === null ? (this.here()?.aisle.key ?? null) : null });
   }
 
   protected remove({ pin }: PinLine): void {

@@ -34,6 +34,7 @@ const DONE: Readonly<Record<string, string>> = {
 const KINDS: Readonly<Record<string, string>> = {
   edition: 'edition',
   range: 'the range',
+  blend: 'the blend',
   collection: 'the collection',
   campaign: 'the campaign',
   request: '',

@@ -14,7 +14,7 @@ import { NamedProducts } from '../product/namedProducts';
 import { ClauseList } from './clauseList';
 import { opened, readAnew, type OpenRange, type RangeDraft } from './openRange';
 import { RangeProducts } from './rangeProducts';
-import { PublishRule } from './publishRule';
+import { RuleActions } from './ruleActions';
 import { RangeVocabulary } from '../wording/rangeNames';
 import { RangesActions } from '../store/ranges.actions';
 import { rangesFeature } from '../store/ranges.feature';
@@ -28,7 +28,7 @@ import { rangesFeature } from '../store/ranges.feature';
     MatButtonModule,
     MatProgressBarModule,
     NamedProducts,
-    PublishRule,
+    RuleActions,
     RangeProducts,
     RouterLink,
   ],
@@ -55,7 +55,6 @@ export class RangesPage {
     const [draft, current] = [this.draft(), this.current()];
     return draft !== null && current !== null && !sameValue(draft, opened(current).stored);
   });
-  protected readonly publishing = signal(false);
   protected readonly aisle = signal('/');
   protected readonly sieve = signal<Sieve | null>(null);
   protected readonly sieveProblem = signal<Problem | null>(null);
@@ -73,7 +72,6 @@ export class RangesPage {
     this.store.dispatch(RangesActions.needed());
     effect(() => {
       const current = this.current();
-      this.publishing.set(false);
       this.open.update((open) => readAnew(open, current));
     });
     asking(

@@ -6,6 +6,7 @@ import {
   differ,
   entriesOf,
   facetChoice,
+  orderGroup,
   SORT_KEYS,
   sortChoice,
   startingFixtures,
@@ -72,6 +73,8 @@ describe('a single setting in words', () => {
     expect(said('fixtures/facets/facets/q', 'added')).toBe('filter search in the aisle added');
     expect(said('fixtures/facets/facets/hob-types', 'added')).toBe('filter hob types added');
     expect(said('fixtures/shelf/order/groups')).toBe('groups');
+    expect(said('fixtures/shelf/order/groups/group-7/most')).toBe('a group: places at most');
+    expect(said('fixtures/promotion-7/groups/group-8', 'added')).toBe('a group added');
   });
 
   it('tells what was added, moved or taken away', () => {
@@ -83,6 +86,10 @@ describe('a single setting in words', () => {
   it('is plain English, whatever a plan can differ in', () => {
     const words = everyDifference().map((entry) => settingWords(entry, names));
     expect(words.length).toBeGreaterThan(300);
+    expect(
+      words.filter((word) => /\b\w+-\d+\b/.test(word)),
+      'ids',
+    ).toEqual([]);
     expect(words.flatMap((word) => englishFaults(word).map((fault) => `${word}: ${fault}`))).toEqual([]);
   });
 });
@@ -102,11 +109,20 @@ function everyDifference(): ReturnType<typeof entriesOf> {
               card: CARD_ELEMENT_KINDS.map((kind) =>
                 cardElement(kind, true, kind === 'attribute' ? 'hob' : kind === 'field' ? 'sku' : undefined),
               ),
-              order: { ...fixture.order, choices: SORT_KEYS.map((key) => sortChoice(key)) },
+              order: {
+                ...fixture.order,
+                choices: SORT_KEYS.map((key) => sortChoice(key)),
+                groups: [orderGroup('group-7', 'front', [{ kind: 'featured' }])],
+              },
             }
           : fixture,
       ),
-      ...types.map((type) => freshFixture(type, `${type}-7`)),
+      ...types.map((type) => {
+        const fresh = freshFixture(type, `${type}-7`);
+        return fresh.type === 'promotion'
+          ? { ...fresh, groups: [orderGroup('group-8', 'end', [{ kind: 'sale' }])] }
+          : fresh;
+      }),
     ],
     badges: {
       ...USUAL_BADGES,

@@ -296,6 +296,16 @@ const OF_DRESS: Readonly<Record<string, string>> = {
   drawer: 'button it opens from',
 };
 
+/** What is said of a group of an order. */
+const OF_GROUPS: Readonly<Record<string, string>> = {
+  name: 'name',
+  at: 'front or end',
+  clauses: 'what its products meet',
+  most: 'places at most',
+  from: 'first day',
+  to: 'last day',
+};
+
 /** What is said of buttons. */
 const OF_BUTTONS: Readonly<Record<string, string>> = {
   fill: 'fill',
@@ -345,6 +355,10 @@ function wordsOf(path: readonly string[], names: SettingNames): string {
   }
   if (first === 'columns' || first === 'gap') return `${first} ${stepsOf([second, ...rest])}`;
   if (first === 'badges') return badgeSettingWords(rest, names);
+  // Groups are known by ids that nobody gave them.
+  if (first === 'groups')
+    return rest.length ? `a group: ${OF_GROUPS[rest[0]] ?? nameSetting(rest[0])}` : 'a group';
+  if (first === 'order' && second === 'groups' && rest.length) return wordsOf(path.slice(1), names);
   if (first === 'order' && second === 'choices' && rest.length) {
     const choice = `sort choice “${SORT_WORDS[rest[0] as SortKey]}”`;
     return rest.length > 1 ? `${choice}: ${stepsOf(rest.slice(1))}` : choice;

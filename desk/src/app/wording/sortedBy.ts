@@ -1,7 +1,6 @@
-import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
-import type { OrderKey, OrderLevel } from '@fond/core';
-import { RangeVocabulary } from './rangeNames';
-import { directionWords, ORDER_KEYS } from './words';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { nameOfLevel, type OrderLevel } from '@fond/core';
+import { LevelOffers } from './levelOffers';
 
 /** One key to sort by, up or down. */
 @Component({
@@ -11,29 +10,30 @@ import { directionWords, ORDER_KEYS } from './words';
   template: `
     <span>Sorted by</span>
     <select aria-label="Sorted by" (change)="sort($any($event.target).value)">
-      @for (key of keys; track key) {
-        @for (name of directions({ key }); track name; let reversed = $odd) {
-          <option
-            [value]="reversed ? key + ' reversed' : key"
-            [selected]="level().key === key && level().reversed === reversed"
-          >
-            {{ name }}
-          </option>
+      @for (group of offers.groups(); track group.title) {
+        @for (offer of group.offers; track offer.name) {
+          @for (word of offer.directions; track $index; let reversed = $odd) {
+            <option
+              [value]="reversed ? offer.name + ' reversed' : offer.name"
+              [selected]="offer.name === name() && level().reversed === reversed"
+            >
+              {{ word }}
+            </option>
+          }
         }
       }
     </select>
   `,
 })
 export class SortedBy {
+  protected readonly offers = inject(LevelOffers);
   readonly level = input.required<OrderLevel>();
   readonly changed = output<OrderLevel[]>();
-  protected readonly keys = ORDER_KEYS;
-  private readonly names = inject(RangeVocabulary).names;
-  protected readonly directions = (level: Pick<OrderLevel, 'key'>): readonly [string, string] =>
-    directionWords(level, this.names());
+  protected readonly name = computed(() => nameOfLevel(this.level()));
 
   protected sort(choice: string): void {
-    const [key, reversed] = choice.split(' ');
-    this.changed.emit([{ key: key as OrderKey, reversed: reversed !== undefined }]);
+    const reversed = choice.endsWith(' reversed');
+    const offer = this.offers.find(reversed ? choice.slice(0, -' reversed'.length) : choice);
+    if (offer) this.changed.emit([{ ...offer.level, reversed }]);
   }
 }

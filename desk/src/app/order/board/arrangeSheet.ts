@@ -24,41 +24,17 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSliderModule } from '@angular/material/slider';
 import { ActivatedRoute, Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import {
-  BOARD_FIGURES,
-  type ArrangedAisle,
-  type ArrangedProduct,
-  type BoardFigure,
-  type Problem,
-} from '@fond/contract';
-import { productsAPage, type Pin } from '@fond/core';
+import { BOARD_FIGURES, type ArrangedAisle, type BoardFigure, type Problem } from '@fond/contract';
+import { isOn, productsAPage, type Pin } from '@fond/core';
 import { Api } from '../../api/api';
 import { asking } from '../../api/asking';
+import { alternating, inRow, withHolds, withoutHolds, type Here, type Hold } from '../../draft/pins';
 import { PlanEditor } from '../../draft/planEditor';
 import { productTitles } from '../../product/productTitles';
 import { Signing } from '../../draft/signing';
 import { floorFeature } from '../../store/floor.feature';
-import { FIGURE_WORDS, figureText, scaleOf, shadeOf } from './boardFigures';
-import { alternating, inRow, withHolds, withoutHolds, type Hold } from './boardMoves';
-
-/** A product on the board. */
-interface BoardCard extends ArrangedProduct {
-  place: number;
-  /** Held by hand in this aisle. */
-  held: boolean;
-  /** How far it stands from where it stands live, up being positive; null where it isn't live here. */
-  moved: number | null;
-  figure: string;
-  shade: number | null;
-  /** Fades while something else is sought. */
-  faded: boolean;
-  groupName: string;
-}
-
-interface BoardPage {
-  number: number;
-  cards: BoardCard[];
-}
+import { boardCards, inPages, liveCards, stepOf, type BoardCard, type Narrowing } from './boardCards';
+import { FIGURE_WORDS, figureText, scaleOf } from './boardFigures';
 
 /** Pixels of a card, from those that show a whole aisle to those that show what it is. */
 const ZOOM = { least: 40, most: 150, usual: 84 };
@@ -109,7 +85,7 @@ export class ArrangeSheet {
   protected readonly figures = BOARD_FIGURES.map((value) => ({ value, name: FIGURE_WORDS[value] }));
 
   protected readonly sought = signal('');
-  protected readonly only = signal<'all' | 'held' | 'sold-out' | 'no-picture' | 'featured'>('all');
+  protected readonly narrowing = signal<Narrowing>('all');
   protected readonly chosen = signal<ReadonlySet<string>>(new Set());
   protected readonly focused = signal<string | null>(null);
   protected readonly aim = signal<number | null>(null);
@@ -129,45 +105,48 @@ export class ArrangeSheet {
     const shelf = this.editor.shelf();
     return shelf ? productsAPage(shelf.pageSize, shelf.columns) : 12;
   });
-  private readonly heldHere = computed(() => {
-    const key = this.arranged()?.aisle.key;
-    return new Map(
-      (this.order()?.pins ?? [])
-        .filter(({ aisle }) => aisle === key || aisle === null)
-        .map((pin) => [pin.sku, pin]),
+  private readonly here = computed((): Here | null => {
+    const arranged = this.arranged();
+    return arranged && { aisle: arranged.aisle.key, today: arranged.today };
+  });
+  /** The pins that hold here today; the aisle's own before those of the whole plan. */
+  private readonly held = computed((): ReadonlyMap<string, Pin> => {
+    const here = this.here();
+    const current = (this.order()?.pins ?? []).filter(
+      (pin) => here && isOn(pin, here.today) && (pin.aisle === null || pin.aisle === here.aisle),
     );
+    const own = (pin: Pin): number => (pin.aisle === null ? 0 : 1);
+    return new Map(current.sort((a, b) => own(a) - own(b)).map((pin) => [pin.sku, pin]));
   });
-  protected readonly heldCount = computed(() => this.heldHere().size);
-  protected readonly scale = computed(() => {
-    const colour = this.colour();
-    return colour && scaleOf(this.arranged()?.products ?? [], colour);
-  });
+  protected readonly heldCount = computed(() => this.cards().filter(({ held }) => held).length);
+  protected readonly ownCount = computed(() => this.cards().filter(({ held }) => held === 'aisle').length);
   protected readonly legend = computed(() => {
-    const [scale, colour] = [this.scale(), this.colour()];
-    if (!scale || !colour) return [];
+    const colour = this.colour();
+    const scale = colour && scaleOf(this.arranged()?.products ?? [], colour);
+    if (!scale) return [];
     return scale.steps.map((step, shade) => ({ shade, from: figureText(colour, step) }));
   });
 
   private readonly cards = computed((): BoardCard[] => {
     const arranged = this.arranged();
     if (!arranged) return [];
-    const before = new Map((arranged.live ?? []).map((sku, at) => [sku, at]));
-    return arranged.products.map((product, at) => this.cardOf(product, at, before.get(product.sku)));
+    return boardCards(arranged, {
+      figure: this.figure() ?? this.colour() ?? 'price',
+      colour: this.colour(),
+      sought: this.sought(),
+      narrowing: this.narrowing(),
+      held: this.held(),
+      groups: this.order()?.groups ?? [],
+    });
   });
   protected readonly pages = computed(() => inPages(this.cards(), this.pageSize()));
   protected readonly livePages = computed(() => {
     const arranged = this.arranged();
-    if (!this.beside() || !arranged?.live) return [];
-    const bySku = new Map(this.cards().map((card) => [card.sku, card]));
-    const cards = arranged.live.flatMap((sku, at) => {
-      const card = bySku.get(sku);
-      return card ? [{ ...card, place: at + 1 }] : [];
-    });
-    return inPages(cards, this.pageSize());
+    return this.beside() && arranged ? inPages(liveCards(this.cards(), arranged), this.pageSize()) : [];
   });
   protected readonly movedCount = computed(() => this.cards().filter(({ moved }) => moved !== 0).length);
   protected readonly found = computed(() => this.cards().filter(({ faded }) => !faded));
-  protected readonly seeking = computed(() => this.sought().trim() !== '' || this.only() !== 'all');
+  protected readonly seeking = computed(() => this.sought().trim() !== '' || this.narrowing() !== 'all');
 
   constructor() {
     asking(
@@ -196,6 +175,7 @@ export class ArrangeSheet {
       untracked(() => {
         this.chosen.set(new Set());
         this.focused.set(null);
+        this.arranged.set(null);
       });
     });
     // Whoever comes for one product finds it chosen, once its aisle is laid out.
@@ -224,44 +204,6 @@ export class ArrangeSheet {
 
   /** Whether the focus is on the board, or was until what had it went. */
   private hadFocus = false;
-
-  private cardOf(product: ArrangedProduct, at: number, before: number | undefined): BoardCard {
-    const [figure, colour] = [this.figure() ?? this.colour() ?? 'price', this.colour()];
-    return {
-      ...product,
-      place: at + 1,
-      held: this.heldHere().has(product.sku),
-      moved: before === undefined ? null : before - at,
-      figure: figureText(figure, product.figures[figure]),
-      shade: colour && shadeOf(this.scale(), product.figures[colour]),
-      faded: !this.matches(product),
-      groupName:
-        product.group === null ? '' : product.group === 'sold-out' ? 'sold out' : this.endOf(product.group),
-    };
-  }
-
-  private endOf(group: string): string {
-    const found = this.order()?.groups.find(({ id }) => id === group);
-    return found ? found.name || (found.at === 'front' ? 'front' : 'end') : '';
-  }
-
-  private matches({ sku, title, inStock, image, featured }: ArrangedProduct): boolean {
-    const words = this.sought().trim().toLowerCase().split(/\s+/).filter(Boolean);
-    const text = `${title} ${sku}`.toLowerCase();
-    if (!words.every((word) => text.includes(word))) return false;
-    switch (this.only()) {
-      case 'all':
-        return true;
-      case 'held':
-        return this.heldHere().has(sku);
-      case 'sold-out':
-        return !inStock;
-      case 'no-picture':
-        return image === null;
-      case 'featured':
-        return featured;
-    }
-  }
 
   private figureIn(name: 'figure' | 'colour'): BoardFigure | null {
     const asked = this.query()?.get(name);
@@ -332,15 +274,15 @@ export class ArrangeSheet {
   private hold(holds: readonly Hold[]): void {
     const [first] = holds;
     const many = holds.length > 1 ? `${holds.length} products` : 'one product';
-    this.change(`${many} to place ${first.place}`, (pins, aisle) =>
-      withHolds(pins, holds, aisle, this.signing.now()),
+    this.change(`${many} to place ${first.place}`, (pins, here) =>
+      withHolds(pins, holds, here, this.signing.now()),
     );
     this.said.set(`${many} at place ${first.place}.`);
   }
 
-  private change(what: string, change: (pins: readonly Pin[], aisle: string) => Pin[]): void {
-    const [order, aisle] = [this.order(), this.arranged()?.aisle.key];
-    if (order && aisle) this.editor.editShelf(what, { order: { ...order, pins: change(order.pins, aisle) } });
+  private change(what: string, change: (pins: readonly Pin[], here: Here) => Pin[]): void {
+    const [order, here] = [this.order(), this.here()];
+    if (order && here) this.editor.editShelf(what, { order: { ...order, pins: change(order.pins, here) } });
   }
 
   protected sweep(to: 'start' | 'end'): void {
@@ -356,12 +298,8 @@ export class ArrangeSheet {
 
   protected letGo(skus: readonly string[] | null): void {
     const many =
-      skus === null
-        ? 'all that was set by hand'
-        : skus.length === 1
-          ? 'one product'
-          : `${skus.length} products`;
-    this.change(`let go of ${many}`, (pins, aisle) => withoutHolds(pins, skus, aisle));
+      skus === null ? 'all that was set here' : skus.length === 1 ? 'one product' : `${skus.length} products`;
+    this.change(`let go of ${many}`, (pins, here) => withoutHolds(pins, skus, here));
     this.said.set(`Let go of ${many}: the order puts ${skus?.length === 1 ? 'it' : 'them'} where it would.`);
   }
 
@@ -371,14 +309,14 @@ export class ArrangeSheet {
 
   /** Holds a product where the range doesn't have it. */
   protected showAbsent(field: HTMLInputElement): void {
-    const [sku, aisle] = [this.absent(), this.arranged()?.aisle.key];
+    const sku = this.absent();
     const place = Math.max(1, Math.round(Number(field.value)) || 1);
-    if (sku === null || aisle === undefined) return;
-    this.change(`${sku} to place ${place}`, (pins) => [
-      ...withHolds(pins, [{ sku, place }], aisle, this.signing.now()).map((pin) =>
-        pin.sku === sku && pin.aisle === aisle ? { ...pin, anyway: true } : pin,
+    if (sku === null) return;
+    this.change(`${sku} to place ${place}`, (pins, here) =>
+      withHolds(pins, [{ sku, place }], here, this.signing.now()).map((pin) =>
+        pin.sku === sku && pin.aisle === here.aisle ? { ...pin, anyway: true } : pin,
       ),
-    ]);
+    );
     this.absent.set(null);
   }
 
@@ -405,7 +343,8 @@ export class ArrangeSheet {
     const at = cards.findIndex(({ sku }) => sku === this.focused());
     if (at < 0 || event.ctrlKey || event.metaKey) return;
     const { sku } = cards[at];
-    const step = stepOf(event.key, this.columns(), this.pageSize(), cards.length, at);
+    const board = { columns: this.columns(), page: this.pageSize(), count: cards.length };
+    const step = stepOf(event.key, at, board);
     if (step !== null) {
       event.preventDefault();
       if (event.altKey) this.nudge(sku, step);
@@ -425,7 +364,7 @@ export class ArrangeSheet {
     const skus = this.along(sku);
     const [first] = skus;
     const shown = this.cards().find((card) => card.sku === first)!.place;
-    const place = this.heldHere().get(first)?.place ?? shown;
+    const place = this.held().get(first)?.place ?? shown;
     this.hold(inRow(skus, Math.max(1, place + step), this.total()));
   }
 
@@ -438,39 +377,8 @@ export class ArrangeSheet {
   }
 }
 
-function inPages(cards: readonly BoardCard[], size: number): BoardPage[] {
-  const pages: BoardPage[] = [];
-  for (let from = 0; from < cards.length; from += size)
-    pages.push({ number: pages.length + 1, cards: cards.slice(from, from + size) });
-  return pages;
-}
-
 /** The place of the card under a point of the screen; null beside the cards. */
 function placeUnder({ x, y }: { x: number; y: number }): number | null {
   const card = document.elementsFromPoint(x, y).find((one) => one.hasAttribute('data-place'));
   return card ? Number(card.getAttribute('data-place')) : null;
-}
-
-/** How many places a key leads on; null for any other key. */
-function stepOf(key: string, columns: number, page: number, count: number, at: number): number | null {
-  switch (key) {
-    case 'ArrowRight':
-      return 1;
-    case 'ArrowLeft':
-      return -1;
-    case 'ArrowDown':
-      return columns;
-    case 'ArrowUp':
-      return -columns;
-    case 'PageDown':
-      return page;
-    case 'PageUp':
-      return -page;
-    case 'Home':
-      return -at;
-    case 'End':
-      return count - 1 - at;
-    default:
-      return null;
-  }
 }

@@ -25,7 +25,7 @@ import { partsFeature } from '../../store/parts.feature';
 import { floorFeature } from '../../store/floor.feature';
 import { facetWords, FIXTURE_WORDS, shortList } from '../../wording/words';
 import { changedAt, toolsOf } from '../../draft/ticketTools';
-import { withoutPin, withPin } from '../../draft/pins';
+import { withHolds, withoutHolds, type Here } from '../../draft/pins';
 import { Signing } from '../../draft/signing';
 import type { SeenAs } from '../../api/api';
 import { PlanActions } from '../../draft/plan.actions';
@@ -308,12 +308,12 @@ export class PageWindow {
         this.editor.edit(`${data.tool} of ${data.id}, ${data.width}`, (plan) => changedAt(plan, data));
         break;
       case 'fond:place':
-        this.pin(`pin at ${data.place}`, (pins, aisle) =>
-          withPin(pins, { sku: data.sku, place: data.place, aisle }, this.signing.now()),
+        this.pin(`pin at ${data.place}`, (pins, here) =>
+          withHolds(pins, [{ sku: data.sku, place: data.place }], here, this.signing.now()),
         );
         break;
       case 'fond:unpin':
-        this.pin(`pin of ${data.sku}`, (pins, aisle) => withoutPin(pins, data.sku, aisle));
+        this.pin(`pin of ${data.sku}`, (pins, here) => withoutHolds(pins, [data.sku], here));
         break;
       case 'fond:scrolled':
         this.sendAll({ type: 'fond:scroll', share: data.share }, event.source);
@@ -321,10 +321,12 @@ export class PageWindow {
   }
 
   /** Every move is a step of its own, however quickly one follows another. */
-  private pin(what: string, change: (pins: readonly Pin[], aisle: string) => Pin[]): void {
+  private pin(what: string, change: (pins: readonly Pin[], here: Here) => Pin[]): void {
     const order = this.editor.shelf()?.order;
-    const aisle = this.preview()?.report?.aisle.key;
-    if (order && aisle) this.editor.editShelf(what, { order: { ...order, pins: change(order.pins, aisle) } });
+    const report = this.preview()?.report;
+    if (!order || !report) return;
+    const here = { aisle: report.aisle.key, today: report.today };
+    this.editor.editShelf(what, { order: { ...order, pins: change(order.pins, here) } });
   }
 
   /** The aisle stands in the desk's own address, so that the view can be shared and Back works. */
