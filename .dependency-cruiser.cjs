@@ -142,7 +142,6 @@ const ROOMS = {
     'range',
     'blend',
     'redirect',
-    'search',
     'catalogue',
     'review',
     'feed',
@@ -156,6 +155,7 @@ const ROOMS = {
     'badge',
     'layout',
     'fixture',
+    'search',
     'design',
     'productPage',
     'plan',
@@ -208,7 +208,7 @@ module.exports = {
       from: { path: '^core/src', pathNot: '\\.spec\\.ts$|^core/src/testing/' },
       to: {
         dependencyTypesNot: ['local'],
-        pathNot: ['^core/', 'node_modules/(minisearch|es-toolkit|@orama/stemmers)'],
+        pathNot: ['^core/', 'node_modules/(minisearch|es-toolkit|@orama/stemmers|fastest-levenshtein)'],
       },
     },
     {

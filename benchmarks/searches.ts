@@ -1,4 +1,4 @@
-import { SearchIndex, snapshotOf, type SearchRules } from '../core/src';
+import { NO_SEARCH_RULES, SearchIndex, snapshotOf, type SearchRules } from '../core/src';
 import { suggest } from '../server/src/search/suggest';
 import { FRAME, generated } from './engine/catalogue';
 import { spreadOf, spreadRow, timed, type Row } from './measure';
@@ -7,6 +7,7 @@ const SEARCHES = 300;
 
 /** Forty groups, as a shop has after a year. */
 const RULES: SearchRules = {
+  ...NO_SEARCH_RULES,
   synonyms: Array.from({ length: 40 }, (_, at) => ({
     id: `group-${at}`,
     lang: 'en',
@@ -27,7 +28,8 @@ export function searchRows(size: number): Row[] {
     const [first, second] = [words[(n * 37) % words.length], words[(n * 101) % words.length]];
     return n % 2 ? `${first} ${second.slice(0, 2 + (n % 4))}` : first.slice(0, 2 + (n % 5));
   });
-  const pass = (): number[] => typed.map((q) => timed(() => void suggest(snapshot, index, q, 'en')));
+  const pass = (): number[] =>
+    typed.map((q) => timed(() => void suggest(snapshot, index, q, 'en', '2026-01-01')));
   pass();
   const searches = typed.map((q) => timed(() => void index.search(snapshot, q, RULES)));
   return [

@@ -89,6 +89,7 @@ describe('starting points', () => {
     await press(page, `${SHEET} .kept .choice::-p-text(its look)`);
     await says(page, `${SHEET} .changes`, 'The plan is like that already.');
     await press(page, `${SHEET} .kept desk-row-name button`);
+    await page.waitForSelector(`${SHEET} .kept desk-row-name input:focus`);
     await page.keyboard.type('Our winter');
     await page.keyboard.press('Enter');
     await says(page, `${SHEET} .kept`, 'Our winter');

@@ -47,6 +47,10 @@ export const listing = Joi.object({
       }),
     )
     .required(),
+  instead: Joi.object({
+    query: text.required(),
+    by: Joi.valid('spelling', 'weakest').required(),
+  }).description('What was sought in place of `q`, which finds nothing'),
   facets: Joi.array()
     .items(
       Joi.object({

@@ -40,6 +40,7 @@ import {
   texts,
   whole,
   yes,
+  linkAddress as address,
 } from '../schema/fields';
 import { levelsSchema, orderSchema, ownOrderSchema } from '../order/schema';
 import { promotionRangeSchema, rangeSchema } from '../clause/schema';
@@ -93,13 +94,6 @@ const fixtureBase = {
   layout,
   dress,
 };
-
-const address = Joi.string()
-  .max(500)
-  .pattern(
-    /^(\/(?!\/)|https:\/\/)/,
-    'an address of the shop such as /cookware, or one that begins with https://',
-  );
 
 const aisleKey = Joi.string().max(340).pattern(AISLE_KEY_PATTERN, 'the key of an aisle');
 

@@ -53,3 +53,11 @@ export const paint = paintOf(...COLOUR_NAMES);
 export const through = paintOf(...COLOUR_NAMES, 'none');
 /** On cards, the colour of the product’s category as well. */
 export const cardPaint = paintOf(...COLOUR_NAMES, 'category');
+
+/** Where a link leads. */
+export const linkAddress = Joi.string()
+  .max(500)
+  .pattern(
+    /^(\/(?!\/)|https:\/\/)/,
+    'an address of the shop such as /cookware, or one that begins with https://',
+  );

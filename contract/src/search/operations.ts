@@ -1,45 +1,12 @@
 import Joi from 'joi';
-import { MAX_LEFT_OUT, MAX_SYNONYM_WORDS, MAX_SYNONYMS, type SearchRules } from '@fond/core';
+import type { SearchRules } from '@fond/core';
 import type { Operation } from '../operation';
 import { productLine } from '../product/shapes';
 import { count, text, time } from '../schema/basics';
 import { object } from '../schema/typed';
+import { lang, searchRules as rules } from './rulesSchema';
 import type { SearchQuestion, SearchTrial, StoredSearchRules, Suggestions } from './types';
 
-const lang = Joi.string()
-  .pattern(/^[a-z]{2}$/, 'a language of two letters')
-  .required();
-const word = Joi.string().trim().min(1).max(60);
-
-const rules = object<SearchRules>({
-  synonyms: Joi.array()
-    .items(
-      Joi.object({
-        id: Joi.string().min(1).max(64).required(),
-        lang,
-        words: Joi.array()
-          .items(word)
-          .unique((a: string, b: string) => a.toLowerCase() === b.toLowerCase())
-          .min(2)
-          .max(MAX_SYNONYM_WORDS)
-          .required(),
-        oneWay: Joi.boolean()
-          .required()
-          .description('Who looks for the first finds the others, and not the other way about'),
-      }),
-    )
-    .unique('id')
-    .max(MAX_SYNONYMS)
-    .required(),
-  leftOut: Joi.array()
-    .items(Joi.object({ lang, word: word.required() }))
-    .unique(
-      (a: { lang: string; word: string }, b: { lang: string; word: string }) =>
-        a.lang === b.lang && a.word.toLowerCase() === b.word.toLowerCase(),
-    )
-    .max(MAX_LEFT_OUT)
-    .required(),
-});
 const version = Joi.number().integer().min(0).required();
 
 const storedRules = object<StoredSearchRules>({
@@ -51,8 +18,14 @@ const storedRules = object<StoredSearchRules>({
 
 const found = Joi.object({
   said: text.required(),
-  by: Joi.valid('itself', 'ending', 'synonym', 'spelling').allow(null).required(),
+  by: Joi.valid('itself', 'ending', 'compound', 'synonym', 'spelling').allow(null).required(),
   word: text.required(),
+});
+
+const instead = Joi.object({
+  text: text.required(),
+  by: Joi.valid('spelling', 'weakest').required(),
+  without: Joi.array().items(text).required(),
 });
 
 /** What shoppers type, and what the shop makes of it. */
@@ -60,7 +33,8 @@ export const SEARCH_OPERATIONS = {
   searchRules: {
     method: 'get',
     path: '/api/search/rules',
-    summary: 'Synonyms, and words that say nothing in a search, by language',
+    summary:
+      'What searches take for the same, what they leave out, what the shop answers to some of them, and what it offers instead of nothing',
     access: 'signed-in',
     status: 200,
     answer: storedRules,
@@ -69,7 +43,7 @@ export const SEARCH_OPERATIONS = {
   saveSearchRules: {
     method: 'put',
     path: '/api/search/rules',
-    summary: 'Change what searches take for the same, or leave out; it holds at once',
+    summary: 'Change what searches find and what the shop answers to them; it holds at once',
     access: 'signed-in',
     shown: true,
     body: object<{ version: number; rules: SearchRules }>({ version, rules: rules.required() }),
@@ -95,16 +69,28 @@ export const SEARCH_OPERATIONS = {
         .items(Joi.object({ said: text.required(), others: Joi.array().items(text).required() }))
         .required(),
       products: Joi.array()
-        .items((productLine as Joi.ObjectSchema).keys({ found: Joi.array().items(found).required() }))
+        .items(
+          (productLine as Joi.ObjectSchema).keys({
+            place: count.required(),
+            by: Joi.valid('pin', 'lift', 'words').required(),
+            found: Joi.array().items(found).required(),
+          }),
+        )
         .required(),
       before: count.required(),
+      instead: instead.allow(null).required(),
+      answer: Joi.string().allow(null).required().description('Id of the answer that holds for it'),
+      unknown: Joi.array()
+        .items(text)
+        .required()
+        .description('Article numbers of the answer that no product has'),
     }),
     problems: ['bad-input', 'not-ready'],
   },
   suggestions: {
     method: 'get',
     path: '/api/shop/suggestions',
-    summary: 'Aisles and products for what a shopper has typed so far',
+    summary: 'Queries, aisles and products for what a shopper has typed so far',
     access: 'public',
     query: object<{ q: string; lang?: string }>({
       q: Joi.string().allow('').max(200).required(),
@@ -112,6 +98,9 @@ export const SEARCH_OPERATIONS = {
     }),
     status: 200,
     answer: object<Suggestions>({
+      queries: Joi.array()
+        .items(Joi.object({ text: text.required(), href: text.required() }))
+        .required(),
       aisles: Joi.array()
         .items(Joi.object({ title: text.required(), href: text.required(), count: count.required() }))
         .required(),

@@ -16,6 +16,8 @@ export interface ListingState {
   lang: Lang;
   /** What the shopper has turned the shelf into; null for what they chose before, or the plan's own form. */
   view: ShelfView | null;
+  /** The query sets filters by itself; where none is chosen, the address says so. */
+  preset?: boolean;
 }
 
 export type ShelfView = 'grid' | 'list';
@@ -42,6 +44,9 @@ export const encodedPick = (pick: FacetPick): string => encode(pickText(pick));
 
 const facetPart = (key: string, picks: readonly string[]): string => `${encode(key)}=${picks.join(',')}`;
 
+/** Says that the filters which a query sets by itself have been taken away. */
+export const UNFILTERED = 'unfiltered';
+
 /** What stands before and after the facets in a query. */
 function around(state: ListingState, ownLanguage: Lang): { before: string[]; after: string[] } {
   const after: string[] = [];
@@ -59,7 +64,7 @@ const joinParts = (path: string, parts: readonly string[]): string =>
 
 /**
  * The one address of a state, relative to the shop's root: parameters always in the same order (`q`, facets by
- * key, order, size, page, from, view, lang) and none that says what holds anyway.
+ * key, order, size, page, from, view, lang, unfiltered) and none that says what holds anyway.
  */
 export function addressOf(state: ListingState, ownLanguage: Lang): string {
   const { before, after } = around(state, ownLanguage);
@@ -68,6 +73,7 @@ export function addressOf(state: ListingState, ownLanguage: Lang): string {
     const picks = state.selections.get(key)!;
     if (picks.length) facets.push(facetPart(key, picks.map(encodedPick)));
   }
+  if (state.preset && !facets.length) after.push(`${UNFILTERED}=1`);
   return joinParts(encodePath(state.path), [...before, ...facets, ...after]);
 }
 
@@ -80,10 +86,12 @@ export class NeighbourAddresses {
   private readonly before: string[];
   private readonly after: string[];
   private readonly facets: readonly { key: string; text: string }[];
+  private readonly preset: boolean;
 
   constructor(state: ListingState, ownLanguage: Lang) {
     const { before, after } = around({ ...state, page: 1 }, ownLanguage);
     this.path = encodePath(state.path);
+    this.preset = state.preset ?? false;
     this.before = before;
     this.after = after;
     this.facets = [...state.selections]
@@ -104,7 +112,9 @@ export class NeighbourAddresses {
       if (facet.key !== key) parts.push(facet.text);
     }
     if (!placed) parts.push(own!);
+    const unfiltered = this.preset && parts.length === this.before.length;
     parts.push(...this.after);
+    if (unfiltered) parts.push(`${UNFILTERED}=1`);
     return joinParts(this.path, parts);
   }
 }

@@ -28,6 +28,15 @@ export const plainState = (path: string, lang: Lang): ListingState => ({
 export const hrefOf = (snapshot: Snapshot, path: string, lang: Lang): string =>
   addressOf(plainState(path, lang), snapshot.frame.languages[0]);
 
+/** An address of the shop, in the page's language; of elsewhere, as it is. */
+export function targetHref({ snapshot, lang }: { snapshot: Snapshot; lang: Lang }, address: string): string {
+  const [, path, query, hash] = /^(\/[^?#]*)(?:\?([^#]*))?(#.*)?$/.exec(address) ?? [];
+  if (!path) return address;
+  const asked = query ? query.split('&') : [];
+  const href = asked.some((one) => one.startsWith('lang=')) ? path : hrefOf(snapshot, path, lang);
+  return `${href}${asked.length ? `${href.includes('?') ? '&' : '?'}${query}` : ''}${hash ?? ''}`;
+}
+
 export function linkTo(snapshot: Snapshot, aisle: Aisle, lang: Lang): LinkModel {
   const { title, href } = aisleLink(snapshot, aisle, lang);
   return { title, href };

@@ -33,6 +33,7 @@ export const RESERVED_PARAMETERS: readonly string[] = [
   'explain',
   'draft',
   'path',
+  'unfiltered',
 ];
 
 /** Values of all filters that can be chosen at once: each is a chip, with an address that holds all others. */

@@ -1,5 +1,5 @@
 import type { Clause, LinkKind } from '../clause/rule';
-import type { SearchRules } from '../text/searchRules';
+import type { SearchRules } from '../clause/searchRules';
 import type { Lang, Texts } from '../text/texts';
 
 /** What a filterable or printable property of products is made of. */

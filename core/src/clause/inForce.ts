@@ -1,11 +1,5 @@
-import { dayOf } from '../text/days';
+import { dayOf, type Days } from '../text/days';
 import type { RangeContext } from './rule';
-
-/** A first and a last day in the shop's time zone, `2026-11-30`; null for no such day. */
-export interface Days {
-  from: string | null;
-  to: string | null;
-}
 
 const DAY = 86_400_000;
 

@@ -163,7 +163,7 @@ function stretchesWindow({ stretches, permutation }: Arrangement, from: number, 
 }
 
 /** The place of each pinned product. Pins beyond the end take the last places that no other pin holds, in their order. */
-function pinsAt({ held, count }: Arrangement): Map<number, number> {
+export function pinsAt({ held, count }: Pick<Arrangement, 'held' | 'count'>): Map<number, number> {
   const pinAt = new Map<number, number>();
   for (const [p, place] of held) if (place < count) pinAt.set(place, p);
   const late = [...held].filter(([, place]) => place >= count).sort((a, b) => b[1] - a[1]);

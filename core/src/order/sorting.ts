@@ -1,6 +1,6 @@
-import type { Days } from '../clause/inForce';
 import type { Clause } from '../clause/rule';
 import type { RangeResult } from '../range/range';
+import type { Days } from '../text/days';
 
 export type OrderKey =
   | 'featured'

@@ -76,3 +76,26 @@ export function windowByScore(
     ...Array.from(byRank, (rank) => placed.get(rank)!),
   ]).slice(from, until);
 }
+
+/**
+ * Positions `from` … `from + size - 1` of a listing in which some products stand at places of their own and all others,
+ * in their order, around them.
+ *
+ * @param at Place, counted from 0 and below `count`, of each product that has its own.
+ * @param others Gives a window of all others, by its start and length among them.
+ */
+export function windowAround(
+  at: ReadonlyMap<number, number>,
+  count: number,
+  from: number,
+  size: number,
+  others: (start: number, length: number) => ArrayLike<number>,
+): Uint32Array {
+  const until = Math.min(count, from + size);
+  if (until <= from) return new Uint32Array(0);
+  const before = [...at.keys()].filter((place) => place < from).length;
+  const within = [...at.keys()].filter((place) => place >= from && place < until).length;
+  const rest = others(from - before, until - from - within);
+  let next = 0;
+  return Uint32Array.from({ length: until - from }, (_, k) => at.get(from + k) ?? rest[next++]);
+}

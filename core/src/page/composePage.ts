@@ -5,13 +5,16 @@ import { textIn, type Lang } from '../text/texts';
 import { languageOf, type Snapshot } from '../catalogue/snapshot';
 import { appliedModels, appliedSearch } from '../facet/facetWords';
 import { filterRange } from '../facet/filter';
-import { parseSelections } from '../address/selection';
+import { parseSelections, type Selections } from '../address/selection';
+import { answeredMatches, answerTo } from '../search/answers';
+import type { QueryAnswer } from '../clause/searchRules';
+import { todayIn } from '../clause/inForce';
 import { MAX_PER_PAGE } from '../layout/rows';
 import { facetPanelOf, shelfOf, type Edition, type Plan, type Shelf } from '../plan/plan';
 import { choosePlan } from '../plan/reach';
 import { dayIn, type PageFacts } from '../plan/shownWhen';
 import type { RangeContext } from '../clause/rule';
-import { addressOf, NeighbourAddresses, type ListingState } from '../address/address';
+import { addressOf, NeighbourAddresses, UNFILTERED, type ListingState } from '../address/address';
 import { searched, titleOf, type Composer, type PageRequest } from './composer';
 import { fixtureModels, isShown } from './fixtureModels';
 import type { AppliedModel } from '../facet/models';
@@ -33,7 +36,8 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
   const aisle = snapshot.aisles.byPath.get(request.path);
   const plan = aisle && choosePlan(edition.plans, aisle).winner?.plan;
   if (!aisle || !plan || (aisle.closed && !request.closed)) return null;
-  const { state, ignored, malformed } = readState(snapshot, plan, request);
+  const answer = answerFor(snapshot, aisle, request);
+  const { state, ignored, malformed } = readState(snapshot, plan, request, answer);
   const facts = factsOf(snapshot, aisle, state, request);
   // Which shelf the page has is settled before its products are known; all others may ask for them.
   const shelf = plan.fixtures.find(
@@ -48,9 +52,10 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
     recent: request.standIns ? standInsOf(snapshot) : undefined,
   };
   const range = shelf ? shelfRange(snapshot, aisle, shelf, context) : null;
+  const matches =
+    request.matches && answer ? answeredMatches(snapshot, request.matches, answer) : request.matches;
   const filtered =
-    range &&
-    filterRange(snapshot, searched(range.bits, request.matches), state.selections, allOfFacets(plan));
+    range && filterRange(snapshot, searched(range.bits, matches), state.selections, allOfFacets(plan));
   const addresses = new NeighbourAddresses(state, snapshot.frame.languages[0]);
   const composer: Composer = {
     snapshot,
@@ -59,11 +64,12 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
     shelf,
     state,
     addresses,
-    request,
+    request: { ...request, matches },
     context,
     badges: badgesFor(snapshot, plan.badges, context),
     range,
     filtered,
+    answer,
   };
 
   const known: PageFacts = { ...facts, results: filtered === null || filtered.count > 0 };
@@ -197,9 +203,34 @@ interface ReadState {
 /** Beyond this nobody has pages. */
 const MAX_PAGES = 1_000_000;
 
-function readState(snapshot: Snapshot, plan: Plan, request: PageRequest): ReadState {
+/** What the shop says to what is searched for on the page of results. */
+function answerFor(snapshot: Snapshot, aisle: Aisle, request: PageRequest): QueryAnswer | null {
+  const { parameters, now, zone } = request;
+  const q = (parameters['q'] ?? '').trim();
+  const rules = snapshot.frame.search;
+  if (aisle.kind !== 'search' || !q || !rules) return null;
+  return answerTo(rules, languageOf(snapshot, parameters['lang']), q, todayIn({ now, zone }));
+}
+
+/** The filters that a query sets by itself, as long as the shopper hasn't taken them away. */
+function presetSelections(
+  snapshot: Snapshot,
+  answer: QueryAnswer | null,
+  parameters: PageRequest['parameters'],
+): Selections {
+  if (!answer?.filters || UNFILTERED in parameters) return new Map();
+  return parseSelections(snapshot, Object.fromEntries(new URLSearchParams(answer.filters))).selections;
+}
+
+function readState(
+  snapshot: Snapshot,
+  plan: Plan,
+  request: PageRequest,
+  answer: QueryAnswer | null,
+): ReadState {
   const { parameters } = request;
-  const { selections, ignored, malformed } = parseSelections(snapshot, parameters);
+  const { selections: chosen, ignored, malformed } = parseSelections(snapshot, parameters);
+  const selections = chosen.size ? chosen : presetSelections(snapshot, answer, parameters);
   const faults = [...malformed];
   const q = (parameters['q'] ?? '').trim();
   const whole = (key: 'page' | 'from' | 'size', most: number): number | null => {
@@ -235,6 +266,7 @@ function readState(snapshot: Snapshot, plan: Plan, request: PageRequest): ReadSt
       q,
       lang: languageOf(snapshot, parameters['lang']),
       view: shelfOf(plan)?.listSwitch && (view === 'grid' || view === 'list') ? view : null,
+      ...(answer?.filters && { preset: true }),
     },
     ignored,
     malformed: faults,

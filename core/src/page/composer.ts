@@ -9,6 +9,7 @@ import type { RangeResult } from '../range/range';
 import type { RangeContext } from '../clause/rule';
 import type { SearchMatches } from '../order/matches';
 import type { ListingState, NeighbourAddresses, ShelfView } from '../address/address';
+import type { QueryAnswer } from '../clause/searchRules';
 import { wordsIn } from '../words/words';
 
 export interface PageRequest {
@@ -50,6 +51,8 @@ export interface Composer {
   badges: BadgeSet;
   range: RangeResult | null;
   filtered: Filtered | null;
+  /** What the shop says to the query, on pages of results. */
+  answer: QueryAnswer | null;
 }
 
 export function searched(range: Bitset, matches: SearchMatches | null): Bitset {

@@ -9,7 +9,7 @@ import { isUsualDress, STEP_PIXELS } from '../plan/dress';
 import { USUAL_LAYOUT } from '../plan/fixtures';
 import { atEachWidth, steppedAt } from '../width/widths';
 import { containerOf } from '../plan/nesting';
-import { shelfOf, type FacetPanel, type Fixture, type Plan } from '../plan/plan';
+import { shelfOf, type FacetPanel, type Fixture, type Plan, type Shelf } from '../plan/plan';
 import { WIDTH_NAMES, type PerWidth, type WidthName } from '../width/widths';
 import { findWidths, type PageFacts } from '../plan/shownWhen';
 import { searched, titleOf, type Composer } from './composer';
@@ -23,7 +23,8 @@ import {
   tilesModel,
   type FrameContext,
 } from './frameModels';
-import type { DressModel, FixtureModel, Placement, SlotModel } from './pageModel';
+import type { DressModel, FixtureModel, Placement, ShelfModel, SlotModel } from './pageModel';
+import { answerModel, nothingModel } from './searchModels';
 import { shelfModel } from './shelfModel';
 import { trailOf } from './shopFrame';
 import { wordsIn } from '../words/words';
@@ -112,6 +113,17 @@ function fillSlots(model: FixtureModel, within: (slot: string) => FixtureModel[]
       ? { ...model, slots: filled(model.slots) }
       : { ...model, slots: filled(model.slots) };
   return whole.slots.length ? whole : null;
+}
+
+/** The shelf with what is said to a query, and what stands there where nothing is found. */
+function withAnswer(composer: Composer, shelf: Shelf): ShelfModel {
+  const model = shelfModel(composer, shelf);
+  const answer = answerModel(composer);
+  return {
+    ...model,
+    ...(answer && { answer }),
+    ...(model.total === 0 && { nothing: nothingModel(composer, shelf) }),
+  };
 }
 
 const drawerOf = ({ snapshot, state }: Composer, label: Texts): string =>
@@ -242,7 +254,7 @@ function fixtureModel(
     case 'facets':
       return facetsModel(composer, fixture);
     case 'shelf':
-      return fixture === composer.shelf ? shelfModel(composer, fixture) : null;
+      return fixture === composer.shelf ? withAnswer(composer, fixture) : null;
   }
 }
 

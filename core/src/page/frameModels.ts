@@ -52,9 +52,8 @@ import type {
   SpotModel,
   TileModel,
 } from './pageModel';
-import type { LinkModel } from '../address/link';
 import { navigationOf } from './shopFrame';
-import { hrefOf } from '../address/link';
+import { targetHref, type LinkModel } from '../address/link';
 import { holds } from '../catalogue/sets';
 import { wordsIn } from '../words/words';
 
@@ -95,15 +94,6 @@ function findPicture({ picture }: Aisle): CardImage | null {
   return { hash, width, height };
 }
 
-/** An address of the shop, in the page's language; of elsewhere, as it is. */
-function linkOf({ snapshot, lang }: FrameContext, address: string): string {
-  const [, path, query, hash] = /^(\/[^?#]*)(?:\?([^#]*))?(#.*)?$/.exec(address) ?? [];
-  if (!path) return address;
-  const asked = query ? query.split('&') : [];
-  const href = asked.some((one) => one.startsWith('lang=')) ? path : hrefOf(snapshot, path, lang);
-  return `${href}${asked.length ? `${href.includes('?') ? '&' : '?'}${query}` : ''}${hash ?? ''}`;
-}
-
 /** A banner; none where it has neither a picture nor words, as nobody wants an empty box. */
 export function bannerModel(
   frame: FrameContext,
@@ -115,7 +105,7 @@ export function bannerModel(
   const text = pickTextOf(frame, banner.words);
   const title = banner.link && pickTextOf(frame, banner.link.label);
   const link: LinkModel | null =
-    banner.link && title ? { title, href: linkOf(frame, banner.link.address) } : null;
+    banner.link && title ? { title, href: targetHref(frame, banner.link.address) } : null;
   if (!picture && !heading && !text && !link && !held.title) return null;
   const { id, height, shade, tint, fade, align, stand, tone } = banner;
   const { breakpoints } = frame.plan.look;
@@ -162,7 +152,7 @@ export function pictureModel(frame: FrameContext, fixture: Of<PictureSettings>):
     ratio,
     focus: focusOf(frame, fixture),
     caption: pickTextOf(frame, fixture.caption),
-    href: address === null ? null : linkOf(frame, address),
+    href: address === null ? null : targetHref(frame, address),
     spots: fixture.spots.flatMap((spot) => spotModel(frame, spot, picture, fixture)),
     sizes: sizesOf(roomsOf(frame.plan.fixtures, fixture), frame.plan.look),
   };
@@ -207,7 +197,7 @@ function chosenItem(frame: FrameContext, link: NavigationLink, hideEmpty: boolea
   if (link.aisle === null) {
     const { address } = link;
     if (address === null) return [];
-    const href = linkOf(frame, address);
+    const href = targetHref(frame, address);
     return [{ title: label || address, href, count: null, current: false, colour: null, ...deep }];
   }
   const there = snapshot.aisles.byKey.get(link.aisle);
@@ -324,7 +314,7 @@ function placeTiles(
 function moreLink(frame: FrameContext, { more, range }: Of<PromotionSettings>): LinkModel | null {
   const path =
     more && (more.address ?? aisleOfRange(frame.snapshot, frame.aisle, range, frame.context)?.path);
-  return more && path ? { title: pickTextOf(frame, more.label), href: linkOf(frame, path) } : null;
+  return more && path ? { title: pickTextOf(frame, more.label), href: targetHref(frame, path) } : null;
 }
 
 /** A promoting shelf; none where its range is empty, as shoppers can do nothing about it. */

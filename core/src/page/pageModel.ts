@@ -1,3 +1,4 @@
+import type { Instead } from '../order/matches';
 import type { LinkModel } from '../address/link';
 import type { DrawnBadge } from '../badge/rule';
 import type { Card, CardImage, Stars } from '../card/card';
@@ -80,6 +81,35 @@ export interface ShelfModel {
   lanes?: readonly CardLane[];
   /** Whether the chips of what is applied end with a way to give up all of them. */
   clearAll: boolean;
+  /** What is said to what was searched for, above the products; left out where nothing is. */
+  answer?: AnswerModel;
+  /** What stands there where there are no products; left out where there are some. */
+  nothing?: NothingModel;
+}
+
+/** What a shop says to a query. */
+export interface AnswerModel {
+  /** What was sought in place of the query, in words; empty where it was the query itself. */
+  instead: string;
+  sought?: Instead;
+  heading: string;
+  words: string;
+  link: LinkModel | null;
+  picture: FramePicture | null;
+  /** For its picture. */
+  sizes: string;
+}
+
+/** What an empty shelf offers in its place. */
+export interface NothingModel {
+  /** Both empty for the shop's usual words. */
+  heading: string;
+  words: string;
+  links: readonly LinkModel[];
+  /** Products of the shop's choice; null for none. */
+  shelf: PromotionModel | null;
+  /** Whether they stand before the words. */
+  shelfFirst: boolean;
 }
 
 /** A picture of the frame; `alt` is empty for one that only adorns. */

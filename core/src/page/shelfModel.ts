@@ -5,9 +5,11 @@ import type { Aisle } from '../catalogue/aisles';
 import { cardGaps, isLines, pictureRooms, shelfRooms, sizesOf } from '../layout/room';
 import { lanesOf } from '../layout/staggered';
 import { productsAPage } from '../layout/rows';
-import { arrange, arrangedWindow, arranges, withPinned } from '../order/arrange';
-import { permutationOf } from '../order/order';
-import { windowByScore } from '../order/windows';
+import { arrange, arrangedWindow, arranges, pinsAt, withPinned } from '../order/arrange';
+import type { SearchMatches } from '../order/matches';
+import { answerPins } from '../search/answers';
+import { permutationOf, type Permutation } from '../order/order';
+import { windowAround, windowByScore } from '../order/windows';
 import { pageOf } from './pageOf';
 import type { OrderLevel, Sorting, SortKey } from '../order/sorting';
 import { facetPanelOf, type Shelf } from '../plan/plan';
@@ -168,13 +170,31 @@ function placesOf(
   const sorting = sortingOf(shelf, choice, aisle, context, composer.range!);
   const permutation = permutationOf(snapshot, sorting, state.lang, context);
   if (choice === 'relevance' && request.matches)
-    return windowByScore(filtered.matches, request.matches, permutation, from, size);
+    return bestMatches(composer, request.matches, permutation, from, size);
   const order =
     choice === 'recommended' ? shelf.order : { ...shelf.order, groups: [], spread: null, pins: [] };
   if (!arranges(order)) return pageOf(snapshot, filtered, permutation, state.selections, from, size);
   const { matches, count } = filtered;
   const arrangement = arrange(snapshot, matches, count, order, permutation, aisle.key, context);
   return arrangedWindow(snapshot, arrangement, from, size).map(({ p }) => p);
+}
+
+/** The best matches, with those that the shop's answer to the query holds at their places. */
+function bestMatches(
+  { snapshot, answer, filtered }: Composer,
+  matches: SearchMatches,
+  permutation: Permutation,
+  from: number,
+  size: number,
+): ArrayLike<number> {
+  const { matches: bits, count } = filtered!;
+  const held = answer ? answerPins(snapshot, answer, bits) : new Map<number, number>();
+  if (!held.size) return windowByScore(bits, matches, permutation, from, size);
+  const rest = bits.slice();
+  for (const p of held.keys()) rest[p >>> 5] &= ~(1 << (p & 31));
+  return windowAround(pinsAt({ held, count }), count, from, size, (start, length) =>
+    windowByScore(rest, matches, permutation, start, length),
+  );
 }
 
 /** First, last and the neighbours of the current page; null stands for a gap of two pages or more. */

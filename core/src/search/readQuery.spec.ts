@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import type { SearchRules } from '../text/searchRules';
+import type { SearchRules } from '../clause/searchRules';
 import { readQuery } from './readQuery';
 import { stemOf } from './stems';
 
-const RULES: SearchRules = {
+const RULES: Pick<SearchRules, 'synonyms' | 'leftOut'> = {
   synonyms: [
     { id: 'a', lang: 'en', words: ['pan', 'skillet', 'frypan'], oneWay: false },
     { id: 'b', lang: 'en', words: ['dutch oven', 'casserole'], oneWay: true },

@@ -8,7 +8,7 @@ import { composePage } from '../page/composePage';
 import { shelfModelOf } from '../page/pageModel';
 import { housePlan } from '../plan/housePlan';
 import { FRAME, NOW, product } from '../testing/catalogues';
-import { NO_SEARCH_RULES } from '../text/searchRules';
+import { NO_SEARCH_RULES } from '../clause/searchRules';
 import { SearchIndex } from './searchIndex';
 
 const snapshot = snapshotOf(FRAME, [
@@ -39,6 +39,7 @@ describe('SearchIndex', () => {
 
   it('finds by a synonym and by another ending, and says how', () => {
     const rules = {
+      ...NO_SEARCH_RULES,
       synonyms: [{ id: 'a', lang: 'en', words: ['skillet', 'crepe pan'], oneWay: true }],
       leftOut: [{ lang: 'en', word: 'the' }],
     };

@@ -8,9 +8,10 @@ import { ended } from '../catalogue/steps';
 import type { SearchMatches } from '../order/matches';
 import { fold } from '../text/fold';
 import { type Lang, type Texts, textIn } from '../text/texts';
-import { NO_SEARCH_RULES, type SearchRules } from '../text/searchRules';
+import { NO_SEARCH_RULES, type SearchRules } from '../clause/searchRules';
 import { WordIndex } from '../text/wordIndex';
-import { readQuery, type Wording } from './readQuery';
+import { readQuery, type Concept, type Wording } from './readQuery';
+import { climb, type Climb } from './ladder';
 import { tokenize } from './tokenize';
 
 /** How a product has something that was sought. */
@@ -62,6 +63,7 @@ const OWN = 4;
 const WORTH: Readonly<Record<Wording['by'], number>> = {
   itself: 1,
   ending: 0.9,
+  compound: 0.85,
   synonym: 0.8,
   'synonym-ending': 0.75,
 };
@@ -79,6 +81,8 @@ export class SearchIndex {
   private readonly knownProducts = new Map<number, { titles: Texts; sku: string; text: string }>();
   private languages = '';
   private readonly knownValues = new Map<string, string>();
+  /** Words of values, with how many values have each. */
+  private readonly valueWords = new Map<string, number>();
   private reads: readonly unknown[] = [];
 
   constructor(private readonly lang: Lang) {}
@@ -144,14 +148,33 @@ export class SearchIndex {
         if (known === undefined) this.values.add({ id, label });
         else this.values.replace({ id, label });
         this.knownValues.set(id, label);
+        this.countWords(known, -1);
+        this.countWords(label, 1);
         if (++added % STEP === 0) yield;
       }
-    for (const id of this.knownValues.keys())
+    for (const [id, label] of this.knownValues)
       if (!there.has(id)) {
         this.values.discard(id);
         this.knownValues.delete(id);
+        this.countWords(label, -1);
       }
     yield;
+  }
+
+  private countWords(label: string | undefined, by: 1 | -1): void {
+    for (const word of wordsOf(label ?? '')) {
+      const count = (this.valueWords.get(word) ?? 0) + by;
+      if (count) this.valueWords.set(word, count);
+      else this.valueWords.delete(word);
+    }
+  }
+
+  /** Whether a folded word stands in the catalogue. */
+  private readonly knows = (word: string): boolean => this.products.has(word) || this.valueWords.has(word);
+
+  /** What a text asks for, with words that are written together or apart as the catalogue has them. */
+  read(q: string, rules: SearchRules = NO_SEARCH_RULES): Concept[] {
+    return readQuery(q, this.lang, rules, this.knows);
   }
 
   /**
@@ -161,7 +184,7 @@ export class SearchIndex {
   search(snapshot: Snapshot, q: string, rules: SearchRules = NO_SEARCH_RULES): SearchMatches {
     const exact = numbered(snapshot, q.trim());
     if (exact !== undefined) return onlyMatch(snapshot, exact);
-    const concepts = readQuery(q, this.lang, rules);
+    const concepts = this.read(q, rules);
     const total = new Float64Array(snapshot.size);
     /** How much of what is sought each product has, one after the other. */
     const met = new Uint16Array(snapshot.size);
@@ -192,6 +215,28 @@ export class SearchIndex {
     };
   }
 
+  /** What a text finds; where that is nothing, what the shop's ladder finds in its place. */
+  searchOrClimb(snapshot: Snapshot, q: string, rules: SearchRules = NO_SEARCH_RULES): SearchMatches {
+    const matches = this.search(snapshot, q, rules);
+    if (matches.places.length || !q.trim()) return matches;
+    const climbing: Climb = {
+      concepts: (text) => this.read(text, rules),
+      products: (concept) => this.productsOf(snapshot, concept),
+      words: () => [this.products.words(), this.valueWords.keys()],
+      size: snapshot.size,
+    };
+    const instead = climb(climbing, q, rules.nothing.rungs);
+    if (!instead) return matches;
+    return { ...this.search(snapshot, instead.text, rules), instead };
+  }
+
+  /** The products that have one thing that is sought. */
+  private productsOf(snapshot: Snapshot, { ways }: Concept): number[] {
+    const scratch = new Scratch(snapshot.size);
+    for (const way of ways) this.scoreWay(snapshot, way, scratch);
+    return scratch.touched;
+  }
+
   /**
    * Which way of each thing that is sought each product was found by; null for what it doesn't have. Costs as much as a
    * search, however many products are asked after.
@@ -199,7 +244,7 @@ export class SearchIndex {
   explain(snapshot: Snapshot, q: string, places: readonly number[], rules: SearchRules): FoundBy[][] {
     const told: FoundBy[][] = places.map(() => []);
     const scratch = new Scratch(snapshot.size);
-    for (const { said, ways } of readQuery(q, this.lang, rules)) {
+    for (const { said, ways } of this.read(q, rules)) {
       const best = places.map((): { way: Wording; score: number } | null => null);
       for (const way of ways) {
         this.scoreWay(snapshot, way, scratch);
@@ -239,7 +284,7 @@ export class SearchIndex {
    */
   groups(q: string, rules: SearchRules, most: number): { kind: 'category' | 'tag'; value: string }[] {
     const found = new Map<string, number>();
-    for (const { said, ways } of readQuery(q, this.lang, rules)) {
+    for (const { said, ways } of this.read(q, rules)) {
       if (UNTELLING.test(said)) continue;
       const best = new Map<string, number>();
       for (const { words, by } of ways)

@@ -1,6 +1,12 @@
 const DAY = 86_400_000;
 const SECOND = 1000;
 
+/** A first and a last day in the shop's time zone, `2026-11-30`; null for no such day. */
+export interface Days {
+  from: string | null;
+  to: string | null;
+}
+
 /** Making one takes longer than a page has. */
 const clocks = new Map<string, Intl.DateTimeFormat>();
 

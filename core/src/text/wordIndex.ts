@@ -88,6 +88,16 @@ export class WordIndex {
     this.allLengths -= words.size;
   }
 
+  /** Whether any document has the word as it stands. */
+  has(word: string): boolean {
+    return this.numbers.has(word);
+  }
+
+  /** Every word that any document has. */
+  words(): IterableIterator<string> {
+    return this.numbers.keys();
+  }
+
   /** Tells every document that has the word, its beginning, or nearly it, with a score; one may be told several times. */
   find(word: string, tell: (id: number, score: number) => void): void {
     const { documents, lengths } = this;

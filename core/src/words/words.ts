@@ -16,6 +16,11 @@ export interface PageWords {
   inStock: string;
   fewLeft: (stock: number) => string;
   results: (q: string) => string;
+  /** What is sought in place of a text that finds nothing. */
+  respelt: (q: string, text: string) => string;
+  without: (q: string, words: readonly string[]) => string;
+  /** Leads to what the whole shop has of a search within an aisle. */
+  wholeShop: (count: number) => string;
   account: string;
   cart: string;
   wishes: string;
@@ -63,6 +68,10 @@ const EN: PageWords = {
   inStock: 'In stock',
   fewLeft: (stock) => `Only ${stock} left`,
   results: (q) => `Results for “${q}”`,
+  respelt: (q, text) => `Nothing is called “${q}” here. These are the results for “${text}”.`,
+  without: (q, words) =>
+    `Nothing has all of “${q}”. These are the results without ${words.map((word) => `“${word}”`).join(', ')}.`,
+  wholeShop: (count) => (count === 1 ? 'See the one in the whole shop' : `See ${count} in the whole shop`),
   account: 'Your account',
   cart: 'Your cart',
   wishes: 'Your wish list',
@@ -110,6 +119,11 @@ const FR: PageWords = {
   inStock: 'En stock',
   fewLeft: (stock) => `Plus que ${stock}`,
   results: (q) => `Résultats pour « ${q} »`,
+  respelt: (q, text) => `Rien ne s’appelle « ${q} » ici. Voici les résultats pour « ${text} ».`,
+  without: (q, words) =>
+    `Rien ne réunit « ${q} ». Voici les résultats sans ${words.map((word) => `« ${word} »`).join(', ')}.`,
+  wholeShop: (count) =>
+    count === 1 ? 'Voir le seul de toute la boutique' : `En voir ${count} dans toute la boutique`,
   account: 'Votre compte',
   cart: 'Votre panier',
   wishes: 'Vos envies',

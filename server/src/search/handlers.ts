@@ -1,4 +1,4 @@
-import { languageOf } from '@fond/core';
+import { languageOf, todayIn } from '@fond/core';
 import type { Handlers } from '../http/handler';
 import { thenServe } from '../serving/served';
 import type { Services } from '../services';
@@ -8,20 +8,22 @@ import { trySearch } from './trySearch';
 
 type Own = 'searchRules' | 'saveSearchRules' | 'trySearch' | 'suggestions';
 
-const NOTHING = { aisles: [], products: [], total: 0 };
+const NOTHING = { queries: [], aisles: [], products: [], total: 0 };
 
 /** What shoppers type, and what the shop makes of it. */
 export const searchHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
   searchRules: () => readSearchRules(sequelize),
   saveSearchRules: ({ body, user }) => thenServe(host, saveSearchRules(sequelize, body, user)),
   trySearch: async ({ body }) => {
-    const { snapshot } = host.serving();
+    const { snapshot, zone } = host.serving();
     const lang = languageOf(snapshot, body.lang);
-    return trySearch(snapshot, await host.searchIndex(snapshot, lang), { ...body, lang });
+    const index = await host.searchIndex(snapshot, lang);
+    return trySearch(snapshot, index, { ...body, lang }, todayIn({ now: Date.now(), zone }));
   },
   suggestions: async ({ query: { q, lang } }) => {
-    const { snapshot } = host.serving();
+    const { snapshot, zone } = host.serving();
     if (!q.trim()) return NOTHING;
-    return suggest(snapshot, await host.searchIndex(snapshot, lang), q, lang);
+    const day = todayIn({ now: Date.now(), zone });
+    return suggest(snapshot, await host.searchIndex(snapshot, lang), q, lang, day);
   },
 });

@@ -10,11 +10,12 @@ export class SearchIndexes {
   private indexes = new Map<Lang, Promise<SearchIndex>>();
   private readonly searched = new LRUCache<string, SearchMatches>({ max: SEARCHES });
 
+  /** What a text finds, or what the shop's ladder finds in its place. */
   async search(snapshot: Snapshot, lang: Lang, q: string): Promise<SearchMatches> {
     const key = `${snapshot.version}|${lang}|${q}`;
     const known = this.searched.get(key);
     if (known) return known;
-    const matches = (await this.indexOf(snapshot, lang)).search(snapshot, q, snapshot.frame.search);
+    const matches = (await this.indexOf(snapshot, lang)).searchOrClimb(snapshot, q, snapshot.frame.search);
     this.searched.set(key, matches);
     return matches;
   }

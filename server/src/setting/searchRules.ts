@@ -15,8 +15,9 @@ const NONE: KeptSearchRules = { version: 0, rules: NO_SEARCH_RULES, at: null, by
 type Read = <T extends object>(sql: string) => Promise<T[]>;
 
 export async function keptSearchRules(read: Read): Promise<KeptSearchRules> {
-  const [row] = await read<{ value: Partial<KeptSearchRules> }>(
-    `SELECT value FROM settings WHERE name = '${SEARCH}'`,
-  );
-  return { ...NONE, ...row?.value };
+  const [row] = await read<{
+    value: Partial<Omit<KeptSearchRules, 'rules'>> & { rules?: Partial<SearchRules> };
+  }>(`SELECT value FROM settings WHERE name = '${SEARCH}'`);
+  // What was kept by an earlier release says nothing of what is newer.
+  return { ...NONE, ...row?.value, rules: { ...NO_SEARCH_RULES, ...row?.value.rules } };
 }

@@ -1,6 +1,7 @@
 import type { Handlers } from '../http/handler';
 import type { Services } from '../services';
-import { composeRecent } from '@fond/core';
+import { composeMissing, composeRecent } from '@fond/core';
+import { queryLead } from '../search/queryLead';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from '../page/compose';
 import { answerListing, findFacetValues } from './listing';
 import { askingShopper } from './shopper';
@@ -27,12 +28,18 @@ export const shopHandlers = ({ host, tokens }: Services): Handlers<Own> => ({
       }),
     };
   },
-  page: ({ query: { address }, request }) => {
+  page: async ({ query: { address }, request }) => {
     const serving = host.serving();
-    const read = readAddress(foldRangeParts(address) ?? address);
+    const asked = readAddress(foldRangeParts(address) ?? address);
+    const lead = asked && queryLead(serving, asked, pageTime());
+    const read = lead ? readAddress(lead) : asked;
     // A page that is updated in place is the same shopper's.
     const shopper = askingShopper(request, serving.edition, tokens);
-    return composeAddress(host, serving, serving.edition, read && { ...read, ...shopper });
+    const page = await composeAddress(host, serving, serving.edition, read && { ...read, ...shopper });
+    // Only a listing tells its own address; to all else the browser is led by the server's own answer.
+    return lead && page.kind !== 'listing'
+      ? composeMissing(serving.snapshot, serving.edition, asked.parameters['lang'])
+      : page;
   },
 });
 

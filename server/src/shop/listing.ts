@@ -93,6 +93,7 @@ function listingOf(serving: ServingState, page: PageModel, explain: boolean): ob
   const shelf = shelfModelOf(page);
   const panel = [...eachFixture(page.fixtures)].find((fixture) => fixture.type === 'facets');
   const { path, kind, title, description } = page.aisle;
+  const instead = shelf?.answer?.sought;
   return {
     aisle: { path, kind, title, description },
     plan: page.plan,
@@ -114,6 +115,7 @@ function listingOf(serving: ServingState, page: PageModel, explain: boolean): ob
       ...factsOf(serving.snapshot, card.sku, page.frame.lang),
       ...(card.images.length && { image: pictureAddress(card.images[0].hash, 480) }),
     })),
+    ...(instead && { instead: { query: instead.text, by: instead.by } }),
     facets: (panel?.facets ?? []).map(facetOf),
     applied: page.applied.map(({ key, value, label }) => ({ key, value, label })),
     ...(page.ignored.length && { ignored: page.ignored }),

@@ -25,6 +25,7 @@ import { readDrafts } from '../plan/drafts';
 import { editionWithout } from '../plan/life';
 import { KnownRedirects } from '../redirect/knownRedirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from '../page/compose';
+import { queryLead } from '../search/queryLead';
 import type { RenderShop } from './renderers';
 import { greetShopper, type AskingShopper } from './shopper';
 import type { ShopperTokens } from '../shopper/shoppers';
@@ -112,6 +113,12 @@ export class ShopPages {
     const plain = plainAddress(request, serving.snapshot);
     if (plain.moved) {
       response.redirect(301, plain.moved);
+      return;
+    }
+    const asked = readAddress(plain.url);
+    const lead = asked && queryLead(serving, asked, pageTime());
+    if (lead) {
+      response.set('Cache-Control', 'no-cache').redirect(302, lead.startsWith('/') ? `/shop${lead}` : lead);
       return;
     }
     const shopper = greetShopper(request, response, serving.edition, this.tokens);

@@ -112,15 +112,10 @@ export class PinList {
     if (!here) return;
     const place = this.place();
     this.place.set(Math.min(MAX_PLACE, place + 1));
-    this.changed.emit({
-      what: `pin ${sku}`,
-      pins: withHolds(
-        this.pins(),
-        [{ sku, place }],
-        { aisle: here.aisle.key, today: here.today },
-        this.signing.now(),
-      ),
-    });
+    const where = { aisle: here.aisle.key, today: here.today };
+    const pins = withHolds(this.pins(), [{ sku, place }], where, this.signing.now());
+    this.changed.emit({ what: `pin ${sku}`, pins });
+    this.open.set(pins.findIndex((pin) => pin.sku === sku && pin.place === place));
   }
 
   protected put({ pin }: PinLine, what: string, change: Partial<Pin>): void {
@@ -136,6 +131,7 @@ export class PinList {
   }
 
   protected remove({ pin }: PinLine): void {
+    this.open.set(null);
     this.changed.emit({ what: `pin ${pin.sku} removed`, pins: this.pins().filter((one) => one !== pin) });
   }
 }

@@ -1,27 +1,40 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSnackBar } from '@angular/material/snack-bar';
-import { RouterLink } from '@angular/router';
-import type { Problem, SearchTrial, StoredSearchRules } from '@fond/contract';
-import { sameValue, type FoundBy, type SearchRules, type Synonyms } from '@fond/core';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import type { Problem, SearchTrial, StoredSearchRules, TriedProduct } from '@fond/contract';
+import {
+  sameValue,
+  type FoundBy,
+  type Ladder,
+  type QueryAnswer,
+  type SearchRules,
+  type Synonyms,
+} from '@fond/core';
 import { Api } from '../api/api';
 import { asking } from '../api/asking';
 import { CatalogueWords } from '../wording/catalogueWords';
+import { floorFeature } from '../store/floor.feature';
+import { AnswerList } from './answerList';
+import { isWhole } from './answerWords';
+import { LadderFields } from './ladderFields';
 import { SynonymList } from './synonymList';
 
 const HOW: Readonly<Record<NonNullable<FoundBy['by']>, string>> = {
   itself: 'as it is typed',
   ending: 'with another ending',
   synonym: 'by a synonym',
+  compound: 'written together or apart',
   spelling: 'spelt nearly so',
 };
 
-/** What the shop makes of what shoppers type: synonyms and words left out, tried on a text before they are saved. */
+/** What the shop makes of what shoppers type, tried on a text before it is saved. */
 @Component({
   selector: 'desk-search',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatProgressBarModule, RouterLink, SynonymList],
+  imports: [AnswerList, LadderFields, MatButtonModule, MatProgressBarModule, RouterLink, SynonymList],
   templateUrl: './searchPage.html',
   styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss', './searchPage.scss'],
 })
@@ -29,6 +42,10 @@ export class SearchPage {
   private readonly api = inject(Api);
   private readonly messages = inject(MatSnackBar);
   private readonly vocabulary = inject(CatalogueWords).vocabulary;
+  private readonly router = inject(Router);
+  private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
+  /** Which of its parts is open: `answers`, `nothing`, or what means the same. */
+  readonly part = input<string>();
 
   protected readonly kept = signal<StoredSearchRules | null>(null);
   protected readonly rules = signal<SearchRules | null>(null);
@@ -47,6 +64,21 @@ export class SearchPage {
   protected readonly synonyms = computed(() =>
     (this.rules()?.synonyms ?? []).filter(({ lang }) => lang === this.lang()),
   );
+  protected readonly answers = computed(() =>
+    (this.rules()?.answers ?? []).filter(({ lang }) => lang === this.lang()),
+  );
+  /** Where what is tried leads to at once; null where it finds products. */
+  protected readonly leadsTo = computed(() => {
+    const holding = this.trial()?.answer ?? null;
+    return this.rules()?.answers.find(({ id }) => id === holding)?.leadsTo ?? null;
+  });
+  /** The window of the plan that pages of results are built from, on this search. */
+  protected readonly window = computed(() => {
+    const plan = this.floor()?.aisles.find(({ key }) => key === 'search')?.plan?.id;
+    const query = new URLSearchParams({ q: this.q().trim() });
+    if (this.lang() !== this.languages()[0]) query.set('lang', this.lang());
+    return plan ? { plan, aisle: `/search?${query}` } : null;
+  });
   protected readonly leftOut = computed(() =>
     (this.rules()?.leftOut ?? []).flatMap(({ lang, word }) => (lang === this.lang() ? [word] : [])),
   );
@@ -82,6 +114,10 @@ export class SearchPage {
     this.problem.set(null);
   }
 
+  protected show(part: string | null): void {
+    void this.router.navigate([], { queryParams: { part } });
+  }
+
   protected choose(lang: string): void {
     this.chosen.set(lang);
   }
@@ -94,6 +130,20 @@ export class SearchPage {
           synonyms: [...rules.synonyms.filter(({ lang }) => lang !== this.lang()), ...synonyms],
         },
     );
+  }
+
+  protected putAnswers(answers: readonly QueryAnswer[]): void {
+    this.rules.update(
+      (rules) =>
+        rules && {
+          ...rules,
+          answers: [...rules.answers.filter(({ lang }) => lang !== this.lang()), ...answers],
+        },
+    );
+  }
+
+  protected putLadder(nothing: Ladder): void {
+    this.rules.update((rules) => rules && { ...rules, nothing });
   }
 
   /** One a line, or with commas between. */
@@ -141,14 +191,19 @@ export class SearchPage {
     });
   }
 
+  protected placed({ by, place }: TriedProduct): string {
+    return by === 'pin' ? `held at place ${place}` : by === 'lift' ? 'stands first by the answer' : '';
+  }
+
   protected how({ by, word, said }: FoundBy): string {
     if (by === null) return `“${said}”: not found`;
     return `“${said}”: ${HOW[by]}${by === 'itself' ? '' : ` (${word})`}`;
   }
 }
 
-/** Without groups that are still being typed. */
+/** Without what is still being typed. */
 const withoutHalf = (rules: SearchRules): SearchRules => ({
   ...rules,
   synonyms: rules.synonyms.filter(({ words }) => words.length > 1),
+  answers: rules.answers.filter(isWhole),
 });

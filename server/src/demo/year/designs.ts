@@ -9,6 +9,8 @@ import {
   type Plan,
   type RangeRule,
   type Reach,
+  freshAnswer,
+  NO_SEARCH_RULES,
   type SearchRules,
   type Shelf,
 } from '@fond/core';
@@ -138,7 +140,7 @@ export const BLENDS: Readonly<Record<string, Blend['factors']>> = {
   ],
 };
 
-/** What shoppers of the demo call things. */
+/** What shoppers of the demo call things, what the shop answers, and what it shows where nothing is found. */
 export const SEARCHES: SearchRules = {
   synonyms: [
     { id: 'pans', lang: 'en', words: ['frying pan', 'skillet', 'frypan'], oneWay: false },
@@ -148,6 +150,44 @@ export const SEARCHES: SearchRules = {
     { id: 'faitout', lang: 'fr', words: ['faitout', 'marmite'], oneWay: false },
   ],
   leftOut: ['the', 'a', 'for', 'with', 'and'].map((word) => ({ lang: 'en', word })),
+  answers: [
+    {
+      ...freshAnswer('clearance', 'en'),
+      queries: ['clearance', 'last pieces', 'outlet'],
+      leadsTo: '/tags/last-pieces',
+    },
+    {
+      ...freshAnswer('induction', 'en'),
+      queries: ['induction'],
+      match: 'within',
+      heading: 'Will it work on my hob?',
+      words:
+        'What a magnet sticks to works on induction. Every pan and pot here says which hobs it is made for.',
+      link: { label: 'All cookware', address: '/cookware' },
+    },
+    {
+      ...freshAnswer('delivery', 'en'),
+      queries: ['delivery', 'shipping', 'opening hours'],
+      heading: 'Orders leave us within two working days',
+      words: 'The warehouse in Pellmere packs from Monday to Friday. Parcels over €60 travel free.',
+    },
+  ],
+  nothing: {
+    ...NO_SEARCH_RULES.nothing,
+    range: {
+      source: { kind: 'catalogue' },
+      clauses: [{ kind: 'featured' }, { kind: 'stock', states: ['in', 'low'] }],
+    },
+    rangeHeading: { en: 'Often chosen', fr: 'Souvent choisis' },
+    words: [
+      {
+        lang: 'en',
+        heading: 'We don’t keep that',
+        words: 'Perhaps we call it otherwise. These are good places to look:',
+        links: [{ label: 'Under €20', address: '/collections/under-20' }],
+      },
+    ],
+  },
 };
 
 const savedRange = (name: string, { ranges }: Known): RangeRule => ({

@@ -22,6 +22,8 @@ export class StateFields {
     query.delete(this.leave());
     query.delete('page');
     query.delete('look');
+    // Where a query sets filters by itself, none chosen has to be said.
+    if (this.page().clearHref?.includes('unfiltered=')) query.set('unfiltered', '1');
     return [...query].map(([name, value]) => ({ name, value }));
   });
 }

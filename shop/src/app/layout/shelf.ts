@@ -1,3 +1,4 @@
+import { NgComponentOutlet } from '@angular/common';
 import {
   afterRenderEffect,
   ChangeDetectionStrategy,
@@ -15,6 +16,7 @@ import { StateFields } from '../facet/stateFields';
 import { Typed } from '../forms/typed';
 import { Sort } from '../facet/sort';
 import { Navigation } from '../state/navigation';
+import { PageViews } from '../state/pageViews';
 import { shopHref, ShopState } from '../state/shopState';
 
 /** With more pages than this, the one that is wanted can be typed. */
@@ -23,10 +25,13 @@ const JUMP_FROM = 7;
 @Component({
   selector: 'shop-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Cards, Sort, StateFields, TurnedCards, Typed],
+  imports: [Cards, NgComponentOutlet, Sort, StateFields, TurnedCards, Typed],
   template: `
     @let model = shelf();
     <section id="products" tabindex="-1" [attr.aria-label]="words().products(model.total)">
+      @if (model.answer; as answer) {
+        <ng-container *ngComponentOutlet="views.of('answer'); inputs: { answer }" />
+      }
       <div class="toolbar">
         <p class="found" role="status">
           <strong>{{ words().products(model.total) }}</strong>
@@ -86,34 +91,7 @@ const JUMP_FROM = 7;
           />
         }
       } @else {
-        <div class="nothing">
-          <h2>{{ words().nothing }}</h2>
-          <p>
-            {{
-              page().q
-                ? words().nothingFound(page().q)
-                : page().clearHref
-                  ? words().nothingHint
-                  : words().nothingYet
-            }}
-          </p>
-          @if (page().clearHref; as clear) {
-            <p>
-              <a class="button" [href]="href(clear)">{{ words().clearAll }}</a>
-            </p>
-          } @else if (page().frame.navigation.length) {
-            <nav [attr.aria-label]="words().otherShelves">
-              <p>{{ words().otherShelves }}</p>
-              <ul>
-                @for (item of page().frame.navigation; track item.href) {
-                  <li>
-                    <a [href]="href(item.href)">{{ item.title }}</a>
-                  </li>
-                }
-              </ul>
-            </nav>
-          }
-        </div>
+        <ng-container *ngComponentOutlet="views.of('nothing'); inputs: { shelf: model, page: page() }" />
       }
       @if (model.more; as more) {
         <p class="further">
@@ -176,6 +154,7 @@ export class Shelf {
   /** It has the first picture of the page, which is waited for. */
   readonly lead = input(false);
   private readonly state = inject(ShopState);
+  protected readonly views = inject(PageViews);
   protected readonly words = this.state.words;
   protected readonly awake = this.state.awake;
   protected readonly href = shopHref;

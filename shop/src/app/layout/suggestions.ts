@@ -81,10 +81,14 @@ class Combobox {
     }
   }
 
-  private show(q: string, { aisles, products, total }: Suggestions, lang: string): void {
+  private show(q: string, { queries, aisles, products, total }: Suggestions, lang: string): void {
     if (this.field.value.trim() !== q || document.activeElement !== this.field) return;
     const words = suggestionWordsIn(lang);
     const groups = [
+      this.group(
+        words.queries,
+        queries.map(({ text, href }) => option(href, [textOf('span', text)])),
+      ),
       this.group(
         words.aisles,
         aisles.map(({ title, href, count }) =>

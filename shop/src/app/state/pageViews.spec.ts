@@ -30,6 +30,8 @@ function views(fetch: () => Promise<typeof Other>): PageViews {
     product: source,
     reviews: source,
     quick: source,
+    answer: source,
+    nothing: source,
     banner: source,
     columns: source,
     picture: source,
@@ -57,6 +59,14 @@ describe('what draws a page', () => {
     await one.fetchForNext(page);
     expect(one.canShow(page)).toBe(true);
     expect([one.of('tabs'), one.of('promotion'), one.of('tiles')]).toEqual([Other, Other, null]);
+  });
+
+  it('has what a shelf says besides its products, and what it shows in their place', async () => {
+    const one = views(() => Promise.resolve(Other));
+    const nothing = { shelf: { type: 'promotion' } };
+    await one.fetchForNext(model('listing', null, 'en', [{ type: 'shelf', nothing }]));
+    expect([one.of('nothing'), one.of('promotion'), one.of('answer')]).toEqual([Other, Other, null]);
+    expect(one.canShow(model('listing', null, 'en', [{ type: 'shelf', answer: {} }]))).toBe(false);
   });
 
   it('is there for listings from the start, and fetched once for others', async () => {

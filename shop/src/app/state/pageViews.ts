@@ -1,5 +1,5 @@
 import { inject, Injectable, InjectionToken, Injector, type Type } from '@angular/core';
-import type { FixtureModel, ShopModel } from '@fond/core';
+import type { FixtureModel, ShelfModel, ShopModel } from '@fond/core';
 import { fetchWordsOf, hasWordsOf } from '../words/words';
 
 /** Fixtures that many pages don't have; those of a page come with it. */
@@ -13,8 +13,8 @@ export type FixtureViewName =
   | 'tabs'
   | 'tiles';
 
-/** What draws a whole page, a quick look over one, or a fixture on it. */
-export type ViewName = ShopModel['kind'] | 'quick' | FixtureViewName;
+/** What draws a whole page, a quick look over one, what a shelf says besides its products, or a fixture. */
+export type ViewName = ShopModel['kind'] | 'quick' | 'answer' | 'nothing' | FixtureViewName;
 
 /** The views, or how their scripts are fetched. */
 export type ViewSources = Readonly<Record<ViewName, Type<unknown> | { fetch: () => Promise<Type<unknown>> }>>;
@@ -35,11 +35,18 @@ const FIXTURES: ReadonlySet<string> = new Set<FixtureViewName>([
 const isFixtureView = (type: string): type is FixtureViewName => FIXTURES.has(type);
 
 /** Of a page's fixtures and of all within them. */
-const fixturesIn = (fixtures: readonly FixtureModel[]): FixtureViewName[] =>
-  fixtures.flatMap((fixture) => [
+const fixturesIn = (fixtures: readonly FixtureModel[]): ViewName[] =>
+  fixtures.flatMap((fixture): ViewName[] => [
     ...(isFixtureView(fixture.type) ? [fixture.type] : []),
+    ...(fixture.type === 'shelf' ? shelfViews(fixture) : []),
     ...('slots' in fixture ? fixturesIn(fixture.slots.flatMap((slot) => slot.fixtures)) : []),
   ]);
+
+const shelfViews = ({ answer, nothing }: ShelfModel): ViewName[] => [
+  ...(answer ? (['answer'] as const) : []),
+  ...(nothing ? (['nothing'] as const) : []),
+  ...(nothing?.shelf ? (['promotion'] as const) : []),
+];
 
 function namesIn(model: ShopModel): ViewName[] {
   if (model.kind !== 'listing') return [model.kind];

@@ -28,10 +28,6 @@ export interface ShopWords {
   noPrice: string;
   noPicture: string;
   rated: (rating: string, count: number) => string;
-  nothing: string;
-  nothingHint: string;
-  nothingYet: string;
-  nothingFound: (q: string) => string;
   missingLink: string;
   collections: string;
   details: string;
@@ -62,7 +58,6 @@ export interface ShopWords {
   pause: string;
   goOn: string;
   seeAll: string;
-  otherShelves: string;
   pieces: string;
   change: string;
   takeOut: string;

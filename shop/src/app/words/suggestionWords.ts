@@ -1,5 +1,6 @@
 /** What is said of suggestions; in English where a language has no words of its own. */
 export interface SuggestionWords {
+  queries: string;
   aisles: string;
   products: string;
   all: (count: number, q: string) => string;
@@ -7,6 +8,7 @@ export interface SuggestionWords {
 }
 
 const ENGLISH: SuggestionWords = {
+  queries: 'Searches',
   aisles: 'Aisles',
   products: 'Products',
   all: (count, q) => (count === 1 ? `See the one result for “${q}”` : `See all ${count} results for “${q}”`),
@@ -16,6 +18,7 @@ const ENGLISH: SuggestionWords = {
 const WORDS: Readonly<Record<string, SuggestionWords>> = {
   en: ENGLISH,
   fr: {
+    queries: 'Recherches',
     aisles: 'Rayons',
     products: 'Produits',
     all: (count, q) =>
