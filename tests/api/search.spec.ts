@@ -212,7 +212,7 @@ describe('where nothing is found', () => {
     for (const address of ['/search?q=zzzqqq', '/cookware/pans?price=..1']) {
       const { body } = await server.guest.get('/api/shop/page').query({ address });
       const shelf = body.fixtures.find((one: { type: string }) => one.type === 'shelf');
-      expect(shelf.nothing).toMatchObject({ heading: 'Not here', words: 'Look there.', shelfFirst: true });
+      expect(shelf.nothing).toMatchObject({ heading: 'Not here', words: 'Look there.', shelfFirst: false });
       expect(shelf.nothing.shelf.cards.length).toBeGreaterThan(3);
     }
     const whole = await server.guest.get('/api/shop/page').query({ address: '/cookware/pans?q=whisk' });

@@ -72,7 +72,7 @@ export const freshAnswer = (id: string, lang: Lang): QueryAnswer => ({
 
 /** What is tried, one after the other, where nothing was found. */
 export type Rung = 'spelling' | 'weakest' | 'range' | 'words';
-export const RUNGS: readonly Rung[] = ['spelling', 'weakest', 'range', 'words'];
+export const RUNGS: readonly Rung[] = ['spelling', 'weakest', 'words', 'range'];
 
 /** Words for an empty shelf in one language. */
 export interface NothingWords {

@@ -64,7 +64,7 @@ function chosenShelf(composer: Composer, shelf: Shelf, nothing: Ladder): Promoti
       range,
       heading: { ...rangeHeading, [state.lang]: textIn(rangeHeading, state.lang, snapshot.frame.languages) },
       form: 'grid',
-      columns: shelf.columns,
+      columns: { wide: 4, medium: 3, narrow: 2 },
       gap: shelf.gap,
       most: 8,
       levels: [
