@@ -63,8 +63,8 @@ describe('search engines', () => {
 
   it('get the sitemap in parts where it is long, with each page in one of them', async () => {
     const { snapshot } = server.application.host.serving();
-    const whole = new SitemapFiles(snapshot, 'https://shop.example/shop');
-    const parted = new SitemapFiles(snapshot, 'https://shop.example/shop', 100);
+    const whole = new SitemapFiles(snapshot, 'https://shop.example/shop', []);
+    const parted = new SitemapFiles(snapshot, 'https://shop.example/shop', [], 100);
     const urls = (text: string): string[] => (text.match(/<loc>[^<]*/g) ?? []).map((loc) => loc.slice(5));
     const parts = Array.from({ length: parted.count }, (_, at) => urls(parted.file(at + 1)));
     expect(Math.max(...parts.map(({ length }) => length))).toBe(100);

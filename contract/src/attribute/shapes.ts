@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { object } from '../schema/typed';
+import type { ValueFate } from '@fond/core';
 import type { AttributeLine } from './types';
 import { count, text, texts } from '../schema/basics';
 
@@ -15,4 +16,16 @@ export const attributeLine = object<AttributeLine>({
   decimals: count.allow(null).required(),
   values: count.required(),
   products: count.required(),
+});
+
+export const numberSteps = Joi.array()
+  .items(Joi.object({ from: Joi.number().required(), to: Joi.number().required(), count: count.required() }))
+  .required();
+
+export const offeredValue = object<ValueFate>({
+  value: text.required(),
+  label: text.required(),
+  count: count.required(),
+  why: Joi.valid('offered', 'hidden', 'gathered', 'nothing').required(),
+  into: text.allow(null).required(),
 });

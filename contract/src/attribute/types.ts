@@ -1,4 +1,4 @@
-import type { AttributeType, Texts } from '@fond/core';
+import type { AttributeType, NumberStep, Texts, ValueShow } from '@fond/core';
 
 /** An attribute, with how much of the catalogue says anything of it. */
 export interface AttributeLine {
@@ -29,7 +29,7 @@ export interface AttributeValueLine {
   products: number;
   /** Words per language, where it isn't shown as it is. */
   labels: Texts;
-  /** CSS colour. */
+  /** `#rrggbb`, two of them with a blank between, or `picture:` with a picture's name. */
   swatch: string | null;
 }
 
@@ -39,6 +39,18 @@ export interface AttributeValues {
   values: readonly AttributeValueLine[];
   /** Values that differ only in capitals, accents or blanks, the most frequent first. */
   variants: readonly (readonly string[])[];
+  /** How shoppers see them where they filter by the attribute. */
+  shown: ValueShow;
+}
+
+/** Steps of a number filter, as shoppers would get them in an aisle. */
+export interface StepsTrial {
+  /** Those that follow the products. */
+  automatic: readonly NumberStep[];
+  /** Those that begin where somebody says, also without products. */
+  own: readonly NumberStep[];
+  /** Products that have a number. */
+  covered: number;
 }
 
 export interface AttributeInput {

@@ -3,6 +3,7 @@ import { clausesSchema } from '../clause/schema';
 import type { Operation } from '../operation';
 import { anything, count, text, texts } from '../schema/basics';
 import { object } from '../schema/typed';
+import { swatch, valueShow } from '../schema/valueShow';
 import type {
   FiledAttribute,
   FiledCategory,
@@ -68,10 +69,11 @@ export const groupFileSchema = object<GroupFile>({
         onCards: flag,
         hasAisles: flag,
         values: Joi.array()
-          .items(Joi.object({ value: Joi.string().max(200).required(), swatch: colour, labels: words(200) }))
+          .items(Joi.object({ value: Joi.string().max(200).required(), swatch, labels: words(200) }))
           .unique('value')
           .max(5_000)
           .required(),
+        shown: valueShow.optional(),
       }),
     )
     .unique('key')

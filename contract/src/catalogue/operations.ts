@@ -6,13 +6,15 @@ import type {
   AttributeInput,
   AttributeValueLine,
   AttributeValues,
+  StepsTrial,
 } from '../attribute/types';
 import type { KeptPicture, PictureReport, SmallPicture } from '../picture/types';
 import type { FocusPoint } from '@fond/core';
 import type { Operation } from '../operation';
-import { attributeLine } from '../attribute/shapes';
+import { attributeLine, numberSteps } from '../attribute/shapes';
+import { handSteps, swatch, valueShow } from '../schema/valueShow';
 import { job } from '../job/shapes';
-import { count, named, text, texts, textsOf } from '../schema/basics';
+import { address, count, named, text, texts, textsOf } from '../schema/basics';
 
 const percent = Joi.number().integer().min(0).max(100).required();
 const id = object<{ id: number }>({ id: Joi.number().integer().min(1).required() });
@@ -138,6 +140,7 @@ export const CATALOGUE_OPERATIONS = {
         )
         .required(),
       variants: Joi.array().items(Joi.array().items(text)).required(),
+      shown: valueShow.required(),
     }),
     problems: ['not-found', 'not-ready', 'database-away'],
   },
@@ -151,14 +154,38 @@ export const CATALOGUE_OPERATIONS = {
     body: object<Omit<AttributeValueLine, 'products'>>({
       value: Joi.string().min(1).max(200).required(),
       labels: textsOf(120),
-      swatch: Joi.string()
-        .pattern(/^#[0-9a-f]{6}$/, 'a colour such as #0b4f5c')
-        .allow(null)
-        .required(),
+      swatch,
     }),
     status: 204,
     answer: null,
     problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  showAttributeValues: {
+    method: 'put',
+    path: '/api/catalogue/attributes/{key}/shown',
+    summary: 'How shoppers see the values of an attribute: in which order, gathered, hidden, in which steps',
+    access: 'signed-in',
+    shown: true,
+    params: object<{ key: string }>({ key: Joi.string().max(65).required() }),
+    body: valueShow,
+    status: 204,
+    answer: null,
+    problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  trySteps: {
+    method: 'post',
+    path: '/api/explain/steps',
+    summary: 'The steps of a number filter in an aisle: those that follow the products, and those of choice',
+    access: 'signed-in',
+    free: true,
+    body: object<{ key: string; steps: readonly number[]; address: string }>({
+      key: Joi.string().max(65).required(),
+      steps: handSteps.required(),
+      address,
+    }),
+    status: 200,
+    answer: object<StepsTrial>({ automatic: numberSteps, own: numberSteps, covered: count.required() }),
+    problems: ['bad-input', 'not-found', 'unknown-aisle', 'not-ready'],
   },
   uploadPicture: {
     method: 'post',

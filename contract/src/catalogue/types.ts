@@ -1,4 +1,4 @@
-import type { AttributeType, Clause, Texts } from '@fond/core';
+import type { AttributeType, Clause, Texts, ValueShow } from '@fond/core';
 /** A category with its place in the tree. */
 export interface CategoryLine {
   id: number;
@@ -74,6 +74,8 @@ export interface FiledAttribute {
   onCards: boolean;
   hasAisles: boolean;
   values: readonly { value: string; swatch: string | null; labels: Texts }[];
+  /** How shoppers see the values; left out where nobody has said it. */
+  shown?: ValueShow;
 }
 
 export interface FiledCollection extends WordedGroup {

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { handSteps, valueNames } from '../schema/valueShow';
 import {
   BANNER_FADES,
   DEEPEST_LINK,
@@ -94,6 +95,9 @@ const fixtureBase = {
   layout,
   dress,
 };
+
+/** Values that one plan says something of. */
+const MAX_PLAN_VALUES = 500;
 
 const aisleKey = Joi.string().max(340).pattern(AISLE_KEY_PATTERN, 'the key of an aisle');
 
@@ -346,7 +350,24 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
           open: yes,
           control: Joi.valid(...FACET_CONTROLS).required(),
           logic: Joi.valid('any', 'all').required(),
-          sort: Joi.valid('auto', 'count', 'name', 'value').required(),
+          sort: Joi.valid('auto', 'count', 'name', 'value', 'chosen').required(),
+          values: orUsual(
+            Joi.object({ order: valueNames(MAX_PLAN_VALUES), hidden: valueNames(MAX_PLAN_VALUES) }),
+          ),
+          steps: orUsual(handSteps.min(1)),
+          helps: orUsual(Joi.object({ values: whole(2, 100), coverage: whole(0, 100) })),
+          categories: Joi.array().items(Joi.number().integer().min(1)).unique().max(200).required(),
+          indexed: Joi.array()
+            .items(
+              Joi.object({
+                value: Joi.string().min(1).max(200).required(),
+                title: texts(120),
+                words: texts(1_000),
+              }),
+            )
+            .unique('value')
+            .max(200)
+            .required(),
         }),
       )
       .unique('key')

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { offeredValue } from '../attribute/shapes';
 import { list, object } from '../schema/typed';
 import type { DraftAt } from '../plan/types';
 import type { PatternQuestion, RangeInput, RangeQuestion } from './types';
@@ -177,6 +178,22 @@ export const RANGE_OPERATIONS = {
     status: 200,
     answer: facetAdvice,
     problems: ['bad-input', 'unknown-aisle', 'not-ready'],
+  },
+  offeredValues: {
+    method: 'post',
+    path: '/api/explain/values',
+    summary:
+      'The values of a filter in an aisle, with what becomes of each: offered, hidden, or gathered in a group',
+    access: 'signed-in',
+    free: true,
+    body: object<DraftAt & { key: string }>({
+      plan: planDocumentSchema.required(),
+      address,
+      key: Joi.string().max(65).required(),
+    }),
+    status: 200,
+    answer: list(offeredValue),
+    problems: ['bad-input', 'not-found', 'unknown-aisle', 'not-ready'],
   },
   previewCard: {
     method: 'post',

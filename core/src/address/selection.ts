@@ -79,7 +79,8 @@ export function parseSelections(
         message: `${chosen + parts.length} values are chosen; ${MAX_PICKS} are the most.`,
       });
     for (const part of parts.slice(0, left)) {
-      const pick = readPick(column, part);
+      const read = readPick(column, part);
+      const pick = typeof read === 'string' ? read : ofFamily(column, read);
       if (typeof pick === 'string') malformed.push({ path: key, message: pick });
       else picks.set(pickText(pick), pick);
     }
@@ -89,6 +90,13 @@ export function parseSelections(
     if (kept.length) selections.set(key, kept);
   }
   return { selections, ignored, malformed };
+}
+
+/** A value that is gathered in a family stands for it. */
+function ofFamily(column: FacetColumn, pick: FacetPick): FacetPick {
+  if (pick.kind === 'range' || column.kind !== 'values') return pick;
+  const code = column.codeOf.get(pick.value);
+  return code === undefined ? pick : { kind: 'value', value: column.values[code].value };
 }
 
 const isKnown = (column: FacetColumn, pick: FacetPick): boolean =>

@@ -19,6 +19,7 @@ export interface ColumnValue {
   labels: Texts;
   /** Set for values of number attributes; ranges in addresses select by it. */
   number: number | null;
+  /** As its attribute's row says it. */
   swatch: string | null;
 }
 

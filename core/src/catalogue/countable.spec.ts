@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { composePage } from '../page/composePage';
 import type { PageModel } from '../page/pageModel';
 import { editionFrom } from '../plan/edition';
-import { housePlan } from '../plan/housePlan';
+import { USUAL_FACET, housePlan } from '../plan/housePlan';
 import type { FacetChoice } from '../plan/plan';
 import type { FacetModel } from '../facet/models';
 import { FRAME, NOW, product } from '../testing/catalogues';
@@ -51,6 +51,7 @@ function pageOf(
     control,
     open: true,
     shown: 9,
+    ...USUAL_FACET,
     sort: 'auto',
     logic: 'any',
   };

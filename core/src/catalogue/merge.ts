@@ -10,6 +10,7 @@ import {
   type ValueColumn,
 } from './columns';
 import { countable } from './countable';
+import { gathered } from './gathered';
 import { newLineage } from './keep';
 import { placesById } from './patch';
 import type { CatalogueFrame, ProductRow } from './rows';
@@ -118,7 +119,7 @@ export function* merging(
     );
     attributes.set(row.key, { row, column });
     yield;
-    if (row.filterable) facets.set(row.key, countable(column));
+    if (row.filterable) facets.set(row.key, countable(gathered(row, column)));
     yield;
   }
   facets.set('tag', tag);

@@ -1,6 +1,7 @@
 import type { Clause, LinkKind } from '../clause/rule';
 import type { SearchRules } from '../clause/searchRules';
 import type { Lang, Texts } from '../text/texts';
+import type { ValueShow } from './valueShow';
 
 /** What a filterable or printable property of products is made of. */
 export type AttributeType = 'text' | 'many' | 'number' | 'boolean' | 'colour';
@@ -20,10 +21,12 @@ export interface AttributeRow {
   decimals?: number | null;
   /** Translated values: value → language → word. Values without an entry are shown as they are. */
   valueLabels: Readonly<Record<string, Texts>>;
-  /** CSS colour of a value, for swatches. */
+  /** How a value looks: `#rrggbb`, two of them with a blank between, or `picture:` with a content hash. */
   swatches: Readonly<Record<string, string>>;
   /** Values with an aisle of their own each; none, or absent, where the attribute is only filtered by. */
   aisles?: readonly { value: string; slug: string }[];
+  /** How shoppers see its values where they filter by it; as they come where this is left out. */
+  shown?: ValueShow;
 }
 
 /** The point of a picture that stays in view however it is cropped, in percent from the top left. */

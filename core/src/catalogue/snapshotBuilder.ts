@@ -2,6 +2,7 @@ import { packingRows } from './packedRows';
 import { aislesOf, type Aisle, type AisleMap } from './aisles';
 import { newLineage } from './keep';
 import { countable } from './countable';
+import { gathered } from './gathered';
 import { numberColumn, ValueColumnBuilder, type ColumnValue, type FacetColumn } from './columns';
 import type {
   AttributeRow,
@@ -193,7 +194,7 @@ export class SnapshotBuilder {
       const packed = yield* column.finishing(order);
       yield;
       attributes.set(row.key, { row, column: packed });
-      if (row.filterable) facets.set(row.key, countable(packed));
+      if (row.filterable) facets.set(row.key, countable(gathered(row, packed)));
     }
     const tag = yield* this.tag.finishing(order);
     yield;

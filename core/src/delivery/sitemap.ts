@@ -1,6 +1,10 @@
 import type { Aisle } from '../catalogue/aisles';
 import type { Snapshot } from '../catalogue/snapshot';
 import { productPath } from '../address/address';
+import type { Selections } from '../address/selection';
+import { countCommon } from '../catalogue/sets';
+import { facetPanelOf, type Plan } from '../plan/plan';
+import { choosePlan } from '../plan/reach';
 import { aisleProducts } from '../range/range';
 
 /** A page that search engines may index. */
@@ -9,19 +13,46 @@ export interface SitemapPage {
   path: string;
   /** When what it shows was changed, in milliseconds since 1970; null where nobody knows. */
   changed: number | null;
+  /** What is chosen there; left out where nothing is. */
+  selections?: Selections;
 }
 
 /**
  * The pages of a shop that search engines shall know: its aisles that hold anything, in the order of the catalogue, then
- * its products. A free page that stands in for an aisle is there under that aisle's address alone.
+ * its products. A free page that stands in for an aisle is there under that aisle's address alone; behind an aisle come its
+ * filtered pages that the plan names and that hold anything.
  */
-export function sitemapPages(snapshot: Snapshot): SitemapPage[] {
+export function sitemapPages(snapshot: Snapshot, plans: readonly Plan[]): SitemapPage[] {
   const pages: SitemapPage[] = [];
   for (const path of new Set(snapshot.aisles.all.map((aisle) => aisle.path)))
-    if (isTold(snapshot, snapshot.aisles.byPath.get(path)!)) pages.push({ path, changed: null });
+    if (isTold(snapshot, snapshot.aisles.byPath.get(path)!))
+      pages.push(
+        { path, changed: null },
+        ...filteredPages(snapshot, plans, snapshot.aisles.byPath.get(path)!).map((selections) => ({
+          path,
+          changed: null,
+          selections,
+        })),
+      );
   for (let p = 0; p < snapshot.size; p++)
     pages.push({ path: productPath(snapshot.slugs[p]), changed: snapshot.changed[p] });
   return pages;
+}
+
+/** What may be chosen alone in an aisle so that search engines know it. */
+function filteredPages(snapshot: Snapshot, plans: readonly Plan[], aisle: Aisle): Selections[] {
+  const plan = choosePlan(plans, aisle).winner?.plan;
+  const facets = (plan && facetPanelOf(plan)?.facets) ?? [];
+  return facets.flatMap(({ key, indexed }) => {
+    const column = snapshot.facets.get(key);
+    if (column?.kind !== 'values' || !indexed.length) return [];
+    const { bits } = aisleProducts(snapshot, aisle);
+    return indexed.flatMap(({ value }): Selections[] => {
+      const code = column.codeOf.get(value);
+      const found = code !== undefined && countCommon(column.postings[code], bits) > 0;
+      return found ? [new Map([[key, [{ kind: 'value', value: column.values[code].value }]]])] : [];
+    });
+  });
 }
 
 function isTold(snapshot: Snapshot, aisle: Aisle): boolean {

@@ -3,6 +3,7 @@ import { editionFrom } from '../plan/edition';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import type { FixtureModel } from '../page/pageModel';
+import { USUAL_SHOW, type ValueShow } from '../catalogue/valueShow';
 import { facetChoice, housePlan } from '../plan/housePlan';
 import { SEARCH_FACET, type FacetChoice, type PanelSettings } from '../plan/plan';
 import type { SearchMatches } from '../order/matches';
@@ -33,13 +34,14 @@ function facetsAt(
   change: (choice: FacetChoice) => FacetChoice = (choice) => choice,
   settings: Partial<PanelSettings> = {},
   matches: SearchMatches | null = null,
+  of = snapshot,
 ) {
   const plan = housePlan(snapshot, 'House');
   const fixtures = plan.fixtures.map((fixture) =>
     fixture.type === 'facets' ? { ...fixture, facets: fixture.facets.map(change), ...settings } : fixture,
   );
   const page = composePage(
-    snapshot,
+    of,
     editionFrom(1, { documents: [{ ...plan, fixtures }], ranges: [], blends: [] }),
     {
       path,
@@ -326,5 +328,127 @@ describe('the search box of an aisle', () => {
     expect(facet('q')).toBeUndefined();
     expect(page.applied.map(({ key }) => key)).toEqual(['rating']);
     expect(page.clearHref).toBe('/search?q=iron');
+  });
+});
+
+describe('the values of a facet', () => {
+  const shown = (key: string, change: Partial<ValueShow>) =>
+    snapshotOf(
+      {
+        ...FRAME,
+        attributes: FRAME.attributes.map((row) =>
+          row.key === key ? { ...row, shown: { ...USUAL_SHOW, ...change } } : row,
+        ),
+      },
+      rows,
+    );
+  const labels = (facet: FacetModel | undefined): string[] =>
+    (facet?.values ?? []).map(({ label, count }) => `${label} ${count}`);
+
+  it('stand in the order of choice of their attribute, or of the plan, the others behind', () => {
+    const by = { order: ['copper, tinned'] };
+    expect(labels(facetsAt('/', {}, undefined, {}, null, shown('material', by)).facet('material'))).toEqual([
+      'copper, tinned 1',
+      'iron 2',
+      'steel 1',
+    ]);
+    const own = (choice: FacetChoice): FacetChoice => ({
+      ...choice,
+      values: { order: ['steel'], hidden: [] },
+    });
+    expect(labels(facetsAt('/', {}, own, {}, null, shown('material', by)).facet('material'))[0]).toBe(
+      'steel 1',
+    );
+    const count = (choice: FacetChoice): FacetChoice => ({ ...choice, sort: 'count' });
+    expect(labels(facetsAt('/', {}, count, {}, null, shown('material', by)).facet('material'))[0]).toBe(
+      'iron 2',
+    );
+  });
+
+  it('are not offered where they are hidden, but can be given up where somebody came with one', () => {
+    const hiding = shown('material', { hidden: ['iron'] });
+    expect(labels(facetsAt('/', {}, undefined, {}, null, hiding).facet('material'))).toEqual([
+      'copper, tinned 1',
+      'steel 1',
+    ]);
+    const { facet } = facetsAt('/', { material: 'iron' }, undefined, {}, null, hiding);
+    expect(facet('material')!.values.find(({ value }) => value === 'iron')).toMatchObject({
+      selected: true,
+      count: 2,
+    });
+  });
+
+  it('are chosen as one where they are gathered, and counted as one', () => {
+    const families = [
+      { id: 'metal', labels: { en: 'Metal' }, swatch: '#111111 #222222', members: ['steel', 'iron'] },
+    ];
+    const metal = shown('material', { families });
+    const { page, facet } = facetsAt('/', { material: 'metal' }, undefined, {}, null, metal);
+    expect(labels(facet('material'))).toEqual(['Metal 3', 'copper, tinned 1']);
+    expect(facet('material')!.values[0].swatch).toContain('linear-gradient');
+    expect(page.applied).toMatchObject([{ value: 'metal', label: 'Metal' }]);
+    expect(page.fixtures.find(({ type }) => type === 'shelf')).toMatchObject({ total: 3 });
+  });
+
+  it('of numbers come in the steps that somebody has set, of the attribute or the plan', () => {
+    const steps = (choice: FacetChoice): FacetChoice =>
+      choice.key === 'diameter' ? { ...choice, control: 'steps', steps: [10, 20] } : choice;
+    const { facet } = facetsAt('/', {}, steps);
+    expect(facet('diameter')!.values.map(({ value, count }) => `${value}: ${count}`)).toEqual([
+      '9.5..9.9: 1',
+      '10..19.9: 1',
+      '20..28: 1',
+    ]);
+    const price = (choice: FacetChoice): FacetChoice =>
+      choice.key === 'price' ? { ...choice, control: 'steps', steps: [15, 50] } : choice;
+    expect(
+      facetsAt('/', {}, price)
+        .facet('price')!
+        .values.map(({ count }) => count),
+    ).toEqual([1, 1, 1]);
+  });
+});
+
+describe('a facet that is shown', () => {
+  const only =
+    (change: Partial<FacetChoice>) =>
+    (choice: FacetChoice): FacetChoice =>
+      choice.key === 'colour' ? { ...choice, ...change } : choice;
+
+  it('only where it helps is left out where too few products, or values, have anything of it', () => {
+    const helps = (values: number, coverage: number) => only({ helps: { values, coverage } });
+    expect(facetsAt('/', {}, helps(2, 50)).facet('colour')).toBeDefined();
+    expect(facetsAt('/', {}, helps(2, 51)).facet('colour')).toBeUndefined();
+    expect(facetsAt('/', {}, helps(3, 0)).facet('colour')).toBeUndefined();
+    const chosen = facetsAt('/', { colour: 'red' }, helps(3, 100)).facet('colour');
+    expect(chosen, 'so that it can be given up').toBeDefined();
+    const other = facetsAt('/', { 'oven-safe': 'yes' }, helps(2, 51)).facet('colour');
+    expect(other, 'what others chose makes no difference').toBeUndefined();
+  });
+
+  it('in some categories is there and in all below them, and nowhere else', () => {
+    const pans = only({ categories: [1] });
+    expect(facetsAt('/cookware/pans', {}, pans).facet('colour')).toBeDefined();
+    expect(facetsAt('/', {}, pans).facet('colour')).toBeUndefined();
+    expect(facetsAt('/cookware/pans', {}, only({ categories: [5] })).facet('colour')).toBeUndefined();
+  });
+
+  it('with pages of their own tells search engines of them, under their own title and words', () => {
+    const indexed = [{ value: 'red', title: { en: 'Red pans' }, words: { en: 'All that is red.' } }];
+    const at = (parameters: Record<string, string>) =>
+      facetsAt('/cookware/pans', parameters, only({ indexed })).page.frame.meta;
+    expect(at({ colour: 'red' })).toMatchObject({
+      title: 'Red pans · Test shop',
+      description: 'All that is red.',
+      canonical: '/cookware/pans?colour=red',
+      robots: 'index,follow',
+    });
+    const others: Record<string, string>[] = [
+      { colour: 'blue' },
+      { colour: 'red,blue' },
+      { colour: 'red', material: 'steel' },
+    ];
+    for (const other of others) expect(at(other).robots).toBe('noindex,follow');
+    expect(at({ colour: 'red', order: 'price' }).robots).toBe('noindex,follow');
   });
 });

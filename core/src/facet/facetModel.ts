@@ -1,5 +1,7 @@
 import { addressOf } from '../address/address';
-import type { FacetColumn } from '../catalogue/columns';
+import { groundOf, type Aisle } from '../catalogue/aisles';
+import type { FacetColumn, NumberColumn } from '../catalogue/columns';
+import type { Filtered } from './filter';
 import type { Snapshot } from '../catalogue/snapshot';
 import { type FacetChoice, type FacetControlChoice, SEARCH_FACET } from '../plan/plan';
 import { facetLabel } from './facetWords';
@@ -39,6 +41,7 @@ export function facetModel(context: FacetContext, choice: FacetChoice): FacetMod
   const column = snapshot.facets.get(choice.key);
   if (!column) return null;
   const picks = state.selections.get(choice.key) ?? [];
+  if (!picks.length && !isWanted(context, choice, column)) return null;
   const control = controlOf(snapshot, column, choice.control);
   const base: FacetBase = {
     key: choice.key,
@@ -49,16 +52,40 @@ export function facetModel(context: FacetContext, choice: FacetChoice): FacetMod
     shown: choice.shown,
     clearHref: picks.length ? context.addresses.with(choice.key, []) : null,
   };
-  if (control === 'steps' && column.kind === 'number' && column.key === 'rating')
+  if (control === 'steps' && column.kind === 'number' && column.key === 'rating' && !choice.steps)
     return ratingModel(context, base, column, picks);
-  if (control === 'steps') return stepsModel(context, base, column, picks);
+  const steps = choice.steps ?? snapshot.attributes.get(choice.key)?.row.shown?.steps ?? [];
+  if (control === 'steps') return stepsModel(context, base, column, picks, steps);
   if (column.kind === 'number') return rangeModel(context, base, column, picks);
   if (control === 'range') return valueRangeModel(context, base, column, picks);
-  const { values, more } = valueModels(context, column, picks, control, choice.sort);
+  const { values, more } = valueModels(context, column, picks, control, choice);
   // One switch is a choice; of a list, one value is none.
   const open = values.filter(({ href }) => href !== null).length;
   if (open < (control === 'toggle' ? 1 : 2) && !picks.length && context.find?.key !== choice.key) return null;
   return { ...base, values, more, range: null };
+}
+
+/** Whether a filter is for this aisle, and helps in it. */
+function isWanted(context: FacetContext, { categories, helps }: FacetChoice, column: FacetColumn): boolean {
+  if (categories.length && !isWithin(groundOf(context.aisle), categories)) return false;
+  if (!helps) return true;
+  const whole = context.unfiltered();
+  const values = column.kind === 'values' ? whole.codesLeft(column).length : numbersLeft(whole, column);
+  return values >= helps.values && whole.covered(column) * 100 >= helps.coverage * whole.count;
+}
+
+/** Numbers that are told apart: one, or as many as anybody could ask for. */
+function numbersLeft(whole: Filtered, column: NumberColumn): number {
+  const spread = whole.numberSpread(column);
+  if (!spread) return 0;
+  return spread.min === spread.max ? 1 : Infinity;
+}
+
+/** Whether an aisle is one of some categories, or below one. */
+function isWithin(aisle: Aisle, categories: readonly number[]): boolean {
+  for (let at: Aisle | null = aisle; at; at = at.parent)
+    if (at.kind === 'category' && categories.includes(at.id)) return true;
+  return false;
 }
 
 /** A search box for the aisle's own products; the search aisle has one already. */

@@ -1,4 +1,4 @@
-import { boundIn, type NumberColumn, type ValueColumn } from '../catalogue/columns';
+import { boundIn, type FacetColumn, type NumberColumn, type ValueColumn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
 import {
   acquireList,
@@ -9,6 +9,8 @@ import {
   releaseList,
   holds,
   listInto,
+  intersectInto,
+  uniteInto,
   type Stretches,
   type Bitset,
 } from '../catalogue/sets';
@@ -70,6 +72,17 @@ export class Filtered {
     const codes = new Uint32Array(left);
     for (let code = 0, at = 0; at < left; code++) if (counts[code]) codes[at++] = code;
     return codes;
+  }
+
+  /** Products of the range, before anything is chosen, that have a value of a column. */
+  covered(column: FacetColumn): number {
+    const any = acquireBitset(this.range.length);
+    if (column.kind === 'values') for (const posting of column.postings) uniteInto(any, posting);
+    else for (const p of column.sorted) any[p >>> 5] |= 1 << (p & 31);
+    intersectInto(any, this.range);
+    const covered = countOf(any);
+    releaseBitset(any);
+    return covered;
   }
 
   /** Counts of a facet that isn't packed, from its own column. */

@@ -12,6 +12,7 @@ export interface FacetValueModel {
   selected: boolean;
   /** Where choosing it, or giving it up, leads; null where it would lead to nothing. */
   href: string | null;
+  /** As CSS paints it. */
   swatch: string | null;
   /** In trees: 0 for the first level. */
   depth: number;
@@ -59,6 +60,8 @@ export interface FacetContext {
   filtered: Filtered;
   /** The range before anything is chosen, where values that lead nowhere are to be told; else null. */
   whole: Filtered | null;
+  /** The same, for filters that are shown only where they help. */
+  unfiltered: () => Filtered;
   /** Of one facet, only the values whose label holds a text. */
   find?: { key: string; text: string };
 }

@@ -6,7 +6,7 @@ import type { Filtered } from './filter';
 import { pickText, type FacetPick } from '../address/selection';
 import { within } from '../clause/rule';
 import type { BinCounts } from './count';
-import { stepsOf, stepsOfBins, type NumberCount, type NumberStep } from './steps';
+import { stepsBy, stepsOf, stepsOfBins, type NumberCount, type NumberStep } from './steps';
 
 const RATING_STEPS = [4.5, 4, 3.5, 3];
 
@@ -96,7 +96,9 @@ const binned = ({ scale }: NumberColumn, { lows, counts, step }: BinCounts, max 
     count,
   }));
 
-function stepsIn({ filtered }: FacetContext, column: FacetColumn): NumberStep[] {
+/** @param byHand Where each step begins; none for steps that follow the products. */
+export function stepsIn(filtered: Filtered, column: FacetColumn, byHand: readonly number[]): NumberStep[] {
+  if (byHand.length) return stepsByHand(filtered, column, byHand).filter(({ count }) => count > 0);
   if (column.kind === 'values') return stepsOf(numbersOf(filtered, column));
   const max = filtered.numberSpread(column)?.max;
   // Where bins are too coarse to tell the steps apart, as in an aisle whose numbers lie close together, each is counted.
@@ -106,15 +108,26 @@ function stepsIn({ filtered }: FacetContext, column: FacetColumn): NumberStep[] 
   );
 }
 
+/** Steps that begin where somebody says, also those without products. */
+export const stepsByHand = (
+  filtered: Filtered,
+  column: FacetColumn,
+  begins: readonly number[],
+): NumberStep[] => stepsBy(begins, eachNumber(filtered, column));
+
+const eachNumber = (filtered: Filtered, column: FacetColumn): NumberCount[] =>
+  column.kind === 'values' ? numbersOf(filtered, column) : binned(column, filtered.singleNumbers(column));
+
 /** How many products stand in a range that is no step. */
 function countIn(
   { filtered }: FacetContext,
   column: FacetColumn,
   { from, to }: { from: number | null; to: number | null },
 ): number {
-  const numbers =
-    column.kind === 'values' ? numbersOf(filtered, column) : binned(column, filtered.singleNumbers(column));
-  return numbers.reduce((sum, { number, count }) => sum + (within(number, from, to) ? count : 0), 0);
+  return eachNumber(filtered, column).reduce(
+    (sum, { number, count }) => sum + (within(number, from, to) ? count : 0),
+    0,
+  );
 }
 
 /** Steps of numbers; several may be chosen. A chosen step that is not offered any more stays, to be given up. */
@@ -123,10 +136,11 @@ export function stepsModel(
   base: FacetBase,
   column: FacetColumn,
   picks: readonly FacetPick[],
+  byHand: readonly number[],
 ): FacetModel | null {
   const { state, snapshot, addresses } = context;
   const chosen = picks.map(encodedPick);
-  const steps = stepsIn(context, column);
+  const steps = stepsIn(context.filtered, column, byHand);
   const offered = steps.map(({ from, to, count }) => ({ pick: rangePick(from, to), count }));
   for (const pick of picks)
     if (pick.kind === 'range' && !offered.some((step) => pickText(step.pick) === pickText(pick)))

@@ -38,6 +38,32 @@ export function stepsOfBins(bins: readonly NumberCount[], scale: number, most = 
   return torn ? null : steps;
 }
 
+/**
+ * Steps that begin where somebody says: what is below the first is one, too, and the last one is open. Each ends just below
+ * the next, by as much as the numbers are told apart. Those without products are told, with none.
+ *
+ * @param begins Ascending.
+ */
+export function stepsBy(begins: readonly number[], values: readonly NumberCount[]): NumberStep[] {
+  const present = values.filter(({ count }) => count > 0);
+  if (!present.length) return [];
+  const resolution = resolutionOf([...present, ...begins.map((number) => ({ number, count: 0 }))]);
+  const lowest = present[0].number;
+  const highest = topOf(present[present.length - 1]);
+  const starts = lowest < begins[0] ? [lowest, ...begins] : begins;
+  return starts.map((from, at) => {
+    const next = at + 1 < starts.length ? starts[at + 1] : Infinity;
+    return {
+      from,
+      to: next === Infinity ? Math.max(from, highest) : exact(next - resolution),
+      count: present.reduce(
+        (sum, { number, count }) => sum + (number >= from && number < next ? count : 0),
+        0,
+      ),
+    };
+  });
+}
+
 interface Cut {
   steps: NumberStep[];
   /** Whether a bin lies in two steps. */

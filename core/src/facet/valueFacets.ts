@@ -1,6 +1,7 @@
 import { groundOf, type Aisle } from '../catalogue/aisles';
 import type { ValueColumn } from '../catalogue/columns';
 import { lowestOf } from '../catalogue/lowest';
+import { isOrdered, swatchPaint, USUAL_SHOW, valueComparer, type ValueShow } from '../catalogue/valueShow';
 import type { Snapshot } from '../catalogue/snapshot';
 import { valueLabel } from '../card/card';
 import { encodedPick } from '../address/address';
@@ -18,7 +19,7 @@ export function valueModels(
   column: ValueColumn,
   picks: readonly FacetPick[],
   control: FacetControl,
-  sort: FacetChoice['sort'],
+  { sort, values: own }: Pick<FacetChoice, 'sort' | 'values'>,
 ): { values: FacetValueModel[]; more: number } {
   const { snapshot, state, addresses } = context;
   const counts = context.filtered.valueCounts(column);
@@ -28,13 +29,18 @@ export function valueModels(
   const isChosen = new Set(chosen);
   const sought = context.find?.key === column.key ? fold(context.find.text.trim()) : '';
   const labels = sought ? foldedLabels(snapshot, column, state.lang) : null;
+  const show = shownIn(snapshot, column, own);
+  const hidden = new Set(show.hidden);
   const tree = column.key === 'category' ? treeOf(context, column, picks) : null;
   const offered = (tree ? [...tree.keys()] : flatCodes(context, column, picks, control)).filter(
     (code) =>
-      (counts[code] > 0 || isChosen.has(encoded[code]) || Boolean(possible?.[code])) &&
+      (isChosen.has(encoded[code]) ||
+        (!hidden.has(column.values[code].value) && (counts[code] > 0 || Boolean(possible?.[code])))) &&
       (!labels || labels[code].includes(sought)),
   );
-  const sequence = tree ? inTurn([...tree.keys()]) : sequenceOf(snapshot, column, counts, sort, state.lang);
+  const sequence = tree
+    ? inTurn([...tree.keys()])
+    : sequenceOf(snapshot, column, counts, { sort, show }, state.lang);
   const others = control === 'single' ? [] : chosen;
   const values = pickCodes(offered, sequence, (code) => isChosen.has(encoded[code])).map(
     (code): FacetValueModel => {
@@ -52,7 +58,7 @@ export function valueModels(
               column.key,
               selected ? chosen.filter((other) => other !== text) : [...others, text],
             ),
-        swatch: column.values[code].swatch,
+        swatch: swatchPaint(column.values[code].swatch),
         depth: tree?.get(code) ?? 0,
       };
     },
@@ -89,17 +95,21 @@ function inTurn(codes: ArrayLike<number>): Sequence {
 
 const asTheyStand: Sequence = { numberOf: (code) => code, codeAt: (code) => code };
 
-/** Stock runs from plenty to none; numbers by value; words by what they leave, then by name. */
+/** Stock runs from plenty to none; numbers by value; words in the order of choice, or by what they leave, then by name. */
 function sequenceOf(
   snapshot: Snapshot,
   column: ValueColumn,
   counts: Uint32Array,
-  sort: FacetChoice['sort'],
+  { sort, show }: { sort: FacetChoice['sort']; show: ValueShow },
   lang: string,
 ): Sequence {
   if (column.key === 'stock' && sort === 'auto') return asTheyStand;
-  const wish = sort === 'auto' ? (column.numeric ? 'value' : 'count') : sort;
-  const { ranks, codes } = labelOrder(snapshot, column, lang, wish === 'value');
+  const usual = isOrdered(show) ? 'chosen' : column.numeric ? 'value' : 'count';
+  const wish = sort === 'auto' ? usual : sort;
+  const { ranks, codes } =
+    wish === 'chosen'
+      ? chosenOrder(snapshot, column, show, lang)
+      : labelOrder(snapshot, column, lang, wish === 'value');
   if (wish !== 'count') return { numberOf: (code) => ranks[code], codeAt: (rank) => codes[rank] };
   return {
     numberOf: (code) => (snapshot.size - counts[code]) * codes.length + ranks[code],
@@ -115,18 +125,39 @@ interface CodeOrder {
 
 const ordersKept = new WeakMap<ValueColumn, Map<string, CodeOrder>>();
 
+/** The order of choice; those that are in none stand behind, numbers by value, words by name. */
+function chosenOrder(snapshot: Snapshot, column: ValueColumn, show: ValueShow, lang: string): CodeOrder {
+  return keepBy(ordersKept, column, `${lang} ${JSON.stringify([show.order, show.scale])}`, () => {
+    const { compare } = collatorFor(lang);
+    const labels = column.values.map((_, code) => valueLabel(snapshot, column, code, lang));
+    const numbered = column.numeric ? { ...show, scale: 'numbers' as const } : show;
+    return orderOf(labels.length, valueComparer(numbered, column.values, labels, compare));
+  });
+}
+
+function orderOf(count: number, compare: (a: number, b: number) => number): CodeOrder {
+  const codes = Uint32Array.from({ length: count }, (_, code) => code).sort(compare);
+  const ranks = new Uint32Array(count);
+  codes.forEach((code, rank) => (ranks[code] = rank));
+  return { codes, ranks };
+}
+
+/** How the values of a facet are shown: as the plan says, else as their attribute. */
+function shownIn(snapshot: Snapshot, { key }: ValueColumn, own: FacetChoice['values']): ValueShow {
+  const shown = snapshot.attributes.get(key)?.row.shown ?? USUAL_SHOW;
+  return own ? { ...shown, ...own } : shown;
+}
+
 /** By label, or by number and then by label. Comparing words takes long, so it is done once a column. */
 function labelOrder(snapshot: Snapshot, column: ValueColumn, lang: string, byNumber: boolean): CodeOrder {
   return keepBy(ordersKept, column, `${lang}${byNumber ? ' by number' : ''}`, () => {
     const { compare } = collatorFor(lang);
     const labels = column.values.map((_, code) => valueLabel(snapshot, column, code, lang));
     const numberOf = (code: number): number => (byNumber ? (column.values[code].number ?? 0) : 0);
-    const codes = Uint32Array.from(labels.keys()).sort(
+    return orderOf(
+      labels.length,
       (a, b) => numberOf(a) - numberOf(b) || compare(labels[a], labels[b]) || a - b,
     );
-    const ranks = new Uint32Array(labels.length);
-    codes.forEach((code, rank) => (ranks[code] = rank));
-    return { codes, ranks };
   });
 }
 

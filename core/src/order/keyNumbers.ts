@@ -2,6 +2,7 @@ import { stockStateOf } from '../catalogue/figures';
 import { Keep } from '../catalogue/keep';
 import { holds } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
+import { USUAL_SHOW, valueComparer } from '../catalogue/valueShow';
 import { STOCK_STATES, type RangeContext } from '../clause/rule';
 import { activitySums, dayRead, numberOf } from '../range/clauseBitset';
 import { textIn, type Lang } from '../text/texts';
@@ -75,7 +76,7 @@ function columnsRead(snapshot: Snapshot, { key, of }: PlainLevel): unknown[] {
     case 'availability':
       return [snapshot.stock];
     case 'attribute':
-      return [snapshot.attributes.get(of!)?.column];
+      return [snapshot.attributes.get(of!)?.column, snapshot.attributes.get(of!)?.row.shown];
     case 'random':
       return [snapshot.ids];
     case 'named':
@@ -123,9 +124,9 @@ function usualNumbers(
   }
 }
 
-/** Numbers as they are; values by their place among all, which is that of their labels in the language. */
+/** Numbers as they are; values by their place among all: the order of choice, else that of their labels in the language. */
 function attributeOrder(snapshot: Snapshot, key: string, lang: Lang): Float64Array {
-  const { column } = snapshot.attributes.get(key)!;
+  const { row, column } = snapshot.attributes.get(key)!;
   if (column.numeric) return attributeNumbers(snapshot, key);
   const { compare } = new Intl.Collator(lang, { numeric: true, sensitivity: 'base' });
   const labels = column.values.map(
@@ -134,7 +135,7 @@ function attributeOrder(snapshot: Snapshot, key: string, lang: Lang): Float64Arr
   const placeOf = new Float64Array(labels.length);
   labels
     .map((_, code) => code)
-    .sort((a, b) => compare(labels[a], labels[b]) || a - b)
+    .sort(valueComparer(row.shown ?? USUAL_SHOW, column.values, labels, compare))
     .forEach((code, place) => (placeOf[code] = place));
   return Float64Array.from({ length: snapshot.size }, (_, p) =>
     column.offsets[p] < column.offsets[p + 1] ? placeOf[column.codes[column.offsets[p]]] : NaN,

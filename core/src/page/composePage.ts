@@ -10,7 +10,7 @@ import { answeredMatches, answerTo } from '../search/answers';
 import type { QueryAnswer } from '../clause/searchRules';
 import { todayIn } from '../clause/inForce';
 import { MAX_PER_PAGE } from '../layout/rows';
-import { facetPanelOf, shelfOf, type Edition, type Plan, type Shelf } from '../plan/plan';
+import { facetPanelOf, shelfOf, type Edition, type IndexedValue, type Plan, type Shelf } from '../plan/plan';
 import { choosePlan } from '../plan/reach';
 import { dayIn, type PageFacts } from '../plan/shownWhen';
 import type { RangeContext } from '../clause/rule';
@@ -88,6 +88,7 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
     from: Math.min(page, shelfModel?.firstPage ?? page),
   };
   const quiet = addressOf(shown, ownLanguage);
+  const own = indexedValue(composer);
   const looked = snapshot.bySlug.get(request.parameters['look'] ?? '');
   const quick =
     looked === undefined
@@ -103,8 +104,20 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
       badges: plan.badges,
       styled: plan,
       state: shown,
-      title: headTitle(title, applied, page, state.lang),
-      description: headDescription(description, title, shelfModel, page, state.lang),
+      title: headTitle(
+        title,
+        applied,
+        page,
+        state.lang,
+        textIn(own?.title ?? {}, state.lang, snapshot.frame.languages),
+      ),
+      description: headDescription(
+        textIn(own?.words ?? {}, state.lang, snapshot.frame.languages) || description,
+        title,
+        shelfModel,
+        page,
+        state.lang,
+      ),
       // What is empty is nothing to be found.
       canonical: shelfModel?.total === 0 ? null : canonicalOf(composer, page),
       image: shelfModel?.cards.find(({ images }) => images.length)?.images[0] ?? null,
@@ -125,15 +138,31 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
   };
 }
 
+/** The value that is chosen alone, where the plan makes a page of its own of it. */
+function indexedValue({ plan, state }: Composer): IndexedValue | null {
+  const [[key, picks] = ['', []], ...others] = [...state.selections];
+  const [pick] = picks;
+  if (others.length || picks.length !== 1 || pick.kind !== 'value') return null;
+  const facet = facetPanelOf(plan)?.facets.find((one) => one.key === key);
+  return facet?.indexed.find(({ value }) => value === pick.value) ?? null;
+}
+
 /** Filters that are named in a title; a longer one is read by nobody. */
 const MAX_TITLED = 3;
 
 /** Every state of an aisle has a title of its own: what is chosen there, and which page it is. */
-function headTitle(title: string, applied: readonly AppliedModel[], page: number, lang: Lang): string {
+function headTitle(
+  title: string,
+  applied: readonly AppliedModel[],
+  page: number,
+  lang: Lang,
+  /** What the plan calls the page; empty where it says nothing. */
+  named: string,
+): string {
   const chosen = applied.slice(0, MAX_TITLED).map(({ label }) => label);
   const more = applied.length > MAX_TITLED ? ', …' : '';
   return [
-    chosen.length ? `${title}: ${chosen.join(', ')}${more}` : title,
+    named || (chosen.length ? `${title}: ${chosen.join(', ')}${more}` : title),
     ...(page > 1 ? [wordsIn(lang).page(page)] : []),
   ].join(', ');
 }
@@ -183,12 +212,13 @@ const allOfFacets = (plan: Plan): ReadonlySet<string> =>
 
 /**
  * What search engines may index: an aisle and its further pages in the plan's own order. Filtered, searched,
- * re-sorted and re-sized states repeat the same products, so they keep out and follow on. A free page that stands in for
+ * re-sorted and re-sized states repeat the same products, so they keep out and follow on; but for single values that the plan names. A free page that stands in for
  * an aisle is indexed at that aisle's address alone, and one that is not open nowhere.
  */
-function canonicalOf({ snapshot, aisle, state }: Composer, page: number): string | null {
-  if (state.selections.size || state.q || state.order || state.size || state.view || aisle.kind === 'search')
-    return null;
+function canonicalOf(composer: Composer, page: number): string | null {
+  const { snapshot, aisle, state } = composer;
+  if (state.q || state.order || state.size || state.view || aisle.kind === 'search') return null;
+  if (state.selections.size && !indexedValue(composer)) return null;
   // Pages shown together say nothing that each doesn't say by itself.
   if (aisle.closed || state.from < page) return null;
   return addressOf({ ...state, path: groundOf(aisle).path, page, from: page }, snapshot.frame.languages[0]);

@@ -1,7 +1,7 @@
 import { textIn, type Texts } from '../text/texts';
 import { facetModel } from '../facet/facetModel';
 import { type FacetContext } from '../facet/models';
-import { filterRange } from '../facet/filter';
+import { filterRange, type Filtered } from '../facet/filter';
 import { FRAME } from '../width/frame';
 import { columnGaps, isGrounded, reachesEdges, roomsOf, slotRooms, spanGaps } from '../layout/room';
 import { wordsOn } from '../look/buttonLook';
@@ -265,8 +265,18 @@ function facetsModel(composer: Composer, fixture: FacetPanel): FixtureModel | nu
   // A search within the aisle narrows like a filter; in the search aisle it is what the aisle holds.
   const all = aisle.kind === 'search' ? searched(range!.bits, request.matches) : range!.bits;
   const whole = fixture.hideDead ? null : filterRange(snapshot, all, new Map());
-  const context: FacetContext = { snapshot, aisle, state, addresses, filtered, whole, find: request.find };
+  let unfiltered: Filtered | null = whole;
+  const context: FacetContext = {
+    snapshot,
+    aisle,
+    state,
+    addresses,
+    filtered,
+    whole,
+    unfiltered: () => (unfiltered ??= filterRange(snapshot, all, new Map())),
+    find: request.find,
+  };
   const facets = fixture.facets.flatMap((choice) => facetModel(context, choice) ?? []);
-  whole?.release();
+  unfiltered?.release();
   return { id, type: 'facets', side, share, header, counts, facets };
 }

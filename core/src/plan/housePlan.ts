@@ -11,6 +11,15 @@ import { AISLE_RANGE } from '../clause/rule';
 
 export const HOUSE_PLAN_ID = 'house';
 
+/** What a filter has that nobody has set apart. */
+export const USUAL_FACET: Pick<FacetChoice, 'values' | 'steps' | 'helps' | 'categories' | 'indexed'> = {
+  values: null,
+  steps: null,
+  helps: null,
+  categories: [],
+  indexed: [],
+};
+
 export const facetChoice = (key: string, open = true): FacetChoice => ({
   key,
   label: {},
@@ -19,6 +28,7 @@ export const facetChoice = (key: string, open = true): FacetChoice => ({
   control: 'auto',
   logic: 'any',
   sort: 'auto',
+  ...USUAL_FACET,
 });
 
 /** Filters beside the shelf, with nothing around them. */

@@ -4,6 +4,9 @@ export interface Group {
   id: number;
 }
 
+/** Names of fields that hold ids of categories. */
+const CATEGORIES: readonly string[] = ['categories', 'except'];
+
 /**
  * Whether anything in a document names a group: a clause, a rule of a reach, a condition, or a fixture.
  *
@@ -14,7 +17,10 @@ export function mentions(document: unknown, { kind, id }: Group): boolean {
   if (typeof document !== 'object' || document === null) return false;
   const fields = Object.entries(document);
   const named = fields.some(
-    ([name, value]) => (name === kind && value === id) || (name === 'aisle' && value === `${kind}:${id}`),
+    ([name, value]) =>
+      (name === kind && value === id) ||
+      (name === 'aisle' && value === `${kind}:${id}`) ||
+      (kind === 'category' && CATEGORIES.includes(name) && Array.isArray(value) && value.includes(id)),
   );
   return named || fields.some(([, inner]) => mentions(inner, { kind, id }));
 }

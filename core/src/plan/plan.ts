@@ -1,3 +1,4 @@
+import type { ValueShow } from '../catalogue/valueShow';
 import type { BadgeSettings } from '../badge/rule';
 import type { CardElement, CardFace } from '../card/design';
 import type { AisleKind } from '../catalogue/aisles';
@@ -39,8 +40,30 @@ export interface FacetChoice {
   control: FacetControlChoice;
   /** Several chosen values of one facet: any of them is enough, or all have to be met. */
   logic: 'any' | 'all';
-  /** `auto`: numbers by value, the tree as it stands, words by how many products they leave. */
-  sort: 'auto' | 'count' | 'name' | 'value';
+  /**
+   * `auto`: numbers by value, the tree as it stands, words in the order of choice where there is one, else by how many
+   * products they leave.
+   */
+  sort: 'auto' | 'count' | 'name' | 'value' | 'chosen';
+  /** Values in an order of this plan's own, and those that it doesn't offer; null for what the attribute says. */
+  values: Pick<ValueShow, 'order' | 'hidden'> | null;
+  /** Where each step of numbers begins, ascending, in the units of addresses; null for what the attribute says. */
+  steps: readonly number[] | null;
+  /** It is shown only where it helps: so many values at least, on so many percent of the products. Null for everywhere. */
+  helps: { values: number; coverage: number } | null;
+  /** Ids of categories in which, and below which, it is shown; none for all aisles. */
+  categories: readonly number[];
+  /** Chosen alone, these values make a page of their own for search engines. */
+  indexed: readonly IndexedValue[];
+}
+
+/** A filtered page that search engines may list. */
+export interface IndexedValue {
+  value: string;
+  /** Of the page, per language; where it is empty the aisle and the value are named. */
+  title: Texts;
+  /** Its description. */
+  words: Texts;
 }
 
 export type FacetControlChoice =

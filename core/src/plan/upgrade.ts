@@ -1,4 +1,4 @@
-import { USUAL_ORDER, USUAL_PANEL, usual, USUAL_PAGING } from './housePlan';
+import { USUAL_FACET, USUAL_ORDER, USUAL_PANEL, usual, USUAL_PAGING } from './housePlan';
 import {
   AS_PART,
   FRESH_FRAME,
@@ -244,6 +244,7 @@ export function upgradeFixture(stored: Fixture): Fixture {
         ...USUAL_PANEL,
         ...fixture,
         facets: (fixture.facets as readonly StoredFacet[]).map((facet) => ({
+          ...USUAL_FACET,
           ...facet,
           control: facet.control ?? 'auto',
           logic: facet.logic ?? 'any',

@@ -1,9 +1,9 @@
 import type { Sequelize } from 'sequelize';
 import type { AttributeInput, AttributeValueLine, AttributeValues } from '@fond/contract';
-import { fold, type Snapshot } from '@fond/core';
+import { fold, USUAL_SHOW, type Snapshot, type ValueShow } from '@fond/core';
 import { recordActivity } from '../activity/activity';
 import { noteCatalogueChange } from '../database/catalogueChanges';
-import { insertRows, select } from '../database/rows';
+import { insertRows, runSql, select } from '../database/rows';
 import { inUnit } from '../database/unit';
 import { problem } from '../problem/problem';
 import { shopSettings } from '../setting/shopSettings';
@@ -37,6 +37,7 @@ export async function readAttributeValues(
     column: attributes.find((one) => one.key === key)?.column ?? null,
     values: values.slice(0, SHOWN),
     variants: spellings(values.map(({ value }) => value)),
+    shown: row.shown ?? USUAL_SHOW,
   };
 }
 
@@ -81,6 +82,49 @@ export function writeAttributeValue(
     );
     await noteCatalogueChange(sequelize, 'attributes', transaction);
   });
+}
+
+/** How shoppers see the values of an attribute where they filter by it. */
+export function showAttributeValues(
+  sequelize: Sequelize,
+  snapshot: Snapshot,
+  key: string,
+  shown: ValueShow,
+  userId: number,
+): Promise<void> {
+  const taken = foreignFamily(snapshot, key, shown);
+  if (taken)
+    throw problem('bad-input', 'Nothing was changed.', [
+      {
+        path: 'families',
+        message: `“${taken}” is a value that the group doesn’t hold; call the group otherwise`,
+      },
+    ]);
+  return inUnit(sequelize, async (transaction) => {
+    const [row] = await select<{ id: number; shown: ValueShow | null }>(
+      sequelize,
+      'SELECT id, shown FROM attributes WHERE `key` = ? FOR UPDATE',
+      [key],
+      transaction,
+    );
+    if (!row) throw problem('not-found', `There is no attribute “${key}”.`);
+    await runSql(
+      sequelize,
+      'UPDATE attributes SET shown = ? WHERE id = ?',
+      [JSON.stringify(shown), row.id],
+      transaction,
+    );
+    const detail = { name: key, before: row.shown ?? USUAL_SHOW };
+    await recordActivity({ userId, action: 'change', subject: `attribute:${key}`, detail }, transaction);
+    await noteCatalogueChange(sequelize, 'attributes', transaction);
+  });
+}
+
+/** A family that is called as a value which it doesn't hold: an address could mean either. */
+function foreignFamily(snapshot: Snapshot, key: string, { families }: ValueShow): string | null {
+  const column = snapshot.attributes.get(key)?.column;
+  const foreign = families.find(({ id, members }) => column?.codeOf.has(id) && !members.includes(id));
+  return foreign?.id ?? null;
 }
 
 /** Makes an attribute that no product has a value of yet. */

@@ -3,7 +3,14 @@ import { thenServe } from '../serving/served';
 import { ToldAfterwards } from '../http/toldAfterwards';
 import type { Services } from '../services';
 import { readAisleTexts, saveAisleTexts } from './aisleTexts';
-import { createAttribute, readAttributeValues, writeAttributeValue } from './attributeValues';
+import {
+  createAttribute,
+  readAttributeValues,
+  showAttributeValues,
+  writeAttributeValue,
+} from './attributeValues';
+import { aisleAt } from '../explain/explain';
+import { trySteps } from './trySteps';
 import { changeAttribute, listAttributes, readAttribute } from './attributes';
 import { focusCategoryPicture, setCategoryPicture } from './categoryPictures';
 import { createCategory, deleteCategory, listCategories, placeCategory } from './groups/categories';
@@ -18,6 +25,8 @@ type Own =
   | 'createAttribute'
   | 'attributeValues'
   | 'writeAttributeValue'
+  | 'showAttributeValues'
+  | 'trySteps'
   | 'aisleTexts'
   | 'saveAisleTexts'
   | 'setCategoryPicture'
@@ -46,6 +55,12 @@ export const catalogueHandlers = ({ sequelize, host, ...services }: Services): H
   attributeValues: ({ params }) => readAttributeValues(sequelize, host.serving().snapshot, params.key),
   writeAttributeValue: ({ params, body, user }) =>
     thenServe(host, writeAttributeValue(sequelize, params.key, body, user.id)),
+  showAttributeValues: ({ params, body, user }) =>
+    thenServe(host, showAttributeValues(sequelize, host.serving().snapshot, params.key, body, user.id)),
+  trySteps: ({ body: { key, steps, address } }) => {
+    const { snapshot } = host.serving();
+    return trySteps(snapshot, aisleAt(snapshot, address.split('?')[0]), key, steps);
+  },
   aisleTexts: ({ params }) => readAisleTexts(sequelize, params.of, params.id),
   saveAisleTexts: ({ params, body, user }) =>
     thenServe(host, saveAisleTexts(sequelize, params.of, params.id, body, user.id)),

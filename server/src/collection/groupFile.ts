@@ -1,6 +1,6 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { FiledAttribute, FiledCategory, FiledCollection, FiledTag, GroupFile } from '@fond/contract';
-import { referencesIn, type Clause, type Texts } from '@fond/core';
+import { referencesIn, type Clause, type Texts, type ValueShow } from '@fond/core';
 import { select } from '../database/rows';
 
 interface TextRow {
@@ -105,12 +105,13 @@ async function readAttributes(
 ): Promise<Map<string, StoredAttribute>> {
   const rows = await read<
     Pick<StoredAttribute, 'id' | 'key' | 'type' | 'unit' | 'position'> & {
+      shown: ValueShow | null;
       filterable: number;
       onCards: number;
       hasAisles: number;
     }
   >(
-    `SELECT id, \`key\`, type, unit, position, filterable, on_cards AS onCards, has_aisles AS hasAisles
+    `SELECT id, \`key\`, type, unit, position, filterable, on_cards AS onCards, has_aisles AS hasAisles, shown
       FROM attributes ORDER BY position, id`,
   );
   const labels = new Map<number, Record<string, string>>();
@@ -127,7 +128,7 @@ async function readAttributes(
   }>('SELECT attribute_id AS id, value, swatch, labels FROM attribute_values ORDER BY attribute_id, value'))
     values.set(id, [...(values.get(id) ?? []), value]);
   return new Map(
-    rows.map(({ filterable, onCards, hasAisles, ...row }) => [
+    rows.map(({ filterable, onCards, hasAisles, shown, ...row }) => [
       row.key,
       {
         ...row,
@@ -136,6 +137,7 @@ async function readAttributes(
         hasAisles: Boolean(hasAisles),
         labels: labels.get(row.id) ?? {},
         values: values.get(row.id) ?? [],
+        ...(shown && { shown }),
       },
     ]),
   );

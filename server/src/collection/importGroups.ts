@@ -226,7 +226,8 @@ class GroupWriter {
       const flags = await this.flag(id, filed, known);
       const labels = await this.label(id, filed, known);
       const values = await this.value(id, filed, known);
-      tell(counts, known !== undefined, flags || labels || values);
+      const shown = await this.show(id, filed, known);
+      tell(counts, known !== undefined, flags || labels || values || shown);
     }
     return counts;
   }
@@ -238,6 +239,17 @@ class GroupWriter {
       'UPDATE attributes SET unit = ?, position = ?, filterable = ?, on_cards = ?, has_aisles = ? WHERE id = ?',
       [filed.unit, filed.position, filed.filterable, filed.onCards, filed.hasAisles, id],
     );
+    return true;
+  }
+
+  /** What the file doesn't say stays. */
+  private async show(
+    id: number,
+    { shown }: FiledAttribute,
+    known: FiledAttribute | undefined,
+  ): Promise<boolean> {
+    if (!shown || sameValue(shown, known?.shown)) return false;
+    await this.run('UPDATE attributes SET shown = ? WHERE id = ?', [JSON.stringify(shown), id]);
     return true;
   }
 

@@ -24,6 +24,7 @@ import { LINKS } from './migrations/020-links';
 import { DESIGNS } from './migrations/021-designs';
 import { FONTS } from './migrations/022-fonts';
 import { BLENDS } from './migrations/023-blends';
+import { VALUE_SHOW } from './migrations/024-valueShow';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -54,6 +55,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '021-designs', statements: DESIGNS },
   { name: '022-fonts', statements: FONTS },
   { name: '023-blends', statements: BLENDS },
+  { name: '024-value-show', statements: VALUE_SHOW },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

@@ -1,5 +1,5 @@
 import type { Express, Request, Response } from 'express';
-import { languageOf, type Lang, type Snapshot } from '@fond/core';
+import { languageOf, type Edition, type Lang, type Snapshot } from '@fond/core';
 import type { ServingHost } from '../serving/servingHost';
 import { originOf } from '../http/origin';
 import { readParameters } from '../http/parameters';
@@ -35,13 +35,18 @@ export function mountDelivery(app: Express, host: ServingHost, own: string): voi
   const send = (response: Response, type: string, text: string): void =>
     void response.set('Cache-Control', HOUR).type(`${type}; charset=utf-8`).send(text);
   const origin = (request: Request): string => originOf(request, host.serving(), own);
-  /** Of the catalogue as it stands, for each address; written once. */
-  let kept = { snapshot: null as Snapshot | null, files: new Map<string, SitemapFiles>() };
+  /** Of the catalogue and the plans as they stand, for each address; written once. */
+  let kept = {
+    snapshot: null as Snapshot | null,
+    edition: null as Edition | null,
+    files: new Map<string, SitemapFiles>(),
+  };
   const sitemapOf = (request: Request): SitemapFiles => {
-    const { snapshot } = host.serving();
-    if (kept.snapshot !== snapshot) kept = { snapshot, files: new Map() };
+    const { snapshot, edition } = host.serving();
+    if (kept.snapshot !== snapshot || kept.edition !== edition)
+      kept = { snapshot, edition, files: new Map() };
     const root = `${origin(request)}/shop`;
-    const files = kept.files.get(root) ?? new SitemapFiles(snapshot, root);
+    const files = kept.files.get(root) ?? new SitemapFiles(snapshot, root, edition.plans);
     kept.files.set(root, files);
     return files;
   };

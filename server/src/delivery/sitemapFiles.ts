@@ -1,9 +1,19 @@
-import { hrefOf, sitemapPages, type SitemapPage, type Snapshot } from '@fond/core';
+import {
+  addressOf,
+  plainState,
+  sitemapPages,
+  type Lang,
+  type Plan,
+  type Selections,
+  type SitemapPage,
+  type Snapshot,
+} from '@fond/core';
 import { inShop, xmlOf, type XmlElement } from './xml';
 
 const SITEMAP = 'http://www.sitemaps.org/schemas/sitemap/0.9';
 /** A file may hold 50,000 addresses, but writing so many would keep shoppers waiting; of these it takes no longer than a page. */
 const MAX_ADDRESSES = 2_000;
+const NOTHING: Selections = new Map();
 
 /** The shop's sitemap, in as many files as its pages need. */
 export class SitemapFiles {
@@ -19,10 +29,11 @@ export class SitemapFiles {
   constructor(
     private readonly snapshot: Snapshot,
     private readonly root: string,
+    plans: readonly Plan[],
     most = MAX_ADDRESSES,
   ) {
     this.each = Math.max(1, Math.floor(most / snapshot.frame.languages.length));
-    this.pages = sitemapPages(snapshot);
+    this.pages = sitemapPages(snapshot, plans);
   }
 
   get count(): number {
@@ -44,13 +55,20 @@ export class SitemapFiles {
     return text;
   }
 
+  private hrefOf(path: string, lang: Lang, selections: Selections): string {
+    return addressOf({ ...plainState(path, lang), selections }, this.snapshot.frame.languages[0]);
+  }
+
   private write(part: number): string {
     const url: XmlElement[] = [];
-    for (const { path, changed } of this.pages.slice((part - 1) * this.each, part * this.each)) {
+    for (const { path, changed, selections = NOTHING } of this.pages.slice(
+      (part - 1) * this.each,
+      part * this.each,
+    )) {
       const alternates = this.snapshot.frame.languages.map((lang) => ({
         '@rel': 'alternate',
         '@hreflang': lang,
-        '@href': inShop(this.root, hrefOf(this.snapshot, path, lang)),
+        '@href': inShop(this.root, this.hrefOf(path, lang, selections)),
       }));
       for (const { '@href': address } of alternates)
         url.push({

@@ -10,6 +10,9 @@ import {
   sortingOf,
   aisleProducts,
   facetLabel,
+  facetPanelOf,
+  valueFates,
+  type ValueFate,
   shelfOf,
   shelfRange,
   PRODUCT_ROOT,
@@ -135,6 +138,21 @@ export function explainFacets(
     label: facetLabel(snapshot, { key: advice.key, label: {} }, lang),
     top: advice.top.map(({ value, count }) => ({ value: labelOf(snapshot, advice.key, value, lang), count })),
   }));
+}
+
+/** The values of a filter in an aisle, with what becomes of each. */
+export function explainValues(
+  snapshot: Snapshot,
+  aisle: Aisle,
+  plan: Plan,
+  key: string,
+  context: RangeContext,
+): ValueFate[] {
+  const choice = facetPanelOf(plan)?.facets.find((one) => one.key === key);
+  if (!choice) throw problem('not-found', `The plan has no filter called “${key}”.`);
+  const shelf = shelfOf(plan);
+  const { bits } = shelf ? shelfRange(snapshot, aisle, shelf, context) : aisleProducts(snapshot, aisle);
+  return valueFates(snapshot, bits, choice, snapshot.frame.languages[0]);
 }
 
 function labelOf(snapshot: Snapshot, key: string, value: string, lang: string): string {

@@ -15,7 +15,7 @@ import { draftedEdition } from './draftedEdition';
 import { withOwnCss } from './preview';
 import type { Services } from '../services';
 import { pageTime, readAddress } from '../page/compose';
-import { aisleAt, explainFacets } from '../explain/explain';
+import { aisleAt, explainFacets, explainValues } from '../explain/explain';
 import { explainArrangement } from '../explain/explainArrangement';
 import { explainProduct } from '../explain/explainPlace';
 import { pictureAddress } from '../picture/addresses';
@@ -26,6 +26,7 @@ type Own =
   | 'arrangedAisle'
   | 'explainProduct'
   | 'explainFacets'
+  | 'offeredValues'
   | 'explainBadges'
   | 'explainPatterns'
   | 'previewCard';
@@ -46,6 +47,10 @@ export const explainHandlers = ({ host }: Services): Handlers<Own> => ({
   explainFacets: async ({ body }) => {
     const { snapshot, aisle, plan, context } = await drafted(host, body);
     return explainFacets(snapshot, aisle, plan, context);
+  },
+  offeredValues: async ({ body }) => {
+    const { snapshot, aisle, plan, context } = await drafted(host, body);
+    return explainValues(snapshot, aisle, plan, body.key, context);
   },
   explainBadges: async ({ body }) => {
     const { snapshot, aisle, plan, context } = await drafted(host, body);

@@ -83,6 +83,7 @@ const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
   moveCampaign: async (params) => `change the times of the campaign ${await campaign(params)}`,
   endCampaign: async (params) => `end the campaign ${await campaign(params)}`,
   changeAttribute: ({ key }) => `change the attribute ${quote(key)}`,
+  showAttributeValues: ({ key }) => `change how shoppers see the values of ${quote(key)}`,
   writeAttributeValue: ({ key }, { value }) => `change what ${quote(value)} of ${quote(key)} is called`,
   saveAisleTexts: ({ of }, body) => `write the texts of the ${of} ${titleIn(body)}`,
   setCategoryPicture: async (params, { sku, source }, sequelize) =>

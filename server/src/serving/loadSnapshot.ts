@@ -17,6 +17,7 @@ import {
   type ShopFace,
   type Snapshot,
   type Texts,
+  type ValueShow,
   type FocusPoint,
   type SearchWords,
 } from '@fond/core';
@@ -249,8 +250,9 @@ async function readAttributes(read: Read): Promise<AttributeRow[]> {
     hasAisles: number;
     grouped: number;
     decimals: number | null;
+    shown: ValueShow | null;
   }>(
-    'SELECT id, `key`, type, unit, filterable, on_cards AS onCards, has_aisles AS hasAisles, grouped, decimals FROM attributes ORDER BY position, id',
+    'SELECT id, `key`, type, unit, filterable, on_cards AS onCards, has_aisles AS hasAisles, grouped, decimals, shown FROM attributes ORDER BY position, id',
   );
   const labels = await read<{ id: number; lang: string; label: string }>(
     'SELECT attribute_id AS id, lang, label FROM attribute_texts',
@@ -269,6 +271,7 @@ async function readAttributes(read: Read): Promise<AttributeRow[]> {
     onCards: Boolean(row.onCards),
     grouped: Boolean(row.grouped),
     decimals: row.decimals,
+    ...(row.shown && { shown: row.shown }),
     labels: Object.fromEntries(
       labels.filter(({ id }) => id === row.id).map(({ lang, label }) => [lang, label]),
     ),
