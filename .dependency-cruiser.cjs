@@ -132,6 +132,7 @@ const ROOMS = {
     'person',
     'records',
     'wording',
+    'aisle',
     'attribute',
     'draft',
     'shell',

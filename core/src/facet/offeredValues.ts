@@ -40,7 +40,7 @@ export function valueFates(
     .map(({ value }, code): ValueFate => {
       const family = families.get(value);
       const count = countCommon(column.postings[code], range);
-      const isHidden = hidden.has(value) || (family !== undefined && hidden.has(family.id));
+      const isHidden = hidden.has(family?.id ?? value);
       return {
         value,
         label: valueLabel(snapshot, column, code, lang),

@@ -239,6 +239,10 @@ export class Api extends Calls {
     return this.call('arrangedAisle', { body: { plan, address } });
   }
 
+  offeredValues(plan: Plan, address: string, key: string) {
+    return this.call('offeredValues', { body: { plan, address, key } });
+  }
+
   explainFacets(plan: Plan, address: string) {
     return this.call('explainFacets', { body: { plan, address } });
   }

@@ -1,3 +1,4 @@
+import type { ValueShow } from '@fond/core';
 import { Injectable } from '@angular/core';
 import type {
   AttributeInput,
@@ -93,6 +94,14 @@ export class CatalogueApi extends Calls {
 
   writeAttributeValue(key: string, line: Omit<AttributeValueLine, 'products'>) {
     return this.call('writeAttributeValue', { params: { key }, body: line });
+  }
+
+  showAttributeValues(key: string, shown: ValueShow) {
+    return this.call('showAttributeValues', { params: { key }, body: shown });
+  }
+
+  trySteps(key: string, steps: readonly number[], address: string) {
+    return this.call('trySteps', { body: { key, steps, address } });
   }
 
   categories() {

@@ -7,13 +7,24 @@ import { PlanEditor } from '../draft/planEditor';
 import { PanelLines } from './panelLines';
 import { RowTools } from '../field/rowTools';
 import { FacetAdviceTable } from './facetAdvice';
+import { FacetRules } from './facetRules';
+import { facetRuleWords } from './facetRuleWords';
 import { CONTROL_WORDS, facetWords } from '../wording/words';
 
 /** Which filters shoppers get, in which order, under which names. */
 @Component({
   selector: 'desk-facets-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, FacetAdviceTable, MatIconModule, PanelLines, RowTools],
+  imports: [
+    CdkDrag,
+    CdkDragHandle,
+    CdkDropList,
+    FacetAdviceTable,
+    FacetRules,
+    MatIconModule,
+    PanelLines,
+    RowTools,
+  ],
   template: `
     @if (editor.panel(); as panel) {
       <desk-panel-lines [panel]="panel" />
@@ -101,6 +112,15 @@ import { CONTROL_WORDS, facetWords } from '../wording/words';
                   }
                 </span>
               </details>
+              @if (choice.key !== searchKey) {
+                <details class="looks">
+                  <summary>{{ rules(choice) }}</summary>
+                  <desk-facet-rules
+                    [choice]="choice"
+                    (changed)="change(choice, $event.change, $event.what)"
+                  />
+                </details>
+              }
             </div>
           </li>
         }
@@ -141,6 +161,7 @@ export class FacetsSlip {
     { sort: 'count', name: 'most products first' },
     { sort: 'name', name: 'by name' },
     { sort: 'value', name: 'by value' },
+    { sort: 'chosen', name: 'in the order of choice' },
   ];
   protected readonly unused = computed(
     () =>
@@ -175,6 +196,11 @@ export class FacetsSlip {
     const control = CONTROL_WORDS[choice.control];
     if (!this.listLike(choice)) return control;
     return `${control}, ${choice.logic === 'all' ? 'all' : 'any'} of several, first ${choice.shown}`;
+  }
+
+  /** Where it is shown, and what it offers of its own, in a few words. */
+  protected rules(choice: FacetChoice): string {
+    return facetRuleWords(choice);
   }
 
   protected ownLabel(choice: FacetChoice): string {

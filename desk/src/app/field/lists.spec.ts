@@ -8,7 +8,7 @@ import {
   USUAL_BADGES,
   USUAL_PRODUCT_PAGE,
 } from '@fond/core';
-import { moveItem, withPanel, withShelf } from './lists';
+import { moveItem, typedSteps, withPanel, withShelf } from './lists';
 
 const plan: Plan = {
   id: 'p',
@@ -58,5 +58,14 @@ describe('an edit of a plan', () => {
       expect(types(changed)).toEqual(types(plan));
     }
     expect(plan).toEqual({ ...plan, fixtures: startingFixtures([], []) });
+  });
+});
+
+describe('steps that are typed', () => {
+  it('are numbers in their order, with points or commas', () => {
+    expect(typedSteps('20 10  2,5 20')).toEqual([2.5, 10, 20]);
+    expect(typedSteps('')).toEqual([]);
+    expect(typedSteps('ten')).toBeNull();
+    expect(typedSteps(Array.from({ length: 21 }, (_, n) => n).join(' '))).toBeNull();
   });
 });

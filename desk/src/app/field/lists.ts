@@ -1,4 +1,4 @@
-import { type FacetPanel, type Fixture, type Plan, type ShelfSettings } from '@fond/core';
+import { MAX_HAND_STEPS, type FacetPanel, type Fixture, type Plan, type ShelfSettings } from '@fond/core';
 
 /** The plan with its shelf changed. */
 export const withShelf = (plan: Plan, change: Partial<ShelfSettings>): Plan => ({
@@ -21,4 +21,12 @@ export function moveItem<T>(list: readonly T[], from: number, to: number): reado
   const next = list.filter((_, at) => at !== from);
   next.splice(to, 0, list[from]);
   return next;
+}
+
+/** The numbers that somebody typed, ascending and each once; null for what is none. */
+export function typedSteps(text: string): number[] | null {
+  const parts = text.split(/[\s;]+/).filter(Boolean);
+  const numbers = parts.map((part) => Number(part.replace(',', '.')));
+  if (numbers.some((number) => !Number.isFinite(number)) || numbers.length > MAX_HAND_STEPS) return null;
+  return [...new Set(numbers)].sort((a, b) => a - b);
 }

@@ -25,17 +25,20 @@ import type {
   Problem,
 } from '@fond/contract';
 import { Api } from '../../api/api';
+import type { ValueShow } from '@fond/core';
 import { CatalogueApi } from '../../api/catalogueApi';
 import { JobFollower } from '../../job/jobFollower';
 import { TakeBack } from '../../job/takeBack';
 import { FloorActions } from '../../store/floor.actions';
 import { CatalogueWords } from '../../wording/catalogueWords';
+import { SwatchField } from './swatchField';
+import { ValueShowFields } from './valueShowFields';
 
 /** The values of one attribute: renamed, merged, given words in every language and a colour; each change with undo. */
 @Component({
   selector: 'desk-values',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatProgressBarModule, RouterLink],
+  imports: [MatButtonModule, MatProgressBarModule, RouterLink, SwatchField, ValueShowFields],
   templateUrl: './valuesPage.html',
   styleUrls: ['../../shell/sheet.scss', './valuesPage.scss'],
 })
@@ -87,6 +90,52 @@ export class ValuesPage {
     this.problem.set(null);
     this.api.writeAttributeValue(this.key(), { value, labels, swatch, ...change }).subscribe({
       next: () => this.changed(),
+      error: (problem: Problem) => this.fail(problem),
+    });
+  }
+
+  protected hide(value: string, hidden: boolean): void {
+    const shown = this.found()?.shown;
+    if (!shown) return;
+    const others = shown.hidden.filter((one) => one !== value);
+    this.show({ ...shown, hidden: hidden ? [...others, value] : others });
+  }
+
+  /** What becomes of a value where shoppers filter. */
+  protected fate(value: string): string {
+    const { hidden = [], families = [] } = this.found()?.shown ?? {};
+    const family = families.find(({ members }) => members.includes(value));
+    if (family) return `in ${family.labels[this.languages()[0]] ?? family.id}`;
+    return hidden.includes(value) ? 'hidden' : 'offered';
+  }
+
+  protected isGathered(value: string): boolean {
+    return this.found()?.shown.families.some(({ members }) => members.includes(value)) ?? false;
+  }
+
+  /** Holds at once; what was shown before is one press away. */
+  protected show(shown: ValueShow): void {
+    const found = this.found();
+    if (!found) return;
+    const before = found.shown;
+    // Seen as it will be while it is on its way.
+    this.found.set({ ...found, shown });
+    this.send(shown, () =>
+      this.messages
+        .open('Shoppers see the values like that now.', 'Undo', { duration: 10_000 })
+        .onAction()
+        .subscribe(() => this.send(before)),
+    );
+  }
+
+  private send(shown: ValueShow, then?: () => void): void {
+    this.working.set(true);
+    this.problem.set(null);
+    this.api.showAttributeValues(this.key(), shown).subscribe({
+      next: () => {
+        this.changed();
+        then?.();
+      },
       error: (problem: Problem) => this.fail(problem),
     });
   }
