@@ -23,6 +23,7 @@ export * from './person/session';
 export * from './person/types';
 export * from './picture/types';
 export * from './schema/named';
+export * from './plan/togetherTypes';
 export * from './plan/types';
 export * from './problem';
 export * from './product/types';

@@ -22,6 +22,7 @@ import { LIBRARY_OPERATIONS } from './picture/operations';
 import { PEOPLE_OPERATIONS } from './person/operations';
 import { PART_OPERATIONS } from './part/operations';
 import { PLAN_OPERATIONS } from './plan/operations';
+import { TOGETHER_OPERATIONS } from './plan/together';
 import { PORTABLE_OPERATIONS } from './plan/portableOperations';
 import { DESIGN_OPERATIONS } from './design/operations';
 import { REDIRECT_OPERATIONS } from './redirect/operations';
@@ -251,6 +252,7 @@ export const OPERATIONS = {
   },
   ...CART_OPERATIONS,
   ...PLAN_OPERATIONS,
+  ...TOGETHER_OPERATIONS,
   ...PART_OPERATIONS,
   preview: {
     method: 'post',

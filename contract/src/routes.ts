@@ -42,6 +42,8 @@ export const ROUTES = {
   restorePlan: ['post', '/api/plans/{id}/restore', 'merchandiser'],
   publicationChanges: ['post', '/api/publications/changes', 'viewer'],
   publishPlans: ['post', '/api/publications', 'publisher'],
+  changeTogether: ['post', '/api/plans/together', 'merchandiser'],
+  undoTogether: ['post', '/api/plans/together/{id}/undo', 'merchandiser'],
   parts: ['get', '/api/parts', 'viewer'],
   createPart: ['post', '/api/parts', 'merchandiser'],
   preview: ['post', '/api/preview', 'viewer'],

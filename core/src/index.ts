@@ -96,6 +96,7 @@ export * from './plan/planTexts';
 export * from './plan/productPage';
 export * from './plan/portable';
 export * from './plan/reach';
+export * from './plan/together';
 export * from './plan/sameValue';
 export * from './plan/sayCondition';
 export * from './plan/shownWhen';

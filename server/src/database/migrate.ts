@@ -25,6 +25,7 @@ import { DESIGNS } from './migrations/021-designs';
 import { FONTS } from './migrations/022-fonts';
 import { BLENDS } from './migrations/023-blends';
 import { VALUE_SHOW } from './migrations/024-valueShow';
+import { SHARED_CHANGES } from './migrations/025-sharedChanges';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -56,6 +57,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '022-fonts', statements: FONTS },
   { name: '023-blends', statements: BLENDS },
   { name: '024-value-show', statements: VALUE_SHOW },
+  { name: '025-shared-changes', statements: SHARED_CHANGES },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

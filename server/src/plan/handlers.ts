@@ -9,6 +9,7 @@ import { createPart, listParts } from './parts';
 import { exportPlans, importPlans } from './portable';
 import { notePresence } from './presence';
 import { previewDraft } from './preview';
+import { changeTogether, undoTogether } from './together';
 
 type Own =
   | 'floor'
@@ -28,7 +29,9 @@ type Own =
   | 'createPart'
   | 'preview'
   | 'exportPlans'
-  | 'importPlans';
+  | 'importPlans'
+  | 'changeTogether'
+  | 'undoTogether';
 
 /** Drafts of plans and parts, their life, and what serves which aisle. */
 export const planHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
@@ -52,5 +55,7 @@ export const planHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
   createPart: ({ body, user }) => createPart(sequelize, body, user.id),
   preview: ({ body }) => previewDraft(host, body),
   exportPlans: ({ query }) => exportPlans(host.serving().snapshot, query.plans.split(',').filter(Boolean)),
+  changeTogether: ({ body, user }) => changeTogether(sequelize, body, user.id),
+  undoTogether: ({ params, user }) => undoTogether(sequelize, params.id, user.id),
   importPlans: ({ body, user }) => importPlans(sequelize, host.serving().snapshot, body, user.id),
 });

@@ -29,6 +29,8 @@ const DONE: Readonly<Record<string, string>> = {
   remove: 'removed',
   password: 'changed the password of',
   'sign-out': 'signed out',
+  together: 'changed together',
+  'together-undone': 'took back in',
 };
 
 const KINDS: Readonly<Record<string, string>> = {
@@ -47,6 +49,7 @@ const KINDS: Readonly<Record<string, string>> = {
   mapping: 'the mapping',
   picture: 'the picture',
   reviews: 'reviews',
+  together: '',
 };
 
 /** What was done, before the name of what it was done to: “saved”, “published edition”. */
