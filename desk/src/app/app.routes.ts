@@ -58,6 +58,11 @@ export const routes: Routes = [
         loadComponent: () => import('./floor/floorPage').then((m) => m.FloorPage),
       },
       {
+        path: 'floor/together',
+        title: 'Several at once · Fond Aisle',
+        loadComponent: () => import('./floor/togetherPage').then((m) => m.TogetherPage),
+      },
+      {
         path: 'floor/import',
         title: 'Import plans · Fond Aisle',
         loadComponent: () => import('./publishing/importPlansPage').then((m) => m.ImportPlansPage),

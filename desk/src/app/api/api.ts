@@ -19,6 +19,7 @@ import {
   type Role,
   type ShopSettings,
   type WordedAisle,
+  type TogetherInput,
 } from '@fond/contract';
 import type {
   SearchRules,
@@ -132,6 +133,14 @@ export class Api extends Calls {
 
   restorePlan(id: string) {
     return this.call('restorePlan', { params: { id } });
+  }
+
+  changeTogether(asked: TogetherInput) {
+    return this.call('changeTogether', { body: asked });
+  }
+
+  undoTogether(id: string) {
+    return this.call('undoTogether', { params: { id } });
   }
 
   publicationChanges(plans: readonly string[]) {

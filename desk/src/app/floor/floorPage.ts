@@ -79,6 +79,17 @@ export class FloorPage {
       this.folded(),
     ),
   );
+  protected readonly choosing = signal(false);
+  protected readonly picked = signal<ReadonlySet<string>>(new Set());
+  protected readonly pickedKeys = computed(() => [...this.picked()].join(','));
+  /** Ids of the plans that serve what is chosen. */
+  protected readonly pickedPlans = computed(() => [
+    ...new Set(
+      (this.floor()?.aisles ?? []).flatMap(({ key, plan }) =>
+        plan && this.picked().has(key) ? [plan.id] : [],
+      ),
+    ),
+  ]);
   protected readonly opened = computed(() => this.why() ?? null);
   protected readonly openPlans = computed(() =>
     (this.floor()?.plans ?? []).filter(({ standing }) => standing === 'open'),
@@ -157,6 +168,23 @@ export class FloorPage {
   protected reveal(key: string): void {
     this.filter({ view: null, why: key, plan: null, q: '' });
     requestAnimationFrame(() => document.querySelector('.reasons')?.scrollIntoView({ block: 'center' }));
+  }
+
+  protected turnChoosing(): void {
+    this.choosing.update((on) => !on);
+    this.picked.set(new Set());
+  }
+
+  protected pick({ key }: FloorAisle): void {
+    this.picked.update((picked) => {
+      const next = new Set(picked);
+      if (!next.delete(key)) next.add(key);
+      return next;
+    });
+  }
+
+  protected pickShown(): void {
+    this.picked.set(new Set(this.lines().map(({ aisle }) => aisle.key)));
   }
 
   protected restore(plan: PlanSummary): void {

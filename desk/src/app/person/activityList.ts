@@ -1,6 +1,7 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatSnackBar } from '@angular/material/snack-bar';
 import type { Subscription } from 'rxjs';
 import type { ActivityEntry, Problem } from '@fond/contract';
 import { Api } from '../api/api';
@@ -33,6 +34,9 @@ import { activitySaid, activityWords } from './activityWords';
             <button type="button" class="word" (click)="of(entry)">{{ entry.name }}</button>
             @if (said(entry); as sentence) {
               <small>{{ sentence }}</small>
+            }
+            @if (entry.action === 'together') {
+              <button type="button" class="word" (click)="undo(entry)">Undo it in all</button>
             }
           </span>
         </li>
@@ -88,6 +92,7 @@ import { activitySaid, activityWords } from './activityWords';
 })
 export class ActivityList {
   private readonly api = inject(Api);
+  private readonly messages = inject(MatSnackBar);
   /** Changes when something was done. */
   readonly done = input(0);
   protected readonly words = activityWords;
@@ -107,6 +112,18 @@ export class ActivityList {
 
   protected of(entry: ActivityEntry | null): void {
     this.subject.set(entry);
+  }
+
+  /** Drafts that were changed since stay as they are. */
+  protected undo({ subject }: ActivityEntry): void {
+    this.api.undoTogether(subject.split(':')[1]).subscribe({
+      next: ({ restored, left }) => {
+        const kept = left.length ? ` ${left.length} changed since, and left alone.` : '';
+        this.messages.open(`${restored.length} drafts are as before.${kept}`, 'OK', { duration: 10_000 });
+        this.read(this.subject()?.subject ?? null, null);
+      },
+      error: (problem: Problem) => this.problem.set(problem),
+    });
   }
 
   protected older(): void {

@@ -1,0 +1,65 @@
+import { describe, expect, it } from 'vitest';
+import type { FloorAisle } from '@fond/contract';
+import { SHARED_SETTINGS } from '@fond/core';
+import { servingSteps, SETTING_NAMES, stepWords } from './togetherSteps';
+
+const aisle = (
+  key: string,
+  plan: string,
+  parent: string | null = null,
+  others: readonly string[] = [],
+): FloorAisle =>
+  ({
+    key,
+    kind: 'category',
+    parent,
+    plan: { id: plan, name: plan },
+    others: others.map((id) => ({ id, name: id })),
+  }) as unknown as FloorAisle;
+const floor = [
+  aisle('category:1', 'knives'),
+  aisle('category:2', 'knives', 'category:1'),
+  aisle('category:3', 'house'),
+  aisle('category:4', 'table', null, ['sale', 'house']),
+];
+
+describe('aisles that are given to a plan', () => {
+  it('are served by the fewest rules, and left out by every other plan that reaches them', () => {
+    const steps = servingSteps(floor, ['category:1', 'category:2', 'category:4'], 'gifts', 'house');
+    expect(Object.fromEntries(steps)).toEqual({
+      gifts: {
+        kind: 'serve',
+        include: [
+          { kind: 'category', category: 1, below: true },
+          { kind: 'aisle', aisle: 'category:4' },
+        ],
+        exclude: [],
+      },
+      knives: { kind: 'serve', include: [], exclude: [{ kind: 'category', category: 1, below: true }] },
+      table: { kind: 'serve', include: [], exclude: [{ kind: 'aisle', aisle: 'category:4' }] },
+      sale: { kind: 'serve', include: [], exclude: [{ kind: 'aisle', aisle: 'category:4' }] },
+    });
+  });
+
+  it('fall to the house plan where they are given to it, or to nobody', () => {
+    const back = servingSteps(floor, ['category:2', 'category:3'], 'house', 'house');
+    expect([...back.keys()]).toEqual(['knives']);
+    expect(servingSteps(floor, ['category:3'], null, 'house').size).toBe(0);
+  });
+});
+
+describe('what is done to several plans', () => {
+  it('has a name for every setting, and words for every step', () => {
+    expect(Object.keys(SETTING_NAMES).sort()).toEqual([...SHARED_SETTINGS].sort());
+    const model = { name: 'House' };
+    expect(stepWords({ kind: 'set', from: 'x', setting: 'shelf.columns' }, model, '')).toBe(
+      'columns as in “House”',
+    );
+    expect(stepWords({ kind: 'showBadge', badge: 'new', on: false }, null, 'New')).toBe(
+      'badge “New” shown no more',
+    );
+    expect(stepWords({ kind: 'fixture', from: 'x', fixture: 'b' }, model, 'the banner')).toBe(
+      'the banner of “House” added',
+    );
+  });
+});
