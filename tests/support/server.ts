@@ -64,7 +64,8 @@ export async function startTestServer(
     const email = `${who.toLowerCase().replace(/\W+/g, '.')}@pellmere.example`;
     // A try that fails would count among those that somebody may have.
     if (!(await UserModel.findOne({ where: { email } }))) await addUser(who, email, PASSWORD);
-    return signInTo(application.app, email);
+    // A server under load tells a job as done before it serves what it wrote.
+    return signInTo(application.app, email, () => application.host.refresh());
   };
   return {
     application,
@@ -82,17 +83,21 @@ export async function startTestServer(
 }
 
 /** Somebody who can sign in already; at an address where the application is another process. */
-export async function signInTo(app: Application['app'] | string, email: string): Promise<Desk> {
+export async function signInTo(
+  app: Application['app'] | string,
+  email: string,
+  served: () => Promise<void> = () => Promise.resolve(),
+): Promise<Desk> {
   const agent = supertest.agent(app);
   const answer = await agent.post('/api/session').send({ email, password: PASSWORD });
-  return deskOf(agent, String(answer.body.csrfToken));
+  return deskOf(agent, String(answer.body.csrfToken), served);
 }
 
 /** The demo shop with its pages and the desk, as they are built. */
 export const startShop = (options: { shareRenditions?: boolean } = {}): Promise<TestServer> =>
   startTestServer(inject('databaseServer'), { demo: true, dist: DIST, ...options });
 
-function deskOf(agent: Desk['agent'], token: string): Desk {
+function deskOf(agent: Desk['agent'], token: string, served: () => Promise<void>): Desk {
   const importFile: Desk['importFile'] = async (name, content, fields = {}) => {
     let request = agent.post('/api/catalogue/import').set('X-CSRF-Token', token);
     for (const [key, value] of Object.entries(fields)) request = request.field(key, value);
@@ -109,7 +114,9 @@ function deskOf(agent: Desk['agent'], token: string): Desk {
       .filter((line) => line.startsWith('data: '))
       .at(-1);
     if (!last) throw new Error(`The job’s events were answered ${events.status}: ${events.text}`);
-    return JSON.parse(last.slice('data: '.length)) as Job;
+    const job = JSON.parse(last.slice('data: '.length)) as Job;
+    if (job.state === 'done') await served();
+    return job;
   };
   return {
     get: (address) => agent.get(address),

@@ -30,10 +30,11 @@ import { AISLE_KEY_PATTERN } from '../schema/aisleKey';
 import { byKind } from '../schema/byKind';
 import { cardSchema, faceSchema } from '../card/schema';
 import { conditionSchema } from './conditionSchema';
+import { insertsSchema } from './insertSchema';
+import { picture } from './pictureSchema';
 import {
   FIXTURE_ID,
   id,
-  keptHash,
   orUsual,
   paint,
   stepped,
@@ -60,22 +61,6 @@ const layout = Joi.object({
 }).required();
 
 const focus = Joi.object({ x: whole(0, 100), y: whole(0, 100) }).required();
-
-const picture = byKind('kind', [
-  { is: 'aisle', then: Joi.object({ kind: Joi.valid('aisle').required() }) },
-  {
-    is: 'kept',
-    then: Joi.object({
-      kind: Joi.valid('kept').required(),
-      hash: keptHash,
-      width: whole(1, 20_000),
-      height: whole(1, 20_000),
-      alt: texts(200),
-    }),
-  },
-])
-  .allow(null)
-  .required();
 
 const dress = Joi.object({
   above: stepped(Joi.valid(...SPACE_STEPS)),
@@ -390,6 +375,7 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
     }).required(),
     card: cardSchema.required(),
     face: faceSchema.required(),
+    inserts: insertsSchema,
   },
 };
 

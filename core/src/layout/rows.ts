@@ -1,6 +1,5 @@
-import type { Stepped } from '../width/widths';
 import type { PageSize } from '../plan/plan';
-import type { PerWidth } from '../width/widths';
+import { WIDTH_NAMES, type PerWidth, type Stepped, type WidthName } from '../width/widths';
 
 /** No page holds more cards than this, whatever is asked for. */
 export const MAX_PER_PAGE = 200;
@@ -26,14 +25,16 @@ export function rowsOf(cards: number, columns: number): RowFigures {
 }
 
 /**
- * Page sizes up to `most` that leave no gap at any width: the multiples of the columns' least common multiple.
+ * Page sizes up to `most` that leave no gap at any width.
+ *
+ * @param others Cells that other things take on a page of so many products at a width.
  */
-export function fullRowSizes(columns: PerWidth<number>, most = 60): number[] {
-  const unit = lcm(lcm(columns.wide, columns.medium), columns.narrow);
-  const sizes: number[] = [];
-  for (let size = unit; size <= most; size += unit) sizes.push(size);
-  return sizes;
+export function fullRowSizes(
+  columns: PerWidth<number>,
+  others: (products: number, width: WidthName) => number = () => 0,
+  most = 60,
+): number[] {
+  const fills = (size: number): boolean =>
+    WIDTH_NAMES.every((width) => (size + others(size, width)) % columns[width] === 0);
+  return Array.from({ length: most }, (_, at) => at + 1).filter(fills);
 }
-
-const gcd = (a: number, b: number): number => (b ? gcd(b, a % b) : a);
-const lcm = (a: number, b: number): number => (a / gcd(a, b)) * b;

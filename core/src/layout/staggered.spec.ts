@@ -1,7 +1,6 @@
 import { atEachWidth } from '../width/widths';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Card } from '../card/card';
 import { USUAL_GAP } from '../plan/fixtures';
 import { atAllWidths, WIDTH_NAMES } from '../width/widths';
 import { DEVICE_WIDTHS, PAGE_FRAME } from '../width/frame';
@@ -9,7 +8,17 @@ import { cardElement, USUAL_FACE } from '../card/design';
 import { drawCard } from '../card/drawn';
 import { USUAL_LOOK } from '../look/look';
 import { cardRooms, PAGE_ROOMS, widthIn } from './room';
-import { cardHeight, laneGap, pictureShape, staggeredPlaces } from './staggered';
+import type { Card } from '../card/card';
+import {
+  cardHeight,
+  cardItem,
+  laneGap,
+  mixedLanes,
+  pictureShape,
+  staggeredPlaces,
+  wordsHeight,
+  type LaneItem,
+} from './staggered';
 
 type Model = Pick<Card, 'title' | 'images' | 'parts'>;
 const made = (height: number, lines: number): Model => ({
@@ -43,6 +52,7 @@ const { elements } = drawCard(
 const card = fc
   .tuple(fc.integer({ min: 20, max: 300 }), fc.nat(4))
   .map(([height, lines]) => made(height, lines));
+const items = (cards: readonly Model[]): LaneItem[] => cards.map((one) => cardItem(one, elements));
 const columns = fc.record({
   wide: fc.integer({ min: 1, max: 6 }),
   medium: fc.integer({ min: 1, max: 4 }),
@@ -78,7 +88,7 @@ describe('a staggered grid', () => {
         (cards, per, gap, rows, viewport) => {
           const name = viewport >= 1024 ? 'wide' : viewport >= 640 ? 'medium' : 'narrow';
           const width = widthIn(cardRooms(PAGE_ROOMS, per, gap), viewport);
-          const places = staggeredPlaces(cards, PAGE_ROOMS, per, gap, elements, PAGE_FRAME, rows).map(
+          const places = staggeredPlaces(items(cards), PAGE_ROOMS, per, gap, PAGE_FRAME, rows).map(
             (place) => place[name],
           );
           const filled = new Map<number, number>();
@@ -101,7 +111,7 @@ describe('a staggered grid', () => {
   it('reads in the order of the shelf: no card stands higher than one before it, at the widths of devices', () => {
     fc.assert(
       fc.property(fc.array(card, { maxLength: 30 }), columns, (cards, per) => {
-        const places = staggeredPlaces(cards, PAGE_ROOMS, per, atEachWidth(USUAL_GAP), elements);
+        const places = staggeredPlaces(items(cards), PAGE_ROOMS, per, atEachWidth(USUAL_GAP));
         for (const name of WIDTH_NAMES) {
           const width = widthIn(cardRooms(PAGE_ROOMS, per, USUAL_GAP), DEVICE_WIDTHS[name]);
           const tops = places.map((place) => place[name].widths * width + place[name].pixels);
@@ -110,5 +120,34 @@ describe('a staggered grid', () => {
         }
       }),
     );
+  });
+
+  it('gives room to what stands among its cards, in the order in which it is read', () => {
+    const words = { heightAt: () => ({ widths: 0, pixels: 200 }), shape: 0 };
+    const cards = [made(100, 0), made(100, 0), made(100, 0)] as unknown as Card[];
+    const per = { wide: 2, medium: 2, narrow: 1 };
+    const shape = { form: 'staggered' as const, columns: per, gap: USUAL_GAP };
+    const { lanes, others } = mixedLanes(
+      cards,
+      [{ ...words, before: 1 }],
+      PAGE_ROOMS,
+      shape,
+      elements,
+      PAGE_FRAME,
+    );
+    expect(lanes.map(({ narrow }) => narrow.pixels)).toEqual(
+      [...lanes.map(({ narrow }) => narrow.pixels)].sort((a, b) => a - b),
+    );
+    expect(others[0].narrow.pixels).toBeGreaterThan(lanes[0].narrow.pixels);
+    expect(lanes[1].narrow.pixels - others[0].narrow.pixels).toBeGreaterThanOrEqual(200);
+    expect(others[0].wide.lane, 'beside the first card').toBe(2);
+    expect(mixedLanes(cards, [], PAGE_ROOMS, shape, elements, PAGE_FRAME).lanes).toHaveLength(3);
+  });
+
+  it('counts more room for more words, and none for none', () => {
+    const said = (words: string) => wordsHeight({ heading: '', words, link: null }, 200);
+    expect(said('')).toBe(0);
+    expect(said('a'.repeat(200))).toBeGreaterThan(said('a'.repeat(20)));
+    expect(wordsHeight({ heading: '', words: '', link: {} }, 200)).toBeGreaterThan(44);
   });
 });

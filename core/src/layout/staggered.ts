@@ -104,28 +104,59 @@ export function cardHeight(
 /** Between a card and the next one in its lane, as the style sheet of cards has it. */
 export const laneGap = (gap: number): number => gap * 1.5 + 8;
 
+/** What stands in a lane: how high it is, as a line of its own width, and the shape of its picture. */
+export interface LaneItem {
+  heightAt: (narrowest: number, width: WidthName) => Omit<LanePlace, 'lane'>;
+  shape: number;
+}
+
+export const cardItem = (
+  card: Pick<Card, 'title' | 'images' | 'parts'>,
+  elements: readonly DrawnElement[],
+): LaneItem => ({
+  heightAt: (narrowest, width) => cardHeight(card, elements, narrowest, width),
+  shape: pictureShape(card),
+});
+
+/** Letters, lines and edges of words among cards, as the style sheet has them, in CSS pixels. */
+const WORDS = { heading: { letters: 20, line: 26 }, words: { letters: 16, line: 25 }, edges: 40, link: 64 };
+
+/** Room for the words of an insert on a card so wide, in CSS pixels: what is counted too high stays empty. */
+export function wordsHeight(
+  { heading, words, link }: { heading: string; words: string; link: object | null },
+  narrowest: number,
+): number {
+  if (!heading && !words && !link) return 0;
+  const room = Math.max(60, narrowest - WORDS.edges);
+  const lines = (text: string, letters: number): number => Math.ceil((text.length * letters * LETTER) / room);
+  return (
+    WORDS.edges +
+    lines(heading, WORDS.heading.letters) * WORDS.heading.line +
+    lines(words, WORDS.words.letters) * WORDS.words.line +
+    (link ? WORDS.link : 0)
+  );
+}
+
 /**
- * Cards put one after another into the lane that is the shortest so far, the first of equals, as people read: the order
- * of the shelf stays the order of the page.
+ * What stands in lanes, put one after another into the lane that is the shortest so far, the first of equals, as people
+ * read: the order of the shelf stays the order of the page.
  *
  * @param rooms Of the shelf.
- * @returns A place per width for each card, in their order.
+ * @returns A place per width for each item, in their order.
  */
 export function staggeredPlaces(
-  cards: readonly Pick<Card, 'title' | 'images' | 'parts'>[],
+  items: readonly LaneItem[],
   rooms: Rooms,
   columns: PerWidth<number>,
   gap: PerWidth<number>,
-  elements: readonly DrawnElement[],
   frame: PageFrame = PAGE_FRAME,
   rowGap: Stepped<number> | null = null,
 ): CardLane[] {
   const gaps = fittingGaps(rooms, columns, gap);
   const atWidth = (name: (typeof WIDTH_NAMES)[number]): LanePlace[] => {
     const card = widthIn(cardRooms(rooms, columns, gap), DEVICE_WIDTHS[name], frame);
-    const room = cardRooms(rooms, columns, gap)[name];
-    const narrowest = room.share * NARROWEST[name] + room.fixed;
-    const heights = cards.map((one) => cardHeight(one, elements, narrowest, name));
+    const narrowest = narrowestCard(rooms, columns, gap, name);
+    const heights = items.map((one) => one.heightAt(narrowest, name));
     const lanes = Array.from({ length: columns[name] }, () => ({ widths: 0, pixels: 0 }));
     const down = ({ widths, pixels }: (typeof lanes)[number]): number => widths * card + pixels;
     return heights.map((height) => {
@@ -140,12 +171,23 @@ export function staggeredPlaces(
     });
   };
   const [wide, medium, narrow] = WIDTH_NAMES.map(atWidth);
-  return cards.map((card, at) => ({
+  return items.map(({ shape }, at) => ({
     wide: wide[at],
     medium: medium[at],
     narrow: narrow[at],
-    shape: pictureShape(card),
+    shape,
   }));
+}
+
+/** How wide a card is at the least at a width, in CSS pixels. */
+export function narrowestCard(
+  rooms: Rooms,
+  columns: PerWidth<number>,
+  gap: PerWidth<number>,
+  name: WidthName,
+): number {
+  const room = cardRooms(rooms, columns, gap)[name];
+  return room.share * NARROWEST[name] + room.fixed;
 }
 
 /** The lanes of a shelf's cards, for its model; nothing for one that has none. */
@@ -155,9 +197,36 @@ export const lanesOf = (
   { form, columns, gap, rowGap = null }: ShelfShape,
   elements: readonly DrawnElement[],
   frame: PageFrame,
-): { lanes?: CardLane[] } =>
-  form === 'staggered'
-    ? {
-        lanes: staggeredPlaces(cards, rooms, atEachWidth(columns), atEachWidth(gap), elements, frame, rowGap),
-      }
-    : {};
+): { lanes?: CardLane[] } => {
+  if (form !== 'staggered') return {};
+  const items = cards.map((card) => cardItem(card, elements));
+  return {
+    lanes: staggeredPlaces(items, rooms, atEachWidth(columns), atEachWidth(gap), frame, rowGap),
+  };
+};
+
+/** What stands among cards, with how many of them before it; at a width where it isn't shown it takes no room. */
+export interface AmongCards extends LaneItem {
+  before: number;
+}
+
+/** The lanes of cards and of what stands among them, each in their order. */
+export function mixedLanes(
+  cards: readonly Card[],
+  among: readonly AmongCards[],
+  rooms: Rooms,
+  { columns, gap, rowGap = null }: ShelfShape,
+  elements: readonly DrawnElement[],
+  frame: PageFrame,
+): { lanes: CardLane[]; others: CardLane[] } {
+  const items: (LaneItem & { other: boolean })[] = [];
+  for (let at = 0; at <= cards.length; at++) {
+    items.push(...among.filter(({ before }) => before === at).map((one) => ({ ...one, other: true })));
+    if (at < cards.length) items.push({ ...cardItem(cards[at], elements), other: false });
+  }
+  const places = staggeredPlaces(items, rooms, atEachWidth(columns), atEachWidth(gap), frame, rowGap);
+  return {
+    lanes: places.filter((_, at) => !items[at].other),
+    others: places.filter((_, at) => items[at].other),
+  };
+}

@@ -57,6 +57,7 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
   const filtered =
     range && filterRange(snapshot, searched(range.bits, matches), state.selections, allOfFacets(plan));
   const addresses = new NeighbourAddresses(state, snapshot.frame.languages[0]);
+  const known: PageFacts = { ...facts, results: filtered === null || filtered.count > 0 };
   const composer: Composer = {
     snapshot,
     aisle,
@@ -69,10 +70,10 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
     badges: badgesFor(snapshot, plan.badges, context),
     range,
     filtered,
+    facts: known,
     answer,
   };
 
-  const known: PageFacts = { ...facts, results: filtered === null || filtered.count > 0 };
   const fixtures = fixtureModels(composer, known);
   filtered?.release();
   const ownLanguage = snapshot.frame.languages[0];

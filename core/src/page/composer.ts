@@ -9,6 +9,7 @@ import type { RangeResult } from '../range/range';
 import type { RangeContext } from '../clause/rule';
 import type { SearchMatches } from '../order/matches';
 import type { ListingState, NeighbourAddresses, ShelfView } from '../address/address';
+import type { PageFacts } from '../plan/shownWhen';
 import type { QueryAnswer } from '../clause/searchRules';
 import { wordsIn } from '../words/words';
 
@@ -51,6 +52,8 @@ export interface Composer {
   badges: BadgeSet;
   range: RangeResult | null;
   filtered: Filtered | null;
+  /** What conditions ask of the page. */
+  facts: PageFacts;
   /** What the shop says to the query, on pages of results. */
   answer: QueryAnswer | null;
 }

@@ -81,10 +81,36 @@ export interface ShelfModel {
   lanes?: readonly CardLane[];
   /** Whether the chips of what is applied end with a way to give up all of them. */
   clearAll: boolean;
+  /** What stands among the cards, in reading order; left out where nothing does. */
+  inserts?: readonly InsertModel[];
   /** What is said to what was searched for, above the products; left out where nothing is. */
   answer?: AnswerModel;
   /** What stands there where there are no products; left out where there are some. */
   nothing?: NothingModel;
+}
+
+/** Words or a picture among the cards of a shelf. */
+export interface InsertModel {
+  id: string;
+  /** How many cards stand before it. */
+  before: number;
+  heading: string;
+  words: string;
+  link: LinkModel | null;
+  picture: FramePicture | null;
+  /** For its picture. */
+  sizes: string;
+  ground: Paint | null;
+  /** The colour of its words on a ground of its own. */
+  ink: Paint | null;
+  /** Cells of the grid at each width. */
+  columns: PerWidth<number>;
+  rows: PerWidth<number>;
+  /** Widths at which it is not shown. */
+  hiddenAt: readonly WidthName[];
+  /** In a staggered grid: where it stands, and the room of its words in CSS pixels. */
+  lane?: CardLane;
+  said?: PerWidth<number>;
 }
 
 /** What a shop says to a query. */

@@ -3,8 +3,8 @@ import { cardOf } from '../card/card';
 import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
 import { cardGaps, isLines, pictureRooms, shelfRooms, sizesOf } from '../layout/room';
-import { lanesOf } from '../layout/staggered';
-import { productsAPage } from '../layout/rows';
+import { pageCut, pagesOf, startOf } from '../layout/inserts';
+import { inLanes, insertModels, shownInserts } from './insertModels';
 import { arrange, arrangedWindow, arranges, pinsAt, withPinned } from '../order/arrange';
 import type { SearchMatches } from '../order/matches';
 import { answerPins } from '../search/answers';
@@ -59,11 +59,18 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   const { snapshot, plan, state, request } = composer;
   const filtered = composer.filtered!;
   const total = filtered.count;
-  const size = state.size ?? productsAPage(shelf.pageSize, shelf.columns);
-  const pages = Math.max(1, Math.ceil(total / size));
+  const cut =
+    state.size === null ? pageCut(shelf.pageSize, shelf.columns, shownInserts(composer, shelf).wide) : null;
+  const cuts = cut ?? { first: state.size!, others: state.size! };
+  const pages = pagesOf(total, cuts);
   const page = Math.min(state.page, pages);
-  const firstPage = Math.max(1, Math.min(state.from, page), page - Math.floor(MAX_TOGETHER / size) + 1);
-  const from = (firstPage - 1) * size;
+  const firstPage = Math.max(
+    1,
+    Math.min(state.from, page),
+    page - Math.floor(MAX_TOGETHER / cuts.others) + 1,
+  );
+  const from = startOf(firstPage, cuts);
+  const until = startOf(page + 1, cuts);
 
   const words = wordsIn(state.lang);
   const labelOf = (key: OrderChoice): string =>
@@ -71,7 +78,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   const choices = orderChoices(shelf, state.q !== '');
   const together = shelf.paging.form !== 'numbered';
   const chosen = (state.order ?? choices[0]) as OrderChoice;
-  const places = placesOf(composer, shelf, chosen, from, (page - firstPage + 1) * size);
+  const places = placesOf(composer, shelf, chosen, from, until - from);
 
   const href = (change: Partial<ListingState>): string =>
     addressOf({ ...state, ...change }, snapshot.frame.languages[0]);
@@ -85,6 +92,8 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   const cards = Array.from(places, (p) => cardOf(snapshot, p, shelf.card, composer.badges, state.lang));
   const rooms = shelfRooms(plan.fixtures, shelf);
   const shape = { ...shelf, form };
+  const shown = { from, until: from + places.length, firstPage, page, pages, cuts };
+  const among = insertModels(composer, shelf, form, shown);
   return {
     id: shelf.id,
     type: 'shelf',
@@ -93,7 +102,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     page,
     firstPage,
     pages,
-    size,
+    size: page === 1 ? cuts.first : cuts.others,
     from: total ? from + 1 : 0,
     to: from + places.length,
     order: { key: chosen, label: labelOf(chosen) },
@@ -113,7 +122,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     paging: shelf.paging,
     more:
       together && page < pages
-        ? { href: href({ page: page + 1, from: firstPage }), count: Math.min(size, total - page * size) }
+        ? { href: href({ page: page + 1, from: firstPage }), count: Math.min(cuts.others, total - until) }
         : null,
     earlier: together && firstPage > 1 ? href({ page, from: firstPage - 1 }) : null,
     form,
@@ -130,7 +139,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     lastRow: shelf.lastRow,
     pictureSizes: sizesOf(pictureRooms(rooms, shape), plan.look),
     drawn,
-    ...lanesOf(cards, rooms, shape, drawn.elements, plan.look),
+    ...inLanes(composer, shelf, shape, cards, drawn.elements, among),
     clearAll: facetPanelOf(plan)?.clearAll ?? true,
   };
 }

@@ -33,6 +33,7 @@ const NAMED_LISTS: Readonly<Record<string, (item: Fields) => string>> = {
   columns: ({ id }) => String(id),
   tabs: ({ id }) => String(id),
   slides: ({ id }) => String(id),
+  inserts: ({ id }) => String(id),
   spots: ({ id }) => String(id),
   links: ({ id }) => String(id),
   rules: ({ id }) => String(id),

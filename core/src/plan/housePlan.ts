@@ -87,6 +87,7 @@ export function startingFixtures(facets: readonly FacetChoice[], attributes: rea
       paging: USUAL_PAGING,
       listSwitch: false,
       face: { ...USUAL_FACE, second: true },
+      inserts: [],
       card: [
         cardElement('picture'),
         cardElement('badges'),

@@ -1,3 +1,4 @@
+import type { ShelfInsert } from './inserts';
 import type { ValueShow } from '../catalogue/valueShow';
 import type { BadgeSettings } from '../badge/rule';
 import type { CardElement, CardFace } from '../card/design';
@@ -158,6 +159,8 @@ export interface ShelfSettings {
   card: readonly CardElement[];
   /** The cards themselves. */
   face: CardFace;
+  /** What stands among its products. */
+  inserts: readonly ShelfInsert[];
 }
 
 export type FixtureType = Fixture['type'];

@@ -65,6 +65,13 @@ export function fixtureTexts(fixture: Fixture): [TextUse, Texts][] {
       ];
     case 'tabs':
       return fixture.tabs.map(({ label }) => ['tab', label]);
+    case 'shelf':
+      return fixture.inserts.flatMap(({ picture, heading, words, link }): [TextUse, Texts][] => [
+        ...ofPicture(picture),
+        ['heading', heading],
+        ['words', words],
+        ...(link ? ([['button', link.label]] satisfies [TextUse, Texts][]) : []),
+      ]);
     case 'part':
       return Object.values(fixture.own).flatMap(({ heading }): [TextUse, Texts][] =>
         heading ? [['heading', heading]] : [],

@@ -264,6 +264,7 @@ export function upgradeFixture(stored: Fixture): Fixture {
         listSwitch: (fixture as Partial<Shelf>).listSwitch ?? false,
         card: fixture.card.map(upgradeElement),
         face: (fixture as Partial<Shelf>).face ?? USUAL_FACE,
+        inserts: (fixture as Partial<Shelf>).inserts ?? [],
         pageSize: typeof pageSize === 'number' ? { by: 'products', count: pageSize } : pageSize,
       };
     }

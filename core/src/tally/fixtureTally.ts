@@ -54,7 +54,13 @@ function rowsIn(model: FixtureModel): PerWidth<number> | null {
   if (model.type === 'shelf' || model.type === 'promotion') {
     if (model.form !== 'grid' && model.form !== 'list') return null;
     const columns = columnsIn(model);
-    return perWidth((name) => rowsOf(model.cards.length, columns[name]).rows);
+    const inserts = model.type === 'shelf' ? (model.inserts ?? []) : [];
+    return perWidth((name) => {
+      const cells = inserts
+        .filter(({ hiddenAt }) => !hiddenAt.includes(name))
+        .reduce((sum, one) => sum + one.columns[name] * one.rows[name], 0);
+      return rowsOf(model.cards.length + cells, columns[name]).rows;
+    });
   }
   return null;
 }

@@ -3,7 +3,8 @@ import { eachFixture, shelfModelOf } from '../page/pageModel';
 import { type Plan } from '../plan/plan';
 import { WIDTH_NAMES, type PerWidth } from '../width/widths';
 import { DEVICE_WIDTHS } from '../width/frame';
-import { cardRooms, columnsIn, pictureRooms, shelfRooms, widthIn } from '../layout/room';
+import { insertedCells, pageCut, startOf } from '../layout/inserts';
+import { cardRooms, columnsIn, isLines, pictureRooms, shelfRooms, widthIn } from '../layout/room';
 import { fullRowSizes, rowsOf, type RowFigures } from '../layout/rows';
 import { renditionFor } from '../width/renditions';
 
@@ -38,7 +39,12 @@ export function tallyOf(page: PageModel, plan: Plan): Tally | null {
   const columns = columnsIn(shelf);
   const cards = cardRooms(rooms, columns, shelf.gap);
   const pictures = pictureRooms(rooms, shelf);
-  const lastCards = model.total ? model.total - (model.pages - 1) * model.size : 0;
+  const cut = pageCut(shelf.pageSize, shelf.columns, shelf.inserts);
+  const ownSize = model.size === cut.first || model.size === cut.others;
+  const cuts = ownSize ? cut : { first: model.size, others: model.size };
+  const lastCards = model.total ? model.total - startOf(model.pages, cuts) : 0;
+  const inserted = (name: (typeof WIDTH_NAMES)[number], products: number, page: number): number =>
+    insertedCells(shelf.inserts, products, page, model.pages, name, isLines(shelf.form) ? 1 : columns[name]);
   // A carousel is one row, however many cards it has.
   const rows = (count: number, across: number): RowFigures =>
     shelf.form === 'carousel'
@@ -46,12 +52,13 @@ export function tallyOf(page: PageModel, plan: Plan): Tally | null {
       : rowsOf(count, across);
   const at = (name: (typeof WIDTH_NAMES)[number]): WidthTally => {
     const viewport = DEVICE_WIDTHS[name];
+    const full = Math.min(cuts.first, model.total);
     const card = widthIn(cards, viewport, plan.look);
     const picture = widthIn(pictures, viewport, plan.look);
     return {
       viewport,
-      full: rows(Math.min(model.size, model.total), columns[name]),
-      last: rows(lastCards, columns[name]),
+      full: rows(full + inserted(name, full, 1), columns[name]),
+      last: rows(lastCards + inserted(name, lastCards, model.pages), columns[name]),
       card: Math.round(card),
       picture: { single: renditionFor(picture, 1), double: renditionFor(picture, 2) },
     };
@@ -70,6 +77,6 @@ export function tallyOf(page: PageModel, plan: Plan): Tally | null {
           }))
         : [],
     ),
-    fullRowSizes: fullRowSizes(columns),
+    fullRowSizes: fullRowSizes(columns, (products, name) => inserted(name, products, 1)),
   };
 }

@@ -4,7 +4,8 @@ import {
   aisleProducts,
   choosePlan,
   holds,
-  productsAPage,
+  pageAt,
+  pageCut,
   shelfOf,
   titleInShop,
   type Aisle,
@@ -101,6 +102,6 @@ function placeOn(
   if (!shelf) return null;
   const { place } = explainProduct(snapshot, aisle, plan, { sku }, context);
   if (!place) return null;
-  const page = Math.ceil(place.place / productsAPage(shelf.pageSize, shelf.columns));
+  const page = pageAt(place.place, pageCut(shelf.pageSize, shelf.columns, shelf.inserts));
   return { place: place.place, of: place.of, by: place.by, page };
 }

@@ -22,6 +22,7 @@ const VIEWS: ViewSources = {
   spotlight: { fetch: () => import('./frame/spotlight').then(({ Spotlight }) => Spotlight) },
   tabs: { fetch: () => import('./frame/tabs').then(({ Tabs }) => Tabs) },
   tiles: { fetch: () => import('./frame/tiles').then(({ Tiles }) => Tiles) },
+  mixed: { fetch: () => import('./card/mixedCards').then(({ MixedCards }) => MixedCards) },
   answer: { fetch: () => import('./layout/shelfAnswer').then(({ ShelfAnswer }) => ShelfAnswer) },
   nothing: { fetch: () => import('./layout/shelfNothing').then(({ ShelfNothing }) => ShelfNothing) },
   quick: { fetch: () => import('./product/quickLook').then(({ QuickLook }) => QuickLook) },

@@ -63,6 +63,7 @@ function pathOf(scope: Scope, plan: Plan): string[] {
     case 'range':
     case 'order':
     case 'card':
+    case 'inserts':
       return ['fixtures', shelfOf(plan)?.id ?? 'shelf', scope];
     case 'grid':
       return ['fixtures', shelfOf(plan)?.id ?? 'shelf', 'columns'];

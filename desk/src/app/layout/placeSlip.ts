@@ -8,7 +8,7 @@ import {
   type FixtureLayout,
   type WidthName,
 } from '@fond/core';
-import { isGroup } from '../wording/conditionKinds';
+import { conditionsOf, jointOf, saidWhen } from '../reach/conditionParts';
 import { ConditionList } from '../reach/conditionList';
 import { Stepper } from '../field/stepper';
 import { FIXTURE_WORDS } from '../wording/words';
@@ -174,19 +174,11 @@ export class PlaceSlip {
     );
   }
 
-  protected jointOf(when: Condition | null): 'all' | 'any' | 'none' {
-    return when && isGroup(when) ? when.kind : 'all';
-  }
+  protected readonly jointOf = jointOf;
+  protected readonly conditionsOf = conditionsOf;
 
-  protected conditionsOf(when: Condition | null): readonly Condition[] {
-    if (!when) return [];
-    return isGroup(when) ? when.of : [when];
-  }
-
-  /** A group without conditions says nothing, and is left out. */
   protected show(when: Condition): void {
-    const said = isGroup(when) && !when.of.length ? null : when;
     const { id, type } = this.fixture()!;
-    this.editor.edit(`${FIXTURE_WORDS[type]} shown when`, (plan) => withWhen(plan, id, said));
+    this.editor.edit(`${FIXTURE_WORDS[type]} shown when`, (plan) => withWhen(plan, id, saidWhen(when)));
   }
 }

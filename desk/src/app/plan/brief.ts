@@ -48,6 +48,7 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
   { name: 'Gap between cards', slip: 'grid' },
   { name: 'Paging: numbers, a button for more, while scrolling', slip: 'grid' },
   { name: 'Last row', slip: 'grid' },
+  { name: 'Words and pictures among the products', slip: 'inserts' },
   { name: 'Filters: which, order, labels', slip: 'facets' },
   { name: 'Filter panel: side, width, heading, counts, clear all', slip: 'facets' },
   { name: 'Search box of the aisle', slip: 'facets' },

@@ -64,7 +64,7 @@ const SOURCES: readonly { kind: OfferedSource | null; name: string }[] = [
     <p class="hint">
       The first two are for searches. The range and the words stand on empty shelves of aisles too.
     </p>
-    <h4>The range</h4>
+    <h3>The range</h3>
     <fieldset>
       <legend>Products</legend>
       @for (offer of sources; track offer.kind) {
@@ -107,7 +107,7 @@ const SOURCES: readonly { kind: OfferedSource | null; name: string }[] = [
         />
       </label>
     }
-    <h4>The words</h4>
+    <h3>The words</h3>
     <label class="line wide"
       >Heading
       <input

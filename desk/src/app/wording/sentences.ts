@@ -22,6 +22,7 @@ import {
 import { arrangedWords } from './arrangedWords';
 import { placeWords } from './placeWords';
 import { reachWords } from './reachWords';
+import { insertsWords } from './insertWords';
 import { settingWords, type SettingNames } from './settingWords';
 import {
   elementWords,
@@ -51,6 +52,7 @@ export const LINES = [
   'range',
   'order',
   'grid',
+  'inserts',
   'card',
   'facets',
   'badges',
@@ -65,6 +67,7 @@ export const LINE_TITLES: Readonly<Record<LineName, string>> = {
   range: 'Shelf shows',
   order: 'Sorted by',
   grid: 'Grid',
+  inserts: 'Among the products',
   card: 'Each card shows',
   facets: 'Filters',
   badges: 'Badges',
@@ -86,7 +89,8 @@ export function lineOf(path: readonly string[], plan: Plan): LineName {
   if (setting !== undefined && PLACE.includes(setting)) return 'frame';
   if (id === facetPanelOf(plan)?.id || id === 'facets') return 'facets';
   if (id !== shelfOf(plan)?.id) return 'frame';
-  if (setting === 'range' || setting === 'order' || setting === 'card') return setting;
+  if (setting === 'range' || setting === 'order' || setting === 'card' || setting === 'inserts')
+    return setting;
   if (setting === 'face') return 'card';
   return setting !== undefined && GRID.includes(setting) ? 'grid' : 'frame';
 }
@@ -104,6 +108,7 @@ export function sentencesOf(plan: Plan, words: BriefWords): Record<LineName, str
     range: shelf ? sayRange(shelf.range, words.names) : 'no products',
     order: shelf ? orderWords(shelf.order.levels, words.names) + arrangedWords(shelf.order, words.names) : '',
     grid: shelf ? gridWords(shelf) : '',
+    inserts: shelf ? insertsWords(shelf) : '',
     card: shelf ? cardWords(shelf, words) : '',
     facets: facetsWords(plan, words),
     badges: badgeWords(plan.badges, words),

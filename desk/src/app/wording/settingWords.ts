@@ -72,6 +72,7 @@ const SETTINGS: Readonly<Record<string, string>> = {
   control: 'control',
   logic: 'any or all',
   sort: 'order of the values',
+  inserts: 'what stands among the products',
   values: 'its own values',
   steps: 'steps',
   helps: 'only where it helps',

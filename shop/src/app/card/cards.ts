@@ -1,10 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import type { Card, ShelfModel } from '@fond/core';
+import type { Card } from '@fond/core';
 import { PreviewFrame } from '../state/previewFrame';
 import { ShopState } from '../state/shopState';
-import { faceClasses, faceStyle, gridStyle, laneStyle, ownStyle } from './gridStyle';
-import { pictureAt } from '../picture/picture';
-import { Price } from './price';
+import { cardsClasses, cardsStyle, laneStyle, ownStyle, type CardsModel } from './gridStyle';
 import { ProductCard } from './productCard';
 
 /** Cards that are likely in the first view load their pictures at once. */
@@ -28,21 +26,11 @@ function isWithin({ clientX, clientY }: MouseEvent, place: Element | null | unde
   );
 }
 
-/** How the cards of a shelf stand. */
-export interface CardsModel extends Pick<
-  ShelfModel,
-  'cards' | 'columns' | 'gap' | 'rowGap' | 'pictureSizes' | 'lanes' | 'drawn'
-> {
-  form: ShelfModel['form'];
-  /** Of a row that is turned: it begins at the far side. */
-  backwards?: boolean;
-}
-
-/** The cards of a shelf in its form; one card serves all forms. */
+/** The cards of a shelf in its form; one card serves all forms. Lines that fold out come with `MixedCards`. */
 @Component({
   selector: 'shop-cards',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Price, ProductCard],
+  imports: [ProductCard],
   host: {
     '[class]': 'classes()',
     '[attr.style]': 'style()',
@@ -52,50 +40,26 @@ export interface CardsModel extends Pick<
   },
   template: `
     @let shelf = model();
-    @if (shelf.form === 'folding') {
-      @for (card of shelf.cards; track card.id) {
-        <details class="fold">
-          <summary>
-            @if (card.images[0]; as image) {
-              <img [src]="small(image.hash)" width="48" height="54" alt="" loading="lazy" decoding="async" />
-            }
-            <span class="fold-name">{{ card.title }}</span>
-            <shop-price [price]="card.price" [was]="card.was" [lang]="lang()" />
-          </summary>
-          <shop-card
-            [card]="card"
-            [drawn]="shelf.drawn"
-            [near]="true"
-            [headed]="true"
-            [attr.style]="own(card)"
-            [sizes]="shelf.pictureSizes"
-            [widths]="widths()"
-            [lang]="lang()"
-          />
-        </details>
-      }
-    } @else {
-      @for (card of shelf.cards; track card.id; let at = $index) {
-        <shop-card
-          [card]="card"
-          [drawn]="shelf.drawn"
-          [near]="neared().has(card.id)"
-          [active]="state() !== 'rest' || active() === card.id"
-          [class.is-hover]="state() === 'hover'"
-          [class.is-focus]="state() === 'focus'"
-          [sizes]="shelf.pictureSizes"
-          [widths]="widths()"
-          [lang]="lang()"
-          [eager]="first() !== null && at < eager"
-          [first]="lead() && at === 0"
-          [attr.style]="lane(card, at)"
-          [attr.data-sku]="pins() && card.sku"
-          [attr.data-place]="pins() && first()! + at"
-          [attr.draggable]="pins() && 'true'"
-          [attr.tabindex]="pins() && 0"
-          [pin]="pins()?.[card.sku] ?? null"
-        />
-      }
+    @for (card of shelf.cards; track card.id; let at = $index) {
+      <shop-card
+        [card]="card"
+        [drawn]="shelf.drawn"
+        [near]="neared().has(card.id)"
+        [active]="state() !== 'rest' || active() === card.id"
+        [class.is-hover]="state() === 'hover'"
+        [class.is-focus]="state() === 'focus'"
+        [sizes]="shelf.pictureSizes"
+        [widths]="widths()"
+        [lang]="lang()"
+        [eager]="first() !== null && at < eager"
+        [first]="lead() && at === 0"
+        [attr.style]="lane(card, at)"
+        [attr.data-sku]="pins() && card.sku"
+        [attr.data-place]="pins() && first()! + at"
+        [attr.draggable]="pins() && 'true'"
+        [attr.tabindex]="pins() && 0"
+        [pin]="pins()?.[card.sku] ?? null"
+      />
     }
   `,
 })
@@ -112,11 +76,10 @@ export class Cards {
   /** Set while the desk's window arranges the shelf. */
   protected readonly pins = computed(() => (this.first() === null ? null : this.arranging()));
   protected readonly eager = EAGER;
-  protected readonly style = computed(() => gridStyle(this.model()) + faceStyle(this.model().drawn));
-  protected readonly classes = computed(
-    () =>
-      `cards form-${this.model().form}${this.model().backwards ? ' backwards' : ''}${faceClasses(this.model().drawn)}`,
-  );
+  /** It stands in a grid that holds other things as well, and is none by itself. */
+  readonly inner = input(false);
+  protected readonly style = computed(() => cardsStyle(this.model()));
+  protected readonly classes = computed(() => cardsClasses(this.model()) + (this.inner() ? ' inner' : ''));
   /** Cards that have been pointed at, by their products. */
   protected readonly neared = signal<ReadonlySet<number>>(new Set());
   /** The card that a finger has tapped, by its product. */
@@ -124,18 +87,10 @@ export class Cards {
   protected readonly widths = computed(() => this.shop.model().frame.pictureWidths);
   protected readonly lang = computed(() => this.shop.model().frame.lang);
 
-  protected small(hash: string): string {
-    return pictureAt(hash, this.widths()[0]);
-  }
-
   protected lane(card: Card, at: number): string | null {
     const lane = this.model().lanes?.[at];
-    const own = this.own(card);
+    const own = ownStyle(this.model().drawn, card.colour);
     return lane ? [laneStyle(lane), own].filter(Boolean).join(';') : own;
-  }
-
-  protected own({ colour }: Card): string | null {
-    return ownStyle(this.model().drawn, colour);
   }
 
   /**

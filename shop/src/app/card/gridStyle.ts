@@ -53,3 +53,24 @@ export const laneStyle = (card: CardLane): string =>
       return `--lane-${name}:${lane};--top-${name}:calc(${+(widths * 100).toFixed(3)}% + ${+pixels.toFixed(2)}px)`;
     })
     .join(';');
+
+/** How the cards of a shelf stand. */
+export interface CardsModel extends Pick<
+  ShelfModel,
+  'cards' | 'columns' | 'gap' | 'rowGap' | 'pictureSizes' | 'lanes' | 'drawn'
+> {
+  form: ShelfModel['form'];
+  /** Of a row that is turned: it begins at the far side. */
+  backwards?: boolean;
+}
+
+/** How a shelf's cards stand, as classes of what holds them. */
+export const cardsClasses = ({
+  form,
+  backwards,
+  drawn,
+}: Pick<CardsModel, 'form' | 'backwards' | 'drawn'>): string =>
+  `cards form-${form}${backwards ? ' backwards' : ''}${faceClasses(drawn)}`;
+
+export const cardsStyle = (model: Pick<CardsModel, 'columns' | 'gap' | 'rowGap' | 'drawn'>): string =>
+  gridStyle(model) + faceStyle(model.drawn);

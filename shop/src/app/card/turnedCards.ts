@@ -9,14 +9,14 @@ import {
 } from '@angular/core';
 import type { ShelfModel } from '@fond/core';
 import { ShopState } from '../state/shopState';
-import { Cards } from './cards';
+import { MixedCards } from './mixedCards';
 import { RowTurner } from './rowTurner';
 
 /** The aisle's own shelf as one row that is swiped and turned; its pages are the shelf's, below it. */
 @Component({
   selector: 'shop-turned-cards',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Cards],
+  imports: [MixedCards],
   template: `
     @let shelf = model();
     @if (turning()) {
@@ -29,7 +29,7 @@ import { RowTurner } from './rowTurner';
         </button>
       </p>
     }
-    <shop-cards
+    <shop-mixed-cards
       #row
       [model]="shelf"
       [first]="shelf.from"

@@ -81,6 +81,10 @@ const JUMP_FROM = 7;
           @defer (on immediate; hydrate on viewport; hydrate when awake()) {
             <shop-turned-cards [model]="model" [lead]="lead()" />
           }
+        } @else if (model.inserts || model.form === 'folding') {
+          <ng-container
+            *ngComponentOutlet="views.of('mixed'); inputs: { model, first: model.from, lead: lead() }"
+          />
         } @else {
           <shop-cards
             [model]="model"

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { CartModel } from '@fond/core';
-import { Cards, type CardsModel } from '../card/cards';
+import { Cards } from '../card/cards';
+import type { CardsModel } from '../card/gridStyle';
 import { pictureAt } from '../picture/picture';
 import { cartFaultText } from '../cart/cartFaultText';
 import { CartState } from '../cart/cartState';

@@ -31,6 +31,7 @@ function views(fetch: () => Promise<typeof Other>): PageViews {
     reviews: source,
     quick: source,
     answer: source,
+    mixed: source,
     nothing: source,
     banner: source,
     columns: source,

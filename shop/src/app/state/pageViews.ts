@@ -14,7 +14,7 @@ export type FixtureViewName =
   | 'tiles';
 
 /** What draws a whole page, a quick look over one, what a shelf says besides its products, or a fixture. */
-export type ViewName = ShopModel['kind'] | 'quick' | 'answer' | 'nothing' | FixtureViewName;
+export type ViewName = ShopModel['kind'] | 'quick' | 'answer' | 'nothing' | 'mixed' | FixtureViewName;
 
 /** The views, or how their scripts are fetched. */
 export type ViewSources = Readonly<Record<ViewName, Type<unknown> | { fetch: () => Promise<Type<unknown>> }>>;
@@ -42,7 +42,8 @@ const fixturesIn = (fixtures: readonly FixtureModel[]): ViewName[] =>
     ...('slots' in fixture ? fixturesIn(fixture.slots.flatMap((slot) => slot.fixtures)) : []),
   ]);
 
-const shelfViews = ({ answer, nothing }: ShelfModel): ViewName[] => [
+const shelfViews = ({ answer, nothing, inserts, form }: ShelfModel): ViewName[] => [
+  ...(inserts || form === 'folding' ? (['mixed'] as const) : []),
   ...(answer ? (['answer'] as const) : []),
   ...(nothing ? (['nothing'] as const) : []),
   ...(nothing?.shelf ? (['promotion'] as const) : []),

@@ -25,7 +25,7 @@ import { MatSliderModule } from '@angular/material/slider';
 import { ActivatedRoute, Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { BOARD_FIGURES, type ArrangedAisle, type BoardFigure, type Problem } from '@fond/contract';
-import { isOn, productsAPage, type Pin } from '@fond/core';
+import { isOn, pageCut, type Pin } from '@fond/core';
 import { Api } from '../../api/api';
 import { asking } from '../../api/asking';
 import { alternating, inRow, withHolds, withoutHolds, type Here, type Hold } from '../../draft/pins';
@@ -101,9 +101,9 @@ export class ArrangeSheet {
     const shelf = this.editor.shelf();
     return !shelf || shelf.form === 'list' || shelf.form === 'folding' ? 4 : shelf.columns.wide;
   });
-  private readonly pageSize = computed(() => {
+  private readonly cut = computed(() => {
     const shelf = this.editor.shelf();
-    return shelf ? productsAPage(shelf.pageSize, shelf.columns) : 12;
+    return shelf ? pageCut(shelf.pageSize, shelf.columns, shelf.inserts) : { first: 12, others: 12 };
   });
   private readonly here = computed((): Here | null => {
     const arranged = this.arranged();
@@ -139,10 +139,10 @@ export class ArrangeSheet {
       groups: this.order()?.groups ?? [],
     });
   });
-  protected readonly pages = computed(() => inPages(this.cards(), this.pageSize()));
+  protected readonly pages = computed(() => inPages(this.cards(), this.cut()));
   protected readonly livePages = computed(() => {
     const arranged = this.arranged();
-    return this.beside() && arranged ? inPages(liveCards(this.cards(), arranged), this.pageSize()) : [];
+    return this.beside() && arranged ? inPages(liveCards(this.cards(), arranged), this.cut()) : [];
   });
   protected readonly movedCount = computed(() => this.cards().filter(({ moved }) => moved !== 0).length);
   protected readonly found = computed(() => this.cards().filter(({ faded }) => !faded));
@@ -343,7 +343,7 @@ export class ArrangeSheet {
     const at = cards.findIndex(({ sku }) => sku === this.focused());
     if (at < 0 || event.ctrlKey || event.metaKey) return;
     const { sku } = cards[at];
-    const board = { columns: this.columns(), page: this.pageSize(), count: cards.length };
+    const board = { columns: this.columns(), page: this.cut().others, count: cards.length };
     const step = stepOf(event.key, at, board);
     if (step !== null) {
       event.preventDefault();

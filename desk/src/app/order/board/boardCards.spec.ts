@@ -91,7 +91,9 @@ describe('the cards of the board', () => {
 
   it('are laid out page by page, and as they stand live without what isn’t there any more', () => {
     const cards = boardCards(aisle, view());
-    expect(inPages(cards, 3).map(({ number, cards: on }) => [number, on.length])).toEqual([
+    expect(
+      inPages(cards, { first: 3, others: 3 }).map(({ number, cards: on }) => [number, on.length]),
+    ).toEqual([
       [1, 3],
       [2, 1],
     ]);

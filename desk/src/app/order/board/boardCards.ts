@@ -1,5 +1,5 @@
 import type { ArrangedAisle, ArrangedProduct, BoardFigure } from '@fond/contract';
-import type { OrderGroup, Pin } from '@fond/core';
+import { pagesOf, startOf, type PageCut, type OrderGroup, type Pin } from '@fond/core';
 import { figureText, scaleOf, shadeOf } from './boardFigures';
 
 /** Which products stand out; the others fade. */
@@ -89,11 +89,12 @@ export function liveCards(cards: readonly BoardCard[], { live }: ArrangedAisle):
   });
 }
 
-export function inPages(cards: readonly BoardCard[], size: number): BoardPage[] {
-  const pages: BoardPage[] = [];
-  for (let from = 0; from < cards.length; from += size)
-    pages.push({ number: pages.length + 1, cards: cards.slice(from, from + size) });
-  return pages;
+export function inPages(cards: readonly BoardCard[], cut: PageCut): BoardPage[] {
+  if (!cards.length) return [];
+  return Array.from({ length: pagesOf(cards.length, cut) }, (_, at) => ({
+    number: at + 1,
+    cards: cards.slice(startOf(at + 1, cut), startOf(at + 2, cut)),
+  }));
 }
 
 /** How many places a key leads on from one of them, counted from 0; null for any other key. */
