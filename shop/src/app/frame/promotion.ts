@@ -12,7 +12,6 @@ import {
   viewChild,
 } from '@angular/core';
 import type { FixtureModel, PromotionModel } from '@fond/core';
-import { Cards } from '../card/cards';
 import { MixedCards } from '../card/mixedCards';
 import { callApi } from '../state/callApi';
 import { LookedAt } from '../state/lookedAt';
@@ -26,7 +25,7 @@ import { PAUSE_SHAPES, RowTurner } from '../card/rowTurner';
 @Component({
   selector: 'shop-promotion',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Cards, MixedCards, NgTemplateOutlet],
+  imports: [MixedCards, NgTemplateOutlet],
   template: `
     @let one = shown();
     @if (one.recent === null) {
@@ -72,17 +71,13 @@ import { PAUSE_SHAPES, RowTurner } from '../card/rowTurner';
             <svg viewBox="0 0 24 24" aria-hidden="true"><path d="m9 5 7 7-7 7" /></svg>
           </button>
         </ng-template>
-        @if (one.form === 'folding') {
-          <shop-mixed-cards [model]="one" />
-        } @else {
-          <shop-cards
-            #row
-            [model]="one"
-            [attr.tabindex]="turning() ? 0 : null"
-            [attr.role]="turning() ? 'group' : null"
-            [attr.aria-label]="turning() ? one.heading || null : null"
-          />
-        }
+        <shop-mixed-cards
+          #row
+          [model]="one"
+          [attr.tabindex]="turning() ? 0 : null"
+          [attr.role]="turning() ? 'group' : null"
+          [attr.aria-label]="turning() ? one.heading || null : null"
+        />
         @if (turning() && one.dots) {
           <p class="dots">
             @for (view of turner.views(); track view) {
