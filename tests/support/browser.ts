@@ -212,7 +212,8 @@ export async function pressElement(element: ElementHandle<Element>): Promise<voi
       })
       // The click led to another page.
       .catch((error: Error) => {
-        if (/context was destroyed|detached/.test(error.message)) return '';
+        if (/context was destroyed|cannot find context|target navigated|detached/i.test(error.message))
+          return '';
         throw error;
       });
     if (!trouble) return;
