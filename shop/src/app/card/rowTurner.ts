@@ -32,6 +32,7 @@ export class RowTurner {
   /** A mouse has dragged the row, so its click means nothing. */
   private dragged = false;
   private measure: ResizeObserver | null = null;
+  private watched: HTMLElement | null = null;
 
   constructor(private readonly of: TurnedRow) {
     const gone = inject(DestroyRef);
@@ -49,10 +50,12 @@ export class RowTurner {
     });
   }
 
-  /** Follows the row's size and what is done to it; called again once a row is there that wasn't. */
+  /** Follows the row's size and what is done to it; called again once another row is there. */
   watch(): void {
     const row = this.of.row();
-    if (!row || this.measure) return;
+    if (!row || row === this.watched) return;
+    this.watched = row;
+    this.measure?.disconnect();
     this.measure = new ResizeObserver(() => this.follow());
     this.measure.observe(row);
     row.addEventListener('scroll', () => this.follow(), { passive: true });
@@ -68,6 +71,8 @@ export class RowTurner {
   }
 
   private follow(): void {
+    // A row that has gone is told of once more.
+    if (!this.of.row()) return;
     const { row, last, at } = this.reach();
     const count = Math.max(1, Math.ceil(row.scrollWidth / Math.max(1, row.clientWidth) - 0.05));
     if (count !== this.views().length) this.views.set(Array.from({ length: count }, (_, view) => view));

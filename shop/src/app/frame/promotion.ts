@@ -5,6 +5,7 @@ import {
   computed,
   ElementRef,
   afterNextRender,
+  afterRenderEffect,
   inject,
   Injector,
   input,
@@ -12,6 +13,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { FixtureModel, PromotionModel } from '@fond/core';
+import { Cards } from '../card/cards';
 import { MixedCards } from '../card/mixedCards';
 import { callApi } from '../state/callApi';
 import { LookedAt } from '../state/lookedAt';
@@ -25,7 +27,7 @@ import { PAUSE_SHAPES, RowTurner } from '../card/rowTurner';
 @Component({
   selector: 'shop-promotion',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MixedCards, NgTemplateOutlet],
+  imports: [Cards, MixedCards, NgTemplateOutlet],
   template: `
     @let one = shown();
     @if (one.recent === null) {
@@ -71,13 +73,17 @@ import { PAUSE_SHAPES, RowTurner } from '../card/rowTurner';
             <svg viewBox="0 0 24 24" aria-hidden="true"><path d="m9 5 7 7-7 7" /></svg>
           </button>
         </ng-template>
-        <shop-mixed-cards
-          #row
-          [model]="one"
-          [attr.tabindex]="turning() ? 0 : null"
-          [attr.role]="turning() ? 'group' : null"
-          [attr.aria-label]="turning() ? one.heading || null : null"
-        />
+        @if (one.form === 'folding') {
+          <shop-mixed-cards [model]="one" />
+        } @else {
+          <shop-cards
+            #row
+            [model]="one"
+            [attr.tabindex]="turning() ? 0 : null"
+            [attr.role]="turning() ? 'group' : null"
+            [attr.aria-label]="turning() ? one.heading || null : null"
+          />
+        }
         @if (turning() && one.dots) {
           <p class="dots">
             @for (view of turner.views(); track view) {
@@ -121,6 +127,10 @@ export class Promotion {
 
   constructor() {
     afterNextRender(() => void this.fill());
+    // Another form may bring another row.
+    afterRenderEffect(() => {
+      if (this.row()) this.turner.watch();
+    });
   }
 
   private async fill(): Promise<void> {
