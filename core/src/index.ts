@@ -72,6 +72,7 @@ export * from './page/composeProduct';
 export * from './page/composeReviews';
 export * from './page/composer';
 export * from './page/benchModel';
+export * from './page/pageFacts';
 export * from './page/pageModel';
 export * from './page/plainModels';
 export * from './page/shopModel';

@@ -1,4 +1,4 @@
-import type { LostPin, Placed } from '@fond/core';
+import type { LostPin, PageCut, Placed } from '@fond/core';
 
 /** What the desk is told of a shelf's order in the aisle of the window. */
 export interface OrderReport {
@@ -25,6 +25,8 @@ export interface ArrangedAisle {
   /** The day in the shop's zone, `2026-11-30`. */
   today: string;
   total: number;
+  /** Products of its first page and of each that follows, as the aisle is first seen. */
+  pages: PageCut;
   /** The first ones, at most 2,000. */
   products: readonly ArrangedProduct[];
   /** Article numbers as they stand live; null where the aisle is not live or shows no shelf. */

@@ -115,6 +115,7 @@ export const arrangedAisle = object<ArrangedAisle>({
   aisle: Joi.object({ key: text.required(), title: text.required() }).required(),
   today: text.required(),
   total: count.required(),
+  pages: Joi.object({ first: count.required(), others: count.required() }).required(),
   products: Joi.array()
     .items(
       Joi.object({

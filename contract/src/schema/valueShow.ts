@@ -19,7 +19,7 @@ export const handSteps = Joi.array()
 /** How a value looks. */
 export const swatch = Joi.string()
   .pattern(
-    /^(#[0-9a-f]{6}( #[0-9a-f]{6})?|picture:[0-9a-f]{32})$/,
+    /^(#[0-9a-fA-F]{6}( #[0-9a-fA-F]{6})?|picture:[0-9a-f]{32})$/,
     'a colour such as #0b4f5c, two with a blank between, or picture: and a picture’s name',
   )
   .allow(null)

@@ -52,7 +52,7 @@ describe('the pages of a shelf', () => {
         fc.integer({ min: 0, max: 300 }),
         (changes, columns, rows, total) => {
           const all = changes.map((change, at) => insert(`i${at}`, change));
-          const cut = pageCut({ by: 'rows', count: rows }, followed(columns), all);
+          const cut = pageCut({ by: 'rows', count: rows }, followed(columns), () => all);
           const pages = pagesOf(total, cut);
           let seen = 0;
           for (let page = 1; page <= pages; page++) {
@@ -77,9 +77,9 @@ describe('the pages of a shelf', () => {
 
   it('have as many products as are said where that is not rows', () => {
     const all = [insert('one', { pages: 'all' })];
-    expect(pageCut({ by: 'products', count: 12 }, followed(3), all)).toEqual({ first: 12, others: 12 });
-    expect(pageCut({ by: 'rows', count: 4 }, followed(3), all)).toEqual({ first: 11, others: 11 });
-    expect(pageCut({ by: 'rows', count: 4 }, followed(3), [insert('one', {})])).toEqual({
+    expect(pageCut({ by: 'products', count: 12 }, followed(3), () => all)).toEqual({ first: 12, others: 12 });
+    expect(pageCut({ by: 'rows', count: 4 }, followed(3), () => all)).toEqual({ first: 11, others: 11 });
+    expect(pageCut({ by: 'rows', count: 4 }, followed(3), () => [insert('one', {})])).toEqual({
       first: 11,
       others: 12,
     });

@@ -1,5 +1,6 @@
 import type { ShelfInsert } from '../plan/inserts';
-import type { PageSize } from '../plan/plan';
+import type { PageSize, Shelf } from '../plan/plan';
+import { findWidths, type PageFacts } from '../plan/shownWhen';
 import { steppedAt, type Stepped, type WidthName } from '../width/widths';
 import { MAX_PER_PAGE, productsAPage } from './rows';
 
@@ -11,6 +12,37 @@ export interface InsertAt<T extends PlacedInsert = PlacedInsert> {
   insert: T;
   before: number;
 }
+
+/** Widths at which an insert is shown: on the first page of a listing, and on those that follow. */
+export interface Standing {
+  id: string;
+  first: readonly WidthName[];
+  others: readonly WidthName[];
+}
+
+/**
+ * What stands among the products of a listing, whichever of its pages is asked for; so that each page knows how many
+ * products are on the others. What has nothing to show takes no room.
+ */
+export function standingOf(inserts: readonly ShelfInsert[], facts: PageFacts): Standing[] {
+  return inserts
+    .filter((insert) => showsSomething(insert, facts))
+    .map(({ id, when }) => ({
+      id,
+      first: findWidths(when, { ...facts, firstPage: true }),
+      others: findWidths(when, { ...facts, firstPage: false }),
+    }))
+    .filter(({ first, others }) => first.length > 0 || others.length > 0);
+}
+
+function showsSomething({ picture, heading, words, link }: ShelfInsert, { aisle }: PageFacts): boolean {
+  if (picture?.kind === 'kept' || (picture && aisle.picture?.hash)) return true;
+  return [heading, words, ...(link ? [link.label] : [])].some((texts) => Object.values(texts).some(Boolean));
+}
+
+/** The widths at which one of them is shown on a page, counted from 1. */
+export const standsAt = (standing: readonly Standing[], id: string, page: number): readonly WidthName[] =>
+  standing.find((one) => one.id === id)?.[page === 1 ? 'first' : 'others'] ?? [];
 
 const isOn = ({ pages }: PlacedInsert, page: number, last: boolean): boolean =>
   pages === 'all' || (pages === 'first' ? page === 1 : last);
@@ -64,15 +96,28 @@ export interface PageCut {
   others: number;
 }
 
+/** How many products each page of a shelf takes, with what stands among them. */
+export const shelfCut = (
+  { pageSize, columns, inserts }: Pick<Shelf, 'pageSize' | 'columns' | 'inserts'>,
+  standing: readonly Standing[],
+): PageCut =>
+  pageCut(pageSize, columns, (page) =>
+    inserts.filter(({ id }) => standsAt(standing, id, page).includes('wide')),
+  );
+
 /**
  * How many products each page takes. Full rows of the wide page are filled by products and inserts together: a page with
  * inserts takes so many products fewer. What stands on the last page alone makes it no shorter, as it ends where it ends.
  */
-export function pageCut(size: PageSize, columns: Stepped<number>, inserts: readonly PlacedInsert[]): PageCut {
+export function pageCut(
+  size: PageSize,
+  columns: Stepped<number>,
+  insertsOf: (page: number) => readonly PlacedInsert[],
+): PageCut {
   const usual = productsAPage(size, columns);
-  if (size.by !== 'rows' || !inserts.length) return { first: usual, others: usual };
-  const lasting = inserts.filter(({ pages }) => pages !== 'last');
+  if (size.by !== 'rows') return { first: usual, others: usual };
   const fitting = (page: number): number => {
+    const lasting = insertsOf(page).filter(({ pages }) => pages !== 'last');
     let products = Math.min(MAX_PER_PAGE, usual);
     while (
       products > 1 &&

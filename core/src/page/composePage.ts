@@ -12,7 +12,7 @@ import { todayIn } from '../clause/inForce';
 import { MAX_PER_PAGE } from '../layout/rows';
 import { facetPanelOf, shelfOf, type Edition, type IndexedValue, type Plan, type Shelf } from '../plan/plan';
 import { choosePlan } from '../plan/reach';
-import { dayIn, type PageFacts } from '../plan/shownWhen';
+import type { PageFacts } from '../plan/shownWhen';
 import type { RangeContext } from '../clause/rule';
 import { addressOf, NeighbourAddresses, UNFILTERED, type ListingState } from '../address/address';
 import { searched, titleOf, type Composer, type PageRequest } from './composer';
@@ -22,6 +22,7 @@ import { shelfModelOf, type PageModel, type ShelfModel } from './pageModel';
 import { productFacts } from './productFacts';
 import { orderChoices, shelfRange } from './shelfModel';
 import { shopFrameOf } from './shopFrame';
+import { factsOf } from './pageFacts';
 import { standInsOf } from './standIns';
 import { wordsIn } from '../words/words';
 
@@ -188,24 +189,6 @@ function headDescription(
 /** The address of an aisle with a product looked at over it. */
 const lookingAt = (address: string, slug: string): string =>
   `${address}${address.includes('?') ? '&' : '?'}look=${encodeURIComponent(slug)}`;
-
-function factsOf(
-  snapshot: Snapshot,
-  aisle: Aisle,
-  state: ListingState,
-  { now, zone = 'UTC', part = 0, signedIn = false }: PageRequest,
-): Omit<PageFacts, 'results'> {
-  return {
-    aisle,
-    lang: state.lang,
-    ...dayIn(zone, now),
-    firstPage: state.from === 1,
-    filtersUsed: state.selections.size > 0 || (state.q !== '' && aisle.kind !== 'search'),
-    hasDescription: textIn(aisle.descriptions, state.lang, snapshot.frame.languages) !== '',
-    part,
-    signedIn,
-  };
-}
 
 /** Facets whose chosen values all have to be met. */
 const allOfFacets = (plan: Plan): ReadonlySet<string> =>

@@ -1,4 +1,4 @@
-import { insertsOn, startOf, type PageCut } from '../layout/inserts';
+import { insertsOn, standsAt, startOf, type PageCut, type Standing } from '../layout/inserts';
 import { cardRooms, isLines, shelfRooms, sizesOf, type ShelfShape } from '../layout/room';
 import {
   lanesOf,
@@ -13,10 +13,9 @@ import type { Card } from '../card/card';
 import type { DrawnElement } from '../card/drawn';
 import { targetHref } from '../address/link';
 import { wordsOn } from '../look/buttonLook';
-import type { Paint } from '../look/paint';
+import { paintCss, type Paint } from '../look/paint';
 import type { ShelfInsert } from '../plan/inserts';
 import type { Shelf } from '../plan/plan';
-import { findWidths } from '../plan/shownWhen';
 import { textIn, type Texts } from '../text/texts';
 import { atEachWidth, steppedAt, WIDTH_NAMES, type PerWidth, type WidthName } from '../width/widths';
 import type { Composer } from './composer';
@@ -34,33 +33,22 @@ export interface ShownPages {
   cuts: PageCut;
 }
 
-/** The inserts of a shelf that are shown at all, and those that are at the width by which rows are filled. */
-export function shownInserts(
-  { facts }: Composer,
-  { inserts }: Shelf,
-): { any: ShelfInsert[]; wide: ShelfInsert[] } {
-  const widths = new Map(inserts.map((insert) => [insert, findWidths(insert.when, facts)]));
-  return {
-    any: inserts.filter((insert) => widths.get(insert)!.length > 0),
-    wide: inserts.filter((insert) => widths.get(insert)!.includes('wide')),
-  };
-}
-
 /** What stands among the cards that are shown, on each of their pages; nothing for a shelf that has none. */
 export function insertModels(
   composer: Composer,
   shelf: Shelf,
   form: Shelf['form'],
+  standing: readonly Standing[],
   { from, until, firstPage, page, pages, cuts }: ShownPages,
 ): InsertModel[] {
-  const { any } = shownInserts(composer, shelf);
-  if (!any.length) return [];
+  if (!standing.length) return [];
   const models: InsertModel[] = [];
   for (let p = firstPage; p <= page; p++) {
     const start = startOf(p, cuts);
     const products = Math.min(startOf(p + 1, cuts), until) - start;
-    for (const { insert, before } of insertsOn(any, products, p, pages)) {
-      const model = insertModel(composer, shelf, form, insert);
+    const here = shelf.inserts.filter(({ id }) => standsAt(standing, id, p).length > 0);
+    for (const { insert, before } of insertsOn(here, products, p, pages)) {
+      const model = insertModel(composer, shelf, form, insert, standsAt(standing, insert.id, p));
       if (model) models.push({ ...model, id: `${insert.id}-${p}-${before}`, before: start - from + before });
     }
   }
@@ -73,8 +61,9 @@ function insertModel(
   shelf: Shelf,
   form: Shelf['form'],
   insert: ShelfInsert,
+  shown: readonly WidthName[],
 ): Omit<InsertModel, 'before'> | null {
-  const { snapshot, plan, state, facts, aisle, context, badges } = composer;
+  const { snapshot, plan, state, aisle, context, badges } = composer;
   const said = (texts: Texts): string => textIn(texts, state.lang, snapshot.frame.languages);
   const frame = { snapshot, aisle, plan, lang: state.lang, context, badges };
   const picture = pictureOf(frame, insert.picture);
@@ -82,7 +71,6 @@ function insertModel(
   const title = insert.link ? said(insert.link.label) : '';
   const link = insert.link && title ? { title, href: targetHref(frame, insert.link.address) } : null;
   if (!picture && !heading && !words && !link) return null;
-  const shown = findWidths(insert.when, facts);
   const across = (width: WidthName): number => (isLines(form) ? 1 : steppedAt(shelf.columns, width));
   const cells = (of: ShelfInsert['columns'], most: (width: WidthName) => number): PerWidth<number> => ({
     wide: Math.min(most('wide'), steppedAt(of, 'wide')),
@@ -97,8 +85,8 @@ function insertModel(
     link,
     picture,
     sizes: sizesOf(cardRooms(shelfRooms(plan.fixtures, shelf), shelf.columns, shelf.gap), plan.look),
-    ground,
-    ink: ground && wordsOn(ground, plan.look.colours),
+    ground: ground && paintCss(ground),
+    ink: ground && paintCss(wordsOn(ground, plan.look.colours)),
     columns: cells(insert.columns, across),
     rows: cells(insert.rows, () => (isLines(form) ? 1 : 2)),
     hiddenAt: WIDTH_NAMES.filter((width) => !shown.includes(width)),

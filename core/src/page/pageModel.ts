@@ -6,6 +6,7 @@ import type { DrawnCard } from '../card/drawn';
 import type { AisleKind } from '../catalogue/aisles';
 import type { FocusPoint } from '../catalogue/rows';
 import type { AppliedModel, FacetModel } from '../facet/models';
+import type { Standing } from '../layout/inserts';
 import type { CardLane } from '../layout/staggered';
 import type { Paint } from '../look/paint';
 import type { FixtureDress } from '../plan/dress';
@@ -83,6 +84,8 @@ export interface ShelfModel {
   clearAll: boolean;
   /** What stands among the cards, in reading order; left out where nothing does. */
   inserts?: readonly InsertModel[];
+  /** Where such things are shown on any page; left out where none is. */
+  standing?: readonly Standing[];
   /** What is said to what was searched for, above the products; left out where nothing is. */
   answer?: AnswerModel;
   /** What stands there where there are no products; left out where there are some. */
@@ -100,9 +103,9 @@ export interface InsertModel {
   picture: FramePicture | null;
   /** For its picture. */
   sizes: string;
-  ground: Paint | null;
-  /** The colour of its words on a ground of its own. */
-  ink: Paint | null;
+  /** A ground of its own and the colour of words on it, as CSS. */
+  ground: string | null;
+  ink: string | null;
   /** Cells of the grid at each width. */
   columns: PerWidth<number>;
   rows: PerWidth<number>;

@@ -3,8 +3,8 @@ import { cardOf } from '../card/card';
 import { drawCard } from '../card/drawn';
 import type { Aisle } from '../catalogue/aisles';
 import { cardGaps, isLines, pictureRooms, shelfRooms, sizesOf } from '../layout/room';
-import { pageCut, pagesOf, startOf } from '../layout/inserts';
-import { inLanes, insertModels, shownInserts } from './insertModels';
+import { pagesOf, shelfCut, standingOf, startOf } from '../layout/inserts';
+import { inLanes, insertModels } from './insertModels';
 import { arrange, arrangedWindow, arranges, pinsAt, withPinned } from '../order/arrange';
 import type { SearchMatches } from '../order/matches';
 import { answerPins } from '../search/answers';
@@ -59,9 +59,8 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   const { snapshot, plan, state, request } = composer;
   const filtered = composer.filtered!;
   const total = filtered.count;
-  const cut =
-    state.size === null ? pageCut(shelf.pageSize, shelf.columns, shownInserts(composer, shelf).wide) : null;
-  const cuts = cut ?? { first: state.size!, others: state.size! };
+  const standing = standingOf(shelf.inserts, composer.facts);
+  const cuts = state.size === null ? shelfCut(shelf, standing) : { first: state.size, others: state.size };
   const pages = pagesOf(total, cuts);
   const page = Math.min(state.page, pages);
   const firstPage = Math.max(
@@ -93,7 +92,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   const rooms = shelfRooms(plan.fixtures, shelf);
   const shape = { ...shelf, form };
   const shown = { from, until: from + places.length, firstPage, page, pages, cuts };
-  const among = insertModels(composer, shelf, form, shown);
+  const among = insertModels(composer, shelf, form, standing, shown);
   return {
     id: shelf.id,
     type: 'shelf',
@@ -140,6 +139,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
     pictureSizes: sizesOf(pictureRooms(rooms, shape), plan.look),
     drawn,
     ...inLanes(composer, shelf, shape, cards, drawn.elements, among),
+    ...(standing.length && { standing }),
     clearAll: facetPanelOf(plan)?.clearAll ?? true,
   };
 }

@@ -84,6 +84,10 @@ describe('when a fixture is shown', () => {
       signedIn: false,
       view: false,
     });
+    expect(
+      shopperFactsOf([{ fixtures: [{ when: null, inserts: [{ when: share }, { when: known }] }] }]),
+      'what stands among products asks as well',
+    ).toEqual({ part: true, signedIn: true, view: false });
     expect(shopperFactsOf([{ fixtures: [{ when: known }] }])).toMatchObject({ part: false, signedIn: true });
     expect(shopperFactsOf([{ fixtures: [{ when: null, listSwitch: true }] }]).view).toBe(true);
   });

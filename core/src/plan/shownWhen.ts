@@ -136,12 +136,20 @@ export interface ShopperFacts {
   view: boolean;
 }
 
+interface Shown {
+  when: Condition | null;
+}
+
 export function shopperFactsOf(
-  plans: readonly { fixtures: readonly { when: Condition | null; listSwitch?: boolean }[] }[],
+  plans: readonly {
+    fixtures: readonly (Shown & { listSwitch?: boolean; inserts?: readonly Shown[] })[];
+  }[],
 ): ShopperFacts {
   const kinds = new Set(
     plans.flatMap(({ fixtures }) =>
-      fixtures.flatMap(({ when }) => [...eachCondition(when)].map(({ kind }) => kind)),
+      fixtures
+        .flatMap((fixture) => [fixture, ...(fixture.inserts ?? [])])
+        .flatMap(({ when }) => [...eachCondition(when)].map(({ kind }) => kind)),
     ),
   );
   return {

@@ -3,7 +3,7 @@ import { eachFixture, shelfModelOf } from '../page/pageModel';
 import { type Plan } from '../plan/plan';
 import { WIDTH_NAMES, type PerWidth } from '../width/widths';
 import { DEVICE_WIDTHS } from '../width/frame';
-import { insertedCells, pageCut, startOf } from '../layout/inserts';
+import { insertedCells, shelfCut, standsAt, startOf } from '../layout/inserts';
 import { cardRooms, columnsIn, isLines, pictureRooms, shelfRooms, widthIn } from '../layout/room';
 import { fullRowSizes, rowsOf, type RowFigures } from '../layout/rows';
 import { renditionFor } from '../width/renditions';
@@ -39,12 +39,20 @@ export function tallyOf(page: PageModel, plan: Plan): Tally | null {
   const columns = columnsIn(shelf);
   const cards = cardRooms(rooms, columns, shelf.gap);
   const pictures = pictureRooms(rooms, shelf);
-  const cut = pageCut(shelf.pageSize, shelf.columns, shelf.inserts);
+  const standing = model.standing ?? [];
+  const cut = shelfCut(shelf, standing);
   const ownSize = model.size === cut.first || model.size === cut.others;
   const cuts = ownSize ? cut : { first: model.size, others: model.size };
   const lastCards = model.total ? model.total - startOf(model.pages, cuts) : 0;
   const inserted = (name: (typeof WIDTH_NAMES)[number], products: number, page: number): number =>
-    insertedCells(shelf.inserts, products, page, model.pages, name, isLines(shelf.form) ? 1 : columns[name]);
+    insertedCells(
+      shelf.inserts.filter(({ id }) => standsAt(standing, id, page).includes(name)),
+      products,
+      page,
+      model.pages,
+      name,
+      isLines(shelf.form) ? 1 : columns[name],
+    );
   // A carousel is one row, however many cards it has.
   const rows = (count: number, across: number): RowFigures =>
     shelf.form === 'carousel'

@@ -6,13 +6,16 @@ import {
   attributeNumbers,
   choosePlan,
   dayRead,
+  firstFacts,
   holds,
   LATELY,
   numberOf,
   permutationOf,
+  shelfCut,
   shelfOf,
   shelfRange,
   sortingOf,
+  standingOf,
   startOfDay,
   stockStateOf,
   titleInShop,
@@ -20,6 +23,7 @@ import {
   VIEW_DAYS,
   type Aisle,
   type Edition,
+  type PageCut,
   type Placed,
   type Plan,
   type RangeContext,
@@ -46,6 +50,7 @@ export function explainArrangement(
   return {
     aisle: { key: aisle.key, title: titleInShop(snapshot, aisle.titles) },
     today: todayIn(context),
+    pages: arranged.pages,
     total: arranged.total,
     products: arranged.placed.map(({ p, by, group }): ArrangedProduct => {
       const hash = snapshot.images[p].at(0)?.hash;
@@ -69,7 +74,7 @@ function arrangedIn(
   aisle: Aisle,
   plan: Plan,
   context: RangeContext,
-): { placed: Placed[]; total: number } | null {
+): { placed: Placed[]; total: number; pages: PageCut } | null {
   const shelf = shelfOf(plan);
   if (!shelf) return null;
   const range = shelfRange(snapshot, aisle, shelf, context);
@@ -77,7 +82,11 @@ function arrangedIn(
   const permutation = permutationOf(snapshot, sorting, snapshot.frame.languages[0], context);
   const { bits, count } = range;
   const arrangement = arrange(snapshot, bits, count, shelf.order, permutation, aisle.key, context);
-  return { placed: arrangedWindow(snapshot, arrangement, 0, MAX_BOARD), total: count };
+  return {
+    placed: arrangedWindow(snapshot, arrangement, 0, MAX_BOARD),
+    total: count,
+    pages: shelfCut(shelf, standingOf(shelf.inserts, firstFacts(snapshot, aisle, context))),
+  };
 }
 
 function figuresOf(

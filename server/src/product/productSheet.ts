@@ -3,10 +3,12 @@ import type { PictureWords, ProductPlace, ProductSheet, SheetPicture } from '@fo
 import {
   aisleProducts,
   choosePlan,
+  firstFacts,
   holds,
   pageAt,
-  pageCut,
+  shelfCut,
   shelfOf,
+  standingOf,
   titleInShop,
   type Aisle,
   type Plan,
@@ -102,6 +104,7 @@ function placeOn(
   if (!shelf) return null;
   const { place } = explainProduct(snapshot, aisle, plan, { sku }, context);
   if (!place) return null;
-  const page = pageAt(place.place, pageCut(shelf.pageSize, shelf.columns, shelf.inserts));
+  const standing = standingOf(shelf.inserts, firstFacts(snapshot, aisle, context));
+  const page = pageAt(place.place, shelfCut(shelf, standing));
   return { place: place.place, of: place.of, by: place.by, page };
 }

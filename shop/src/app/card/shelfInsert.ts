@@ -1,7 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { CardImage, InsertModel } from '@fond/core';
-import { pictureAt, srcset } from '../picture/picture';
-import { linkHref, ShopState } from '../state/shopState';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { InsertModel } from '@fond/core';
+import { Said } from './said';
 import { laneStyle } from './gridStyle';
 
 const WIDTHS = ['wide', 'medium', 'narrow'] as const;
@@ -11,42 +10,11 @@ const WIDTHS = ['wide', 'medium', 'narrow'] as const;
   selector: 'shop-insert',
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '[class]': 'classes()', '[attr.style]': 'style()' },
-  template: `
-    @let one = insert();
-    @if (one.picture; as picture) {
-      <img
-        [src]="at(picture.hash, 480)"
-        [attr.srcset]="set(picture)"
-        [attr.sizes]="one.sizes"
-        [width]="picture.width"
-        [height]="picture.height"
-        [alt]="picture.alt"
-        loading="lazy"
-        decoding="async"
-      />
-    }
-    @if (one.heading || one.words || one.link) {
-      <div>
-        @if (one.heading) {
-          <h3>{{ one.heading }}</h3>
-        }
-        @if (one.words) {
-          <p>{{ one.words }}</p>
-        }
-        @if (one.link; as link) {
-          <p>
-            <a class="button" [href]="href(link.href)">{{ link.title }}</a>
-          </p>
-        }
-      </div>
-    }
-  `,
+  imports: [Said],
+  template: `<shop-said [said]="insert()" [level]="3" />`,
 })
 export class ShelfInsert {
   readonly insert = input.required<InsertModel>();
-  private readonly state = inject(ShopState);
-  protected readonly at = pictureAt;
-  protected readonly href = linkHref;
 
   protected readonly classes = computed(() =>
     [
@@ -59,17 +27,12 @@ export class ShelfInsert {
   protected readonly style = computed(() => {
     const { columns, rows, ground, ink, lane, said } = this.insert();
     const cells = WIDTHS.map((width) => `--cols-${width}:${columns[width]};--down-${width}:${rows[width]}`);
-    const paint = (value: string): string => (value.startsWith('#') ? value : `var(--${value})`);
     return [
       ...cells,
       ...(lane ? [laneStyle(lane)] : []),
       ...(said ? WIDTHS.map((width) => `--said-${width}:${said[width]}px`) : []),
-      ...(ground ? [`background:${paint(ground)}`] : []),
-      ...(ink ? [`color:${paint(ink)}`] : []),
+      ...(ground ? [`background:${ground}`] : []),
+      ...(ink ? [`color:${ink}`] : []),
     ].join(';');
   });
-
-  protected set(picture: CardImage): string {
-    return srcset(picture, this.state.model().frame.pictureWidths);
-  }
 }

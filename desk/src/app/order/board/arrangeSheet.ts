@@ -25,7 +25,7 @@ import { MatSliderModule } from '@angular/material/slider';
 import { ActivatedRoute, Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { BOARD_FIGURES, type ArrangedAisle, type BoardFigure, type Problem } from '@fond/contract';
-import { isOn, pageCut, type Pin } from '@fond/core';
+import { isOn, type Pin } from '@fond/core';
 import { Api } from '../../api/api';
 import { asking } from '../../api/asking';
 import { alternating, inRow, withHolds, withoutHolds, type Here, type Hold } from '../../draft/pins';
@@ -101,10 +101,6 @@ export class ArrangeSheet {
     const shelf = this.editor.shelf();
     return !shelf || shelf.form === 'list' || shelf.form === 'folding' ? 4 : shelf.columns.wide;
   });
-  private readonly cut = computed(() => {
-    const shelf = this.editor.shelf();
-    return shelf ? pageCut(shelf.pageSize, shelf.columns, shelf.inserts) : { first: 12, others: 12 };
-  });
   private readonly here = computed((): Here | null => {
     const arranged = this.arranged();
     return arranged && { aisle: arranged.aisle.key, today: arranged.today };
@@ -139,10 +135,13 @@ export class ArrangeSheet {
       groups: this.order()?.groups ?? [],
     });
   });
-  protected readonly pages = computed(() => inPages(this.cards(), this.cut()));
+  protected readonly pages = computed(() => {
+    const arranged = this.arranged();
+    return arranged ? inPages(this.cards(), arranged.pages) : [];
+  });
   protected readonly livePages = computed(() => {
     const arranged = this.arranged();
-    return this.beside() && arranged ? inPages(liveCards(this.cards(), arranged), this.cut()) : [];
+    return this.beside() && arranged ? inPages(liveCards(this.cards(), arranged), arranged.pages) : [];
   });
   protected readonly movedCount = computed(() => this.cards().filter(({ moved }) => moved !== 0).length);
   protected readonly found = computed(() => this.cards().filter(({ faded }) => !faded));
@@ -339,11 +338,12 @@ export class ArrangeSheet {
   }
 
   protected onKey(event: KeyboardEvent): void {
+    const arranged = this.arranged();
     const cards = this.cards();
     const at = cards.findIndex(({ sku }) => sku === this.focused());
-    if (at < 0 || event.ctrlKey || event.metaKey) return;
+    if (!arranged || at < 0 || event.ctrlKey || event.metaKey) return;
     const { sku } = cards[at];
-    const board = { columns: this.columns(), page: this.cut().others, count: cards.length };
+    const board = { columns: this.columns(), page: arranged.pages.others, count: cards.length };
     const step = stepOf(event.key, at, board);
     if (step !== null) {
       event.preventDefault();

@@ -29,6 +29,7 @@ const aisle: ArrangedAisle = {
   aisle: { key: 'front', title: 'Shop' },
   today: '2026-06-15',
   total: 4,
+  pages: { first: 12, others: 12 },
   products: [
     product('A', { group: 'group-1', featured: true }),
     product('B', { figures: { ...none, stock: 8 } }),
