@@ -21,16 +21,7 @@ import {
   type WordedAisle,
   type TogetherInput,
 } from '@fond/contract';
-import type {
-  SearchRules,
-  Fixture,
-  Plan,
-  PlanDocument,
-  RangeRule,
-  Reach,
-  Redirect,
-  FocusPoint,
-} from '@fond/core';
+import type { Fixture, PlanDocument, RangeRule, Reach, FocusPoint } from '@fond/core';
 import { Calls } from './calls';
 import { fileForm } from './fileForm';
 
@@ -181,18 +172,6 @@ export class Api extends Calls {
     return this.call('rangeProducts', { body: question });
   }
 
-  searchRules() {
-    return this.call('searchRules');
-  }
-
-  saveSearchRules(rules: SearchRules, version: number) {
-    return this.call('saveSearchRules', { body: { rules, version } });
-  }
-
-  trySearch(q: string, lang: string, rules: SearchRules) {
-    return this.call('trySearch', { body: { q, lang, rules } });
-  }
-
   blends() {
     return this.call('blends');
   }
@@ -221,39 +200,10 @@ export class Api extends Calls {
     return this.call('tryBlend', { body: question });
   }
 
-  explainRange(rule: RangeRule, address: string) {
-    return this.call('explainRange', { body: { rule, address } });
-  }
-
-  /** @param fixture A promoting shelf; the aisle's own where it is left out. */
-  explainProduct(plan: Plan, address: string, sku: string, fixture?: string) {
-    return this.call('explainProduct', { body: { plan, address, sku, fixture } });
-  }
-
   /** The card of a draft on the bench; null for a plan without a shelf. */
   /** @param sku The one product whose card is looked at, in place of those that `show` finds. */
   previewCard(plan: PlanDocument, address: string, show: 'card' | 'badges' | 'product', sku?: string) {
     return this.call('previewCard', { body: { plan, address, show, ...(sku !== undefined && { sku }) } });
-  }
-
-  explainBadges(plan: Plan, address: string) {
-    return this.call('explainBadges', { body: { plan, address } });
-  }
-
-  explainPatterns(plan: Plan, lang: string) {
-    return this.call('explainPatterns', { body: { plan, lang } });
-  }
-
-  arrangedAisle(plan: Plan, address: string) {
-    return this.call('arrangedAisle', { body: { plan, address } });
-  }
-
-  offeredValues(plan: Plan, address: string, key: string) {
-    return this.call('offeredValues', { body: { plan, address, key } });
-  }
-
-  explainFacets(plan: Plan, address: string) {
-    return this.call('explainFacets', { body: { plan, address } });
   }
 
   rangeChanges(id: string) {
@@ -453,30 +403,6 @@ export class Api extends Calls {
 
   putFontAway(id: string, away: boolean) {
     return this.call('putFontAway', { params: { id }, body: { away } });
-  }
-
-  redirects() {
-    return this.call('redirects');
-  }
-
-  createRedirect(redirect: Redirect) {
-    return this.call('createRedirect', { body: redirect });
-  }
-
-  saveRedirect(id: number, redirect: Redirect) {
-    return this.call('saveRedirect', { params: { id }, body: redirect });
-  }
-
-  deleteRedirect(id: number) {
-    return this.call('deleteRedirect', { params: { id } });
-  }
-
-  testRedirect(path: string) {
-    return this.call('testRedirect', { query: { path } });
-  }
-
-  importRedirects(csv: string) {
-    return this.call('importRedirects', { body: { csv } });
   }
 
   importPlans(file: PlanFile, mapping: Readonly<Record<string, string | null>>) {

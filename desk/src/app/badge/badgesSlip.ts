@@ -20,7 +20,7 @@ import {
   type Colours,
   USUAL_LOOK,
 } from '@fond/core';
-import { Api } from '../api/api';
+import { ExplainApi } from '../api/explainApi';
 import { withMostBadges, withNewRule, withoutRule, withRule, withRuleAt } from '../draft/badgeEdits';
 import { PlanEditor } from '../draft/planEditor';
 import { BadgeExample, type Example } from './badgeExample';
@@ -47,7 +47,7 @@ interface Answer {
 export class BadgesSlip {
   /** On a sheet of its own there is room for every pair of rules. */
   readonly whole = input(false);
-  private readonly api = inject(Api);
+  private readonly api = inject(ExplainApi);
   private readonly editor = inject(PlanEditor);
   protected readonly mostRules = MAX_BADGE_RULES;
   protected readonly mostBadges = MAX_BADGES;
@@ -65,7 +65,7 @@ export class BadgesSlip {
       debounceTime(ASK_AFTER),
       switchMap(({ plan, address }) =>
         plan
-          ? this.api.explainBadges(plan, address).pipe(
+          ? this.api.badges(plan, address).pipe(
               map((report): Answer => ({ report, problem: null })),
               catchError((problem: Problem) => of<Answer>({ report: null, problem })),
             )

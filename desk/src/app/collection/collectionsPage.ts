@@ -16,6 +16,7 @@ import type { Subscription } from 'rxjs';
 import type { CollectionSummary, CollectionInput, Problem, StoredCollection } from '@fond/contract';
 import { sayRange, type Clause, type Sieve } from '@fond/core';
 import { Api } from '../api/api';
+import { ExplainApi } from '../api/explainApi';
 import { asking } from '../api/asking';
 import { NamedProducts } from '../product/namedProducts';
 import { ClauseList } from '../range/clauseList';
@@ -42,6 +43,7 @@ import { RecordTrouble } from '../records/recordTrouble';
 })
 export class CollectionsPage {
   private readonly api = inject(Api);
+  private readonly explainApi = inject(ExplainApi);
   private readonly words = inject(RangeVocabulary);
   /** Of the address. */
   readonly id = input(null, { transform: (id: unknown) => (id === undefined ? null : numberAttribute(id)) });
@@ -71,7 +73,7 @@ export class CollectionsPage {
   }
 
   private count(clauses: readonly Clause[]): Subscription {
-    return this.api.explainRange({ source: { kind: 'catalogue' }, clauses }, '/').subscribe({
+    return this.explainApi.range({ source: { kind: 'catalogue' }, clauses }, '/').subscribe({
       next: (sieve) => this.sieve.set(sieve),
       error: (problem: Problem) => this.editor.problem.set(problem),
     });

@@ -2,7 +2,7 @@ import { PercentPipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { FacetAdviceRow, Problem } from '@fond/contract';
 import { facetChoice } from '@fond/core';
-import { Api } from '../api/api';
+import { ExplainApi } from '../api/explainApi';
 import { PlanEditor } from '../draft/planEditor';
 import { adviceWords } from '../wording/words';
 
@@ -127,7 +127,7 @@ import { adviceWords } from '../wording/words';
   `,
 })
 export class FacetAdviceTable {
-  private readonly api = inject(Api);
+  private readonly api = inject(ExplainApi);
   private readonly editor = inject(PlanEditor);
   protected readonly rows = signal<readonly FacetAdviceRow[] | null>(null);
   protected readonly aisle = signal('');
@@ -154,7 +154,7 @@ export class FacetAdviceTable {
     const address = this.editor.address();
     this.waiting.set(true);
     this.problem.set(null);
-    this.api.explainFacets(plan, address).subscribe({
+    this.api.facets(plan, address).subscribe({
       next: (rows) => {
         this.waiting.set(false);
         this.rows.set(rows);

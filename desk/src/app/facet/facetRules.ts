@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Problem } from '@fond/contract';
 import { USUAL_SHOW, type FacetChoice, type IndexedValue, type ValueFate } from '@fond/core';
-import { Api } from '../api/api';
+import { ExplainApi } from '../api/explainApi';
 import { PlanEditor } from '../draft/planEditor';
 import { typedSteps } from '../field/lists';
 import { Stepper } from '../field/stepper';
@@ -27,7 +27,7 @@ const WHY: Readonly<Record<ValueFate['why'], string>> = {
   styleUrl: './facetRules.scss',
 })
 export class FacetRules {
-  private readonly api = inject(Api);
+  private readonly api = inject(ExplainApi);
   private readonly editor = inject(PlanEditor);
   private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
   readonly choice = input.required<FacetChoice>();
@@ -85,7 +85,7 @@ export class FacetRules {
     const plan = this.editor.plan();
     if (this.fates() !== null || !plan) return this.fates.set(null);
     this.problem.set(null);
-    this.api.offeredValues(plan, this.editor.address(), this.choice().key).subscribe({
+    this.api.values(plan, this.editor.address(), this.choice().key).subscribe({
       next: (fates) => this.fates.set(fates),
       error: (problem: Problem) => this.problem.set(problem),
     });

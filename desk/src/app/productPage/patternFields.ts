@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { Problem } from '@fond/contract';
 import { listWords, PATTERN_FIELDS, SEARCH_LENGTHS, type PatternCheck, type PatternField } from '@fond/core';
-import { Api } from '../api/api';
+import { ExplainApi } from '../api/explainApi';
 import { asking } from '../api/asking';
 import { TextLine } from '../brief/textLine';
 import { PlanEditor } from '../draft/planEditor';
@@ -88,7 +88,7 @@ const counted = (count: number, one: string, many: string): string => `${count} 
   `,
 })
 export class PatternFields {
-  private readonly api = inject(Api);
+  private readonly api = inject(ExplainApi);
   private readonly editor = inject(PlanEditor);
   protected readonly faults = FAULTS;
   protected readonly parts = [
@@ -117,7 +117,7 @@ export class PatternFields {
         return plan ? { plan, lang: this.editor.lang() } : null;
       },
       ({ plan, lang }) =>
-        this.api.explainPatterns(plan, lang).subscribe({
+        this.api.patterns(plan, lang).subscribe({
           next: (check) => {
             this.check.set(check);
             this.problem.set(null);

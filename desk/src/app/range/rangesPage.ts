@@ -7,6 +7,7 @@ import type { Subscription } from 'rxjs';
 import type { CollectionInput, Problem, StoredRange } from '@fond/contract';
 import { sameValue, sayRange, type RangeRule, type RangeSource, type Sieve } from '@fond/core';
 import { Api } from '../api/api';
+import { ExplainApi } from '../api/explainApi';
 import { asking } from '../api/asking';
 import { FloorActions } from '../store/floor.actions';
 import { floorFeature } from '../store/floor.feature';
@@ -38,6 +39,7 @@ import { rangesFeature } from '../store/ranges.feature';
 export class RangesPage {
   private readonly store = inject(Store);
   private readonly api = inject(Api);
+  private readonly explainApi = inject(ExplainApi);
   private readonly router = inject(Router);
   private readonly words = inject(RangeVocabulary);
   /** Of the address. */
@@ -84,7 +86,7 @@ export class RangesPage {
   }
 
   private count(rule: RangeRule, aisle: string): Subscription {
-    return this.api.explainRange(rule, aisle).subscribe({
+    return this.explainApi.range(rule, aisle).subscribe({
       next: (sieve) => {
         this.sieve.set(sieve);
         this.sieveProblem.set(null);

@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import type { Subscription } from 'rxjs';
 import type { Problem } from '@fond/contract';
 import type { RangeRule, RangeSource, Sieve } from '@fond/core';
-import { Api } from '../api/api';
+import { ExplainApi } from '../api/explainApi';
 import { asking } from '../api/asking';
 import { NamedProducts } from '../product/namedProducts';
 import { ClauseList } from './clauseList';
@@ -78,7 +78,7 @@ import { PlanEditor } from '../draft/planEditor';
   `,
 })
 export class ShelfRange {
-  private readonly api = inject(Api);
+  private readonly api = inject(ExplainApi);
   private readonly editor = inject(PlanEditor);
   readonly range = input.required<RangeRule>();
   /** Address of the product for which a shelf of product pages is counted; null for a shelf of an aisle. */
@@ -107,7 +107,7 @@ export class ShelfRange {
   }
 
   private count(rule: RangeRule, address: string): Subscription {
-    return this.api.explainRange(rule, address).subscribe({
+    return this.api.range(rule, address).subscribe({
       next: (sieve) => {
         this.sieve.set(sieve);
         this.problem.set(null);

@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import type { Subscription } from 'rxjs';
 import type { Problem, ProductWhy } from '@fond/contract';
 import { sayClause, saySource, type Clause } from '@fond/core';
-import { Api } from '../api/api';
+import { ExplainApi } from '../api/explainApi';
 import { asking } from '../api/asking';
 import { ProductPicker } from '../product/productPicker';
 import { RangeVocabulary } from '../wording/rangeNames';
@@ -99,7 +99,7 @@ import { PlaceTable } from './placeTable';
   `,
 })
 export class WhyProduct {
-  private readonly api = inject(Api);
+  private readonly api = inject(ExplainApi);
   private readonly editor = inject(PlanEditor);
   private readonly words = inject(RangeVocabulary);
   protected readonly sku = signal<string | null>(null);
@@ -167,7 +167,7 @@ export class WhyProduct {
 
   private ask(sku: string, plan: NonNullable<ReturnType<PlanEditor['plan']>>, address: string): Subscription {
     this.problem.set(null);
-    return this.api.explainProduct(plan, address, sku, this.fixtureId()).subscribe({
+    return this.api.product(plan, address, sku, this.fixtureId()).subscribe({
       next: (answer) => this.why.set(answer),
       error: (problem: Problem) => this.problem.set(problem),
     });

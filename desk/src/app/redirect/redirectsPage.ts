@@ -8,7 +8,7 @@ import { MatSnackBar } from '@angular/material/snack-bar';
 import type { Problem, RedirectImport, StoredRedirect } from '@fond/contract';
 import { fold, type Redirect, type RedirectCode, type RedirectFault, type Way } from '@fond/core';
 import { Store } from '@ngrx/store';
-import { Api } from '../api/api';
+import { RedirectApi } from '../api/redirectApi';
 import { failureOf } from '../api/problem';
 import { FilePick } from '../shell/filePick';
 import { floorFeature } from '../store/floor.feature';
@@ -30,14 +30,14 @@ const CODES: Readonly<Record<RedirectCode, string>> = {
   styleUrls: ['../shell/sheet.scss', './redirectsPage.scss'],
 })
 export class RedirectsPage {
-  private readonly api = inject(Api);
+  private readonly api = inject(RedirectApi);
   private readonly messages = inject(MatSnackBar);
   private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
   private readonly builder = inject(NonNullableFormBuilder);
 
   protected readonly codes = CODES;
   protected readonly codeList: readonly RedirectCode[] = [301, 302, 410];
-  protected readonly read = rxResource({ stream: () => this.api.redirects(), defaultValue: [] });
+  protected readonly read = rxResource({ stream: () => this.api.list(), defaultValue: [] });
   private readonly refused = signal<Problem | null>(null);
   protected readonly way = signal<Way | null>(null);
   protected readonly imported = signal<RedirectImport | null>(null);
@@ -96,7 +96,7 @@ export class RedirectsPage {
     }
     const { from, to, code } = this.form.getRawValue();
     this.api
-      .createRedirect({ from, to: Number(code) === 410 ? null : to, code: Number(code) as RedirectCode })
+      .create({ from, to: Number(code) === 410 ? null : to, code: Number(code) as RedirectCode })
       .subscribe({
         next: () => {
           this.form.reset();
@@ -118,7 +118,7 @@ export class RedirectsPage {
   }
 
   protected save({ id }: StoredRedirect, wish: Redirect): void {
-    this.api.saveRedirect(id, wish).subscribe({
+    this.api.save(id, wish).subscribe({
       next: () => this.settled(),
       error: (problem: Problem) => this.refused.set(problem),
     });
@@ -126,7 +126,7 @@ export class RedirectsPage {
 
   /** Undone rather than asked about. */
   protected remove({ id, from, to, code }: StoredRedirect): void {
-    this.api.deleteRedirect(id).subscribe({
+    this.api.delete(id).subscribe({
       next: () => {
         this.settled();
         this.messages
@@ -139,7 +139,7 @@ export class RedirectsPage {
   }
 
   private again(redirect: Redirect): void {
-    this.api.createRedirect(redirect).subscribe({
+    this.api.create(redirect).subscribe({
       next: () => this.settled(),
       error: (problem: Problem) => this.refused.set(problem),
     });
@@ -147,7 +147,7 @@ export class RedirectsPage {
 
   protected test(path: string): void {
     const address = path.trim().replace(/^.*\/shop(?=\/|$)/, '') || '/';
-    this.api.testRedirect(address).subscribe({
+    this.api.test(address).subscribe({
       next: (way) => {
         this.way.set(way);
         this.refused.set(null);
@@ -158,7 +158,7 @@ export class RedirectsPage {
 
   protected readFile(file: File): void {
     void file.text().then((csv) =>
-      this.api.importRedirects(csv).subscribe({
+      this.api.import(csv).subscribe({
         next: (report) => {
           this.imported.set(report);
           this.settled();

@@ -9,7 +9,7 @@ import {
   type RangeSource,
   type Sieve,
 } from '@fond/core';
-import { Api } from '../api/api';
+import { ExplainApi } from '../api/explainApi';
 import { asking } from '../api/asking';
 import { moveItem } from '../field/lists';
 import { RowTools } from '../field/rowTools';
@@ -136,7 +136,7 @@ const SOURCES: readonly { kind: OfferedSource | null; name: string }[] = [
   styleUrl: './searchFields.scss',
 })
 export class LadderFields {
-  private readonly api = inject(Api);
+  private readonly api = inject(ExplainApi);
   readonly ladder = input.required<Ladder>();
   readonly lang = input.required<string>();
   readonly changed = output<Ladder>();
@@ -161,7 +161,7 @@ export class LadderFields {
     asking(
       () => this.ladder().range,
       (rule) =>
-        this.api.explainRange(rule, '/search').subscribe({
+        this.api.range(rule, '/search').subscribe({
           next: (sieve) => this.sieve.set(sieve),
           // The rule is still to be completed; saving it says what is missing.
           error: () => this.sieve.set(null),

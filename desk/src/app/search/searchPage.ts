@@ -13,7 +13,7 @@ import {
   type SearchRules,
   type Synonyms,
 } from '@fond/core';
-import { Api } from '../api/api';
+import { SearchApi } from '../api/searchApi';
 import { asking } from '../api/asking';
 import { CatalogueWords } from '../wording/catalogueWords';
 import { floorFeature } from '../store/floor.feature';
@@ -39,7 +39,7 @@ const HOW: Readonly<Record<NonNullable<FoundBy['by']>, string>> = {
   styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss', './searchPage.scss'],
 })
 export class SearchPage {
-  private readonly api = inject(Api);
+  private readonly api = inject(SearchApi);
   private readonly messages = inject(MatSnackBar);
   private readonly vocabulary = inject(CatalogueWords).vocabulary;
   private readonly router = inject(Router);
@@ -91,7 +91,7 @@ export class SearchPage {
         return q && rules ? { q, lang, rules } : null;
       },
       ({ q, lang, rules }) =>
-        this.api.trySearch(q, lang, withoutHalf(rules)).subscribe({
+        this.api.try(q, lang, withoutHalf(rules)).subscribe({
           next: (trial) => {
             this.trial.set(trial);
             this.problem.set(null);
@@ -102,7 +102,7 @@ export class SearchPage {
   }
 
   protected load(): void {
-    this.api.searchRules().subscribe({
+    this.api.read().subscribe({
       next: (kept) => this.take(kept),
       error: (problem: Problem) => this.problem.set(problem),
     });
@@ -175,7 +175,7 @@ export class SearchPage {
   /** @param before What an undo brings back; null where there is none. */
   private write(rules: SearchRules, { version }: { version: number }, before: SearchRules | null): void {
     this.writing.set(true);
-    this.api.saveSearchRules(rules, version).subscribe({
+    this.api.save(rules, version).subscribe({
       next: (kept) => {
         this.writing.set(false);
         this.take(kept);

@@ -26,7 +26,7 @@ import { ActivatedRoute, Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { BOARD_FIGURES, type ArrangedAisle, type BoardFigure, type Problem } from '@fond/contract';
 import { isOn, type Pin } from '@fond/core';
-import { Api } from '../../api/api';
+import { ExplainApi } from '../../api/explainApi';
 import { asking } from '../../api/asking';
 import { alternating, inRow, withHolds, withoutHolds, type Here, type Hold } from '../../draft/pins';
 import { PlanEditor } from '../../draft/planEditor';
@@ -58,7 +58,7 @@ const WORDS_FROM = 76;
   styleUrl: './arrangeSheet.scss',
 })
 export class ArrangeSheet {
-  private readonly api = inject(Api);
+  private readonly api = inject(ExplainApi);
   private readonly editor = inject(PlanEditor);
   private readonly signing = inject(Signing);
   private readonly router = inject(Router);
@@ -155,7 +155,7 @@ export class ArrangeSheet {
       },
       ({ plan, address }) => {
         this.waiting.set(true);
-        return this.api.arrangedAisle(plan, address).subscribe({
+        return this.api.arrangement(plan, address).subscribe({
           next: (arranged) => {
             this.waiting.set(false);
             this.problem.set(null);
