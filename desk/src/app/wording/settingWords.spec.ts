@@ -50,6 +50,7 @@ describe('a single setting in words', () => {
     expect(said('fixtures/banner/heading/fr')).toBe('heading in French');
     expect(said('badges/rules/badge-2/ground')).toBe('badge “Save 50 %”: ground');
     expect(said('badges/rules/badge-9')).toBe('a badge');
+    expect(said('fixtures/shelf/inserts/note-1', 'added')).toBe('something among the products added');
     expect(said('badges/most')).toBe('badges on a card');
     expect(said('fixtures/facets/facets/hob-types/label')).toBe('filter hob types: label');
     expect(said('fixtures/shelf/order/choices/price-desc/label')).toBe(

@@ -275,6 +275,7 @@ const ITEMS: Readonly<Record<string, string>> = {
   slides: 'a view',
   links: 'a link',
   spots: 'a product on it',
+  inserts: 'something among the products',
 };
 const WIDTHS: readonly string[] = WIDTH_NAMES;
 
