@@ -66,7 +66,7 @@ describe('the values of an attribute', () => {
       () => document.querySelectorAll('.two-steps table:first-child tr').length,
       (steps) => steps === 3,
     );
-    expect((await valuesOf('diameter')).shown.steps).toEqual([20, 26]);
+    await expect.poll(async () => (await valuesOf('diameter')).shown.steps).toEqual([20, 26]);
     await desk.put('/api/catalogue/attributes/diameter/shown', USUAL_SHOW);
   });
 });

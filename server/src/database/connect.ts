@@ -27,6 +27,9 @@ patchResults();
 /** Milliseconds after which a server that says nothing is held to be away, in the middle of a statement too. */
 const SILENCE = 15_000;
 
+/** Milliseconds for a new connection: long enough that a busy moment of this process isn't taken for the server's absence. */
+const CONNECTING = 8_000;
+
 /** @param silence 0 waits for ever, for statements that may take as long as they need. */
 export function connect(url: string, silence = SILENCE): Sequelize {
   return new Sequelize(url, {
@@ -34,7 +37,7 @@ export function connect(url: string, silence = SILENCE): Sequelize {
     logging: false,
     timezone: '+00:00',
     // Connections that nobody uses go before their silence is taken for the server's.
-    pool: { max: 10, min: 0, acquire: 5_000, idle: 8_000 },
+    pool: { max: 10, min: 0, acquire: CONNECTING + 2_000, idle: 8_000 },
     dialectOptions: {
       // BIGINT, COUNT and ids as numbers, an error above 2^53; DECIMAL always as strings.
       supportBigNumbers: false,
@@ -42,7 +45,7 @@ export function connect(url: string, silence = SILENCE): Sequelize {
       insertIdAsNumber: true,
       decimalAsNumber: false,
       checkNumberRange: true,
-      connectTimeout: 3_000,
+      connectTimeout: CONNECTING,
       socketTimeout: silence,
     },
     define: { underscored: true, timestamps: false },

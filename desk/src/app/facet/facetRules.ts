@@ -77,8 +77,10 @@ export class FacetRules {
   protected putSteps(field: HTMLInputElement): void {
     const steps = typedSteps(field.value);
     this.fault.set(steps === null ? `“${field.value}” is not taken: give numbers such as 10 20 30.` : '');
+    const { control } = this.choice();
+    const without = control === 'steps' ? 'auto' : control;
     if (steps)
-      this.put('steps', { steps: steps.length ? steps : null, control: steps.length ? 'steps' : 'auto' });
+      this.put('steps', steps.length ? { steps, control: 'steps' } : { steps: null, control: without });
   }
 
   protected ask(): void {

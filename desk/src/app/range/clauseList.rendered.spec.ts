@@ -1,21 +1,13 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { describe, expect, it } from 'vitest';
 import type { Vocabulary } from '@fond/contract';
-import type { Clause, RangeNames, SieveStep } from '@fond/core';
+import type { Clause, SieveStep } from '@fond/core';
+import { names } from '../testing/rangeNames';
 import { rendered } from '../testing/rendered';
 import { RangeVocabulary } from '../wording/rangeNames';
 import { ClauseList } from './clauseList';
 import { ClauseListHarness } from './clauseList.harness';
 
-const names: RangeNames = {
-  category: (id) => (id === 2 ? 'Pans' : null),
-  collection: () => null,
-  tag: (id) => (id === 4 ? 'Gifts' : null),
-  attribute: () => null,
-  range: () => null,
-  blend: () => null,
-  language: (lang) => lang,
-};
 const vocabulary = {
   words: signal<Vocabulary | null>(null),
   groups: signal({
