@@ -27,6 +27,7 @@ import { KnownRedirects } from '../redirect/knownRedirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from '../page/compose';
 import { queryLead } from '../search/queryLead';
 import type { RenderShop } from './renderers';
+import { SOUGHT_MARK, soughtIn } from './soughtIn';
 import { greetShopper, type AskingShopper } from './shopper';
 import type { ShopperTokens } from '../shopper/shoppers';
 
@@ -218,6 +219,7 @@ export class ShopPages {
     const told = structuredScript(structuredData(model, origin));
     const html = document
       .replace('</head>', () => `${told}</head>`)
+      .replaceAll(SOUGHT_MARK, () => soughtIn(url))
       .replaceAll(ASKED_MARK, () => `/shop${url === '/' ? '' : url}`.replace(/["&<>]/g, encodeURIComponent));
     const etag = `W/"${createHash('sha256').update(html).digest('base64url').slice(0, 22)}"`;
     const status = model.kind !== 'missing' ? 200 : model.gone ? 410 : 404;

@@ -1,6 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { isPlatformServer } from '@angular/common';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  makeStateKey,
+  PLATFORM_ID,
+  TransferState,
+} from '@angular/core';
 import { shopHref, ShopState } from '../state/shopState';
 import { plainWordsIn } from '../words/plainWords';
+
+const SOUGHT = makeStateKey<string>('sought');
+const SOUGHT_MARK = '__SOUGHT__';
 
 @Component({
   selector: 'shop-missing',
@@ -28,7 +40,7 @@ import { plainWordsIn } from '../words/plainWords';
           type="search"
           name="q"
           maxlength="200"
-          [value]="sought()"
+          [value]="sought"
           [attr.aria-label]="own().missingSearch"
         />
         <button type="submit">{{ state.words().search }}</button>
@@ -48,18 +60,13 @@ export class MissingPage {
   protected readonly own = computed(() => plainWordsIn(this.state.model().frame.lang));
   protected readonly href = shopHref;
 
-  /** What the address seems to have meant: the last of its words. */
-  protected sought(): string {
-    const [path] = this.state.asked().split(/[?#]/);
-    const last = path.replace(/\/+$/, '').split('/').at(-1) ?? '';
-    try {
-      return decodeURIComponent(last)
-        .replace(/[-_+.]+/g, ' ')
-        .trim()
-        .slice(0, 60);
-    } catch {
-      return '';
-    }
+  /** What the address seems to have meant; the server writes it in, as one such page serves all. */
+  protected readonly sought: string;
+
+  constructor() {
+    const transfer = inject(TransferState);
+    if (isPlatformServer(inject(PLATFORM_ID))) transfer.set(SOUGHT, SOUGHT_MARK);
+    this.sought = transfer.get(SOUGHT, '');
   }
 
   protected gone(): boolean {
