@@ -138,7 +138,7 @@ describe('the order of a shelf', () => {
     const name = await textOf(frame, '.card-name');
     await press(plan, '.why summary');
     await plan.locator('.why input[type=search]').fill(name.trim());
-    await press(plan, '.why li .choice');
+    await press(plan, `.why li .choice[aria-label$=": ${name.trim()}"]`);
     await says(plan, 'desk-place-table', 'What “Dear and new” makes of it');
     await says(plan, 'desk-factor-table tfoot', 'Score, of 100');
   });

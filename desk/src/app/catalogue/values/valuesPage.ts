@@ -15,7 +15,17 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { concatMap, from, last, map, type Observable } from 'rxjs';
+import {
+  catchError,
+  concatMap,
+  from,
+  last,
+  map,
+  of,
+  Subject,
+  type Observable,
+  type Subscription,
+} from 'rxjs';
 import type {
   AttributeLine,
   AttributeValueLine,
@@ -61,6 +71,7 @@ export class ValuesPage {
   protected readonly name = computed(() => this.line()?.labels[this.languages()[0]] ?? this.key());
 
   constructor() {
+    this.sendInTurn();
     effect(() => {
       this.key();
       untracked(() => this.read());
@@ -71,8 +82,13 @@ export class ValuesPage {
     });
   }
 
+  private reading: Subscription | null = null;
+
+  /** What was asked for before says less than what is asked for now. */
   protected read(): void {
-    this.api.attributeValues(this.key()).subscribe({
+    if (this.waiting) return;
+    this.reading?.unsubscribe();
+    this.reading = this.api.attributeValues(this.key()).subscribe({
       next: (found) => this.found.set(found),
       error: (problem: Problem) => this.problem.set(problem),
     });
@@ -128,16 +144,36 @@ export class ValuesPage {
     );
   }
 
+  /** What is on its way, the latest last: each holds all that was said before it. */
+  private readonly sending = new Subject<{ key: string; shown: ValueShow; then?: () => void }>();
+  private waiting = 0;
+
   private send(shown: ValueShow, then?: () => void): void {
+    this.waiting++;
     this.working.set(true);
     this.problem.set(null);
-    this.api.showAttributeValues(this.key(), shown).subscribe({
-      next: () => {
+    // An answer to an earlier question would bring back what this changes.
+    this.reading?.unsubscribe();
+    this.sending.next({ key: this.key(), shown, then });
+  }
+
+  private sendInTurn(): void {
+    this.sending
+      .pipe(
+        concatMap(({ key, shown, then }) =>
+          this.api.showAttributeValues(key, shown).pipe(
+            map(() => ({ problem: null, then })),
+            catchError((problem: Problem) => of({ problem, then: undefined })),
+          ),
+        ),
+      )
+      .subscribe(({ problem, then }) => {
+        this.waiting--;
+        if (problem) this.problem.set(problem);
+        if (this.waiting) return;
         this.changed();
         then?.();
-      },
-      error: (problem: Problem) => this.fail(problem),
-    });
+      });
   }
 
   protected translate(line: AttributeValueLine, lang: string, text: string): void {
