@@ -101,6 +101,36 @@ describe('several plans', () => {
     expect(await columns(ids[0])).toBe(await columns('house'));
   });
 
+  it('take a setting as it is said, where it is one that the setting may have', async () => {
+    const put = (setting: string, value: unknown): SharedStep[] =>
+      [{ kind: 'put', setting, value }] as unknown as SharedStep[];
+    const sized = await asked(put('shelf.pageSize', { by: 'rows', count: 4 }), false);
+    await desk.post('/api/plans/together', sized).expect(200);
+    for (const id of ids.slice(0, 2))
+      expect(shelfOf((await readPlan(desk, id)).plan)!.pageSize).toEqual({ by: 'rows', count: 4 });
+    for (const [setting, value, path] of [
+      ['shelf.columns', { wide: 99, medium: null, narrow: null }, 'value.wide'],
+      ['shelf.listSwitch', 'perhaps', 'value'],
+      ['filters.share', { by: 'all' }, 'value'],
+      ['shelf.order', {}, 'setting'],
+    ] as const) {
+      const { status, body } = await desk.post('/api/plans/together', await asked(put(setting, value), true));
+      expect([status, body.errors?.[0].path], setting).toEqual([400, `plans.0.steps.0.${path}`]);
+    }
+  });
+
+  it('tell which aisles would go from one to another', async () => {
+    const rules = [{ kind: 'aisle', aisle: 'search' }] as const;
+    const leave = await asked([{ kind: 'serve', include: [], exclude: rules }], true, ids.slice(1, 3));
+    const { moves } = (await desk.post('/api/plans/together', leave)).body as TogetherOutcome;
+    expect(moves).toMatchObject([
+      { key: 'search', from: { name: expect.toBeOneOf(['Two', 'Model']) }, to: { name: 'House plan' } },
+    ]);
+    const { moves: none } = (await desk.post('/api/plans/together', await asked(wider(), true)))
+      .body as TogetherOutcome;
+    expect(none).toEqual([]);
+  });
+
   it('are changed by two people at once without waiting for each other for good', async () => {
     const one = await asked(wider(), false);
     const other = { ...one, plans: [...one.plans].reverse() };

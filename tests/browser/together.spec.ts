@@ -1,5 +1,4 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Floor } from '@fond/contract';
 import { shelfOf } from '@fond/core';
 import { button, press, says, textOf, type TestBrowser } from '../support/browser';
 import { readPlan } from '../support/plans';
@@ -25,6 +24,7 @@ describe('several plans', () => {
     const before = await columns(one);
     const page = await browser.desk(`/floor/together?plans=${one},${other}`);
     await page.waitForSelector('.plans input:checked');
+    await press(page, button('Set something as another plan has it'));
     await page.select(label('The plan it is taken from'), 'knives');
     await page.select(label('Setting'), 'shelf.columns');
     await says(page, 'article', 'columns');
@@ -46,6 +46,18 @@ describe('several plans', () => {
     expect(await columns(one)).toBe(before);
   });
 
+  it('are given a setting as it is said', async () => {
+    const [one, other] = [await scene(desk, '/baking'), await scene(desk, '/table')];
+    const page = await browser.desk(`/floor/together?plans=${one},${other}`);
+    await page.waitForSelector('.plans input:checked');
+    await page.select(label('Setting'), 'shelf.columns');
+    await page.locator(label('columns, wide')).fill('5');
+    await says(page, 'article', '5 columns');
+    await press(page, button('Change them'));
+    await says(page, '.outcome', 'Columns: 5');
+    expect([await columns(one), await columns(other)]).toEqual([5, 5]);
+  });
+
   it('change what they serve for aisles that are chosen on the floor', async () => {
     const page = await browser.desk('/floor?q=bread');
     await press(page, button('Choose aisles'));
@@ -53,11 +65,8 @@ describe('several plans', () => {
     await says(page, '.chosen-bar', 'aisles chosen');
     await press(page, '.chosen-bar a::-p-text(Give them a plan)');
     await page.waitForSelector(label('The plan that shall serve them'));
-    const { body } = await desk.get('/api/floor');
-    const to = (body as Floor).plans.find(({ id }) => id === 'knives')!;
-    await page.waitForSelector(`option[value="${to.id}"]`);
-    await page.select(label('The plan that shall serve them'), to.id);
-    await says(page, 'article', 'Serves');
+    await page.select(label('The plan that shall serve them'), 'house');
+    await says(page, 'desk-aisle-moves', 'Knives, four across → House plan');
     expect(await textOf(page, '.hint')).toContain('Bread');
     expect(browser.complaints).toEqual([]);
   });

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { handSteps, valueNames } from '../schema/valueShow';
+import { handSteps, valueFamilies, valueNames, valueScale } from '../schema/valueShow';
 import {
   BANNER_FADES,
   DEEPEST_LINK,
@@ -337,7 +337,17 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
           logic: Joi.valid('any', 'all').required(),
           sort: Joi.valid('auto', 'count', 'name', 'value', 'chosen').required(),
           values: orUsual(
-            Joi.object({ order: valueNames(MAX_PLAN_VALUES), hidden: valueNames(MAX_PLAN_VALUES) }),
+            Joi.object({
+              order: valueNames(MAX_PLAN_VALUES),
+              scale: valueScale,
+              hidden: valueNames(MAX_PLAN_VALUES),
+              families: orUsual(valueFamilies),
+              labels: Joi.array()
+                .items(Joi.object({ value: Joi.string().min(1).max(200).required(), label: texts(120) }))
+                .unique('value')
+                .max(MAX_PLAN_VALUES)
+                .required(),
+            }),
           ),
           steps: orUsual(handSteps.min(1)),
           helps: orUsual(Joi.object({ values: whole(2, 100), coverage: whole(0, 100) })),
@@ -353,6 +363,7 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
             .unique('value')
             .max(200)
             .required(),
+          indexAll: yes,
         }),
       )
       .unique('key')
@@ -379,6 +390,10 @@ const SETTINGS: Readonly<Record<Fixture['type'], Joi.SchemaMap>> = {
   },
 };
 
+/** What a setting of the shelf or of the filters may be. */
+export const settingSchema = (type: 'shelf' | 'facets', name: string): Joi.Schema =>
+  (SETTINGS[type] as Readonly<Record<string, Joi.Schema>>)[name];
+
 /** Each fixture is checked as what it says it is, so that faults are told at their place. */
 const fixture = byKind(
   'type',
@@ -393,6 +408,7 @@ const NESTING: Readonly<Record<NestingFault, string>> = {
   'no-slot': 'stands in a column or tab that its container doesn’t have',
   loop: 'stands in itself, by way of others',
   'too-deep': 'stands in more than three containers within one another',
+  among: 'is on a page once, so it can’t stand among products',
 };
 
 /** Every fixture stands on the page, or in a place that is there. */

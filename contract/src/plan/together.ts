@@ -1,9 +1,11 @@
 import Joi from 'joi';
-import { MAX_TOGETHER, SHARED_SETTINGS, type SharedStep } from '@fond/core';
+import { MAX_TOGETHER, SAID_SETTINGS, SHARED_SETTINGS, type SaidSetting, type SharedStep } from '@fond/core';
 import type { Operation } from '../operation';
 import { aPlan, named, text, version } from '../schema/basics';
+import { aisleChanges } from '../reach/shapes';
 import { byKind } from '../schema/byKind';
 import { object } from '../schema/typed';
+import { settingSchema } from './fixtureSchema';
 import { reachSchema } from './schema';
 import type { TogetherInput, TogetherOutcome, TogetherUndo } from './togetherTypes';
 
@@ -16,7 +18,16 @@ const of = <K extends SharedStep['kind']>(kind: K, keys: Record<string, Joi.Sche
 });
 const reachKeys = reachSchema as Joi.ObjectSchema;
 
+const said = (name: SaidSetting): Joi.Schema => {
+  const [of, setting] = name.split('.');
+  return settingSchema(of === 'shelf' ? 'shelf' : 'facets', setting).required();
+};
+
 const step = byKind('kind', [
+  of('put', {
+    setting: Joi.valid(...SAID_SETTINGS).required(),
+    value: Joi.when('setting', { switch: SAID_SETTINGS.map((name) => ({ is: name, then: said(name) })) }),
+  }),
   of('set', { from: planId, setting }),
   of('handBack', { setting }),
   of('badge', { from: planId, badge: name }),
@@ -63,6 +74,7 @@ export const TOGETHER_OPERATIONS = {
           }),
         )
         .required(),
+      moves: aisleChanges.required(),
     }),
     problems: ['bad-input', 'not-found', 'newer-draft', 'base-not-live', 'plan-chain', 'database-away'],
   },

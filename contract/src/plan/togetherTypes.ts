@@ -1,4 +1,5 @@
 import type { Plan, SharedStep } from '@fond/core';
+import type { AisleChangeSummary } from '../reach/types';
 import type { NamedPlan } from '../schema/named';
 
 /** Several drafts that are changed together, each at the version that one has seen. */
@@ -23,6 +24,8 @@ export interface TogetherOutcome {
   /** By this it is taken back; null where nothing was written. */
   id: string | null;
   plans: readonly TogetherPlan[];
+  /** The aisles that go from one plan to another, once all of them are published. */
+  moves: readonly AisleChangeSummary[];
 }
 
 export interface TogetherUndo {

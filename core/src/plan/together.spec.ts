@@ -4,7 +4,7 @@ import { FRAME, product } from '../testing/catalogues';
 import { touches } from './differences';
 import { housePlan, usual } from './housePlan';
 import { documentOf } from './inherit';
-import { bodyOf, shelfOf, type Fixture, type HeirDocument, type Plan } from './plan';
+import { bodyOf, facetPanelOf, shelfOf, type Fixture, type HeirDocument, type Plan } from './plan';
 import { afterStep, handedBack, SHARED_SETTINGS, settingPath, type SharedStep } from './together';
 
 const house = housePlan(snapshotOf(FRAME, [product(1)]), 'House');
@@ -46,6 +46,24 @@ describe('a step that is done to several plans', () => {
     const wider = after({ kind: 'set', from: 'model', setting: 'shelf.columns' });
     expect(shelfOf(wider)).toEqual({ ...shelfOf(house)!, columns: shelfOf(model)!.columns });
     expect(wider.badges).toBe(house.badges);
+  });
+
+  it('sets a setting of the shelf or the filters to what is said', () => {
+    const wider = after({
+      kind: 'put',
+      setting: 'shelf.columns',
+      value: { wide: 5, medium: null, narrow: 1 },
+    });
+    expect(wider).toEqual({
+      ...house,
+      fixtures: house.fixtures.map((one) =>
+        one.type === 'shelf' ? { ...one, columns: { wide: 5, medium: null, narrow: 1 } } : one,
+      ),
+    });
+    const bare = after({ kind: 'put', setting: 'filters.counts', value: false });
+    expect(facetPanelOf(bare)).toEqual({ ...facetPanelOf(house)!, counts: false });
+    const none: Plan = { ...house, fixtures: [words('only')] };
+    expect(after({ kind: 'put', setting: 'shelf.form', value: 'list' }, none)).toEqual(none);
   });
 
   it('leaves a plan as it is where there is nothing that it could be done to', () => {

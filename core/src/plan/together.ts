@@ -50,8 +50,32 @@ export const SHARED_SETTINGS: readonly SharedSetting[] = [
   ...PLAN_SETTINGS,
 ];
 
+/** Settings that are said in a word or a number. */
+export const SAID_SETTINGS = [
+  'shelf.form',
+  'shelf.columns',
+  'shelf.gap',
+  'shelf.pageSize',
+  'shelf.lastRow',
+  'shelf.listSwitch',
+  'filters.side',
+  'filters.share',
+  'filters.header',
+  'filters.clearAll',
+  'filters.counts',
+  'filters.hideDead',
+] as const satisfies readonly SharedSetting[];
+export type SaidSetting = (typeof SAID_SETTINGS)[number];
+
+/** What one of them is set to; of the type that the setting has. */
+export type SaidValue =
+  | Shelf['form' | 'columns' | 'pageSize' | 'lastRow' | 'listSwitch']
+  | FacetPanel['side' | 'share'];
+
 /** One thing that is done to each of several plans. */
 export type SharedStep =
+  /** A setting as it is said. */
+  | { kind: 'put'; setting: SaidSetting; value: SaidValue }
   /** A setting as another plan has it. */
   | { kind: 'set'; from: string; setting: SharedSetting }
   /** An heir's setting as its base has it; whole plans have nobody to hand it back to. */
@@ -85,6 +109,8 @@ export function settingPath(plan: Pick<Plan, 'fixtures'>, setting: SharedSetting
  */
 export function afterStep(plan: Plan, step: SharedStep, from: Plan | undefined): Plan {
   switch (step.kind) {
+    case 'put':
+      return withValue(plan, step.setting, step.value);
     case 'set':
       return from ? withSetting(plan, from, step.setting) : plan;
     case 'handBack':
@@ -120,7 +146,12 @@ function withSetting(plan: Plan, from: Plan, setting: SharedSetting): Plan {
   if (name === undefined) return { ...plan, [of]: from[of as keyof Plan] };
   const holder = of === 'shelf' ? shelfOf(from) : facetPanelOf(from);
   if (!holder) return plan;
-  const value: unknown = Object.entries(holder).find(([key]) => key === name)?.[1];
+  return withValue(plan, setting, Object.entries(holder).find(([key]) => key === name)?.[1]);
+}
+
+/** A setting of the shelf or of the filters set to a value. */
+function withValue(plan: Plan, setting: SharedSetting, value: unknown): Plan {
+  const [of, name] = setting.split('.');
   const type = of === 'shelf' ? 'shelf' : 'facets';
   return {
     ...plan,

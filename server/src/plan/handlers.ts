@@ -55,7 +55,7 @@ export const planHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
   createPart: ({ body, user }) => createPart(sequelize, body, user.id),
   preview: ({ body }) => previewDraft(host, body),
   exportPlans: ({ query }) => exportPlans(host.serving().snapshot, query.plans.split(',').filter(Boolean)),
-  changeTogether: ({ body, user }) => changeTogether(sequelize, body, user.id),
+  changeTogether: ({ body, user }) => changeTogether(sequelize, host.serving(), body, user.id),
   undoTogether: ({ params, user }) => undoTogether(sequelize, params.id, user.id),
   importPlans: ({ body, user }) => importPlans(sequelize, host.serving().snapshot, body, user.id),
 });

@@ -1,12 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
-import type { TogetherInput, TogetherOutcome, TogetherPlan, TogetherUndo } from '@fond/contract';
+import type {
+  AisleChangeSummary,
+  TogetherInput,
+  TogetherOutcome,
+  TogetherPlan,
+  TogetherUndo,
+} from '@fond/contract';
 import {
   afterStep,
   documentOf,
   handedBack,
   isHeir,
   resolvePlan,
+  sameValue,
   type Documents,
   type Plan,
   type PlanDocument,
@@ -16,6 +23,9 @@ import { recordActivity } from '../activity/activity';
 import { documentIn, PlanModel } from '../database/models';
 import { runSql, select } from '../database/rows';
 import { inUnit } from '../database/unit';
+import { aisleChanges } from '../finding/aisleChanges';
+import { draftedEdition } from './draftedEdition';
+import type { ServingState } from '../serving/servingHost';
 import { chainProblem } from '../document/chainProblem';
 import { safeDocument } from '../document/safePlan';
 import { problem } from '../problem/problem';
@@ -39,6 +49,7 @@ const modelsOf = (steps: readonly SharedStep[]): string[] =>
  */
 export function changeTogether(
   sequelize: Sequelize,
+  serving: Pick<ServingState, 'snapshot' | 'beneath'>,
   { plans, said, dryRun }: TogetherInput,
   userId: number,
 ): Promise<TogetherOutcome> {
@@ -53,6 +64,7 @@ export function changeTogether(
       live,
     );
     const told: TogetherPlan[] = [];
+    const drafts: ChangedDraft[] = [];
     const kept: KeptDraft[] = [];
     for (const { id, version, steps } of plans) {
       const row = rows.get(id)!;
@@ -62,6 +74,7 @@ export function changeTogether(
       const plan = chainProblem(documents, () => resolvePlan(documents, id));
       const document = await changedDocument(documents, before, plan, steps, models, live);
       const changed = !sameDocument(before, document);
+      if (plan.kind === 'page') drafts.push({ before, after: document });
       const filled = await documentsFor([document], live);
       if (changed && !dryRun) {
         await writeDraft(row, document, userId, transaction);
@@ -70,8 +83,35 @@ export function changeTogether(
       const after = chainProblem(filled, () => resolvePlan(filled, id));
       told.push({ id, name: plan.name, version: row.version, before: plan, after, changed });
     }
-    return { id: kept.length ? await keep(sequelize, said, kept, userId, transaction) : null, plans: told };
+    return {
+      id: kept.length ? await keep(sequelize, said, kept, userId, transaction) : null,
+      plans: told,
+      moves: await movesOf(serving, drafts),
+    };
   });
+}
+
+/** A draft of a page before and after it is changed. */
+interface ChangedDraft {
+  before: PlanDocument;
+  after: PlanDocument;
+}
+
+/** The aisles that would go to another plan where drafts came instead of what they were. */
+async function movesOf(
+  { snapshot, beneath }: Pick<ServingState, 'snapshot' | 'beneath'>,
+  drafts: readonly ChangedDraft[],
+): Promise<AisleChangeSummary[]> {
+  if (!drafts.some(({ before, after }) => !sameValue(before.reach, after.reach))) return [];
+  const [before, after] = await Promise.all(
+    (['before', 'after'] as const).map((when) =>
+      draftedEdition(
+        beneath,
+        drafts.map((one) => one[when]),
+      ),
+    ),
+  );
+  return aisleChanges(snapshot, before.edition, after.edition).filter(({ from, to }) => from?.id !== to?.id);
 }
 
 /** In one order, whatever order they are asked for in, so that two of such changes can't wait for one another. */

@@ -47,6 +47,11 @@ describe('the floor as a map', () => {
     expect(trace.marker.colors[1]).toBe('#222');
     expect(trace.marker.colors[0]).not.toBe('#111');
   });
+
+  it('marks what is chosen, by a word', () => {
+    const trace = floorTreemap(aisles, byPlan(colours, null, new Set(['category:2', 'gone'])));
+    expect(trace.text.filter((below) => below.startsWith('✓ chosen · '))).toHaveLength(1);
+  });
 });
 
 describe('planColours', () => {

@@ -45,11 +45,12 @@ export function floorTreemap(
  * Each category in the colour of the plan that serves it.
  *
  * @param only Id of a plan whose aisles alone keep their colour.
+ * @param picked Keys of those that are chosen; they carry a mark.
  */
 export const byPlan =
-  (colours: ReadonlyMap<string, string>, only: string | null) =>
-  ({ plan, products }: FloorAisle): Painted => ({
+  (colours: ReadonlyMap<string, string>, only: string | null, picked: ReadonlySet<string> = new Set()) =>
+  ({ key, plan, products }: FloorAisle): Painted => ({
     colour: plan && (only === null || plan.id === only) ? (colours.get(plan.id) ?? PALE) : PALE,
-    below: productWords(products),
+    below: picked.has(key) ? `✓ chosen · ${productWords(products)}` : productWords(products),
     told: `${productWords(products)}<br>${plan?.name ?? 'no plan'}`,
   });

@@ -1,13 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
-import type { FacetPanel, PanelSettings, PanelSide } from '@fond/core';
+import type { FacetPanel, PanelSettings } from '@fond/core';
 import { PlanEditor } from '../draft/planEditor';
 import { Stepper } from '../field/stepper';
-
-const SIDES: readonly { side: PanelSide; name: string }[] = [
-  { side: 'start', name: 'start side' },
-  { side: 'end', name: 'end side' },
-  { side: 'above', name: 'top' },
-];
+import { PANEL_SIDES } from '../wording/words';
 
 type Switch = {
   [K in keyof PanelSettings]: PanelSettings[K] extends boolean ? K : never;
@@ -28,12 +23,12 @@ const SWITCHES: readonly { setting: Switch; name: string }[] = [
     <div class="line">
       <span>The panel stands at the</span>
       <span class="choices">
-        @for (choice of sides; track choice.side) {
+        @for (choice of sides; track choice.value) {
           <button
             type="button"
             class="choice"
-            [attr.aria-pressed]="panel().side === choice.side"
-            (click)="editor.editPanel('panel side', { side: choice.side })"
+            [attr.aria-pressed]="panel().side === choice.value"
+            (click)="editor.editPanel('panel side', { side: choice.value })"
           >
             {{ choice.name }}
           </button>
@@ -72,7 +67,7 @@ const SWITCHES: readonly { setting: Switch; name: string }[] = [
 })
 export class PanelLines {
   protected readonly editor = inject(PlanEditor);
-  protected readonly sides = SIDES;
+  protected readonly sides = PANEL_SIDES;
   protected readonly switches = SWITCHES;
   readonly panel = input.required<FacetPanel>();
 

@@ -20,6 +20,8 @@ export class FloorMap {
   readonly plans = input.required<readonly PlanSummary[]>();
   /** Only aisles of this plan stand out. */
   readonly only = input<string | null>(null);
+  /** Keys of the aisles that something is to be done to. */
+  readonly picked = input<ReadonlySet<string>>(new Set());
   /** Key of the aisle that was chosen. */
   readonly chosen = output<string>();
 
@@ -32,7 +34,9 @@ export class FloorMap {
       .filter(({ id }) => serving.has(id))
       .map(({ id, name }) => ({ id, name, colour: this.colours().get(id) ?? '' }));
   });
-  protected readonly trace = computed(() => floorTreemap(this.aisles(), byPlan(this.colours(), this.only())));
+  protected readonly trace = computed(() =>
+    floorTreemap(this.aisles(), byPlan(this.colours(), this.only(), this.picked())),
+  );
   protected readonly told = computed(
     () =>
       `Products by category, by plan: ${this.legend()

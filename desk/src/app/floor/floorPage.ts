@@ -175,7 +175,7 @@ export class FloorPage {
     this.picked.set(new Set());
   }
 
-  protected pick({ key }: FloorAisle): void {
+  protected pick(key: string): void {
     this.picked.update((picked) => {
       const next = new Set(picked);
       if (!next.delete(key)) next.add(key);

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Router, RouterLink } from '@angular/router';
@@ -14,23 +23,29 @@ import type {
 import {
   HOUSE_PLAN_ID,
   own,
+  SAID_SETTINGS,
   SHARED_SETTINGS,
+  type SaidSetting,
+  type SaidValue,
   type SharedSetting,
   type SharedStep,
   type Texts,
 } from '@fond/core';
 import { Api } from '../api/api';
 import { asking } from '../api/asking';
+import { AisleMoves } from '../publishing/aisleMoves';
 import { PlanDifference } from '../publishing/planDifference';
 import { FloorActions } from '../store/floor.actions';
 import { floorFeature } from '../store/floor.feature';
 import { CatalogueWords } from '../wording/catalogueWords';
 import { FIXTURE_WORDS, shortList } from '../wording/words';
+import { SaidField, usualValue } from './saidField';
 import { servingSteps, SETTING_NAMES, stepWords } from './togetherSteps';
 
-type Doing = 'set' | 'handBack' | 'badge' | 'hideBadge' | 'showBadge' | 'fixture' | 'when';
+type Doing = 'put' | 'set' | 'handBack' | 'badge' | 'hideBadge' | 'showBadge' | 'fixture' | 'when';
 
 const DOINGS: readonly { doing: Doing; name: string; what: string }[] = [
+  { doing: 'put', name: 'Set something', what: 'Setting' },
   { doing: 'set', name: 'Set something as another plan has it', what: 'Setting' },
   { doing: 'handBack', name: 'Use what the plan beneath says', what: 'Setting' },
   { doing: 'badge', name: 'Add a badge', what: 'Badge' },
@@ -44,7 +59,7 @@ const DOINGS: readonly { doing: Doing; name: string; what: string }[] = [
 @Component({
   selector: 'desk-together',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatProgressBarModule, PlanDifference, RouterLink],
+  imports: [AisleMoves, MatButtonModule, MatProgressBarModule, PlanDifference, RouterLink, SaidField],
   templateUrl: './togetherPage.html',
   styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss', './togetherPage.scss'],
 })
@@ -59,9 +74,19 @@ export class TogetherPage {
   private readonly floor = this.store.selectSignal(floorFeature.selectFloor);
 
   protected readonly doings = DOINGS;
-  protected readonly doing = signal<Doing>('set');
+  protected readonly doing = signal<Doing>('put');
   protected readonly from = signal('');
   protected readonly what = signal('');
+  /** The setting that is set, and what to; null where the change is none of a setting. */
+  protected readonly put = computed((): { setting: SaidSetting; value: SaidValue } | null => {
+    const setting = SAID_SETTINGS.find((one) => one === this.what());
+    if (this.doing() !== 'put' || !setting) return null;
+    return { setting, value: this.value() ?? usualValue(setting) };
+  });
+  protected readonly value = linkedSignal<string, SaidValue | null>({
+    source: () => this.what(),
+    computation: () => null,
+  });
   protected readonly to = signal('');
   private readonly model = signal<StoredPlan | null>(null);
   private readonly anew = signal(0);
@@ -84,13 +109,15 @@ export class TogetherPage {
       8,
     );
   });
-  protected readonly needsModel = computed(() => this.doing() !== 'handBack');
+  protected readonly needsModel = computed(() => this.doing() !== 'handBack' && this.doing() !== 'put');
   protected readonly whatName = computed(() => DOINGS.find(({ doing }) => doing === this.doing())!.what);
 
   /** What can be chosen of the plan that it is taken from. */
   protected readonly offers = computed((): { value: string; name: string }[] => {
     const plan = this.model()?.plan;
     switch (this.doing()) {
+      case 'put':
+        return SAID_SETTINGS.map((value) => ({ value, name: SETTING_NAMES[value] }));
       case 'set':
       case 'handBack':
         return SHARED_SETTINGS.map((value) => ({ value, name: SETTING_NAMES[value] }));
@@ -116,6 +143,10 @@ export class TogetherPage {
     const [doing, from, what] = [this.doing(), this.from(), this.what()];
     if (!what || (this.needsModel() && !from)) return null;
     switch (doing) {
+      case 'put': {
+        const put = this.put();
+        return put && { kind: 'put', ...put };
+      }
       case 'set':
         return { kind: 'set', from, setting: what as SharedSetting };
       case 'handBack':

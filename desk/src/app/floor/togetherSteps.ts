@@ -1,6 +1,16 @@
 import type { FloorAisle } from '@fond/contract';
-import type { Plan, SharedSetting, SharedStep } from '@fond/core';
+import {
+  SHELF_FORMS,
+  steppedAt,
+  WIDTH_NAMES,
+  type Plan,
+  type SaidSetting,
+  type SaidValue,
+  type SharedSetting,
+  type SharedStep,
+} from '@fond/core';
 import { fewestRules } from '../reach/fewestRules';
+import { FORM_WORDS, LAST_ROWS, PANEL_SIDES } from '../wording/words';
 
 /** What can be done to several plans at once. */
 export type Doing = SharedStep['kind'] | 'hideBadge';
@@ -33,6 +43,7 @@ export const SETTING_NAMES: Readonly<Record<SharedSetting, string>> = {
 
 /** A change of several plans in a few words, for the record and the message. */
 export function stepWords(step: SharedStep, from: Pick<Plan, 'name'> | null, what: string): string {
+  if (step.kind === 'put') return `${SETTING_NAMES[step.setting]}: ${saidWords(step)}`;
   const model = `“${from?.name ?? 'another plan'}”`;
   switch (step.kind) {
     case 'set':
@@ -49,6 +60,50 @@ export function stepWords(step: SharedStep, from: Pick<Plan, 'name'> | null, wha
       return `${what} shown when ${model} shows it`;
     case 'serve':
       return what;
+  }
+}
+
+/** What a setting is set to, in words. */
+function saidWords({ setting, value }: Extract<SharedStep, { kind: 'put' }>): string {
+  const choice = saidChoices(setting).find((one) => one.value === value);
+  if (choice) return choice.name;
+  if (typeof value === 'number') return `${value} %`;
+  if (typeof value !== 'object') return String(value);
+  if ('by' in value)
+    return value.by === 'all'
+      ? 'all of them'
+      : `${value.count} ${value.by === 'rows' ? 'full rows' : 'products'}`;
+  const numbers = WIDTH_NAMES.map((width) => steppedAt(value, width));
+  return new Set(numbers).size === 1
+    ? String(numbers[0])
+    : `${numbers[0]} (${numbers[1]} medium, ${numbers[2]} narrow)`;
+}
+
+const YES_NO = [
+  { value: true, name: 'yes' },
+  { value: false, name: 'no' },
+];
+
+/** What a setting that is one of few can be; none for numbers. */
+export function saidChoices(setting: SaidSetting): readonly { value: SaidValue; name: string }[] {
+  switch (setting) {
+    case 'shelf.form':
+      return SHELF_FORMS.map((value) => ({ value, name: FORM_WORDS[value] }));
+    case 'shelf.lastRow':
+      return LAST_ROWS;
+    case 'filters.side':
+      return PANEL_SIDES;
+    case 'shelf.listSwitch':
+    case 'filters.header':
+    case 'filters.clearAll':
+    case 'filters.counts':
+    case 'filters.hideDead':
+      return YES_NO;
+    case 'shelf.columns':
+    case 'shelf.gap':
+    case 'shelf.pageSize':
+    case 'filters.share':
+      return [];
   }
 }
 

@@ -1,25 +1,12 @@
 import { WidthFields } from '../field/widthFields';
 import { WidthStepper } from '../field/widthStepper';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import {
-  MAX_PER_PAGE,
-  productsAPage,
-  SHELF_FORMS,
-  WIDTH_NAMES,
-  type PageSize,
-  type ShelfSettings,
-} from '@fond/core';
+import { MAX_PER_PAGE, productsAPage, SHELF_FORMS, WIDTH_NAMES, type PageSize } from '@fond/core';
 import { PlanEditor } from '../draft/planEditor';
-import { Choices, type Choice } from '../field/choices';
-import { FORM_WORDS } from '../wording/words';
+import { Choices } from '../field/choices';
+import { FORM_WORDS, LAST_ROWS } from '../wording/words';
 import { RowGap } from '../field/rowGap';
 import { Stepper } from '../field/stepper';
-
-const LAST_ROWS: readonly Choice<ShelfSettings['lastRow']>[] = [
-  { value: 'start', name: 'at the start' },
-  { value: 'centre', name: 'in the middle' },
-  { value: 'stretch', name: 'stretched' },
-];
 
 /** Columns per width, page size, gap: with the arithmetic of the page beside every number. */
 @Component({

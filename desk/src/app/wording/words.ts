@@ -9,8 +9,10 @@ import type {
   OrderKey,
   OrderLevel,
   PageSize,
+  PanelSide,
   PromotionSettings,
   RangeNames,
+  Shelf,
   SortKey,
   ColourName,
   BadgeShape,
@@ -151,6 +153,20 @@ export const FORM_WORDS: Readonly<Record<PromotionSettings['form'], string>> = {
   folding: 'a folding list',
   carousel: 'a carousel',
 };
+
+/** Where the cards of an unfilled row stand. */
+export const LAST_ROWS: readonly { value: Shelf['lastRow']; name: string }[] = [
+  { value: 'start', name: 'at the start' },
+  { value: 'centre', name: 'in the middle' },
+  { value: 'stretch', name: 'stretched' },
+];
+
+/** Where the filters stand beside a shelf. */
+export const PANEL_SIDES: readonly { value: PanelSide; name: string }[] = [
+  { value: 'start', name: 'start side' },
+  { value: 'end', name: 'end side' },
+  { value: 'above', name: 'top' },
+];
 
 const ELEMENTS: Readonly<Record<CardElement['element'], string>> = {
   picture: 'picture',
