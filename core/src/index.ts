@@ -93,6 +93,7 @@ export * from './plan/mentions';
 export * from './plan/merge';
 export * from './plan/nesting';
 export * from './plan/parts';
+export * from './plan/planValues';
 export * from './plan/plan';
 export * from './plan/planTexts';
 export * from './plan/productPage';

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { AttributeValues } from '@fond/contract';
 import { USUAL_SHOW } from '@fond/core';
-import { button, eventually, press, says, type TestBrowser } from '../support/browser';
+import { button, eventually, frameOf, press, says, type TestBrowser } from '../support/browser';
 import { readPlan } from '../support/plans';
 import { scene } from '../support/scene';
 import type { Desk } from '../support/server';
@@ -110,6 +110,22 @@ describe('a filter of a plan', () => {
     expect(choice?.values?.hidden).toHaveLength(1);
     expect(choice?.indexed).toHaveLength(1);
     await says(page, 'desk-facets-slip', '1 hidden, 1 for search engines');
+    await eventually(
+      page,
+      `document.querySelector('desk-facet-values [aria-label="What copper is called here, en"]') !== null`,
+      (there: boolean) => there,
+    );
+    await page.locator('desk-facet-values ' + label('What copper is called here, en')).fill('Pure copper');
+    await page.keyboard.press('Tab');
+    await page.select('desk-facet-values ' + label('Begin a group with'), 'carbon steel');
+    const frame = await frameOf(page);
+    await says(frame, 'shop-facets', 'Pure copper');
+    await expect
+      .poll(async () => (await filter('material'))?.values?.families)
+      .toMatchObject([{ members: ['carbon steel'] }]);
+    expect((await filter('material'))?.values?.labels).toEqual([
+      { value: 'copper', label: { en: 'Pure copper' } },
+    ]);
     expect(browser.complaints).toEqual([]);
   });
 });

@@ -36,19 +36,22 @@ const family = Joi.object({
   members: valueNames(2_000).min(1),
 });
 
+export const valueScale = Joi.valid('none', 'sizes', 'numbers').required();
+
+export const valueFamilies = Joi.array()
+  .items(family)
+  .unique('id')
+  .max(MAX_FAMILIES)
+  .custom((families: ValueShow['families'], helpers) => {
+    const members = families.flatMap((one) => one.members);
+    return new Set(members).size === members.length ? families : helpers.error('families.twice');
+  })
+  .messages({ 'families.twice': 'a value is gathered in one group only' });
+
 export const valueShow = object<ValueShow>({
   order: valueNames(2_000),
-  scale: Joi.valid('none', 'sizes', 'numbers').required(),
-  families: Joi.array()
-    .items(family)
-    .unique('id')
-    .max(MAX_FAMILIES)
-    .custom((families: ValueShow['families'], helpers) => {
-      const members = families.flatMap((one) => one.members);
-      return new Set(members).size === members.length ? families : helpers.error('families.twice');
-    })
-    .messages({ 'families.twice': 'a value is gathered in one group only' })
-    .required(),
+  scale: valueScale,
+  families: valueFamilies.required(),
   hidden: valueNames(2_000),
   steps: handSteps.required(),
 });

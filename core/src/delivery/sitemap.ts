@@ -2,8 +2,11 @@ import type { Aisle } from '../catalogue/aisles';
 import type { Snapshot } from '../catalogue/snapshot';
 import { productPath } from '../address/address';
 import type { Selections } from '../address/selection';
+import type { ValueColumn } from '../catalogue/columns';
 import { countCommon } from '../catalogue/sets';
-import { facetPanelOf, type Plan } from '../plan/plan';
+import { MAX_VALUES } from '../facet/valueFacets';
+import { facetPanelOf, type FacetChoice, type Plan } from '../plan/plan';
+import { asPlanned, showFor } from '../plan/planValues';
 import { choosePlan } from '../plan/reach';
 import { aisleProducts } from '../range/range';
 
@@ -40,19 +43,30 @@ export function sitemapPages(snapshot: Snapshot, plans: readonly Plan[]): Sitema
 }
 
 /** What may be chosen alone in an aisle so that search engines know it. */
-function filteredPages(snapshot: Snapshot, plans: readonly Plan[], aisle: Aisle): Selections[] {
+function filteredPages(catalogue: Snapshot, plans: readonly Plan[], aisle: Aisle): Selections[] {
   const plan = choosePlan(plans, aisle).winner?.plan;
-  const facets = (plan && facetPanelOf(plan)?.facets) ?? [];
-  return facets.flatMap(({ key, indexed }) => {
-    const column = snapshot.facets.get(key);
-    if (column?.kind !== 'values' || !indexed.length) return [];
-    const { bits } = aisleProducts(snapshot, aisle);
-    return indexed.flatMap(({ value }): Selections[] => {
-      const code = column.codeOf.get(value);
-      const found = code !== undefined && countCommon(column.postings[code], bits) > 0;
-      return found ? [new Map([[key, [{ kind: 'value', value: column.values[code].value }]]])] : [];
-    });
+  const facets = ((plan && facetPanelOf(plan)?.facets) ?? []).filter(
+    ({ indexed, indexAll }) => indexAll || indexed.length > 0,
+  );
+  if (!plan || !facets.length) return [];
+  const snapshot = asPlanned(catalogue, plan);
+  const { bits } = aisleProducts(snapshot, aisle);
+  return facets.flatMap((facet) => {
+    const column = snapshot.facets.get(facet.key);
+    if (column?.kind !== 'values') return [];
+    return codesToTell(snapshot, column, facet)
+      .filter((code) => countCommon(column.postings[code], bits) > 0)
+      .slice(0, MAX_VALUES)
+      .map((code) => new Map([[facet.key, [{ kind: 'value', value: column.values[code].value }]]]));
   });
+}
+
+/** Of every value that is offered, or of those that are named. */
+function codesToTell(snapshot: Snapshot, column: ValueColumn, facet: FacetChoice): number[] {
+  const named = new Set(facet.indexed.flatMap(({ value }) => column.codeOf.get(value) ?? []));
+  if (!facet.indexAll) return [...named];
+  const hidden = new Set(showFor(snapshot, facet).hidden);
+  return column.values.flatMap(({ value }, code) => (named.has(code) || !hidden.has(value) ? [code] : []));
 }
 
 function isTold(snapshot: Snapshot, aisle: Aisle): boolean {

@@ -6,6 +6,7 @@ import type { FixtureModel } from '../page/pageModel';
 import { USUAL_SHOW, type ValueShow } from '../catalogue/valueShow';
 import { facetChoice, housePlan } from '../plan/housePlan';
 import { SEARCH_FACET, type FacetChoice, type PanelSettings } from '../plan/plan';
+import { USUAL_VALUES } from '../plan/planValues';
 import type { SearchMatches } from '../order/matches';
 import type { FacetModel } from './models';
 import { FRAME, NOW, product } from '../testing/catalogues';
@@ -354,7 +355,7 @@ describe('the values of a facet', () => {
     ]);
     const own = (choice: FacetChoice): FacetChoice => ({
       ...choice,
-      values: { order: ['steel'], hidden: [] },
+      values: { ...USUAL_VALUES, order: ['steel'] },
     });
     expect(labels(facetsAt('/', {}, own, {}, null, shown('material', by)).facet('material'))[0]).toBe(
       'steel 1',

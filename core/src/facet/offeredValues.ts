@@ -1,8 +1,8 @@
 import { valueLabel } from '../card/card';
 import { countCommon, type Bitset } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
-import { USUAL_SHOW } from '../catalogue/valueShow';
 import type { FacetChoice } from '../plan/plan';
+import { showFor } from '../plan/planValues';
 import { textIn, type Lang } from '../text/texts';
 
 /** A value that products have, and what becomes of it where shoppers filter. */
@@ -27,13 +27,13 @@ const MOST = 500;
 export function valueFates(
   snapshot: Snapshot,
   range: Bitset,
-  { key, values: own }: Pick<FacetChoice, 'key' | 'values'>,
+  choice: Pick<FacetChoice, 'key' | 'values'>,
   lang: Lang,
 ): ValueFate[] {
-  const attribute = snapshot.attributes.get(key);
+  const attribute = snapshot.attributes.get(choice.key);
   if (!attribute) return [];
-  const { row, column } = attribute;
-  const shown = { ...(row.shown ?? USUAL_SHOW), ...own };
+  const { column } = attribute;
+  const shown = showFor(snapshot, choice);
   const hidden = new Set(shown.hidden);
   const families = new Map(shown.families.flatMap((family) => family.members.map((one) => [one, family])));
   return column.values

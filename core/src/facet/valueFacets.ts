@@ -1,11 +1,12 @@
 import { groundOf, type Aisle } from '../catalogue/aisles';
 import type { ValueColumn } from '../catalogue/columns';
 import { lowestOf } from '../catalogue/lowest';
-import { isOrdered, swatchPaint, USUAL_SHOW, valueComparer, type ValueShow } from '../catalogue/valueShow';
+import { isOrdered, swatchPaint, valueComparer, type ValueShow } from '../catalogue/valueShow';
 import type { Snapshot } from '../catalogue/snapshot';
 import { valueLabel } from '../card/card';
 import { encodedPick } from '../address/address';
 import type { FacetChoice } from '../plan/plan';
+import { showFor } from '../plan/planValues';
 import { fold } from '../text/fold';
 import type { FacetContext, FacetControl, FacetValueModel } from './models';
 import type { FacetPick } from '../address/selection';
@@ -19,7 +20,7 @@ export function valueModels(
   column: ValueColumn,
   picks: readonly FacetPick[],
   control: FacetControl,
-  { sort, values: own }: Pick<FacetChoice, 'sort' | 'values'>,
+  choice: Pick<FacetChoice, 'key' | 'sort' | 'values'>,
 ): { values: FacetValueModel[]; more: number } {
   const { snapshot, state, addresses } = context;
   const counts = context.filtered.valueCounts(column);
@@ -29,7 +30,8 @@ export function valueModels(
   const isChosen = new Set(chosen);
   const sought = context.find?.key === column.key ? fold(context.find.text.trim()) : '';
   const labels = sought ? foldedLabels(snapshot, column, state.lang) : null;
-  const show = shownIn(snapshot, column, own);
+  const { sort } = choice;
+  const show = showFor(snapshot, choice);
   const hidden = new Set(show.hidden);
   const tree = column.key === 'category' ? treeOf(context, column, picks) : null;
   const offered = (tree ? [...tree.keys()] : flatCodes(context, column, picks, control)).filter(
@@ -140,12 +142,6 @@ function orderOf(count: number, compare: (a: number, b: number) => number): Code
   const ranks = new Uint32Array(count);
   codes.forEach((code, rank) => (ranks[code] = rank));
   return { codes, ranks };
-}
-
-/** How the values of a facet are shown: as the plan says, else as their attribute. */
-function shownIn(snapshot: Snapshot, { key }: ValueColumn, own: FacetChoice['values']): ValueShow {
-  const shown = snapshot.attributes.get(key)?.row.shown ?? USUAL_SHOW;
-  return own ? { ...shown, ...own } : shown;
 }
 
 /** By label, or by number and then by label. Comparing words takes long, so it is done once a column. */

@@ -23,7 +23,8 @@ export interface WholeRange {
   stretches: Uint32Array;
   /** Tuple counts, once they were asked for. */
   histogram: Uint32Array | null;
-  counts: Map<string, Uint32Array>;
+  /** By key; by the column itself where its codes are its own. */
+  counts: Map<string | ValueColumn, Uint32Array>;
 }
 
 const keptRanges = new WeakMap<Bitset, WholeRange>();
@@ -81,9 +82,9 @@ export function rangeCounts(snapshot: Snapshot, range: Bitset, key: string, part
 }
 
 export function wholeLooseCounts(whole: WholeRange, range: Bitset, column: ValueColumn): Uint32Array {
-  let counts = whole.counts.get(column.key);
+  let counts = whole.counts.get(column);
   if (!counts) {
-    whole.counts.set(column.key, (counts = new Uint32Array(column.values.length)));
+    whole.counts.set(column, (counts = new Uint32Array(column.values.length)));
     countLoose(column, range, whole.stretches, counts);
   }
   return counts;

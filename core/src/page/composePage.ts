@@ -11,6 +11,7 @@ import type { QueryAnswer } from '../clause/searchRules';
 import { todayIn } from '../clause/inForce';
 import { MAX_PER_PAGE } from '../layout/rows';
 import { facetPanelOf, shelfOf, type Edition, type IndexedValue, type Plan, type Shelf } from '../plan/plan';
+import { asPlanned, showFor } from '../plan/planValues';
 import { choosePlan } from '../plan/reach';
 import type { PageFacts } from '../plan/shownWhen';
 import type { RangeContext } from '../clause/rule';
@@ -33,10 +34,11 @@ import { wordsIn } from '../words/words';
  *
  * Null where no aisle has this path or no plan reaches it.
  */
-export function composePage(snapshot: Snapshot, edition: Edition, request: PageRequest): PageModel | null {
-  const aisle = snapshot.aisles.byPath.get(request.path);
+export function composePage(catalogue: Snapshot, edition: Edition, request: PageRequest): PageModel | null {
+  const aisle = catalogue.aisles.byPath.get(request.path);
   const plan = aisle && choosePlan(edition.plans, aisle).winner?.plan;
   if (!aisle || !plan || (aisle.closed && !request.closed)) return null;
+  const snapshot = asPlanned(catalogue, plan);
   const answer = answerFor(snapshot, aisle, request);
   const { state, ignored, malformed } = readState(snapshot, plan, request, answer);
   const facts = factsOf(snapshot, aisle, state, request);
@@ -141,12 +143,15 @@ export function composePage(snapshot: Snapshot, edition: Edition, request: PageR
 }
 
 /** The value that is chosen alone, where the plan makes a page of its own of it. */
-function indexedValue({ plan, state }: Composer): IndexedValue | null {
+function indexedValue({ plan, state, snapshot }: Composer): IndexedValue | null {
   const [[key, picks] = ['', []], ...others] = [...state.selections];
   const [pick] = picks;
   if (others.length || picks.length !== 1 || pick.kind !== 'value') return null;
   const facet = facetPanelOf(plan)?.facets.find((one) => one.key === key);
-  return facet?.indexed.find(({ value }) => value === pick.value) ?? null;
+  if (!facet) return null;
+  const own = facet.indexed.find(({ value }) => value === pick.value);
+  if (own || !facet.indexAll || showFor(snapshot, facet).hidden.includes(pick.value)) return own ?? null;
+  return { value: pick.value, title: {}, words: {} };
 }
 
 /** Filters that are named in a title; a longer one is read by nobody. */

@@ -12,12 +12,16 @@ import { AISLE_RANGE } from '../clause/rule';
 export const HOUSE_PLAN_ID = 'house';
 
 /** What a filter has that nobody has set apart. */
-export const USUAL_FACET: Pick<FacetChoice, 'values' | 'steps' | 'helps' | 'categories' | 'indexed'> = {
+export const USUAL_FACET: Pick<
+  FacetChoice,
+  'values' | 'steps' | 'helps' | 'categories' | 'indexed' | 'indexAll'
+> = {
   values: null,
   steps: null,
   helps: null,
   categories: [],
   indexed: [],
+  indexAll: false,
 };
 
 export const facetChoice = (key: string, open = true): FacetChoice => ({

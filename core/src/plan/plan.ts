@@ -1,5 +1,5 @@
 import type { ShelfInsert } from './inserts';
-import type { ValueShow } from '../catalogue/valueShow';
+import type { ValueFamily, ValueShow } from '../catalogue/valueShow';
 import type { BadgeSettings } from '../badge/rule';
 import type { CardElement, CardFace } from '../card/design';
 import type { AisleKind } from '../catalogue/aisles';
@@ -46,8 +46,8 @@ export interface FacetChoice {
    * products they leave.
    */
   sort: 'auto' | 'count' | 'name' | 'value' | 'chosen';
-  /** Values in an order of this plan's own, and those that it doesn't offer; null for what the attribute says. */
-  values: Pick<ValueShow, 'order' | 'hidden'> | null;
+  /** How this plan shows the values; null for what the attribute says. */
+  values: PlanValues | null;
   /** Where each step of numbers begins, ascending, in the units of addresses; null for what the attribute says. */
   steps: readonly number[] | null;
   /** It is shown only where it helps: so many values at least, on so many percent of the products. Null for everywhere. */
@@ -56,6 +56,16 @@ export interface FacetChoice {
   categories: readonly number[];
   /** Chosen alone, these values make a page of their own for search engines. */
   indexed: readonly IndexedValue[];
+  /** So does every other value that is offered. */
+  indexAll: boolean;
+}
+
+/** How a plan shows the values of an attribute, in place of what the attribute says. */
+export interface PlanValues extends Pick<ValueShow, 'order' | 'scale' | 'hidden'> {
+  /** Null for those of the attribute. */
+  families: readonly ValueFamily[] | null;
+  /** What single values are called here; the others as everywhere. */
+  labels: readonly { value: string; label: Texts }[];
 }
 
 /** A filtered page that search engines may list. */

@@ -1,3 +1,4 @@
+import { USUAL_VALUES } from './planValues';
 import { USUAL_FACET, USUAL_ORDER, USUAL_PANEL, usual, USUAL_PAGING } from './housePlan';
 import {
   AS_PART,
@@ -249,6 +250,7 @@ export function upgradeFixture(stored: Fixture): Fixture {
           control: facet.control ?? 'auto',
           logic: facet.logic ?? 'any',
           sort: facet.sort ?? 'auto',
+          values: facet.values ? { ...USUAL_VALUES, ...facet.values } : null,
         })),
       };
     case 'shelf': {

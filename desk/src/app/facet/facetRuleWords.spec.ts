@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { facetChoice } from '@fond/core';
+import { facetChoice, USUAL_VALUES } from '@fond/core';
 import { facetRuleWords } from './facetRuleWords';
 
 describe('what a filter is told to do', () => {
@@ -10,10 +10,22 @@ describe('what a filter is told to do', () => {
         ...facetChoice('colour'),
         categories: [3],
         helps: { values: 3, coverage: 40 },
-        values: { order: [], hidden: ['red'] },
+        values: { ...USUAL_VALUES, hidden: ['red'] },
         steps: [10, 20],
         indexed: [{ value: 'red', title: {}, words: {} }],
       }),
     ).toBe('in one category, where it has 3 values on 40 %, 1 hidden, 2 steps set, 1 for search engines');
+    expect(
+      facetRuleWords({
+        ...facetChoice('colour'),
+        values: {
+          ...USUAL_VALUES,
+          scale: 'sizes',
+          families: [],
+          labels: [{ value: 'red', label: { en: 'Rot' } }],
+        },
+        indexAll: true,
+      }),
+    ).toBe('values in an order of its own, 0 groups of its own, 1 called otherwise, all for search engines');
   });
 });
