@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { shelfOf } from '@fond/core';
+import { freshInsert, shelfOf, type Plan, type ShelfInsert } from '@fond/core';
 import { violations } from '../support/axe';
 import { button, eventually, frameOf, press, pressWord, says, type TestBrowser } from '../support/browser';
 import { createPlan, publishStored, readPlan, savePlan, withShelf } from '../support/plans';
@@ -17,6 +17,11 @@ beforeAll(async () => {
 afterAll(() => browser.close());
 
 const PATH = '/cookware/pans';
+const withNote = (plan: Plan): Plan =>
+  withShelf(plan, { inserts: [{ ...freshInsert('note-1'), words: { en: 'Oil, heat, patience.' } }] });
+const withEmptyNote = (plan: Plan): Plan => withShelf(plan, { inserts: [freshInsert('note-1')] });
+const insertsOf = async (id: string): Promise<readonly ShelfInsert[]> =>
+  shelfOf((await readPlan(desk, id)).plan)!.inserts;
 const label = (text: string): string => `[aria-label="${text}"]`;
 
 describe('what stands among the products of a shelf', () => {
@@ -42,6 +47,64 @@ describe('what stands among the products of a shelf', () => {
     expect(shelfOf((await readPlan(desk, id)).plan)!.inserts).toMatchObject([
       { heading: { en: 'How to season iron' }, at: { by: 'place', place: 5 }, pages: 'first' },
     ]);
+    expect(browser.complaints).toEqual([]);
+  });
+
+  it('holds a banner, put in from the brief, which fills its cells in the shop', async () => {
+    const id = await scene(desk, PATH, withEmptyNote);
+    const page = await browser.desk(`/plans/${id}?aisle=${PATH}&open=inserts`);
+    await press(page, 'desk-inserts-slip .said');
+    const adder = '[aria-label^="Put something in"]';
+    await page.waitForSelector(adder);
+    await page.focus(adder);
+    await page.keyboard.press('Enter');
+    await press(page, 'button[mat-menu-item]::-p-text(banner)');
+    const frame = await frameOf(page);
+    await frame.waitForSelector('.insert .banner');
+    await page.waitForSelector('.saving.saved');
+    const held = (await readPlan(desk, id)).plan.fixtures.find(({ inside }) => inside?.fixture === 'shelf');
+    expect(held).toMatchObject({ type: 'banner', inside: { slot: 'note-1' } });
+    await says(page, 'desk-fixture-list .within h4', 'banner, at place 5 on the first page');
+    const visitor = await browser.page(1280, 900);
+    await visitor.setJavaScriptEnabled(false);
+    await publishStored(desk, id);
+    await visitor.goto(`${browser.baseUrl}/shop${PATH}`);
+    const [cells, banner] = await visitor.evaluate(() =>
+      ['.insert', '.insert .banner'].map(
+        (name) => document.querySelector(name)!.getBoundingClientRect().height,
+      ),
+    );
+    expect(Math.abs(cells - banner)).toBeLessThan(1);
+    expect(browser.complaints).toEqual([]);
+  });
+
+  it('is moved on the arranging board, by quick presses and by a drag to another page, and taken back', async () => {
+    const id = await scene(desk, PATH, withNote);
+    const page = await browser.desk(`/plans/${id}/arrange${PATH}`);
+    const note = '[data-at="note-1@1"]';
+    await page.waitForSelector(note);
+    await page.focus(note);
+    await page.keyboard.down('Alt');
+    for (let presses = 0; presses < 3; presses++) await page.keyboard.press('ArrowRight');
+    await page.keyboard.up('Alt');
+    const placed = async () => (await insertsOf(id)).map(({ at, pages }) => ({ at, pages }));
+    await page.waitForFunction((name) => document.activeElement?.matches(name), {}, note);
+    await expect.poll(placed).toEqual([{ at: { by: 'place', place: 8 }, pages: 'first' }]);
+    const middle = async (selector: string): Promise<{ x: number; y: number }> => {
+      const box = (await (await page.waitForSelector(selector))!.boundingBox())!;
+      return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    };
+    const [from, to] = [await middle(note), await middle('[data-place="14"]')];
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 12, from.y + 12, { steps: 4 });
+    await page.mouse.move(to.x, to.y, { steps: 8 });
+    await page.waitForSelector('.card.aim');
+    await page.mouse.up();
+    await page.waitForSelector('[data-at="note-1@2"]');
+    await expect.poll(placed).toMatchObject([{ pages: 'all' }]);
+    await press(page, label('Undo'));
+    await expect.poll(placed).toEqual([{ at: { by: 'place', place: 8 }, pages: 'first' }]);
     expect(browser.complaints).toEqual([]);
   });
 

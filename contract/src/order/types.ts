@@ -1,4 +1,4 @@
-import type { LostPin, PageCut, Placed } from '@fond/core';
+import type { LostPin, PageCut, Placed, Standing } from '@fond/core';
 
 /** What the desk is told of a shelf's order in the aisle of the window. */
 export interface OrderReport {
@@ -27,6 +27,8 @@ export interface ArrangedAisle {
   total: number;
   /** Products of its first page and of each that follows, as the aisle is first seen. */
   pages: PageCut;
+  /** Where what stands among its products is shown. */
+  standing: readonly Standing[];
   /** The first ones, at most 2,000. */
   products: readonly ArrangedProduct[];
   /** Article numbers as they stand live; null where the aisle is not live or shows no shelf. */

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { object } from '../schema/typed';
-import type { PatternCheck, Sieve } from '@fond/core';
+import { WIDTH_NAMES, type PatternCheck, type Sieve } from '@fond/core';
 import { BOARD_FIGURES, MAX_BOARD, type ArrangedAisle } from '../order/types';
 import type { ProductWhy, RangeProducts, StoredRange } from './types';
 import { anything, count, named, text, time, version } from '../schema/basics';
@@ -109,6 +109,9 @@ export const productWhy = object<ProductWhy>({
     .required(),
 });
 
+const widths = Joi.array()
+  .items(Joi.valid(...WIDTH_NAMES))
+  .required();
 const figure = Joi.number().allow(null).required();
 
 export const arrangedAisle = object<ArrangedAisle>({
@@ -116,6 +119,9 @@ export const arrangedAisle = object<ArrangedAisle>({
   today: text.required(),
   total: count.required(),
   pages: Joi.object({ first: count.required(), others: count.required() }).required(),
+  standing: Joi.array()
+    .items(Joi.object({ id: text.required(), first: widths, others: widths }))
+    .required(),
   products: Joi.array()
     .items(
       Joi.object({

@@ -1,5 +1,6 @@
 import type { ShelfInsert } from '../plan/inserts';
-import type { PageSize, Shelf } from '../plan/plan';
+import { standingIn } from '../plan/nesting';
+import type { Fixture, PageSize, Shelf } from '../plan/plan';
 import { findWidths, type PageFacts } from '../plan/shownWhen';
 import { steppedAt, type Stepped, type WidthName } from '../width/widths';
 import { MAX_PER_PAGE, productsAPage } from './rows';
@@ -23,19 +24,26 @@ export interface Standing {
 /**
  * What stands among the products of a listing, whichever of its pages is asked for; so that each page knows how many
  * products are on the others. What has nothing to show takes no room.
+ *
+ * @param fixtures Of the plan; those that stand in the shelf are among its products.
  */
-export function standingOf(inserts: readonly ShelfInsert[], facts: PageFacts): Standing[] {
-  return inserts
-    .filter((insert) => showsSomething(insert, facts))
+export function standingOf(shelf: Shelf, fixtures: readonly Fixture[], facts: PageFacts): Standing[] {
+  const ofPage = (firstPage: boolean): PageFacts => ({ ...facts, firstPage });
+  const holds = ({ id }: ShelfInsert): boolean =>
+    standingIn(fixtures, { fixture: shelf.id, slot: id }).some(
+      ({ when }) => findWidths(when, ofPage(true)).length > 0 || findWidths(when, ofPage(false)).length > 0,
+    );
+  return shelf.inserts
+    .filter((insert) => saysSomething(insert, facts) || holds(insert))
     .map(({ id, when }) => ({
       id,
-      first: findWidths(when, { ...facts, firstPage: true }),
-      others: findWidths(when, { ...facts, firstPage: false }),
+      first: findWidths(when, ofPage(true)),
+      others: findWidths(when, ofPage(false)),
     }))
     .filter(({ first, others }) => first.length > 0 || others.length > 0);
 }
 
-function showsSomething({ picture, heading, words, link }: ShelfInsert, { aisle }: PageFacts): boolean {
+function saysSomething({ picture, heading, words, link }: ShelfInsert, { aisle }: PageFacts): boolean {
   if (picture?.kind === 'kept' || (picture && aisle.picture?.hash)) return true;
   return [heading, words, ...(link ? [link.label] : [])].some((texts) => Object.values(texts).some(Boolean));
 }

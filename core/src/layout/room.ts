@@ -8,8 +8,9 @@ import {
   type TilePlace,
 } from '../plan/fixtures';
 import { atEachWidth, steppedAt, type Stepped } from '../width/widths';
+import type { ShelfInsert } from '../plan/inserts';
 import { containerOf } from '../plan/nesting';
-import { facetPanelOf, type FacetPanel, type Fixture } from '../plan/plan';
+import { facetPanelOf, type FacetPanel, type Fixture, type Shelf } from '../plan/plan';
 import { atAllWidths, WIDTH_NAMES, type PerWidth, type WidthName } from '../width/widths';
 import { GROUND_PADDING } from '../plan/dress';
 import { FREE_COLUMNS } from './freeGrid';
@@ -138,9 +139,7 @@ export function slotRooms(container: Fixture, rooms: Rooms, slot: string | undef
  */
 export function roomsOf(fixtures: readonly Fixture[], fixture: Fixture): Rooms {
   const container = containerOf(fixtures, fixture);
-  const rooms = container
-    ? slotRooms(container, roomsOf(fixtures, container), fixture.inside?.slot)
-    : PAGE_ROOMS;
+  const rooms = container ? roomsIn(fixtures, container, fixture.inside?.slot) : PAGE_ROOMS;
   const { span } = fixture.layout;
   const gaps = spanGaps(rooms);
   const padding = padded(fixtures, fixture) ? 2 * GROUND_PADDING : 0;
@@ -148,6 +147,12 @@ export function roomsOf(fixtures: readonly Fixture[], fixture: Fixture): Rooms {
     const { share, fixed } = spanned(room, steppedAt(span, width), gaps[width]);
     return { share, fixed: fixed - padding };
   });
+}
+
+function roomsIn(fixtures: readonly Fixture[], container: Fixture, slot: string | undefined): Rooms {
+  if (container.type !== 'shelf') return slotRooms(container, roomsOf(fixtures, container), slot);
+  const insert = container.inserts.find(({ id }) => id === slot)!;
+  return insertRooms(fixtures, container, insert);
 }
 
 /** Whether the ground of a fixture reaches the edges of the page: then it takes no room from what stands on it. */
@@ -185,6 +190,23 @@ export function shelfRooms(fixtures: readonly Fixture[], shelf: Fixture): Rooms 
 export function cardRooms(rooms: Rooms, columns: Stepped<number>, gap: Stepped<number>): Rooms {
   const gaps = cardGaps(rooms, columns, gap);
   return divided(rooms, (room, width) => columnOf(room, steppedAt(columns, width), gaps[width]));
+}
+
+/** The room of something among the cards of a shelf, over as many columns as it takes; in a row that turns that is one card's. */
+export function insertRooms(
+  fixtures: readonly Fixture[],
+  shelf: Shelf,
+  { columns }: Pick<ShelfInsert, 'columns'>,
+): Rooms {
+  const rooms = shelfRooms(fixtures, shelf);
+  if (isLines(shelf.form)) return rooms;
+  const gaps = cardGaps(rooms, shelf.columns, shelf.gap);
+  return divided(rooms, (room, width) => {
+    const across = steppedAt(shelf.columns, width);
+    const taken = shelf.form === 'carousel' ? 1 : Math.min(across, steppedAt(columns, width));
+    const one = columnOf(room, across, gaps[width]);
+    return { share: one.share * taken, fixed: one.fixed * taken + gaps[width] * (taken - 1) };
+  });
 }
 
 /** Whether a tile of a free grid stands across a narrow page, as it does on others across more than half of them. */

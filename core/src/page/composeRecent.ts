@@ -5,6 +5,7 @@ import { usual } from '../plan/housePlan';
 import { shelfOf, type Edition, type Fixture, type Plan } from '../plan/plan';
 import type { PromotionSettings } from '../plan/fixtures';
 import { promotionModel } from './frameModels';
+import { fixtureNamed } from './onceMore';
 import type { PromotionModel } from './pageModel';
 
 /** A shelf of what a shopper has looked at, as their browser asks for it. */
@@ -26,7 +27,7 @@ export function composeRecent(
   { plan: id, fixture, skus, lang: asked, now, zone = 'UTC' }: RecentRequest,
 ): PromotionModel | null {
   const plan = edition.plans.find((one) => one.id === id);
-  const shelf = plan && promotionIn(plan, fixture);
+  const shelf = plan && promotionIn(plan, fixtureNamed(fixture));
   if (!shelf) return null;
   const lang = languageOf(snapshot, asked);
   const recent = skus.flatMap((sku) => snapshot.bySku.get(sku) ?? []);

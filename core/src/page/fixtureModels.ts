@@ -23,7 +23,8 @@ import {
   tilesModel,
   type FrameContext,
 } from './frameModels';
-import type { DressModel, FixtureModel, Placement, ShelfModel, SlotModel } from './pageModel';
+import { ONCE_MORE } from './onceMore';
+import type { DressModel, FixtureModel, InsertModel, Placement, ShelfModel, SlotModel } from './pageModel';
 import { answerModel, nothingModel } from './searchModels';
 import { shelfModel } from './shelfModel';
 import { trailOf } from './shopFrame';
@@ -68,7 +69,7 @@ export function fixtureModels(composer: Composer, facts: PageFacts): FixtureMode
   return within(null, null);
 }
 
-/** Whether something is seen at once at every width, with all that it stands in: in no tab, behind no button. */
+/** Whether something is seen at once at every width, with all that it stands in: in no tab, behind no button, not among products. */
 function isAlwaysSeen(
   fixtures: readonly Fixture[],
   id: string,
@@ -76,7 +77,8 @@ function isAlwaysSeen(
 ): boolean {
   for (let at = fixtures.find((one) => one.id === id) ?? null; at; at = containerOf(fixtures, at)) {
     const model = made.get(at.id);
-    if (!model || model.hiddenAt?.length || model.drawer !== undefined || model.type === 'tabs') return false;
+    if (!model || model.hiddenAt?.length || model.drawer !== undefined) return false;
+    if (model.type === 'tabs' || model.type === 'shelf') return false;
   }
   return true;
 }
@@ -101,6 +103,7 @@ function leaveToBanner(fixtures: readonly Fixture[], made: Map<string, FixtureMo
 
 /** A container with what stands in its places; null for one in which nothing is shown. */
 function fillSlots(model: FixtureModel, within: (slot: string) => FixtureModel[]): FixtureModel | null {
+  if (model.type === 'shelf') return fillInserts(model, within);
   if (!('slots' in model)) return model;
   if (model.type === 'columns') {
     const slots = model.slots.map((slot) => ({ ...slot, fixtures: within(slot.id) }));
@@ -113,6 +116,31 @@ function fillSlots(model: FixtureModel, within: (slot: string) => FixtureModel[]
       ? { ...model, slots: filled(model.slots) }
       : { ...model, slots: filled(model.slots) };
   return whole.slots.length ? whole : null;
+}
+
+/** A shelf with what stands in the places among its products; what is empty after that is left out. */
+function fillInserts(shelf: ShelfModel, within: (slot: string) => FixtureModel[]): ShelfModel {
+  if (!shelf.inserts) return shelf;
+  const seen = new Set<string>();
+  const inserts = shelf.inserts.flatMap((insert): InsertModel[] => {
+    const { id, slot, heading, words, link, picture } = insert;
+    const found = within(slot);
+    const fixtures = seen.has(slot) ? found.map((one) => again(one, id)) : found;
+    seen.add(slot);
+    return fixtures.length || heading || words || link || picture ? [{ ...insert, fixtures }] : [];
+  });
+  return { ...shelf, inserts };
+}
+
+/** A fixture that a page shows once more, under a name of its own, as are all within it. */
+function again<T extends FixtureModel>(fixture: T, mark: string): T {
+  const named = { ...fixture, id: `${fixture.id}${ONCE_MORE}${mark}` };
+  if (!('slots' in named)) return named;
+  const slots = named.slots.map((slot) => ({
+    ...slot,
+    fixtures: slot.fixtures.map((one) => again(one, mark)),
+  }));
+  return { ...named, slots };
 }
 
 /** The shelf with what is said to a query, and what stands there where nothing is found. */

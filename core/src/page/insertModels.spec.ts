@@ -1,16 +1,19 @@
 import { describe, expect, it } from 'vitest';
+import { insertRooms, roomsOf, widthIn } from '../layout/room';
 import { editionFrom } from '../plan/edition';
-import { housePlan } from '../plan/housePlan';
+import { FRESH_FRAME } from '../plan/fixtures';
+import { housePlan, usual } from '../plan/housePlan';
 import { freshInsert, type ShelfInsert } from '../plan/inserts';
-import type { Fixture, Plan, Shelf } from '../plan/plan';
+import { shelfOf, type Fixture, type Plan, type Shelf } from '../plan/plan';
 import type { Condition } from '../plan/shownWhen';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { tallyOf } from '../tally/tally';
 import { FRAME, NOW, product } from '../testing/catalogues';
-import { followed } from '../width/widths';
+import { atAllWidths, followed } from '../width/widths';
 import { composePage } from './composePage';
 import type { PageRequest } from './composer';
-import { shelfModelOf, type PageModel, type ShelfModel } from './pageModel';
+import { fixtureNamed } from './onceMore';
+import { eachFixture, shelfModelOf, type PageModel, type ShelfModel } from './pageModel';
 
 const snapshot = snapshotOf(
   FRAME,
@@ -32,6 +35,10 @@ const planWith = (inserts: readonly ShelfInsert[], change: Partial<Shelf> = {}):
     ),
   };
 };
+const sized =
+  (count: number) =>
+  (one: Fixture): Fixture =>
+    one.type === 'shelf' ? { ...one, pageSize: { by: 'products', count } } : one;
 const pageOf = (plan: Plan, request: Partial<PageRequest> = {}): PageModel =>
   composePage(snapshot, editionFrom(1, { documents: [plan], ranges: [], blends: [] }), {
     path: '/cookware/pans',
@@ -113,6 +120,69 @@ describe('what stands among the cards of a shelf', () => {
         ground: 'var(--mark)',
       },
     ]);
+  });
+
+  it('holds whatever a page may have twice, named anew where it is shown again, and over its own room', () => {
+    const promo = (when: Condition | null): Fixture => ({
+      ...usual('promo'),
+      ...FRESH_FRAME.banner,
+      inside: { fixture: 'shelf', slot: 'guide' },
+      when,
+    });
+    const holding = (when: Condition | null): Plan => {
+      const plan = planWith([
+        insert({ heading: {}, pages: 'all', at: { by: 'every', every: 4 }, columns: followed(2) }),
+      ]);
+      return { ...plan, fixtures: [...plan.fixtures, promo(when)] };
+    };
+    const plan = holding(null);
+    const page = pageOf(plan);
+    const { inserts, size } = shelfModelOf(page)!;
+    expect(size).toBe(8);
+    expect(inserts?.map(({ before, fixtures }) => [before, fixtures.map(({ id }) => id)])).toEqual([
+      [4, ['promo']],
+    ]);
+    const longer = { ...plan, fixtures: plan.fixtures.map(sized(12)) };
+    const names = shelfOn(longer).inserts!.flatMap(({ fixtures }) => fixtures.map(({ id }) => id));
+    expect(names).toEqual(['promo', 'promo~~guide-1-8']);
+    expect(names.map(fixtureNamed)).toEqual(['promo', 'promo']);
+    expect([...eachFixture(page.fixtures)].map(({ id }) => id)).toContain('promo');
+    const [one, two] = [
+      insertRooms(plan.fixtures, shelfOf(plan)!, insert({})),
+      roomsOf(plan.fixtures, promo(null)),
+    ];
+    expect(widthIn(two, 1280)).toBeCloseTo(2 * widthIn(one, 1280) + shelfModelOf(page)!.gap.wide);
+    const never = shelfOn(holding({ kind: 'shopper', signedIn: true }));
+    expect([never.size, never.inserts]).toEqual([12, undefined]);
+  });
+
+  it('leaves the page’s title where it is, whatever a banner among the products holds', () => {
+    const plan = planWith([insert({})]);
+    const banner: Fixture = {
+      ...usual('promo'),
+      ...FRESH_FRAME.banner,
+      holds: { title: true, trail: true },
+      inside: { fixture: 'shelf', slot: 'guide' },
+    };
+    const page = pageOf({ ...plan, fixtures: [banner, ...plan.fixtures] });
+    expect(page.fixtures.map(({ type }) => type)).toEqual(expect.arrayContaining(['title', 'breadcrumb']));
+    expect([...eachFixture(page.fixtures)].find(({ id }) => id === 'promo')).toMatchObject({
+      title: '',
+      trail: [],
+    });
+  });
+
+  it('has room in a staggered grid for what is put in it', () => {
+    const plan = planWith([insert({ heading: {} })], { form: 'staggered' });
+    const divider: Fixture = {
+      ...usual('line'),
+      type: 'space',
+      height: atAllWidths(90),
+      inside: { fixture: 'shelf', slot: 'guide' },
+    };
+    const [held] = shelfOn({ ...plan, fixtures: [...plan.fixtures, divider] }).inserts!;
+    expect(held.held).toEqual({ wide: 90, medium: 90, narrow: 90 });
+    expect(held.said).toEqual({ wide: 0, medium: 0, narrow: 0 });
   });
 
   it('is counted by the tally as the page has it', () => {

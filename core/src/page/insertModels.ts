@@ -1,5 +1,14 @@
 import { insertsOn, standsAt, startOf, type PageCut, type Standing } from '../layout/inserts';
-import { cardRooms, isLines, shelfRooms, sizesOf, type ShelfShape } from '../layout/room';
+import { heldHeight } from '../layout/heldHeight';
+import {
+  cardRooms,
+  insertRooms,
+  isLines,
+  shelfRooms,
+  sizesOf,
+  widthIn,
+  type ShelfShape,
+} from '../layout/room';
 import {
   lanesOf,
   mixedLanes,
@@ -15,9 +24,11 @@ import { targetHref } from '../address/link';
 import { wordsOn } from '../look/buttonLook';
 import { paintCss, type Paint } from '../look/paint';
 import type { ShelfInsert } from '../plan/inserts';
+import { standingIn } from '../plan/nesting';
 import type { Shelf } from '../plan/plan';
 import { textIn, type Texts } from '../text/texts';
 import { atEachWidth, steppedAt, WIDTH_NAMES, type PerWidth, type WidthName } from '../width/widths';
+import { DEVICE_WIDTHS } from '../width/frame';
 import type { Composer } from './composer';
 import { pictureOf } from './frameModels';
 import type { InsertModel } from './pageModel';
@@ -55,7 +66,7 @@ export function insertModels(
   return models;
 }
 
-/** One of them; none where it has nothing to show in the page's language. */
+/** One of them, before what stands in it is filled in; none where it has nothing to show in the page's language. */
 function insertModel(
   composer: Composer,
   shelf: Shelf,
@@ -70,7 +81,8 @@ function insertModel(
   const [heading, words] = [said(insert.heading), said(insert.words)];
   const title = insert.link ? said(insert.link.label) : '';
   const link = insert.link && title ? { title, href: targetHref(frame, insert.link.address) } : null;
-  if (!picture && !heading && !words && !link) return null;
+  const holds = standingIn(plan.fixtures, { fixture: shelf.id, slot: insert.id }).length > 0;
+  if (!picture && !heading && !words && !link && !holds) return null;
   const across = (width: WidthName): number => (isLines(form) ? 1 : steppedAt(shelf.columns, width));
   const cells = (of: ShelfInsert['columns'], most: (width: WidthName) => number): PerWidth<number> => ({
     wide: Math.min(most('wide'), steppedAt(of, 'wide')),
@@ -80,11 +92,13 @@ function insertModel(
   const ground = insert.ground as Paint | null;
   return {
     id: insert.id,
+    slot: insert.id,
+    fixtures: [],
     heading,
     words,
     link,
     picture,
-    sizes: sizesOf(cardRooms(shelfRooms(plan.fixtures, shelf), shelf.columns, shelf.gap), plan.look),
+    sizes: sizesOf(insertRooms(plan.fixtures, { ...shelf, form }, insert), plan.look),
     ground: ground && paintCss(ground),
     ink: ground && paintCss(wordsOn(ground, plan.look.colours)),
     columns: cells(insert.columns, across),
@@ -106,6 +120,10 @@ export function inLanes(
   if (!among.length) return lanesOf(cards, rooms, shape, elements, plan.look);
   if (shape.form !== 'staggered') return { inserts: among };
   const columns = atEachWidth(shelf.columns);
+  const cardAt = (width: WidthName): number =>
+    widthIn(cardRooms(rooms, shelf.columns, shelf.gap), DEVICE_WIDTHS[width], plan.look);
+  const heldAt = ({ slot }: InsertModel, width: WidthName): number =>
+    heldHeight(standingIn(plan.fixtures, { fixture: shelf.id, slot }), cardAt(width), width);
   const saidAt = (one: InsertModel, width: WidthName): number =>
     wordsHeight(one, narrowestCard(rooms, columns, atEachWidth(shelf.gap), width));
   const items = among.map((one): AmongCards => {
@@ -116,7 +134,7 @@ export function inLanes(
       heightAt: (narrowest, width) =>
         one.hiddenAt.includes(width)
           ? { widths: 0, pixels: 0 }
-          : { widths: shapeOf, pixels: wordsHeight(one, narrowest) },
+          : { widths: shapeOf, pixels: wordsHeight(one, narrowest) + heldAt(one, width) },
     };
   });
   const { lanes, others } = mixedLanes(cards, items, rooms, shape, elements, plan.look);
@@ -126,6 +144,7 @@ export function inLanes(
       ...one,
       lane: others[at],
       said: { wide: saidAt(one, 'wide'), medium: saidAt(one, 'medium'), narrow: saidAt(one, 'narrow') },
+      held: { wide: heldAt(one, 'wide'), medium: heldAt(one, 'medium'), narrow: heldAt(one, 'narrow') },
     })),
   };
 }

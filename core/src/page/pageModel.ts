@@ -92,9 +92,14 @@ export interface ShelfModel {
   nothing?: NothingModel;
 }
 
-/** Words or a picture among the cards of a shelf. */
+/** Words, a picture or fixtures among the cards of a shelf. */
 export interface InsertModel {
+  /** Of this appearance: what stands behind every so many cards has several. */
   id: string;
+  /** Its name on the shelf. */
+  slot: string;
+  /** What is put in it, below its words. */
+  fixtures: readonly FixtureModel[];
   /** How many cards stand before it. */
   before: number;
   heading: string;
@@ -111,9 +116,10 @@ export interface InsertModel {
   rows: PerWidth<number>;
   /** Widths at which it is not shown. */
   hiddenAt: readonly WidthName[];
-  /** In a staggered grid: where it stands, and the room of its words in CSS pixels. */
+  /** In a staggered grid: where it stands, and the room of its words and of what is put in it, in CSS pixels. */
   lane?: CardLane;
   said?: PerWidth<number>;
+  held?: PerWidth<number>;
 }
 
 /** What a shop says to a query. */
@@ -447,6 +453,8 @@ export function* eachFixture(fixtures: readonly FixtureModel[]): Generator<Fixtu
   for (const fixture of fixtures) {
     yield fixture;
     if ('slots' in fixture) for (const slot of fixture.slots) yield* eachFixture(slot.fixtures);
+    if (fixture.type === 'shelf')
+      for (const insert of fixture.inserts ?? []) yield* eachFixture(insert.fixtures);
   }
 }
 

@@ -59,7 +59,7 @@ export function shelfModel(composer: Composer, shelf: Shelf): ShelfModel {
   const { snapshot, plan, state, request } = composer;
   const filtered = composer.filtered!;
   const total = filtered.count;
-  const standing = standingOf(shelf.inserts, composer.facts);
+  const standing = standingOf(shelf, plan.fixtures, composer.facts);
   const cuts = state.size === null ? shelfCut(shelf, standing) : { first: state.size, others: state.size };
   const pages = pagesOf(total, cuts);
   const page = Math.min(state.page, pages);

@@ -1,9 +1,10 @@
 import { atAllWidths } from '../width/widths';
 import { describe, expect, it } from 'vitest';
 import type { ColumnsSettings, Slot } from './fixtures';
-import { usual } from './housePlan';
-import { containerOf, nestingFaults, slotsOf, standingIn, withinOf } from './nesting';
-import type { Fixture } from './plan';
+import { startingFixtures, usual } from './housePlan';
+import { freshInsert } from './inserts';
+import { containerOf, isAmongProducts, nestingFaults, slotsOf, standingIn, withinOf } from './nesting';
+import type { Fixture, Shelf } from './plan';
 
 const TWO: ColumnsSettings = {
   type: 'columns',
@@ -59,5 +60,19 @@ describe('fixtures within fixtures', () => {
       line('deep', at('c4')),
     ];
     expect(nestingFaults(deep)).toEqual([{ at: 4, fault: 'too-deep' }]);
+  });
+
+  it('stand among products, however deep, unless a page has them once', () => {
+    const shelf: Fixture = {
+      ...startingFixtures([], []).find((one): one is Shelf => one.type === 'shelf')!,
+      inserts: [freshInsert('a')],
+    };
+    const title: Fixture = { ...usual('title'), type: 'title', inside: at('inner') };
+    const among = [shelf, columns('inner', at('shelf')), line('one', at('inner')), title];
+    expect(slotsOf(shelf)).toEqual(['a']);
+    expect(nestingFaults(among)).toEqual([{ at: 3, fault: 'among' }]);
+    expect(isAmongProducts(among, at('inner'))).toBe(true);
+    expect(isAmongProducts(list, at('inner'))).toBe(false);
+    expect(isAmongProducts([columns('x', at('y')), columns('y', at('x'))], at('x'))).toBe(false);
   });
 });

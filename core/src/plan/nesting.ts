@@ -1,11 +1,15 @@
 import type { Slot } from './fixtures';
-import type { Fixture } from './plan';
+import type { Fixture, FixtureType } from './plan';
 
 /** Fixtures stand in containers within containers at most so deep; deeper ones can't be overlooked any more. */
 export const DEEPEST_NESTING = 3;
 
+/** What a page has once; all else may stand on it several times. */
+export const ONCE_A_PAGE: readonly FixtureType[] = ['breadcrumb', 'title', 'description', 'facets', 'shelf'];
+
 /** Ids of the places that a container has; none for what is no container. */
 export function slotsOf(fixture: Fixture): readonly string[] {
+  if (fixture.type === 'shelf') return fixture.inserts.map(({ id }) => id);
   if (fixture.type === 'columns') return fixture.columns.map(({ id }) => id);
   if (fixture.type === 'slides') return fixture.slides.map(({ id }) => id);
   return fixture.type === 'tabs' ? fixture.tabs.map(({ id }) => id) : [];
@@ -37,7 +41,19 @@ export function withinOf(fixtures: readonly Fixture[], id: string): Fixture[] {
   });
 }
 
-export type NestingFault = 'no-container' | 'no-slot' | 'loop' | 'too-deep';
+/** Whether a place is, or lies within, one among the products of a shelf. */
+export function isAmongProducts(fixtures: readonly Fixture[], place: Slot | null): boolean {
+  const seen = new Set<string>();
+  for (let at = place; at && !seen.has(at.fixture);) {
+    seen.add(at.fixture);
+    const container = fixtures.find(({ id }) => id === at?.fixture);
+    if (container?.type === 'shelf') return true;
+    at = container?.inside ?? null;
+  }
+  return false;
+}
+
+export type NestingFault = 'no-container' | 'no-slot' | 'loop' | 'too-deep' | 'among';
 
 /** What is wrong with where fixtures stand, by their place in the list. */
 export function nestingFaults(fixtures: readonly Fixture[]): { at: number; fault: NestingFault }[] {
@@ -50,6 +66,7 @@ export function nestingFaults(fixtures: readonly Fixture[]): { at: number; fault
       if (!container) return [{ at, fault: 'no-container' }];
       if (!slotsOf(container).includes(one.inside.slot)) return [{ at, fault: 'no-slot' }];
       if (seen.has(container.id)) return [{ at, fault: 'loop' }];
+      if (container.type === 'shelf' && ONCE_A_PAGE.includes(fixture.type)) return [{ at, fault: 'among' }];
       seen.add(container.id);
       one = container;
     }

@@ -2,6 +2,7 @@ import type { PartOwn, PartSettings } from './fixtures';
 import { isUsualDress, USUAL_DRESS } from './dress';
 import { usual } from './housePlan';
 import { documentOf, resolvePlan, type Documents } from './inherit';
+import { ONCE_A_PAGE } from './nesting';
 import { isHeir, type Fixture, type FixtureOf, type FixtureType, type Plan, type PlanDocument } from './plan';
 
 /**
@@ -20,14 +21,7 @@ export const linkOf = (fixture: string): string => fixture.split(WITHIN)[0];
 const isLink = (fixture: Fixture): fixture is PartLink => fixture.type === 'part';
 
 /** What a page has once, or what leads elsewhere, can't be shared by several plans. */
-export const NEVER_IN_PARTS: readonly FixtureType[] = [
-  'breadcrumb',
-  'title',
-  'description',
-  'facets',
-  'shelf',
-  'part',
-];
+export const NEVER_IN_PARTS: readonly FixtureType[] = [...ONCE_A_PAGE, 'part'];
 
 /** The fixture that a part is; all others stand within it. */
 export const rootOf = (part: Pick<Plan, 'fixtures'>): Fixture | undefined =>

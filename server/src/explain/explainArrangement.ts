@@ -16,6 +16,7 @@ import {
   shelfRange,
   sortingOf,
   standingOf,
+  type Standing,
   startOfDay,
   stockStateOf,
   titleInShop,
@@ -51,6 +52,7 @@ export function explainArrangement(
     aisle: { key: aisle.key, title: titleInShop(snapshot, aisle.titles) },
     today: todayIn(context),
     pages: arranged.pages,
+    standing: arranged.standing,
     total: arranged.total,
     products: arranged.placed.map(({ p, by, group }): ArrangedProduct => {
       const hash = snapshot.images[p].at(0)?.hash;
@@ -74,7 +76,7 @@ function arrangedIn(
   aisle: Aisle,
   plan: Plan,
   context: RangeContext,
-): { placed: Placed[]; total: number; pages: PageCut } | null {
+): { placed: Placed[]; total: number; pages: PageCut; standing: Standing[] } | null {
   const shelf = shelfOf(plan);
   if (!shelf) return null;
   const range = shelfRange(snapshot, aisle, shelf, context);
@@ -82,10 +84,12 @@ function arrangedIn(
   const permutation = permutationOf(snapshot, sorting, snapshot.frame.languages[0], context);
   const { bits, count } = range;
   const arrangement = arrange(snapshot, bits, count, shelf.order, permutation, aisle.key, context);
+  const standing = standingOf(shelf, plan.fixtures, firstFacts(snapshot, aisle, context));
   return {
     placed: arrangedWindow(snapshot, arrangement, 0, MAX_BOARD),
     total: count,
-    pages: shelfCut(shelf, standingOf(shelf.inserts, firstFacts(snapshot, aisle, context))),
+    pages: shelfCut(shelf, standing),
+    standing,
   };
 }
 

@@ -104,7 +104,7 @@ function placeOn(
   if (!shelf) return null;
   const { place } = explainProduct(snapshot, aisle, plan, { sku }, context);
   if (!place) return null;
-  const standing = standingOf(shelf.inserts, firstFacts(snapshot, aisle, context));
+  const standing = standingOf(shelf, plan.fixtures, firstFacts(snapshot, aisle, context));
   const page = pageAt(place.place, shelfCut(shelf, standing));
   return { place: place.place, of: place.of, by: place.by, page };
 }

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   USUAL_LOOK,
+  freshInsert,
   nestingFaults,
   standingIn,
   startingFixtures,
@@ -72,8 +73,32 @@ describe('adding a fixture', () => {
   });
 
   it('offers no second title, breadcrumb or panel of filters', () => {
-    expect(addable(start, ['title', 'facets', 'breadcrumb', 'words'])).toEqual(['words']);
-    expect(addable(withoutFixture(start, 'title'), ['title'])).toEqual(['title']);
+    expect(addable(start, ['title', 'facets', 'breadcrumb', 'words'], null)).toEqual(['words']);
+    expect(addable(withoutFixture(start, 'title'), ['title'], null)).toEqual(['title']);
+  });
+
+  it('puts among products what a page may have twice, and leaves all else where it is', () => {
+    const among = { fixture: 'shelf', slot: 'note-1' };
+    const plan = {
+      ...start,
+      fixtures: start.fixtures.map((one): Fixture =>
+        one.type === 'shelf' ? { ...one, inserts: [freshInsert('note-1')] } : one,
+      ),
+    };
+    expect(addable(plan, ['description', 'banner'], among)).toEqual(['banner']);
+    const held = withAdded(plan, 'columns', among, null);
+    expect(planSchema.validate(held.plan).error).toBeUndefined();
+    const within = { fixture: held.id, slot: 'main' };
+    expect(addable(held.plan, ['description'], within)).toEqual([]);
+    expect(withMoved(held.plan, 'title', within, 0)).toBe(held.plan);
+    expect(withMoved(held.plan, 'shelf', among, 0)).toBe(held.plan);
+    const copied = copyOf(held.plan, 'description');
+    expect(withPasted(held.plan, copied, among, null)).toMatchObject({ id: null, left: ['description'] });
+    const moved = withMoved(held.plan, held.id, null, 0);
+    expect(moved.fixtures.find(({ id }) => id === held.id)?.inside).toBeNull();
+    const wrong = { ...plan.fixtures[1], inside: among } as Fixture;
+    const { error } = planSchema.validate({ ...plan, fixtures: plan.fixtures.with(1, wrong) });
+    expect(error?.message).toContain('can’t stand among products');
   });
 });
 

@@ -1,8 +1,10 @@
 import {
   containerOf,
   FRESH_FRAME,
+  isAmongProducts,
   linkFor,
   NEVER_IN_PARTS,
+  ONCE_A_PAGE,
   standingIn,
   USUAL_LAYOUT,
   USUAL_PANEL,
@@ -25,11 +27,19 @@ export const isAdded = (type: FixtureType): type is AddedType => type !== 'shelf
 /** Of these a page has one at most. */
 const SINGLE: readonly FixtureType[] = ['breadcrumb', 'title', 'facets', 'shelf'];
 
-/** What may be added to a plan: anything, but no second title or panel of filters; to a part, what a page may have twice. */
-export const addable = ({ kind, fixtures }: Plan, types: readonly AddedType[]): AddedType[] =>
+/**
+ * What may be added in a place of a plan: anything, but no second title or panel of filters; to a part, and among products,
+ * what a page may have twice.
+ */
+export const addable = (
+  { kind, fixtures }: Plan,
+  types: readonly AddedType[],
+  place: Slot | null,
+): AddedType[] =>
   types.filter(
     (type) =>
       !(kind === 'part' && NEVER_IN_PARTS.includes(type)) &&
+      !(ONCE_A_PAGE.includes(type) && isAmongProducts(fixtures, place)) &&
       (!SINGLE.includes(type) || !fixtures.some((fixture) => fixture.type === type)),
   );
 
@@ -155,11 +165,12 @@ export const withWhen = (plan: Plan, id: string, when: Condition | null): Plan =
     plan.fixtures.map((fixture): Fixture => (fixture.id === id ? { ...fixture, when } : fixture)),
   );
 
-/** A fixture, with all within it, put at a place of its neighbours there; within itself it can't stand. */
+/** A fixture, with all within it, put at a place of its neighbours there; within itself it can't stand, nor among products if a page has it once. */
 export function withMoved(plan: Plan, id: string, place: Slot | null, at: number): Plan {
   const { fixtures } = plan;
   const moving = withinOf(fixtures, id);
   if (!moving.length || (place && moving.some((fixture) => fixture.id === place.fixture))) return plan;
+  if (isAmongProducts(fixtures, place) && moving.some(({ type }) => ONCE_A_PAGE.includes(type))) return plan;
   const rest = fixtures.filter((fixture) => !moving.includes(fixture));
   const neighbours = standingIn(rest, place);
   const behind = at > 0 ? (neighbours[Math.min(at, neighbours.length) - 1]?.id ?? null) : null;
@@ -204,7 +215,10 @@ export function withPasted(
 ): { plan: Plan; id: string | null; left: readonly FixtureType[] } {
   const taken = new Set(plan.fixtures.map((fixture) => fixture.id));
   const has = new Set(plan.fixtures.map(({ type }) => type));
-  const wanted = copied.filter(({ type }) => !(SINGLE.includes(type) && has.has(type)));
+  const among = isAmongProducts(plan.fixtures, place);
+  const wanted = copied.filter(
+    ({ type }) => !(SINGLE.includes(type) && has.has(type)) && !(among && ONCE_A_PAGE.includes(type)),
+  );
   const left = copied.filter((fixture) => !wanted.includes(fixture)).map(({ type }) => type);
   const names = new Map<string, string>();
   for (const { id } of wanted) {

@@ -1,12 +1,15 @@
 import {
   DEEPEST_NESTING,
   containerOf,
+  isAmongProducts,
+  ONCE_A_PAGE,
   slotsOf,
   withinOf,
   type Fixture,
   type Plan,
   type Slot,
 } from '@fond/core';
+import { insertName, insertPlaceWords } from '../wording/insertWords';
 import { FIXTURE_WORDS } from '../wording/words';
 
 /** A place that a fixture can be put in. */
@@ -25,7 +28,11 @@ const depthOf = (fixtures: readonly Fixture[], fixture: Fixture | null): number 
 };
 
 /** A column or a tab by its name: “tab “Sale” of tabs”, “column 2 of columns”. */
-function slotName(container: Fixture, at: number, lang: string): string {
+function slotName(fixtures: readonly Fixture[], container: Fixture, at: number, lang: string): string {
+  if (container.type === 'shelf') {
+    const insert = container.inserts[at];
+    return `${insertName(container, insert, fixtures, lang)}, ${insertPlaceWords(insert)}`;
+  }
   const of = FIXTURE_WORDS[container.type];
   if (container.type !== 'tabs')
     return `${container.type === 'slides' ? 'view' : 'column'} ${at + 1} of ${of}`;
@@ -34,9 +41,12 @@ function slotName(container: Fixture, at: number, lang: string): string {
   return `tab “${own || id}” of ${of}`;
 }
 
-export const slotNames = (container: Fixture, lang: string): { slot: string; name: string }[] => {
-  return slotsOf(container).map((slot, at) => ({ slot, name: slotName(container, at, lang) }));
-};
+export const slotNames = (
+  fixtures: readonly Fixture[],
+  container: Fixture,
+  lang: string,
+): { slot: string; name: string }[] =>
+  slotsOf(container).map((slot, at) => ({ slot, name: slotName(fixtures, container, at, lang) }));
 
 /** Every place on a page that a fixture may stand in: not within itself, and not too deep. */
 export function placesFor({ fixtures }: Plan, id: string, lang: string): Place[] {
@@ -50,11 +60,13 @@ export function placesFor({ fixtures }: Plan, id: string, lang: string): Place[]
       (fixture) => depthOf(fixtures, fixture) - depthOf(fixtures, own) + Number(isContainer(fixture)),
     ),
   );
+  const once = moving.some(({ type }) => ONCE_A_PAGE.includes(type));
   const places: Place[] = [{ key: '', name: 'the page itself', place: null, here: inside === null }];
   for (const container of fixtures) {
     if (!isContainer(container) || moving.includes(container)) continue;
     if (depthOf(fixtures, container) + brings > DEEPEST_NESTING) continue;
-    for (const { slot, name } of slotNames(container, lang))
+    if (once && (container.type === 'shelf' || isAmongProducts(fixtures, container.inside))) continue;
+    for (const { slot, name } of slotNames(fixtures, container, lang))
       places.push({
         key: `${container.id}/${slot}`,
         name,

@@ -1,5 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Card, InsertModel } from '@fond/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, type TemplateRef } from '@angular/core';
+import type { Card, FixtureModel, InsertModel } from '@fond/core';
 import { pictureAt } from '../picture/picture';
 import { ShopState } from '../state/shopState';
 import { Cards } from './cards';
@@ -25,7 +25,7 @@ interface Run {
   template: `
     @for (run of runs(); track run.start) {
       @for (insert of run.inserts; track insert.id) {
-        <shop-insert [insert]="insert" />
+        <shop-insert [insert]="insert" [list]="list()" />
       }
       @if (run.model.form === 'folding') {
         @for (card of run.model.cards; track card.id) {
@@ -72,6 +72,7 @@ export class MixedCards {
   /** As those of `Cards`. */
   readonly first = input<number | null>(null);
   readonly lead = input(false);
+  readonly list = input<TemplateRef<{ $implicit: readonly FixtureModel[] }>>();
   private readonly shop = inject(ShopState);
   protected readonly classes = computed(() => cardsClasses(this.model()));
   protected readonly style = computed(() => cardsStyle(this.model()));

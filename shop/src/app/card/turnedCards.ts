@@ -6,8 +6,9 @@ import {
   inject,
   input,
   viewChild,
+  type TemplateRef,
 } from '@angular/core';
-import type { ShelfModel } from '@fond/core';
+import type { FixtureModel, ShelfModel } from '@fond/core';
 import { ShopState } from '../state/shopState';
 import { MixedCards } from './mixedCards';
 import { RowTurner } from './rowTurner';
@@ -34,6 +35,7 @@ import { RowTurner } from './rowTurner';
       [model]="shelf"
       [first]="shelf.from"
       [lead]="lead()"
+      [list]="list()"
       [attr.tabindex]="turning() ? 0 : null"
       [attr.role]="turning() ? 'group' : null"
       [attr.aria-label]="turning() ? words().products(shelf.total) : null"
@@ -43,6 +45,7 @@ import { RowTurner } from './rowTurner';
 export class TurnedCards {
   readonly model = input.required<ShelfModel>();
   readonly lead = input(false);
+  readonly list = input<TemplateRef<{ $implicit: readonly FixtureModel[] }>>();
   protected readonly words = inject(ShopState).words;
   private readonly row = viewChild<unknown, ElementRef<HTMLElement>>('row', { read: ElementRef });
   protected readonly turning = computed(() => {

@@ -171,7 +171,12 @@ const PICTURED: ReadonlySet<FixtureModel['type']> = new Set([
               [attr.data-ticket]="ticket(block.shelf.id)"
               [class.marked]="marked(block.shelf.id)"
             >
-              <shop-shelf [shelf]="block.shelf" [page]="page()" [lead]="block.shelf.id === lead()" />
+              <shop-shelf
+                [shelf]="block.shelf"
+                [page]="page()"
+                [lead]="block.shelf.id === lead()"
+                [list]="list"
+              />
               @if (marked(block.shelf.id)) {
                 @defer (on immediate) {
                   <shop-ticket-tools [model]="block.shelf" />

@@ -8,8 +8,9 @@ import {
   input,
   viewChild,
   type ElementRef,
+  type TemplateRef,
 } from '@angular/core';
-import type { PageModel, ShelfModel } from '@fond/core';
+import type { FixtureModel, PageModel, ShelfModel } from '@fond/core';
 import { Cards } from '../card/cards';
 import { TurnedCards } from '../card/turnedCards';
 import { StateFields } from '../facet/stateFields';
@@ -79,11 +80,14 @@ const JUMP_FROM = 7;
         <h2 class="unseen">{{ words().products(model.total) }}</h2>
         @if (model.form === 'carousel') {
           @defer (on immediate; hydrate on viewport; hydrate when awake()) {
-            <shop-turned-cards [model]="model" [lead]="lead()" />
+            <shop-turned-cards [model]="model" [lead]="lead()" [list]="list()" />
           }
         } @else if (model.inserts || model.form === 'folding') {
           <ng-container
-            *ngComponentOutlet="views.of('mixed'); inputs: { model, first: model.from, lead: lead() }"
+            *ngComponentOutlet="
+              views.of('mixed');
+              inputs: { model, first: model.from, lead: lead(), list: list() }
+            "
           />
         } @else {
           <shop-cards
@@ -157,6 +161,8 @@ export class Shelf {
   readonly page = input.required<PageModel>();
   /** It has the first picture of the page, which is waited for. */
   readonly lead = input(false);
+  /** How fixtures that stand among its products are listed; handed in, as what lists them lists shelves too. */
+  readonly list = input<TemplateRef<{ $implicit: readonly FixtureModel[] }>>();
   private readonly state = inject(ShopState);
   protected readonly views = inject(PageViews);
   protected readonly words = this.state.words;

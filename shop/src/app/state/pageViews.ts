@@ -43,6 +43,7 @@ const fixturesIn = (fixtures: readonly FixtureModel[]): ViewName[] =>
   ]);
 
 const shelfViews = ({ answer, nothing, inserts, form }: ShelfModel): ViewName[] => [
+  ...fixturesIn((inserts ?? []).flatMap(({ fixtures }) => fixtures)),
   ...(inserts || form === 'folding' ? (['mixed'] as const) : []),
   ...(answer ? (['answer'] as const) : []),
   ...(nothing ? (['nothing'] as const) : []),

@@ -25,15 +25,24 @@ import { MatSliderModule } from '@angular/material/slider';
 import { ActivatedRoute, Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { BOARD_FIGURES, type ArrangedAisle, type BoardFigure, type Problem } from '@fond/contract';
-import { isOn, type Pin } from '@fond/core';
+import { isOn, type Pin, type ShelfInsert } from '@fond/core';
 import { ExplainApi } from '../../api/explainApi';
 import { asking } from '../../api/asking';
 import { alternating, inRow, withHolds, withoutHolds, type Here, type Hold } from '../../draft/pins';
 import { PlanEditor } from '../../draft/planEditor';
-import { productTitles } from '../../product/productTitles';
 import { Signing } from '../../draft/signing';
 import { floorFeature } from '../../store/floor.feature';
-import { boardCards, inPages, liveCards, stepOf, type BoardCard, type Narrowing } from './boardCards';
+import {
+  boardCards,
+  inPages,
+  liveCards,
+  stepOf,
+  type BoardCard,
+  type BoardPiece,
+  type Narrowing,
+} from './boardCards';
+import { AbsentProduct } from './absentProduct';
+import { BoardInserts } from './boardInserts';
 import { FIGURE_WORDS, figureText, scaleOf } from './boardFigures';
 
 /** Pixels of a card, from those that show a whole aisle to those that show what it is. */
@@ -46,6 +55,7 @@ const WORDS_FROM = 76;
   selector: 'desk-arrange-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    AbsentProduct,
     CdkDrag,
     CdkDragPreview,
     CdkDropList,
@@ -56,12 +66,14 @@ const WORDS_FROM = 76;
   ],
   templateUrl: './arrangeSheet.html',
   styleUrl: './arrangeSheet.scss',
+  providers: [BoardInserts],
 })
 export class ArrangeSheet {
   private readonly api = inject(ExplainApi);
   private readonly editor = inject(PlanEditor);
   private readonly signing = inject(Signing);
   private readonly router = inject(Router);
+  protected readonly among = inject(BoardInserts);
   private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
   private readonly query = toSignal(inject(ActivatedRoute).queryParamMap);
   private readonly board = viewChild<ElementRef<HTMLElement>>('board');
@@ -92,8 +104,6 @@ export class ArrangeSheet {
   protected readonly said = signal('');
   /** A product that was to be put at a place, and isn't among those of the aisle. */
   protected readonly absent = signal<string | null>(null);
-  protected readonly absentTitle = computed(() => this.titles().get(this.absent() ?? '') ?? this.absent());
-  private readonly titles = productTitles(() => [this.absent() ?? []].flat()).titles;
   private anchor: string | null = null;
 
   private readonly order = computed(() => this.editor.shelf()?.order);
@@ -137,11 +147,16 @@ export class ArrangeSheet {
   });
   protected readonly pages = computed(() => {
     const arranged = this.arranged();
-    return arranged ? inPages(this.cards(), arranged.pages) : [];
+    if (!arranged) return [];
+    const { pages, standing, total } = arranged;
+    const inserts = this.editor.shelf()?.inserts ?? [];
+    return inPages(this.cards(), pages, { inserts, standing, total });
   });
   protected readonly livePages = computed(() => {
     const arranged = this.arranged();
-    return this.beside() && arranged ? inPages(liveCards(this.cards(), arranged), arranged.pages) : [];
+    if (!this.beside() || !arranged) return [];
+    const { pages, total } = arranged;
+    return inPages(liveCards(this.cards(), arranged), pages, { inserts: [], standing: [], total });
   });
   protected readonly movedCount = computed(() => this.cards().filter(({ moved }) => moved !== 0).length);
   protected readonly found = computed(() => this.cards().filter(({ faded }) => !faded));
@@ -193,16 +208,27 @@ export class ArrangeSheet {
     // A card that has moved to another page is another element; the focus goes with its product.
     afterRenderEffect(() => {
       this.pages();
-      const sku = untracked(this.focused);
+      const [sku, insert] = [untracked(this.focused), this.focusedInsert];
       const board = this.board()?.nativeElement;
-      if (sku === null || !board || !this.hadFocus) return;
-      const card = board.querySelector<HTMLElement>(`[data-sku="${CSS.escape(sku)}"]`);
-      if (card && document.activeElement !== card) card.focus();
+      if (!board || !this.hadFocus || (sku === null && insert === null)) return;
+      const name = insert === null ? `[data-sku="${CSS.escape(sku!)}"]` : `[data-at="${CSS.escape(insert)}"]`;
+      const piece = board.querySelector<HTMLElement>(name);
+      if (piece && document.activeElement !== piece) piece.focus();
     });
+  }
+
+  protected acrossOf({ columns }: ShelfInsert): number {
+    return Math.min(this.columns(), columns.wide);
+  }
+
+  protected downOf({ rows }: ShelfInsert): number {
+    return rows.wide;
   }
 
   /** Whether the focus is on the board, or was until what had it went. */
   private hadFocus = false;
+  /** What stands among the products and has it, with its page; null while a product has it. */
+  private focusedInsert: string | null = null;
 
   private figureIn(name: 'figure' | 'colour'): BoardFigure | null {
     const asked = this.query()?.get(name);
@@ -256,14 +282,35 @@ export class ArrangeSheet {
     return this.cards().flatMap(({ sku }) => (chosen.has(sku) ? [sku] : []));
   }
 
-  protected aimed(event: CdkDragMove<BoardCard>): void {
+  protected aimed(event: CdkDragMove<BoardPiece>): void {
     this.aim.set(placeUnder(event.pointerPosition));
   }
 
-  protected dropped(event: CdkDragDrop<unknown, unknown, BoardCard>): void {
+  protected dropped(event: CdkDragDrop<unknown, unknown, BoardPiece>): void {
     const place = placeUnder(event.dropPoint);
+    const arranged = this.arranged();
     this.aim.set(null);
-    if (place !== null) this.hold(inRow(this.along(event.item.data.sku), place, this.total()));
+    if (place === null || !arranged) return;
+    const { card, insert } = event.item.data;
+    if (insert) this.said.set(this.among.put(insert, place, arranged));
+    else this.hold(inRow(this.along(card.sku), place, this.total()));
+  }
+
+  /** What stands among the products is moved like them; it has a place of a page, not of the aisle. */
+  protected onInsertKey(event: KeyboardEvent, insert: ShelfInsert, page: number): void {
+    const arranged = this.arranged();
+    if (!arranged || event.ctrlKey || event.metaKey) return;
+    const { pages, total } = arranged;
+    const step = stepOf(event.key, 0, { columns: this.columns(), page: pages.others, count: total });
+    if (step !== null && event.altKey) this.said.set(this.among.step(insert, step, page, arranged));
+    else if (event.key === 'Delete' || event.key === 'Backspace') this.said.set(this.among.takeAway(insert));
+    else return;
+    event.preventDefault();
+  }
+
+  protected focusInsert({ id }: ShelfInsert, page: number): void {
+    this.hadFocus = true;
+    this.focusedInsert = `${id}@${page}`;
   }
 
   private total(): number {
@@ -307,10 +354,7 @@ export class ArrangeSheet {
   }
 
   /** Holds a product where the range doesn't have it. */
-  protected showAbsent(field: HTMLInputElement): void {
-    const sku = this.absent();
-    const place = Math.max(1, Math.round(Number(field.value)) || 1);
-    if (sku === null) return;
+  protected showAbsent(sku: string, place: number): void {
     this.change(`${sku} to place ${place}`, (pins, here) =>
       withHolds(pins, [{ sku, place }], here, this.signing.now()).map((pin) =>
         pin.sku === sku && pin.aisle === here.aisle ? { ...pin, anyway: true } : pin,
@@ -328,6 +372,7 @@ export class ArrangeSheet {
 
   protected focusIn(sku: string): void {
     this.hadFocus = true;
+    this.focusedInsert = null;
     this.focused.set(sku);
   }
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { ArrangedAisle, ArrangedProduct } from '@fond/contract';
-import { orderGroup, USUAL_PIN, type Pin } from '@fond/core';
+import { freshInsert, orderGroup, USUAL_PIN, type Pin, type ShelfInsert, type Standing } from '@fond/core';
 import { boardCards, inPages, liveCards, stepOf, type BoardView } from './boardCards';
 
 const none = {
@@ -30,6 +30,7 @@ const aisle: ArrangedAisle = {
   today: '2026-06-15',
   total: 4,
   pages: { first: 12, others: 12 },
+  standing: [],
   products: [
     product('A', { group: 'group-1', featured: true }),
     product('B', { figures: { ...none, stock: 8 } }),
@@ -93,7 +94,9 @@ describe('the cards of the board', () => {
   it('are laid out page by page, and as they stand live without what isn’t there any more', () => {
     const cards = boardCards(aisle, view());
     expect(
-      inPages(cards, { first: 3, others: 3 }).map(({ number, cards: on }) => [number, on.length]),
+      inPages(cards, { first: 3, others: 3 }, { inserts: [], standing: [], total: 4 }).map(
+        ({ number, pieces }) => [number, pieces.length],
+      ),
     ).toEqual([
       [1, 3],
       [2, 1],
@@ -104,6 +107,33 @@ describe('the cards of the board', () => {
       ['B', 1],
       ['A', 3],
     ]);
+  });
+
+  it('have among them what stands there on wide pages, where each page has it', () => {
+    const at = (id: string, place: number, change: Partial<ShelfInsert> = {}): ShelfInsert => ({
+      ...freshInsert(id),
+      at: { by: 'place', place },
+      ...change,
+    });
+    const inserts = [
+      at('first', 2),
+      at('also', 2),
+      at('each', 1, { pages: 'all' }),
+      at('end', 9, { pages: 'last' }),
+    ];
+    const everywhere = { first: ['wide'], others: ['wide'] } as const;
+    const standing: Standing[] = inserts.map(({ id }) => ({ id, ...everywhere }));
+    const keys = (total: number): string[][] =>
+      inPages(boardCards(aisle, view()), { first: 3, others: 3 }, { inserts, standing, total }).map(
+        ({ pieces }) => pieces.map(({ key }) => key),
+      );
+    expect(keys(4)).toEqual([
+      ['each 0', 'A', 'first 1', 'also 1', 'B', 'C'],
+      ['each 0', 'D', 'end 1'],
+    ]);
+    expect(keys(90)[1], 'the board has the first products only').toEqual(['each 0', 'D']);
+    standing[0] = { id: 'first', first: [], others: ['wide'] };
+    expect(keys(4)[0]).not.toContain('first 1');
   });
 
   it('are walked by keys: a card, a row, a page, or to an end', () => {

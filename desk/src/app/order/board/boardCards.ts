@@ -1,5 +1,15 @@
 import type { ArrangedAisle, ArrangedProduct, BoardFigure } from '@fond/contract';
-import { pagesOf, startOf, type PageCut, type OrderGroup, type Pin } from '@fond/core';
+import {
+  insertsOn,
+  pagesOf,
+  standsAt,
+  startOf,
+  type OrderGroup,
+  type PageCut,
+  type Pin,
+  type ShelfInsert,
+  type Standing,
+} from '@fond/core';
 import { figureText, scaleOf, shadeOf } from './boardFigures';
 
 /** Which products stand out; the others fade. */
@@ -31,9 +41,14 @@ export interface BoardCard extends ArrangedProduct {
   groupName: string;
 }
 
+/** What stands in a cell of the board: a product, or something among the products. */
+export type BoardPiece =
+  | { key: string; card: BoardCard; insert: null }
+  | { key: string; card: null; insert: ShelfInsert };
+
 export interface BoardPage {
   number: number;
-  cards: BoardCard[];
+  pieces: BoardPiece[];
 }
 
 /** The products of an aisle in the order of a draft, as they are looked at. */
@@ -89,12 +104,32 @@ export function liveCards(cards: readonly BoardCard[], { live }: ArrangedAisle):
   });
 }
 
-export function inPages(cards: readonly BoardCard[], cut: PageCut): BoardPage[] {
+/**
+ * The cards page by page, with what stands among them on wide pages.
+ *
+ * @param total Of all products, where the board has the first ones only.
+ */
+export function inPages(
+  cards: readonly BoardCard[],
+  cut: PageCut,
+  {
+    inserts,
+    standing,
+    total,
+  }: { inserts: readonly ShelfInsert[]; standing: readonly Standing[]; total: number },
+): BoardPage[] {
   if (!cards.length) return [];
-  return Array.from({ length: pagesOf(cards.length, cut) }, (_, at) => ({
-    number: at + 1,
-    cards: cards.slice(startOf(at + 1, cut), startOf(at + 2, cut)),
-  }));
+  const pages = pagesOf(total, cut);
+  return Array.from({ length: pagesOf(cards.length, cut) }, (_, at) => {
+    const number = at + 1;
+    const here = cards.slice(startOf(number, cut), startOf(number + 1, cut));
+    const pieces = here.map((card): BoardPiece => ({ key: card.sku, card, insert: null }));
+    const shown = inserts.filter(({ id }) => standsAt(standing, id, number).includes('wide'));
+    // From the last one, so that those before keep their places.
+    for (const { insert, before } of insertsOn(shown, here.length, number, pages).toReversed())
+      pieces.splice(before, 0, { key: `${insert.id} ${before}`, card: null, insert });
+    return { number, pieces };
+  });
 }
 
 /** How many places a key leads on from one of them, counted from 0; null for any other key. */
