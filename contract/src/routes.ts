@@ -107,6 +107,7 @@ export const ROUTES = {
   searchRules: ['get', '/api/search/rules', 'viewer'],
   saveSearchRules: ['put', '/api/search/rules', 'merchandiser'],
   trySearch: ['post', '/api/explain/search', 'viewer'],
+  previewSearch: ['post', '/api/preview/search', 'viewer'],
   suggestions: ['get', '/api/shop/suggestions', 'public'],
   blends: ['get', '/api/blends', 'viewer'],
   createBlend: ['post', '/api/blends', 'merchandiser'],

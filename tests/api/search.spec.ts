@@ -1,9 +1,10 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
-import type { SearchTrial, StoredSearchRules, Suggestions } from '@fond/contract';
+import type { SearchPreview, SearchTrial, StoredSearchRules, Suggestions } from '@fond/contract';
 import {
   freshAnswer,
   NO_SEARCH_RULES,
   RUNGS,
+  shelfModelOf,
   type QueryAnswer,
   type RangeRule,
   type SearchRules,
@@ -50,6 +51,39 @@ describe('what searches take for the same', () => {
     expect(await total('frying pan')).toBe(pans);
     expect(await total('faitout', 'fr')).toBeGreaterThan(0);
     expect(await total('faitout', 'en')).toBe(0);
+  });
+
+  it('makes the page of a search before it is saved, which changes nothing', async () => {
+    await keep(QUIET);
+    const [{ sku }] = (await server.guest.get('/api/shop/listing').query({ aisle: '/cookware/pans' })).body
+      .items;
+    const answer: QueryAnswer = {
+      ...freshAnswer('a', 'en'),
+      queries: ['frying pan'],
+      heading: 'Pans for all',
+      pins: [{ sku, place: 2 }],
+    };
+    const seen = async (rules: SearchRules): Promise<SearchPreview> =>
+      (await desk.post('/api/preview/search', { q: 'frying pan', lang: 'en', rules }).expect(200)).body;
+    const { page, plan } = await seen({ ...QUIET, answers: [answer] });
+    const shelf = shelfModelOf(page!)!;
+    expect([plan, shelf.answer?.heading, shelf.cards[1].sku]).toEqual(['house', 'Pans for all', sku]);
+    const before = shelfModelOf((await seen(QUIET)).page!)!;
+    expect([before.answer, before.total]).toEqual([undefined, await total('frying pan')]);
+    expect((await kept()).rules).toEqual(QUIET);
+    const bad = await desk.post('/api/preview/search', { q: ' ', lang: 'en', rules: QUIET });
+    expect([bad.status, bad.body.errors[0].path]).toEqual([400, 'q']);
+  });
+
+  it('is told of beside a product or a category that it names, before one of them goes', async () => {
+    const [{ sku }] = (await server.guest.get('/api/shop/listing').query({ aisle: '/cookware/pans' })).body
+      .items;
+    const uses = async (): Promise<boolean> =>
+      (await desk.get(`/api/catalogue/products/${sku}/uses`)).body.search;
+    await keep(QUIET);
+    expect(await uses()).toBe(false);
+    await keep({ ...QUIET, answers: [{ ...freshAnswer('a', 'en'), queries: ['knife'], lifted: [sku] }] });
+    expect(await uses()).toBe(true);
   });
 
   it('is saved over the version that one has seen, and the same save twice is one', async () => {

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { StoredSearchRules } from '@fond/contract';
 import { freshAnswer, NO_SEARCH_RULES, RUNGS, type SearchRules } from '@fond/core';
 import { violations } from '../support/axe';
-import { button, eventually, press, says, textOf, type TestBrowser } from '../support/browser';
+import { button, eventually, frameOf, press, says, textOf, type TestBrowser } from '../support/browser';
 import type { Desk } from '../support/server';
 import { openShop } from '../support/story';
 
@@ -103,6 +103,12 @@ describe('what means the same', () => {
     await says(page, '.sentence', '“skillets” also as frying pan.');
     await says(page, '.found', 'by a synonym (frying pan)');
     expect(await textOf(page, '.sentence')).toMatch(/0\s+as it is saved/);
+    await press(page, button('The page'));
+    const seen = await frameOf(page, 'desk-shop-frame iframe');
+    await says(seen, 'h1', 'skillets');
+    await seen.waitForSelector('.card-name');
+    expect(new URL(page.url()).searchParams.get('q')).toBe('skillets');
+    await press(page, button('Why each is found'));
     await press(page, button('Save'));
     await says(page, 'mat-snack-bar-container', 'Shoppers search by this now.');
     const total = async (): Promise<number> =>

@@ -141,8 +141,8 @@ export const says = (place: Page | Frame, selector: string, text: string): Promi
   );
 
 /** The shop in the desk's window, once its application runs. */
-export async function frameOf(page: Page): Promise<Frame> {
-  const element = await page.waitForSelector('desk-window iframe');
+export async function frameOf(page: Page, selector = 'desk-window iframe'): Promise<Frame> {
+  const element = await page.waitForSelector(selector);
   const frame = (await element!.contentFrame())!;
   await frame.waitForFunction(() => document.documentElement.classList.contains('in-window'));
   return frame;

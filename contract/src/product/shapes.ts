@@ -276,4 +276,5 @@ export const groupUses = object<GroupUses>({
   collections: Joi.array()
     .items(Joi.object({ id: count.required(), title: text.required() }))
     .required(),
+  search: Joi.boolean().required(),
 });

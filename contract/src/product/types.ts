@@ -290,4 +290,6 @@ export interface GroupUses {
   plans: readonly { id: string; name: string }[];
   ranges: readonly { id: string; name: string }[];
   collections: readonly { id: number; title: string }[];
+  /** What the shop answers to searches, or offers where nothing is found, names it. */
+  search: boolean;
 }

@@ -2,10 +2,10 @@ import Joi from 'joi';
 import type { SearchRules } from '@fond/core';
 import type { Operation } from '../operation';
 import { productLine } from '../product/shapes';
-import { count, text, time } from '../schema/basics';
+import { anything, count, text, time } from '../schema/basics';
 import { object } from '../schema/typed';
 import { lang, searchRules as rules } from './rulesSchema';
-import type { SearchQuestion, SearchTrial, StoredSearchRules, Suggestions } from './types';
+import type { SearchPreview, SearchQuestion, SearchTrial, StoredSearchRules, Suggestions } from './types';
 
 const version = Joi.number().integer().min(0).required();
 
@@ -26,6 +26,12 @@ const instead = Joi.object({
   text: text.required(),
   by: Joi.valid('spelling', 'weakest').required(),
   without: Joi.array().items(text).required(),
+});
+
+const question = object<SearchQuestion>({
+  q: Joi.string().trim().min(1).max(200).required(),
+  lang,
+  rules: rules.required(),
 });
 
 /** What shoppers type, and what the shop makes of it. */
@@ -51,17 +57,27 @@ export const SEARCH_OPERATIONS = {
     answer: storedRules,
     problems: ['bad-input', 'newer-draft', 'approval-needed', 'database-away'],
   },
+  previewSearch: {
+    method: 'post',
+    path: '/api/preview/search',
+    summary: 'The page of results for a text by rules that need not be kept',
+    access: 'signed-in',
+    free: true,
+    body: question,
+    status: 200,
+    answer: object<SearchPreview>({
+      page: anything.allow(null).required(),
+      plan: Joi.string().allow(null).required(),
+    }),
+    problems: ['bad-input', 'not-ready'],
+  },
   trySearch: {
     method: 'post',
     path: '/api/explain/search',
     summary: 'What a text finds by rules that need not be kept, and how each product has what was sought',
     access: 'signed-in',
     free: true,
-    body: object<SearchQuestion>({
-      q: Joi.string().trim().min(1).max(200).required(),
-      lang,
-      rules: rules.required(),
-    }),
+    body: question,
     status: 200,
     answer: object<SearchTrial>({
       total: count.required(),

@@ -1,4 +1,4 @@
-import type { FoundBy, Instead, Lang, SearchRules } from '@fond/core';
+import type { FoundBy, Instead, Lang, PageModel, SearchRules } from '@fond/core';
 import type { ProductLine } from '../product/types';
 
 /** What the shop makes of what shoppers type, as it is kept. */
@@ -15,6 +15,14 @@ export interface SearchQuestion {
   q: string;
   lang: Lang;
   rules: SearchRules;
+}
+
+/** The page of results that those rules make. */
+export interface SearchPreview {
+  /** Null where no plan serves searches. */
+  page: PageModel | null;
+  /** The plan that builds it. */
+  plan: string | null;
 }
 
 export interface SearchTrial {

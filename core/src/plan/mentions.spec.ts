@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { freshAnswer, NO_SEARCH_RULES } from '../clause/searchRules';
 import { mentions, mentionsProduct } from './mentions';
 
 describe('a document that names a group', () => {
@@ -22,6 +23,9 @@ describe('a document that names a product', () => {
     const range = { source: { kind: 'named', skus: ['PK-1', 'PK-2'] } };
     expect(mentionsProduct({ fixtures: [{ type: 'shelf', range }] }, 'PK-2')).toBe(true);
     expect(mentionsProduct({ order: { pins: [{ sku: 'PK-3', place: 1 }] } }, 'PK-3')).toBe(true);
+    const answer = { ...freshAnswer('a', 'en'), lifted: ['PK-4'], leftOut: ['PK-5'] };
+    const rules = { ...NO_SEARCH_RULES, answers: [answer], leftOut: [{ lang: 'en', word: 'PK-6' }] };
+    expect(['PK-4', 'PK-5', 'PK-6'].map((sku) => mentionsProduct(rules, sku))).toEqual([true, true, false]);
   });
 
   it('does not by a text that happens to be the same, or a part of one', () => {

@@ -26,9 +26,12 @@ export function mentions(document: unknown, { kind, id }: Group): boolean {
 }
 
 /** Names of fields that hold article numbers. */
-const NUMBERED: readonly string[] = ['sku', 'skus', 'product', 'products'];
+const NUMBERED: readonly string[] = ['sku', 'skus', 'product', 'products', 'lifted', 'leftOut'];
 
-/** Whether anything in a document names a product by its article number: a pin, a list of products, or a fixture. */
+/**
+ * Whether anything in a document names a product by its article number: a pin, a list of products, a fixture, or an answer
+ * to a search.
+ */
 export function mentionsProduct(document: unknown, sku: string): boolean {
   if (Array.isArray(document)) return document.some((inner) => mentionsProduct(inner, sku));
   if (typeof document !== 'object' || document === null) return false;

@@ -2,11 +2,12 @@ import { languageOf, todayIn } from '@fond/core';
 import type { Handlers } from '../http/handler';
 import { thenServe } from '../serving/served';
 import type { Services } from '../services';
+import { previewSearch } from './previewSearch';
 import { readSearchRules, saveSearchRules } from './searchRules';
 import { suggest } from './suggest';
 import { trySearch } from './trySearch';
 
-type Own = 'searchRules' | 'saveSearchRules' | 'trySearch' | 'suggestions';
+type Own = 'searchRules' | 'saveSearchRules' | 'trySearch' | 'previewSearch' | 'suggestions';
 
 const NOTHING = { queries: [], aisles: [], products: [], total: 0 };
 
@@ -20,6 +21,7 @@ export const searchHandlers = ({ sequelize, host }: Services): Handlers<Own> => 
     const index = await host.searchIndex(snapshot, lang);
     return trySearch(snapshot, index, { ...body, lang }, todayIn({ now: Date.now(), zone }));
   },
+  previewSearch: ({ body }) => previewSearch(host, body),
   suggestions: async ({ query: { q, lang } }) => {
     const { snapshot, zone } = host.serving();
     if (!q.trim()) return NOTHING;

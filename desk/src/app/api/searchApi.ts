@@ -13,6 +13,10 @@ export class SearchApi extends Calls {
     return this.call('saveSearchRules', { body: { rules, version } });
   }
 
+  preview(q: string, lang: string, rules: SearchRules) {
+    return this.call('previewSearch', { body: { q, lang, rules } });
+  }
+
   try(q: string, lang: string, rules: SearchRules) {
     return this.call('trySearch', { body: { q, lang, rules } });
   }

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSnackBar } from '@angular/material/snack-bar';
-import { Router, RouterLink } from '@angular/router';
+import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { Problem, SearchTrial, StoredSearchRules, TriedProduct } from '@fond/contract';
+import type { Problem, SearchPreview, SearchTrial, StoredSearchRules, TriedProduct } from '@fond/contract';
 import {
   sameValue,
   type FoundBy,
@@ -12,6 +12,8 @@ import {
   type QueryAnswer,
   type SearchRules,
   type Synonyms,
+  type WidthName,
+  WIDTH_NAMES,
 } from '@fond/core';
 import { SearchApi } from '../api/searchApi';
 import { asking } from '../api/asking';
@@ -19,6 +21,7 @@ import { CatalogueWords } from '../wording/catalogueWords';
 import { floorFeature } from '../store/floor.feature';
 import { AnswerList } from './answerList';
 import { isWhole } from './answerWords';
+import { ShopFrame } from '../product/shopFrame';
 import { LadderFields } from './ladderFields';
 import { SynonymList } from './synonymList';
 
@@ -34,7 +37,15 @@ const HOW: Readonly<Record<NonNullable<FoundBy['by']>, string>> = {
 @Component({
   selector: 'desk-search',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerList, LadderFields, MatButtonModule, MatProgressBarModule, RouterLink, SynonymList],
+  imports: [
+    AnswerList,
+    LadderFields,
+    MatButtonModule,
+    MatProgressBarModule,
+    RouterLink,
+    ShopFrame,
+    SynonymList,
+  ],
   templateUrl: './searchPage.html',
   styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss', './searchPage.scss'],
 })
@@ -46,6 +57,10 @@ export class SearchPage {
   private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
   /** Which of its parts is open: `answers`, `nothing`, or what means the same. */
   readonly part = input<string>();
+  /** `page` shows what is tried as shoppers will see it; else it is told product by product. */
+  readonly seen = input<string>();
+  /** What is tried; from the address, and told to it, as typing is quicker than that. */
+  protected readonly q = signal(inject(ActivatedRoute).snapshot.queryParamMap.get('q') ?? '');
 
   protected readonly kept = signal<StoredSearchRules | null>(null);
   protected readonly rules = signal<SearchRules | null>(null);
@@ -54,8 +69,10 @@ export class SearchPage {
   protected readonly languages = computed(() => this.vocabulary()?.languages ?? ['en']);
   private readonly chosen = signal<string | null>(null);
   protected readonly lang = computed(() => this.chosen() ?? this.languages()[0]);
-  protected readonly q = signal('');
   protected readonly trial = signal<SearchTrial | null>(null);
+  protected readonly preview = signal<SearchPreview | null>(null);
+  protected readonly width = signal<WidthName>('wide');
+  protected readonly widths = WIDTH_NAMES;
   protected readonly changed = computed(() => {
     const [kept, rules] = [this.kept(), this.rules()];
     return kept !== null && rules !== null && !sameValue(kept.rules, rules);
@@ -79,23 +96,30 @@ export class SearchPage {
     if (this.lang() !== this.languages()[0]) query.set('lang', this.lang());
     return plan ? { plan, aisle: `/search?${query}` } : null;
   });
+  protected readonly tried = computed(() => {
+    const [q, lang, rules] = [this.q().trim(), this.lang(), this.rules()];
+    return q && rules ? { q, lang, rules: withoutHalf(rules) } : null;
+  });
   protected readonly leftOut = computed(() =>
     (this.rules()?.leftOut ?? []).flatMap(({ lang, word }) => (lang === this.lang() ? [word] : [])),
   );
 
   constructor() {
     this.load();
+    asking(this.tried, ({ q, lang, rules }) =>
+      this.api.try(q, lang, rules).subscribe({
+        next: (trial) => {
+          this.trial.set(trial);
+          this.problem.set(null);
+        },
+        error: (problem: Problem) => this.problem.set(problem),
+      }),
+    );
     asking(
-      () => {
-        const [q, lang, rules] = [this.q().trim(), this.lang(), this.rules()];
-        return q && rules ? { q, lang, rules } : null;
-      },
+      () => (this.seen() === 'page' ? this.tried() : null),
       ({ q, lang, rules }) =>
-        this.api.try(q, lang, withoutHalf(rules)).subscribe({
-          next: (trial) => {
-            this.trial.set(trial);
-            this.problem.set(null);
-          },
+        this.api.preview(q, lang, rules).subscribe({
+          next: (preview) => this.preview.set(preview),
           error: (problem: Problem) => this.problem.set(problem),
         }),
     );
@@ -115,7 +139,17 @@ export class SearchPage {
   }
 
   protected show(part: string | null): void {
-    void this.router.navigate([], { queryParams: { part } });
+    void this.router.navigate([], { queryParams: { part }, queryParamsHandling: 'merge' });
+  }
+
+  protected type(text: string): void {
+    this.q.set(text);
+    this.look({ q: text || null });
+  }
+
+  /** What is tried, and how it is looked at, stands in the address. */
+  protected look(queryParams: { q?: string | null; seen?: string | null }): void {
+    void this.router.navigate([], { queryParams, queryParamsHandling: 'merge', replaceUrl: true });
   }
 
   protected choose(lang: string): void {

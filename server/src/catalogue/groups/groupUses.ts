@@ -4,11 +4,11 @@ import { mentions, titleInShop, type Group, type Snapshot } from '@fond/core';
 import { documentIn, PlanModel, SavedRangeModel } from '../../database/models';
 import { select } from '../../database/rows';
 
-/** Where plans, saved ranges and the rules of collections name a group. */
+/** Where plans, saved ranges, the rules of collections and those of searches name a group. */
 export const groupUses = (sequelize: Sequelize, snapshot: Snapshot, group: Group): Promise<GroupUses> =>
   namedWhere(sequelize, snapshot, (document) => mentions(document, group));
 
-/** Plans, saved ranges and collections of which something holds, whatever their form. */
+/** Plans, saved ranges, collections and searches of which something holds, whatever their form. */
 export async function namedWhere(
   sequelize: Sequelize,
   snapshot: Snapshot,
@@ -32,5 +32,6 @@ export async function namedWhere(
     collections: collections
       .filter(({ clauses, skus }) => names({ clauses, skus }))
       .map(({ id }) => ({ id, title: titleInShop(snapshot, named.get(id) ?? {}) })),
+    search: names(snapshot.frame.search),
   };
 }

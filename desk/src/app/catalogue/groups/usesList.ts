@@ -10,7 +10,7 @@ import { CatalogueApi } from '../../api/catalogueApi';
   imports: [RouterLink],
   template: `
     @if (uses(); as found) {
-      @if (found.plans.length || found.ranges.length || found.collections.length) {
+      @if (found.plans.length || found.ranges.length || found.collections.length || found.search) {
         <p>
           Named by
           @for (plan of found.plans; track plan.id) {
@@ -24,9 +24,12 @@ import { CatalogueApi } from '../../api/catalogueApi';
             <a [routerLink]="['/collections', collection.id]">collection {{ collection.title }}</a
             >{{ ' ' }}
           }
+          @if (found.search) {
+            <a routerLink="/search" [queryParams]="{ part: 'answers' }">answers to searches</a>
+          }
         </p>
       } @else {
-        <p class="quiet">No plan, range or collection names it.</p>
+        <p class="quiet">No plan, range, collection or answer to a search names it.</p>
       }
     }
   `,
