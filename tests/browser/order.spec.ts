@@ -187,6 +187,34 @@ describe('the arranging board', () => {
     expect((await orderOf(id)).pins).toMatchObject([{ sku: wanted, place: 15, by: 'Ines Marlow' }]);
   });
 
+  it('cuts several products by keyboard and places them before another one', async () => {
+    const id = await scene(desk, PATH);
+    const page = await openBoard(id);
+    const before = await boardSkus(page);
+    const cut = async (key: 'x' | 'v'): Promise<void> => {
+      await page.keyboard.down('Control');
+      await page.keyboard.press(key);
+      await page.keyboard.up('Control');
+    };
+    for (const sku of [before[12], before[20]]) {
+      await page.focus(`[data-sku="${sku}"]`);
+      await cut('x');
+    }
+    await page.focus(`[data-sku="${before[2]}"]`);
+    await cut('v');
+    await standing(
+      page,
+      before
+        .filter((sku) => sku !== before[12] && sku !== before[20])
+        .toSpliced(2, 0, before[12], before[20]),
+    );
+    await stored(page);
+    expect((await orderOf(id)).pins.map(({ sku, place }) => [sku, place])).toEqual([
+      [before[12], 3],
+      [before[20], 4],
+    ]);
+  });
+
   it('drags a card with a mouse, publishes, and shoppers see it there', async () => {
     const id = await scene(desk, PATH);
     const page = await openBoard(id);

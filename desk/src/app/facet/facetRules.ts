@@ -1,9 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { FacetChoice } from '@fond/core';
 import { PlanEditor } from '../draft/planEditor';
-import { typedSteps } from '../field/lists';
 import { Stepper } from '../field/stepper';
+import { StepFields } from '../catalogue/values/stepFields';
 import { AislePick } from '../aisle/aislePick';
 import { floorFeature } from '../store/floor.feature';
 import { facetWords } from '../wording/words';
@@ -13,7 +13,7 @@ import { FacetValues } from './facetValues';
 @Component({
   selector: 'desk-facet-rules',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AislePick, FacetValues, Stepper],
+  imports: [AislePick, FacetValues, StepFields, Stepper],
   templateUrl: './facetRules.html',
   styleUrl: './facetRules.scss',
 })
@@ -22,7 +22,7 @@ export class FacetRules {
   private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
   readonly choice = input.required<FacetChoice>();
   readonly changed = output<{ what: string; change: Partial<FacetChoice> }>();
-  protected readonly fault = signal('');
+  protected readonly address = this.editor.address;
   protected readonly name = computed(() =>
     facetWords(this.choice(), this.editor.vocabulary(), this.editor.lang()),
   );
@@ -61,12 +61,9 @@ export class FacetRules {
     this.put('where it helps', { helps: this.choice().helps ? null : { values: 2, coverage: 40 } });
   }
 
-  protected putSteps(field: HTMLInputElement): void {
-    const steps = typedSteps(field.value);
-    this.fault.set(steps === null ? `“${field.value}” is not taken: give numbers such as 10 20 30.` : '');
+  protected putSteps(steps: readonly number[]): void {
     const { control } = this.choice();
     const without = control === 'steps' ? 'auto' : control;
-    if (steps)
-      this.put('steps', steps.length ? { steps, control: 'steps' } : { steps: null, control: without });
+    this.put('steps', steps.length ? { steps, control: 'steps' } : { steps: null, control: without });
   }
 }

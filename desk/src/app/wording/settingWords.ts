@@ -78,6 +78,7 @@ const SETTINGS: Readonly<Record<string, string>> = {
   helps: 'only where it helps',
   categories: 'categories',
   indexed: 'pages for search engines',
+  indexAll: 'a page of every value for search engines',
   productPage: 'product pages',
   gallery: 'pictures',
   thumbnails: 'small pictures in a row',

@@ -1,13 +1,12 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
-import type { AttributeValueLine, Problem, StepsTrial } from '@fond/contract';
-import { MAX_HAND_STEPS, own, type ValueFamily, type ValueShow } from '@fond/core';
-import { asking } from '../../api/asking';
-import { CatalogueApi } from '../../api/catalogueApi';
-import { moveItem, typedSteps } from '../../field/lists';
+import type { AttributeValueLine } from '@fond/contract';
+import { own, type ValueFamily, type ValueShow } from '@fond/core';
+import { moveItem } from '../../field/lists';
 import { RowTools } from '../../field/rowTools';
 import { familyId, facetValues } from './valueShow';
+import { StepFields } from './stepFields';
 import { SwatchField } from './swatchField';
 
 type OrderKind = 'count' | 'sizes' | 'numbers' | 'hand';
@@ -16,20 +15,17 @@ type OrderKind = 'count' | 'sizes' | 'numbers' | 'hand';
 @Component({
   selector: 'desk-value-show-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIconModule, RowTools, SwatchField],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIconModule, RowTools, StepFields, SwatchField],
   templateUrl: './valueShowFields.html',
   styleUrl: './valueShowFields.scss',
 })
 export class ValueShowFields {
-  private readonly api = inject(CatalogueApi);
   readonly key = input.required<string>();
   readonly shown = input.required<ValueShow>();
   readonly values = input.required<readonly AttributeValueLine[]>();
   readonly numeric = input.required<boolean>();
   readonly languages = input.required<readonly string[]>();
   readonly changed = output<ValueShow>();
-  protected readonly stepFault = signal('');
-  protected readonly trial = signal<StepsTrial | null>(null);
   protected readonly orders: readonly { kind: OrderKind; name: string }[] = [
     { kind: 'count', name: 'most products first' },
     { kind: 'sizes', name: 'by size, XS to XXL' },
@@ -53,22 +49,6 @@ export class ValueShowFields {
     const taken = new Set(this.shown().families.flatMap(({ members }) => members));
     return this.values().filter(({ value }) => !taken.has(value));
   });
-  protected readonly largest = computed(() => {
-    const { own: mine = [], automatic = [] } = this.trial() ?? {};
-    return Math.max(1, ...[...mine, ...automatic].map(({ count }) => count));
-  });
-
-  constructor() {
-    asking(
-      () => (this.numeric() ? { key: this.key(), steps: this.shown().steps } : null),
-      ({ key, steps }) =>
-        this.api.trySteps(key, steps, '/').subscribe({
-          next: (trial) => this.trial.set(trial),
-          error: ({ detail }: Problem) => this.stepFault.set(detail),
-        }),
-    );
-  }
-
   protected labelOf(value: string): string {
     const labels = this.lines().get(value)?.labels ?? {};
     return own(labels, this.languages()[0]) ?? value;
@@ -90,7 +70,7 @@ export class ValueShowFields {
     return members.reduce((sum, member) => sum + (this.lines().get(member)?.products ?? 0), 0);
   }
 
-  private put(change: Partial<ValueShow>): void {
+  protected put(change: Partial<ValueShow>): void {
     this.changed.emit({ ...this.shown(), ...change });
   }
 
@@ -113,16 +93,6 @@ export class ValueShowFields {
 
   protected append(value: string): void {
     this.put({ order: [...this.shown().order, value] });
-  }
-
-  protected putSteps(field: HTMLInputElement): void {
-    const steps = typedSteps(field.value);
-    this.stepFault.set(
-      steps === null
-        ? `“${field.value}” is not taken: give up to ${MAX_HAND_STEPS} numbers, such as 10 20 30.`
-        : '',
-    );
-    if (steps) this.put({ steps });
   }
 
   protected begin(field: HTMLSelectElement): void {

@@ -17,14 +17,12 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSliderModule } from '@angular/material/slider';
-import { ActivatedRoute, Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { BOARD_FIGURES, type ArrangedAisle, type BoardFigure, type Problem } from '@fond/contract';
+import { BOARD_FIGURES, type ArrangedAisle, type Problem } from '@fond/contract';
 import { isOn, type Pin, type ShelfInsert } from '@fond/core';
 import { ExplainApi } from '../../api/explainApi';
 import { asking } from '../../api/asking';
@@ -32,23 +30,11 @@ import { alternating, inRow, withHolds, withoutHolds, type Here, type Hold } fro
 import { PlanEditor } from '../../draft/planEditor';
 import { Signing } from '../../draft/signing';
 import { floorFeature } from '../../store/floor.feature';
-import {
-  boardCards,
-  inPages,
-  liveCards,
-  stepOf,
-  type BoardCard,
-  type BoardPiece,
-  type Narrowing,
-} from './boardCards';
+import { boardCards, inPages, liveCards, stepOf, type BoardCard, type BoardPiece } from './boardCards';
 import { AbsentProduct } from './absentProduct';
 import { BoardInserts } from './boardInserts';
+import { BoardLook, ZOOM } from './boardLook';
 import { FIGURE_WORDS, figureText, scaleOf } from './boardFigures';
-
-/** Pixels of a card, from those that show a whole aisle to those that show what it is. */
-const ZOOM = { least: 40, most: 150, usual: 84 };
-/** Cards narrower than this have no room for words. */
-const WORDS_FROM = 76;
 
 /** A whole aisle at once: small cards in the columns of its page, page by page, put in order by hand. */
 @Component({
@@ -66,16 +52,15 @@ const WORDS_FROM = 76;
   ],
   templateUrl: './arrangeSheet.html',
   styleUrl: './arrangeSheet.scss',
-  providers: [BoardInserts],
+  providers: [BoardInserts, BoardLook],
 })
 export class ArrangeSheet {
   private readonly api = inject(ExplainApi);
   private readonly editor = inject(PlanEditor);
   private readonly signing = inject(Signing);
-  private readonly router = inject(Router);
+  protected readonly look = inject(BoardLook);
   protected readonly among = inject(BoardInserts);
   private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
-  private readonly query = toSignal(inject(ActivatedRoute).queryParamMap);
   private readonly board = viewChild<ElementRef<HTMLElement>>('board');
 
   protected readonly aisles = computed(() => this.floor()?.aisles ?? []);
@@ -84,20 +69,9 @@ export class ArrangeSheet {
   protected readonly problem = signal<Problem | null>(null);
   protected readonly waiting = signal(false);
 
-  /** What is seen, in the address, so that it can be shared and survives a reload. */
-  protected readonly zoom = computed(() => {
-    const asked = Number(this.query()?.get('zoom'));
-    return asked >= ZOOM.least && asked <= ZOOM.most ? asked : ZOOM.usual;
-  });
-  protected readonly figure = computed(() => this.figureIn('figure'));
-  protected readonly colour = computed(() => this.figureIn('colour'));
-  protected readonly beside = computed(() => this.query()?.get('beside') === 'live');
-  protected readonly wordy = computed(() => this.zoom() >= WORDS_FROM);
   protected readonly bounds = ZOOM;
   protected readonly figures = BOARD_FIGURES.map((value) => ({ value, name: FIGURE_WORDS[value] }));
 
-  protected readonly sought = signal('');
-  protected readonly narrowing = signal<Narrowing>('all');
   protected readonly chosen = signal<ReadonlySet<string>>(new Set());
   protected readonly focused = signal<string | null>(null);
   protected readonly aim = signal<number | null>(null);
@@ -127,7 +101,7 @@ export class ArrangeSheet {
   protected readonly heldCount = computed(() => this.cards().filter(({ held }) => held).length);
   protected readonly ownCount = computed(() => this.cards().filter(({ held }) => held === 'aisle').length);
   protected readonly legend = computed(() => {
-    const colour = this.colour();
+    const colour = this.look.colour();
     const scale = colour && scaleOf(this.arranged()?.products ?? [], colour);
     if (!scale) return [];
     return scale.steps.map((step, shade) => ({ shade, from: figureText(colour, step) }));
@@ -137,10 +111,10 @@ export class ArrangeSheet {
     const arranged = this.arranged();
     if (!arranged) return [];
     return boardCards(arranged, {
-      figure: this.figure() ?? this.colour() ?? 'price',
-      colour: this.colour(),
-      sought: this.sought(),
-      narrowing: this.narrowing(),
+      figure: this.look.figure() ?? this.look.colour() ?? 'price',
+      colour: this.look.colour(),
+      sought: this.look.sought(),
+      narrowing: this.look.narrowing(),
       held: this.held(),
       groups: this.order()?.groups ?? [],
     });
@@ -154,13 +128,12 @@ export class ArrangeSheet {
   });
   protected readonly livePages = computed(() => {
     const arranged = this.arranged();
-    if (!this.beside() || !arranged) return [];
+    if (!this.look.beside() || !arranged) return [];
     const { pages, total } = arranged;
     return inPages(liveCards(this.cards(), arranged), pages, { inserts: [], standing: [], total });
   });
   protected readonly movedCount = computed(() => this.cards().filter(({ moved }) => moved !== 0).length);
   protected readonly found = computed(() => this.cards().filter(({ faded }) => !faded));
-  protected readonly seeking = computed(() => this.sought().trim() !== '' || this.narrowing() !== 'all');
 
   constructor() {
     asking(
@@ -194,10 +167,10 @@ export class ArrangeSheet {
     });
     // Whoever comes for one product finds it chosen, once its aisle is laid out.
     effect(() => {
-      const wanted = this.query()?.get('choose');
+      const wanted = this.look.wanted();
       if (!wanted || !this.arranged()) return;
       untracked(() => {
-        this.see({ choose: null });
+        this.look.see({ choose: null });
         if (this.cards().some(({ sku }) => sku === wanted)) {
           this.chosen.set(new Set([wanted]));
           this.focused.set(wanted);
@@ -229,19 +202,6 @@ export class ArrangeSheet {
   private hadFocus = false;
   /** What stands among the products and has it, with its page; null while a product has it. */
   private focusedInsert: string | null = null;
-
-  private figureIn(name: 'figure' | 'colour'): BoardFigure | null {
-    const asked = this.query()?.get(name);
-    return BOARD_FIGURES.find((one) => one === asked) ?? null;
-  }
-
-  protected see(change: Record<string, string | number | null>): void {
-    void this.router.navigate([], { queryParams: change, queryParamsHandling: 'merge', replaceUrl: true });
-  }
-
-  protected go(path: string): void {
-    void this.router.navigate([], { queryParams: { aisle: path }, queryParamsHandling: 'merge' });
-  }
 
   protected pick(card: BoardCard, event: MouseEvent): void {
     this.focused.set(card.sku);
@@ -386,8 +346,12 @@ export class ArrangeSheet {
     const arranged = this.arranged();
     const cards = this.cards();
     const at = cards.findIndex(({ sku }) => sku === this.focused());
-    if (!arranged || at < 0 || event.ctrlKey || event.metaKey) return;
+    if (!arranged || at < 0) return;
     const { sku } = cards[at];
+    if (event.ctrlKey || event.metaKey) {
+      if (this.cutOrPlace(event.key.toLowerCase(), cards[at])) event.preventDefault();
+      return;
+    }
     const board = { columns: this.columns(), page: arranged.pages.others, count: cards.length };
     const step = stepOf(event.key, at, board);
     if (step !== null) {
@@ -402,6 +366,19 @@ export class ArrangeSheet {
       event.preventDefault();
       this.letGo(this.along(sku));
     } else if (event.key === 'Escape') this.chooseNone();
+  }
+
+  /** Cut products stay where they are, chosen, until they are placed before another one. */
+  private cutOrPlace(key: string, { sku, place }: BoardCard): boolean {
+    if (key === 'x') {
+      if (!this.chosen().has(sku)) this.toggle(sku);
+      const { size } = this.chosen();
+      this.said.set(
+        `${size === 1 ? 'One product is' : `${size} products are`} cut: Ctrl V puts them before another one.`,
+      );
+    } else if (key === 'v' && this.chosen().size) this.hold(inRow(this.chosenSkus(), place, this.total()));
+    else return false;
+    return true;
   }
 
   /** From where the pin is, not from where the board shows it: presses that come before the answer all count. */
