@@ -25,6 +25,7 @@ import { PLAN_OPERATIONS } from './plan/operations';
 import { TOGETHER_OPERATIONS } from './plan/together';
 import { PORTABLE_OPERATIONS } from './plan/portableOperations';
 import { DESIGN_OPERATIONS } from './design/operations';
+import { FINDING_OPERATIONS } from './finding/operations';
 import { REDIRECT_OPERATIONS } from './redirect/operations';
 import { REVIEW_OPERATIONS } from './review/operations';
 import { PRODUCT_OPERATIONS } from './product/operations';
@@ -298,6 +299,7 @@ export const OPERATIONS = {
   ...LIBRARY_OPERATIONS,
   ...JOB_OPERATIONS,
   ...FEED_OPERATIONS,
+  ...FINDING_OPERATIONS,
 } as const satisfies Record<string, Operation>;
 
 export type Operations = typeof OPERATIONS;

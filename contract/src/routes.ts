@@ -207,4 +207,7 @@ export const ROUTES = {
   changeShopSystem: ['put', '/api/feed/shop-system', 'merchandiser'],
   addFeedSystem: ['post', '/api/feed/systems', 'owner'],
   changeFeedSystem: ['put', '/api/feed/systems/{id}', 'owner'],
+  findings: ['get', '/api/findings', 'viewer'],
+  putOffFinding: ['put', '/api/findings/put-off', 'merchandiser'],
+  takeUpFinding: ['delete', '/api/findings/put-off', 'merchandiser'],
 } as const satisfies { readonly [N in keyof Operations]: Route<Operations[N]> };

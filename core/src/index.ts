@@ -41,6 +41,8 @@ export * from './facet/models';
 export * from './facet/numberFacets';
 export * from './facet/offeredValues';
 export * from './facet/steps';
+export * from './finding/finding';
+export * from './finding/findInShop';
 export * from './layout/freeGrid';
 export * from './layout/pictureNeeds';
 export * from './layout/room';

@@ -9,6 +9,7 @@ import { demoHandlers } from './demo/handlers';
 import { editionHandlers } from './publishing/handlers';
 import { explainHandlers } from './plan/explainHandlers';
 import { feedHandlers } from './feed/handlers';
+import { findingHandlers } from './finding/handlers';
 import { fontHandlers } from './font/handlers';
 import { freePageHandlers } from './freePage/handlers';
 import type { AnyHandler, Handlers } from './http/handler';
@@ -41,6 +42,7 @@ export function handlersOf(services: Services): Handlers {
     ),
     ...explainHandlers(services),
     ...feedHandlers(services),
+    ...findingHandlers(services),
     ...fontHandlers(services),
     ...freePageHandlers(services),
     ...jobHandlers(services),

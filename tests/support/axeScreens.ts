@@ -48,6 +48,7 @@ const SCREENS = [
   '/pictures?picture=PK-1017-1.svg',
   '/pictures?view=sizes',
   '/redirects',
+  '/findings',
   '/reviews',
   '/people',
   '/shop-settings',

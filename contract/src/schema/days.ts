@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { Days } from '@fond/core';
 
-const day = Joi.string()
+export const day = Joi.string()
   .pattern(/^\d{4}-\d{2}-\d{2}$/, 'a day such as 2026-11-30')
   .allow(null)
   .required();

@@ -7,6 +7,9 @@ const DAY = 86_400_000;
 export const isOn = ({ from, to }: Days, day: string): boolean =>
   (from === null || day >= from) && (to === null || day <= to);
 
+/** Whether its last day is over. */
+export const isOver = ({ to }: Pick<Days, 'to'>, day: string): boolean => to !== null && day > to;
+
 /** The day of a context in the shop's time zone. */
 export const todayIn = ({ now, zone }: Pick<RangeContext, 'now' | 'zone'>): string =>
   new Date(dayOf(zone ?? 'UTC', now) * DAY).toISOString().slice(0, 10);

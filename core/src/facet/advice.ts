@@ -59,14 +59,22 @@ const TOP = 8;
  * leaves on average is Σ share², as a shopper is as likely to want a value as products have it (Simpson, 1949).
  */
 export function adviseFacets(snapshot: Snapshot, range: Bitset): FacetAdvice[] {
-  const filtered = filterRange(snapshot, range, new Map());
   const order: Readonly<Record<FacetVerdict, number>> = { use: 0, maybe: 1, leave: 2 };
-  return [...snapshot.facets.values()]
-    .map((column) => adviceOf(column, range, filtered.count, countsOf(column, filtered)))
-    .sort(
-      (a, b) =>
-        order[a.verdict] - order[b.verdict] || usefulness(b) - usefulness(a) || (a.key < b.key ? -1 : 1),
-    );
+  return adviceFor(snapshot, range, [...snapshot.facets.keys()]).sort(
+    (a, b) =>
+      order[a.verdict] - order[b.verdict] || usefulness(b) - usefulness(a) || (a.key < b.key ? -1 : 1),
+  );
+}
+
+/** The same of some facets, in the order in which they are asked for; those that the catalogue lacks are left out. */
+export function adviceFor(snapshot: Snapshot, range: Bitset, keys: readonly string[]): FacetAdvice[] {
+  const filtered = filterRange(snapshot, range, new Map());
+  const advice = keys.flatMap((key) => {
+    const column = snapshot.facets.get(key);
+    return column ? adviceOf(column, range, filtered.count, countsOf(column, filtered)) : [];
+  });
+  filtered.release();
+  return advice;
 }
 
 const usefulness = ({ coverage, leaves }: FacetAdvice): number => coverage * (1 - leaves);

@@ -205,6 +205,11 @@ export const routes: Routes = [
         loadComponent: () => import('./picture/picturesPage').then((m) => m.PicturesPage),
       },
       {
+        path: 'findings',
+        title: 'Findings · Fond Aisle',
+        loadComponent: () => import('./finding/findingsPage').then((m) => m.FindingsPage),
+      },
+      {
         path: 'redirects',
         title: 'Redirects · Fond Aisle',
         loadComponent: () => import('./redirect/redirectsPage').then((m) => m.RedirectsPage),

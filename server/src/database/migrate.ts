@@ -26,6 +26,7 @@ import { FONTS } from './migrations/022-fonts';
 import { BLENDS } from './migrations/023-blends';
 import { VALUE_SHOW } from './migrations/024-valueShow';
 import { SHARED_CHANGES } from './migrations/025-sharedChanges';
+import { PUT_OFF_FINDINGS } from './migrations/026-putOffFindings';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -58,6 +59,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '023-blends', statements: BLENDS },
   { name: '024-value-show', statements: VALUE_SHOW },
   { name: '025-shared-changes', statements: SHARED_CHANGES },
+  { name: '026-put-off-findings', statements: PUT_OFF_FINDINGS },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

@@ -14,7 +14,7 @@ const STORE_EVERY = 500;
 /** A job whose server has not been heard of for so many seconds has ended with it. */
 const LEASE = 30;
 const RENEW_EVERY = 8_000;
-const EXPIRED = '(lease_until IS NULL OR lease_until < UTC_TIMESTAMP(3))';
+const EXPIRED = '(lease_until IS NULL OR lease_until <= UTC_TIMESTAMP(3))';
 
 /** What came of a job; an import has a report, and every fault of its file. */
 export interface Outcome {

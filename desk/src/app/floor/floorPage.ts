@@ -12,6 +12,7 @@ import { Store } from '@ngrx/store';
 import { mayAs, type FloorAisle, type PlanSummary, type Problem } from '@fond/contract';
 import { HOUSE_PLAN_ID } from '@fond/core';
 import { Api } from '../api/api';
+import { FindingApi } from '../api/findingApi';
 import { sessionFeature } from '../session/session.feature';
 import { whyWords } from '../wording/reachWords';
 import { FloorActions } from '../store/floor.actions';
@@ -60,6 +61,8 @@ export class FloorPage {
   readonly q = input<string>();
   readonly plan = input<string>();
   readonly view = input<string>();
+  /** Only aisles that checks found something in. */
+  readonly found = input<string>();
   /** The aisle whose reasons are open. */
   readonly why = input<string>();
   /** Whether the texts of that aisle are open too. */
@@ -75,10 +78,16 @@ export class FloorPage {
   protected readonly lines = computed(() =>
     floorLines(
       this.floor()?.aisles ?? [],
-      { text: this.q() ?? '', plan: this.plan() ?? null },
+      {
+        text: this.q() ?? '',
+        plan: this.plan() ?? null,
+        found: this.found() ? new Set(this.findings().keys()) : null,
+      },
       this.folded(),
     ),
   );
+  /** How many findings each aisle has that has any; empty until they are known. */
+  protected readonly findings = signal<ReadonlyMap<string, number>>(new Map());
   protected readonly choosing = signal(false);
   protected readonly picked = signal<ReadonlySet<string>>(new Set());
   protected readonly pickedKeys = computed(() => [...this.picked()].join(','));
@@ -113,6 +122,13 @@ export class FloorPage {
   });
 
   constructor() {
+    // The floor is there without them; what is wrong with them is told by their own screen.
+    inject(FindingApi)
+      .list()
+      .subscribe({
+        next: ({ byAisle }) => this.findings.set(new Map(byAisle.map(({ aisle, count }) => [aisle, count]))),
+        error: () => undefined,
+      });
     // Coming back from a plan, the floor shows what was published meanwhile; at first the shell has asked already.
     if (this.floor()) this.store.dispatch(FloorActions.shopChanged());
   }
@@ -150,6 +166,7 @@ export class FloorPage {
     plan?: string | null;
     view?: string | null;
     why?: string | null;
+    found?: string | null;
     words?: null;
   }): void {
     const { q, ...rest } = change;

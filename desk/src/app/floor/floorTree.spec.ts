@@ -52,6 +52,15 @@ describe('the lines of the floor', () => {
     ]);
   });
 
+  it('are those in which something was found, with all above them, where only those are wanted', () => {
+    const found = (...keys: string[]): string[] =>
+      floorLines(AISLES, { text: '', plan: null, found: new Set(keys) }, new Set(['category:1'])).map(
+        (line) => line.aisle.title,
+      );
+    expect(found('category:3')).toEqual(['Cookware', 'Pans', 'Woks']);
+    expect(found('gone')).toEqual([]);
+  });
+
   it('leave out what is folded away', () => {
     expect(titles('', null, ['category:1'])).toEqual(['Front', 'Cookware', 'Knives']);
     expect(titles('', null, ['category:2'])).toEqual(['Front', 'Cookware', 'Pans', 'Knives']);

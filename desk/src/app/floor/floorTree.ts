@@ -13,6 +13,8 @@ export interface FloorFilter {
   text: string;
   /** Only aisles of this plan. */
   plan: string | null;
+  /** Only aisles that something was found in; null for all. */
+  found?: ReadonlySet<string> | null;
 }
 
 /**
@@ -27,10 +29,12 @@ export function floorLines(
   const byKey = new Map(aisles.map((aisle) => [aisle.key, aisle]));
   const branches = new Set(aisles.flatMap(({ parent }) => parent ?? []));
   const words = filter.text.toLowerCase().split(/\s+/).filter(Boolean);
-  const filtering = words.length > 0 || filter.plan !== null;
+  const found = filter.found ?? null;
+  const filtering = words.length > 0 || filter.plan !== null || found !== null;
   const shown = new Set<string>();
   for (const aisle of aisles) {
     if (filter.plan !== null && aisle.plan?.id !== filter.plan) continue;
+    if (found !== null && !found.has(aisle.key)) continue;
     const text = `${Object.values(aisle.titles).join(' ')} ${aisle.path}`.toLowerCase();
     if (!words.every((word) => text.includes(word))) continue;
     for (let at: FloorAisle | undefined = aisle; at; at = byKey.get(at.parent ?? '')) shown.add(at.key);

@@ -66,6 +66,7 @@ const GROUPS: readonly Group[] = [
     name: 'Publishing',
     screens: [
       { path: '/publish', name: 'Publish' },
+      { path: '/findings', name: 'Findings' },
       { path: '/editions', name: 'Editions' },
       { path: '/editions', name: 'Calendar', query: { view: 'calendar' } },
       { path: '/redirects', name: 'Redirects' },

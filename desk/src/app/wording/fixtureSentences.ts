@@ -8,6 +8,7 @@ import {
   type Texts,
   type TileSource,
 } from '@fond/core';
+import { counted } from './counted';
 import type { BriefWords } from './sentences';
 import { arrangedWords } from './arrangedWords';
 import { FORM_WORDS, orderWords, shortList } from './words';
@@ -58,8 +59,6 @@ function tiledWords(of: TileSource, names: BriefWords['names']): string {
       return `the values of ${names.attribute(of.attribute)?.label.toLowerCase() ?? `“${of.attribute}”`}`;
   }
 }
-
-const counted = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? '' : 's'}`;
 
 /** What a fixture shows, as the end of a sentence that begins with its name; the shelf and the filters have their own. */
 export function fixtureSentence(fixture: Fixture, { lang, names, parts }: BriefWords): string {

@@ -1,0 +1,19 @@
+import { Injectable } from '@angular/core';
+import type { PutOffInput } from '@fond/contract';
+import { Calls } from './calls';
+
+/** What checks find in the shop. */
+@Injectable({ providedIn: 'root' })
+export class FindingApi extends Calls {
+  list() {
+    return this.call('findings');
+  }
+
+  putOff(finding: PutOffInput) {
+    return this.call('putOffFinding', { body: finding });
+  }
+
+  takeUp(name: string) {
+    return this.call('takeUpFinding', { query: { name } });
+  }
+}

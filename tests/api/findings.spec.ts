@@ -1,0 +1,88 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
+import type { Findings, Floor, ToldFinding } from '@fond/contract';
+import type { FindingKind } from '@fond/core';
+import { createPlan, publishStored, readPlan, savePlan, withShelf } from '../support/plans';
+import { startTestServer, type Desk, type TestServer } from '../support/server';
+
+let server: TestServer;
+let desk: Desk;
+beforeAll(async () => {
+  server = await startTestServer(inject('databaseServer'), { demo: true });
+});
+afterAll(() => server.stop());
+beforeEach(async () => {
+  desk = await server.signIn();
+});
+
+const read = async (): Promise<Findings> => (await desk.get('/api/findings').expect(200)).body;
+const ofKind = async (kind: FindingKind): Promise<readonly ToldFinding[]> =>
+  (await read()).groups.find((group) => group.kind === kind)?.found ?? [];
+
+describe('the findings of the shop', () => {
+  it('are those of the demo’s faults, each by name and with the aisle that it is seen in', async () => {
+    const { groups, byAisle } = await read();
+    const { aisles } = (await desk.get('/api/floor')).body as Floor;
+    const empty = aisles.filter(({ products, kind }) => !products && kind !== 'search');
+    expect((await ofKind('aisle-empty')).map(({ path }) => path).sort()).toEqual(
+      expect.arrayContaining(empty.map(({ path }) => path)),
+    );
+    expect((await ofKind('product-pictureless')).length).toBeGreaterThan(0);
+    expect((await ofKind('product-nowhere')).map(({ title }) => title)).not.toContain('');
+    expect(groups.map(({ severity }) => severity)).toEqual(
+      [...groups.map(({ severity }) => severity)].sort(
+        (a, b) => ['fault', 'warning', 'hint'].indexOf(a) - ['fault', 'warning', 'hint'].indexOf(b),
+      ),
+    );
+    expect(byAisle.find(({ aisle }) => aisle === empty[0].key)?.count).toBeGreaterThan(0);
+  });
+
+  it('follow what is mended in the catalogue', async () => {
+    const [{ finding }] = await ofKind('product-priceless');
+    const sku = 'sku' in finding ? finding.sku : '';
+    const cells = [{ sku, column: 'price', value: '12.50', seen: null }];
+    await desk.post('/api/catalogue/edits', { cells }).expect(200);
+    expect((await ofKind('product-priceless')).map(({ name }) => name)).not.toContain(
+      `product-priceless ${sku}`,
+    );
+  });
+
+  it('follow what is published, and say nothing of drafts', async () => {
+    const { document } = await createPlan(desk, 'Ragged', [{ kind: 'aisle', aisle: 'search' }]);
+    const { plan, version } = await readPlan(desk, document.id);
+    const ragged = withShelf(plan, {
+      pageSize: { by: 'products', count: 7 },
+      columns: { wide: 3, medium: 2, narrow: 2 },
+    });
+    await savePlan(desk, ragged, version);
+    const named = async (): Promise<boolean> =>
+      (await ofKind('rows-ragged')).some(({ title }) => title === 'Ragged');
+    expect(await named()).toBe(false);
+    await publishStored(desk, document.id);
+    expect(await named()).toBe(true);
+  });
+
+  it('are put off with a reason until a day, told apart, and taken up again', async () => {
+    const [{ name }] = await ofKind('product-pictureless');
+    const names = async (): Promise<string[]> => (await ofKind('product-pictureless')).map((one) => one.name);
+    const put = (until: string | null, reason = 'The photographer comes on Monday') =>
+      desk.put('/api/findings/put-off', { name, until, reason });
+    await put('2999-01-01').expect(204);
+    expect(await names()).not.toContain(name);
+    expect((await read()).putOff).toMatchObject([
+      { name, until: '2999-01-01', reason: 'The photographer comes on Monday', by: 'Ines Marlow' },
+    ]);
+    await put('2001-01-01').expect(204);
+    expect(await names(), 'its day is over').toContain(name);
+    await put(null, '').expect(204);
+    expect((await read()).putOff).toMatchObject([{ name, until: null }]);
+    await desk.delete(`/api/findings/put-off?name=${encodeURIComponent(name)}`).expect(204);
+    await desk.delete(`/api/findings/put-off?name=${encodeURIComponent(name)}`).expect(204);
+    expect(await names()).toContain(name);
+    const { body: record } = await desk.get('/api/activity').query({ subject: 'shop:findings' });
+    expect(record.map(({ action }: { action: string }) => action)).toEqual(
+      expect.arrayContaining(['put-off', 'take-up']),
+    );
+    const bad = await desk.put('/api/findings/put-off', { name, until: 'soon', reason: 'x' });
+    expect([bad.status, bad.body.errors[0].path]).toEqual([400, 'until']);
+  });
+});
