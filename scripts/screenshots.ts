@@ -73,10 +73,13 @@ try {
   await press(house, '[data-slip="grid"]');
   await shot(house, 'plan.png');
 
-  const search = await browser.desk('/search?part=answers&q=induction&seen=page');
-  await (await frameOf(search, 'desk-shop-frame iframe')).waitForSelector('.card-name');
-  await shot(search, 'search.png');
-  await search.close();
+  const designs = await browser.desk('/plans/house/designs?aisle=%2Fcookware%2Fpans');
+  await press(designs, 'desk-design-sheet li button::-p-text(The tree at the side)');
+  await designs.waitForSelector('desk-design-sheet .changes');
+  const wide = (await (await designs.waitForSelector('desk-design-sheet .wide iframe'))!.contentFrame())!;
+  await wide.waitForSelector('.columns .card');
+  await shot(designs, 'designs.png');
+  await designs.close();
 
   const looked = await plan('/plans/house?aisle=%2Ftools&open=look');
   await press(looked, 'desk-look-slip button::-p-text(Garden)');
