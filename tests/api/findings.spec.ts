@@ -37,13 +37,15 @@ describe('the findings of the shop', () => {
   });
 
   it('follow what is mended in the catalogue', async () => {
-    const [{ finding }] = await ofKind('product-priceless');
-    const sku = 'sku' in finding ? finding.sku : '';
-    const cells = [{ sku, column: 'price', value: '12.50', seen: null }];
-    await desk.post('/api/catalogue/edits', { cells }).expect(200);
-    expect((await ofKind('product-priceless')).map(({ name }) => name)).not.toContain(
-      `product-priceless ${sku}`,
-    );
+    const [{ sku }] = (await server.guest.get('/api/shop/listing').query({ aisle: '/cookware/pans' })).body
+      .items as { sku: string }[];
+    const price = (value: string) =>
+      desk.post('/api/catalogue/edits', { cells: [{ sku, column: 'price', value, seen: null }] }).expect(201);
+    const names = async (): Promise<string[]> => (await ofKind('product-priceless')).map(({ name }) => name);
+    await price('');
+    expect(await names()).toContain(`product-priceless ${sku}`);
+    await price('12.50');
+    expect(await names()).not.toContain(`product-priceless ${sku}`);
   });
 
   it('follow what is published, and say nothing of drafts', async () => {
@@ -65,7 +67,7 @@ describe('the findings of the shop', () => {
     const [{ name }] = await ofKind('product-pictureless');
     const names = async (): Promise<string[]> => (await ofKind('product-pictureless')).map((one) => one.name);
     const put = (until: string | null, reason = 'The photographer comes on Monday') =>
-      desk.put('/api/findings/put-off', { name, until, reason });
+      desk.put('/api/findings/put-off', { name, until, reason, said: 'Pan has no picture' });
     await put('2999-01-01').expect(204);
     expect(await names()).not.toContain(name);
     expect((await read()).putOff).toMatchObject([
@@ -79,10 +81,13 @@ describe('the findings of the shop', () => {
     await desk.delete(`/api/findings/put-off?name=${encodeURIComponent(name)}`).expect(204);
     expect(await names()).toContain(name);
     const { body: record } = await desk.get('/api/activity').query({ subject: 'shop:findings' });
-    expect(record.map(({ action }: { action: string }) => action)).toEqual(
-      expect.arrayContaining(['put-off', 'take-up']),
+    expect(record).toEqual(
+      expect.arrayContaining([
+        expect.objectContaining({ action: 'put-off', detail: { name: 'Pan has no picture', said: '' } }),
+        expect.objectContaining({ action: 'take-up' }),
+      ]),
     );
-    const bad = await desk.put('/api/findings/put-off', { name, until: 'soon', reason: 'x' });
+    const bad = await desk.put('/api/findings/put-off', { name, until: 'soon', reason: 'x', said: 'x' });
     expect([bad.status, bad.body.errors[0].path]).toEqual([400, 'until']);
   });
 });

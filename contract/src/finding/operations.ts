@@ -57,6 +57,7 @@ export const FINDING_OPERATIONS = {
     access: 'signed-in',
     body: object<PutOffInput>({
       name: name.required(),
+      said: Joi.string().trim().min(1).max(300).required(),
       until: day,
       reason: Joi.string().trim().allow('').max(300).required(),
     }),

@@ -37,6 +37,8 @@ export interface Findings {
 
 export interface PutOffInput {
   name: string;
+  /** What it says, for the record. */
+  said: string;
   until: string | null;
   reason: string;
 }

@@ -92,7 +92,7 @@ function told({ snapshot, edition }: ServingState, finding: Finding): ToldFindin
 /** Says that nobody wants to hear of a finding, until a day or for as long as it is found; said again, it is said anew. */
 export const putOffFinding = (
   sequelize: Sequelize,
-  { name, until, reason }: PutOffInput,
+  { name, said, until, reason }: PutOffInput,
   userId: number,
 ): Promise<void> =>
   inUnit(sequelize, async (transaction) => {
@@ -104,7 +104,7 @@ export const putOffFinding = (
       transaction,
     );
     await recordActivity(
-      { userId, action: 'put-off', subject: 'shop:findings', detail: { name, until, reason } },
+      { userId, action: 'put-off', subject: 'shop:findings', detail: { name: said, said: reason } },
       transaction,
     );
   });
@@ -114,7 +114,7 @@ export const takeUpFinding = (sequelize: Sequelize, name: string, userId: number
   inUnit(sequelize, async (transaction) => {
     await runSql(sequelize, 'DELETE FROM put_off_findings WHERE name = ?', [name], transaction);
     await recordActivity(
-      { userId, action: 'take-up', subject: 'shop:findings', detail: { name } },
+      { userId, action: 'take-up', subject: 'shop:findings', detail: { name: 'a finding' } },
       transaction,
     );
   });

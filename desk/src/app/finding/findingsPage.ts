@@ -118,11 +118,12 @@ export class FindingsPage {
   protected putOff({ name, title, finding }: ToldFinding, reason: string): void {
     this.putting.set(null);
     this.working.set(true);
-    this.api.putOff({ name, until: this.until() || null, reason: reason.trim() }).subscribe({
+    const said = `${title} ${findingWords(finding)}`.trim().slice(0, 300);
+    this.api.putOff({ name, said, until: this.until() || null, reason: reason.trim() }).subscribe({
       next: () => {
         this.read();
         this.messages
-          .open(`Left out: ${title} ${findingWords(finding)}.`, 'Undo', { duration: 10_000 })
+          .open(`Left out: ${said}.`, 'Undo', { duration: 10_000 })
           .onAction()
           .subscribe(() => this.takeUp(name));
       },

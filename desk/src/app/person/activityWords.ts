@@ -31,6 +31,8 @@ const DONE: Readonly<Record<string, string>> = {
   'sign-out': 'signed out',
   together: 'changed together',
   'together-undone': 'took back in',
+  'put-off': 'put off',
+  'take-up': 'wants to hear again of',
 };
 
 const KINDS: Readonly<Record<string, string>> = {
