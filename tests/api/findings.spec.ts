@@ -36,6 +36,18 @@ describe('the findings of the shop', () => {
     expect(byAisle.find(({ aisle }) => aisle === empty[0].key)?.count).toBeGreaterThan(0);
   });
 
+  it('are all of an aisle’s where they are asked for of one', async () => {
+    const { byAisle } = await read();
+    const [{ aisle, count }] = byAisle;
+    const one: Findings = (await desk.get('/api/findings').query({ aisle }).expect(200)).body;
+    expect(one.groups.reduce((sum, group) => sum + group.count, 0)).toBe(count);
+    expect(one.groups.flatMap(({ found }) => found).map(({ finding }) => finding)).toEqual(
+      Array.from({ length: count }, () => expect.objectContaining({ aisle })),
+    );
+    const none: Findings = (await desk.get('/api/findings').query({ aisle: 'constructor' }).expect(200)).body;
+    expect(none.groups).toEqual([]);
+  });
+
   it('follow what is mended in the catalogue', async () => {
     const [{ sku }] = (await server.guest.get('/api/shop/listing').query({ aisle: '/cookware/pans' })).body
       .items as { sku: string }[];

@@ -21,6 +21,9 @@ export const FINDING_OPERATIONS = {
     path: '/api/findings',
     summary: 'What checks find in the shop as it is live, the worst first, with what is put off',
     access: 'signed-in',
+    query: object<{ aisle?: string }>({
+      aisle: Joi.string().max(700).description('Only those of an aisle, by its key'),
+    }),
     status: 200,
     answer: object<Findings>({
       groups: Joi.array()
@@ -48,7 +51,7 @@ export const FINDING_OPERATIONS = {
         .items(Joi.object({ aisle: text.required(), count: count.required() }))
         .required(),
     }),
-    problems: ['not-ready', 'database-away'],
+    problems: ['bad-input', 'not-ready', 'database-away'],
   },
   putOffFinding: {
     method: 'put',

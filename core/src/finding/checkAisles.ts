@@ -1,7 +1,9 @@
 import type { Aisle } from '../catalogue/aisles';
 import { titleInShop, type Snapshot } from '../catalogue/snapshot';
 import type { RangeContext } from '../clause/rule';
+import type { FacetColumn } from '../catalogue/columns';
 import { adviceFor, type FacetReason } from '../facet/advice';
+import { facetLabel } from '../facet/facetWords';
 import { promotionRange } from '../page/frameModels';
 import { shelfRange } from '../page/shelfModel';
 import { facetPanelOf, shelfOf, type Edition, type Plan } from '../plan/plan';
@@ -18,12 +20,16 @@ const USELESS: readonly FacetReason[] = ['low-coverage', 'one-sided', 'all-diffe
 const FILTERED_FROM = 12;
 /** So many aisles are looked at in one step. */
 const TOGETHER = 8;
+/** The names of so many are compared in one step. */
+const NAMED_TOGETHER = 1024;
 
 /** What was found in an aisle. */
 interface Looked {
   aisle: Aisle;
   plan: Plan;
   found: readonly Finding[];
+  /** The columns of its filters, which may change while its products stay. */
+  columns: readonly (FacetColumn | undefined)[];
   useless: readonly { facet: string; reason: FacetReason }[];
 }
 
@@ -54,7 +60,15 @@ export function* checkAisles(
     const looked = lookAt(snapshot, aisle, plan, context);
     yield* looked.found;
     for (const { facet, reason } of looked.useless)
-      count(facets, { kind: 'facet-useless', plan: plan.id, facet, reason, aisles: 1, first: aisle.key });
+      count(facets, {
+        kind: 'facet-useless',
+        plan: plan.id,
+        facet,
+        label: labelOf(snapshot, plan, facet),
+        reason,
+        aisles: 1,
+        first: aisle.key,
+      });
     for (const fixture of plan.fixtures) {
       if (fixture.type !== 'promotion' || promotionRange(snapshot, aisle, fixture, context).count) continue;
       count(promotions, {
@@ -85,7 +99,10 @@ function lookAt(snapshot: Snapshot, aisle: Aisle, plan: Plan, context: RangeCont
   let byAisle = kept.get(range);
   if (!byAisle) kept.set(range, (byAisle = new Map()));
   const known = byAisle.get(aisle.key);
-  if (known?.plan === plan && known.aisle === aisle) return known;
+  const keys = range.count < FILTERED_FROM ? [] : (facetPanelOf(plan)?.facets ?? []).map(({ key }) => key);
+  const columns = keys.map((key) => snapshot.facets.get(key));
+  if (known?.plan === plan && known.aisle === aisle && columns.every((one, at) => one === known.columns[at]))
+    return known;
   const { languages } = snapshot.frame;
   const found: Finding[] = [];
   if (!range.count) found.push({ kind: 'aisle-empty', aisle: aisle.key });
@@ -94,22 +111,32 @@ function lookAt(snapshot: Snapshot, aisle: Aisle, plan: Plan, context: RangeCont
   const described = plan.fixtures.some(({ type }) => type === 'description');
   if (described && aisle.kind !== 'value' && !textIn(aisle.descriptions, languages[0], languages))
     found.push({ kind: 'aisle-undescribed', aisle: aisle.key });
-  const keys = range.count < FILTERED_FROM ? [] : (facetPanelOf(plan)?.facets ?? []).map(({ key }) => key);
   const useless = adviceFor(snapshot, range.bits, keys)
     .filter(({ reason }) => USELESS.includes(reason))
     .map(({ key, reason }) => ({ facet: key, reason }));
-  const looked = { aisle, plan, found, useless };
+  const looked = { aisle, plan, found, columns, useless };
   byAisle.set(aisle.key, looked);
   return looked;
 }
 
+/** What a filter is called in the shop's own language. */
+const labelOf = (snapshot: Snapshot, plan: Plan, facet: string): string =>
+  facetLabel(
+    snapshot,
+    facetPanelOf(plan)?.facets.find(({ key }) => key === facet) ?? { key: facet, label: {} },
+    snapshot.frame.languages[0],
+  );
+
 /** Aisles of one kind that shoppers can't tell apart by what they are called. */
-function* doubles(snapshot: Snapshot): Generator<Finding> {
+function* doubles(snapshot: Snapshot): Generator<Finding | null> {
   const called = new Map<string, Aisle[]>();
-  for (const aisle of snapshot.aisles.all) {
+  for (const [at, aisle] of snapshot.aisles.all.entries()) {
+    if (at % NAMED_TOGETHER === NAMED_TOGETHER - 1) yield null;
     if (aisle.closed) continue;
     const name = `${aisle.kind} ${aisle.parent?.key ?? ''} ${titleInShop(snapshot, aisle.titles).toLowerCase()}`;
-    called.set(name, [...(called.get(name) ?? []), aisle]);
+    const alike = called.get(name);
+    if (alike) alike.push(aisle);
+    else called.set(name, [aisle]);
   }
   for (const [first, ...others] of called.values())
     if (others.length) yield { kind: 'aisle-double', aisle: first.key, others: others.map(({ key }) => key) };

@@ -1,44 +1,52 @@
+import { COMPARE_ROOT } from '../address/compare';
+import { pageStands } from '../address/pageAt';
 import type { Snapshot } from '../catalogue/snapshot';
 import { isOver, todayIn } from '../clause/inForce';
 import type { RangeContext } from '../clause/rule';
-import { MIN_CONTRAST } from '../look/contrast';
-import { contrastsOf } from '../look/look';
+import { lowContrasts } from '../look/look';
 import { productsAPage } from '../layout/rows';
-import { borrowed, planTexts } from '../plan/planTexts';
+import { documentsBy } from '../plan/inherit';
+import { ownTexts } from '../plan/ownTexts';
+import { borrowed } from '../plan/planTexts';
 import { partsNamedIn } from '../plan/parts';
 import { shelfOf, type Edition, type Plan } from '../plan/plan';
 import { choosePlan } from '../plan/reach';
+import { followRedirects, redirectsBy, type Redirect, type Redirects } from '../redirect/redirects';
 import { steppedAt, WIDTH_NAMES } from '../width/widths';
 import { addressesIn } from './addressesIn';
 import type { Finding } from './finding';
+
+/** For so many aisles the plan is chosen in one step. */
+const TOGETHER = 64;
 
 /** What is wrong with plans and parts, whatever aisle they serve, in steps. */
 export function* checkPlans(
   snapshot: Snapshot,
   edition: Edition,
+  redirects: readonly Redirect[],
   context: Pick<RangeContext, 'now' | 'zone'>,
 ): Generator<Finding | null> {
   const today = todayIn(context);
-  const winning = new Set(
-    snapshot.aisles.all.map((aisle) => choosePlan(edition.plans, aisle).winner?.plan.id),
-  );
+  const winning = new Set<string | undefined>();
+  for (const [at, aisle] of snapshot.aisles.all.entries()) {
+    if (at % TOGETHER === TOGETHER - 1) yield null;
+    winning.add(choosePlan(edition.plans, aisle).winner?.plan.id);
+  }
+  const ways = redirectsBy(redirects);
+  const documents = documentsBy(edition.documents);
   for (const plan of edition.plans) {
     yield null;
     if (!winning.has(plan.id)) yield { kind: 'plan-idle', plan: plan.id };
     yield* shelfFindings(snapshot, plan, today);
-    const dead = addressesIn(plan.fixtures).filter((address) => !leadsSomewhere(snapshot, address));
+    const dead = addressesIn(plan.fixtures).filter((address) => !leadsSomewhere(snapshot, ways, address));
     if (dead.length) yield { kind: 'links-dead', plan: plan.id, addresses: dead };
+    const own = ownTexts(documents, plan);
     for (const lang of snapshot.frame.languages) {
-      const texts = planTexts(plan).filter((text) => borrowed(text.texts, lang, snapshot.frame.languages));
+      const texts = own.filter((text) => borrowed(text.texts, lang, snapshot.frame.languages));
       if (texts.length) yield { kind: 'texts-missing', plan: plan.id, lang, texts: texts.length };
     }
-    const pairs = contrastsOf(plan.look.colours).filter(({ contrast }) => contrast < MIN_CONTRAST);
-    if (pairs.length)
-      yield {
-        kind: 'contrast-low',
-        plan: plan.id,
-        pairs: pairs.map(({ what, contrast }) => ({ what, contrast: Math.round(contrast * 10) / 10 })),
-      };
+    const pairs = lowContrasts(plan.look);
+    if (pairs.length) yield { kind: 'contrast-low', plan: plan.id, pairs };
   }
   yield* unusedParts(edition);
 }
@@ -58,18 +66,26 @@ function* shelfFindings(snapshot: Snapshot, plan: Plan, today: string): Generato
   if (over) yield { kind: 'pins-over', plan: plan.id, count: over };
 }
 
-/** Whether anything stands at an address; those of elsewhere are not ours to tell. */
-function leadsSomewhere({ aisles, bySlug }: Snapshot, address: string): boolean {
-  const [, path] = /^(\/[^?#]*)/.exec(address) ?? [];
-  if (path === undefined) return true;
-  const plain = path.length > 1 ? path.replace(/\/+$/, '') : path;
-  if (aisles.byPath.has(plain) || OWN_PAGES.includes(plain)) return true;
-  const [, slug] = /^\/products\/(.+)$/.exec(plain) ?? [];
-  return slug !== undefined && bySlug.has(slug);
+/** Whether an address comes to a page, led on by redirects or not; those of elsewhere are not ours to tell. */
+function leadsSomewhere(snapshot: Snapshot, ways: Redirects, address: string): boolean {
+  const [, encoded] = /^(\/[^?#]*)/.exec(address) ?? [];
+  if (encoded === undefined || encoded.startsWith('//')) return true;
+  const path = decoded(encoded.replace(/^\/shop(?=\/|$)/, '').replace(/\/+$/, '') || '/');
+  if (path === null) return false;
+  if (OWN_PAGES.some((own) => path === own || path.startsWith(`${own}/`))) return true;
+  return followRedirects(ways, path.replace(/\/reviews$/, ''), pageStands(snapshot)).end === 'page';
 }
 
-/** Pages that every shop has. */
-const OWN_PAGES: readonly string[] = ['/cart', '/account', '/reviews', '/feed.xml'];
+function decoded(path: string): string | null {
+  try {
+    return decodeURIComponent(path);
+  } catch {
+    return null;
+  }
+}
+
+/** Pages and files that every shop has, and what stands below them. */
+const OWN_PAGES: readonly string[] = [COMPARE_ROOT, '/cart', '/account', '/wishes', '/media', '/feed.xml'];
 
 function* unusedParts({ documents }: Edition): Generator<Finding> {
   const named = partsNamedIn(documents);

@@ -1,3 +1,4 @@
+import { pageStands } from '../address/pageAt';
 import type { Snapshot } from '../catalogue/snapshot';
 import { isOver, todayIn } from '../clause/inForce';
 import type { RangeContext } from '../clause/rule';
@@ -7,8 +8,7 @@ import type { Finding } from './finding';
 /** What is wrong with redirects. */
 export function* checkRedirects(snapshot: Snapshot, redirects: readonly Redirect[]): Generator<Finding> {
   const all = redirectsBy(redirects);
-  const stands = (path: string): boolean =>
-    snapshot.aisles.byPath.has(path) || snapshot.bySlug.has(path.replace(/^\/products\//, ''));
+  const stands = pageStands(snapshot);
   for (const redirect of redirects) {
     const { from } = redirect;
     const fault = redirectFault(all, redirect, stands);
@@ -35,10 +35,11 @@ export function* checkAnswers(
 ): Generator<Finding> {
   const today = todayIn(context);
   for (const answer of snapshot.frame.search?.answers ?? []) {
+    const { id, to } = answer;
     const query = answer.queries.at(0) ?? '';
     const named = [...answer.pins.map(({ sku }) => sku), ...answer.lifted, ...answer.leftOut];
     const skus = [...new Set(named)].filter((sku) => !snapshot.bySku.has(sku));
-    if (skus.length) yield { kind: 'answer-gone', query, skus };
-    if (answer.to !== null && isOver(answer, today)) yield { kind: 'answer-over', query, to: answer.to };
+    if (skus.length) yield { kind: 'answer-gone', answer: id, query, skus };
+    if (to !== null && isOver(answer, today)) yield { kind: 'answer-over', answer: id, query, to };
   }
 }

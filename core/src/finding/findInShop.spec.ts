@@ -8,7 +8,7 @@ import { FRESH_FRAME } from '../plan/fixtures';
 import { editionFrom } from '../plan/edition';
 import { housePlan, usual } from '../plan/housePlan';
 import { orderGroup, USUAL_PIN } from '../order/sorting';
-import type { Fixture, Plan, Shelf } from '../plan/plan';
+import type { Fixture, HeirDocument, Plan, Shelf } from '../plan/plan';
 import type { Redirect } from '../redirect/redirects';
 import { FRAME, NOW, product } from '../testing/catalogues';
 import { followed } from '../width/widths';
@@ -150,6 +150,27 @@ describe('what is wrong with aisles', () => {
     expect(after.groups.find(({ kind }) => kind === 'product-priceless')?.count).toBe(1);
     expect(after.groups.filter(({ kind }) => kind !== 'product-priceless')).toEqual(before.groups);
   });
+
+  it('looks at filters again when what products are changes and which they are does not', () => {
+    const snapshot = shopOf(some(40).map((row, at) => ({ ...row, stock: at % 2 ? 3 : 0 })));
+    const house = planOf(snapshot);
+    const plans = [
+      {
+        ...house,
+        fixtures: house.fixtures.map((one): Fixture => {
+          if (one.type !== 'facets') return one;
+          return { ...one, facets: [{ ...one.facets[0], key: 'stock', label: {} }] };
+        }),
+      },
+    ];
+    const edition = editionFrom(1, { documents: plans, ranges: [], blends: [] });
+    const useless = (at: Snapshot) => ofKind(at, plans, 'facet-useless', { edition });
+    expect(useless(snapshot)).toEqual([]);
+    const full = Array.from({ length: 40 }, (_, at) => ({ id: at + 1, stock: at ? 3 : 0 }));
+    expect(useless(patchSnapshot(snapshot, full, 2))).toMatchObject([
+      { facet: 'stock', label: 'Availability', reason: 'one-sided' },
+    ]);
+  });
 });
 
 describe('what is wrong with plans', () => {
@@ -201,8 +222,61 @@ describe('what is wrong with plans', () => {
       id: 'fine',
       link: { label: { en: 'Go' }, address: '/products/product-1#top' },
     } as Fixture;
-    expect(ofKind(snapshot, [planOf(snapshot, {}, [words, banner, fine])], 'links-dead')).toMatchObject([
+    const plans = [planOf(snapshot, {}, [words, banner, fine])];
+    expect(ofKind(snapshot, plans, 'links-dead')).toMatchObject([
       { addresses: ['/nowhere', '/products/product-999'] },
+    ]);
+    const redirects: Redirect[] = [{ from: '/nowhere', to: '/cookware', code: 301 }];
+    expect(ofKind(snapshot, plans, 'links-dead', { redirects }), 'a redirect leads on').toMatchObject([
+      { addresses: ['/products/product-999'] },
+    ]);
+  });
+
+  it('is not said of addresses that lead somewhere, however they are written', () => {
+    const leads = (address: string): boolean => {
+      const banner: Fixture = {
+        ...usual('banner'),
+        ...FRESH_FRAME.banner,
+        link: { label: { en: 'Go' }, address },
+      };
+      return !ofKind(snapshot, [planOf(snapshot, {}, [banner])], 'links-dead').length;
+    };
+    for (const address of [
+      '/',
+      '/cookware/p%61ns',
+      '/shop/cookware/',
+      '/compare/a/b',
+      '/products/product-1/reviews',
+      '//other.example/x',
+    ])
+      expect([address, leads(address)]).toEqual([address, true]);
+    for (const address of ['/cookware/%E0', '/shopping', '/cartridges', '/products/'])
+      expect([address, leads(address)]).toEqual([address, false]);
+  });
+
+  it('is told of texts and colours where they are said, and not of every plan that takes them over', () => {
+    const house = planOf(snapshot);
+    const banner: Fixture = { ...usual('banner'), ...FRESH_FRAME.banner, heading: { en: 'Welcome' } };
+    const base = { ...house, fixtures: [...house.fixtures, banner] };
+    const heir: HeirDocument = {
+      id: 'heir',
+      kind: 'page',
+      rank: house.rank,
+      name: 'Heir',
+      base: base.id,
+      reach: { include: [{ kind: 'aisle', aisle: 'category:2' }], exclude: [] },
+      own: null,
+    };
+    const edition = editionFrom(1, { documents: [base, heir], ranges: [], blends: [] });
+    expect(ofKind(snapshot, [], 'texts-missing', { edition })).toEqual([
+      expect.objectContaining({ plan: base.id, lang: 'fr', texts: 1 }),
+    ]);
+    const dark = {
+      ...house,
+      look: { ...house.look, dark: { ...house.look.colours, ink: house.look.colours.ground } },
+    };
+    expect(ofKind(snapshot, [dark], 'contrast-low')).toMatchObject([
+      { pairs: expect.arrayContaining([{ what: 'words on the page in the dark', contrast: 1 }]) },
     ]);
   });
 });
@@ -237,13 +311,25 @@ describe('what is wrong with redirects and answers', () => {
     const snapshot = shopOf(some(3), { ...FRAME, search: { ...NO_SEARCH_RULES, answers: [answer] } });
     const plans = [planOf(snapshot)];
     expect(ofKind(snapshot, plans, 'answer-gone')).toEqual([
-      { kind: 'answer-gone', query: 'pan', skus: ['P-9'] },
+      { kind: 'answer-gone', answer: 'a', query: 'pan', skus: ['P-9'] },
     ]);
     expect(ofKind(snapshot, plans, 'answer-over')).toMatchObject([{ to: '2026-06-14' }]);
   });
 });
 
 describe('a finding', () => {
+  it('of an answer has its name from the answer, as two may begin with the same query', () => {
+    const answer = (id: string, lang: string) => ({
+      ...freshAnswer(id, lang),
+      queries: ['pan'],
+      lifted: ['P-9'],
+    });
+    const search = { ...NO_SEARCH_RULES, answers: [answer('a', 'en'), answer('b', 'fr')] };
+    const snapshot = shopOf(some(3), { ...FRAME, search });
+    const names = ofKind(snapshot, [planOf(snapshot)], 'answer-gone').map(findingName);
+    expect(new Set(names).size).toBe(2);
+  });
+
   it('is put off by its name, which says the same whenever it is found', () => {
     const snapshot = shopOf([whole(1, { price: null }), whole(2, { price: null })]);
     const plans = [planOf(snapshot)];

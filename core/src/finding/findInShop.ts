@@ -25,8 +25,8 @@ export interface CheckedShop {
 export interface ShopFindings {
   groups: FindingGroup[];
   putOff: Finding[];
-  /** How many each aisle has that has any, by its key. */
-  byAisle: ReadonlyMap<string, number>;
+  /** All of each aisle that has any, by its key. */
+  byAisle: ReadonlyMap<string, readonly Finding[]>;
 }
 
 /**
@@ -40,12 +40,12 @@ export function* findInShop({
   context,
   putOff,
 }: CheckedShop): Generator<void, ShopFindings> {
-  const groups = new Map<FindingKind, { count: number; found: Finding[] }>();
+  const groups: Groups = new Map();
   const left: Finding[] = [];
-  const byAisle = new Map<string, number>();
+  const byAisle = new Map<string, Finding[]>();
   const checks = [
     checkAisles(snapshot, edition, context),
-    checkPlans(snapshot, edition, context),
+    checkPlans(snapshot, edition, redirects, context),
     checkRedirects(snapshot, redirects),
     checkAnswers(snapshot, context),
     checkProducts(snapshot),
@@ -60,15 +60,33 @@ export function* findInShop({
         left.push(finding);
         continue;
       }
-      const group = groups.get(finding.kind) ?? { count: 0, found: [] };
-      groups.set(finding.kind, group);
-      group.count++;
-      if ('aisle' in finding) byAisle.set(finding.aisle, (byAisle.get(finding.aisle) ?? 0) + 1);
-      if (group.found.length < MAX_TOLD) group.found.push(finding);
+      add(groups, finding);
+      if (!('aisle' in finding)) continue;
+      const ofAisle = byAisle.get(finding.aisle);
+      if (ofAisle) ofAisle.push(finding);
+      else byAisle.set(finding.aisle, [finding]);
     }
-  const told = (Object.keys(FINDING_KINDS) as FindingKind[]).flatMap((kind): FindingGroup[] => {
+  return { groups: told(groups), putOff: left, byAisle };
+}
+
+type Groups = Map<FindingKind, { count: number; found: Finding[] }>;
+
+function add(groups: Groups, finding: Finding): void {
+  const group = groups.get(finding.kind) ?? { count: 0, found: [] };
+  groups.set(finding.kind, group);
+  group.count++;
+  if (group.found.length < MAX_TOLD) group.found.push(finding);
+}
+
+const told = (groups: Groups): FindingGroup[] =>
+  (Object.keys(FINDING_KINDS) as FindingKind[]).flatMap((kind): FindingGroup[] => {
     const group = groups.get(kind);
     return group ? [{ kind, severity: FINDING_KINDS[kind], ...group }] : [];
   });
-  return { groups: told, putOff: left, byAisle };
+
+/** Some findings by kind, the worst kinds first. */
+export function grouped(findings: readonly Finding[]): FindingGroup[] {
+  const groups: Groups = new Map();
+  for (const finding of findings) add(groups, finding);
+  return told(groups);
 }

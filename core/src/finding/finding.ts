@@ -18,7 +18,15 @@ export type Finding =
   /** Plans that claim it just as exactly. */
   | { kind: 'aisle-disputed'; aisle: string; plans: readonly string[] }
   /** A filter that helps nobody in some aisles of its plan. */
-  | { kind: 'facet-useless'; plan: string; facet: string; reason: FacetReason; aisles: number; first: string }
+  | {
+      kind: 'facet-useless';
+      plan: string;
+      facet: string;
+      label: string;
+      reason: FacetReason;
+      aisles: number;
+      first: string;
+    }
   /** A promoting shelf that shows nothing on some aisles of its plan. */
   | { kind: 'promotion-empty'; plan: string; fixture: string; aisles: number; first: string }
   /** In no category, so that no aisle of the tree has it. */
@@ -51,9 +59,9 @@ export type Finding =
   | { kind: 'redirect-dead'; from: string; to: string }
   | { kind: 'redirect-hidden'; from: string }
   /** An answer to searches that names products which are gone. */
-  | { kind: 'answer-gone'; query: string; skus: readonly string[] }
+  | { kind: 'answer-gone'; answer: string; query: string; skus: readonly string[] }
   /** An answer whose last day is over. */
-  | { kind: 'answer-over'; query: string; to: string };
+  | { kind: 'answer-over'; answer: string; query: string; to: string };
 
 export type FindingKind = Finding['kind'];
 
@@ -111,7 +119,7 @@ export function findingName(finding: Finding): string {
     );
   if ('part' in finding) return join(kind, finding.part);
   if ('from' in finding) return join(kind, finding.from);
-  return join(kind, finding.query);
+  return join(kind, finding.answer);
 }
 
 const join = (...parts: readonly string[]): string => parts.filter(Boolean).join(' ');

@@ -1,7 +1,7 @@
 import { PAGE_FRAME, type PageFrame } from '../width/frame';
 import { type Buttons, buttonVariables, USUAL_BUTTONS } from './buttonLook';
 import type { ColourName, Colours } from './colours';
-import { contrastOf } from './contrast';
+import { contrastOf, MIN_CONTRAST } from './contrast';
 import { typeIn, type TypeSettings, typeVariables } from './typeRole';
 
 /** Nothing, a line, or a ground of their own. */
@@ -158,3 +158,15 @@ export const contrastsOf = (colours: Colours): (ContrastPair & { contrast: numbe
     ...pair,
     contrast: contrastOf(colours[pair.words], colours[pair.ground]),
   }));
+
+/** The pairs of a look that are hard to read, on its dark pages too, with their contrast to one decimal. */
+export const lowContrasts = ({
+  colours,
+  dark,
+}: Pick<Look, 'colours' | 'dark'>): { what: string; contrast: number }[] =>
+  [
+    ...contrastsOf(colours),
+    ...(dark ? contrastsOf(dark).map((pair) => ({ ...pair, what: `${pair.what} in the dark` })) : []),
+  ].flatMap(({ what, contrast }) =>
+    contrast < MIN_CONTRAST ? [{ what, contrast: Math.round(contrast * 10) / 10 }] : [],
+  );

@@ -15,8 +15,8 @@ import {
   type ValueFate,
   shelfOf,
   shelfRange,
-  PRODUCT_ROOT,
   sieveOf,
+  slugIn,
   titleInShop,
   todayIn,
   type Aisle,
@@ -116,7 +116,7 @@ export function explainRangeAt(
   rule: RangeRule,
   context: RangeContext,
 ): Sieve {
-  const slug = path?.startsWith(`${PRODUCT_ROOT}/`) ? path.slice(PRODUCT_ROOT.length + 1) : null;
+  const slug = path === undefined ? null : slugIn(path);
   const product = slug === null ? undefined : snapshot.bySlug.get(slug);
   if (product === undefined) return sieveOf(snapshot, aisleAt(snapshot, path), rule, context);
   const aisle = snapshot.aisles.byKey.get(`category:${snapshot.mainCategory[product]}`);

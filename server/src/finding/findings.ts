@@ -3,8 +3,10 @@ import type { Findings, PutOffInput, ToldFinding } from '@fond/contract';
 import {
   findingName,
   findInShop,
+  grouped,
   titleInShop,
   todayIn,
+  type Edition,
   type Finding,
   type Redirect,
   type ShopFindings,
@@ -26,10 +28,14 @@ interface Mark {
 }
 
 /** What was found last of a snapshot, so that several who look at once look together. */
-const kept = new WeakMap<Snapshot, { asked: string; found: Promise<ShopFindings> }>();
+const kept = new WeakMap<Snapshot, { edition: Edition; asked: string; found: Promise<ShopFindings> }>();
 
-/** Runs the checks over what is live, with requests answered in between. */
-export async function listFindings(sequelize: Sequelize, serving: ServingState): Promise<Findings> {
+/** Runs the checks over what is live, with requests answered in between; told is what holds in an aisle, or everywhere. */
+export async function listFindings(
+  sequelize: Sequelize,
+  serving: ServingState,
+  aisle: string | null,
+): Promise<Findings> {
   const { zone } = serving;
   const now = Date.now();
   const today = todayIn({ now, zone });
@@ -45,13 +51,14 @@ export async function listFindings(sequelize: Sequelize, serving: ServingState):
   );
   const { groups, putOff, byAisle } = await findOnce(serving, today, marks, redirects, now);
   const byName = new Map(marks.map((mark) => [mark.name, mark]));
+  const shown = aisle === null ? groups : grouped(byAisle.get(aisle) ?? []);
   return {
-    groups: groups.map((group) => ({ ...group, found: group.found.map((one) => told(serving, one)) })),
+    groups: shown.map((group) => ({ ...group, found: group.found.map((one) => told(serving, one)) })),
     putOff: putOff.map((finding) => {
       const { until, reason, at, by } = byName.get(findingName(finding))!;
       return { ...told(serving, finding), until, reason, at: at.toISOString(), by: by ?? 'somebody' };
     }),
-    byAisle: [...byAisle].map(([aisle, count]) => ({ aisle, count })),
+    byAisle: [...byAisle].map(([key, { length }]) => ({ aisle: key, count: length })),
   };
 }
 
@@ -63,12 +70,13 @@ function findOnce(
   now: number,
 ): Promise<ShopFindings> {
   const putOff = new Set(marks.map(({ name }) => name));
-  const asked = JSON.stringify([edition.number, today, [...putOff].sort(), redirects]);
+  const asked = JSON.stringify([today, [...putOff].sort(), redirects]);
   const known = kept.get(snapshot);
-  if (known?.asked === asked) return known.found;
+  // A campaign that begins makes another edition of the same number.
+  if (known?.edition === edition && known.asked === asked) return known.found;
   const context = { now, ranges: edition.ranges, blends: edition.blends, zone };
   const found = inTurns(findInShop({ snapshot, edition, redirects, context, putOff }));
-  kept.set(snapshot, { asked, found });
+  kept.set(snapshot, { edition, asked, found });
   // What failed is tried again by whoever asks next.
   found.catch(() => kept.delete(snapshot));
   return found;

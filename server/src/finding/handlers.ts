@@ -6,7 +6,7 @@ type Own = 'findings' | 'putOffFinding' | 'takeUpFinding';
 
 /** What is wrong in the shop as it is live. */
 export const findingHandlers = ({ sequelize, host }: Services): Handlers<Own> => ({
-  findings: () => listFindings(sequelize, host.serving()),
+  findings: ({ query }) => listFindings(sequelize, host.serving(), query.aisle ?? null),
   putOffFinding: ({ body, user }) => putOffFinding(sequelize, body, user.id),
   takeUpFinding: ({ query, user }) => takeUpFinding(sequelize, query.name, user.id),
 });

@@ -6,13 +6,12 @@ import {
   cardFaults,
   cardPictures,
   choosePlan,
-  contrastsOf,
   documentsBy,
   holdPins,
   idleOf,
   isHeir,
-  MIN_CONTRAST,
-  planTexts,
+  lowContrasts,
+  ownTexts,
   resolvePlan,
   promotionRange,
   shelfRange,
@@ -147,13 +146,7 @@ function missingLanguages(
   const known = documentsBy(documents);
   const plans = new Map(pages.map(({ plan }) => [plan.id, plan]));
   return [...plans.values()].flatMap((plan) => {
-    const document = known.get(plan.id);
-    const inherited = new Set(
-      document && isHeir(document)
-        ? planTexts(resolvePlan(known, document.base)).map((text) => JSON.stringify(text))
-        : [],
-    );
-    const own = planTexts(plan).filter((text) => !inherited.has(JSON.stringify(text)));
+    const own = ownTexts(known, plan);
     return languages.flatMap((lang): PublicationFinding[] => {
       const texts = own
         .filter((text) => borrowed(text.texts, lang, languages))
@@ -174,20 +167,8 @@ function poorCards(pages: readonly ChangedPage[]): PublicationFinding[] {
 function poorContrasts(pages: readonly ChangedPage[]): PublicationFinding[] {
   const plans = new Map(pages.map(({ plan }) => [plan.id, plan]));
   return [...plans.values()].flatMap((plan): PublicationFinding[] => {
-    const { colours, dark } = plan.look;
-    const told = [
-      ...contrastsOf(colours),
-      ...(dark ? contrastsOf(dark).map((pair) => ({ ...pair, what: `${pair.what} in the dark` })) : []),
-    ];
-    const pairs = told.filter(({ contrast }) => contrast < MIN_CONTRAST);
-    if (!pairs.length) return [];
-    return [
-      {
-        kind: 'poor-contrast',
-        plan: namedPlan(plan),
-        pairs: pairs.map(({ what, contrast }) => ({ what, contrast: Math.round(contrast * 10) / 10 })),
-      },
-    ];
+    const pairs = lowContrasts(plan.look);
+    return pairs.length ? [{ kind: 'poor-contrast', plan: namedPlan(plan), pairs }] : [];
   });
 }
 

@@ -4,8 +4,8 @@ import {
   composePage,
   composeProduct,
   languageOf,
-  PRODUCT_ROOT,
   productPageOf,
+  slugIn,
   type Edition,
   type PageModel,
   type ProductModel,
@@ -115,10 +115,9 @@ async function composeProductAt(
   edition: Edition,
   { path, parameters, standIns }: ShopAddress,
 ): Promise<ProductModel | null> {
-  if (!path.startsWith(`${PRODUCT_ROOT}/`)) return null;
-  const slug = path.slice(PRODUCT_ROOT.length + 1);
-  const p = snapshot.bySlug.get(slug);
-  if (p === undefined) return null;
+  const slug = slugIn(path);
+  const p = slug === null ? undefined : snapshot.bySlug.get(slug);
+  if (slug === null || p === undefined) return null;
   const reviews = productPageOf(snapshot, edition, p).reviews ? await host.reviewsOf(snapshot.ids[p]) : null;
   return composeProduct(snapshot, edition, slug, parameters['lang'], pageTime(), zone, reviews, standIns);
 }

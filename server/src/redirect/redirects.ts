@@ -5,8 +5,8 @@ import type { RedirectImport, StoredRedirect } from '@fond/contract';
 import {
   redirectFault,
   followRedirects,
-  PRODUCT_ROOT,
   redirectsBy,
+  pageStands,
   type Redirect,
   type RedirectCode,
   type Snapshot,
@@ -23,13 +23,6 @@ const redirectOf = ({ fromPath, toPath, code }: RedirectModel): Redirect => ({
   to: toPath,
   code,
 });
-
-/** Whether a page of the shop is at a path: an aisle or a product. */
-const standsIn =
-  (snapshot: Snapshot) =>
-  (path: string): boolean =>
-    snapshot.aisles.byPath.has(path) ||
-    (path.startsWith(`${PRODUCT_ROOT}/`) && snapshot.bySlug.has(path.slice(PRODUCT_ROOT.length + 1)));
 
 const describeRedirect = (
   row: RedirectModel,
@@ -51,7 +44,7 @@ export async function listRedirects(snapshot: Snapshot): Promise<StoredRedirect[
   ]);
   const names = new Map(users.map(({ id, name }) => [id, name]));
   const all = redirectsBy(rows.map(redirectOf));
-  const stands = standsIn(snapshot);
+  const stands = pageStands(snapshot);
   return rows.map((row) =>
     describeRedirect(row, names.get(row.createdBy ?? 0), redirectFault(all, redirectOf(row), stands)),
   );
@@ -66,7 +59,7 @@ async function readRedirect(snapshot: Snapshot, id: number): Promise<StoredRedir
     way.set(one.fromPath, redirectOf(one));
     one = one.toPath === null ? null : await RedirectModel.findOne({ where: { fromPath: one.toPath } });
   }
-  return describeRedirect(row, author?.name, redirectFault(way, redirectOf(row), standsIn(snapshot)));
+  return describeRedirect(row, author?.name, redirectFault(way, redirectOf(row), pageStands(snapshot)));
 }
 
 /** Refuses a ring, whatever pages stand on it now: one day they may be gone. */
@@ -155,7 +148,7 @@ const note = (
 
 export async function testRedirect(snapshot: Snapshot, path: string): Promise<Way> {
   const rows = await RedirectModel.findAll();
-  return followRedirects(redirectsBy(rows.map(redirectOf)), path, standsIn(snapshot));
+  return followRedirects(redirectsBy(rows.map(redirectOf)), path, pageStands(snapshot));
 }
 
 /** The redirect from an address where nothing stands. */

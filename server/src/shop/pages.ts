@@ -8,7 +8,7 @@ import {
   composeMissing,
   confinedCss,
   isParameter,
-  PRODUCT_ROOT,
+  pageStands,
   type ShopModel,
   type Snapshot,
 } from '@fond/core';
@@ -262,16 +262,12 @@ function plainAddress({ url }: Request, snapshot: Snapshot): { url: string; move
     address &&
     lower !== undefined &&
     lower !== address.path &&
-    !isThere(snapshot, address.path) &&
-    isThere(snapshot, lower)
+    !pageStands(snapshot)(address.path) &&
+    pageStands(snapshot)(lower)
   )
     return { url: plain, moved: `/shop${encodeURI(lower)}${query}` };
   return { url: plain, moved: null };
 }
-
-const isThere = ({ aisles, bySlug }: Snapshot, path: string): boolean =>
-  aisles.byPath.has(path) ||
-  (path.startsWith(`${PRODUCT_ROOT}/`) && bySlug.has(path.slice(PRODUCT_ROOT.length + 1)));
 
 /** Stands in a page that serves every address at which nothing is, where its own goes. */
 const ASKED_MARK = '__ASKED__';

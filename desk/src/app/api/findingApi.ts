@@ -5,8 +5,9 @@ import { Calls } from './calls';
 /** What checks find in the shop. */
 @Injectable({ providedIn: 'root' })
 export class FindingApi extends Calls {
-  list() {
-    return this.call('findings');
+  /** Of one aisle, or of the whole shop. */
+  list(aisle: string | null) {
+    return this.call('findings', { query: aisle === null ? {} : { aisle } });
   }
 
   putOff(finding: PutOffInput) {

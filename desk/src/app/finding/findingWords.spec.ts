@@ -12,6 +12,7 @@ const EVERY: { [K in FindingKind]: Extract<Finding, { kind: K }> } = {
   'aisle-disputed': { kind: 'aisle-disputed', aisle: 'category:1', plans: ['Pans', 'Gifts'] },
   'facet-useless': {
     kind: 'facet-useless',
+    label: 'Material',
     plan: 'p',
     facet: 'material',
     reason: 'low-coverage',
@@ -41,8 +42,8 @@ const EVERY: { [K in FindingKind]: Extract<Finding, { kind: K }> } = {
   'redirect-chain': { kind: 'redirect-chain', from: '/old', end: '/new' },
   'redirect-dead': { kind: 'redirect-dead', from: '/a', to: '/b' },
   'redirect-hidden': { kind: 'redirect-hidden', from: '/a' },
-  'answer-gone': { kind: 'answer-gone', query: 'pan', skus: ['A'] },
-  'answer-over': { kind: 'answer-over', query: 'pan', to: '2026-11-01' },
+  'answer-gone': { kind: 'answer-gone', answer: 'a', query: 'pan', skus: ['A'] },
+  'answer-over': { kind: 'answer-over', answer: 'a', query: 'pan', to: '2026-11-01' },
 };
 const every: readonly Finding[] = Object.values(EVERY);
 
@@ -53,7 +54,7 @@ describe('a finding in words', () => {
     expect(new Set(words).size).toBe(every.length);
     expect(findingWords(EVERY['aisle-thin'])).toBe('has 1 product');
     expect(findingWords(EVERY['facet-useless'])).toBe(
-      'shows the filter “material” in 3 aisles, where too few products have a value',
+      'shows the filter “Material” in 3 aisles, where too few products have a value',
     );
     expect(findingWords(EVERY['product-untranslated'])).toBe('has no name in French or German');
     expect(findingWords(EVERY['pins-gone'])).toBe(

@@ -64,7 +64,7 @@ export function findingWords(finding: Finding): string {
     case 'aisle-disputed':
       return `is claimed just as exactly by ${listWords(finding.plans, 'and')}`;
     case 'facet-useless':
-      return `shows the filter “${finding.facet}” ${inAisles(finding.aisles)}, where ${REASONS[finding.reason] ?? 'it splits nothing'}`;
+      return `shows the filter “${finding.label}” ${inAisles(finding.aisles)}, where ${REASONS[finding.reason] ?? 'it splits nothing'}`;
     case 'promotion-empty':
       return `has a promoting shelf that shows nothing ${inAisles(finding.aisles)}`;
     case 'product-nowhere':

@@ -1,5 +1,14 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSnackBar } from '@angular/material/snack-bar';
@@ -60,16 +69,14 @@ export class FindingsPage {
     () => Boolean(this.kind() || this.severity() || this.aisle()) || this.sought().trim() !== '',
   );
   protected readonly groups = computed((): ToldGroup[] => {
-    const [kind, severity, aisle] = [this.kind(), this.severity(), this.aisle()];
+    const [kind, severity] = [this.kind(), this.severity()];
     const sought = fold(this.sought().trim());
     return (this.found()?.groups ?? [])
       .filter((group) => (!kind || group.kind === kind) && (!severity || group.severity === severity))
       .map((group) => {
-        if (!aisle && !sought) return group;
-        const found = group.found.filter(
-          ({ finding, title }) =>
-            (!aisle || ('aisle' in finding && finding.aisle === aisle)) &&
-            fold(`${title} ${findingWords(finding)}`).includes(sought),
+        if (!sought) return group;
+        const found = group.found.filter(({ finding, title }) =>
+          fold(`${title} ${findingWords(finding)}`).includes(sought),
         );
         return { ...group, found, count: found.length };
       })
@@ -77,12 +84,15 @@ export class FindingsPage {
   });
 
   constructor() {
-    this.read();
+    effect(() => {
+      this.aisle();
+      untracked(() => this.read());
+    });
   }
 
   protected read(): void {
     this.working.set(true);
-    this.api.list().subscribe({
+    this.api.list(this.aisle() ?? null).subscribe({
       next: (found) => {
         this.found.set(found);
         this.working.set(false);
