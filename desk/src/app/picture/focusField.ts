@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, linkedSignal, output } from '@angular/core';
 import type { FocusPoint } from '@fond/core';
 
 const STEPS: Readonly<Record<string, readonly [number, number] | undefined>> = {
@@ -55,12 +55,14 @@ export class FocusField {
   /** CSS pixels. */
   readonly width = input(180);
   readonly focused = output<FocusPoint>();
+  /** Where it was put last: a press that comes before the last one was taken over goes on from there. */
+  private readonly at = linkedSignal(this.focus);
 
   protected point(event: MouseEvent): void {
     // A key press is a click without a place.
     if (event.detail === 0) return;
     const { left, top, width, height } = (event.currentTarget as HTMLElement).getBoundingClientRect();
-    this.focused.emit({
+    this.put({
       x: Math.round(((event.clientX - left) / width) * 100),
       y: Math.round(((event.clientY - top) / height) * 100),
     });
@@ -70,8 +72,13 @@ export class FocusField {
     const step = STEPS[event.key];
     if (!step) return;
     event.preventDefault();
-    const { x, y } = this.focus();
+    const { x, y } = this.at();
     const within = (value: number): number => Math.min(100, Math.max(0, value));
-    this.focused.emit({ x: within(x + step[0]), y: within(y + step[1]) });
+    this.put({ x: within(x + step[0]), y: within(y + step[1]) });
+  }
+
+  private put(point: FocusPoint): void {
+    this.at.set(point);
+    this.focused.emit(point);
   }
 }

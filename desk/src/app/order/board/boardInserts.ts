@@ -30,15 +30,20 @@ export class BoardInserts {
     return moved ? `${this.nameOf(moved)} stands ${insertPlaceWords(moved)}.` : '';
   }
 
-  /** So many places on from where it stands; what stands behind every so many or at the end gets a place of its own first. */
-  step(insert: ShelfInsert, by: number, page: number, board: BoardPages): string {
+  /**
+   * So many places on from where the draft has it, not from where the board was last drawn: presses that come
+   * before it is drawn again all count. What stands behind every so many or at the end gets a place of its own first.
+   */
+  step({ id }: ShelfInsert, by: number, page: number, board: BoardPages): string {
+    const insert = this.editor.shelf()?.inserts.find((one) => one.id === id);
+    if (!insert) return '';
     const start = startOf(page, board.pages);
     const here =
       insert.at.by === 'place' ? insert.at.place : insert.at.by === 'every' ? insert.at.every + 1 : 1;
     const last = startOf(page + 1, board.pages) - start + 1;
     const place = Math.min(last, Math.max(1, here + by));
     this.change(`something to place ${place}`, (inserts) =>
-      withInsert(inserts, insert.id, { at: { by: 'place', place } }),
+      withInsert(inserts, id, { at: { by: 'place', place } }),
     );
     return `${this.nameOf(insert)} stands at place ${place}.`;
   }
