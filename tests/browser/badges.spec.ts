@@ -66,6 +66,25 @@ describe('badges', () => {
     await page.waitForSelector('desk-badge-example figure span.at-bottom-end');
   });
 
+  it('over the picture leave the names in a row on one line', async () => {
+    const frame = await frameOf(await opened((plan) => plan));
+    await frame.waitForSelector('.card-picture .badge');
+    const rows = await frame.$$eval('.card', (cards) => {
+      const tops = new Map<number, { badges: number; names: number[] }>();
+      for (const card of cards) {
+        const top = Math.round(card.getBoundingClientRect().top);
+        const row = tops.get(top) ?? { badges: 0, names: [] };
+        tops.set(top, row);
+        row.badges += card.querySelectorAll('.card-picture .badge').length ? 1 : 0;
+        row.names.push(Math.round(card.querySelector('.card-name')!.getBoundingClientRect().top));
+      }
+      return [...tops.values()];
+    });
+    const mixed = rows.filter(({ badges, names }) => badges > 0 && badges < names.length);
+    expect(mixed.length).toBeGreaterThan(0);
+    for (const { names } of mixed) expect(new Set(names).size).toBe(1);
+  });
+
   it('are told to be hard to read while their colours are chosen', async () => {
     const page = await opened(withStars);
     await press(page, '[data-badge="stars"] .name');
