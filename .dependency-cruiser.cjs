@@ -37,6 +37,7 @@ const ROOMS = {
     'bench',
     'product',
     'tally',
+    'figure',
     'finding',
   ],
   'contract/src': [
@@ -46,6 +47,7 @@ const ROOMS = {
     'clause',
     'facet',
     'feed',
+    'figure',
     'finding',
     'font',
     'freePage',
@@ -212,7 +214,7 @@ module.exports = {
       from: { path: '^core/src', pathNot: '\\.spec\\.ts$|^core/src/testing/' },
       to: {
         dependencyTypesNot: ['local'],
-        pathNot: ['^core/', 'node_modules/(minisearch|es-toolkit|@orama/stemmers|fastest-levenshtein)'],
+        pathNot: ['^core/', 'node_modules/(minisearch|es-toolkit|@orama/stemmers|fastest-levenshtein|ml-matrix)'],
       },
     },
     {

@@ -1,12 +1,11 @@
-/** A seeded stream of numbers in [0, 1): mulberry32 (Tommy Ettinger, public domain). */
-export class Random {
-  constructor(private state: number) {}
+import { seeded, type Chance } from '@fond/core';
 
-  next(): number {
-    this.state = (this.state + 0x6d2b79f5) | 0;
-    let t = Math.imul(this.state ^ (this.state >>> 15), 1 | this.state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
+/** Choices that are the same for the same seed. */
+export class Random {
+  readonly next: Chance;
+
+  constructor(seed: number) {
+    this.next = seeded(seed);
   }
 
   /** A whole number from `least` to `most`, both included. */
