@@ -55,6 +55,9 @@ export function shopRoutesText(): string {
 export const SHOP_ROUTES = {
 ${lines.join('\n')}
 } as const;
+
+/** Where a page tells what was seen on it; by itself, as it comes with a part of the script that is fetched later. */
+export const COUNT_VIEWS = '${OPERATIONS.countViews.path}';
 `;
 }
 

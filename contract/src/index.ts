@@ -29,6 +29,7 @@ export * from './problem';
 export * from './product/types';
 export * from './range/types';
 export * from './reach/types';
+export * from './figure/types';
 export * from './finding/types';
 export * from './redirect/types';
 export * from './review/types';

@@ -25,6 +25,7 @@ import { PLAN_OPERATIONS } from './plan/operations';
 import { TOGETHER_OPERATIONS } from './plan/together';
 import { PORTABLE_OPERATIONS } from './plan/portableOperations';
 import { DESIGN_OPERATIONS } from './design/operations';
+import { FIGURE_OPERATIONS } from './figure/operations';
 import { FINDING_OPERATIONS } from './finding/operations';
 import { REDIRECT_OPERATIONS } from './redirect/operations';
 import { REVIEW_OPERATIONS } from './review/operations';
@@ -299,6 +300,7 @@ export const OPERATIONS = {
   ...LIBRARY_OPERATIONS,
   ...JOB_OPERATIONS,
   ...FEED_OPERATIONS,
+  ...FIGURE_OPERATIONS,
   ...FINDING_OPERATIONS,
 } as const satisfies Record<string, Operation>;
 

@@ -11,3 +11,6 @@ export const SHOP_ROUTES = {
   setInCart: ['put', '/api/shop/cart/{sku}'],
   setWish: ['put', '/api/shop/wishes/{sku}'],
 } as const;
+
+/** Where a page tells what was seen on it; by itself, as it comes with a part of the script that is fetched later. */
+export const COUNT_VIEWS = '/api/shop/views';

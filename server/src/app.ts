@@ -11,6 +11,8 @@ import { ImportJobs } from './catalogue/import/importJob';
 import { archiveHandler, uploadHandler, Uploads } from './catalogue/import/upload';
 import { seedDemoPlans } from './demo/demoPlans';
 import { seedDemo } from './demo/seed';
+import { liveNinetyDays } from './demo/shoppers/ninetyDays';
+import { seedShoppers } from './demo/shoppers/shoppersState';
 import { liveYear } from './demo/year/year';
 import { seedShopSystem } from './feed/shopSystemState';
 import { DEMO_SIGN_IN, endDemoSessions } from './person/demoSignIn';
@@ -19,10 +21,11 @@ import { migrate, whileNobodyElsePrepares } from './database/migrate';
 import { defineModels } from './database/models';
 import { summariseEarlier } from './edition/summary';
 import { mountDelivery } from './delivery/mountDelivery';
+import { Counting } from './figure/counting';
 import { builtFiles } from './http/builtFiles';
 import { mountOperations, type Witness } from './api/mount';
 import { problem, problemHandler, sendProblem } from './problem/problem';
-import { NONCE_MARK, nonceOf, secureHeaders, signInLimits } from './http/security';
+import { NONCE_MARK, nonceOf, secureHeaders, signInLimits, viewLimit } from './http/security';
 import { makeSessions, secretOfShop, type Sessions } from './person/session';
 import { Jobs } from './job/jobs';
 import { PictureStore } from './picture/pictures';
@@ -64,6 +67,7 @@ export interface Application {
   host: ServingHost;
   jobs: Jobs;
   pictures: PictureStore;
+  counting: Counting;
   stop: () => Promise<void>;
 }
 
@@ -83,12 +87,17 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
       await seedDemoPlans(sequelize);
       await seedDemoShopper(sequelize);
       await seedShopSystem(sequelize);
+      await seedShoppers(sequelize);
     } else await endDemoSessions();
   });
   const host = new ServingHost(sequelize, log);
   await host.start();
   if (demo && options.year)
-    await whileNobodyElsePrepares(sequelize, () => liveYear({ sequelize, host, pictures, log }));
+    await whileNobodyElsePrepares(sequelize, async () => {
+      const year = { sequelize, host, pictures, log };
+      await liveYear(year);
+      await liveNinetyDays(year);
+    });
   const jobs = new Jobs(sequelize, log);
   const imports = new ImportJobs(sequelize, options.databaseUrl, jobs, () =>
     host.catchUp({ whatever: true }),
@@ -102,6 +111,8 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const tokens = new ShopperTokens(secret);
 
   const carts = new CartService(sequelize);
+  const counting = new Counting(sequelize, () => host.serving(), log);
+  counting.start();
   const renditions = new Renditions(host, pictures, jobs, log);
   if (options.makePictures !== false) {
     await renditions.startMissing();
@@ -146,6 +157,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
       renditions,
       tokens,
       carts,
+      counting,
       demo: demo ? DEMO_SIGN_IN : null,
     }),
     {
@@ -155,6 +167,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
       before: {
         signIn: signInLimits(),
         makeOwner: signInLimits(),
+        countViews: viewLimit(),
         importCatalogue: uploadHandler(data),
         keepFont: fontUpload(),
         uploadPicture: pictureUpload(),
@@ -180,10 +193,11 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
     renditions.stop();
     imports.stop();
     await clock.stop();
+    await counting.stop();
     await renderers?.stop();
     await settle(jobs, host, sessions, sequelize);
   };
-  return { app, sequelize, host, jobs, pictures, stop };
+  return { app, sequelize, host, jobs, pictures, counting, stop };
 }
 
 const isEventStream = (response: express.Response): boolean =>

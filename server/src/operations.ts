@@ -9,6 +9,7 @@ import { demoHandlers } from './demo/handlers';
 import { editionHandlers } from './publishing/handlers';
 import { explainHandlers } from './plan/explainHandlers';
 import { feedHandlers } from './feed/handlers';
+import { figureHandlers } from './figure/handlers';
 import { findingHandlers } from './finding/handlers';
 import { fontHandlers } from './font/handlers';
 import { freePageHandlers } from './freePage/handlers';
@@ -42,6 +43,7 @@ export function handlersOf(services: Services): Handlers {
     ),
     ...explainHandlers(services),
     ...feedHandlers(services),
+    ...figureHandlers(services),
     ...findingHandlers(services),
     ...fontHandlers(services),
     ...freePageHandlers(services),

@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import type { DemoSignIn } from '@fond/contract';
 import type { CartService } from './cart/cart';
+import type { Counting } from './figure/counting';
 import type { ServingHost } from './serving/servingHost';
 import type { ImportJobs } from './catalogue/import/importJob';
 import type { Uploads } from './catalogue/import/upload';
@@ -20,6 +21,7 @@ export interface Services {
   renditions: Renditions;
   tokens: ShopperTokens;
   carts: CartService;
+  counting: Counting;
   /** Null outside the demo. */
   demo: DemoSignIn | null;
 }

@@ -20,15 +20,23 @@ async function main(): Promise<void> {
     throw new Error(`Port ${config.port} on ${config.host} is taken. Set FOND_PORT to another one.`);
   await makeDataFolder(config.data);
   // The database makes itself ready while everything else is read.
-  const [database, { createApplication }, { DEMO_SIGN_IN }, { isUnpeopled }, { setupCode }, { ShopSystem }] =
-    await Promise.all([
-      config.databaseUrl ? null : startDatabase(config.data, config.databasePort, log),
-      import('./app'),
-      import('./person/demoSignIn'),
-      import('./person/users'),
-      import('./person/firstOwner'),
-      import('./feed/shopSystem'),
-    ]);
+  const [
+    database,
+    { createApplication },
+    { DEMO_SIGN_IN },
+    { isUnpeopled },
+    { setupCode },
+    { ShopSystem },
+    { Walks },
+  ] = await Promise.all([
+    config.databaseUrl ? null : startDatabase(config.data, config.databasePort, log),
+    import('./app'),
+    import('./person/demoSignIn'),
+    import('./person/users'),
+    import('./person/firstOwner'),
+    import('./feed/shopSystem'),
+    import('./demo/shoppers/walks'),
+  ]);
   if (database) await writeFile(addressFile(config.data), database.url, { mode: 0o600 });
   let application;
   try {
@@ -49,7 +57,7 @@ async function main(): Promise<void> {
   }
   const { app, sequelize, stop } = application;
   giveBackMemory();
-  let shopSystem: { stop: () => Promise<void> } | null = null;
+  const simulated: { stop: () => Promise<void> }[] = [];
   const code = !config.demo && (await isUnpeopled(false)) ? await setupCode() : null;
   const server = app.listen(config.port, config.host, () => {
     const { port } = server.address() as AddressInfo;
@@ -64,9 +72,10 @@ async function main(): Promise<void> {
     // What listens everywhere is reached on this machine as well.
     const everywhere = config.host === '0.0.0.0' || config.host === '::';
     const near = everywhere ? `http://localhost:${port}` : address;
-    const system = new ShopSystem(sequelize, near, log);
-    system.start();
-    shopSystem = system;
+    for (const one of [new ShopSystem(sequelize, near, log), new Walks(sequelize, near, log)]) {
+      one.start();
+      simulated.push(one);
+    }
   });
 
   let ending = false;
@@ -74,7 +83,7 @@ async function main(): Promise<void> {
     if (ending) return;
     ending = true;
     log.info({ signal }, 'Stopping');
-    await shopSystem?.stop();
+    await Promise.all(simulated.map((one) => one.stop()));
     server.close();
     server.closeAllConnections();
     await stop();

@@ -75,6 +75,8 @@ export interface View {
 /** What is counted of an aisle and a day besides its cards, by what it goes by. */
 export const MARK_KINDS = [
   'all',
+  // Of these visits, those that were filtered or sorted otherwise.
+  'narrowed',
   'plan',
   'edition',
   'width',

@@ -104,6 +104,7 @@ function marksOf({ at, asked }: View): [MarkKind, string][] {
     ['width', at.width],
     ['lang', at.lang],
   ];
+  if (at.narrowed) marks.push(['narrowed', '']);
   const facets = new Set(asked.facets.map((chosen) => chosen.split('=')[0]));
   for (const facet of facets) marks.push(['facet', facet]);
   for (const chosen of asked.facets) marks.push(['value', chosen]);

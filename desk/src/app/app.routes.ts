@@ -210,6 +210,11 @@ export const routes: Routes = [
         loadComponent: () => import('./finding/findingsPage').then((m) => m.FindingsPage),
       },
       {
+        path: 'figures',
+        title: 'Figures · Fond Aisle',
+        loadComponent: () => import('./figure/figuresPage').then((m) => m.FiguresPage),
+      },
+      {
         path: 'redirects',
         title: 'Redirects · Fond Aisle',
         loadComponent: () => import('./redirect/redirectsPage').then((m) => m.RedirectsPage),

@@ -27,6 +27,7 @@ import { BLENDS } from './migrations/023-blends';
 import { VALUE_SHOW } from './migrations/024-valueShow';
 import { SHARED_CHANGES } from './migrations/025-sharedChanges';
 import { PUT_OFF_FINDINGS } from './migrations/026-putOffFindings';
+import { FIGURES } from './migrations/027-figures';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -60,6 +61,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '024-value-show', statements: VALUE_SHOW },
   { name: '025-shared-changes', statements: SHARED_CHANGES },
   { name: '026-put-off-findings', statements: PUT_OFF_FINDINGS },
+  { name: '027-figures', statements: FIGURES },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

@@ -29,18 +29,48 @@ export async function runSql(
  * Inserts many rows with few statements and without a model object each. With `update`, rows whose key is there
  * already get the values of these columns instead.
  */
-export async function insertRows(
+export const insertRows = (
   sequelize: Sequelize,
   table: string,
   columns: readonly string[],
   rows: readonly (readonly Cell[])[],
   transaction: Transaction,
   update: readonly string[] = [],
+): Promise<void> =>
+  insertOver(
+    sequelize,
+    table,
+    columns,
+    rows,
+    transaction,
+    update.map((column) => `\`${column}\` = VALUES(\`${column}\`)`),
+  );
+
+/** Adds numbers to rows by their key, which are made where they aren't there; columns of `update` get the last value. */
+export const addToRows = (
+  sequelize: Sequelize,
+  table: string,
+  keys: readonly string[],
+  sums: readonly string[],
+  rows: readonly (readonly Cell[])[],
+  transaction: Transaction,
+  update: readonly string[] = [],
+): Promise<void> =>
+  insertOver(sequelize, table, [...keys, ...sums], rows, transaction, [
+    ...sums.map((column) => `\`${column}\` = \`${column}\` + VALUES(\`${column}\`)`),
+    ...update.map((column) => `\`${column}\` = VALUES(\`${column}\`)`),
+  ]);
+
+async function insertOver(
+  sequelize: Sequelize,
+  table: string,
+  columns: readonly string[],
+  rows: readonly (readonly Cell[])[],
+  transaction: Transaction,
+  changes: readonly string[],
 ): Promise<void> {
   const names = columns.map((column) => `\`${column}\``).join(', ');
-  const onDuplicate = update.length
-    ? ` ON DUPLICATE KEY UPDATE ${update.map((column) => `\`${column}\` = VALUES(\`${column}\`)`).join(', ')}`
-    : '';
+  const onDuplicate = changes.length ? ` ON DUPLICATE KEY UPDATE ${changes.join(', ')}` : '';
   for (let from = 0; from < rows.length; from += ROWS_AT_ONCE) {
     const some = rows.slice(from, from + ROWS_AT_ONCE);
     const places = some.map(() => `(${columns.map(() => '?').join(', ')})`).join(', ');

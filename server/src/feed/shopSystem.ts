@@ -1,14 +1,9 @@
-import { randomUUID } from 'node:crypto';
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import type { FeedAnswer, FeedBatch, Pace, Trouble } from '@fond/contract';
-import { runSql, select } from '../database/rows';
-import { inUnit } from '../database/unit';
+import { LeasedTurns } from '../demo/leasedTurns';
 import { changesOf, type Offer } from './sales';
 
-/** Seconds that a server may stay silent before another one runs the system in its stead. */
-const LEASE = 15;
-const LOOK_EVERY = 500;
 const LISTED = 48;
 
 interface Row {
@@ -25,76 +20,29 @@ interface Row {
  * it does in a turn depends on the turn's number and on what is offered alone. One server runs it at a time.
  */
 export class ShopSystem {
-  private readonly server = randomUUID();
-  private timer: NodeJS.Timeout | null = null;
-  private working: Promise<void> = Promise.resolve();
-  private next = 0;
+  private readonly turns: LeasedTurns<Row>;
 
   /** @param address Where the shop's own addresses are reached. */
   constructor(
-    private readonly sequelize: Sequelize,
+    sequelize: Sequelize,
     private readonly address: string,
-    private readonly log: Logger,
-  ) {}
+    log: Logger,
+  ) {
+    this.turns = new LeasedTurns<Row>(sequelize, log, {
+      table: 'shop_system',
+      columns: ['token', 'running', 'pace', 'trouble', 'turn'],
+      counts: 'turn',
+      pause: ({ running, pace }) => (running ? pace : null),
+      turn: (row) => this.turn(row),
+    });
+  }
 
   start(): void {
-    const again = (): void => {
-      this.timer = setTimeout(() => {
-        this.working = this.look()
-          .catch((error: unknown) =>
-            this.log.debug({ err: error }, 'The shop system looks again in a moment'),
-          )
-          .finally(() => {
-            if (this.timer) again();
-          });
-      }, LOOK_EVERY);
-    };
-    again();
+    this.turns.start();
   }
 
-  async stop(): Promise<void> {
-    if (this.timer) clearTimeout(this.timer);
-    this.timer = null;
-    await this.working;
-  }
-
-  private async look(): Promise<void> {
-    if (Date.now() < this.next) return;
-    const row = await this.claim();
-    if (!row?.running) return;
-    this.next = Date.now() + row.pace * 1_000;
-    const said = await this.turn(row).catch((error: unknown) => {
-      const { cause, message } = error as Error & { cause?: { message?: string } };
-      return `Turn ${row.turn}: the shop was not reached. ${cause?.message ?? message}`.slice(0, 400);
-    });
-    await inUnit(this.sequelize, (transaction) =>
-      runSql(
-        this.sequelize,
-        'UPDATE shop_system SET turn = turn + 1, said = ?, said_at = ? WHERE server = ?',
-        [said, new Date(), this.server],
-        transaction,
-      ),
-    );
-  }
-
-  /** Its state, where this server may run it. */
-  private claim(): Promise<Row | undefined> {
-    return inUnit(this.sequelize, async (transaction) => {
-      await runSql(
-        this.sequelize,
-        `UPDATE shop_system SET server = ?, lease_until = UTC_TIMESTAMP(3) + INTERVAL ${LEASE} SECOND
-          WHERE server = ? OR lease_until IS NULL OR lease_until < UTC_TIMESTAMP(3)`,
-        [this.server, this.server],
-        transaction,
-      );
-      const [row] = await select<Row>(
-        this.sequelize,
-        'SELECT token, running, pace, trouble, turn FROM shop_system WHERE server = ?',
-        [this.server],
-        transaction,
-      );
-      return row;
-    });
+  stop(): Promise<void> {
+    return this.turns.stop();
   }
 
   /** One turn; answers with what there is to say of it. */

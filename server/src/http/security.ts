@@ -79,6 +79,21 @@ export const signInLimits = (refuse: RequestHandler = refuseInWords): RequestHan
   ];
 };
 
+const MINUTE = 60_000;
+const VIEW_BATCHES = 6_000;
+
+/** A browser tells what it has seen every few seconds; from one address a hundred a second are taken. */
+export const viewLimit = (): RequestHandler[] => [
+  rateLimit({
+    windowMs: MINUTE,
+    limit: VIEW_BATCHES,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    handler: (_request, response) =>
+      sendProblem(response, problem('too-many-tries', 'What is seen is counted again in a minute.')),
+  }),
+];
+
 const NEW_CARTS = 60;
 
 /** Lets sixty carts begin in a quarter of an hour from one address, as each is kept for a year; refuses any more. */

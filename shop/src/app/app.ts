@@ -75,6 +75,12 @@ export class App {
       // Shoppers' pages don't fetch what only the desk's window needs.
       if (frame.start())
         void import('./state/deskTalk').then(({ DeskTalk }) => injector.get(DeskTalk).start());
+      // Frames of the desk and of other sites are no visits; nothing has been seen before a second has gone by.
+      else if (top === self)
+        setTimeout(
+          () => void import('./state/counting').then(({ Counting }) => injector.get(Counting).start()),
+          1_000,
+        );
       this.compared.start();
       navigation.start();
       carts.start();

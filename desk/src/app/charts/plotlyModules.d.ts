@@ -19,6 +19,11 @@ declare module 'plotly.js/lib/bar' {
   export default bar;
 }
 
+declare module 'plotly.js/lib/scatter' {
+  const scatter: unknown;
+  export default scatter;
+}
+
 declare module 'plotly.js/lib/treemap' {
   const treemap: unknown;
   export default treemap;

@@ -67,6 +67,7 @@ const GROUPS: readonly Group[] = [
     screens: [
       { path: '/publish', name: 'Publish' },
       { path: '/findings', name: 'Findings' },
+      { path: '/figures', name: 'Figures' },
       { path: '/editions', name: 'Editions' },
       { path: '/editions', name: 'Calendar', query: { view: 'calendar' } },
       { path: '/redirects', name: 'Redirects' },

@@ -1,0 +1,23 @@
+import { changeShoppers, readShoppers } from '../demo/shoppers/shoppersState';
+import type { Handlers } from '../http/handler';
+import { refuseStrangers } from '../http/strangers';
+import type { Services } from '../services';
+import { readFigures } from './figures';
+import { figuresFile } from './figuresFile';
+
+type Own = 'countViews' | 'figures' | 'figuresFile' | 'shoppers' | 'changeShoppers';
+
+/** What places, products and filters earn. */
+export const figureHandlers = ({ sequelize, host, counting }: Services): Handlers<Own> => ({
+  countViews: ({ body, request }) => {
+    refuseStrangers(request);
+    counting.take(body, request.get('User-Agent'));
+  },
+  figures: ({ query }) => readFigures(sequelize, host.serving(), query),
+  figuresFile: async ({ query: { table, ...query }, response }) => {
+    const figures = await readFigures(sequelize, host.serving(), query);
+    response.attachment(`${table}.csv`).type('text/csv; charset=utf-8').send(figuresFile(figures, table));
+  },
+  shoppers: async () => ({ shoppers: await readShoppers(sequelize) }),
+  changeShoppers: ({ body, user }) => changeShoppers(sequelize, body, user.id),
+});

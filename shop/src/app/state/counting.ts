@@ -1,0 +1,248 @@
+import { effect, inject, Injectable, Injector } from '@angular/core';
+import type {
+  Asked,
+  CardEvent,
+  FixtureModel,
+  PageModel,
+  ShopModel,
+  View,
+  ViewPlace,
+  WidthName,
+} from '@fond/core';
+import { COUNT_VIEWS } from '@fond/contract/shop-routes';
+import { shelfIn } from './shelfIn';
+import { ShopState } from './shopState';
+
+/** A card has been seen when half of it was in view for so many milliseconds. */
+const HALF = 0.5;
+const LONG_ENOUGH = 1_000;
+const TELL_EVERY = 5_000;
+/** Breakpoints of the style sheet, unless a look has its own. */
+const USUAL_WIDTHS = '640-1024';
+/** Where a product was chosen, so that a cart is counted where it was earned; forgotten with the tab. */
+const CHOSEN = 'fond.chosen';
+const MOST_CHOSEN = 40;
+
+type Where = Pick<View, 'at' | 'asked'>;
+type Spot = Pick<CardEvent, 'shelf' | 'place' | 'sku' | 'badges'>;
+type Happened = Pick<CardEvent, 'seen' | 'clicked' | 'carted'>;
+
+function widthName(model: ShopModel): WidthName {
+  const [medium, wide] = (model.frame.look?.widths ?? USUAL_WIDTHS).split('-').map(Number);
+  return innerWidth >= wide ? 'wide' : innerWidth >= medium ? 'medium' : 'narrow';
+}
+
+/** Where and how a listing is looked at. */
+export function whereOf(model: PageModel, width: WidthName): Where {
+  const shelf = shelfIn(model);
+  const chosen = shelf && shelf.orders.findIndex(({ selected }) => selected) > 0 ? shelf.order.key : null;
+  const within = model.aisle.kind !== 'search' && model.q !== '';
+  const at: ViewPlace = {
+    aisle: model.aisle.key,
+    plan: model.plan.id,
+    edition: model.frame.edition,
+    lang: model.frame.lang,
+    width,
+    narrowed: model.applied.length > 0 || chosen !== null || within,
+  };
+  const asked: Asked = {
+    facets: model.applied.filter(({ key }) => key !== 'q').map(({ key, value }) => `${key}=${value}`),
+    order: chosen,
+    query: model.q || null,
+    found: !shelf || shelf.answer?.sought ? 0 : shelf.total,
+  };
+  return { at, asked };
+}
+
+/** Badges of all cards of a page, by article number. */
+function badgesIn(
+  fixtures: readonly FixtureModel[],
+  found = new Map<string, string[]>(),
+): Map<string, string[]> {
+  for (const fixture of fixtures) {
+    if ('cards' in fixture)
+      for (const { sku, badges } of fixture.cards)
+        found.set(
+          sku,
+          badges.map(({ key }) => key),
+        );
+    if ('slots' in fixture) for (const slot of fixture.slots) badgesIn(slot.fixtures, found);
+    if ('inserts' in fixture) for (const insert of fixture.inserts ?? []) badgesIn(insert.fixtures, found);
+  }
+  return found;
+}
+
+/**
+ * Tells the shop which cards were seen, clicked and put into the cart, for its counters alone: nothing says who, and nothing
+ * is kept here but where a product was chosen, for as long as the tab is open.
+ */
+@Injectable({ providedIn: 'root' })
+export class Counting {
+  private readonly state = inject(ShopState);
+  private readonly injector = inject(Injector);
+  private readonly waiting = new Map<string, View & { cards: CardEvent[] }>();
+  private readonly clocks = new Map<Element, ReturnType<typeof setTimeout>>();
+  private where: Where | null = null;
+  private page = '';
+  private from = 1;
+  private own = '';
+  private badges = new Map<string, string[]>();
+  /** Cards of this page that were seen, by shelf and place. */
+  private readonly seen = new Set<string>();
+  private watcher = new IntersectionObserver((seen) => this.watched(seen), { threshold: HALF });
+
+  start(): void {
+    effect(() => this.arrive(this.state.model()), { injector: this.injector });
+    // Cards come and go with filters, pages and tabs.
+    new MutationObserver(() => this.watch()).observe(document.body, { childList: true, subtree: true });
+    document.addEventListener('click', ({ target }) => this.clicked(target as Element), true);
+    document.addEventListener('submit', (event) => this.submitted(event), true);
+    document.addEventListener('visibilitychange', () => document.hidden && this.tell());
+    addEventListener('pagehide', () => this.tell());
+    setInterval(() => this.tell(), TELL_EVERY);
+  }
+
+  private arrive(model: ShopModel): void {
+    if (model.kind !== 'listing') {
+      this.where = null;
+      return;
+    }
+    this.where = whereOf(model, widthName(model));
+    const shelf = shelfIn(model);
+    [this.from, this.own] = [shelf?.from ?? 1, shelf?.id ?? ''];
+    this.badges = badgesIn(model.fixtures);
+    const { at, asked } = this.where;
+    // Further pages of the same are one visit, as is a product that is looked at over them.
+    const page = JSON.stringify([at.aisle, at.lang, asked.facets, asked.order, asked.query]);
+    if (page !== this.page) {
+      if ((shelf?.firstPage ?? 1) === 1) this.view(this.where).opens = true;
+      this.seen.clear();
+    }
+    this.page = page;
+    this.watcher.disconnect();
+    for (const clock of this.clocks.values()) clearTimeout(clock);
+    this.clocks.clear();
+    setTimeout(() => this.watch());
+  }
+
+  /** What is told of a page with the next batch. */
+  private view({ at, asked }: Where): View & { cards: CardEvent[] } {
+    const key = JSON.stringify([at, asked]);
+    let view = this.waiting.get(key);
+    if (!view) this.waiting.set(key, (view = { at, asked, opens: false, cards: [] }));
+    return view;
+  }
+
+  private watch(): void {
+    if (this.where)
+      for (const card of document.querySelectorAll('.card[data-sku]')) this.watcher.observe(card);
+  }
+
+  private watched(entries: readonly IntersectionObserverEntry[]): void {
+    for (const { target, isIntersecting } of entries) {
+      clearTimeout(this.clocks.get(target));
+      if (!isIntersecting) continue;
+      this.clocks.set(
+        target,
+        setTimeout(() => {
+          this.clocks.delete(target);
+          this.note(target, {});
+        }, LONG_ENOUGH),
+      );
+    }
+  }
+
+  /** The place of a card; null for one that stands on no shelf of an aisle. */
+  private spotOf(card: Element | null | undefined): Spot | null {
+    const sku = card?.getAttribute('data-sku');
+    const around = card?.closest('[data-fixture]');
+    const shelf = around?.getAttribute('data-fixture');
+    if (!card || !sku || !shelf) return null;
+    const cards = [...around!.querySelectorAll('.card[data-sku]')];
+    const at = cards.filter((one) => one.closest('[data-fixture]') === around).indexOf(card);
+    return {
+      shelf,
+      place: (shelf === this.own ? this.from : 1) + at,
+      sku,
+      badges: this.badges.get(sku) ?? [],
+    };
+  }
+
+  /** What happened to a card, which was seen then, however quickly. */
+  private note(card: Element, happened: Happened): Spot | null {
+    this.watcher.unobserve(card);
+    clearTimeout(this.clocks.get(card));
+    const spot = this.spotOf(card);
+    if (!spot || !this.where) return null;
+    const name = JSON.stringify([spot.shelf, spot.place, spot.sku]);
+    const fresh = !this.seen.has(name);
+    this.seen.add(name);
+    if (fresh || Object.keys(happened).length)
+      this.add(this.where, spot, { ...(fresh && { seen: true }), ...happened });
+    return spot;
+  }
+
+  private add(where: Where, spot: Spot, happened: Happened): void {
+    const { cards } = this.view(where);
+    const known = cards.find(
+      ({ shelf, place, sku }) => shelf === spot.shelf && place === spot.place && sku === spot.sku,
+    );
+    // What happens once more is another event.
+    if (known && Object.keys(happened).every((name) => !known[name as keyof Happened]))
+      Object.assign(known, happened);
+    else cards.push({ ...spot, ...happened });
+  }
+
+  private clicked(target: Element): void {
+    const link = target.closest('a[href]');
+    const card = link?.closest('.card[data-sku]');
+    if (!link || !card || !this.where) return;
+    const { pathname } = new URL((link as HTMLAnchorElement).href);
+    if (!pathname.startsWith('/shop/products/')) return;
+    const spot = this.note(card, { clicked: true });
+    if (spot) choose({ ...this.where, spot });
+  }
+
+  private submitted({ target, submitter }: SubmitEvent): void {
+    if (!(target instanceof HTMLFormElement) || new URL(target.action).pathname !== '/shop/cart') return;
+    const fields = new FormData(target, submitter);
+    const sku = fields.get('sku');
+    if (typeof sku !== 'string' || fields.has('pieces')) return;
+    const card = target.closest('.card[data-sku]');
+    const chosen = card && this.where ? { ...this.where, spot: this.spotOf(card) } : chosenBefore(sku);
+    if (chosen?.spot) this.add(chosen, chosen.spot, { carted: true });
+  }
+
+  private tell(): void {
+    if (!this.waiting.size) return;
+    const views = [...this.waiting.values()];
+    this.waiting.clear();
+    const id = Array.from(crypto.getRandomValues(new Uint8Array(12)), (byte) =>
+      byte.toString(16).padStart(2, '0'),
+    ).join('');
+    const body = new Blob([JSON.stringify({ id, views })], { type: 'application/json' });
+    navigator.sendBeacon(COUNT_VIEWS, body);
+  }
+}
+
+type Chosen = Where & { spot: Spot | null };
+
+function chosen(): Chosen[] {
+  try {
+    const kept: unknown = JSON.parse(sessionStorage.getItem(CHOSEN) ?? '[]');
+    return Array.isArray(kept) ? (kept as Chosen[]) : [];
+  } catch {
+    return [];
+  }
+}
+
+const chosenBefore = (sku: string): Chosen | null => chosen().find(({ spot }) => spot?.sku === sku) ?? null;
+
+function choose(one: Chosen): void {
+  const others = chosen().filter(({ spot }) => spot?.sku !== one.spot?.sku);
+  try {
+    sessionStorage.setItem(CHOSEN, JSON.stringify([one, ...others].slice(0, MOST_CHOSEN)));
+  } catch {
+    // A browser that keeps nothing counts no carts of products that were looked at first.
+  }
+}

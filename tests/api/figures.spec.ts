@@ -1,0 +1,233 @@
+import { createHash } from 'node:crypto';
+import { pino } from 'pino';
+import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
+import type { Figures, ViewBatch } from '@fond/contract';
+import type { CardEvent, View } from '@fond/core';
+import { connect } from '../../server/src/database/connect';
+import { Counting } from '../../server/src/figure/counting';
+import { startTestServer, type Desk, type TestServer } from '../support/server';
+
+let server: TestServer;
+let desk: Desk;
+let edition: number;
+beforeAll(async () => {
+  server = await startTestServer(inject('databaseServer'), { demo: true });
+  ({ edition } = (await server.guest.get('/api/health')).body as { edition: number });
+});
+afterAll(() => server.stop());
+beforeEach(async () => {
+  desk = await server.signIn();
+});
+
+const BROWSER = 'Mozilla/5.0 (X11; Linux x86_64) Gecko/20100101 Firefox/140.0';
+let told = 0;
+const fresh = (): string => createHash('sha256').update(`batch ${told++}`).digest('hex').slice(0, 24);
+
+interface Shown {
+  key: string;
+  plan: string;
+  shelf: string;
+  cards: readonly { sku: string; price: number }[];
+}
+
+async function shown(address: string): Promise<Shown> {
+  const { body } = await server.guest.get('/api/shop/page').query({ address });
+  const shelf = body.fixtures.find(({ type }: { type: string }) => type === 'shelf');
+  return {
+    key: body.aisle.key,
+    plan: body.plan.id,
+    shelf: shelf.id,
+    cards: shelf.cards.map(({ sku, price }: { sku: string; price: { amount: number } | null }) => ({
+      ...{ sku, price: Math.round((price?.amount ?? 0) * 100) },
+    })),
+  };
+}
+
+const view = ({ key, plan }: Shown, cards: readonly CardEvent[], change: Partial<View> = {}): View => ({
+  at: { aisle: key, plan, edition, lang: 'en', width: 'wide', narrowed: false },
+  asked: { facets: [], order: null, query: null, found: 40 },
+  opens: true,
+  cards,
+  ...change,
+});
+
+const tell = (views: readonly View[], id = fresh(), agent = BROWSER) =>
+  server.guest
+    .post('/api/shop/views')
+    .set('User-Agent', agent)
+    .send({ id, views } satisfies ViewBatch);
+
+async function figures(query: Record<string, string> = {}): Promise<Figures> {
+  await server.application.counting.settle();
+  return (await desk.get('/api/figures').query(query).expect(200)).body as Figures;
+}
+
+describe('what shoppers see, choose and buy', () => {
+  it('is counted by aisle, place, product and day, with money at the shop’s own prices', async () => {
+    const pans = await shown('/cookware/pans');
+    const [one, two] = pans.cards;
+    const before = await figures({ aisle: pans.key });
+    await tell([
+      view(pans, [
+        {
+          shelf: pans.shelf,
+          place: 1,
+          sku: one.sku,
+          badges: [],
+          seen: true,
+          clicked: true,
+          carted: true,
+          bought: 2,
+        },
+        { shelf: pans.shelf, place: 2, sku: two.sku, badges: [], seen: true },
+      ]),
+    ]).expect(204);
+    const { now, places, products, days, scope } = await figures({ aisle: pans.key });
+    expect(scope).toMatchObject({ kind: 'aisle', key: pans.key, path: '/cookware/pans' });
+    expect(now).toEqual({
+      visits: before.now.visits + 1,
+      seen: 2,
+      clicks: 1,
+      carts: 1,
+      bought: 2,
+      revenue: 2 * one.price,
+    });
+    expect(places.map(({ place, seen, clicks }) => [place, seen, clicks])).toEqual([
+      [1, 1, 1],
+      [2, 1, 0],
+    ]);
+    expect(products.map(({ sku }) => sku)).toEqual([one.sku, two.sku]);
+    expect(days.at(-1)).toMatchObject({ visits: 1, seen: 2 });
+    expect(days).toHaveLength(28);
+    const ofProduct = await figures({ product: one.sku });
+    expect(ofProduct).toMatchObject({ scope: { kind: 'product', key: one.sku }, now: { bought: 2 } });
+    expect(ofProduct.aisles.map(({ path }) => path)).toEqual(['/cookware/pans']);
+    const ofPlan = await figures({ plan: pans.plan });
+    expect(ofPlan.now.bought).toBe(2);
+    expect(ofPlan.aisles.map(({ key }) => key)).toContain(pans.key);
+  });
+
+  it('counts once, however often a batch is told and whichever server hears it', async () => {
+    const knives = await shown('/knives-and-boards/knives');
+    const event = {
+      shelf: knives.shelf,
+      place: 1,
+      sku: knives.cards[0].sku,
+      badges: [],
+      seen: true,
+    } as const;
+    const elsewhere = connect(server.databaseUrl);
+    const other = new Counting(elsewhere, () => server.application.host.serving(), pino({ level: 'fatal' }));
+    try {
+      const batch = { id: fresh(), views: [view(knives, [event])] };
+      await tell(batch.views, batch.id).expect(204);
+      await tell(batch.views, batch.id).expect(204);
+      other.take(batch, BROWSER);
+      await Promise.all([other.settle(), server.application.counting.settle()]);
+      await tell(batch.views, batch.id).expect(204);
+      // Each hears others as well, at the same moment and of the same places.
+      for (let n = 0; n < 20; n++) {
+        other.take({ id: fresh(), views: batch.views }, BROWSER);
+        await tell(batch.views);
+      }
+      await Promise.all([other.settle(), server.application.counting.settle()]);
+    } finally {
+      await other.stop();
+      await elsewhere.close();
+    }
+    expect((await figures({ aisle: knives.key })).now).toMatchObject({ visits: 41, seen: 41 });
+  });
+
+  it('leaves out robots, pages that aren’t the shop’s, and products that there aren’t', async () => {
+    const tins = await shown('/baking/tins');
+    const event = { shelf: tins.shelf, place: 1, sku: tins.cards[0].sku, badges: [], seen: true } as const;
+    await tell([view(tins, [event])], fresh(), 'Examplebot/2.1 (+http://example.com/bot)').expect(204);
+    await tell([view({ ...tins, key: 'category:constructor' }, [event])]).expect(204);
+    await tell([view({ ...tins, plan: 'nobody' }, [event])]).expect(204);
+    await tell([view(tins, [event], { at: { ...view(tins, []).at, edition: edition + 1 } })]).expect(204);
+    await tell([view(tins, [{ ...event, sku: '__proto__' }], { opens: false })]).expect(204);
+    expect((await figures({ aisle: tins.key })).now).toMatchObject({ visits: 0, seen: 0 });
+    await server.guest
+      .post('/api/shop/views')
+      .set('Origin', 'https://elsewhere.example')
+      .send({ id: fresh(), views: [view(tins, [event])] })
+      .expect(403);
+    const { body } = await tell([view(tins, [{ ...event, place: 0 }])]).expect(400);
+    expect(body.errors).toMatchObject([{ path: 'views.0.cards.0.place' }]);
+  });
+
+  it('knows filters that are used and those that aren’t, and what is searched for in vain, but nothing of a person', async () => {
+    const bowls = await shown('/cookware');
+    const asked = (query: string | null, found: number, facets: string[] = []) => ({
+      facets,
+      order: null,
+      query,
+      found,
+    });
+    const narrowed = { ...view(bowls, []).at, narrowed: true };
+    await tell([
+      view(bowls, [], { at: narrowed, asked: asked(null, 9, ['material=copper', 'nonsense=1']) }),
+      view(bowls, [], { at: narrowed, asked: asked('induction', 0) }),
+    ]);
+    const search = { ...bowls, key: 'search' };
+    await tell([
+      view(search, [], { asked: asked('Waffle  IRON', 0) }),
+      view(search, [], { asked: asked('waffle iron', 0) }),
+      view(search, [], { asked: asked('jane@example.com', 0) }),
+      view(search, [], { asked: asked('call me 0170 1234567', 0) }),
+      view(search, [], { asked: asked('pan', 31) }),
+    ]);
+    const { facets, unused, within } = await figures({ aisle: bowls.key });
+    expect(facets).toMatchObject([
+      {
+        key: 'material',
+        title: 'Material',
+        times: 1,
+        values: [{ value: 'copper', title: 'Copper', times: 1 }],
+      },
+    ]);
+    expect(unused.map(({ key }) => key)).not.toContain('material');
+    expect(unused.length).toBeGreaterThan(0);
+    expect(within).toMatchObject([{ query: 'induction', times: 1, found: 0 }]);
+    expect((await figures({ aisle: 'search' })).queries).toEqual([
+      { query: 'waffle iron', times: 2, found: 0, clicks: 0, carts: 0 },
+      { query: 'pan', times: 1, found: 31, clicks: 0, carts: 0 },
+    ]);
+  });
+
+  it('goes as CSV, table by table, with the same rows', async () => {
+    const { places } = await figures();
+    const { text, headers } = await desk.get('/api/figures.csv?table=places').expect(200);
+    expect(headers['content-disposition']).toContain('places.csv');
+    const [head, ...rows] = text.replace('\ufeff', '').trim().split('\n');
+    expect(head).toMatch(/^place,seen,clicks,carts,bought,revenue,sight,/);
+    expect(rows.map((row) => Number(row.split(',')[1]))).toEqual(places.map(({ seen }) => seen));
+    for (const table of ['days', 'products', 'aisles', 'facets', 'badges', 'queries', 'within', 'widths'])
+      await desk.get('/api/figures.csv').query({ table }).expect(200);
+  });
+
+  it('is asked for days that there are, in order, and of one thing', async () => {
+    const refused = async (query: Record<string, string>) =>
+      (await desk.get('/api/figures').query(query).expect(400)).body.errors as { path: string }[];
+    expect((await refused({ from: '2026-02-30', to: '2026-03-01' }))[0].path).toBe('from');
+    expect((await refused({ from: '2026-03-02', to: '2026-03-01' }))[0].path).toBe('to');
+    expect((await refused({ from: '1999-01-01' }))[0].path).toBe('from');
+    await desk.get('/api/figures?aisle=front&plan=house').expect(400);
+    await desk.get('/api/figures?aisle=constructor').expect(404);
+    await desk.get('/api/figures?product=toString').expect(404);
+    await server.guest.get('/api/figures').expect(401);
+  });
+});
+
+describe('the demo’s simulated shoppers', () => {
+  it('are paused and slowed by whoever may write, and told so', async () => {
+    await desk.put('/api/figures/shoppers', { walking: false, pace: 30 }).expect(204);
+    expect((await desk.get('/api/figures/shoppers')).body.shoppers).toMatchObject({
+      walking: false,
+      pace: 30,
+    });
+    await desk.put('/api/figures/shoppers', { walking: false, pace: 31 }).expect(400);
+    const { body: record } = await desk.get('/api/activity').expect(200);
+    expect(JSON.stringify(record)).toContain('simulated shoppers');
+  });
+});
