@@ -72,15 +72,9 @@ export class App {
         void import('./state/lookedAt').then(({ LookedAt }) => injector.get(LookedAt).note(sku));
     });
     afterNextRender(() => {
-      // Shoppers' pages don't fetch what only the desk's window needs.
-      if (frame.start())
-        void import('./state/deskTalk').then(({ DeskTalk }) => injector.get(DeskTalk).start());
-      // Frames of the desk and of other sites are no visits; nothing has been seen before a second has gone by.
-      else if (top === self)
-        setTimeout(
-          () => void import('./state/counting').then(({ Counting }) => injector.get(Counting).start()),
-          1_000,
-        );
+      // What a page does besides being one comes later: a card has been seen after a second at the earliest.
+      const wait = frame.start() ? 0 : 1_000;
+      setTimeout(() => void import('./state/beside').then(({ goBeside }) => goBeside(injector)), wait);
       this.compared.start();
       navigation.start();
       carts.start();

@@ -126,6 +126,12 @@ export class FiguresPage {
     const all = this.found();
     return all && placesDrawing(all.places, this.placeView().view, all.now.visits);
   });
+  /** How many places the drawing has. */
+  protected readonly placesKnown = computed(() => {
+    const places = this.found()?.places ?? [];
+    const known = this.placeView().view === 'place' ? places.filter(({ attention }) => attention) : places;
+    return known.length;
+  });
   protected readonly usual = computed(() => {
     const { clicks = 0, seen = 0 } = this.found()?.now ?? {};
     return shareOf(clicks, seen);

@@ -54,6 +54,7 @@ function isWithin({ clientX, clientY }: MouseEvent, place: Element | null | unde
         [eager]="first() !== null && at < eager"
         [first]="lead() && at === 0"
         [attr.style]="lane(card, at)"
+        [attr.data-sku]="pins() && card.sku"
         [attr.data-place]="pins() && first()! + at"
         [attr.draggable]="pins() && 'true'"
         [attr.tabindex]="pins() && 0"

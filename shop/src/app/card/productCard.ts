@@ -26,7 +26,7 @@ const LOOKS = [Badges, NgTemplateOutlet, NoPicture, Price, Rating];
 @Component({
   selector: 'shop-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { class: 'card', '[class.active]': 'active()', '[attr.data-sku]': 'card().sku' },
+  host: { class: 'card', '[class.active]': 'active()' },
   imports: LOOKS,
   template: `
     @let one = card();

@@ -1,6 +1,7 @@
 import { effect, inject, Injectable, Injector } from '@angular/core';
 import type {
   Asked,
+  Card,
   CardEvent,
   FixtureModel,
   PageModel,
@@ -22,6 +23,16 @@ const USUAL_WIDTHS = '640-1024';
 /** Where a product was chosen, so that a cart is counted where it was earned; forgotten with the tab. */
 const CHOSEN = 'fond.chosen';
 const MOST_CHOSEN = 40;
+
+/** As it leads to its product. */
+const CARD = '.card';
+const PRODUCTS = '/shop/products/';
+
+/** The name by which a link leads to a product; null for any other link. */
+function slugOf(link: HTMLAnchorElement): string | null {
+  const { pathname } = new URL(link.href);
+  return pathname.startsWith(PRODUCTS) ? decodeURIComponent(pathname.slice(PRODUCTS.length)) : null;
+}
 
 type Where = Pick<View, 'at' | 'asked'>;
 type Spot = Pick<CardEvent, 'shelf' | 'place' | 'sku' | 'badges'>;
@@ -54,20 +65,12 @@ export function whereOf(model: PageModel, width: WidthName): Where {
   return { at, asked };
 }
 
-/** Badges of all cards of a page, by article number. */
-function badgesIn(
-  fixtures: readonly FixtureModel[],
-  found = new Map<string, string[]>(),
-): Map<string, string[]> {
+/** All cards of a page, by the name of their product in addresses. */
+function cardsIn(fixtures: readonly FixtureModel[], found = new Map<string, Card>()): Map<string, Card> {
   for (const fixture of fixtures) {
-    if ('cards' in fixture)
-      for (const { sku, badges } of fixture.cards)
-        found.set(
-          sku,
-          badges.map(({ key }) => key),
-        );
-    if ('slots' in fixture) for (const slot of fixture.slots) badgesIn(slot.fixtures, found);
-    if ('inserts' in fixture) for (const insert of fixture.inserts ?? []) badgesIn(insert.fixtures, found);
+    if ('cards' in fixture) for (const card of fixture.cards) found.set(card.slug, card);
+    if ('slots' in fixture) for (const slot of fixture.slots) cardsIn(slot.fixtures, found);
+    if ('inserts' in fixture) for (const insert of fixture.inserts ?? []) cardsIn(insert.fixtures, found);
   }
   return found;
 }
@@ -86,7 +89,7 @@ export class Counting {
   private page = '';
   private from = 1;
   private own = '';
-  private badges = new Map<string, string[]>();
+  private cards = new Map<string, Card>();
   /** Cards of this page that were seen, by shelf and place. */
   private readonly seen = new Set<string>();
   private watcher = new IntersectionObserver((seen) => this.watched(seen), { threshold: HALF });
@@ -110,7 +113,7 @@ export class Counting {
     this.where = whereOf(model, widthName(model));
     const shelf = shelfIn(model);
     [this.from, this.own] = [shelf?.from ?? 1, shelf?.id ?? ''];
-    this.badges = badgesIn(model.fixtures);
+    this.cards = cardsIn(model.fixtures);
     const { at, asked } = this.where;
     // Further pages of the same are one visit, as is a product that is looked at over them.
     const page = JSON.stringify([at.aisle, at.lang, asked.facets, asked.order, asked.query]);
@@ -134,8 +137,7 @@ export class Counting {
   }
 
   private watch(): void {
-    if (this.where)
-      for (const card of document.querySelectorAll('.card[data-sku]')) this.watcher.observe(card);
+    if (this.where) for (const card of document.querySelectorAll(CARD)) this.watcher.observe(card);
   }
 
   private watched(entries: readonly IntersectionObserverEntry[]): void {
@@ -153,19 +155,18 @@ export class Counting {
   }
 
   /** The place of a card; null for one that stands on no shelf of an aisle. */
-  private spotOf(card: Element | null | undefined): Spot | null {
-    const sku = card?.getAttribute('data-sku');
-    const around = card?.closest('[data-fixture]');
+  private spotOf(element: Element): Spot | null {
+    const around = element.closest('[data-fixture]');
     const shelf = around?.getAttribute('data-fixture');
-    if (!card || !sku || !shelf) return null;
-    const cards = [...around!.querySelectorAll('.card[data-sku]')];
-    const at = cards.filter((one) => one.closest('[data-fixture]') === around).indexOf(card);
-    return {
-      shelf,
-      place: (shelf === this.own ? this.from : 1) + at,
-      sku,
-      badges: this.badges.get(sku) ?? [],
-    };
+    const links = [...element.querySelectorAll('a')];
+    const card = links.map((link) => this.cards.get(slugOf(link) ?? '')).find(Boolean);
+    if (!around || !shelf || !card) return null;
+    // What stands among the products may be a shelf with cards of its own.
+    const beside = [...around.querySelectorAll(CARD)].filter(
+      (one) => one.closest('[data-fixture]') === around,
+    );
+    const place = (shelf === this.own ? this.from : 1) + beside.indexOf(element);
+    return { shelf, place, sku: card.sku, badges: card.badges.map(({ key }) => key) };
   }
 
   /** What happened to a card, which was seen then, however quickly. */
@@ -194,11 +195,9 @@ export class Counting {
   }
 
   private clicked(target: Element): void {
-    const link = target.closest('a[href]');
-    const card = link?.closest('.card[data-sku]');
-    if (!link || !card || !this.where) return;
-    const { pathname } = new URL((link as HTMLAnchorElement).href);
-    if (!pathname.startsWith('/shop/products/')) return;
+    const link = target.closest<HTMLAnchorElement>('a[href]');
+    const card = link?.closest(CARD);
+    if (!link || !card || !this.where || slugOf(link) === null) return;
     const spot = this.note(card, { clicked: true });
     if (spot) choose({ ...this.where, spot });
   }
@@ -208,7 +207,7 @@ export class Counting {
     const fields = new FormData(target, submitter);
     const sku = fields.get('sku');
     if (typeof sku !== 'string' || fields.has('pieces')) return;
-    const card = target.closest('.card[data-sku]');
+    const card = target.closest(CARD);
     const chosen = card && this.where ? { ...this.where, spot: this.spotOf(card) } : chosenBefore(sku);
     if (chosen?.spot) this.add(chosen, chosen.spot, { carted: true });
   }

@@ -1,0 +1,157 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'puppeteer-core';
+import type { Figures, ViewBatch } from '@fond/contract';
+import type { CardEvent } from '@fond/core';
+import { button, frameOf, press, says, textOf, type TestBrowser } from '../support/browser';
+import type { Desk, TestServer } from '../support/server';
+import { openShop } from '../support/story';
+
+let browser: TestBrowser;
+let server: TestServer;
+let desk: Desk;
+beforeAll(async () => {
+  ({ browser, server } = await openShop());
+  desk = await server.signIn();
+});
+afterAll(() => browser.close());
+
+/** A shopper's page, and what it has told so far. */
+async function shopper(width = 1280, height = 800): Promise<{ page: Page; told: ViewBatch[] }> {
+  const page = await browser.page(width, height);
+  // A browser that says it has no head is taken for a robot.
+  await page.setUserAgent({ userAgent: (await page.browser().userAgent()).replace('Headless', '') });
+  const told: ViewBatch[] = [];
+  page.on('request', (request) => {
+    if (!request.url().endsWith('/api/shop/views')) return;
+    void request.fetchPostData().then((body) => told.push(JSON.parse(body!) as ViewBatch));
+  });
+  return { page, told };
+}
+
+const eventsIn = (told: readonly ViewBatch[]): readonly CardEvent[] =>
+  told.flatMap(({ views }) => views).flatMap(({ cards }) => cards);
+
+async function figures(query: Record<string, string>): Promise<Figures> {
+  await server.application.counting.settle();
+  return (await desk.get('/api/figures').query(query).expect(200)).body as Figures;
+}
+
+const keyOf = async (address: string): Promise<string> =>
+  (await server.guest.get('/api/shop/page').query({ address })).body.aisle.key as string;
+
+describe('what a shopper’s browser tells', () => {
+  it('is what was in view, where it stood, and the visit once; nothing below it and nothing of who it was', async () => {
+    const { page, told } = await shopper();
+    await page.goto(`${browser.baseUrl}/shop/cookware/pans`);
+    await expect.poll(() => eventsIn(told).length).toBeGreaterThan(0);
+    const [{ views }] = told;
+    expect(views).toMatchObject([{ opens: true, at: { width: 'wide', narrowed: false, lang: 'en' } }]);
+    const places = eventsIn(told).map(({ place }) => place);
+    const inView = await page.$$eval('[data-fixture] .card', (cards) =>
+      cards.flatMap((card, at) => {
+        const { top, height } = card.getBoundingClientRect();
+        return top + height / 2 <= innerHeight ? [at + 1] : [];
+      }),
+    );
+    expect([...places].sort((a, b) => a - b)).toEqual(inView);
+    await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight / 3));
+    await expect.poll(() => eventsIn(told).length).toBeGreaterThan(inView.length);
+    expect(new Set(eventsIn(told).map(({ place }) => place)).size).toBe(eventsIn(told).length);
+    expect(told.flatMap((batch) => batch.views).filter(({ opens }) => opens)).toHaveLength(1);
+    expect(Object.keys(told[0]).sort()).toEqual(['id', 'views']);
+    expect(await page.cookies()).toEqual([]);
+    expect(browser.complaints).toEqual([]);
+  });
+
+  it('counts a cart where its product was chosen, also when it is filled from the product’s own page', async () => {
+    const address = '/knives-and-boards/knives';
+    const { page, told } = await shopper();
+    await page.goto(`${browser.baseUrl}/shop${address}`);
+    await expect.poll(() => eventsIn(told).length).toBeGreaterThan(2);
+    const second = eventsIn(told).find(({ place }) => place === 2)!;
+    const link = (await page.$$('[data-fixture] .card'))[1];
+    await (await link.$('.card-name a'))!.click();
+    await page.waitForFunction(() => location.pathname.startsWith('/shop/products/'));
+    await expect.poll(() => eventsIn(told).filter(({ clicked }) => clicked)).toMatchObject([{ place: 2 }]);
+    // Its script hears what is pressed once it runs.
+    await page.waitForNetworkIdle();
+    await press(page, 'form[action$="/shop/cart"] button');
+    await expect
+      .poll(() => eventsIn(told).filter(({ carted }) => carted))
+      .toMatchObject([{ place: 2, sku: second.sku, shelf: second.shelf }]);
+    const { places } = await figures({ aisle: await keyOf(address) });
+    expect(places.find(({ place }) => place === 2)).toMatchObject({ clicks: 1, carts: 1 });
+  });
+
+  it('tells a filtered page as one of its own, without places, and further pages as the same visit', async () => {
+    const { page, told } = await shopper(390, 800);
+    await page.goto(`${browser.baseUrl}/shop/table?material=stoneware`);
+    await expect.poll(() => eventsIn(told).length).toBeGreaterThan(0);
+    expect(told[0].views[0]).toMatchObject({
+      opens: true,
+      at: { narrowed: true, width: 'narrow' },
+      asked: { facets: ['material=stoneware'] },
+    });
+    await page.goto(`${browser.baseUrl}/shop/table?page=2`);
+    await expect.poll(() => told.flatMap(({ views }) => views).some(({ at }) => !at.narrowed)).toBe(true);
+    const further = told.flatMap(({ views }) => views).filter(({ at }) => !at.narrowed);
+    expect(further.every(({ opens }) => !opens)).toBe(true);
+    expect(further[0].cards[0].place).toBeGreaterThan(12);
+    const { now, facets, places } = await figures({ aisle: await keyOf('/table') });
+    expect(now.visits).toBe(1);
+    expect(facets.map(({ key }) => key)).toEqual(['material']);
+    expect(places.every(({ place }) => place > 12)).toBe(true);
+  });
+
+  it('is nothing in the window of the desk', async () => {
+    const page = await browser.desk('/plans/house?aisle=/cookware');
+    let heard = 0;
+    page.on('request', (request) => (heard += Number(request.url().endsWith('/api/shop/views'))));
+    const frame = await frameOf(page);
+    await frame.waitForSelector('.card');
+    await frame.waitForFunction(() =>
+      performance.getEntriesByType('resource').some(({ name }) => name.includes('chunk')),
+    );
+    const before = await figures({ aisle: await keyOf('/cookware') });
+    expect(before.now).toMatchObject({ visits: 0, seen: 0 });
+    expect(heard).toBe(0);
+  });
+});
+
+describe('the figures at the desk', () => {
+  it('are read from the shop down to an aisle and a product, by days, with the address saying what is shown', async () => {
+    const { page: visitor, told } = await shopper();
+    await visitor.goto(`${browser.baseUrl}/shop/baking`);
+    await expect.poll(() => eventsIn(told).length).toBeGreaterThan(0);
+    await server.application.counting.settle();
+    const page = await browser.desk('/figures');
+    await says(page, '.totals', 'visits');
+    await page.waitForSelector('desk-plot .main-svg');
+    await press(page, 'section[aria-label="Which aisles are looked at?"] a::-p-text(Baking)');
+    await says(page, 'header p', 'in Baking');
+    await press(page, button('7 days'));
+    await page.waitForFunction(() => new URL(location.href).searchParams.has('from'));
+    await press(page, '.totals button::-p-text(cards seen)');
+    await page.waitForSelector('.totals button[aria-pressed="true"]::-p-text(cards seen)');
+    await page.reload();
+    await page.waitForSelector('.totals button[aria-pressed="true"]::-p-text(cards seen)');
+    await says(page, 'header p', 'in Baking');
+    await press(page, 'section[aria-label="Which products earn?"] th a');
+    await says(page, 'section[aria-label="Where was it seen?"]', 'Baking');
+    await press(page, button('See the whole shop'));
+    await says(page, 'header p', 'in the whole shop');
+    await page.goBack();
+    await says(page, 'section[aria-label="Where was it seen?"]', 'Baking');
+    expect(await textOf(page, 'desk-shoppers-strip')).toContain('Simulated shoppers');
+    await press(page, button('Pause'));
+    await says(page, 'desk-shoppers-strip', 'are paused');
+    expect(browser.complaints).toEqual([]);
+  });
+
+  it('say where nothing has been counted in these days, and which days there are not', async () => {
+    const page = await browser.desk('/figures?from=2001-01-01&to=2001-01-07');
+    await page.waitForSelector('.totals, .empty');
+    const wrong = await browser.desk('/figures?from=2001-02-30&to=2001-03-07');
+    await says(wrong, '[role="alert"]', 'is no day of the calendar');
+  });
+});
