@@ -102,6 +102,7 @@ const ROOMS = {
     'product',
     'search',
     'collection',
+    'figure',
     'feed',
     'freePage',
     'plan',
@@ -150,6 +151,7 @@ const ROOMS = {
     'catalogue',
     'review',
     'feed',
+    'figure',
     'finding',
     'shop',
     'card',
@@ -214,7 +216,10 @@ module.exports = {
       from: { path: '^core/src', pathNot: '\\.spec\\.ts$|^core/src/testing/' },
       to: {
         dependencyTypesNot: ['local'],
-        pathNot: ['^core/', 'node_modules/(minisearch|es-toolkit|@orama/stemmers|fastest-levenshtein|ml-matrix)'],
+        pathNot: [
+          '^core/',
+          'node_modules/(minisearch|es-toolkit|@orama/stemmers|fastest-levenshtein|ml-matrix)',
+        ],
       },
     },
     {

@@ -12,7 +12,7 @@ import { archiveHandler, uploadHandler, Uploads } from './catalogue/import/uploa
 import { seedDemoPlans } from './demo/demoPlans';
 import { seedDemo } from './demo/seed';
 import { liveNinetyDays } from './demo/shoppers/ninetyDays';
-import { seedShoppers } from './demo/shoppers/shoppersState';
+import { seedShoppers } from './figure/shoppersState';
 import { liveYear } from './demo/year/year';
 import { seedShopSystem } from './feed/shopSystemState';
 import { DEMO_SIGN_IN, endDemoSessions } from './person/demoSignIn';

@@ -49,6 +49,7 @@ const SCREENS = [
   '/pictures?view=sizes',
   '/redirects',
   '/findings',
+  '/figures',
   '/reviews',
   '/people',
   '/shop-settings',

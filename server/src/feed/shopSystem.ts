@@ -1,7 +1,7 @@
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import type { FeedAnswer, FeedBatch, Pace, Trouble } from '@fond/contract';
-import { LeasedTurns } from '../demo/leasedTurns';
+import { LeasedTurns } from '../job/leasedTurns';
 import { changesOf, type Offer } from './sales';
 
 const LISTED = 48;

@@ -15,7 +15,7 @@ const estimate = (name: string, { value, low, high }: Estimate): Row => ({
 });
 
 /** The rows of each table. Bounds hold the truth nine times out of ten. */
-const TABLES: { readonly [T in FigureTable]: (figures: Figures) => Row[] } = {
+const TABLES: Readonly<Record<FigureTable, (figures: Figures) => Row[]>> = {
   days: ({ days }) => days.map(({ day, visits, ...rest }) => ({ day, visits, ...counts(rest) })),
   places: ({ places }) =>
     places.map(({ place, sight, rate, attention, ...rest }) => ({

@@ -1,4 +1,4 @@
-import { changeShoppers, readShoppers } from '../demo/shoppers/shoppersState';
+import { changeShoppers, readShoppers } from './shoppersState';
 import type { Handlers } from '../http/handler';
 import { refuseStrangers } from '../http/strangers';
 import type { Services } from '../services';

@@ -4,7 +4,7 @@ import type { Sequelize } from 'sequelize';
 import type { ShoppersWish, ViewBatch } from '@fond/contract';
 import { drawWidth, seeded, simulateView, USUAL_SHOPPERS, type ShopModel } from '@fond/core';
 import { Random } from '../../random';
-import { LeasedTurns } from '../leasedTurns';
+import { LeasedTurns } from '../../job/leasedTurns';
 import { offeredIn } from './offered';
 
 const READ_ANEW = 600_000;

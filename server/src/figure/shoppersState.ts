@@ -1,9 +1,9 @@
 import type { Sequelize } from 'sequelize';
 import type { ShoppersState, ShoppersWish } from '@fond/contract';
-import { recordActivity } from '../../activity/activity';
-import { insertRows, runSql, select } from '../../database/rows';
-import { inUnit } from '../../database/unit';
-import { problem } from '../../problem/problem';
+import { recordActivity } from '../activity/activity';
+import { insertRows, runSql, select } from '../database/rows';
+import { inUnit } from '../database/unit';
+import { problem } from '../problem/problem';
 
 /** Lets simulated shoppers into the demo's shop, once. */
 export const seedShoppers = (sequelize: Sequelize): Promise<void> =>

@@ -20,7 +20,7 @@ export interface LeasedWork<Row extends object> {
   turn: (row: Row) => Promise<string>;
 }
 
-/** Work of the demo that goes on for ever, in turns that one server takes at a time. */
+/** Work that goes on for ever, in turns that one server takes at a time. */
 export class LeasedTurns<Row extends object> {
   private readonly server = randomUUID();
   private timer: NodeJS.Timeout | null = null;
@@ -38,7 +38,7 @@ export class LeasedTurns<Row extends object> {
       this.timer = setTimeout(() => {
         this.working = this.look()
           .catch((error: unknown) =>
-            this.log.debug({ err: error, table: this.work.table }, 'The demo’s own work goes on in a moment'),
+            this.log.debug({ err: error, table: this.work.table }, 'Work in turns goes on in a moment'),
           )
           .finally(() => {
             if (this.timer) again();
