@@ -6,6 +6,7 @@ import { startDatabase } from '../server/src/database/process';
 import { cardRows } from './cards';
 import { engineRows, onceRows } from './engine/engine';
 import { feedRows } from './feed';
+import { figureRows } from './figures';
 import { importBesideRows } from './importBeside';
 import { interactionRows } from './interactions';
 import { layoutRows } from './layout';
@@ -107,6 +108,7 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
   beside: () => section('a large file beside shoppers', () => importBesideRows(2 * LARGE)),
   table: () => section(`the products table, ${LARGE} products`, () => tableRows(LARGE)),
   feed: () => section(`what other systems feed, ${LARGE} products`, () => feedRows(LARGE)),
+  figures: () => section('what shoppers do, counted', figureRows),
   large: () => section(`a server of ${LARGE} products`, () => largeRows(LARGE)),
 };
 const asked = process.argv[2];

@@ -209,6 +209,7 @@ export const ROUTES = {
   changeFeedSystem: ['put', '/api/feed/systems/{id}', 'owner'],
   countViews: ['post', '/api/shop/views', 'public'],
   figures: ['get', '/api/figures', 'viewer'],
+  aisleVisits: ['get', '/api/figures/aisles', 'viewer'],
   figuresFile: ['get', '/api/figures.csv', 'viewer'],
   shoppers: ['get', '/api/figures/shoppers', 'viewer'],
   changeShoppers: ['put', '/api/figures/shoppers', 'merchandiser'],

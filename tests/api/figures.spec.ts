@@ -2,54 +2,26 @@ import { createHash } from 'node:crypto';
 import { pino } from 'pino';
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import type { Figures, ViewBatch } from '@fond/contract';
-import type { CardEvent, View } from '@fond/core';
+import type { View } from '@fond/core';
 import { connect } from '../../server/src/database/connect';
 import { Counting } from '../../server/src/figure/counting';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
+import { BROWSER, shownAt, viewOf, type ShownPage } from '../support/views';
 
 let server: TestServer;
 let desk: Desk;
-let edition: number;
 beforeAll(async () => {
   server = await startTestServer(inject('databaseServer'), { demo: true });
-  ({ edition } = (await server.guest.get('/api/health')).body as { edition: number });
 });
 afterAll(() => server.stop());
 beforeEach(async () => {
   desk = await server.signIn();
 });
 
-const BROWSER = 'Mozilla/5.0 (X11; Linux x86_64) Gecko/20100101 Firefox/140.0';
 let told = 0;
 const fresh = (): string => createHash('sha256').update(`batch ${told++}`).digest('hex').slice(0, 24);
 
-interface Shown {
-  key: string;
-  plan: string;
-  shelf: string;
-  cards: readonly { sku: string; price: number }[];
-}
-
-async function shown(address: string): Promise<Shown> {
-  const { body } = await server.guest.get('/api/shop/page').query({ address });
-  const shelf = body.fixtures.find(({ type }: { type: string }) => type === 'shelf');
-  return {
-    key: body.aisle.key,
-    plan: body.plan.id,
-    shelf: shelf.id,
-    cards: shelf.cards.map(({ sku, price }: { sku: string; price: { amount: number } | null }) => ({
-      ...{ sku, price: Math.round((price?.amount ?? 0) * 100) },
-    })),
-  };
-}
-
-const view = ({ key, plan }: Shown, cards: readonly CardEvent[], change: Partial<View> = {}): View => ({
-  at: { aisle: key, plan, edition, lang: 'en', width: 'wide', narrowed: false },
-  asked: { facets: [], order: null, query: null, found: 40 },
-  opens: true,
-  cards,
-  ...change,
-});
+const shown = (address: string): Promise<ShownPage> => shownAt(server.guest, address);
 
 const tell = (views: readonly View[], id = fresh(), agent = BROWSER) =>
   server.guest
@@ -68,7 +40,7 @@ describe('what shoppers see, choose and buy', () => {
     const [one, two] = pans.cards;
     const before = await figures({ aisle: pans.key });
     await tell([
-      view(pans, [
+      viewOf(pans, [
         {
           shelf: pans.shelf,
           place: 1,
@@ -119,7 +91,7 @@ describe('what shoppers see, choose and buy', () => {
     const elsewhere = connect(server.databaseUrl);
     const other = new Counting(elsewhere, () => server.application.host.serving(), pino({ level: 'fatal' }));
     try {
-      const batch = { id: fresh(), views: [view(knives, [event])] };
+      const batch = { id: fresh(), views: [viewOf(knives, [event])] };
       await tell(batch.views, batch.id).expect(204);
       await tell(batch.views, batch.id).expect(204);
       other.take(batch, BROWSER);
@@ -141,18 +113,20 @@ describe('what shoppers see, choose and buy', () => {
   it('leaves out robots, pages that aren’t the shop’s, and products that there aren’t', async () => {
     const tins = await shown('/baking/tins');
     const event = { shelf: tins.shelf, place: 1, sku: tins.cards[0].sku, badges: [], seen: true } as const;
-    await tell([view(tins, [event])], fresh(), 'Examplebot/2.1 (+http://example.com/bot)').expect(204);
-    await tell([view({ ...tins, key: 'category:constructor' }, [event])]).expect(204);
-    await tell([view({ ...tins, plan: 'nobody' }, [event])]).expect(204);
-    await tell([view(tins, [event], { at: { ...view(tins, []).at, edition: edition + 1 } })]).expect(204);
-    await tell([view(tins, [{ ...event, sku: '__proto__' }], { opens: false })]).expect(204);
+    await tell([viewOf(tins, [event])], fresh(), 'Examplebot/2.1 (+http://example.com/bot)').expect(204);
+    await tell([viewOf({ ...tins, key: 'category:constructor' }, [event])]).expect(204);
+    await tell([viewOf({ ...tins, plan: 'nobody' }, [event])]).expect(204);
+    await tell([viewOf(tins, [event], { at: { ...viewOf(tins, []).at, edition: tins.edition + 1 } })]).expect(
+      204,
+    );
+    await tell([viewOf(tins, [{ ...event, sku: '__proto__' }], { opens: false })]).expect(204);
     expect((await figures({ aisle: tins.key })).now).toMatchObject({ visits: 0, seen: 0 });
     await server.guest
       .post('/api/shop/views')
       .set('Origin', 'https://elsewhere.example')
-      .send({ id: fresh(), views: [view(tins, [event])] })
+      .send({ id: fresh(), views: [viewOf(tins, [event])] })
       .expect(403);
-    const { body } = await tell([view(tins, [{ ...event, place: 0 }])]).expect(400);
+    const { body } = await tell([viewOf(tins, [{ ...event, place: 0 }])]).expect(400);
     expect(body.errors).toMatchObject([{ path: 'views.0.cards.0.place' }]);
   });
 
@@ -164,18 +138,18 @@ describe('what shoppers see, choose and buy', () => {
       query,
       found,
     });
-    const narrowed = { ...view(bowls, []).at, narrowed: true };
+    const narrowed = { ...viewOf(bowls, []).at, narrowed: true };
     await tell([
-      view(bowls, [], { at: narrowed, asked: asked(null, 9, ['material=copper', 'nonsense=1']) }),
-      view(bowls, [], { at: narrowed, asked: asked('induction', 0) }),
+      viewOf(bowls, [], { at: narrowed, asked: asked(null, 9, ['material=copper', 'nonsense=1']) }),
+      viewOf(bowls, [], { at: narrowed, asked: asked('induction', 0) }),
     ]);
     const search = { ...bowls, key: 'search' };
     await tell([
-      view(search, [], { asked: asked('Waffle  IRON', 0) }),
-      view(search, [], { asked: asked('waffle iron', 0) }),
-      view(search, [], { asked: asked('jane@example.com', 0) }),
-      view(search, [], { asked: asked('call me 0170 1234567', 0) }),
-      view(search, [], { asked: asked('pan', 31) }),
+      viewOf(search, [], { asked: asked('Waffle  IRON', 0) }),
+      viewOf(search, [], { asked: asked('waffle iron', 0) }),
+      viewOf(search, [], { asked: asked('jane@example.com', 0) }),
+      viewOf(search, [], { asked: asked('call me 0170 1234567', 0) }),
+      viewOf(search, [], { asked: asked('pan', 31) }),
     ]);
     const { facets, unused, within } = await figures({ aisle: bowls.key });
     expect(facets).toMatchObject([
@@ -193,6 +167,26 @@ describe('what shoppers see, choose and buy', () => {
       { query: 'waffle iron', times: 2, found: 0, clicks: 0, carts: 0 },
       { query: 'pan', times: 1, found: 31, clicks: 0, carts: 0 },
     ]);
+  });
+
+  it('is told of every aisle at once, with shares of few cases drawn towards those of all', async () => {
+    const table = await shown('/table');
+    const seen = table.cards.slice(0, 4).map(({ sku }, at) => ({
+      ...{ shelf: table.shelf, place: at + 1, sku, badges: [], seen: true as const },
+    }));
+    await tell([viewOf(table, [{ ...seen[0], clicked: true }])]);
+    await tell([
+      viewOf(await shown('/storage'), []),
+      ...Array.from({ length: 20 }, () => viewOf(table, seen)),
+    ]);
+    await server.application.counting.settle();
+    const { aisles } = (await desk.get('/api/figures/aisles').expect(200)).body as {
+      aisles: { aisle: string; visits: number; rate: { value: number; low: number; high: number } }[];
+    };
+    const one = aisles.find(({ aisle }) => aisle === table.key)!;
+    expect(one.visits).toBe(21);
+    expect(one.rate.low).toBeLessThan(one.rate.value);
+    expect(aisles.every(({ rate }) => rate.value >= 0 && rate.high <= 1)).toBe(true);
   });
 
   it('goes as CSV, table by table, with the same rows', async () => {

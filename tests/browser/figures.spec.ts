@@ -5,6 +5,7 @@ import type { CardEvent } from '@fond/core';
 import { button, frameOf, press, says, textOf, type TestBrowser } from '../support/browser';
 import type { Desk, TestServer } from '../support/server';
 import { openShop } from '../support/story';
+import { BROWSER, shownAt, viewOf } from '../support/views';
 
 let browser: TestBrowser;
 let server: TestServer;
@@ -145,6 +146,23 @@ describe('the figures at the desk', () => {
     expect(await textOf(page, 'desk-shoppers-strip')).toContain('Simulated shoppers');
     await press(page, button('Pause'));
     await says(page, 'desk-shoppers-strip', 'are paused');
+    expect(browser.complaints).toEqual([]);
+  });
+
+  it('lead from what is typed in vain to trying it, and from the floor to an aisle', async () => {
+    const search = await shownAt(server.guest, '/search?q=pan');
+    const asked = { facets: [], order: null, query: 'waffle iron', found: 0 };
+    const views = [viewOf(search, [], { asked }), viewOf(await shownAt(server.guest, '/storage'), [])];
+    server.application.counting.take({ id: 'typed-in-vain-once', views }, BROWSER);
+    await server.application.counting.settle();
+    const page = await browser.desk('/search?part=typed');
+    await says(page, 'desk-typed-queries', 'waffle iron');
+    await says(page, 'desk-typed-queries', 'nothing');
+    await press(page, 'desk-typed-queries button::-p-text(waffle iron)');
+    await page.waitForFunction(() => new URL(location.href).searchParams.get('q') === 'waffle iron');
+    await page.goto(`${browser.baseUrl}/floor?q=storage`);
+    await press(page, '[aria-label$="visits in four weeks: Storage"]');
+    await says(page, 'header p', 'in Storage');
     expect(browser.complaints).toEqual([]);
   });
 

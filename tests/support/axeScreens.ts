@@ -6,6 +6,7 @@ import { CARD_ELEMENT_KINDS, cardElement } from '@fond/core';
 import { press, type TestBrowser } from './browser';
 import { publishPlans, readPlan, savePlan, withShelf } from './plans';
 import { openShop } from './story';
+import { BROWSER, shownAt, viewOf } from './views';
 
 let browser: TestBrowser;
 /** Id of a blend of the demo. */
@@ -147,6 +148,15 @@ export function checkScreens(theme: 'light' | 'dark'): void {
       const opened = await openShop();
       ({ browser } = opened);
       const desk = await opened.server.signIn();
+      const shown = await shownAt(opened.server.guest, '/cookware');
+      const { counting } = opened.server.application;
+      const seen = shown.cards.map(({ sku }, at) => ({
+        ...{ shelf: shown.shelf, place: at + 1, sku, badges: ['new'], seen: true as const },
+      }));
+      const asked = { facets: ['material=copper'], order: null, query: 'lid', found: 0 };
+      const views = [viewOf(shown, seen), viewOf({ ...shown, key: 'search' }, seen, { asked })];
+      counting.take({ id: 'looked-at-by-nobody', views }, BROWSER);
+      await counting.settle();
       const sold = { kind: 'figure', figure: 'sold-lately' };
       const factors = [{ id: 'f', basis: sold, weight: 50, reversed: false, missing: 50 }];
       blend = ((await desk.post('/api/blends', { name: 'Sells', factors })).body as { id: string }).id;

@@ -7,6 +7,7 @@ import {
   FIGURE_TABLES,
   WALKS,
   type AisleFigure,
+  type AisleVisits,
   type DayEvent,
   type DayFigure,
   type FacetFigure,
@@ -188,6 +189,21 @@ export const FIGURE_OPERATIONS = {
     status: 200,
     answer: figures,
     problems: ['bad-input', 'not-found', 'not-ready', 'database-away'],
+  },
+  aisleVisits: {
+    method: 'get',
+    path: '/api/figures/aisles',
+    summary: 'Visits of each aisle in the last four weeks, and how much of what was seen was clicked',
+    access: 'signed-in',
+    status: 200,
+    answer: object<{ from: string; to: string; aisles: readonly AisleVisits[] }>({
+      from: day.required(),
+      to: day.required(),
+      aisles: list(
+        object<AisleVisits>({ aisle: text.required(), visits: count.required(), rate }),
+      ).required(),
+    }),
+    problems: ['not-ready', 'database-away'],
   },
   figuresFile: {
     method: 'get',

@@ -119,6 +119,14 @@ export interface Figures {
   languages: readonly { lang: string; visits: number }[];
 }
 
+/** What an aisle was visited, and what came of it, for the floor. */
+export interface AisleVisits {
+  aisle: string;
+  visits: number;
+  /** Clicks of a card that is seen, drawn towards those of the shop. */
+  rate: Estimate;
+}
+
 export const FIGURE_TABLES = [
   'days',
   'places',

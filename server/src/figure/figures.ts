@@ -1,5 +1,6 @@
 import { Op, type Sequelize } from 'sequelize';
 import type {
+  AisleVisits,
   DayEvent,
   DayFigure,
   FacetFigure,
@@ -127,6 +128,25 @@ export async function readFigures(
     languages: of('lang')
       .map(({ name, visits }) => ({ lang: name, visits }))
       .sort((a, b) => b.visits - a.visits),
+  };
+}
+
+/** Visits of every aisle in the last four weeks; shares of few cases are drawn towards those of all aisles. */
+export async function readAisleVisits(
+  sequelize: Sequelize,
+  serving: ServingState,
+): Promise<{ from: string; to: string; aisles: AisleVisits[] }> {
+  const { from, to } = daysOf({}, todayIn({ now: Date.now(), zone: serving.zone }));
+  const rows = await visitsByAisle(sequelize, { from, to, aisles: null, product: null });
+  const prior = priorOf(rows.map(({ clicks, seen }) => ({ hits: clicks, cases: seen })));
+  return {
+    ...{ from, to },
+    aisles: rows
+      .filter(({ aisle }) => serving.snapshot.aisles.byKey.has(aisle))
+      .map(({ aisle, visits, clicks, seen }) => ({
+        ...{ aisle, visits },
+        rate: shrunkShare({ hits: clicks, cases: seen }, prior),
+      })),
   };
 }
 

@@ -2,10 +2,10 @@ import { changeShoppers, readShoppers } from './shoppersState';
 import type { Handlers } from '../http/handler';
 import { refuseStrangers } from '../http/strangers';
 import type { Services } from '../services';
-import { readFigures } from './figures';
+import { readAisleVisits, readFigures } from './figures';
 import { figuresFile } from './figuresFile';
 
-type Own = 'countViews' | 'figures' | 'figuresFile' | 'shoppers' | 'changeShoppers';
+type Own = 'aisleVisits' | 'countViews' | 'figures' | 'figuresFile' | 'shoppers' | 'changeShoppers';
 
 /** What places, products and filters earn. */
 export const figureHandlers = ({ sequelize, host, counting }: Services): Handlers<Own> => ({
@@ -14,6 +14,7 @@ export const figureHandlers = ({ sequelize, host, counting }: Services): Handler
     counting.take(body, request.get('User-Agent'));
   },
   figures: ({ query }) => readFigures(sequelize, host.serving(), query),
+  aisleVisits: () => readAisleVisits(sequelize, host.serving()),
   figuresFile: async ({ query: { table, ...query }, response }) => {
     const figures = await readFigures(sequelize, host.serving(), query);
     response.attachment(`${table}.csv`).type('text/csv; charset=utf-8').send(figuresFile(figures, table));

@@ -9,6 +9,11 @@ export class FigureApi extends Calls {
     return this.call('figures', { query });
   }
 
+  /** Visits of each aisle, for the floor. */
+  aisles() {
+    return this.call('aisleVisits');
+  }
+
   /** Address of one table as a file. */
   file(query: FiguresQuery, table: FigureTable): string {
     return `${addressOf('figuresFile')}?${new URLSearchParams({ ...query, table }).toString()}`;

@@ -9,10 +9,12 @@ import { MatSelectModule } from '@angular/material/select';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { mayAs, type FloorAisle, type PlanSummary, type Problem } from '@fond/contract';
+import { mayAs, type AisleVisits, type FloorAisle, type PlanSummary, type Problem } from '@fond/contract';
 import { HOUSE_PLAN_ID } from '@fond/core';
 import { Api } from '../api/api';
+import { FigureApi } from '../api/figureApi';
 import { FindingApi } from '../api/findingApi';
+import { percentText } from '../figure/figureWords';
 import { sessionFeature } from '../session/session.feature';
 import { whyWords } from '../wording/reachWords';
 import { FloorActions } from '../store/floor.actions';
@@ -88,6 +90,9 @@ export class FloorPage {
   );
   /** How many findings each aisle has that has any; empty until they are known. */
   protected readonly findings = signal<ReadonlyMap<string, number>>(new Map());
+  /** What each aisle was visited in the last four weeks; empty until it is known. */
+  protected readonly visits = signal<ReadonlyMap<string, AisleVisits>>(new Map());
+  protected readonly percent = percentText;
   protected readonly choosing = signal(false);
   protected readonly picked = signal<ReadonlySet<string>>(new Set());
   protected readonly pickedKeys = computed(() => [...this.picked()].join(','));
@@ -127,6 +132,12 @@ export class FloorPage {
       .list(null)
       .subscribe({
         next: ({ byAisle }) => this.findings.set(new Map(byAisle.map(({ aisle, count }) => [aisle, count]))),
+        error: () => undefined,
+      });
+    inject(FigureApi)
+      .aisles()
+      .subscribe({
+        next: ({ aisles }) => this.visits.set(new Map(aisles.map((one) => [one.aisle, one]))),
         error: () => undefined,
       });
     // Coming back from a plan, the floor shows what was published meanwhile; at first the shell has asked already.

@@ -24,6 +24,7 @@ import { isWhole } from './answerWords';
 import { ShopFrame } from '../product/shopFrame';
 import { LadderFields } from './ladderFields';
 import { SynonymList } from './synonymList';
+import { TypedQueries } from './typedQueries';
 
 const HOW: Readonly<Record<NonNullable<FoundBy['by']>, string>> = {
   itself: 'as it is typed',
@@ -45,6 +46,7 @@ const HOW: Readonly<Record<NonNullable<FoundBy['by']>, string>> = {
     RouterLink,
     ShopFrame,
     SynonymList,
+    TypedQueries,
   ],
   templateUrl: './searchPage.html',
   styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss', './searchPage.scss'],
