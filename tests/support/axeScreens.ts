@@ -51,6 +51,7 @@ const SCREENS = [
   '/redirects',
   '/findings',
   '/figures',
+  '/search?part=typed',
   '/reviews',
   '/people',
   '/shop-settings',

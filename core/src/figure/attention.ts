@@ -1,4 +1,4 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix';
 import { Z90, type Estimate } from './rates';
 
 /** Cards of one product at one place: how often they were seen, and clicked. */
@@ -19,6 +19,16 @@ export interface Attention {
   appeals: ReadonlyMap<number, number>;
 }
 
+/** The places of which it is known what they do, with what is uncertain of them together. */
+export interface AttentionFit {
+  /** Ascending; the first is what the others are told against. */
+  places: readonly number[];
+  /** Logarithms of their factors; 0 for the first. */
+  logs: readonly number[];
+  /** Row by row the root of their covariance (Cholesky's): logs + roots · standard normal numbers is a draw. */
+  roots: readonly (readonly number[])[];
+}
+
 const ROUNDS = 200;
 const CLOSE = 1e-7;
 
@@ -35,15 +45,19 @@ export function attentionOf(cells: readonly PlaceCell[], z = Z90): Attention {
   const known = cells.filter(({ seen }) => seen > 0);
   const places = [...new Set(known.map(({ place }) => place))].sort((a, b) => a - b);
   if (!places.length) return { places: [], appeals: new Map() };
-  const { factors, appeals } = fit(known);
+  const found = fit(known);
+  const { factors, appeals } = found;
   const first = factors.get(places[0])!;
-  const clicked = known.some(({ place, clicks }) => place === places[0] && clicks > 0);
-  const errors = clicked ? logErrors(known, places, factors, appeals) : places.map(() => null);
+  const { free, root } = isClicked(known, places[0])
+    ? rootOf(known, places, found)
+    : { free: [], root: null };
+  const errors = new Map(root ? free.map((place, row) => [place, Math.hypot(...root.getRow(row))]) : []);
+  if (isClicked(known, places[0])) errors.set(places[0], 0);
   return {
-    places: places.map((place, at) => {
+    places: places.map((place) => {
       const value = factors.get(place)! / first;
-      const error = errors[at];
-      if (error === null || !(value > 0)) return { place, factor: null };
+      const error = errors.get(place);
+      if (error === undefined || !(value > 0)) return { place, factor: null };
       const reach = Math.exp(z * error);
       return { place, factor: { value, low: value / reach, high: value * reach } };
     }),
@@ -90,40 +104,65 @@ function sumBy(
   return sums;
 }
 
-/** Standard errors of the logarithms of the places' factors against the first place; null where it can't be told. */
-function logErrors(
+/**
+ * A root of the covariance of the logarithms of the places' factors against the first place, for those of which it can be
+ * told: root · rootᵀ is the covariance.
+ */
+function rootOf(
   cells: readonly PlaceCell[],
   places: readonly number[],
-  factors: ReadonlyMap<number, number>,
-  appeals: ReadonlyMap<number, number>,
-): (number | null)[] {
+  { factors, appeals }: Fit,
+): { free: readonly number[]; root: Matrix | null } {
   const linked = linkedPlaces(cells, appeals, places[0]);
   const free = places.filter((place) => place !== places[0] && linked.has(place));
-  const errors = new Map<number, number | null>([[places[0], 0]]);
-  if (free.length) {
-    const at = new Map(free.map((place, row) => [place, row]));
-    const information = Matrix.zeros(free.length, free.length);
-    for (const row of byProduct(cells, factors, appeals)) {
-      const total = row.reduce((sum, { clicks }) => sum + clicks, 0);
-      for (const one of row) {
-        const i = at.get(one.place);
-        if (i === undefined) continue;
-        information.set(i, i, information.get(i, i) + one.clicks);
-        for (const other of row) {
-          const j = at.get(other.place);
-          if (j !== undefined)
-            information.set(i, j, information.get(i, j) - (one.clicks * other.clicks) / total);
-        }
+  if (!free.length) return { free, root: null };
+  const at = new Map(free.map((place, row) => [place, row]));
+  const information = Matrix.zeros(free.length, free.length);
+  for (const row of byProduct(cells, factors, appeals)) {
+    const total = row.reduce((sum, { clicks }) => sum + clicks, 0);
+    for (const one of row) {
+      const i = at.get(one.place);
+      if (i === undefined) continue;
+      information.set(i, i, information.get(i, i) + one.clicks);
+      for (const other of row) {
+        const j = at.get(other.place);
+        if (j !== undefined)
+          information.set(i, j, information.get(i, j) - (one.clicks * other.clicks) / total);
       }
     }
-    const parts = new CholeskyDecomposition(information);
-    if (parts.isPositiveDefinite()) {
-      const covariance = parts.solve(Matrix.eye(free.length));
-      for (const [place, row] of at) errors.set(place, Math.sqrt(Math.max(0, covariance.get(row, row))));
-    }
   }
-  return places.map((place) => errors.get(place) ?? null);
+  const parts = new CholeskyDecomposition(information);
+  return { free, root: parts.isPositiveDefinite() ? inverse(parts.lowerTriangularMatrix).transpose() : null };
 }
+
+/**
+ * The same as a whole, for estimates that draw from it.
+ *
+ * @param cells As for `attentionOf`.
+ */
+export function attentionFit(cells: readonly PlaceCell[]): AttentionFit {
+  const known = cells.filter(({ seen }) => seen > 0);
+  const places = [...new Set(known.map(({ place }) => place))].sort((a, b) => a - b);
+  const nothing: AttentionFit = {
+    places: places.slice(0, 1),
+    logs: places.slice(0, 1).map(() => 0),
+    roots: places.slice(0, 1).map(() => []),
+  };
+  if (!isClicked(known, places[0])) return nothing;
+  const found = fit(known);
+  const { free, root } = rootOf(known, places, found);
+  if (!root) return nothing;
+  const log = (place: number): number => Math.log(found.factors.get(place)!);
+  const clicked = free.filter((place) => found.factors.get(place)! > 0);
+  return {
+    places: [places[0], ...clicked],
+    logs: [0, ...clicked.map((place) => log(place) - log(places[0]))],
+    roots: [[], ...clicked.map((place) => root.getRow(free.indexOf(place)))],
+  };
+}
+
+const isClicked = (cells: readonly PlaceCell[], first: number | undefined): boolean =>
+  cells.some(({ place, clicks }) => place === first && clicks > 0);
 
 /** Expected clicks at each place, product by product; those of one place together. */
 function byProduct(

@@ -10,7 +10,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
         <h2>{{ asks() }}</h2>
         <small>{{ cases() }}</small>
         <ng-content select="[tools]" />
-        <a class="word" [href]="file()" download [attr.aria-label]="'As a file: ' + asks()">CSV</a>
+        <a class="word" [href]="file()" download [attr.aria-label]="'CSV: ' + asks()">CSV</a>
       </div>
       <ng-content />
     </section>
