@@ -99,6 +99,7 @@ export const ROUTES = {
   rangeProducts: ['post', '/api/explain/range/products', 'viewer'],
   explainProduct: ['post', '/api/explain/product', 'viewer'],
   arrangedAisle: ['post', '/api/explain/arrangement', 'viewer'],
+  whatIf: ['post', '/api/explain/what-if', 'viewer'],
   explainFacets: ['post', '/api/explain/facets', 'viewer'],
   offeredValues: ['post', '/api/explain/values', 'viewer'],
   previewCard: ['post', '/api/preview/card', 'viewer'],

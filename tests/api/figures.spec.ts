@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
 import { pino } from 'pino';
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
-import type { Figures, ViewBatch } from '@fond/contract';
-import type { View } from '@fond/core';
+import type { Figures, ViewBatch, WhatIfAnswer } from '@fond/contract';
+import { shelfOf, USUAL_PIN, type Plan, type View } from '@fond/core';
 import { connect } from '../../server/src/database/connect';
 import { Counting } from '../../server/src/figure/counting';
+import { readPlan, withShelf } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 import { BROWSER, shownAt, viewOf, type ShownPage } from '../support/views';
 
@@ -210,6 +211,60 @@ describe('what shoppers see, choose and buy', () => {
     await desk.get('/api/figures?aisle=constructor').expect(404);
     await desk.get('/api/figures?product=toString').expect(404);
     await server.guest.get('/api/figures').expect(401);
+  });
+});
+
+describe('what a draft would bring', () => {
+  const ask = async (id: string, change: (plan: Plan) => Plan, address: string): Promise<WhatIfAnswer> => {
+    const { plan } = await readPlan(desk, id);
+    const { body } = await desk.post('/api/explain/what-if', { plan: change(plan), address }).expect(200);
+    return body as WhatIfAnswer;
+  };
+
+  it('is told against what is live, from what was counted, and is nothing where nothing changes', async () => {
+    const page = await shown('/cookware/pots');
+    const size = page.cards.length;
+    // Each stood at every place, as far as the counters know; most see the first row alone, and the last one is liked most.
+    const views = Array.from({ length: 400 }, (_, n) =>
+      viewOf(
+        page,
+        page.cards.slice(0, n % 10 < 7 ? 4 : size).map((_card, at) => {
+          const product = (at + n) % size;
+          const clicked = Math.floor(n / size) % (product === size - 1 ? 2 : 20) === 0;
+          return {
+            ...{
+              shelf: page.shelf,
+              place: at + 1,
+              sku: page.cards[product].sku,
+              badges: [],
+              seen: true as const,
+            },
+            ...(clicked && { clicked: true as const }),
+          };
+        }),
+      ),
+    );
+    for (let from = 0; from < views.length; from += 40) await tell(views.slice(from, from + 40)).expect(204);
+    await server.application.counting.settle();
+    const address = '/cookware/pots';
+    const same = await ask(page.plan, (plan) => plan, address);
+    expect(same).toMatchObject({ same: true, change: { clicks: { value: 0, low: 0, high: 0 } } });
+    expect(same.visits).toBeGreaterThanOrEqual(400);
+    const best = page.cards[size - 1].sku;
+    const first = { ...USUAL_PIN, sku: best, place: 1 };
+    const pinned = await ask(
+      page.plan,
+      (plan) => withShelf(plan, { order: { ...shelfOf(plan)!.order, pins: [first] } }),
+      address,
+    );
+    expect(pinned).toMatchObject({ same: false, doubts: [] });
+    expect(pinned.change.clicks.low).toBeGreaterThan(0);
+    expect(pinned.change.clicks.value).toBeCloseTo(pinned.then.clicks.value - pinned.today.clicks.value, 6);
+    const none = await ask(page.plan, (plan) => plan, '/collections/sunday-baking');
+    expect(none.doubts).toContain('few-visits');
+    await desk
+      .post('/api/explain/what-if', { plan: (await readPlan(desk, page.plan)).plan, address: '/nowhere' })
+      .expect(404);
   });
 });
 

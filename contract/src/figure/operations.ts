@@ -3,6 +3,7 @@ import { WIDTH_NAMES, type CardEvent, type View } from '@fond/core';
 import type { Operation } from '../operation';
 import { count, text, time } from '../schema/basics';
 import { list, object } from '../schema/typed';
+import { day, estimate } from './shapes';
 import {
   FIGURE_TABLES,
   WALKS,
@@ -29,7 +30,6 @@ const MOST_VIEWS = 40;
 const MOST_CARDS = 500;
 const MOST_PIECES = 99;
 
-const day = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/, 'a day such as 2026-11-30');
 const key = Joi.string().min(1).max(120).required();
 const happened = Joi.valid(true);
 
@@ -74,7 +74,6 @@ const query = {
 const ofOne = <T extends object>(schema: Joi.ObjectSchema<T>): Joi.ObjectSchema<T> =>
   schema.oxor('aisle', 'plan', 'product');
 
-const amount = Joi.number().required();
 const counts = {
   seen: count.required(),
   clicks: count.required(),
@@ -83,7 +82,6 @@ const counts = {
   revenue: count.required(),
 };
 const visits = { ...counts, visits: count.required() };
-const estimate = Joi.object({ value: amount, low: amount, high: amount });
 const rate = estimate.required();
 const named = { ...visits, key: text.required(), title: text.required(), rate };
 const sought = list(

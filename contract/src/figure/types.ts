@@ -1,4 +1,4 @@
-import type { Counts, Estimate, View, WidthName } from '@fond/core';
+import type { Counts, Estimate, View, WhatIf, WidthName } from '@fond/core';
 
 /** What one browser tells at once. */
 export interface ViewBatch {
@@ -155,4 +155,15 @@ export interface ShoppersState extends ShoppersWish {
   visits: number;
   said: string;
   saidAt: string | null;
+}
+
+/** What a draft would bring in an aisle against what is live, of a thousand visits. */
+export interface WhatIfAnswer extends WhatIf {
+  currency: string;
+  from: string;
+  to: string;
+  /** Of the aisle, in its own order. */
+  visits: number;
+  /** Whether the draft shows the same products at the same places in the same columns. */
+  same: boolean;
 }

@@ -5,6 +5,7 @@ import type { DraftAt } from '../plan/types';
 import type { PatternQuestion, RangeInput, RangeQuestion } from './types';
 import type { BenchModel, RangeRule } from '@fond/core';
 import type { Operation } from '../operation';
+import { whatIfAnswer } from '../figure/shapes';
 import { planDocumentSchema } from '../plan/schema';
 import { productRangeSchema, savedRuleSchema, sku } from '../clause/schema';
 import { edition, changes } from '../edition/shapes';
@@ -166,6 +167,18 @@ export const RANGE_OPERATIONS = {
     status: 200,
     answer: arrangedAisle,
     problems: ['bad-input', 'unknown-aisle', 'not-found', 'not-ready'],
+  },
+  whatIf: {
+    method: 'post',
+    path: '/api/explain/what-if',
+    summary:
+      'What a draft would bring in an aisle of a thousand visits against what is live, from what was counted, with bounds that hold nine times out of ten',
+    access: 'signed-in',
+    free: true,
+    body: object<DraftAt>({ plan: planDocumentSchema.required(), address }),
+    status: 200,
+    answer: whatIfAnswer,
+    problems: ['bad-input', 'unknown-aisle', 'not-found', 'not-ready', 'database-away'],
   },
   explainFacets: {
     method: 'post',

@@ -99,6 +99,22 @@ export function cardsByWidth(
   );
 }
 
+/** How often each place was seen at each width, on shelves of these names as the plan's own order has them. */
+export function seenByWidth(
+  sequelize: Sequelize,
+  scope: CountScope,
+  shelves: readonly string[],
+): Promise<{ width: WidthName; place: number; seen: number }[]> {
+  const { sql, values } = whereOf(scope);
+  return select(
+    sequelize,
+    `SELECT c.width, c.place, CAST(SUM(c.seen) AS DOUBLE) AS seen FROM figure_cards c
+      WHERE ${sql} AND c.place > 0 AND c.shelf IN (SELECT id FROM figure_names WHERE name IN (?))
+      GROUP BY c.width, c.place`,
+    [...values, shelves.length ? shelves : ['']],
+  );
+}
+
 export interface CountedMark extends Counts {
   kind: MarkKind;
   name: string;

@@ -21,9 +21,11 @@ import { explainProduct } from '../explain/explainPlace';
 import { pictureAddress } from '../picture/addresses';
 import { rangeContext } from '../page/rangeContext';
 import { inTurns } from '../turns';
+import { whatIfDraft } from './whatIfDraft';
 
 type Own =
   | 'arrangedAisle'
+  | 'whatIf'
   | 'explainProduct'
   | 'explainFacets'
   | 'offeredValues'
@@ -32,7 +34,7 @@ type Own =
   | 'previewCard';
 
 /** What a draft comes to in an aisle, without being stored. */
-export const explainHandlers = ({ host }: Services): Handlers<Own> => ({
+export const explainHandlers = ({ host, sequelize }: Services): Handlers<Own> => ({
   explainProduct: async ({ body }) => {
     const { snapshot, aisle, plan, context } = await drafted(host, body);
     const { sku, fixture } = body;
@@ -44,6 +46,7 @@ export const explainHandlers = ({ host }: Services): Handlers<Own> => ({
       pictureAddress(hash, 240),
     );
   },
+  whatIf: ({ body }) => whatIfDraft(sequelize, host, body),
   explainFacets: async ({ body }) => {
     const { snapshot, aisle, plan, context } = await drafted(host, body);
     return explainFacets(snapshot, aisle, plan, context);

@@ -22,6 +22,10 @@ export class ExplainApi extends Calls {
     return this.call('explainPatterns', { body: { plan, lang } });
   }
 
+  whatIf(plan: Plan, address: string) {
+    return this.call('whatIf', { body: { plan, address } });
+  }
+
   facets(plan: Plan, address: string) {
     return this.call('explainFacets', { body: { plan, address } });
   }

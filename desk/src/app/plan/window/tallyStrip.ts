@@ -15,13 +15,15 @@ import { PlanActions } from '../../draft/plan.actions';
 import { planFeature } from '../../draft/plan.feature';
 import { findingWords } from './findingWords';
 import { PlanEditor } from '../../draft/planEditor';
+import { WhatIfPanel } from '../../figure/whatIfPanel';
 
-type Evidence = 'products' | 'rows' | 'pictures' | 'facets' | 'fixtures' | 'findings';
+type Evidence = 'whatIf' | 'products' | 'rows' | 'pictures' | 'facets' | 'fixtures' | 'findings';
 
 /** One line of figures for the page in the window; each opens what it was counted from. */
 @Component({
   selector: 'desk-tally',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [WhatIfPanel],
   template: `
     @if (line().length) {
       @let figures = tally();
@@ -154,6 +156,11 @@ type Evidence = 'products' | 'rows' | 'pictures' | 'facets' | 'fixtures' | 'find
                 }
               </ul>
             }
+            @case ('whatIf') {
+              @if (editor.plan(); as plan) {
+                <desk-what-if [plan]="plan" [address]="address()" />
+              }
+            }
             @case ('facets') {
               <table>
                 <caption>
@@ -202,7 +209,9 @@ export class TallyStrip {
   private readonly store = inject(Store);
   protected readonly preview = this.store.selectSignal(planFeature.selectPreview);
   private readonly names = inject(RangeVocabulary).names;
-  private readonly editor = inject(PlanEditor);
+  protected readonly editor = inject(PlanEditor);
+  /** Of the aisle, whatever is chosen in it. */
+  protected readonly address = computed(() => this.editor.address().split('?')[0]);
   /** The range in words, with what is left after each. */
   protected readonly sieve = computed(() => {
     const sieve = this.preview()?.report?.sieve;
@@ -253,6 +262,7 @@ export class TallyStrip {
           evidence: 'facets',
         },
         ...page,
+        { name: 'would it earn?', value: 'What', evidence: 'whatIf' },
       ];
     },
   );
