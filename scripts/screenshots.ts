@@ -107,14 +107,10 @@ try {
   await arranged.waitForSelector('[data-place="3"].held');
   await shot(arranged, 'arrange.png');
 
-  const blended = await browser.desk('/blends');
-  await press(blended, 'a::-p-text(What sells, and what is new)');
-  await blended.waitForSelector('desk-blend-board img');
-  const weight = (await blended.waitForSelector('[aria-label="Weight of newness"]'))!;
-  await weight.focus();
-  for (let step = 0; step < 40; step++) await blended.keyboard.press('ArrowRight');
-  await blended.waitForSelector('desk-blend-board summary');
-  await shot(blended, 'blends.png');
+  const figures = await browser.desk('/figures');
+  await figures.waitForSelector('desk-plot .main-svg');
+  await shot(figures, 'figures.png');
+  await figures.close();
 
   const products = await browser.desk('/products?q=pan&sort=-price');
   await products.waitForSelector('#cell-0-3 .face');

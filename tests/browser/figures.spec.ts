@@ -1,8 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Page } from 'puppeteer-core';
 import type { Figures, ViewBatch } from '@fond/contract';
-import type { CardEvent } from '@fond/core';
+import { shelfOf, type CardEvent, type Plan } from '@fond/core';
 import { button, frameOf, press, says, textOf, type TestBrowser } from '../support/browser';
+import { withShelf } from '../support/plans';
+import { scene } from '../support/scene';
 import type { Desk, TestServer } from '../support/server';
 import { openShop } from '../support/story';
 import { BROWSER, shownAt, viewOf } from '../support/views';
@@ -163,6 +165,25 @@ describe('the figures at the desk', () => {
     await page.goto(`${browser.baseUrl}/floor?q=storage`);
     await press(page, '[aria-label$="visits in four weeks: Storage"]');
     await says(page, 'header p', 'in Storage');
+    expect(browser.complaints).toEqual([]);
+  });
+
+  it('tell in the tally what a draft would earn, or that it changes nothing', async () => {
+    const shown = await shownAt(server.guest, '/textiles');
+    const seen = { shelf: shown.shelf, place: 1, sku: shown.cards[0].sku, badges: [], seen: true } as const;
+    server.application.counting.take({ id: 'looked-at-textiles', views: [viewOf(shown, [seen])] }, BROWSER);
+    await server.application.counting.settle();
+    const page = await browser.desk('/plans/house?aisle=/textiles');
+    await press(page, 'desk-tally button::-p-text(What if)');
+    await says(page, 'desk-what-if', 'nothing changes by it');
+    const sorted = (plan: Plan): Plan =>
+      withShelf(plan, {
+        order: { ...shelfOf(plan)!.order, levels: [{ key: 'price', reversed: true }] },
+      });
+    const other = await browser.desk(`/plans/${await scene(desk, '/textiles', sorted)}?aisle=/textiles`);
+    await press(other, 'desk-tally button::-p-text(What if)');
+    await says(other, 'desk-what-if table', 'revenue');
+    await says(other, 'desk-what-if .doubt', 'There were few visits');
     expect(browser.complaints).toEqual([]);
   });
 

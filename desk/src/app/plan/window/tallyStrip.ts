@@ -250,7 +250,7 @@ export class TallyStrip {
         { name: tally.pages === 1 ? 'page' : 'pages', value: String(tally.pages), evidence: 'rows' },
         { name: 'rows', value: each((name) => String(widths[name].full.rows)), evidence: 'rows' },
         {
-          name: 'in the last row',
+          name: 'last row',
           value: each((name) => `${widths[name].last.lastRow}/${widths[name].last.columns}`),
           evidence: 'rows',
           ragged,
@@ -262,7 +262,7 @@ export class TallyStrip {
           evidence: 'facets',
         },
         ...page,
-        { name: 'would it earn?', value: 'What', evidence: 'whatIf' },
+        { name: 'if', value: 'What', evidence: 'whatIf' },
       ];
     },
   );
