@@ -3,10 +3,8 @@ import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { setTimeout as delay } from 'node:timers/promises';
-import { pino } from 'pino';
 import type { Figures, ViewBatch } from '@fond/contract';
 import type { PageModel, ShelfModel } from '@fond/core';
-import { startDatabase } from '../server/src/database/process';
 import type { Row } from './measure';
 import { addPerson, signIn } from './person';
 import { startApplication } from './server';
@@ -15,6 +13,8 @@ import { startApplication } from './server';
 const EVENTS_A_SECOND = 500;
 const EVENTS = 10;
 const SECONDS = 30;
+/** Until what was told is stored, in milliseconds. */
+const SETTLED = 5_000;
 /** Jiffies of a second, as Linux counts a process's time. */
 const JIFFIES = 100;
 const BROWSER = 'Mozilla/5.0 (X11; Linux x86_64) Gecko/20100101 Firefox/140.0';
@@ -39,12 +39,11 @@ async function pagesOf(url: string): Promise<{ page: PageModel; shelf: ShelfMode
 /** What counting costs, and whether all is counted that browsers tell at once. */
 export async function figureRows(): Promise<Row[]> {
   const folder = await mkdtemp(path.join(tmpdir(), 'fond-bench-'));
-  const database = await startDatabase(folder, 0, pino({ level: 'error' }));
   try {
-    const started = await startApplication(folder, true, database.url);
+    const started = await startApplication(folder, true);
     await started.stop();
     await addPerson(folder);
-    const running = await startApplication(folder, true, database.url);
+    const running = await startApplication(folder, true);
     const pages = await pagesOf(running.url);
     const tell = async (n: number): Promise<void> => {
       const { page, shelf } = pages[n % pages.length];
@@ -74,7 +73,7 @@ export async function figureRows(): Promise<Row[]> {
       if (answer.status !== 204) throw new Error(`The batch was answered ${answer.status}.`);
     };
     for (let n = 0; n < 200; n++) await tell(n);
-    await delay(2_000);
+    await delay(SETTLED);
     const idle = await idleTime(running.pid);
     const busy = await processorTime(running.pid);
     const begun = performance.now();
@@ -87,8 +86,8 @@ export async function figureRows(): Promise<Row[]> {
     }
     await Promise.all(open);
     const took = (performance.now() - begun) / 1_000;
-    await delay(2_500);
-    const spent = (await processorTime(running.pid)) - busy - idle * (took + 2.5);
+    await delay(SETTLED);
+    const spent = (await processorTime(running.pid)) - busy - idle * (took + SETTLED / 1_000);
     const desk = await signIn(running.url);
     const { now } = (await (await desk.ask('GET', '/api/figures')).json()) as Figures;
     await running.stop();
@@ -108,7 +107,6 @@ export async function figureRows(): Promise<Row[]> {
       },
     ];
   } finally {
-    await database.stop();
     await rm(folder, { recursive: true, force: true });
   }
 }

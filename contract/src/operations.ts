@@ -64,6 +64,8 @@ const listingQuery: Joi.ObjectSchema<Readonly<Record<string, string | number>>> 
   .description('Besides these, one parameter per facet key: `colour=red,blue`, `price=20..80`.');
 
 export const OPERATIONS = {
+  // What browsers tell all the time is looked for first.
+  ...FIGURE_OPERATIONS,
   health: {
     method: 'get',
     path: '/api/health',
@@ -300,7 +302,6 @@ export const OPERATIONS = {
   ...LIBRARY_OPERATIONS,
   ...JOB_OPERATIONS,
   ...FEED_OPERATIONS,
-  ...FIGURE_OPERATIONS,
   ...FINDING_OPERATIONS,
 } as const satisfies Record<string, Operation>;
 

@@ -10,6 +10,12 @@ type Route<O extends { method: string; path: string }> = readonly [
 
 /** Where each operation is, and the least role that it takes; for programs that don't check what is sent. */
 export const ROUTES = {
+  countViews: ['post', '/api/shop/views', 'public'],
+  figures: ['get', '/api/figures', 'viewer'],
+  aisleVisits: ['get', '/api/figures/aisles', 'viewer'],
+  figuresFile: ['get', '/api/figures.csv', 'viewer'],
+  shoppers: ['get', '/api/figures/shoppers', 'viewer'],
+  changeShoppers: ['put', '/api/figures/shoppers', 'merchandiser'],
   health: ['get', '/api/health', 'public'],
   readiness: ['get', '/api/health/ready', 'public'],
   openapi: ['get', '/api/openapi.json', 'public'],
@@ -208,12 +214,6 @@ export const ROUTES = {
   changeShopSystem: ['put', '/api/feed/shop-system', 'merchandiser'],
   addFeedSystem: ['post', '/api/feed/systems', 'owner'],
   changeFeedSystem: ['put', '/api/feed/systems/{id}', 'owner'],
-  countViews: ['post', '/api/shop/views', 'public'],
-  figures: ['get', '/api/figures', 'viewer'],
-  aisleVisits: ['get', '/api/figures/aisles', 'viewer'],
-  figuresFile: ['get', '/api/figures.csv', 'viewer'],
-  shoppers: ['get', '/api/figures/shoppers', 'viewer'],
-  changeShoppers: ['put', '/api/figures/shoppers', 'merchandiser'],
   findings: ['get', '/api/findings', 'viewer'],
   putOffFinding: ['put', '/api/findings/put-off', 'merchandiser'],
   takeUpFinding: ['delete', '/api/findings/put-off', 'merchandiser'],

@@ -8,7 +8,8 @@ import { inUnit } from '../database/unit';
 import type { ServingState } from '../serving/servingHost';
 import { storeCounts } from './storeCounts';
 
-const STORE_EVERY = 1_000;
+/** What is told meanwhile of the same places is added up before it is stored. */
+const STORE_EVERY = 3_000;
 /** Cards that wait to be stored; while the database is away no more are taken. */
 const MOST_WAITING = 50_000;
 /** Batches are told twice, if at all, within moments. */
@@ -26,7 +27,7 @@ interface Waiting {
 type ProductOf = Parameters<Gathering['add']>[2];
 
 /**
- * Takes what browsers tell, and adds it to the counters once a second. A batch is noted in the transaction that counts it,
+ * Takes what browsers tell, and adds it to the counters every few seconds. A batch is noted in the transaction that counts it,
  * so it counts once however often it comes and whichever server it comes to; what waits when a server is killed is lost.
  */
 export class Counting {
