@@ -1,7 +1,6 @@
 import type { Sequelize } from 'sequelize';
 import {
   attentionFit,
-  shelfOf,
   WIDTH_NAMES,
   type PerWidth,
   type ProductCount,
@@ -9,6 +8,7 @@ import {
   type WhatIfCounts,
 } from '@fond/core';
 import type { ServingState } from '../serving/servingHost';
+import { ownShelves } from './asked';
 import { cardsByPlace, marksOf, seenByWidth } from './readCounts';
 
 /** Places further down tell little of attention, and are many. */
@@ -26,7 +26,7 @@ export async function readWhatIfCounts(
     products: wanted,
   }: { aisle: string; from: string; to: string; today: ShownPage; products: ReadonlySet<number> },
 ): Promise<WhatIfCounts> {
-  const shelves = [...new Set(edition.plans.flatMap((plan) => shelfOf(plan)?.id ?? []))];
+  const shelves = ownShelves(edition.plans);
   const shop = { from, to, aisles: null, product: null };
   const here = { ...shop, aisles: [aisle] };
   const [cells, marks, sights] = await Promise.all([

@@ -12,6 +12,7 @@ import {
 import { EditionModel, SettingModel } from '../../database/models';
 import { inUnit } from '../../database/unit';
 import { products } from '../../figure/counting';
+import { firstCounted } from '../../figure/readCounts';
 import { storeCounts } from '../../figure/storeCounts';
 import { composeListing, readAddress } from '../../page/compose';
 import { Random } from '../../random';
@@ -66,7 +67,7 @@ interface Variant {
  * stand today but for products that weren't there yet. Done once, where nothing has been counted.
  */
 export async function liveNinetyDays({ sequelize, host, log }: Year): Promise<void> {
-  if (await SettingModel.findByPk(COUNTED)) return;
+  if ((await SettingModel.findByPk(COUNTED)) || (await firstCounted(sequelize)) !== null) return;
   log.info('Letting shoppers walk through the demo shop for ninety days');
   const serving = host.serving();
   const aisles = await visitedAisles(host, serving);
