@@ -191,11 +191,14 @@ function spreadOf(products: readonly ProductCount[], attention: AttentionFit): S
 
 /** The factor at any place, by the logarithms of those that are known; further down it stays what it is at the last one. */
 function factorsOf({ places }: AttentionFit, logs: readonly number[]): (place: number) => number {
-  return (place) => {
-    let at = 0;
-    while (at + 1 < places.length && places[at + 1] <= place) at++;
-    return places.length ? Math.exp(logs[at]) : 1;
-  };
+  const last = places.at(-1);
+  if (last === undefined) return () => 1;
+  const table = new Float64Array(last + 1);
+  for (let place = 0, at = 0; place <= last; place++) {
+    if (at + 1 < places.length && places[at + 1] <= place) at++;
+    table[place] = Math.exp(logs[at]);
+  }
+  return (place) => table[Math.min(place, last)];
 }
 
 function drawFactors(attention: AttentionFit, chance: Chance): (place: number) => number {
