@@ -70,8 +70,9 @@ describe('what a shopper’s browser tells', () => {
     const address = '/knives-and-boards/knives';
     const { page, told } = await shopper();
     await page.goto(`${browser.baseUrl}/shop${address}`);
-    await expect.poll(() => eventsIn(told).length).toBeGreaterThan(2);
-    const second = eventsIn(told).find(({ place }) => place === 2)!;
+    const atSecond = () => eventsIn(told).find(({ place }) => place === 2);
+    await expect.poll(atSecond).toBeDefined();
+    const second = atSecond()!;
     const link = (await page.$$('[data-fixture] .card'))[1];
     await (await link.$('.card-name a'))!.click();
     await page.waitForFunction(() => location.pathname.startsWith('/shop/products/'));
@@ -82,8 +83,10 @@ describe('what a shopper’s browser tells', () => {
     await expect
       .poll(() => eventsIn(told).filter(({ carted }) => carted))
       .toMatchObject([{ place: 2, sku: second.sku, shelf: second.shelf }]);
-    const { places } = await figures({ aisle: await keyOf(address) });
-    expect(places.find(({ place }) => place === 2)).toMatchObject({ clicks: 1, carts: 1 });
+    const aisle = await keyOf(address);
+    await expect
+      .poll(async () => (await figures({ aisle })).places.find(({ place }) => place === 2))
+      .toMatchObject({ clicks: 1, carts: 1 });
   });
 
   it('tells a filtered page as one of its own, without places, and further pages as the same visit', async () => {
@@ -100,7 +103,10 @@ describe('what a shopper’s browser tells', () => {
     const further = told.flatMap(({ views }) => views).filter(({ at }) => !at.narrowed);
     expect(further.every(({ opens }) => !opens)).toBe(true);
     expect(further[0].cards[0].place).toBeGreaterThan(12);
-    const { now, facets, places } = await figures({ aisle: await keyOf('/table') });
+    const aisle = await keyOf('/table');
+    // What is told is on its way for a moment.
+    await expect.poll(async () => (await figures({ aisle })).places.length).toBeGreaterThan(0);
+    const { now, facets, places } = await figures({ aisle });
     expect(now.visits).toBe(1);
     expect(facets.map(({ key }) => key)).toEqual(['material']);
     expect(places.every(({ place }) => place > 12)).toBe(true);
@@ -123,10 +129,10 @@ describe('what a shopper’s browser tells', () => {
 
 describe('the figures at the desk', () => {
   it('are read from the shop down to an aisle and a product, by days, with the address saying what is shown', async () => {
-    const { page: visitor, told } = await shopper();
+    const { page: visitor } = await shopper();
     await visitor.goto(`${browser.baseUrl}/shop/baking`);
-    await expect.poll(() => eventsIn(told).length).toBeGreaterThan(0);
-    await server.application.counting.settle();
+    const baking = await keyOf('/baking');
+    await expect.poll(async () => (await figures({ aisle: baking })).now.visits).toBe(1);
     const page = await browser.desk('/figures');
     await says(page, '.totals', 'visits');
     await page.waitForSelector('desk-plot .main-svg');

@@ -5,17 +5,24 @@ import { addToRows, insertRows, select } from '../database/rows';
 
 const NAMES_AT_ONCE = 500;
 /** Names as they are kept; what is longer is cut. */
-export const MOST_LETTERS = 190;
+const MOST_LETTERS = 190;
 
-/** Numbers of names, which never change. */
-const known = new LRUCache<string, number>({ max: 20_000 });
+/** Numbers of names by database, where they never change. */
+const numbersKept = new WeakMap<Sequelize, LRUCache<string, number>>();
+
+function keptIn(sequelize: Sequelize): LRUCache<string, number> {
+  let kept = numbersKept.get(sequelize);
+  if (!kept) numbersKept.set(sequelize, (kept = new LRUCache({ max: 20_000 })));
+  return kept;
+}
 
 /** The number of each name, given out where it has none yet. */
-export async function numbersOf(
+async function numbersOf(
   sequelize: Sequelize,
   names: Iterable<string>,
   transaction: Transaction,
 ): Promise<(name: string) => number> {
+  const known = keptIn(sequelize);
   const numbers = new Map<string, number>();
   const missing: string[] = [];
   for (const name of new Set(names)) {
@@ -41,11 +48,6 @@ export async function numbersOf(
     for (const { id, name } of await find()) numbers.set(name, id);
   }
   return (name) => numbers.get(name)!;
-}
-
-/** Keeps the numbers of names in memory once they are stored for good. */
-export function rememberNumbers(names: Iterable<string>, numberOf: (name: string) => number): void {
-  for (const name of names) known.set(name, numberOf(name));
 }
 
 /** Adds counters to what is stored of their days. Answers with the names it used, for when all is committed. */
@@ -94,5 +96,7 @@ export async function storeCounts(
     transaction,
     ['found'],
   );
-  return () => rememberNumbers(names, numberOf);
+  return () => {
+    for (const name of names) keptIn(sequelize).set(name, numberOf(name));
+  };
 }
