@@ -183,7 +183,8 @@ export function checkScreens(theme: 'light' | 'dark'): void {
       }
       await page.close();
       expect(found).toEqual([]);
-    }, 240_000);
+      // Each of more than fifty screens at two widths; a slow machine takes six seconds for one.
+    }, 900_000);
 
     it('nor does anything that opens above one', async () => {
       const page = await browser.desk('/floor');
