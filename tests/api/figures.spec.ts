@@ -127,6 +127,9 @@ describe('what shoppers see, choose and buy', () => {
       .set('Origin', 'https://elsewhere.example')
       .send({ id: fresh(), views: [viewOf(tins, [event])] })
       .expect(403);
+    const many = Array.from({ length: 60 }, (_, at) => `material=${'x'.repeat(60)}${at}`);
+    const asked = { facets: many, order: null, query: 'q'.repeat(200), found: 0 };
+    await tell([viewOf(tins, [], { asked, opens: false })]).expect(204);
     const { body } = await tell([viewOf(tins, [{ ...event, place: 0 }])]).expect(400);
     expect(body.errors).toMatchObject([{ path: 'views.0.cards.0.place' }]);
   });

@@ -89,6 +89,19 @@ describe('what a shopper’s browser tells', () => {
       .toMatchObject({ clicks: 1, carts: 1 });
   });
 
+  it('is one click under a finger, whose first tap on a picture only shows what is hidden', async () => {
+    const { page, told } = await shopper();
+    await page.setViewport({ width: 390, height: 800, hasTouch: true, isMobile: true });
+    await page.goto(`${browser.baseUrl}/shop/kettles-and-coffee/kettles`);
+    await expect.poll(() => eventsIn(told).length).toBeGreaterThan(0);
+    const picture = (await page.$('[data-fixture] .card .card-picture'))!;
+    await picture.tap();
+    await page.waitForSelector('.card.active');
+    await (await page.$('.card.active .card-name a'))!.tap();
+    await page.waitForFunction(() => location.pathname.startsWith('/shop/products/'));
+    await expect.poll(() => eventsIn(told).filter(({ clicked }) => clicked)).toHaveLength(1);
+  });
+
   it('tells a filtered page as one of its own, without places, and further pages as the same visit', async () => {
     const { page, told } = await shopper(390, 800);
     await page.goto(`${browser.baseUrl}/shop/table?material=stoneware`);

@@ -54,9 +54,9 @@ const view = object<View>({
     narrowed: Joi.boolean().required(),
   }).required(),
   asked: Joi.object({
-    facets: Joi.array().items(Joi.string().min(1).max(160)).max(40).required(),
+    facets: Joi.array().items(Joi.string().min(1).max(400)).max(60).required(),
     order: Joi.string().min(1).max(40).allow(null).required(),
-    query: Joi.string().allow('', null).max(80).required(),
+    query: Joi.string().allow('', null).max(200).required(),
     found: count.required(),
   }).required(),
   opens: Joi.boolean().required().description('Told of for the first time, so that it counts as a visit'),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { attentionOf, type PlaceCell } from './attention';
+import { attentionFit, attentionOf, type PlaceCell } from './attention';
 import { seeded } from './chance';
 
 const PLACES = 12;
@@ -53,6 +53,16 @@ describe('the attention that places get', () => {
     ];
     const [, last] = attentionOf(cells).places;
     expect(last.factor!.value).toBeCloseTo(0.5, 2);
+  });
+
+  it('is known of all other places where nobody clicked at one of them', () => {
+    const cells = shop(4, 20, 150);
+    const quiet = { place: 40, product: 1, seen: 3, clicks: 0 };
+    const [before, after] = [attentionOf(cells), attentionOf([...cells, quiet])];
+    expect(after.places.at(-1)).toEqual({ place: 40, factor: null });
+    for (const [at, { factor }] of before.places.entries())
+      expect(after.places[at].factor!.high).toBeCloseTo(factor!.high, 1);
+    expect(attentionFit([...cells, quiet]).places).toEqual(before.places.map(({ place }) => place));
   });
 
   it('is unknown where no product leads there from the first place, or nobody clicked', () => {

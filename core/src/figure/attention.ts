@@ -113,7 +113,9 @@ function rootOf(
   places: readonly number[],
   { factors, appeals }: Fit,
 ): { free: readonly number[]; root: Matrix | null } {
-  const linked = linkedPlaces(cells, appeals, places[0]);
+  // Where nobody clicked, nothing is known but that it is little; it would make all others unknown.
+  const clicked = cells.filter(({ place }) => factors.get(place)! > 0);
+  const linked = linkedPlaces(clicked, appeals, places[0]);
   const free = places.filter((place) => place !== places[0] && linked.has(place));
   if (!free.length) return { free, root: null };
   const at = new Map(free.map((place, row) => [place, row]));
@@ -153,11 +155,10 @@ export function attentionFit(cells: readonly PlaceCell[]): AttentionFit {
   const { free, root } = rootOf(known, places, found);
   if (!root) return nothing;
   const log = (place: number): number => Math.log(found.factors.get(place)!);
-  const clicked = free.filter((place) => found.factors.get(place)! > 0);
   return {
-    places: [places[0], ...clicked],
-    logs: [0, ...clicked.map((place) => log(place) - log(places[0]))],
-    roots: [[], ...clicked.map((place) => root.getRow(free.indexOf(place)))],
+    places: [places[0], ...free],
+    logs: [0, ...free.map((place) => log(place) - log(places[0]))],
+    roots: [[], ...free.map((_, row) => root.getRow(row))],
   };
 }
 

@@ -39,6 +39,7 @@ export const visitCounts = ({ visits, ...counts }: VisitCounts): VisitCounts => 
   addCounts(plain, counts);
   return { ...plain, visits };
 };
+
 function sumsBy<T extends Counts>(rows: readonly T[], by: (row: T) => number): Map<number, Counts> {
   const sums = new Map<number, Counts>();
   for (const row of rows) {

@@ -98,7 +98,8 @@ export class Counting {
     effect(() => this.arrive(this.state.model()), { injector: this.injector });
     // Cards come and go with filters, pages and tabs.
     new MutationObserver(() => this.watch()).observe(document.body, { childList: true, subtree: true });
-    document.addEventListener('click', ({ target }) => this.clicked(target as Element), true);
+    // Before links are followed in place, and after a first tap that only shows what is hidden has said so.
+    document.body.addEventListener('click', (event) => this.clicked(event));
     document.addEventListener('submit', (event) => this.submitted(event), true);
     document.addEventListener('visibilitychange', () => document.hidden && this.tell());
     addEventListener('pagehide', () => this.tell());
@@ -194,8 +195,9 @@ export class Counting {
     else cards.push({ ...spot, ...happened });
   }
 
-  private clicked(target: Element): void {
-    const link = target.closest<HTMLAnchorElement>('a[href]');
+  private clicked({ target, defaultPrevented }: MouseEvent): void {
+    if (defaultPrevented) return;
+    const link = (target as Element).closest<HTMLAnchorElement>('a[href]');
     const card = link?.closest(CARD);
     if (!link || !card || !this.where || slugOf(link) === null) return;
     const spot = this.note(card, { clicked: true });
