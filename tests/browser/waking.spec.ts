@@ -12,6 +12,20 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
+/** Notes on the page what its script writes into search fields: a letter typed just before would be lost. */
+function noteWrites(): void {
+  const { get, set } = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!;
+  const writes: string[] = ((window as unknown as { writes: string[] }).writes = []);
+  Object.defineProperty(HTMLInputElement.prototype, 'value', {
+    get,
+    set(this: HTMLInputElement, text: string) {
+      if (this.type === 'search') writes.push(text);
+      set!.call(this, text);
+    },
+  });
+}
+const writes = (): string[] => (window as unknown as { writes: string[] }).writes;
+
 /** A page whose script is on its way until it is let go. */
 async function asleep(path: string, width = 1280): Promise<{ page: Page; wake: () => Promise<void> }> {
   const page = await browser.page(width, 800);
@@ -38,8 +52,10 @@ describe('a page that comes to life', () => {
     const { page, wake } = await asleep('/cookware');
     await page.type('.site-search [type=search]', 'copper');
     await page.type('.range [name="price.to"]', '90');
+    await page.evaluate(noteWrites);
     await wake();
     await page.waitForFunction(() => !document.querySelector('shop-header [ngh], shop-header[ngh]'));
+    expect(await page.evaluate(writes)).toEqual([]);
     await page.$eval('.range', (range) => range.scrollIntoView());
     await page.waitForSelector('.range [type=range]');
     expect(await page.$eval('.site-search [type=search]', (field) => (field as HTMLInputElement).value)).toBe(

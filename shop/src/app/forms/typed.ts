@@ -1,16 +1,18 @@
-import { Directive, ElementRef, inject, input, linkedSignal } from '@angular/core';
+import { Directive, ElementRef, inject, input, type OnChanges, type SimpleChanges } from '@angular/core';
 
-/** The value of a field. What a reader has typed before its part of the page was alive stays. */
+/**
+ * The value of a field. It comes as an attribute, and is written over what a reader has typed only where the page says
+ * another one: a part of the page that comes alive does so between two letters.
+ */
 @Directive({
   selector: 'input[shopValue]',
-  host: { '[attr.value]': 'shopValue()', '[value]': 'value()' },
+  host: { '[attr.value]': 'shopValue()' },
 })
-export class Typed {
+export class Typed implements OnChanges {
   readonly shopValue = input.required<string | number>();
   private readonly field = inject<ElementRef<HTMLInputElement>>(ElementRef).nativeElement;
-  private readonly before = this.field.value === this.field.defaultValue ? null : this.field.value;
-  protected readonly value = linkedSignal<string | number, string | number>({
-    source: this.shopValue,
-    computation: (said, shown) => (shown === undefined ? (this.before ?? said) : said),
-  });
+
+  ngOnChanges({ shopValue }: SimpleChanges): void {
+    if (!shopValue.firstChange) this.field.value = String(shopValue.currentValue);
+  }
 }

@@ -8,6 +8,7 @@ import {
   PLATFORM_ID,
   TransferState,
 } from '@angular/core';
+import { Typed } from '../forms/typed';
 import { shopHref, ShopState } from '../state/shopState';
 import { plainWordsIn } from '../words/plainWords';
 
@@ -17,6 +18,7 @@ const SOUGHT_MARK = '__SOUGHT__';
 @Component({
   selector: 'shop-missing',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Typed],
   template: `
     <div class="page missing">
       <svg viewBox="0 0 120 60" aria-hidden="true">
@@ -40,7 +42,7 @@ const SOUGHT_MARK = '__SOUGHT__';
           type="search"
           name="q"
           maxlength="200"
-          [value]="sought"
+          [shopValue]="sought"
           [attr.aria-label]="own().missingSearch"
         />
         <button type="submit">{{ state.words().search }}</button>
