@@ -1,5 +1,4 @@
 import { DOCUMENT, effect, inject, Injectable } from '@angular/core';
-import { Meta, Title } from '@angular/platform-browser';
 import type { ShopFrame } from '@fond/core';
 import { pictureAt } from '../picture/picture';
 import { PreviewFrame } from './previewFrame';
@@ -8,12 +7,13 @@ import { shopHref, ShopState } from './shopState';
 /** Width of a picture that others show beside the page's address. */
 const OTHERS_WIDTH = 960;
 
-/** Title, description, language, look and what search engines are told, in step with the model. */
+/**
+ * Title, description, language, look and what search engines are told, in step with the model. It does without Angular's
+ * services for it, which would come with every page's first script.
+ */
 @Injectable({ providedIn: 'root' })
 export class DocumentHead {
   private readonly document = inject(DOCUMENT);
-  private readonly title = inject(Title);
-  private readonly meta = inject(Meta);
   private readonly state = inject(ShopState);
   private readonly frame = inject(PreviewFrame);
   /** Whether a page was told of already: the next one is another. */
@@ -38,9 +38,9 @@ export class DocumentHead {
     for (const file of look?.fonts ?? []) this.fetchEarly(file);
     for (const font of ownFonts) this.name(font);
     this.wear(css);
-    this.title.setTitle(meta.title);
-    this.meta.updateTag({ name: 'description', content: meta.description });
-    this.meta.updateTag({ name: 'robots', content: meta.robots });
+    this.document.title = meta.title;
+    this.say('name', 'description', meta.description);
+    this.say('name', 'robots', meta.robots);
     this.tell(this.state.model().frame);
     this.offer('search', 'application/opensearchdescription+xml', '/search-description.xml');
     this.offer('alternate', 'application/atom+xml', '/feed.xml');
@@ -76,9 +76,20 @@ export class DocumentHead {
       'og:url': meta.canonical && absolute(meta.canonical),
       'og:image': meta.image && origin + pictureAt(meta.image.hash, OTHERS_WIDTH) + '.jpg',
     };
-    for (const [property, content] of Object.entries(graph))
-      if (content) this.meta.updateTag({ property, content });
-      else this.meta.removeTag(`property="${property}"`);
+    for (const [property, content] of Object.entries(graph)) this.say('property', property, content || null);
+  }
+
+  /** One line for machines; null takes it away. */
+  private say(kind: 'name' | 'property', name: string, content: string | null): void {
+    const { head } = this.document;
+    let line = head.querySelector(`meta[${kind}="${name}"]`);
+    if (content === null) return line?.remove();
+    if (!line) {
+      line = this.document.createElement('meta');
+      line.setAttribute(kind, name);
+      head.appendChild(line);
+    }
+    line.setAttribute('content', content);
   }
 
   /** A file about the shop, in the page's language, that browsers and feed readers find by a link. */
