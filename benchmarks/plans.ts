@@ -118,7 +118,7 @@ async function publicationRows(documents: readonly PlanDocument[]): Promise<Row[
     defineModels(sequelize);
     await migrate(sequelize);
     const { id: userId } = await addUser('Bench', 'bench@pellmere.example', 'long-enough-1');
-    const layers = { beneath: { documents, ranges: [], blends: [] }, campaigns: [] };
+    const layers = { beneath: { documents, ranges: [], blends: [] }, campaigns: [], trials: [] };
     await sequelize.transaction((transaction) =>
       publish({ layers, note: 'All of them', userId }, transaction),
     );

@@ -34,3 +34,4 @@ export * from './finding/types';
 export * from './redirect/types';
 export * from './review/types';
 export * from './search/types';
+export * from './trial/types';

@@ -31,6 +31,7 @@ import { REDIRECT_OPERATIONS } from './redirect/operations';
 import { REVIEW_OPERATIONS } from './review/operations';
 import { PRODUCT_OPERATIONS } from './product/operations';
 import { RANGE_OPERATIONS } from './range/operations';
+import { TRIAL_OPERATIONS } from './trial/operations';
 import { SEARCH_OPERATIONS } from './search/operations';
 import { floor } from './aisle/shapes';
 import { disputes, moves } from './reach/shapes';
@@ -284,6 +285,7 @@ export const OPERATIONS = {
   },
   ...EDITION_OPERATIONS,
   ...CAMPAIGN_OPERATIONS,
+  ...TRIAL_OPERATIONS,
   ...PEOPLE_OPERATIONS,
   ...PORTABLE_OPERATIONS,
   ...DESIGN_OPERATIONS,

@@ -38,6 +38,8 @@ export const PROBLEM_TYPES = {
   'request-answered': { status: 409, title: 'Somebody has answered already' },
   'last-owner': { status: 409, title: 'The shop needs an owner' },
   'redirect-loop': { status: 409, title: 'The redirects would run in a ring' },
+  'trial-over': { status: 409, title: 'The trial has begun or ended already' },
+  'already-tried': { status: 409, title: 'The plan is being tried already' },
   'campaign-over': { status: 409, title: 'The campaign is over' },
   'not-enough-stock': { status: 409, title: 'There are not so many' },
   'cart-full': { status: 409, title: 'The cart is full' },

@@ -1,5 +1,6 @@
 import { blendHandlers } from './blend/handlers';
 import { campaignHandlers } from './campaign/handlers';
+import { trialHandlers } from './trial/handlers';
 import { cartHandlers } from './cart/handlers';
 import { catalogueHandlers } from './catalogue/handlers';
 import { collectionHandlers } from './collection/handlers';
@@ -31,6 +32,7 @@ export function handlersOf(services: Services): Handlers {
   const handlers: Handlers = {
     ...blendHandlers(services),
     ...campaignHandlers(services),
+    ...trialHandlers(services),
     ...cartHandlers(services),
     ...catalogueHandlers(services),
     ...collectionHandlers(services),

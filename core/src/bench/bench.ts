@@ -103,7 +103,7 @@ export function composeBench(
     plan: { id: plan.id, name: plan.name },
     frame: shopFrameOf(snapshot, {
       lang,
-      edition,
+      edition: { number: edition },
       current: aisle,
       look: plan.look,
       badges: plan.badges,

@@ -28,3 +28,17 @@ export function drawBeta(chance: Chance, hits: number, misses: number): number {
   const other = drawGamma(chance, misses, 1);
   return one + other > 0 ? one / (one + other) : 0;
 }
+
+/**
+ * A number of the Poisson distribution: by counting arrivals (D. E. Knuth, The Art of Computer Programming, 3.4.1), and for
+ * large means by the normal distribution that it comes close to.
+ *
+ * @param mean Not negative.
+ */
+export function drawPoisson(chance: Chance, mean: number): number {
+  if (mean > 60) return Math.max(0, Math.round(mean + Math.sqrt(mean) * drawNormal(chance)));
+  const end = Math.exp(-mean);
+  let count = 0;
+  for (let left = chance(); left > end; left *= chance()) count++;
+  return count;
+}

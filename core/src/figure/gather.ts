@@ -22,6 +22,23 @@ export interface MarkCount extends Counts {
   found: number | null;
 }
 
+/** A shopper's hundredth, and the version of a trial that it sees. */
+export interface SeenTrial {
+  trial: string;
+  /** Index into the trial's versions. */
+  version: number;
+  /** 0 to 99. */
+  part: number;
+}
+
+/** Counters of a day and of a hundredth of the shoppers who see a version of a trial. */
+export interface TrialCount extends Counts, SeenTrial {
+  day: string;
+  visits: number;
+  /** Cards that were bought of, however many pieces. */
+  purchases: number;
+}
+
 /** Places beyond are counted as the last one: nobody arranges so far. */
 export const MOST_PLACES = 400;
 
@@ -29,8 +46,10 @@ export const MOST_PLACES = 400;
 export class Gathering {
   private readonly byCard = new Map<string, CardCount>();
   private readonly byMark = new Map<string, MarkCount>();
+  private readonly byTrial = new Map<string, TrialCount>();
 
   /**
+   * @param tried What the shopper saw of a trial; null where its pages are not among those that differ.
    * @param productOf Number and price in cents of a product; null for one that there isn't.
    * @param day As `2026-11-29`.
    */
@@ -38,9 +57,11 @@ export class Gathering {
     view: View,
     day: string,
     productOf: (sku: string) => { id: number; price: number | null } | null,
+    tried: SeenTrial | null = null,
   ): void {
     const { at, asked, opens, cards } = view;
     const sums = nothingCounted();
+    let purchases = 0;
     for (const { shelf, place, sku, badges, seen, clicked, carted, bought = 0 } of cards) {
       const product = productOf(sku);
       if (!product) continue;
@@ -52,6 +73,7 @@ export class Gathering {
         revenue: bought * (product.price ?? 0),
       };
       addCounts(sums, counts);
+      purchases += Number(bought > 0);
       const counted = at.narrowed ? 0 : Math.min(place, MOST_PLACES);
       const key = JSON.stringify([day, at.aisle, shelf, counted, at.width, product.id]);
       let card = this.byCard.get(key);
@@ -72,6 +94,22 @@ export class Gathering {
       if (kind === 'query' || kind === 'within') mark.found = asked.found;
       addCounts(mark, sums);
     }
+    if (!tried) return;
+    const trial = this.trial(day, tried);
+    trial.visits += Number(opens);
+    trial.purchases += purchases;
+    addCounts(trial, sums);
+  }
+
+  private trial(day: string, { trial, version, part }: SeenTrial): TrialCount {
+    const key = JSON.stringify([trial, day, version, part]);
+    let count = this.byTrial.get(key);
+    if (!count)
+      this.byTrial.set(
+        key,
+        (count = { ...nothingCounted(), day, trial, version, part, visits: 0, purchases: 0 }),
+      );
+    return count;
   }
 
   private mark(day: string, aisle: string, kind: MarkKind, name: string): MarkCount {
@@ -92,6 +130,10 @@ export class Gathering {
 
   marks(): readonly MarkCount[] {
     return [...this.byMark.values()];
+  }
+
+  trials(): readonly TrialCount[] {
+    return [...this.byTrial.values()];
   }
 }
 

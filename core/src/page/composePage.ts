@@ -102,7 +102,7 @@ export function composePage(catalogue: Snapshot, edition: Edition, request: Page
     kind: 'listing',
     frame: shopFrameOf(snapshot, {
       lang: state.lang,
-      edition: edition.number,
+      edition,
       current: aisle,
       look: plan.look,
       badges: plan.badges,

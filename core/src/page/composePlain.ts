@@ -30,7 +30,7 @@ export const plainFrame = (
   const lang = languageOf(snapshot, asked);
   return shopFrameOf(snapshot, {
     lang,
-    edition: edition.number,
+    edition,
     current: null,
     // The shop’s own look is the house plan’s.
     look: edition.plans.find(({ id }) => id === HOUSE_PLAN_ID)?.look ?? USUAL_LOOK,

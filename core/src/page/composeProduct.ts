@@ -65,7 +65,7 @@ export function composeProduct(
     reviews: page.reviews ? reviewsModel(snapshot, slug, reviews, lang, zone) : null,
     frame: shopFrameOf(snapshot, {
       lang,
-      edition: edition.number,
+      edition,
       current: open,
       look: plan?.look ?? USUAL_LOOK,
       badges: plan?.badges ?? null,

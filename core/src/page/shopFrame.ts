@@ -10,7 +10,7 @@ import { BREAKPOINTS, type Breakpoints } from '../width/frame';
 import { RENDITION_WIDTHS } from '../width/renditions';
 import { type Look, USUAL_LOOK, lookVariables } from '../look/look';
 import { fontFilesOf } from '../look/typeRole';
-import type { Plan } from '../plan/plan';
+import type { Edition, Plan } from '../plan/plan';
 import { plainText } from '../text/plainText';
 import { type Lang, textIn } from '../text/texts';
 import type { NavigationItem, PageMeta, ShopFrame } from './pageModel';
@@ -46,7 +46,7 @@ export function trailOf(snapshot: Snapshot, aisle: Aisle, lang: Lang): LinkModel
 
 export interface FrameRequest {
   lang: Lang;
-  edition: number;
+  edition: Pick<Edition, 'number' | 'version'>;
   current: Aisle | null;
   look: Look;
   /** Null on pages without a plan. */
@@ -66,7 +66,8 @@ export interface FrameRequest {
 }
 
 /** Where a plan's own CSS is served; another edition has another address, so it may be kept for ever. */
-const cssPath = ({ id }: Plan, edition: number): string => `/plan-css/${id}.css?v=${edition}`;
+const cssPath = ({ id }: Plan, { number, version }: FrameRequest['edition']): string =>
+  `/plan-css/${id}.css?v=${number}${version ? `&version=${version}` : ''}`;
 
 /** CSS confined to the content of a page: neither the head nor the foot of the shop can be changed by it. */
 export const confinedCss = (css: string): string => `@scope (#main) {\n${css}\n}\n`;
@@ -148,6 +149,6 @@ export function shopFrameOf(snapshot: Snapshot, request: FrameRequest): ShopFram
       kind: request.kind ?? 'website',
       image: request.image ?? null,
     },
-    edition: request.edition,
+    edition: request.edition.number,
   };
 }

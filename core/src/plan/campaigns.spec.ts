@@ -28,6 +28,7 @@ const campaign = (id: string, ...documents: Plan[]): CampaignLayer => ({
 const layers = (...documents: Plan[]): Layers => ({
   beneath: { documents, ranges: [], blends: [] },
   campaigns: [],
+  trials: [],
 });
 const shown = (all: Layers): Record<string, string> =>
   Object.fromEntries(flattened(all).documents.map(({ id, name }) => [id, name]));

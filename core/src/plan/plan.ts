@@ -249,6 +249,8 @@ export interface EditionContent extends SharedRules {
 export interface Edition extends EditionContent {
   number: number;
   plans: readonly Plan[];
+  /** Names the versions of trials that it is seen in; where it is plain, none does. */
+  version?: string;
 }
 
 /** The plan's shelf: the first one, which facets filter and paging pages. */

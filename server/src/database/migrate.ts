@@ -28,6 +28,7 @@ import { VALUE_SHOW } from './migrations/024-valueShow';
 import { SHARED_CHANGES } from './migrations/025-sharedChanges';
 import { PUT_OFF_FINDINGS } from './migrations/026-putOffFindings';
 import { FIGURES } from './migrations/027-figures';
+import { TRIALS } from './migrations/028-trials';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -62,6 +63,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '025-shared-changes', statements: SHARED_CHANGES },
   { name: '026-put-off-findings', statements: PUT_OFF_FINDINGS },
   { name: '027-figures', statements: FIGURES },
+  { name: '028-trials', statements: TRIALS },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

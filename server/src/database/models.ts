@@ -28,6 +28,8 @@ import {
   type EditionContent,
   type Layers,
   type PlanDocument,
+  type TrialGoal,
+  type TrialVersion,
   type PlanKind,
   type RangeRule,
   type RedirectCode,
@@ -130,6 +132,23 @@ export class CampaignModel extends Model<
   declare createdBy: number | null;
 }
 
+export class TrialModel extends Model<InferAttributes<TrialModel>, InferCreationAttributes<TrialModel>> {
+  declare id: string;
+  declare name: string;
+  declare planId: string;
+  declare goal: TrialGoal;
+  /** The smallest difference worth knowing, in percent. */
+  declare smallest: number;
+  /** As they were put in; read them through `versionsOf`. */
+  declare versions: unknown;
+  declare state: CreationOptional<'ready' | 'running' | 'ended' | 'called-off'>;
+  /** Index of the version that was published at the end. */
+  declare kept: CreationOptional<number | null>;
+  declare createdAt: Date;
+  declare createdBy: number | null;
+  declare startedAt: CreationOptional<Date | null>;
+  declare endedAt: CreationOptional<Date | null>;
+}
 export class RedirectModel extends Model<
   InferAttributes<RedirectModel>,
   InferCreationAttributes<RedirectModel>
@@ -321,6 +340,23 @@ export function defineModels(sequelize: Sequelize): void {
     },
     { sequelize, tableName: 'campaigns' },
   );
+  TrialModel.init(
+    {
+      id: { ...text(), primaryKey: true },
+      name: text(),
+      planId: text(),
+      goal: text(),
+      smallest: whole(),
+      versions: json(),
+      state: { ...text(), defaultValue: 'ready' },
+      kept: { ...whole(), allowNull: true },
+      createdAt: time(),
+      createdBy: user(),
+      startedAt: maybeTime(),
+      endedAt: maybeTime(),
+    },
+    { sequelize, tableName: 'trials' },
+  );
   RedirectModel.init(
     {
       id: id(),
@@ -421,10 +457,20 @@ export const editionOf = (row: EditionModel, layer: 'shown' | 'beneath' = 'shown
 /** What a campaign lays over the shop, in today's form. */
 export const campaignContent = ({ content }: CampaignModel): EditionContent => upgradeContent(content);
 
+export const versionsOf = ({ versions }: TrialModel): TrialVersion[] =>
+  upgradeVersions(versions as TrialVersion[]);
+
 /** What an edition showed, as documents; nothing is filled in. */
 export const contentOf = (row: EditionModel): EditionContent => upgradeContent(row.document);
 
-/** An edition as layers: what people published, and the campaigns that ran over it. */
+/** Versions of a trial, in today's form. */
+const upgradeVersions = (versions: readonly TrialVersion[]): TrialVersion[] =>
+  versions.map(({ share, document, ranges, blends }) => {
+    const { documents, ...rules } = upgradeContent({ documents: document ? [document] : [], ranges, blends });
+    return { share, document: documents[0] ?? null, ...rules };
+  });
+
+/** An edition as layers: what people published, the campaigns that ran over it, and what was tried. */
 export function layersOf({ document }: EditionModel): Layers {
   const { layers } = document as { layers?: Layers };
   const campaigns = (layers?.campaigns ?? []).map((campaign) => ({
@@ -432,5 +478,9 @@ export function layersOf({ document }: EditionModel): Layers {
     name: campaign.name,
     ...upgradeContent(campaign),
   }));
-  return { beneath: upgradeContent(layers ? layers.beneath : document), campaigns };
+  const trials = (layers?.trials ?? []).map((trial) => ({
+    ...trial,
+    versions: upgradeVersions(trial.versions),
+  }));
+  return { beneath: upgradeContent(layers ? layers.beneath : document), campaigns, trials };
 }

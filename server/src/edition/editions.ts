@@ -5,10 +5,12 @@ import {
   documentsBy,
   flattened,
   resolveAll,
+  shownTrials,
   withPlansOf,
   type Edition,
   type EditionContent,
   type Layers,
+  type TrialLayer,
 } from '@fond/core';
 import { recordActivity } from '../activity/activity';
 import { chainProblem } from '../document/chainProblem';
@@ -56,10 +58,14 @@ async function liveRow(transaction?: Transaction): Promise<EditionModel> {
 export const readLiveEdition = async (transaction?: Transaction): Promise<Edition> =>
   editionOf(await liveRow(transaction));
 
-/** What is live, and what of it stands beneath the campaigns. */
-export async function readLive(): Promise<{ edition: Edition; beneath: Edition }> {
+/** What is live, what of it stands beneath the campaigns, and what is tried on shares of shoppers. */
+export async function readLive(): Promise<{ edition: Edition; beneath: Edition; trials: TrialLayer[] }> {
   const row = await liveRow();
-  return { edition: sanitiseEdition(editionOf(row)), beneath: sanitiseEdition(editionUnder(row)) };
+  return {
+    edition: sanitiseEdition(editionOf(row)),
+    beneath: sanitiseEdition(editionUnder(row)),
+    trials: shownTrials(layersOf(row)),
+  };
 }
 
 /** What is live as layers: what people published, and the campaigns that run over it. */
@@ -94,11 +100,12 @@ export async function publish(
   })) as unknown as [{ last: number | null }];
   const number = (last ?? 0) + 1;
   const content = layers.campaigns.length ? flattened(layers) : layers.beneath;
+  const layered = layers.campaigns.length + layers.trials.length > 0;
   const before = live && (await EditionModel.findByPk(live.number, { transaction }));
   await EditionModel.create(
     {
       number,
-      document: { ...content, ...(layers.campaigns.length && { layers }) },
+      document: { ...content, ...(layered && { layers }) },
       hash: contentHash(content),
       summary: noteOf(content, layers, before && contentOf(before)),
       note: note.slice(0, 400),

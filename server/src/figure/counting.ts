@@ -2,7 +2,7 @@ import { isbot } from 'isbot';
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import type { ViewBatch } from '@fond/contract';
-import { Gathering, todayIn, type Edition, type Snapshot, type View } from '@fond/core';
+import { Gathering, todayIn, type Edition, type SeenTrial, type Snapshot, type View } from '@fond/core';
 import { insertRows, runSql, select } from '../database/rows';
 import { inUnit } from '../database/unit';
 import type { ServingState } from '../serving/servingHost';
@@ -18,10 +18,15 @@ const FORGET_EVERY = 600_000;
 /** Different queries of a day that one server counts by name. */
 const MOST_QUERIES = 5_000;
 
+interface Sound {
+  view: View;
+  tried: SeenTrial | null;
+}
+
 interface Waiting {
   id: string;
   day: string;
-  views: readonly View[];
+  views: readonly Sound[];
 }
 
 type ProductOf = Parameters<Gathering['add']>[2];
@@ -64,14 +69,19 @@ export class Counting {
     await this.storing;
   }
 
-  /** @param agent What the browser calls itself; robots look at pages too, and buy nothing. */
-  take({ id, views }: ViewBatch, agent: string | undefined): void {
+  /**
+   * @param agent What the browser calls itself; robots look at pages too, and buy nothing.
+   * @param part The hundredth of the shoppers that it belongs to; null for one that keeps no number, who sees what is live.
+   */
+  take({ id, views }: ViewBatch, agent: string | undefined, part: number | null = null): void {
     if (isbot(agent) || this.held >= MOST_WAITING) return;
-    const { snapshot, edition, zone } = this.serving();
+    const { snapshot, edition, versions, zone } = this.serving();
     const day = todayIn({ now: Date.now(), zone });
     const known = views.flatMap((view) => {
       const sound = soundView(view, snapshot, edition);
-      return sound ? [this.withKnownQuery(sound, day)] : [];
+      if (!sound) return [];
+      const seen = part === null ? null : versions.seenBy(part, view.at.plan, view.at.edition);
+      return [{ view: this.withKnownQuery(sound, day), tried: seen && { ...seen, part: part! } }];
     });
     if (!known.length) return;
     this.waiting.push({ id, day, views: known });
@@ -107,7 +117,7 @@ export class Counting {
         for (const { id, day, views } of batches) {
           if (counted.has(id)) continue;
           counted.add(id);
-          for (const view of views) gathering.add(view, day, productOf);
+          for (const { view, tried } of views) gathering.add(view, day, productOf, tried);
         }
         const fresh = ids.filter((id) => !there.some((one) => one.id === id));
         const now = new Date();
@@ -118,7 +128,7 @@ export class Counting {
           fresh.map((id) => [id, now]),
           transaction,
         );
-        return storeCounts(this.sequelize, gathering.cards(), gathering.marks(), transaction);
+        return storeCounts(this.sequelize, gathering, transaction);
       });
       remember();
       this.held -= batches.reduce((sum, { views }) => sum + sizeOf(views), 0);
@@ -145,8 +155,8 @@ export class Counting {
   }
 }
 
-const sizeOf = (views: readonly View[]): number =>
-  views.reduce((sum, { cards }) => sum + 1 + cards.length, 0);
+const sizeOf = (views: readonly Sound[]): number =>
+  views.reduce((sum, { view }) => sum + 1 + view.cards.length, 0);
 
 export function products(snapshot: Snapshot): ProductOf {
   return (sku) => {

@@ -2,6 +2,7 @@ import { changeShoppers, readShoppers } from './shoppersState';
 import type { Handlers } from '../http/handler';
 import { refuseStrangers } from '../http/strangers';
 import type { Services } from '../services';
+import { partIn } from '../shopper/part';
 import { readAisleVisits, readFigures } from './figures';
 import { figuresFile } from './figuresFile';
 
@@ -11,7 +12,7 @@ type Own = 'aisleVisits' | 'countViews' | 'figures' | 'figuresFile' | 'shoppers'
 export const figureHandlers = ({ sequelize, host, counting }: Services): Handlers<Own> => ({
   countViews: ({ body, request }) => {
     refuseStrangers(request);
-    counting.take(body, request.get('User-Agent'));
+    counting.take(body, request.get('User-Agent'), partIn(request));
   },
   figures: ({ query }) => readFigures(sequelize, host.serving(), query),
   aisleVisits: () => readAisleVisits(sequelize, host.serving()),

@@ -25,7 +25,9 @@ const mark = (aisle: string, name: string, visits: number): MarkCount => ({
 });
 
 async function store(sequelize: Sequelize, marks: readonly MarkCount[]): Promise<void> {
-  const remember = await inUnit(sequelize, (transaction) => storeCounts(sequelize, [], marks, transaction));
+  const remember = await inUnit(sequelize, (transaction) =>
+    storeCounts(sequelize, { cards: () => [], marks: () => marks, trials: () => [] }, transaction),
+  );
   remember();
 }
 

@@ -1,6 +1,6 @@
 import { LRUCache } from 'lru-cache';
 import type { Sequelize, Transaction } from 'sequelize';
-import { COUNTED, type CardCount, type MarkCount } from '@fond/core';
+import { COUNTED, type Gathering } from '@fond/core';
 import { addToRows, insertRows, select } from '../database/rows';
 
 const NAMES_AT_ONCE = 500;
@@ -53,10 +53,10 @@ async function numbersOf(
 /** Adds counters to what is stored of their days. Answers with the names it used, for when all is committed. */
 export async function storeCounts(
   sequelize: Sequelize,
-  cards: readonly CardCount[],
-  marks: readonly MarkCount[],
+  gathering: Pick<Gathering, 'cards' | 'marks' | 'trials'>,
   transaction: Transaction,
 ): Promise<() => void> {
+  const [cards, marks] = [gathering.cards(), gathering.marks()];
   const cut = (name: string): string => name.slice(0, MOST_LETTERS);
   const names = new Set<string>();
   for (const { aisle, shelf } of cards) names.add(cut(aisle)).add(cut(shelf));
@@ -95,6 +95,21 @@ export async function storeCounts(
     ]),
     transaction,
     ['found'],
+  );
+  await addToRows(
+    sequelize,
+    'figure_trials',
+    ['day', 'trial', 'version', 'part'],
+    ['visits', 'purchases', ...COUNTED],
+    gathering
+      .trials()
+      .map((one) => ({ one, key: `${one.trial} ${one.day} ${one.part}` }))
+      .sort((a, b) => (a.key < b.key ? -1 : a.key > b.key ? 1 : 0))
+      .map(({ one }) => [
+        ...[one.day, one.trial, one.version, one.part, one.visits, one.purchases],
+        ...COUNTED.map((name) => one[name]),
+      ]),
+    transaction,
   );
   return () => {
     for (const name of names) keptIn(sequelize).set(name, numberOf(name));

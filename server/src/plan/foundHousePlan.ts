@@ -14,7 +14,7 @@ export async function foundHousePlan(sequelize: Sequelize): Promise<void> {
       { id: HOUSE_PLAN_ID, document: plan, version: 1, updatedAt: new Date(), updatedBy: null },
       { transaction },
     );
-    const layers = { beneath: { documents: [plan], ranges: [], blends: [] }, campaigns: [] };
+    const layers = { beneath: { documents: [plan], ranges: [], blends: [] }, campaigns: [], trials: [] };
     await publish({ layers, note: 'The first edition', userId: null }, transaction);
   });
 }

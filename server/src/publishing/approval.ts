@@ -22,6 +22,7 @@ export const toHeld = (
 /** What shoppers don't see, though the operation may do what they see. */
 async function isUnseen(sequelize: Sequelize, { operation, params, body }: HeldOperation): Promise<boolean> {
   if (operation === 'importCatalogue') return body['dryRun'] === '1';
+  if (operation === 'createTrial') return body['start'] === false;
   if (body['open'] !== false) return false;
   if (operation === 'createFreePage') return true;
   if (operation !== 'saveFreePage') return false;

@@ -9,6 +9,7 @@ import {
   PlanModel,
   RedirectModel,
   SavedRangeModel,
+  TrialModel,
 } from '../database/models';
 import { select } from '../database/rows';
 import { readSettings } from '../setting/settings';
@@ -33,6 +34,7 @@ const titleIn = ({ titles }: { titles: Texts }): string => quote(Object.values(t
 
 const campaign = async ({ id }: { id: string }): Promise<string> =>
   quote((await CampaignModel.findByPk(id))?.name);
+const trial = async ({ id }: { id: string }): Promise<string> => quote((await TrialModel.findByPk(id))?.name);
 const redirect = async ({ id }: { id: number }): Promise<string> =>
   (await RedirectModel.findByPk(id))?.fromPath ?? '?';
 const plans = async (ids: readonly string[]): Promise<string> => {
@@ -82,6 +84,11 @@ const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
     `schedule ${quote(name)} from ${startsLocal.replace('T', ', ')}`,
   moveCampaign: async (params) => `change the times of the campaign ${await campaign(params)}`,
   endCampaign: async (params) => `end the campaign ${await campaign(params)}`,
+  createTrial: async (_, { name, plan, share }) =>
+    `try ${await plans([plan.id])} on ${share} of a hundred shoppers as ${quote(name)}`,
+  startTrial: async (params) => `begin the trial ${await trial(params)}`,
+  endTrial: async (params, { keep }) =>
+    `end the trial ${await trial(params)} and ${keep ? `publish its version ${keep + 1}` : 'keep what is live'}`,
   changeAttribute: ({ key }) => `change the attribute ${quote(key)}`,
   showAttributeValues: ({ key }) => `change how shoppers see the values of ${quote(key)}`,
   writeAttributeValue: ({ key }, { value }) => `change what ${quote(value)} of ${quote(key)} is called`,

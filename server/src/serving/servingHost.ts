@@ -27,6 +27,7 @@ import { followChanges } from './followChanges';
 import { loadSnapshot } from './loadSnapshot';
 import { RowFaults } from './rowFaults';
 import { SearchIndexes } from './searchIndexes';
+import { ShownVersions } from './shownVersions';
 import { standingReviews } from './standingReviews';
 import { problem } from '../problem/problem';
 
@@ -36,12 +37,21 @@ export interface ServingState {
   edition: Edition;
   /** What people have published, without the campaigns that run over it. */
   beneath: Edition;
+  /** What shares of shoppers see instead. */
+  versions: ShownVersions;
   /** The shop's time zone. */
   zone: string;
   /** Stored rows that are left out, as they can't be shown. */
   faults: readonly RowFault[];
   /** Where shoppers reach the shop, without a slash at its end; null where nobody has said. */
   address: string | null;
+}
+
+async function readShown(
+  before: ShownVersions | null,
+): Promise<Pick<ServingState, 'edition' | 'beneath' | 'versions'>> {
+  const { edition, beneath, trials } = await readLive();
+  return { edition, beneath, versions: new ShownVersions(edition, trials, before) };
 }
 
 /** Twice within the second in which a change that another server took in is to be seen. */
@@ -264,7 +274,8 @@ export class ServingHost {
           faults.tell('collections', String(id), 'Its rule can’t be read, so nothing stands in it.');
         });
     this.day = day;
-    const { edition, beneath } = current?.edition.number === number ? current : await readLive();
+    const { edition, beneath, versions } =
+      current?.edition.number === number ? current : await readShown(current?.versions ?? null);
     await this.warm(snapshot, edition, zone);
     // At the start pages are served first, and the search follows in a moment.
     if (current && !known) await this.indexes.follow(snapshot, !followed);
@@ -274,7 +285,7 @@ export class ServingHost {
         .catch((error: unknown) =>
           this.log.warn({ err: error }, 'The search is made ready when it is first asked'),
         );
-    this.current = { snapshot, edition, beneath, zone, address, faults: faults.list };
+    this.current = { snapshot, edition, beneath, versions, zone, address, faults: faults.list };
     if (loaded?.faults.list.length)
       this.log.error({ rows: loaded.faults.list }, 'Stored rows can’t be shown and are left out');
     for (const follower of this.followers) follower();

@@ -15,8 +15,10 @@ const MOST_RECENT = 48;
 export const shopHandlers = ({ host, tokens }: Services): Handlers<Own> => ({
   listing: ({ query }) => answerListing(host, host.serving(), asText(query)),
   facetValues: ({ query }) => findFacetValues(host, host.serving(), query),
-  recent: ({ query: { skus, ...asked } }) => {
-    const { snapshot, edition, zone } = host.serving();
+  recent: ({ query: { skus, ...asked }, request }) => {
+    const serving = host.serving();
+    const { snapshot, zone } = serving;
+    const { edition } = askingShopper(request, serving, tokens);
     const named = skus.split('\n').filter(Boolean).slice(0, MOST_RECENT);
     return {
       shelf: composeRecent(snapshot, edition, {
@@ -34,8 +36,8 @@ export const shopHandlers = ({ host, tokens }: Services): Handlers<Own> => ({
     const lead = asked && queryLead(serving, asked, pageTime());
     const read = lead ? readAddress(lead) : asked;
     // A page that is updated in place is the same shopper's.
-    const shopper = askingShopper(request, serving.edition, tokens);
-    const page = await composeAddress(host, serving, serving.edition, read && { ...read, ...shopper });
+    const { edition, ...shopper } = askingShopper(request, serving, tokens);
+    const page = await composeAddress(host, serving, edition, read && { ...read, ...shopper });
     // Only a listing tells its own address; to all else the browser is led by the server's own answer.
     return lead && page.kind !== 'listing'
       ? composeMissing(serving.snapshot, serving.edition, asked.parameters['lang'])

@@ -23,6 +23,7 @@ import { admit } from '../person/session';
 import { draftedEdition } from '../plan/draftedEdition';
 import { readDrafts } from '../plan/drafts';
 import { editionWithout } from '../plan/life';
+import { editionInVersion } from '../trial/trials';
 import { KnownRedirects } from '../redirect/knownRedirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from '../page/compose';
 import { queryLead } from '../search/queryLead';
@@ -55,7 +56,7 @@ const PACK: Readonly<Record<Packing, (html: string) => Promise<Buffer>>> = {
 };
 
 /**
- * The shop's pages. A rendered page is kept under (edition, catalogue version, hour, kind of shopper, address), so that nothing has to
+ * The shop's pages. A rendered page is kept under (edition, catalogue version, hour, kind of shopper and what is tried on them, address), so that nothing has to
  * be thrown away when something is published: its key is simply never asked for again.
  */
 export class ShopPages {
@@ -122,9 +123,9 @@ export class ShopPages {
       response.set('Cache-Control', 'no-cache').redirect(302, lead.startsWith('/') ? `/shop${lead}` : lead);
       return;
     }
-    const shopper = greetShopper(request, response, serving.edition, this.tokens);
+    const shopper = greetShopper(request, response, serving, this.tokens);
     const origin = originOf(request, serving, this.own);
-    const key = `${serving.edition.number}|${serving.snapshot.version}|${serving.zone}|${pageTime()}|${shopper.part}|${shopper.signedIn}|${shopper.view ?? ''}|${origin}|${plain.url}`;
+    const key = `${serving.edition.number}|${serving.snapshot.version}|${serving.zone}|${pageTime()}|${shopper.part}|${shopper.signedIn}|${shopper.view ?? ''}|${shopper.edition.version ?? ''}|${origin}|${plain.url}`;
     let page = this.kept.get(key);
     if (!page) {
       page = await this.document(plain.url, serving, shopper, origin);
@@ -137,7 +138,9 @@ export class ShopPages {
 
   /** A plan's own CSS as it is live; the address names the edition, so it never changes. */
   private sendCss(request: Request<{ name: string }>, response: Response): void {
-    const { edition } = this.host.serving();
+    const { edition: live, versions } = this.host.serving();
+    const version = request.query['version'];
+    const edition = typeof version === 'string' ? versions.named(version) : live;
     const plan = edition.plans.find(({ id }) => `${id}.css` === request.params.name);
     if (!plan?.css) throw problem('not-found', 'No plan has CSS of its own at this address.');
     const lasting = request.query['v'] === String(edition.number);
@@ -178,9 +181,12 @@ export class ShopPages {
       delete address.parameters['draft'];
       delete address.parameters['without'];
     }
+    const tried = draft.startsWith(TRIED) ? draft.slice(TRIED.length) : '';
     const edition = without
       ? await editionWithout(without)
-      : (await draftedEdition(serving.beneath, await readDrafts(draft.split(',')))).edition;
+      : tried
+        ? await editionInVersion(serving.beneath, tried)
+        : (await draftedEdition(serving.beneath, await readDrafts(draft.split(',')))).edition;
     const model = await composeAddress(
       this.host,
       serving,
@@ -200,16 +206,11 @@ export class ShopPages {
   private async document(
     url: string,
     serving: ServingState,
-    shopper: AskingShopper,
+    { edition, ...shopper }: AskingShopper,
     origin: string,
   ): Promise<KeptPage> {
     const address = readAddress(url);
-    const model = await composeAddress(
-      this.host,
-      serving,
-      serving.edition,
-      address && { ...address, ...shopper },
-    );
+    const model = await composeAddress(this.host, serving, edition, address && { ...address, ...shopper });
     return this.rendered(model, url, origin);
   }
 
@@ -271,6 +272,9 @@ function plainAddress({ url }: Request, snapshot: Snapshot): { url: string; move
 
 /** Stands in a page that serves every address at which nothing is, where its own goes. */
 const ASKED_MARK = '__ASKED__';
+
+/** Before the name of a trial's version, in place of the ids of drafts. */
+const TRIED = 'trial:';
 
 /** Pages as they would be: with drafts laid over what is live, or without a plan. */
 const asksForDraft = (url: string): boolean => {

@@ -6,6 +6,7 @@ describe('activityWords', () => {
     expect(activityWords({ action: 'save', subject: 'plan:house' })).toBe('saved');
     expect(activityWords({ action: 'publish', subject: 'edition:4' })).toBe('published edition');
     expect(activityWords({ action: 'schedule', subject: 'campaign:x' })).toBe('scheduled the campaign');
+    expect(activityWords({ action: 'over', subject: 'trial:x' })).toBe('ended the trial');
   });
 
   it('leave to the record’s own sentence what they can’t say', () => {

@@ -78,7 +78,7 @@ export async function liveNinetyDays({ sequelize, host, log }: Year): Promise<vo
   const gathering = await inTurns(walkThrough(serving, aisles, editions));
   const remember = await inUnit(sequelize, async (transaction) => {
     await SettingModel.upsert({ name: COUNTED, value: true }, { transaction });
-    return storeCounts(sequelize, gathering.cards(), gathering.marks(), transaction);
+    return storeCounts(sequelize, gathering, transaction);
   });
   remember();
 }
