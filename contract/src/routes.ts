@@ -64,6 +64,7 @@ export const ROUTES = {
   trials: ['get', '/api/trials', 'viewer'],
   trialOutlook: ['get', '/api/trials/outlook', 'viewer'],
   readTrial: ['get', '/api/trials/{id}', 'viewer'],
+  trialFile: ['get', '/api/trials/{id}/days.csv', 'viewer'],
   createTrial: ['post', '/api/trials', 'publisher'],
   addTrialVersion: ['post', '/api/trials/{id}/versions', 'publisher'],
   startTrial: ['post', '/api/trials/{id}/start', 'publisher'],

@@ -2,7 +2,7 @@ import type { HTTPRequest, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ABOVE_THE_PAGE, violations } from './axe';
 import { misplaced } from './nesting';
-import { CARD_ELEMENT_KINDS, cardElement } from '@fond/core';
+import { atAllWidths, CARD_ELEMENT_KINDS, cardElement } from '@fond/core';
 import { press, type TestBrowser } from './browser';
 import { publishPlans, readPlan, savePlan, withShelf } from './plans';
 import { openShop } from './story';
@@ -11,6 +11,8 @@ import { BROWSER, shownAt, viewOf } from './views';
 let browser: TestBrowser;
 /** Id of a blend of the demo. */
 let blend: string;
+/** Id of a trial that runs. */
+let trial: string;
 const SCREENS = [
   '/floor',
   '/floor?view=map',
@@ -51,6 +53,8 @@ const SCREENS = [
   '/redirects',
   '/findings',
   '/figures',
+  '/trials',
+  '/trials/TRIAL',
   '/search?part=typed',
   '/reviews',
   '/people',
@@ -167,7 +171,13 @@ export function checkScreens(theme: 'light' | 'dark'): void {
       );
       const full = withShelf(plan, { card: [...card, cardElement('attribute', true, 'diameter')] });
       const saved = await savePlan(desk, full, version);
-      await publishPlans(desk, [{ id: 'house', version: (saved.body as { version: number }).version }]);
+      const { version: latest } = saved.body as { version: number };
+      await publishPlans(desk, [{ id: 'house', version: latest }]);
+      const knives = await readPlan(desk, 'knives');
+      const tried = await savePlan(desk, withShelf(knives.plan, { columns: atAllWidths(2) }), knives.version);
+      const wish = { name: 'Two', goal: 'clicks', smallest: 10, share: 50, start: true };
+      const knivesDraft = { id: 'knives', version: (tried.body as { version: number }).version };
+      trial = ((await desk.post('/api/trials', { ...wish, plan: knivesDraft })).body as { id: string }).id;
     });
     afterAll(() => browser.close());
 
@@ -175,7 +185,7 @@ export function checkScreens(theme: 'light' | 'dark'): void {
       const page = await browser.desk('/floor');
       await watchedPage(page, theme);
       const found: string[] = [];
-      for (const screen of SCREENS.map((one) => one.replace('BLEND', blend))) {
+      for (const screen of SCREENS.map((one) => one.replace('BLEND', blend).replace('TRIAL', trial))) {
         await page.goto(`${browser.baseUrl}${screen}`);
         await settled(page);
         const here = [...(await faults(page)), ...(await narrowFaults(page))];

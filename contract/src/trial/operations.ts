@@ -151,6 +151,17 @@ export const TRIAL_OPERATIONS = {
     answer: report,
     problems: ['not-found', 'not-ready', 'database-away'],
   },
+  trialFile: {
+    method: 'get',
+    path: '/api/trials/{id}/days.csv',
+    summary: 'What was counted of each version day by day, and how far it was known then, as CSV',
+    access: 'signed-in',
+    params: id,
+    status: 200,
+    answer: Joi.string(),
+    produces: 'text/csv',
+    problems: ['not-found', 'not-ready', 'database-away'],
+  },
   createTrial: {
     method: 'post',
     path: '/api/trials',

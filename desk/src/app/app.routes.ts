@@ -215,6 +215,16 @@ export const routes: Routes = [
         loadComponent: () => import('./figure/figuresPage').then((m) => m.FiguresPage),
       },
       {
+        path: 'trials',
+        title: 'Trials · Fond Aisle',
+        loadComponent: () => import('./trial/trialsPage').then((m) => m.TrialsPage),
+      },
+      {
+        path: 'trials/:id',
+        title: 'Trial · Fond Aisle',
+        loadComponent: () => import('./trial/trialPage').then((m) => m.TrialPage),
+      },
+      {
         path: 'redirects',
         title: 'Redirects · Fond Aisle',
         loadComponent: () => import('./redirect/redirectsPage').then((m) => m.RedirectsPage),

@@ -23,6 +23,8 @@ import { readTrialSummary, trialRow } from './trials';
 
 /** Days whose figures an outlook goes by. */
 const LOOK_BACK = 28;
+/** Days of its own before a trial's length is told from them. */
+const FEWEST_DAYS = 3;
 /** Beyond that nobody waits, and nothing is as it was. */
 const LONGEST = 3_650;
 
@@ -41,6 +43,12 @@ export async function readTrial(
   const judged: Judged = { ...row.get(), versions: versionsOf(row) };
   const result = resultOf(judged, rows);
   const days = daysOfTrial(judged, rows);
+  const shares = trial.versions.map(({ share }) => share);
+  // What two days show says less of the next ones than four weeks before do.
+  const before =
+    trial.state === 'running' && days.length < FEWEST_DAYS
+      ? await outlookOf(sequelize, serving, row.planId, { ...trial, shares })
+      : null;
   const plans = judged.versions.map((version): Plan | null => {
     const edition = withVersion(serving.beneath, version);
     return edition?.plans.find((plan) => plan.id === row.planId) ?? null;
@@ -50,7 +58,7 @@ export async function readTrial(
     currency: serving.snapshot.currencies[0] ?? 'EUR',
     days,
     notes: [...changed, ...notesOf(result, days, serving, trial)],
-    left: daysLeft(trial, result, days.length),
+    left: before ? before.days : daysLeft(trial, result, days.length),
     alarms: FALSE_ALARMS,
     plans,
     path: aislesOfPlan(serving.edition.plans, serving.snapshot.aisles, row.planId)[0]?.path ?? null,
@@ -87,8 +95,10 @@ function notesOf(
   if (startedAt && days.length) {
     const last = endedAt ? Date.parse(endedAt) : Date.now();
     const [from, to] = [Date.parse(startedAt), last].map((now) => Date.parse(todayIn({ now, zone })));
-    // Of the day that goes on nothing need be counted yet.
-    const missing = Math.round((to - from) / DAY) - days.filter(({ day }) => Date.parse(day) < to).length;
+    // Neither the day on which it began nor the one that goes on is a whole one.
+    const whole = Math.max(0, Math.round((to - from) / DAY) - 1);
+    const counted = days.map(({ day }) => Date.parse(day)).filter((day) => day > from && day < to);
+    const missing = whole - counted.length;
     if (missing > 0) notes.push({ kind: 'pauses', days: missing });
   }
   return notes;
@@ -115,17 +125,27 @@ const wholeDays = (days: number): number | null => (days > LONGEST ? null : Math
 /** How long a trial of a plan would take, by what was counted of its pages. */
 export async function trialOutlook(
   sequelize: Sequelize,
-  { edition, zone }: ServingState,
-  { plan, goal, smallest, shares: asked }: TrialOutlookQuery,
+  serving: ServingState,
+  { plan, shares: asked, ...wish }: TrialOutlookQuery,
 ): Promise<TrialOutlook> {
   const shares = asked.split(',').map(Number);
   if (shares.some((share) => share < 1) || shares.reduce((sum, share) => sum + share, 0) !== 100)
     throw problem('bad-input', 'Nothing was worked out.', [
       { path: 'shares', message: 'have to be 100 together, and each at least 1' },
     ]);
+  const outlook = await outlookOf(sequelize, serving, plan, { ...wish, shares });
+  if (!outlook) throw problem('not-found', 'No such plan is live, so there is nothing to try it against.');
+  return outlook;
+}
+
+async function outlookOf(
+  sequelize: Sequelize,
+  { edition, zone }: ServingState,
+  plan: string,
+  { goal, smallest, shares }: Pick<TrialSummary, 'goal' | 'smallest'> & { shares: readonly number[] },
+): Promise<TrialOutlook | null> {
   const plans = [...plansOnTrial(edition, { plan })];
-  if (!plans.length)
-    throw problem('not-found', 'No such plan is live, so there is nothing to try it against.');
+  if (!plans.length) return null;
   const today = todayIn({ now: Date.now(), zone });
   const to = dayBefore(today, 1);
   const from = dayBefore(to, LOOK_BACK - 1);

@@ -10,7 +10,7 @@ const TALL = 1500;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <figure>
-      <figcaption>Live now</figcaption>
+      <figcaption>{{ beforeWords() }}</figcaption>
       <div class="frame"><iframe [src]="before()" title="The page as it is live" tabindex="-1"></iframe></div>
     </figure>
     <figure>
@@ -60,6 +60,7 @@ export class BeforeAfter {
   readonly drafts = input.required<readonly string[]>();
   /** Plans that are taken away instead. */
   readonly without = input<string | null>(null);
+  readonly beforeWords = input('Live now');
   readonly afterWords = input('After publishing');
 
   private readonly address = computed(() => `/shop${this.path() === '/' ? '' : this.path()}`);

@@ -25,6 +25,7 @@ import {
   type PublicationFault,
   type PublicationRequest,
   type StoredPlan,
+  type TrialWish,
 } from '@fond/contract';
 import {
   documentsBy,
@@ -37,6 +38,7 @@ import {
 } from '@fond/core';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
+import { TrialApi } from '../api/trialApi';
 import { FloorActions } from '../store/floor.actions';
 import { textsPlace } from '../wording/textsPlace';
 import { BriefVocabulary } from '../wording/briefVocabulary';
@@ -52,6 +54,7 @@ import { BeforeAfter } from './beforeAfter';
 import { CampaignFields } from './campaignFields';
 import { PlanDifference } from './planDifference';
 import { PublicationRequests } from './publicationRequests';
+import { TrialFields } from './trialFields';
 import { sessionFeature } from '../session/session.feature';
 
 interface Asked {
@@ -71,12 +74,14 @@ interface Asked {
     CampaignFields,
     PlanDifference,
     PublicationRequests,
+    TrialFields,
   ],
   templateUrl: './publishPage.html',
   styleUrls: ['../shell/sheet.scss', './publishPage.scss'],
 })
 export class PublishPage {
   private readonly api = inject(Api);
+  private readonly trials = inject(TrialApi);
   private readonly briefWords = inject(BriefVocabulary);
   private readonly store = inject(Store);
   private readonly router = inject(Router);
@@ -109,7 +114,9 @@ export class PublishPage {
   protected readonly running = signal(false);
   protected readonly refused = signal<Problem | null>(null);
   protected readonly note = signal('');
-  protected readonly later = signal(false);
+  protected readonly way = signal<'now' | 'later' | 'tried'>('now');
+  protected readonly later = computed(() => this.way() === 'later');
+  protected readonly trial = signal<Omit<TrialWish, 'plan'> | null>(null);
   protected readonly times = signal<(CampaignTimes & { name: string }) | null>(null);
 
   protected readonly busy = computed(
@@ -142,9 +149,23 @@ export class PublishPage {
   });
   private readonly requests = viewChild.required(PublicationRequests);
 
+  /** One plan that is live already can be tried beside its draft. */
+  protected readonly triable = computed(() => {
+    const [plan, ...others] = this.stored();
+    return plan && !others.length && plan.live && plan.plan.kind === 'page' ? plan.document.id : null;
+  });
+  /** Id of the plan that is to be tried; null while it is to be published. */
+  protected readonly tried = computed(() => (this.way() === 'tried' && !this.asks() ? this.triable() : null));
+  protected readonly action = computed(() => {
+    if (this.asks()) return 'Ask to publish';
+    if (this.tried()) return this.trial()?.start === false ? 'Prepare the trial' : 'Begin the trial';
+    return this.later() ? 'Schedule' : 'Publish';
+  });
+
   protected readonly ready = computed(() => {
     const changes = this.changes();
     if (!changes || changes.faults.length || this.busy()) return false;
+    if (this.tried()) return this.trial() !== null;
     return this.asks() || !this.later() || this.times() !== null;
   });
 
@@ -200,7 +221,16 @@ export class PublishPage {
     const times = this.later() ? this.times() : null;
     this.running.set(true);
     this.refused.set(null);
+    const trial = this.tried() ? this.trial() : null;
     if (this.asks()) this.ask(plans);
+    else if (trial)
+      this.trials.create({ ...trial, plan: plans[0] }).subscribe({
+        next: ({ id }) => {
+          this.store.dispatch(FloorActions.shopChanged());
+          void this.router.navigate(['/trials', id]);
+        },
+        error: (problem: Problem) => this.fail(problem),
+      });
     else if (times)
       this.api.createCampaign({ ...times, plans }).subscribe({
         next: ({ name, clockNote }) => {

@@ -68,6 +68,7 @@ const GROUPS: readonly Group[] = [
       { path: '/publish', name: 'Publish' },
       { path: '/findings', name: 'Findings' },
       { path: '/figures', name: 'Figures' },
+      { path: '/trials', name: 'Trials' },
       { path: '/editions', name: 'Editions' },
       { path: '/editions', name: 'Calendar', query: { view: 'calendar' } },
       { path: '/redirects', name: 'Redirects' },

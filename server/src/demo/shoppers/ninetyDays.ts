@@ -1,15 +1,17 @@
 import {
   drawWidth,
   Gathering,
+  SHOPPER_PARTS,
   shelfModelOf,
   simulateView,
   todayIn,
   USUAL_SHOPPERS,
   type Aisle,
+  type Edition,
   type PageModel,
   type Snapshot,
 } from '@fond/core';
-import { EditionModel, SettingModel } from '../../database/models';
+import { EditionModel, SettingModel, TrialModel } from '../../database/models';
 import { inUnit } from '../../database/unit';
 import { products } from '../../figure/counting';
 import { firstCounted } from '../../figure/readCounts';
@@ -70,12 +72,12 @@ export async function liveNinetyDays({ sequelize, host, log }: Year): Promise<vo
   if ((await SettingModel.findByPk(COUNTED)) || (await firstCounted(sequelize)) !== null) return;
   log.info('Letting shoppers walk through the demo shop for ninety days');
   const serving = host.serving();
-  const aisles = await visitedAisles(host, serving);
+  const tried = await triedSince(host, serving);
   const editions = await EditionModel.findAll({
     attributes: ['number', 'publishedAt'],
     order: [['number', 'ASC']],
   });
-  const gathering = await inTurns(walkThrough(serving, aisles, editions));
+  const gathering = await inTurns(walkThrough(serving, tried, editions));
   const remember = await inUnit(sequelize, async (transaction) => {
     await SettingModel.upsert({ name: COUNTED, value: true }, { transaction });
     return storeCounts(sequelize, gathering, transaction);
@@ -83,10 +85,33 @@ export async function liveNinetyDays({ sequelize, host, log }: Year): Promise<vo
   remember();
 }
 
+/** What shoppers find, by the versions of trials that are theirs, and since when they differ. */
+interface Tried {
+  since: number;
+  /** By the hundredth of the shoppers. */
+  byPart: readonly (readonly VisitedAisle[])[];
+  plain: readonly VisitedAisle[];
+}
+
+async function triedSince(host: ServingHost, serving: ServingState): Promise<Tried> {
+  const running = await TrialModel.findOne({ where: { state: 'running' } });
+  const found = new Map<Edition, readonly VisitedAisle[]>();
+  const byPart: (readonly VisitedAisle[])[] = [];
+  const plain = await visitedAisles(host, serving, serving.edition);
+  found.set(serving.edition, plain);
+  for (let part = 0; part < SHOPPER_PARTS; part++) {
+    const edition = serving.versions.editionFor(part);
+    const aisles = found.get(edition) ?? (await visitedAisles(host, serving, edition));
+    found.set(edition, aisles);
+    byPart.push(aisles);
+  }
+  return { since: running?.startedAt?.getTime() ?? Number.POSITIVE_INFINITY, byPart, plain };
+}
+
 /** The days one after the other, from the first. */
 function* walkThrough(
-  { snapshot, zone }: ServingState,
-  aisles: readonly VisitedAisle[],
+  { snapshot, zone, versions, edition: live }: ServingState,
+  { since, byPart, plain }: Tried,
   editions: readonly Pick<EditionModel, 'number' | 'publishedAt'>[],
 ): Generator<void, Gathering> {
   const now = Date.now();
@@ -100,13 +125,16 @@ function* walkThrough(
     const random = new Random(Math.floor(at / DAY));
     const visits = visitsOn(day, back, random);
     for (let visit = 0; visit < visits; visit++) {
+      const part = random.whole(0, SHOPPER_PARTS - 1);
+      const aisles = at > since ? byPart[part] : plain;
       const { page } = pickWeighed(pickWeighed(aisles, random).variants, random);
       const cards = page.shelf.cards.filter(({ sku }) => there(sku));
       const width = drawWidth(random.next, USUAL_SHOPPERS);
       const lang = random.chance(0.2) ? 'fr' : page.at.lang;
       const seen = { ...page.at, edition, width, lang };
       const view = simulateView(random.next, USUAL_SHOPPERS, seen, { ...page.shelf, cards }, page.asked);
-      gathering.add(view, day, productOf);
+      const trial = at > since ? versions.seenBy(part, view.at.plan, live.number) : null;
+      gathering.add(view, day, productOf, trial && { ...trial, part });
       if (visit % VISITS_A_STEP === 0) yield;
     }
   }
@@ -140,10 +168,14 @@ interface VisitedAisle {
 
 type PageAt = (address: string) => Promise<PageModel | null>;
 
-async function visitedAisles(host: ServingHost, serving: ServingState): Promise<VisitedAisle[]> {
+async function visitedAisles(
+  host: ServingHost,
+  serving: ServingState,
+  edition: Edition,
+): Promise<VisitedAisle[]> {
   const pageAt: PageAt = async (address) => {
     const asked = readAddress(address);
-    return asked && composeListing(host, serving, serving.edition, asked);
+    return asked && composeListing(host, serving, edition, asked);
   };
   const aisles: VisitedAisle[] = [];
   for (const aisle of serving.snapshot.aisles.all) {

@@ -2,9 +2,10 @@ import { createHash } from 'node:crypto';
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import type { ShoppersWish, ViewBatch } from '@fond/contract';
-import { drawWidth, seeded, simulateView, USUAL_SHOPPERS, type ShopModel } from '@fond/core';
+import { drawWidth, seeded, SHOPPER_PARTS, simulateView, USUAL_SHOPPERS, type ShopModel } from '@fond/core';
 import { Random } from '../../random';
 import { LeasedTurns } from '../../job/leasedTurns';
+import { PART } from '../../shopper/part';
 import { offeredIn } from './offered';
 
 const READ_ANEW = 600_000;
@@ -50,9 +51,15 @@ export class Walks {
   private async visit(number: number): Promise<string> {
     const random = new Random(number * 7_919 + 5);
     const address = random.chance(0.15) ? '/' : random.pick(await this.pages());
+    // Shoppers come again; each keeps the number that a browser would have kept.
+    const headers = {
+      'User-Agent': AGENT,
+      Cookie: `${PART}=${Math.floor(seeded(number)() * SHOPPER_PARTS)}`,
+    };
     // The page itself first, as a browser would; then what it was made from.
-    await this.ask(`/shop${address === '/' ? '' : address}`);
-    const answer = await this.ask(`/api/shop/page?address=${encodeURIComponent(decodeURI(address))}`);
+    await this.ask(`/shop${address === '/' ? '' : address}`, { headers });
+    const asked = `/api/shop/page?address=${encodeURIComponent(decodeURI(address))}`;
+    const answer = await this.ask(asked, { headers });
     const model = (await answer.json()) as ShopModel;
     const page = model.kind === 'listing' ? offeredIn(model) : null;
     if (!page?.shelf.cards.length) return `Shopper ${number} found nothing at ${address}.`;
@@ -65,7 +72,7 @@ export class Walks {
     };
     await this.ask('/api/shop/views', {
       method: 'POST',
-      headers: { 'Content-Type': 'application/json', 'User-Agent': AGENT },
+      headers: { ...headers, 'Content-Type': 'application/json' },
       body: JSON.stringify(batch),
     });
     const clicks = view.cards.filter(({ clicked }) => clicked).length;

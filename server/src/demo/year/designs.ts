@@ -1,3 +1,4 @@
+import type { TrialWish } from '@fond/contract';
 import {
   AS_PART,
   facetChoice,
@@ -410,4 +411,19 @@ export const DRAFT: { plan: string; change: Change; asked: string } = {
   plan: 'knives',
   asked: 'Three across again? Four are hard to tell apart.',
   change: (plan) => withShelf(plan, () => ({ columns: { wide: 3, medium: 2, narrow: 2 } })),
+};
+
+/** What is tried on half of the shoppers, since so many days ago. */
+export const TRIAL: Omit<TrialWish, 'plan'> & { plan: string; change: Change; ago: number } = {
+  name: 'The best rated first',
+  plan: 'house',
+  change: (plan) =>
+    withShelf(plan, ({ order }) => ({
+      order: { ...order, levels: [{ key: 'rating', reversed: false }, ...order.levels] },
+    })),
+  goal: 'clicks',
+  smallest: 10,
+  share: 50,
+  start: true,
+  ago: 16,
 };

@@ -1,8 +1,16 @@
 import { randomBytes } from 'node:crypto';
 import type { Sequelize } from 'sequelize';
+import type { DraftVersion } from '@fond/contract';
 import { documentOf, productPath, type Plan, type PlanDocument } from '@fond/core';
 import { createCampaign } from '../../campaign/campaigns';
-import { ActivityModel, EditionModel, PlanModel, SettingModel, UserModel } from '../../database/models';
+import {
+  ActivityModel,
+  EditionModel,
+  PlanModel,
+  SettingModel,
+  TrialModel,
+  UserModel,
+} from '../../database/models';
 import { select } from '../../database/rows';
 import { createFreePage } from '../../freePage/freePages';
 import { addUser } from '../../person/users';
@@ -20,10 +28,12 @@ import {
   PUBLICATIONS,
   BLENDS,
   SEARCHES,
+  TRIAL,
   RANGES,
   type Known,
   type Publication,
 } from './designs';
+import { createTrial } from '../../trial/trials';
 import { livePictures } from './livePictures';
 import { liveVoices } from './liveVoices';
 import { PAGES, PEOPLE, REDIRECTS } from './surroundings';
@@ -123,6 +133,7 @@ async function liveDesigns({ sequelize, host }: Year, people: People): Promise<v
     await publishPlans(sequelize, host.serving(), { plans: drafts, note }, author);
     await host.refresh();
   }
+  await tryVersion(sequelize, people.get('Theo Lark')!, change);
   const { zone } = host.serving();
   const clock = (days: number): string =>
     new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short', timeStyle: 'short' })
@@ -140,6 +151,19 @@ async function liveDesigns({ sequelize, host }: Year, people: People): Promise<v
   }
   const waiting = await change(DRAFT, mara);
   await askToPublish(sequelize, { plans: [waiting], note: DRAFT.asked }, mara);
+}
+
+/** The draft of a trial's version; what the plan's own draft says is what is live again. */
+async function tryVersion(
+  sequelize: Sequelize,
+  by: number,
+  change: (wish: Publication['changes'][number], by: number) => Promise<DraftVersion>,
+): Promise<void> {
+  const { ago: _, change: turn, plan, ...wish } = TRIAL;
+  const { document: before } = await readPlan(plan);
+  const draft = await change({ plan, change: turn }, by);
+  await createTrial(sequelize, { ...wish, plan: draft }, by);
+  await savePlan(sequelize, draft.id, before, draft.version, by);
 }
 
 const baseOf = async (base: PlanDocument | undefined): Promise<Plan | null> =>
@@ -170,8 +194,14 @@ async function dateBack(): Promise<void> {
   const editions = await EditionModel.findAll({ attributes: ['number', 'note'], order: [['number', 'ASC']] });
   const dates = new Map<string, number>();
   for (const { number, note } of editions) {
-    const ago = PUBLICATIONS.find((one) => one.note === note)?.ago ?? (number <= 2 ? OPENED - number : 2);
+    const began = note.includes(TRIAL.name) ? TRIAL.ago : null;
+    const published = PUBLICATIONS.find((one) => one.note === note)?.ago;
+    const ago = began ?? published ?? (number <= 2 ? OPENED - number : 2);
     const at = Date.now() - ago * DAY - number * 1_717_000;
+    if (began !== null) {
+      const moment = new Date(at);
+      await TrialModel.update({ createdAt: moment, startedAt: moment }, { where: { name: TRIAL.name } });
+    }
     dates.set(`edition:${number}`, at);
     await EditionModel.update({ publishedAt: new Date(at) }, { where: { number } });
   }
