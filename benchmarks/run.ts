@@ -7,6 +7,7 @@ import { cardRows } from './cards';
 import { engineRows, onceRows } from './engine/engine';
 import { feedRows } from './feed';
 import { figureRows } from './figures';
+import { trialRows } from './trials';
 import { importBesideRows } from './importBeside';
 import { interactionRows } from './interactions';
 import { layoutRows } from './layout';
@@ -109,6 +110,7 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
   table: () => section(`the products table, ${LARGE} products`, () => tableRows(LARGE)),
   feed: () => section(`what other systems feed, ${LARGE} products`, () => feedRows(LARGE)),
   figures: () => section('what shoppers do, counted', figureRows),
+  trials: () => section('trials, judged', trialRows),
   large: () => section(`a server of ${LARGE} products`, () => largeRows(LARGE)),
 };
 const asked = process.argv[2];

@@ -52,6 +52,7 @@ export * from './figure/whatIf';
 export * from './trial/judge';
 export * from './trial/outlook';
 export * from './trial/simulate';
+export * from './trial/watch';
 export * from './finding/finding';
 export * from './finding/findInShop';
 export * from './layout/freeGrid';

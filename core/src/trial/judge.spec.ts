@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../figure/chance';
-import { FALSE_ALARMS, judgeTrial, reachAtAnyLook, type PartCount, type Verdict } from './judge';
-import { simulateTrial, type TrialTruth } from './simulate';
+import { FALSE_ALARMS, judgeTrial, reachAtAnyLook, type PartCount } from './judge';
+import type { TrialTruth } from './simulate';
+import { watchTrials, type Watched } from './watch';
 
 const TRUTH: Omit<TrialTruth, 'id'> = {
   shares: [50, 50],
@@ -19,37 +20,12 @@ const TRIALS = 80;
 const DAYS = 21;
 const SMALLEST = 0.1;
 
-interface Watched {
-  /** Trials in which the truth was outside the bounds on any day. */
-  outside: number;
-  uneven: number;
-  /** What was said of the second version on the last day, by trial. */
-  said: Verdict[];
-}
-
 /** Many trials of the same truth, each looked at every day. */
-function watched(change: Partial<TrialTruth>): Watched {
-  const truth = { ...TRUTH, ...change };
-  const found: Watched = { outside: 0, uneven: 0, said: [] };
-  const chance = seeded(20_261);
-  for (let trial = 0; trial < TRIALS; trial++) {
-    const days = simulateTrial(chance, { ...truth, id: `trial-${trial}` });
-    const seen = { outside: false, uneven: false };
-    let said: Verdict = 'early';
-    for (let day = 0; day < DAYS; day++) {
-      const { versions, uneven } = judgeTrial(days.next().value, truth.shares.length, SMALLEST);
-      seen.uneven ||= uneven !== null;
-      for (const [at, { difference }] of versions.entries())
-        if (difference && (truth.factors[at] - 1 < difference.low || truth.factors[at] - 1 > difference.high))
-          seen.outside = true;
-      said = versions[1].verdict!;
-    }
-    found.outside += Number(seen.outside);
-    found.uneven += Number(seen.uneven);
-    found.said.push(said);
-  }
-  return found;
-}
+const watched = (change: Partial<TrialTruth>): Watched =>
+  watchTrials(
+    { ...TRUTH, ...change },
+    { chance: seeded(20_261), trials: TRIALS, days: DAYS, smallest: SMALLEST },
+  );
 
 describe('a trial that is looked at every day', () => {
   it.each<[string, Partial<TrialTruth>]>([
