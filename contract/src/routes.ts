@@ -60,6 +60,8 @@ export const ROUTES = {
   campaigns: ['get', '/api/campaigns', 'viewer'],
   createCampaign: ['post', '/api/campaigns', 'publisher'],
   moveCampaign: ['put', '/api/campaigns/{id}', 'publisher'],
+  repeatCampaign: ['post', '/api/campaigns/{id}/again', 'publisher'],
+  calendar: ['get', '/api/calendar', 'viewer'],
   endCampaign: ['post', '/api/campaigns/{id}/end', 'publisher'],
   trials: ['get', '/api/trials', 'viewer'],
   trialOutlook: ['get', '/api/trials/outlook', 'viewer'],

@@ -97,6 +97,7 @@ export * from './page/searchWords';
 export * from './page/shelfModel';
 export * from './page/shopFrame';
 export * from './plan/campaigns';
+export * from './plan/dated';
 export * from './plan/trials';
 export * from './plan/differences';
 export * from './plan/dress';

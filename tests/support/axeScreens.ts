@@ -48,6 +48,7 @@ const SCREENS = [
   '/tags/2',
   '/editions',
   '/editions?view=calendar',
+  '/editions/day?path=/cookware',
   '/pictures?picture=PK-1017-1.svg',
   '/pictures?view=sizes',
   '/redirects',

@@ -1,7 +1,8 @@
 import Joi from 'joi';
 import { list, object } from '../schema/typed';
 import type { DraftVersion } from '../plan/types';
-import type { CampaignTimes, Campaign } from './types';
+import type { CalendarEntry, CampaignTimes, Campaign, Repetition } from './types';
+import { day } from '../figure/shapes';
 import type { Operation } from '../operation';
 import { draftVersions } from '../plan/operations';
 import { aisleChanges } from '../reach/shapes';
@@ -80,6 +81,44 @@ export const CAMPAIGN_OPERATIONS = {
     status: 200,
     answer: campaign,
     problems: ['bad-input', 'not-found', 'campaign-over', 'database-away'],
+  },
+  repeatCampaign: {
+    method: 'post',
+    path: '/api/campaigns/{id}/again',
+    summary: 'Schedule the same plans again, weekly or yearly, by the clock; also of a campaign that is over',
+    access: 'signed-in',
+    shown: true,
+    role: 'publisher',
+    params: id,
+    body: object<Repetition>({
+      every: Joi.valid('week', 'year').required(),
+      times: Joi.number().integer().min(1).max(52).required(),
+    }),
+    status: 201,
+    answer: list(campaign),
+    problems: ['bad-input', 'not-found', 'base-not-live', 'approval-needed', 'database-away'],
+  },
+  calendar: {
+    method: 'get',
+    path: '/api/calendar',
+    summary:
+      'What begins or ends by itself besides campaigns: trials, conditions, pins, groups, put-off findings',
+    access: 'signed-in',
+    query: object<{ from: string; to: string }>({ from: day.required(), to: day.required() }),
+    status: 200,
+    answer: list(
+      object<CalendarEntry>({
+        kind: Joi.valid('trial', 'condition', 'pin', 'group', 'finding').required(),
+        id: Joi.string().required(),
+        name: Joi.string().allow('').required(),
+        plan: named.allow(null).required(),
+        fixture: Joi.string().allow(null).required(),
+        aisle: Joi.string().allow(null).required(),
+        from: day.allow(null).required(),
+        to: day.allow(null).required(),
+      }),
+    ),
+    problems: ['bad-input', 'not-ready', 'database-away'],
   },
   endCampaign: {
     method: 'post',

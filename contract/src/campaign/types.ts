@@ -1,3 +1,4 @@
+import type { FixtureType } from '@fond/core';
 import type { NamedPlan } from '../schema/named';
 import type { AisleChangeSummary } from '../reach/types';
 
@@ -23,4 +24,28 @@ export interface Campaign extends CampaignTimes, NamedPlan {
   overlaps: readonly NamedPlan[];
   /** What a change of clocks does to its times. */
   clockNote: string | null;
+}
+
+/** How a campaign comes again. */
+export interface Repetition {
+  every: 'week' | 'year';
+  /** How often, the one that there is not counted. */
+  times: number;
+}
+
+/** Something besides a campaign that begins or ends by itself. Days are the shop's; null for an open end. */
+export interface CalendarEntry {
+  kind: 'trial' | 'condition' | 'pin' | 'group' | 'finding';
+  /** Of the trial; of the fixture that has the condition, the pin or the group; of the finding, its name. */
+  id: string;
+  /** Of the trial or the group, the product that is pinned, why the finding is put off. */
+  name: string;
+  /** Null for findings. */
+  plan: NamedPlan | null;
+  /** What the fixture is; null for all else. */
+  fixture: FixtureType | null;
+  /** Where a pin holds alone; null for everywhere. */
+  aisle: string | null;
+  from: string | null;
+  to: string | null;
 }

@@ -215,6 +215,11 @@ export const routes: Routes = [
         loadComponent: () => import('./figure/figuresPage').then((m) => m.FiguresPage),
       },
       {
+        path: 'editions/day',
+        title: 'The shop on a day · Fond Aisle',
+        loadComponent: () => import('./edition/dayPage').then((m) => m.DayPage),
+      },
+      {
         path: 'trials',
         title: 'Trials · Fond Aisle',
         loadComponent: () => import('./trial/trialsPage').then((m) => m.TrialsPage),

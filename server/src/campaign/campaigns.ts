@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
-import type { Campaign, CampaignTimes, DraftVersion, NamedPlan } from '@fond/contract';
+import type { Campaign, CampaignTimes, DraftVersion, NamedPlan, Repetition } from '@fond/contract';
 import {
   ChainError,
   editionFrom,
@@ -26,13 +26,15 @@ import { chainProblem } from '../document/chainProblem';
 import { documentsFor } from '../plan/drafts';
 import { draftsAt, refuseMissingParts, refuseOverlaps } from '../publishing/publishing';
 import { sharedRules } from '../range/sharedRules';
-import { isZone, momentAt, momentOf } from '../time/clock';
+import { isZone, laterBy, momentAt, momentOf } from '../time/clock';
 
 const layerOf = (row: CampaignModel): CampaignLayer => ({
   id: row.id,
   name: row.name,
   ...campaignContent(row),
 });
+/** Weeks of a campaign that is long over are passed over no further back than this. */
+const MOST_STEPS = 1_200;
 const ENDLESS = Number.POSITIVE_INFINITY;
 const endOf = ({ endsAt }: CampaignModel): number => endsAt?.getTime() ?? ENDLESS;
 
@@ -222,6 +224,52 @@ export async function moveCampaign(
     );
   });
   return readCampaign(serving, id);
+}
+
+/**
+ * Schedules the plans of a campaign again, by the same clock times so many weeks or years later. Times that are over are
+ * passed over, so that what ran last year, or years ago, comes next the next time that its day does.
+ */
+export async function repeatCampaign(
+  sequelize: Sequelize,
+  serving: ServingState,
+  id: string,
+  { every, times }: Repetition,
+  userId: number,
+): Promise<Campaign[]> {
+  const made: string[] = [];
+  await inUnit(sequelize, async (transaction) => {
+    const layers = await readLiveLayers(transaction);
+    const row = await CampaignModel.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+    if (!row) throw problem('not-found', 'There is no such campaign.');
+    if (!laidOver(editionFrom(0, flattened(withoutCampaign(layers, id))), row))
+      throw problem('base-not-live', `“${row.name}” builds on a plan that is no longer published.`);
+    const { name, zone, startsLocal, endsLocal } = row;
+    const content = campaignContent(row);
+    for (let step = 1; made.length < times && step <= MOST_STEPS; step++) {
+      const start = laterBy(startsLocal, every, step);
+      if (momentAt('every', start, zone).at <= Date.now()) continue;
+      const end = endsLocal === null ? null : laterBy(endsLocal, every, step);
+      const moments = readTimes({ zone, startsLocal: start, endsLocal: end }, Date.now());
+      const copy = randomUUID();
+      await CampaignModel.create(
+        { id: copy, name, ...moments, content, createdAt: new Date(), createdBy: userId },
+        { transaction },
+      );
+      await recordActivity(
+        {
+          userId,
+          action: 'schedule',
+          subject: `campaign:${copy}`,
+          detail: { name, from: start, to: end, zone },
+        },
+        transaction,
+      );
+      made.push(copy);
+    }
+  });
+  const all = await listCampaigns(serving);
+  return all.filter((campaign) => made.includes(campaign.id));
 }
 
 export async function endCampaign(

@@ -113,13 +113,13 @@ async function composeProductAt(
   host: ServingHost,
   { snapshot, zone }: ServingState,
   edition: Edition,
-  { path, parameters, standIns }: ShopAddress,
+  { path, parameters, standIns, now = pageTime() }: ShopAddress,
 ): Promise<ProductModel | null> {
   const slug = slugIn(path);
   const p = slug === null ? undefined : snapshot.bySlug.get(slug);
   if (slug === null || p === undefined) return null;
   const reviews = productPageOf(snapshot, edition, p).reviews ? await host.reviewsOf(snapshot.ids[p]) : null;
-  return composeProduct(snapshot, edition, slug, parameters['lang'], pageTime(), zone, reviews, standIns);
+  return composeProduct(snapshot, edition, slug, parameters['lang'], now, zone, reviews, standIns);
 }
 
 /** What the desk's window shows: a page that a plan makes. */

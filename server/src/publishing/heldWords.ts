@@ -83,6 +83,8 @@ const SAYINGS: { readonly [N in ShownName]: Saying<N> } = {
   createCampaign: (_, { name, startsLocal }) =>
     `schedule ${quote(name)} from ${startsLocal.replace('T', ', ')}`,
   moveCampaign: async (params) => `change the times of the campaign ${await campaign(params)}`,
+  repeatCampaign: async (params, { every, times }) =>
+    `schedule the campaign ${await campaign(params)} again, ${every}ly, ${times === 1 ? 'once' : `${times} times`}`,
   endCampaign: async (params) => `end the campaign ${await campaign(params)}`,
   createTrial: async (_, { name, plan, share }) =>
     `try ${await plans([plan.id])} on ${share} of a hundred shoppers as ${quote(name)}`,

@@ -9,6 +9,7 @@ import {
   confinedCss,
   isParameter,
   pageStands,
+  type Edition,
   type ShopModel,
   type Snapshot,
 } from '@fond/core';
@@ -23,6 +24,7 @@ import { admit } from '../person/session';
 import { draftedEdition } from '../plan/draftedEdition';
 import { readDrafts } from '../plan/drafts';
 import { editionWithout } from '../plan/life';
+import { shopOn } from '../campaign/calendar';
 import { editionInVersion } from '../trial/trials';
 import { KnownRedirects } from '../redirect/knownRedirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from '../page/compose';
@@ -181,26 +183,37 @@ export class ShopPages {
       delete address.parameters['draft'];
       delete address.parameters['without'];
     }
-    const tried = draft.startsWith(TRIED) ? draft.slice(TRIED.length) : '';
-    const edition = without
-      ? await editionWithout(without)
-      : tried
-        ? await editionInVersion(serving.beneath, tried)
-        : (await draftedEdition(serving.beneath, await readDrafts(draft.split(',')))).edition;
+    const { edition, now, worn } = await this.asked(serving, draft, without);
     const model = await composeAddress(
       this.host,
       serving,
       edition,
-      address && { ...address, closed: true, standIns: true },
+      address && { ...address, closed: true, standIns: true, now },
     );
     response.set('Cache-Control', 'no-store').set('X-Robots-Tag', 'noindex');
     // What a draft says in CSS is served nowhere yet; the desk sends it to the page once it runs.
-    const bare: ShopModel = { ...model, frame: { ...model.frame, css: null } };
+    const css = worn ? cssWithin(model, edition) : null;
+    const bare: ShopModel = { ...model, frame: { ...model.frame, css } };
     await sendPage(
       request,
       response,
       await this.rendered(bare, request.url, originOf(request, serving, this.own)),
     );
+  }
+
+  /** What a page of the desk's window is made from, and whether its CSS comes with it. */
+  private async asked(
+    serving: ServingState,
+    draft: string,
+    without: string,
+  ): Promise<{ edition: Edition; now?: number; worn: boolean }> {
+    if (without) return { edition: await editionWithout(without), worn: false };
+    if (draft.startsWith(TRIED))
+      return { edition: await editionInVersion(serving.beneath, draft.slice(TRIED.length)), worn: true };
+    if (draft.startsWith(ON_DAY))
+      return { ...(await shopOn(serving, draft.slice(ON_DAY.length))), worn: true };
+    const drafts = await readDrafts(draft.split(','));
+    return { edition: (await draftedEdition(serving.beneath, drafts)).edition, worn: false };
   }
 
   private async document(
@@ -275,6 +288,14 @@ const ASKED_MARK = '__ASKED__';
 
 /** Before the name of a trial's version, in place of the ids of drafts. */
 const TRIED = 'trial:';
+/** Before a moment by the shop's clock, in their place. */
+const ON_DAY = 'day:';
+
+/** The CSS of the plan that made a page, to be worn by its script. */
+function cssWithin({ frame: { css } }: ShopModel, { plans }: Edition): ShopModel['frame']['css'] {
+  const plan = css && 'href' in css ? plans.find(({ id }) => css.href.includes(`/${id}.css`)) : undefined;
+  return plan?.css ? { text: confinedCss(plan.css) } : null;
+}
 
 /** Pages as they would be: with drafts laid over what is live, or without a plan. */
 const asksForDraft = (url: string): boolean => {

@@ -42,6 +42,18 @@ export function momentAt(path: string, local: string, zone: string): Moment {
   }
 }
 
+export type Every = 'week' | 'year';
+
+/**
+ * The same clock time so many weeks or years later; the last of February where that year has no 29th.
+ *
+ * @param local `2026-12-24T18:00`
+ */
+export function laterBy(local: string, every: Every, times: number): string {
+  const by = every === 'week' ? { weeks: times } : { years: times };
+  return Temporal.PlainDateTime.from(local).add(by).toString({ smallestUnit: 'minute' });
+}
+
 function noteOf(
   plain: Temporal.PlainDateTime,
   earlier: Temporal.ZonedDateTime,

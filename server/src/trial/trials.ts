@@ -20,6 +20,7 @@ import { recordActivity } from '../activity/activity';
 import { TrialModel, UserModel, versionsOf } from '../database/models';
 import { inUnit } from '../database/unit';
 import { chainProblem } from '../document/chainProblem';
+import { sanitiseEdition } from '../document/safePlan';
 import { beneath, publish, readLiveLayers } from '../edition/editions';
 import { documentsFor, sameDocument } from '../plan/drafts';
 import { problem } from '../problem/problem';
@@ -310,5 +311,5 @@ export async function editionInVersion(live: Edition, name: string): Promise<Edi
   const version = versionsOf(row)[Number(name.slice(cut + 1))];
   const edition = version && withVersion(live, version);
   if (!edition) throw problem('not-found', 'There is no such version of a trial that could be shown.');
-  return edition;
+  return sanitiseEdition(edition);
 }

@@ -5,6 +5,7 @@ import {
   type BlendQuestion,
   type AttributeChange,
   type CampaignTimes,
+  type Repetition,
   type CollectionInput,
   type DesignFile,
   type DesignInput,
@@ -411,6 +412,15 @@ export class Api extends Calls {
 
   campaigns() {
     return this.call('campaigns');
+  }
+
+  repeatCampaign(id: string, repetition: Repetition) {
+    return this.call('repeatCampaign', { params: { id }, body: repetition });
+  }
+
+  /** What begins or ends by itself between two days besides campaigns. */
+  calendar(from: string, to: string) {
+    return this.call('calendar', { query: { from, to } });
   }
 
   createCampaign(wish: CampaignTimes & { name: string; plans: readonly DraftVersion[] }) {

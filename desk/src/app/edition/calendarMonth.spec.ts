@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { barOf, daysOf, monthOf, shifted } from './calendarMonth';
+import { barOf, daysOf, laterByDays, monthOf, shifted } from './calendarMonth';
 
 const november = { year: 2026, month: 10 };
 const iso = (day: number, month = 10): string => new Date(2026, month, day).toISOString();
@@ -45,5 +45,10 @@ describe('a campaign in a month', () => {
   it('can be seen even when it is short', () => {
     const hour = new Date(2026, 10, 3, 1).toISOString();
     expect(barOf({ startsAt: iso(3), endsAt: hour }, november)!.width).toBeCloseTo(0.5 / 30);
+  });
+
+  it('moves a clock time by days, over the ends of months and the changes of clocks', () => {
+    expect(laterByDays('2026-10-24T18:30', 2)).toBe('2026-10-26T18:30');
+    expect(laterByDays('2026-03-01T00:00', -1)).toBe('2026-02-28T00:00');
   });
 });

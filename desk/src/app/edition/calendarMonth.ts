@@ -47,3 +47,9 @@ export function barOf(
   const width = Math.max(end - start, DAY / 2 / (to - from));
   return { start, width, before: starts < from, after: ends > to };
 }
+
+/** The same clock time so many days later; earlier where they are negative. */
+export function laterByDays(local: string, days: number): string {
+  const [day, clock] = local.split('T');
+  return `${new Date(Date.parse(day) + days * DAY).toISOString().slice(0, 10)}T${clock}`;
+}

@@ -40,6 +40,12 @@ const SCREENS: readonly Target[] = [
   { kind: 'Screen', name: 'Publish', detail: 'Drafts that differ from what is live', commands: ['/publish'] },
   { kind: 'Screen', name: 'Findings', detail: 'What is wrong in the shop', commands: ['/findings'] },
   { kind: 'Screen', name: 'Figures', detail: 'What places and products earn', commands: ['/figures'] },
+  {
+    kind: 'Screen',
+    name: 'The shop on a day',
+    detail: 'With what is scheduled for it',
+    commands: ['/editions/day'],
+  },
   { kind: 'Screen', name: 'Trials', detail: 'Versions that shares of shoppers see', commands: ['/trials'] },
   { kind: 'Screen', name: 'Import plans', detail: 'Read a file of plans', commands: ['/floor/import'] },
   { kind: 'Screen', name: 'Parts', detail: 'Fixtures that several plans show', commands: ['/parts'] },
