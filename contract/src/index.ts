@@ -15,6 +15,7 @@ export * from './font/types';
 export * from './freePage/types';
 export * from './job/fields';
 export * from './job/types';
+export * from './note/types';
 export * from './order/types';
 export * from './page/frame';
 export * from './page/preview';

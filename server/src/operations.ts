@@ -1,6 +1,7 @@
 import { blendHandlers } from './blend/handlers';
 import { campaignHandlers } from './campaign/handlers';
 import { trialHandlers } from './trial/handlers';
+import { noteHandlers } from './note/handlers';
 import { cartHandlers } from './cart/handlers';
 import { catalogueHandlers } from './catalogue/handlers';
 import { collectionHandlers } from './collection/handlers';
@@ -33,6 +34,7 @@ export function handlersOf(services: Services): Handlers {
     ...blendHandlers(services),
     ...campaignHandlers(services),
     ...trialHandlers(services),
+    ...noteHandlers(services),
     ...cartHandlers(services),
     ...catalogueHandlers(services),
     ...collectionHandlers(services),

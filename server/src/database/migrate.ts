@@ -29,6 +29,7 @@ import { SHARED_CHANGES } from './migrations/025-sharedChanges';
 import { PUT_OFF_FINDINGS } from './migrations/026-putOffFindings';
 import { FIGURES } from './migrations/027-figures';
 import { TRIALS } from './migrations/028-trials';
+import { NOTES } from './migrations/029-notes';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -64,6 +65,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '026-put-off-findings', statements: PUT_OFF_FINDINGS },
   { name: '027-figures', statements: FIGURES },
   { name: '028-trials', statements: TRIALS },
+  { name: '029-notes', statements: NOTES },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

@@ -23,6 +23,7 @@ import { FirstSteps } from './firstSteps';
 import { FloorMap } from './floorMap';
 import { floorLines, reachFor } from './floorTree';
 import { planColours } from './planColours';
+import { WaitingStrip } from './waitingStrip';
 import { WhyAisle } from './whyAisle';
 
 const KIND_WORDS = {
@@ -50,6 +51,7 @@ const KIND_WORDS = {
     MatSelectModule,
     FirstSteps,
     FloorMap,
+    WaitingStrip,
     WhyAisle,
   ],
   templateUrl: './floorPage.html',

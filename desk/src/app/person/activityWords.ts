@@ -35,6 +35,9 @@ const DONE: Readonly<Record<string, string>> = {
   'together-undone': 'took back in',
   'put-off': 'put off',
   'take-up': 'wants to hear again of',
+  answer: 'answered',
+  settle: 'settled',
+  'open-again': 'opened again',
 };
 
 const KINDS: Readonly<Record<string, string>> = {
@@ -44,6 +47,7 @@ const KINDS: Readonly<Record<string, string>> = {
   collection: 'the collection',
   campaign: 'the campaign',
   trial: 'the trial',
+  note: 'a note on',
   request: '',
   product: 'the product',
   page: 'the page',

@@ -22,6 +22,7 @@ import { BriefLines } from '../brief/briefLines';
 import { LookSlip } from '../look/lookSlip';
 import { OriginStrip } from '../brief/originStrip';
 import { PlanNote } from '../brief/planNote';
+import { PlanNotes } from '../note/planNotes';
 import { ReachSlip } from '../reach/reachSlip';
 import { ProductPageSlip } from '../productPage/productPageSlip';
 import { Word } from '../brief/word';
@@ -74,6 +75,7 @@ const SETTINGS: readonly { name: string; slip: SlipName }[] = [
     FixtureList,
     OriginStrip,
     PlanNote,
+    PlanNotes,
     ReachSlip,
     ProductPageSlip,
     Word,
