@@ -1,20 +1,9 @@
-import { FALSE_ALARMS, seeded, watchTrials, type TrialTruth, type Verdict } from '@fond/core';
+import { FALSE_ALARMS, seeded, USUAL_TRUTH, watchTrials, type TrialTruth, type Verdict } from '@fond/core';
 import type { Row } from './measure';
 
 const TRIALS = 1_000;
 const DAYS = 42;
 const SMALLEST = 0.1;
-const TRUTH: Omit<TrialTruth, 'id'> = {
-  shares: [50, 50],
-  factors: [1, 1],
-  counted: [1, 1],
-  visitsADay: 1_500,
-  rate: 0.25,
-  persons: 0.004,
-  visits: 1,
-  worth: 1,
-  even: true,
-};
 const CASES: readonly (readonly [what: string, change: Partial<TrialTruth>, finds: Verdict | null])[] = [
   ['no difference, nobody comes twice', { persons: 0, visits: 0 }, null],
   ['no difference, the same shoppers come again', { persons: 0.02 }, null],
@@ -35,7 +24,7 @@ export function trialRows(): Promise<Row[]> {
   return Promise.resolve(
     CASES.map(([what, change, finds]): Row => {
       const { outside, uneven, said } = watchTrials(
-        { ...TRUTH, ...change },
+        { ...USUAL_TRUTH, ...change },
         { chance: seeded(61), trials: TRIALS, days: DAYS, smallest: SMALLEST },
       );
       const found = finds ? said.filter((verdict) => verdict === finds).length : 0;

@@ -2,20 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../figure/chance';
 import { FALSE_ALARMS, judgeTrial, reachAtAnyLook, type PartCount } from './judge';
-import type { TrialTruth } from './simulate';
+import { USUAL_TRUTH, type TrialTruth } from './simulate';
 import { watchTrials, type Watched } from './watch';
 
-const TRUTH: Omit<TrialTruth, 'id'> = {
-  shares: [50, 50],
-  factors: [1, 1],
-  counted: [1, 1],
-  visitsADay: 1_500,
-  rate: 0.25,
-  persons: 0.004,
-  visits: 1,
-  worth: 1,
-  even: true,
-};
 const TRIALS = 80;
 const DAYS = 21;
 const SMALLEST = 0.1;
@@ -23,7 +12,7 @@ const SMALLEST = 0.1;
 /** Many trials of the same truth, each looked at every day. */
 const watched = (change: Partial<TrialTruth>): Watched =>
   watchTrials(
-    { ...TRUTH, ...change },
+    { ...USUAL_TRUTH, ...change },
     { chance: seeded(20_261), trials: TRIALS, days: DAYS, smallest: SMALLEST },
   );
 

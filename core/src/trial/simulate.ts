@@ -24,6 +24,19 @@ export interface TrialTruth {
   even: boolean;
 }
 
+/** Clicks of a shop of some size, two versions alike, whose shoppers come again now and then. */
+export const USUAL_TRUTH: Omit<TrialTruth, 'id'> = {
+  shares: [50, 50],
+  factors: [1, 1],
+  counted: [1, 1],
+  visitsADay: 1_500,
+  rate: 0.25,
+  persons: 0.004,
+  visits: 1,
+  worth: 1,
+  even: true,
+};
+
 /** A number with the mean 1 and this variance. */
 const factor = (chance: Chance, variance: number): number =>
   variance > 0 ? drawGamma(chance, 1 / variance, 1 / variance) : 1;

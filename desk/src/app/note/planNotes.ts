@@ -1,5 +1,5 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal } from '@angular/core';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -19,8 +19,8 @@ import { placeName, placesOf } from './notePlaces';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [DatePipe, RouterLink],
   template: `
-    <h3 id="notes">
-      Notes <small>{{ told() }}</small>
+    <h3>
+      Questions and notes <small>{{ told() }}</small>
     </h3>
     @if (problem(); as told) {
       <p class="wrong" role="alert">
@@ -188,6 +188,7 @@ export class PlanNotes {
   private readonly messages = inject(MatSnackBar);
   private readonly id = this.store.selectSignal(planFeature.selectId);
   private readonly route = inject(ActivatedRoute);
+  private readonly place: HTMLElement = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   private readonly user = this.store.selectSignal(sessionFeature.selectUser);
   private readonly notes = signal<readonly Note[]>([]);
   protected readonly problem = signal<Problem | null>(null);
@@ -213,7 +214,10 @@ export class PlanNotes {
         this.notes.set([]);
         this.all.set(false);
         return this.api.list(id).subscribe({
-          next: (notes) => this.notes.set(notes),
+          next: (notes) => {
+            this.notes.set(notes);
+            if (this.route.snapshot.fragment === 'notes') this.place.scrollIntoView({ block: 'nearest' });
+          },
           error: (problem: Problem) => this.problem.set(problem),
         });
       },
