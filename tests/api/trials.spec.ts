@@ -217,6 +217,25 @@ describe('what is counted of a trial', () => {
     await end(trial.id, 0);
   });
 
+  it('goes to the trial of a plan and to that of the plan which it builds on', async () => {
+    const baking = await shownAt(server.guest, '/baking');
+    const heir = await createPlan(desk, 'Baking', [{ kind: 'aisle', aisle: baking.key }], { as: 'heir' });
+    await publishStored(desk, heir.document.id);
+    const base = await begin(await draft(45));
+    const own = await begin(await draft(46, heir.document.id), { name: 'Of the heir' });
+    const shown = await shownAt(server.guest, '/baking');
+    expect(shown.plan).toBe(heir.document.id);
+    const view = viewOf(shown, []);
+    await server.guest
+      .post('/api/shop/views')
+      .set({ 'User-Agent': BROWSER, Cookie: 'fond.part=7' })
+      .send({ id: 'of-two-trials-at-once-7', views: [view] } satisfies ViewBatch)
+      .expect(204);
+    const visits = async ({ id }: TrialSummary): Promise<number> =>
+      (await readSummary(id)).versions.reduce((sum, version) => sum + version.visits, 0);
+    expect([await visits(base), await visits(own)]).toEqual([1, 1]);
+  });
+
   it('tells how long a trial takes, and refuses shares that are none', async () => {
     const asked = { plan: 'house', goal: 'clicks', smallest: 10, shares: '50,50' };
     const outlook = (await desk.get('/api/trials/outlook').query(asked).expect(200)).body as TrialOutlook;

@@ -49,7 +49,7 @@ export class Gathering {
   private readonly byTrial = new Map<string, TrialCount>();
 
   /**
-   * @param tried What the shopper saw of a trial; null where its pages are not among those that differ.
+   * @param tried What the shopper saw of each trial whose pages differ.
    * @param productOf Number and price in cents of a product; null for one that there isn't.
    * @param day As `2026-11-29`.
    */
@@ -57,7 +57,7 @@ export class Gathering {
     view: View,
     day: string,
     productOf: (sku: string) => { id: number; price: number | null } | null,
-    tried: SeenTrial | null = null,
+    tried: readonly SeenTrial[] = [],
   ): void {
     const { at, asked, opens, cards } = view;
     const sums = nothingCounted();
@@ -94,11 +94,12 @@ export class Gathering {
       if (kind === 'query' || kind === 'within') mark.found = asked.found;
       addCounts(mark, sums);
     }
-    if (!tried) return;
-    const trial = this.trial(day, tried);
-    trial.visits += Number(opens);
-    trial.purchases += purchases;
-    addCounts(trial, sums);
+    for (const seen of tried) {
+      const trial = this.trial(day, seen);
+      trial.visits += Number(opens);
+      trial.purchases += purchases;
+      addCounts(trial, sums);
+    }
   }
 
   private trial(day: string, { trial, version, part }: SeenTrial): TrialCount {

@@ -20,7 +20,7 @@ const MOST_QUERIES = 5_000;
 
 interface Sound {
   view: View;
-  tried: SeenTrial | null;
+  tried: readonly SeenTrial[];
 }
 
 interface Waiting {
@@ -80,8 +80,8 @@ export class Counting {
     const known = views.flatMap((view) => {
       const sound = soundView(view, snapshot, edition);
       if (!sound) return [];
-      const seen = part === null ? null : versions.seenBy(part, view.at.plan, view.at.edition);
-      return [{ view: this.withKnownQuery(sound, day), tried: seen && { ...seen, part: part! } }];
+      const seen = part === null ? [] : versions.seenBy(part, view.at.plan, view.at.edition);
+      return [{ view: this.withKnownQuery(sound, day), tried: seen.map((one) => ({ ...one, part: part! })) }];
     });
     if (!known.length) return;
     this.waiting.push({ id, day, views: known });

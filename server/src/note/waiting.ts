@@ -4,6 +4,9 @@ import { CampaignModel, documentIn, PlanModel, PublicationRequestModel } from '.
 import { select } from '../database/rows';
 import { listTrials } from '../trial/trials';
 
+/** After a fortnight, in milliseconds, whoever wanted the campaign has heard of it or wants it no more. */
+const TROUBLE_TOLD = 14 * 86_400_000;
+
 /** What waits for somebody, on their way through the desk. */
 export async function readWaiting(sequelize: Sequelize, { id, role }: User): Promise<Waiting> {
   const [publisher, merchandiser] = [mayAs(role, 'publisher'), mayAs(role, 'merchandiser')];
@@ -32,7 +35,7 @@ export async function readWaiting(sequelize: Sequelize, { id, role }: User): Pro
       )
       .map(({ id: trial, name }) => ({ id: trial, name })),
     campaigns: campaigns
-      .filter(({ trouble }) => trouble !== null)
+      .filter(({ trouble, startsAt }) => trouble !== null && startsAt.getTime() > Date.now() - TROUBLE_TOLD)
       .map(({ id: campaign, name }) => ({ id: campaign, name })),
   };
 }

@@ -72,13 +72,15 @@ export class ShownVersions {
   }
 
   /**
-   * What a shopper saw on a page of a plan; null where it is no trial's.
+   * What a shopper saw of each trial on a page of a plan; of several where its base is tried as well, whose versions are
+   * given out independently.
    *
    * @param edition Number of the edition that made the page.
    */
-  seenBy(part: number, plan: string, edition: number): SeenVersion | null {
-    const trial = this.trials.find(({ plans, since }) => plans.has(plan) && edition >= since);
-    return trial ? { trial: trial.layer.id, version: trial.byPart[part] } : null;
+  seenBy(part: number, plan: string, edition: number): SeenVersion[] {
+    return this.trials
+      .filter(({ plans, since }) => plans.has(plan) && edition >= since)
+      .map(({ layer, byPart }) => ({ trial: layer.id, version: byPart[part] }));
   }
 
   private inVersions(seen: readonly SeenVersion[]): Edition {

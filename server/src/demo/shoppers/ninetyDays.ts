@@ -131,10 +131,11 @@ function* walkThrough(
       const cards = page.shelf.cards.filter(({ sku }) => there(sku));
       const width = drawWidth(random.next, USUAL_SHOPPERS);
       const lang = random.chance(0.2) ? 'fr' : page.at.lang;
-      const seen = { ...page.at, edition, width, lang };
-      const view = simulateView(random.next, USUAL_SHOPPERS, seen, { ...page.shelf, cards }, page.asked);
-      const trial = at > since ? versions.seenBy(part, view.at.plan, live.number) : null;
-      gathering.add(view, day, productOf, trial && { ...trial, part });
+      const place = { ...page.at, edition, width, lang };
+      const view = simulateView(random.next, USUAL_SHOPPERS, place, { ...page.shelf, cards }, page.asked);
+      const seen = at > since ? versions.seenBy(part, view.at.plan, live.number) : [];
+      const tried = seen.map((one) => ({ ...one, part }));
+      gathering.add(view, day, productOf, tried);
       if (visit % VISITS_A_STEP === 0) yield;
     }
   }
