@@ -7,7 +7,7 @@ import { cardRows } from './cards';
 import { engineRows, onceRows } from './engine/engine';
 import { feedRows } from './feed';
 import { figureRows } from './figures';
-import { trialRows } from './trials';
+import { trialRows, whatIfRows } from './trials';
 import { importBesideRows } from './importBeside';
 import { interactionRows } from './interactions';
 import { layoutRows } from './layout';
@@ -111,6 +111,7 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
   feed: () => section(`what other systems feed, ${LARGE} products`, () => feedRows(LARGE)),
   figures: () => section('what shoppers do, counted', figureRows),
   trials: () => section('trials, judged', trialRows),
+  whatIf: () => section('what if, held against the truth', whatIfRows),
   large: () => section(`a server of ${LARGE} products`, () => largeRows(LARGE)),
 };
 const asked = process.argv[2];

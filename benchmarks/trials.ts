@@ -1,4 +1,12 @@
-import { FALSE_ALARMS, seeded, USUAL_TRUTH, watchTrials, type TrialTruth, type Verdict } from '@fond/core';
+import {
+  FALSE_ALARMS,
+  seeded,
+  USUAL_TRUTH,
+  watchTrials,
+  watchWhatIf,
+  type TrialTruth,
+  type Verdict,
+} from '@fond/core';
 import type { Row } from './measure';
 
 const TRIALS = 1_000;
@@ -42,4 +50,20 @@ export function trialRows(): Promise<Row[]> {
       };
     }),
   );
+}
+
+const SHOPS = 1_000;
+
+/** How often the bounds of what if hold the truth, over many shops whose truth is known. */
+export function whatIfRows(): Promise<Row[]> {
+  const { told, held, likely, right } = watchWhatIf(SHOPS);
+  const [inside, side] = [(held / told) * 100, (right / likely) * 100];
+  return Promise.resolve([
+    {
+      what: `what if, ${told} estimated differences of ${SHOPS} shops`,
+      figure: `truth within the bounds ${inside.toFixed(1)} %; of ${likely} called likely ${side.toFixed(1)} % on that side`,
+      aim: 'within 86 to 94 %; likely ≥ 90 %',
+      values: { inside, side, likely },
+    },
+  ]);
 }

@@ -48,6 +48,7 @@ export * from './figure/counts';
 export * from './figure/gather';
 export * from './figure/rates';
 export * from './figure/simulate';
+export * from './figure/watchWhatIf';
 export * from './figure/whatIf';
 export * from './trial/judge';
 export * from './trial/outlook';

@@ -134,6 +134,25 @@ describe('a trial', () => {
     expect((await page()).headers['set-cookie']).toBeUndefined();
   });
 
+  it('wears the CSS and the look of its version, in the cart as well, and those of what is live without', async () => {
+    const { plan, version } = await readPlan(desk, 'house');
+    const changed = { ...plan, css: '.card { outline: 1px solid }', look: { ...plan.look, radius: 3 } };
+    const saved = await savePlan(desk, changed, version);
+    const trial = await begin({ id: 'house', version: saved.body.version as number });
+    const [plain, other] = [partOf(trial, 0), partOf(trial, 1)];
+    const { text } = await page(BROWSER, `fond.part=${other}`);
+    const href = /href="([^"]*plan-css[^"]*)"/.exec(text)?.[1].replaceAll('&amp;', '&') ?? '';
+    expect((await server.guest.get(href)).text).toContain('outline: 1px solid');
+    expect((await page(BROWSER, `fond.part=${plain}`)).text.includes('plan-css')).toBe(false);
+    const cart = async (part: number): Promise<string> =>
+      (await server.guest.get('/shop/cart').set({ 'User-Agent': BROWSER, Cookie: `fond.part=${part}` })).text;
+    const radius = /--radius:([^;"]+)/;
+    expect(radius.exec(await cart(other))?.[1]).toBe('3px');
+    expect(radius.exec(await cart(plain))?.[1]).not.toBe('3px');
+    await end(trial.id, 0);
+    await savePlan(desk, plan, saved.body.version as number);
+  });
+
   it('publishes the version that is kept, in the step that ends it', async () => {
     const trial = await begin(await draft(73));
     const other = partOf(trial, 1);

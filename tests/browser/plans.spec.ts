@@ -161,6 +161,13 @@ describe('plans that share, differ and agree', () => {
       (text) => text.includes('is live, with Storage plan as in edition'),
     );
     expect(await columnsAt('/storage')).toBe(before);
+    // Another way back: told first, then done.
+    await press(page, label(`Restore edition ${numbers[0]}`));
+    await press(page, '[role=menuitem]::-p-text(What that would change)');
+    await says(page, 'desk-edition-compare', 'Storage plan');
+    await press(page, `desk-edition-compare button::-p-text(Restore edition ${numbers[0]})`);
+    await says(page, 'mat-snack-bar-container', `as in edition ${numbers[0]}`);
+    expect(await columnsAt('/storage')).not.toBe(before);
   });
 
   it('say when a fixture is shown, and the window can be set to see it', async () => {

@@ -1,143 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { WIDTH_NAMES, type PerWidth } from '../width/widths';
-import { attentionFit, type PlaceCell } from './attention';
+import { attentionFit } from './attention';
 import { seeded } from './chance';
-import type { Asked, ViewPlace } from './counts';
-import {
-  drawWidth,
-  simulateView,
-  trueAppeal,
-  trueAttention,
-  trueSight,
-  USUAL_SHOPPERS,
-  type OfferedCard,
-  type Shoppers,
-} from './simulate';
-import {
-  whatIf,
-  type Outcome,
-  type ProductCount,
-  type ShownPage,
-  type WhatIf,
-  type WhatIfCounts,
-} from './whatIf';
-
-const PRODUCTS = 24;
-const COLUMNS = { wide: 4, medium: 3, narrow: 2 };
-const asked: Asked = { facets: [], order: null, query: null, found: PRODUCTS };
-
-const card = (product: number): OfferedCard => ({
-  sku: `P-${product}`,
-  product,
-  price: 1_500 + ((product * 700) % 6_000),
-  saving: product % 5 === 0 ? 0.2 : 0,
-  rating: 3.5 + (product % 4) * 0.4,
-  soldOut: false,
-  badges: [],
-});
-
-/** A page whose products moved on by some places each week, so that each stood at several. */
-function counted(seed: number, shoppers: Shoppers, days: number, visits: number): WhatIfCounts {
-  const chance = seeded(seed);
-  const maps = (): PerWidth<Map<number, number>> => ({
-    wide: new Map(),
-    medium: new Map(),
-    narrow: new Map(),
-  });
-  const [seen, came] = [maps(), { wide: 0, medium: 0, narrow: 0 }];
-  const products = new Map<number, ProductCount & { seenAt: Map<number, number> }>();
-  const cells = new Map<string, PlaceCell>();
-  const orderOn = (day: number) =>
-    Array.from({ length: PRODUCTS }, (_, at) => (at + Math.floor(day / 4) * 5) % PRODUCTS);
-  for (let day = 0; day < days; day++) {
-    const shelf = { shelf: 's', columns: COLUMNS, cards: orderOn(day).map(card) };
-    for (let visit = 0; visit < visits; visit++) {
-      const width = drawWidth(chance, shoppers);
-      came[width]++;
-      const at: ViewPlace = { aisle: 'a', plan: 'p', edition: 1, lang: 'en', width, narrowed: false };
-      for (const event of simulateView(chance, shoppers, at, shelf, asked).cards) {
-        const product = Number(event.sku.slice(2));
-        seen[width].set(event.place, (seen[width].get(event.place) ?? 0) + 1);
-        let one = products.get(product);
-        if (!one)
-          products.set(
-            product,
-            (one = {
-              product,
-              price: card(product).price!,
-              clicks: 0,
-              carts: 0,
-              bought: 0,
-              seenAt: new Map(),
-            }),
-          );
-        one.clicks += Number(event.clicked ?? false);
-        one.carts += Number(event.carted ?? false);
-        one.bought += event.bought ?? 0;
-        one.seenAt.set(event.place, (one.seenAt.get(event.place) ?? 0) + 1);
-        const key = `${event.place} ${product}`;
-        const cell = cells.get(key) ?? { place: event.place, product, seen: 0, clicks: 0 };
-        cells.set(key, {
-          ...cell,
-          seen: cell.seen + 1,
-          clicks: cell.clicks + Number(event.clicked ?? false),
-        });
-      }
-    }
-  }
-  return {
-    visits: came,
-    seen,
-    today: { products: orderOn(days - 1), columns: COLUMNS },
-    products,
-    attention: attentionFit([...cells.values()]),
-  };
-}
-
-/** What a page brings of a thousand visits, as the shoppers are. */
-function truthOf({ products, columns }: ShownPage, shoppers: Shoppers): Outcome<number> {
-  const sum = { clicks: 0, carts: 0, revenue: 0 };
-  for (const [at, product] of products.entries())
-    for (const width of WIDTH_NAMES) {
-      const sight = trueSight(at + 1, columns[width], shoppers.goesOn[width]);
-      const clicks =
-        1_000 *
-        shoppers.widths[width] *
-        sight *
-        trueAttention(at + 1, shoppers) *
-        trueAppeal(card(product), shoppers);
-      sum.clicks += clicks;
-      sum.carts += clicks * shoppers.carts;
-      sum.revenue += clicks * shoppers.carts * shoppers.buys * 1.12 * card(product).price!;
-    }
-  return sum;
-}
+import { USUAL_SHOPPERS } from './simulate';
+import { SIMULATED_PRODUCTS, simulatedCounts, trueOutcome, watchWhatIf } from './watchWhatIf';
+import { whatIf, type ShownPage, type WhatIf, type WhatIfCounts } from './whatIf';
 
 describe('what another order would bring', () => {
   it('lies within its bounds about nine times out of ten, and is called likely where it is so', () => {
-    let [held, told, likely, right] = [0, 0, 0, 0];
-    for (let shop = 1; shop <= 200; shop++) {
-      const shoppers = { ...USUAL_SHOPPERS, seed: shop, tires: 0.02 + (shop % 5) * 0.03 };
-      const counts = counted(shop, shoppers, 20, 60);
-      const order = [...counts.today.products];
-      // Every other shop tries the far end first, the rest another number of columns.
-      const then: ShownPage =
-        shop % 2
-          ? { products: [...order.slice(12), ...order.slice(0, 12)], columns: COLUMNS }
-          : { products: order, columns: { wide: 3, medium: 2, narrow: 1 } };
-      const found = whatIf(counts, then, seeded(shop + 1_000));
-      const [before, after] = [truthOf(counts.today, shoppers), truthOf(then, shoppers)];
-      for (const name of ['clicks', 'carts', 'revenue'] as const) {
-        const { low, high } = found.change[name];
-        const truth = after[name] - before[name];
-        told++;
-        if (low <= truth && truth <= high) held++;
-        if (low > 0 || high < 0) {
-          likely++;
-          if (Math.sign(truth) === Math.sign(low)) right++;
-        }
-      }
-    }
+    const { held, told, likely, right } = watchWhatIf(200);
     expect(held / told).toBeGreaterThan(0.86);
     expect(held / told).toBeLessThan(0.94);
     expect(likely).toBeGreaterThan(100);
@@ -146,7 +16,7 @@ describe('what another order would bring', () => {
   }, 240_000);
 
   const shoppers = { ...USUAL_SHOPPERS, seed: 5 };
-  const counts = counted(5, shoppers, 12, 80);
+  const counts = simulatedCounts(5, shoppers, 12, 80);
   const run = (then: ShownPage, from = counts): WhatIf => whatIf(from, then, seeded(1));
 
   it('is no difference where nothing is changed, and the same each time for the same chance', () => {
@@ -159,7 +29,7 @@ describe('what another order would bring', () => {
     expect(then).toEqual(today);
     expect(doubts).toEqual([]);
     expect(run(counts.today)).toEqual(run(counts.today));
-    const { clicks } = truthOf(counts.today, shoppers);
+    const { clicks } = trueOutcome(counts.today, shoppers);
     expect(today.clicks.low).toBeLessThan(clicks);
     expect(today.clicks.high).toBeGreaterThan(clicks);
   });
@@ -175,9 +45,12 @@ describe('what another order would bring', () => {
   });
 
   it('doubts what rests on few visits, on places that nobody has seen, and on none at all', () => {
-    const few = counted(3, shoppers, 1, 20);
+    const few = simulatedCounts(3, shoppers, 1, 20);
     expect(run(few.today, few).doubts).toContain('few-visits');
-    const longer = [...counts.today.products, ...Array.from({ length: 200 }, (_, at) => at % PRODUCTS)];
+    const longer = [
+      ...counts.today.products,
+      ...Array.from({ length: 200 }, (_, at) => at % SIMULATED_PRODUCTS),
+    ];
     expect(run({ ...counts.today, products: longer }).doubts).toContain('places-unseen');
     const nobody: WhatIfCounts = {
       visits: { wide: 0, medium: 0, narrow: 0 },

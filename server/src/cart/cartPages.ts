@@ -1,6 +1,7 @@
 import express, { type Express, type Request, type Response } from 'express';
 import { cartOf, CART_PATH, composeCart, languageOf, MAX_PIECES, type CartFault } from '@fond/core';
 import type { ServingHost } from '../serving/servingHost';
+import { seenEdition } from '../shop/shopper';
 import { readParameters } from '../http/parameters';
 import { isDatabaseAway, ProblemError } from '../problem/problem';
 import { refuseStrangers } from '../http/strangers';
@@ -24,7 +25,9 @@ export function mountCart(app: Express, { carts, host, render }: Options): void 
     fault: CartFault | null,
     status = 200,
   ): Promise<void> => {
-    const { snapshot, edition } = host.serving();
+    const serving = host.serving();
+    const { snapshot } = serving;
+    const edition = seenEdition(request, serving);
     const lang = language(request);
     const cart = await carts.read(request, snapshot, lang).catch((error: unknown) => {
       if (!isDatabaseAway(error)) throw error;

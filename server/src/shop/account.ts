@@ -7,7 +7,7 @@ import { refuseStrangers } from '../http/strangers';
 import { signInLimits } from '../http/security';
 import { DEMO_SHOPPER, findShopper, THIRTY_DAYS, type ShopperTokens } from '../shopper/shoppers';
 import type { RenderShop } from './renderers';
-import { SHOPPER_COOKIE, shopperIn } from './shopper';
+import { seenEdition, SHOPPER_COOKIE, shopperIn } from './shopper';
 
 export interface AccountOptions {
   sequelize: Sequelize;
@@ -37,8 +37,8 @@ export function mountAccount(app: Express, { sequelize, host, render, tokens, de
     response.redirect(303, path + (lang ? `?lang=${encodeURIComponent(lang)}` : ''));
   };
   const show = async (request: Request, response: Response, fault: AccountModel['fault']): Promise<void> => {
-    const { snapshot, edition } = host.serving();
-    const model = composeAccount(snapshot, edition, language(request), {
+    const serving = host.serving();
+    const model = composeAccount(serving.snapshot, seenEdition(request, serving), language(request), {
       shopper: shopperIn(request, tokens)?.name ?? null,
       fault,
       back: backIn(request),

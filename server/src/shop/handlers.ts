@@ -4,7 +4,7 @@ import { composeMissing, composeRecent } from '@fond/core';
 import { queryLead } from '../search/queryLead';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from '../page/compose';
 import { answerListing, findFacetValues } from './listing';
-import { askingShopper } from './shopper';
+import { askingShopper, seenEdition } from './shopper';
 
 type Own = 'listing' | 'facetValues' | 'recent' | 'page';
 
@@ -14,11 +14,14 @@ const MOST_RECENT = 48;
 /** Pages of the shop as data. */
 export const shopHandlers = ({ host, tokens }: Services): Handlers<Own> => ({
   listing: ({ query }) => answerListing(host, host.serving(), asText(query)),
-  facetValues: ({ query }) => findFacetValues(host, host.serving(), query),
+  facetValues: ({ query, request }) => {
+    const serving = host.serving();
+    return findFacetValues(host, serving, seenEdition(request, serving), query);
+  },
   recent: ({ query: { skus, ...asked }, request }) => {
     const serving = host.serving();
     const { snapshot, zone } = serving;
-    const { edition } = askingShopper(request, serving, tokens);
+    const edition = seenEdition(request, serving);
     const named = skus.split('\n').filter(Boolean).slice(0, MOST_RECENT);
     return {
       shelf: composeRecent(snapshot, edition, {

@@ -8,6 +8,7 @@ import {
   type FacetModel,
   type Money,
   type PageModel,
+  type Edition,
   type Snapshot,
   cardAttributes,
   cardValues,
@@ -76,11 +77,11 @@ function factsOf(snapshot: Snapshot, sku: string, lang: string): object {
 export async function findFacetValues(
   host: ServingHost,
   serving: ServingState,
+  edition: Edition,
   { address, key, find }: { address: string; key: string; find: string },
 ): Promise<object> {
   const read = readAddress(foldRangeParts(address) ?? address);
-  const page =
-    read && (await composeListing(host, serving, serving.edition, { ...read, find: { key, text: find } }));
+  const page = read && (await composeListing(host, serving, edition, { ...read, find: { key, text: find } }));
   if (!page) throw problem('unknown-aisle', `There is no aisle at “${address.slice(0, 100)}”.`);
   const panels = [...eachFixture(page.fixtures)];
   const facet = panels

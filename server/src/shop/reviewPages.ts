@@ -19,7 +19,7 @@ import { refuseStrangers } from '../http/strangers';
 import { ownReview, takeBackReview, writeReview } from '../review/shopReviews';
 import type { Shopper, ShopperTokens } from '../shopper/shoppers';
 import type { RenderShop } from './renderers';
-import { shopperIn } from './shopper';
+import { seenEdition, shopperIn } from './shopper';
 
 export interface ReviewOptions {
   sequelize: Sequelize;
@@ -42,8 +42,11 @@ export function mountReviews(app: Express, { sequelize, host, render, tokens }: 
   const language = (request: Request): string | undefined => readParameters(request.originalUrl)['lang'];
 
   /** The product with this slug, if its plan lets shoppers say something of it. */
-  const productAt = (slug: string): number | null => {
-    const { snapshot, edition } = host.serving();
+  const productAt = (request: Asked): number | null => {
+    const serving = host.serving();
+    const { snapshot } = serving;
+    const { slug } = request.params;
+    const edition = seenEdition(request, serving);
     const p = snapshot.bySlug.get(slug);
     return p !== undefined && productPageOf(snapshot, edition, p).reviews ? p : null;
   };
@@ -54,9 +57,11 @@ export function mountReviews(app: Express, { sequelize, host, render, tokens }: 
     next: () => void,
     { fault = null, status = 200 }: Said = {},
   ): Promise<void> => {
-    const { snapshot, edition, zone } = host.serving();
+    const serving = host.serving();
+    const { snapshot, zone } = serving;
+    const edition = seenEdition(request, serving);
     const { slug } = request.params;
-    const p = productAt(slug);
+    const p = productAt(request);
     // Nothing stands there; the shop says so in its own words.
     if (p === null) {
       next();
@@ -117,7 +122,7 @@ export function mountReviews(app: Express, { sequelize, host, render, tokens }: 
       refuseStrangers(request);
       const { snapshot } = host.serving();
       const { slug } = request.params;
-      const p = productAt(slug);
+      const p = productAt(request);
       if (p === null) {
         next();
         return;

@@ -42,6 +42,14 @@ export const askingShopper = (
   tokens: ShopperTokens,
 ): AskingShopper => shopperOf(request, serving, tokens, partIn(request));
 
+/** What search engines keep is what is live. */
+const editionFor = (request: Request, { versions }: ServingState, number: number | null): Edition =>
+  versions.editionFor(isbot(request.get('User-Agent')) ? null : number);
+
+/** The edition in the versions of trials that a shopper sees. */
+export const seenEdition = (request: Request, serving: ServingState): Edition =>
+  editionFor(request, serving, partIn(request));
+
 function shopperOf(
   request: Request,
   serving: ServingState,
@@ -53,8 +61,7 @@ function shopperOf(
     part: part ? (number ?? 0) : 0,
     signedIn: signedIn && shopperIn(request, tokens) !== null,
     view: view ? viewIn(cookieIn(request, VIEW)) : null,
-    // What search engines keep is what is live.
-    edition: serving.versions.editionFor(isbot(request.get('User-Agent')) ? null : number),
+    edition: editionFor(request, serving, number),
   };
 }
 

@@ -12,7 +12,7 @@ import { RangeVocabulary } from '../wording/rangeNames';
 
 const WHAT = { added: 'is new', removed: 'is gone', changed: 'says otherwise' } as const;
 
-/** What the later of two editions says otherwise than the earlier one. */
+/** What the second of two editions says otherwise than the first one: what came, or what going back would change. */
 @Component({
   selector: 'desk-edition-compare',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -21,6 +21,9 @@ const WHAT = { added: 'is new', removed: 'is gone', changed: 'says otherwise' } 
     <section [attr.aria-label]="'Editions ' + from() + ' and ' + to()">
       <h2>
         From edition <b class="figures">{{ from() }}</b> to <b class="figures">{{ to() }}</b>
+        @if (to() < from()) {
+          <button mat-flat-button type="button" (click)="restored.emit()">Restore edition {{ to() }}</button>
+        }
         <button mat-button type="button" (click)="closed.emit()">Close</button>
       </h2>
       @if (read.isLoading()) {
@@ -98,7 +101,7 @@ const WHAT = { added: 'is new', removed: 'is gone', changed: 'says otherwise' } 
       margin: 0 0 4px;
       font: 600 22px/1.2 var(--condensed);
     }
-    h2 button {
+    h2 button:first-of-type {
       margin-inline-start: auto;
     }
     h3 {
@@ -124,6 +127,8 @@ export class EditionCompare {
   readonly from = input.required<number>();
   readonly to = input.required<number>();
   readonly closed = output();
+  /** An earlier edition is compared with what came later, and that is to be undone. */
+  readonly restored = output();
   protected readonly what = WHAT;
   private readonly names = inject(RangeVocabulary).names;
 

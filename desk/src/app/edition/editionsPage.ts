@@ -28,7 +28,7 @@ export class EditionsPage {
   private readonly messages = inject(MatSnackBar);
   protected readonly asFile = ({ number }: EditionSummary): string => addressOf('exportEdition', { number });
 
-  /** From the address: `calendar` or the list, and the two editions that are compared, as `3,7`. */
+  /** From the address: `calendar` or the list, and the two editions that are compared, as `3,7`; as `7,3` what going back from 7 to 3 would change. */
   readonly view = input<string>();
   readonly compare = input<string>();
 
@@ -41,7 +41,7 @@ export class EditionsPage {
   protected readonly pair = computed(() => {
     const numbers = (this.compare() ?? '').split(',').map(Number);
     return numbers.length === 2 && numbers.every(Number.isInteger)
-      ? { from: Math.min(...numbers), to: Math.max(...numbers) }
+      ? { from: numbers[0], to: numbers[1] }
       : null;
   });
 
@@ -77,7 +77,20 @@ export class EditionsPage {
       return;
     }
     this.first.set(null);
-    this.show({ compare: `${first},${edition.number}` });
+    const [from, to] = [first, edition.number].sort((a, b) => a - b);
+    this.show({ compare: `${from},${to}` });
+  }
+
+  /** What restoring an edition would change, before it does. */
+  protected tell({ number }: EditionSummary): void {
+    const live = this.editions().find((one) => one.live);
+    if (live) this.show({ compare: `${live.number},${number}` });
+  }
+
+  protected restore(number: number): void {
+    const edition = this.editions().find((one) => one.number === number);
+    this.show({ compare: null });
+    if (edition) this.again(edition);
   }
 
   /** Undoable rather than asked about: what was live is one click away. */
