@@ -75,6 +75,8 @@ export const ROUTES = {
   writeNote: ['post', '/api/notes', 'merchandiser'],
   answerNote: ['post', '/api/notes/{id}/answers', 'merchandiser'],
   settleNote: ['put', '/api/notes/{id}/settled', 'merchandiser'],
+  news: ['get', '/api/news', 'viewer'],
+  seeNews: ['put', '/api/news/seen', 'viewer'],
   waiting: ['get', '/api/waiting', 'viewer'],
   people: ['get', '/api/people', 'viewer'],
   addPerson: ['post', '/api/people', 'owner'],

@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
-import type { Note, Waiting } from '@fond/contract';
+import type { News, Note, Waiting } from '@fond/contract';
 import { atAllWidths } from '@fond/core';
 import { addUser } from '../../server/src/person/users';
-import { createPlan, readPlan, savePlan, withShelf } from '../support/plans';
+import { createPlan, publishPlans, readPlan, savePlan, withShelf } from '../support/plans';
 import { PASSWORD, signInTo, startTestServer, type Desk, type TestServer } from '../support/server';
 
 let server: TestServer;
@@ -93,5 +93,35 @@ describe('what waits for somebody', () => {
     expect(asked.status).toBe(201);
     expect((await waiting(desk)).requests).toBe(before + 1);
     expect((await waiting(other)).requests).toBe(0);
+  });
+});
+
+describe('what others have changed', () => {
+  const news = async (by: Desk): Promise<News> => (await by.get('/api/news').expect(200)).body as News;
+
+  it('is told from the moment on at which one said that all is seen, and never one’s own', async () => {
+    expect(await news(other)).toEqual({ since: null, editions: null, catalogue: [] });
+    await other.put('/api/news/seen', {}).expect(204);
+    const seen = await news(other);
+    expect(seen.since).not.toBeNull();
+    expect([seen.editions, seen.catalogue]).toEqual([null, []]);
+
+    const { plan: house, version } = await readPlan(desk, 'house');
+    const saved = await savePlan(desk, withShelf(house, { gap: atAllWidths(33) }), version);
+    await publishPlans(desk, [{ id: 'house', version: (saved.body as { version: number }).version }]);
+    await desk.put('/api/catalogue/products/PK-1017/featured', { featured: true });
+    await desk.put('/api/catalogue/products/PK-1017/featured', { featured: false });
+    const { editions, catalogue } = await news(other);
+    expect(editions).toMatchObject({ count: 1 });
+    expect(editions!.to - editions!.from).toBe(1);
+    expect(editions!.aisles).toBeGreaterThan(20);
+    expect(editions!.some).toHaveLength(3);
+    expect(catalogue).toEqual([{ kind: 'product', count: 1 }]);
+
+    await desk.put('/api/news/seen', {}).expect(204);
+    await desk.put('/api/catalogue/products/PK-1018/featured', { featured: true });
+    expect(await news(desk)).toMatchObject({ editions: null, catalogue: [] });
+    await other.put('/api/news/seen', {}).expect(204);
+    expect(await news(other)).toMatchObject({ editions: null, catalogue: [] });
   });
 });

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import type { Operation } from '../operation';
 import { count, text, time } from '../schema/basics';
 import { list, object } from '../schema/typed';
-import type { Note, NoteInput, Waiting } from './types';
+import type { News, Note, NoteInput, Waiting } from './types';
 
 const id = object<{ id: number }>({ id: Joi.number().integer().min(1).required() });
 const words = Joi.string().trim().min(1).max(2_000).required();
@@ -72,6 +72,39 @@ export const NOTE_OPERATIONS = {
     status: 200,
     answer: note,
     problems: ['bad-input', 'not-found', 'database-away'],
+  },
+  news: {
+    method: 'get',
+    path: '/api/news',
+    summary: 'What others have published and changed in the catalogue since whoever asks last looked',
+    access: 'signed-in',
+    status: 200,
+    answer: object<News>({
+      since: time.allow(null).required(),
+      editions: Joi.object({
+        count: count.required(),
+        from: count.required(),
+        to: count.required(),
+        aisles: count.required(),
+        some: Joi.array().items(text).required(),
+      })
+        .allow(null)
+        .required(),
+      catalogue: Joi.array()
+        .items(Joi.object({ kind: text.required(), count: count.required() }))
+        .required(),
+    }),
+    problems: ['not-ready', 'database-away'],
+  },
+  seeNews: {
+    method: 'put',
+    path: '/api/news/seen',
+    summary: 'Everything until now has been seen',
+    access: 'signed-in',
+    free: true,
+    status: 204,
+    answer: null,
+    problems: ['database-away'],
   },
   waiting: {
     method: 'get',

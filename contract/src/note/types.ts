@@ -41,3 +41,21 @@ export interface Waiting {
   /** Campaigns that could not start. */
   campaigns: readonly { id: string; name: string }[];
 }
+
+/** What others have changed since somebody last looked. */
+export interface News {
+  /** Null before they have ever said that they have seen it. */
+  since: string | null;
+  /** What others have published; null where nobody has. */
+  editions: {
+    count: number;
+    /** Edition that was live then, and the one that is. */
+    from: number;
+    to: number;
+    /** Aisles that look different, and what some of them are called. */
+    aisles: number;
+    some: readonly string[];
+  } | null;
+  /** Things of the catalogue that others have changed, by kind as the record names it. */
+  catalogue: readonly { kind: string; count: number }[];
+}

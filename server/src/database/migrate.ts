@@ -30,6 +30,7 @@ import { PUT_OFF_FINDINGS } from './migrations/026-putOffFindings';
 import { FIGURES } from './migrations/027-figures';
 import { TRIALS } from './migrations/028-trials';
 import { NOTES } from './migrations/029-notes';
+import { LOOKS } from './migrations/030-looks';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -66,6 +67,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '027-figures', statements: FIGURES },
   { name: '028-trials', statements: TRIALS },
   { name: '029-notes', statements: NOTES },
+  { name: '030-looks', statements: LOOKS },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

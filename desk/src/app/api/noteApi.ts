@@ -21,6 +21,15 @@ export class NoteApi extends Calls {
     return this.call('settleNote', { params: { id }, body: { settled } });
   }
 
+  /** What others have changed since one last looked. */
+  news() {
+    return this.call('news');
+  }
+
+  seeNews() {
+    return this.call('seeNews');
+  }
+
   waiting() {
     return this.call('waiting');
   }

@@ -1,6 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import { listWords } from '@fond/core';
+import type { News } from '@fond/contract';
 import { NoteApi } from '../api/noteApi';
 import { counted } from '../wording/counted';
 
@@ -15,7 +18,7 @@ interface Line {
 @Component({
   selector: 'desk-waiting-strip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink],
+  imports: [DatePipe, RouterLink],
   template: `
     @if (lines().length) {
       <p role="status">
@@ -25,6 +28,26 @@ interface Line {
             line.said
           }}</a>
         }
+      </p>
+    }
+    @if (news(); as fresh) {
+      <p class="news" role="status">
+        <b>Since you last looked, {{ fresh.since | date: 'd MMM, HH:mm' }}:</b>
+        @if (fresh.editions; as editions) {
+          <a
+            class="word"
+            routerLink="/editions"
+            [queryParams]="{ compare: editions.from + ',' + editions.to }"
+            >{{ published(editions) }}</a
+          >
+        }
+        @for (one of fresh.catalogue; track one.kind) {
+          <span>{{ changed(one) }}</span>
+        }
+        @if (fresh.catalogue.length) {
+          <a class="word" routerLink="/people">The record</a>
+        }
+        <button type="button" class="word" (click)="seen()">Seen</button>
       </p>
     }
   `,
@@ -38,11 +61,44 @@ interface Line {
       background: var(--sheet);
       border-inline-start: 4px solid var(--ticket);
     }
+    .news {
+      border-inline-start-color: var(--slate);
+    }
   `,
 })
 export class WaitingStrip {
   private readonly api = inject(NoteApi);
   private readonly read = rxResource({ stream: () => this.api.waiting() });
+  private readonly told = rxResource({ stream: () => this.api.news() });
+  /** Null where there is none. */
+  protected readonly news = computed(() => {
+    const news = this.told.hasValue() ? this.told.value() : null;
+    return news?.since && (news.editions || news.catalogue.length) ? news : null;
+  });
+
+  constructor() {
+    // Who comes for the first time has everything before them; what comes after is news.
+    effect(() => {
+      if (this.told.hasValue() && this.told.value().since === null) this.api.seeNews().subscribe();
+    });
+  }
+
+  protected published({ count, aisles, some }: NonNullable<News['editions']>): string {
+    const editions = counted(count, 'edition');
+    if (!aisles) return `${editions} changed no aisle`;
+    const named = aisles > some.length ? [...some, `${aisles - some.length} more`] : some;
+    return `${editions} changed ${counted(aisles, 'aisle')}: ${listWords(named, 'and')}`;
+  }
+
+  protected changed({ kind, count }: News['catalogue'][number]): string {
+    const plural = { category: 'categories' }[kind] ?? `${kind}s`;
+    return `${counted(count, kind, plural)} changed`;
+  }
+
+  protected seen(): void {
+    this.api.seeNews().subscribe(() => this.told.reload());
+  }
+
   protected readonly lines = computed((): Line[] => {
     if (!this.read.hasValue()) return [];
     const { requests, reviews, notes, trials, campaigns } = this.read.value();
