@@ -107,7 +107,8 @@ describe('a draft that is tried', () => {
     await says(page, '.answer', 'everybody sees what is live');
     await draft(3);
     await press(page, button('Add the draft as it is now'));
-    await says(page, 'table', 'C');
+    await says(page, '.page header', '25 see C');
+    await page.waitForSelector(`${button('Call it off')}:not([disabled])`);
     await press(page, button('Call it off'));
     await says(page, '.page header', 'called off');
     const [trial] = await trials();

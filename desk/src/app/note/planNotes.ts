@@ -19,9 +19,9 @@ import { placeName, placesOf } from './notePlaces';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [DatePipe, RouterLink],
   template: `
-    <h3>
+    <h2>
       Questions and notes <small>{{ told() }}</small>
-    </h3>
+    </h2>
     @if (problem(); as told) {
       <p class="wrong" role="alert">
         {{ told.title }}. {{ told.detail }}
@@ -116,7 +116,7 @@ import { placeName, placesOf } from './notePlaces';
       display: block;
       padding-top: 12px;
     }
-    h3 {
+    h2 {
       margin: 0 0 4px;
       font: 600 19px/1.3 var(--condensed);
     }
