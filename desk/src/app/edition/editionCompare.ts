@@ -26,6 +26,9 @@ const WHAT = { added: 'is new', removed: 'is gone', changed: 'says otherwise' } 
         }
         <button mat-button type="button" (click)="closed.emit()">Close</button>
       </h2>
+      @if (to() < from()) {
+        <p>This is what going back would change. Campaigns and trials that run now go on over it.</p>
+      }
       @if (read.isLoading()) {
         <mat-progress-bar mode="indeterminate" aria-label="Comparing" />
       }
