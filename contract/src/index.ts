@@ -7,6 +7,7 @@ export * from './blend/types';
 export * from './campaign/types';
 export * from './catalogue/types';
 export * from './collection/types';
+export * from './comparison/types';
 export * from './design/types';
 export * from './edition/types';
 export * from './facet/types';

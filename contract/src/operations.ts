@@ -31,6 +31,7 @@ import { REDIRECT_OPERATIONS } from './redirect/operations';
 import { REVIEW_OPERATIONS } from './review/operations';
 import { PRODUCT_OPERATIONS } from './product/operations';
 import { RANGE_OPERATIONS } from './range/operations';
+import { COMPARISON_OPERATIONS } from './comparison/operations';
 import { NOTE_OPERATIONS } from './note/operations';
 import { TRIAL_OPERATIONS } from './trial/operations';
 import { SEARCH_OPERATIONS } from './search/operations';
@@ -288,6 +289,7 @@ export const OPERATIONS = {
   ...CAMPAIGN_OPERATIONS,
   ...TRIAL_OPERATIONS,
   ...NOTE_OPERATIONS,
+  ...COMPARISON_OPERATIONS,
   ...PEOPLE_OPERATIONS,
   ...PORTABLE_OPERATIONS,
   ...DESIGN_OPERATIONS,

@@ -78,6 +78,8 @@ export const ROUTES = {
   news: ['get', '/api/news', 'viewer'],
   seeNews: ['put', '/api/news/seen', 'viewer'],
   waiting: ['get', '/api/waiting', 'viewer'],
+  compareSides: ['get', '/api/comparison', 'viewer'],
+  compareAisle: ['get', '/api/comparison/aisle', 'viewer'],
   people: ['get', '/api/people', 'viewer'],
   addPerson: ['post', '/api/people', 'owner'],
   changeRole: ['put', '/api/people/{id}/role', 'owner'],

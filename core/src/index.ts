@@ -88,6 +88,7 @@ export * from './page/composeReviews';
 export * from './page/composer';
 export * from './page/benchModel';
 export * from './page/pageFacts';
+export * from './page/pageDifference';
 export * from './page/pageModel';
 export * from './page/plainModels';
 export * from './page/shopModel';

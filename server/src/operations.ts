@@ -2,6 +2,7 @@ import { blendHandlers } from './blend/handlers';
 import { campaignHandlers } from './campaign/handlers';
 import { trialHandlers } from './trial/handlers';
 import { noteHandlers } from './note/handlers';
+import { comparisonHandlers } from './comparison/handlers';
 import { cartHandlers } from './cart/handlers';
 import { catalogueHandlers } from './catalogue/handlers';
 import { collectionHandlers } from './collection/handlers';
@@ -35,6 +36,7 @@ export function handlersOf(services: Services): Handlers {
     ...campaignHandlers(services),
     ...trialHandlers(services),
     ...noteHandlers(services),
+    ...comparisonHandlers(services),
     ...cartHandlers(services),
     ...catalogueHandlers(services),
     ...collectionHandlers(services),

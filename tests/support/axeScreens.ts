@@ -54,6 +54,7 @@ const SCREENS = [
   '/redirects',
   '/findings',
   '/figures',
+  '/compare?from=edition:1&to=live&path=/cookware',
   '/trials',
   '/trials/TRIAL',
   '/search?part=typed',

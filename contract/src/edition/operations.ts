@@ -1,12 +1,11 @@
 import Joi from 'joi';
 import { list, object } from '../schema/typed';
-import type { EditionComparison, EditionSummary } from './types';
+import type { EditionSummary } from './types';
 import type { EditionContent } from '@fond/core';
 import type { Operation } from '../operation';
 import { savedRuleSchema } from '../clause/schema';
-import { edition } from './shapes';
-import { aisleChanges } from '../reach/shapes';
-import { aDocument, aPlan, anything, text } from '../schema/basics';
+import { edition, editionComparison } from './shapes';
+import { aDocument, anything, text } from '../schema/basics';
 
 const number = Joi.number().integer().min(1).required();
 const savedRange = Joi.object({
@@ -50,38 +49,7 @@ export const EDITION_OPERATIONS = {
     access: 'signed-in',
     params: object<{ number: number; with: number }>({ number, with: number }),
     status: 200,
-    answer: object<EditionComparison>({
-      changes: aisleChanges.required(),
-      plans: Joi.array()
-        .items(
-          Joi.object({
-            id: Joi.string().required(),
-            name: text.required(),
-            what: Joi.valid('added', 'removed', 'changed').required(),
-            before: aPlan.allow(null).required(),
-            after: aPlan.allow(null).required(),
-          }),
-        )
-        .required(),
-      ranges: Joi.array()
-        .items(
-          Joi.object({
-            name: text.required(),
-            before: anything.allow(null).required(),
-            after: anything.allow(null).required(),
-          }),
-        )
-        .required(),
-      blends: Joi.array()
-        .items(
-          Joi.object({
-            name: text.required(),
-            before: Joi.array().items(anything).allow(null).required(),
-            after: Joi.array().items(anything).allow(null).required(),
-          }),
-        )
-        .required(),
-    }),
+    answer: editionComparison,
     problems: ['not-found', 'database-away'],
   },
   publishEdition: {

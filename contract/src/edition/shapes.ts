@@ -1,8 +1,8 @@
 import Joi from 'joi';
 import { object } from '../schema/typed';
-import type { EditionSummary, PlanChanges } from './types';
+import type { EditionComparison, EditionSummary, PlanChanges } from './types';
 import { aisleChanges, disputes } from '../reach/shapes';
-import { count, named, text, time } from '../schema/basics';
+import { anything, aPlan, count, named, text, time } from '../schema/basics';
 
 export const edition = object<EditionSummary>({
   number: count.required(),
@@ -117,6 +117,40 @@ export const changes = object<PlanChanges>({
         kind: Joi.valid('idle-settings').required(),
         plan: named.required(),
         settings: Joi.array().items(Joi.array().items(Joi.string())).required(),
+      }),
+    )
+    .required(),
+});
+
+/** What differs between two states of the shop. */
+export const editionComparison = object<EditionComparison>({
+  changes: aisleChanges.required(),
+  plans: Joi.array()
+    .items(
+      Joi.object({
+        id: Joi.string().required(),
+        name: text.required(),
+        what: Joi.valid('added', 'removed', 'changed').required(),
+        before: aPlan.allow(null).required(),
+        after: aPlan.allow(null).required(),
+      }),
+    )
+    .required(),
+  ranges: Joi.array()
+    .items(
+      Joi.object({
+        name: text.required(),
+        before: anything.allow(null).required(),
+        after: anything.allow(null).required(),
+      }),
+    )
+    .required(),
+  blends: Joi.array()
+    .items(
+      Joi.object({
+        name: text.required(),
+        before: Joi.array().items(anything).allow(null).required(),
+        after: Joi.array().items(anything).allow(null).required(),
       }),
     )
     .required(),

@@ -215,6 +215,11 @@ export const routes: Routes = [
         loadComponent: () => import('./figure/figuresPage').then((m) => m.FiguresPage),
       },
       {
+        path: 'compare',
+        title: 'Compare · Fond Aisle',
+        loadComponent: () => import('./comparison/comparePage').then((m) => m.ComparePage),
+      },
+      {
         path: 'editions/day',
         title: 'The shop on a day · Fond Aisle',
         loadComponent: () => import('./edition/dayPage').then((m) => m.DayPage),

@@ -1,16 +1,10 @@
 import type { EditionComparison } from '@fond/contract';
 import type { Blend, Edition, Plan, RangeRule, Snapshot } from '@fond/core';
 import { aisleChanges } from '../finding/aisleChanges';
-import { readEditionOf } from '../edition/editions';
 import { canonicalJson } from '../text/canonicalJson';
 
-/** What differs between two editions, the second one being the later word. */
-export async function compareEditions(
-  snapshot: Snapshot,
-  from: number,
-  to: number,
-): Promise<EditionComparison> {
-  const [before, after] = await Promise.all([readEditionOf(from), readEditionOf(to)]);
+/** What differs between two states of the shop, the second one being the later word. */
+export function compareEditions(snapshot: Snapshot, before: Edition, after: Edition): EditionComparison {
   const plans: EditionComparison['plans'][number][] = [];
   const inBefore = new Map(before.plans.map((plan) => [plan.id, plan]));
   const inAfter = new Map(after.plans.map((plan) => [plan.id, plan]));

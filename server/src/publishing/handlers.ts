@@ -14,7 +14,7 @@ import {
 } from './requests';
 import type { Services } from '../services';
 import { compareEditions } from './compare';
-import { liveSummary, publishAgain, readEdition, summaries } from '../edition/editions';
+import { liveSummary, publishAgain, readEdition, readEditionOf, summaries } from '../edition/editions';
 
 type Own =
   | 'publicationChanges'
@@ -55,7 +55,10 @@ export const editionHandlers = (
 
   editions: () => summaries(),
   readEdition: ({ params }) => readEdition(params.number),
-  compareEditions: ({ params }) => compareEditions(host.serving().snapshot, params.number, params.with),
+  compareEditions: async ({ params }) => {
+    const [before, after] = await Promise.all([readEditionOf(params.number), readEditionOf(params.with)]);
+    return compareEditions(host.serving().snapshot, before, after);
+  },
   publishEdition: ({ params, body, user }) =>
     thenServe(host, publishAgain(sequelize, params.number, body, user.id)),
   exportEdition: ({ params }) => exportEdition(host.serving().snapshot, params.number),

@@ -21,11 +21,8 @@ import { originOf } from '../http/origin';
 import { problem } from '../problem/problem';
 import { styleSheets } from './styleSheet';
 import { admit } from '../person/session';
-import { draftedEdition } from '../plan/draftedEdition';
-import { readDrafts } from '../plan/drafts';
 import { editionWithout } from '../plan/life';
-import { shopOn } from '../campaign/calendar';
-import { editionInVersion } from '../trial/trials';
+import { isDraftSide, sideOf, type Side } from '../comparison/sides';
 import { KnownRedirects } from '../redirect/knownRedirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from '../page/compose';
 import { queryLead } from '../search/queryLead';
@@ -183,7 +180,9 @@ export class ShopPages {
       delete address.parameters['draft'];
       delete address.parameters['without'];
     }
-    const { edition, now, worn } = await this.asked(serving, draft, without);
+    const { edition, now }: Side = without
+      ? { edition: await editionWithout(without) }
+      : await sideOf(serving, draft);
     const model = await composeAddress(
       this.host,
       serving,
@@ -192,28 +191,13 @@ export class ShopPages {
     );
     response.set('Cache-Control', 'no-store').set('X-Robots-Tag', 'noindex');
     // What a draft says in CSS is served nowhere yet; the desk sends it to the page once it runs.
-    const css = worn ? cssWithin(model, edition) : null;
+    const css = without || isDraftSide(draft) ? null : cssWithin(model, edition);
     const bare: ShopModel = { ...model, frame: { ...model.frame, css } };
     await sendPage(
       request,
       response,
       await this.rendered(bare, request.url, originOf(request, serving, this.own)),
     );
-  }
-
-  /** What a page of the desk's window is made from, and whether its CSS comes with it. */
-  private async asked(
-    serving: ServingState,
-    draft: string,
-    without: string,
-  ): Promise<{ edition: Edition; now?: number; worn: boolean }> {
-    if (without) return { edition: await editionWithout(without), worn: false };
-    if (draft.startsWith(TRIED))
-      return { edition: await editionInVersion(serving.beneath, draft.slice(TRIED.length)), worn: true };
-    if (draft.startsWith(ON_DAY))
-      return { ...(await shopOn(serving, draft.slice(ON_DAY.length))), worn: true };
-    const drafts = await readDrafts(draft.split(','));
-    return { edition: (await draftedEdition(serving.beneath, drafts)).edition, worn: false };
   }
 
   private async document(
@@ -285,11 +269,6 @@ function plainAddress({ url }: Request, snapshot: Snapshot): { url: string; move
 
 /** Stands in a page that serves every address at which nothing is, where its own goes. */
 const ASKED_MARK = '__ASKED__';
-
-/** Before the name of a trial's version, in place of the ids of drafts. */
-const TRIED = 'trial:';
-/** Before a moment by the shop's clock, in their place. */
-const ON_DAY = 'day:';
 
 /** The CSS of the plan that made a page, to be worn by its script. */
 function cssWithin({ frame: { css } }: ShopModel, { plans }: Edition): ShopModel['frame']['css'] {

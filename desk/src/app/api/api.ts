@@ -252,10 +252,6 @@ export class Api extends Calls {
     return this.call('editions');
   }
 
-  compareEditions(from: number, to: number) {
-    return this.call('compareEditions', { params: { number: from, with: to } });
-  }
-
   /** Publishes what an edition held again: all of it, or some plans only. */
   publishEdition(number: number, plans: readonly string[] | null) {
     return this.call('publishEdition', { params: { number }, body: { note: '', plans } });

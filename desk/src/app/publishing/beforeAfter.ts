@@ -58,20 +58,29 @@ export class BeforeAfter {
   readonly path = input.required<string>();
   /** Drafts that are laid over what is live. */
   readonly drafts = input.required<readonly string[]>();
+  /** The state of the shop on the other side, as the comparison names it. */
+  readonly since = input('live');
   /** Plans that are taken away instead. */
   readonly without = input<string | null>(null);
   readonly beforeWords = input('Live now');
   readonly afterWords = input('After publishing');
 
   private readonly address = computed(() => `/shop${this.path() === '/' ? '' : this.path()}`);
-  protected readonly before = computed(() => this.safe(this.address()));
+  protected readonly before = computed(() => this.safe(this.pageOf(this.since())));
   protected readonly after = computed(() => {
     const without = this.without();
-    const query = without
-      ? `without=${encodeURIComponent(without)}`
-      : `draft=${this.drafts().map(encodeURIComponent).join(',')}`;
-    return this.safe(`${this.address()}?${query}`);
+    return this.safe(
+      without
+        ? `${this.address()}?without=${encodeURIComponent(without)}`
+        : this.pageOf(this.drafts().map(encodeURIComponent).join(',')),
+    );
   });
+
+  private pageOf(side: string): string {
+    return side === 'live'
+      ? this.address()
+      : `${this.address()}${this.path().includes('?') ? '&' : '?'}draft=${side}`;
+  }
 
   /** Addresses of our own shop, of a path that the server gave and ids that it made. */
   private safe(address: string): ReturnType<DomSanitizer['bypassSecurityTrustResourceUrl']> {

@@ -46,6 +46,7 @@ const SCREENS: readonly Target[] = [
     detail: 'With what is scheduled for it',
     commands: ['/editions/day'],
   },
+  { kind: 'Screen', name: 'Compare', detail: 'Any two states of the shop', commands: ['/compare'] },
   { kind: 'Screen', name: 'Trials', detail: 'Versions that shares of shoppers see', commands: ['/trials'] },
   { kind: 'Screen', name: 'Import plans', detail: 'Read a file of plans', commands: ['/floor/import'] },
   { kind: 'Screen', name: 'Parts', detail: 'Fixtures that several plans show', commands: ['/parts'] },

@@ -71,6 +71,7 @@ const GROUPS: readonly Group[] = [
       { path: '/trials', name: 'Trials' },
       { path: '/editions', name: 'Editions' },
       { path: '/editions', name: 'Calendar', query: { view: 'calendar' } },
+      { path: '/compare', name: 'Compare' },
       { path: '/redirects', name: 'Redirects' },
     ],
   },
