@@ -92,10 +92,15 @@ export class FacetValues {
     this.changed.emit({ what: `${what} of filter ${this.key()}`, change });
   }
 
+  /** As the draft has it: what is drawn may lag behind by an edit that was made a moment ago. */
+  private current(): FacetChoice {
+    return this.editor.panel()?.facets.find(({ key }) => key === this.key()) ?? this.choice();
+  }
+
   /** What this plan says; from what the attribute says, as long as it says nothing. */
   private owned(): PlanValues {
     const { order, scale, hidden } = this.attribute()?.shown ?? USUAL_VALUES;
-    return this.choice().values ?? { ...USUAL_VALUES, order, scale, hidden };
+    return this.current().values ?? { ...USUAL_VALUES, order, scale, hidden };
   }
 
   private own(change: Partial<PlanValues>): void {
@@ -144,18 +149,21 @@ export class FacetValues {
   }
 
   protected index(value: string): void {
-    const others = this.choice().indexed.filter((one) => one.value !== value);
+    const others = this.current().indexed.filter((one) => one.value !== value);
     this.put('pages for search engines', {
       indexed:
-        others.length < this.choice().indexed.length ? others : [...others, { value, title: {}, words: {} }],
+        others.length < this.current().indexed.length ? others : [...others, { value, title: {}, words: {} }],
     });
   }
 
-  protected word(page: IndexedValue, field: 'title' | 'words', text: string): void {
-    const { [this.lang()]: _, ...others } = page[field];
-    const texts = text.trim() ? { ...others, [this.lang()]: text.trim() } : others;
+  protected word({ value }: IndexedValue, field: 'title' | 'words', text: string): void {
+    const said = text.trim();
     this.put('pages for search engines', {
-      indexed: this.choice().indexed.map((one) => (one === page ? { ...one, [field]: texts } : one)),
+      indexed: this.current().indexed.map((one) => {
+        if (one.value !== value) return one;
+        const { [this.lang()]: _, ...others } = one[field];
+        return { ...one, [field]: said ? { ...others, [this.lang()]: said } : others };
+      }),
     });
   }
 }
