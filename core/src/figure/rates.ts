@@ -26,7 +26,7 @@ export function shareOf(hits: number, cases: number, z = Z90): Estimate {
 }
 
 /** Cases of a group of which each has a share of its own. */
-export interface Trial {
+export interface CountedShare {
   hits: number;
   cases: number;
 }
@@ -45,14 +45,14 @@ const MOST_WEIGHT = 10_000;
  * The prior of a group's shares by the method of moments for the beta-binomial distribution (J. C. Kleinman, 1973): how
  * much they differ beyond what chance alone would have done.
  */
-export function priorOf(trials: readonly Trial[]): Prior {
-  const known = trials.filter(({ cases }) => cases > 0);
+export function priorOf(shares: readonly CountedShare[]): Prior {
+  const known = shares.filter(({ cases }) => cases > 0);
   const cases = known.reduce((sum, one) => sum + one.cases, 0);
   const hits = known.reduce((sum, one) => sum + Math.min(one.hits, one.cases), 0);
   if (!cases) return { mean: 0, weight: MOST_WEIGHT };
   const mean = hits / cases;
   if (mean <= 0 || mean >= 1 || known.length < 2) return { mean, weight: MOST_WEIGHT };
-  const share = ({ hits: h, cases: n }: Trial): number => Math.min(1, h / n);
+  const share = ({ hits: h, cases: n }: CountedShare): number => Math.min(1, h / n);
   const spread = known.reduce((sum, one) => sum + one.cases * (share(one) - mean) ** 2, 0);
   const squares = known.reduce((sum, one) => sum + one.cases ** 2, 0) / cases;
   const chance = mean * (1 - mean);
@@ -67,6 +67,6 @@ export function priorOf(trials: readonly Trial[]): Prior {
  * A share drawn towards what its group has in common, the more the fewer its cases: the mean of the beta distribution that
  * its own cases make of the prior (empirical Bayes), with Wilson's interval over both.
  */
-export function shrunkShare({ hits, cases }: Trial, prior: Prior, z = Z90): Estimate {
+export function shrunkShare({ hits, cases }: CountedShare, prior: Prior, z = Z90): Estimate {
   return shareOf(Math.min(hits, cases) + prior.mean * prior.weight, cases + prior.weight, z);
 }

@@ -72,14 +72,14 @@ export class BeforeAfter {
     return this.safe(
       without
         ? `${this.address()}?without=${encodeURIComponent(without)}`
-        : this.pageOf(this.drafts().map(encodeURIComponent).join(',')),
+        : this.pageOf(this.drafts().join(',')),
     );
   });
 
   private pageOf(side: string): string {
     return side === 'live'
       ? this.address()
-      : `${this.address()}${this.path().includes('?') ? '&' : '?'}draft=${side}`;
+      : `${this.address()}${this.path().includes('?') ? '&' : '?'}draft=${encodeURIComponent(side)}`;
   }
 
   /** Addresses of our own shop, of a path that the server gave and ids that it made. */
