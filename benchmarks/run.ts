@@ -8,6 +8,7 @@ import { engineRows, onceRows } from './engine/engine';
 import { feedRows } from './feed';
 import { figureRows } from './figures';
 import { trialRows, whatIfRows } from './trials';
+import { findingRows } from './findings';
 import { importBesideRows } from './importBeside';
 import { interactionRows } from './interactions';
 import { layoutRows } from './layout';
@@ -109,6 +110,7 @@ const SECTIONS: Readonly<Record<string, () => Promise<void>>> = {
   beside: () => section('a large file beside shoppers', () => importBesideRows(2 * LARGE)),
   table: () => section(`the products table, ${LARGE} products`, () => tableRows(LARGE)),
   feed: () => section(`what other systems feed, ${LARGE} products`, () => feedRows(LARGE)),
+  findings: () => section('findings', () => Promise.resolve(findingRows())),
   figures: () => section('what shoppers do, counted', figureRows),
   trials: () => section('trials, judged', trialRows),
   whatIf: () => section('what if, held against the truth', whatIfRows),

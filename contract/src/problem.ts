@@ -51,6 +51,7 @@ export const PROBLEM_TYPES = {
   'picture-in-use': { status: 409, title: 'Something shows the picture' },
   'group-in-use': { status: 409, title: 'Something is in it' },
   'collection-in-use': { status: 409, title: 'The collection is in use' },
+  'nothing-to-mend': { status: 409, title: 'The draft says nothing of that any more' },
   'nothing-to-publish': { status: 409, title: 'The draft is what is live already' },
   'done-already': { status: 409, title: 'This was done already' },
   'key-reused': { status: 409, title: 'The key was sent with something else before' },

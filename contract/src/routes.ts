@@ -236,4 +236,5 @@ export const ROUTES = {
   findings: ['get', '/api/findings', 'viewer'],
   putOffFinding: ['put', '/api/findings/put-off', 'merchandiser'],
   takeUpFinding: ['delete', '/api/findings/put-off', 'merchandiser'],
+  mendFinding: ['post', '/api/findings/mend', 'merchandiser'],
 } as const satisfies { readonly [N in keyof Operations]: Route<Operations[N]> };

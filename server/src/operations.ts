@@ -13,7 +13,7 @@ import { editionHandlers } from './publishing/handlers';
 import { explainHandlers } from './plan/explainHandlers';
 import { feedHandlers } from './feed/handlers';
 import { figureHandlers } from './figure/handlers';
-import { findingHandlers } from './finding/handlers';
+import { findingHandlers } from './plan/findingHandlers';
 import { fontHandlers } from './font/handlers';
 import { freePageHandlers } from './freePage/handlers';
 import type { AnyHandler, Handlers } from './http/handler';

@@ -4,7 +4,7 @@ import { setImmediate } from 'node:timers/promises';
 const TURN = 10;
 
 /** What comes of steps, with requests answered in between. */
-export async function inTurns<T>(steps: Generator<void, T>): Promise<T> {
+export async function inTurns<T>(steps: Generator<unknown, T>): Promise<T> {
   for (let begun = performance.now(); ;) {
     const step = steps.next();
     if (step.done) return step.value;

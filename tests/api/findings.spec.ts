@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
-import type { Findings, Floor, ToldFinding } from '@fond/contract';
+import type { Findings, Floor, StoredPlan, ToldFinding } from '@fond/contract';
 import type { FindingKind } from '@fond/core';
 import { createPlan, publishStored, readPlan, savePlan, withShelf } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
@@ -101,5 +101,78 @@ describe('the findings of the shop', () => {
     );
     const bad = await desk.put('/api/findings/put-off', { name, until: 'soon', reason: 'x', said: 'x' });
     expect([bad.status, bad.body.errors[0].path]).toEqual([400, 'until']);
+  });
+
+  it('are put off for a place, all of a kind at once, and told how many they are', async () => {
+    const mark = 'aisle-undescribed @below ';
+    const { aisles } = (await desk.get('/api/floor')).body as Floor;
+    const cookware = aisles.find(({ path }) => path === '/cookware')!;
+    const paths = async (): Promise<(string | null)[]> =>
+      (await ofKind('aisle-undescribed')).map(({ path }) => path);
+    const below = (path: string | null): boolean => path === '/cookware' || !!path?.startsWith('/cookware/');
+    const before = await paths();
+    const there = before.filter(below);
+    expect(there.length).toBeGreaterThan(1);
+    const put = (name: string) =>
+      desk.put('/api/findings/put-off', { name, until: null, reason: '', said: 'Descriptions in Cookware' });
+    await put(mark + cookware.key).expect(204);
+    expect(await paths()).toEqual(before.filter((path) => !below(path)));
+    expect((await read()).putOff).toMatchObject([{ mark: mark + cookware.key, count: there.length }]);
+    await desk.delete(`/api/findings/put-off?name=${encodeURIComponent(mark + cookware.key)}`).expect(204);
+    expect(await paths()).toEqual(before);
+    const bad = await put('constructor @everywhere');
+    expect([bad.status, bad.body.errors[0].path]).toEqual([400, 'name']);
+  });
+});
+
+describe('the findings of a draft', () => {
+  const ragged = async (name: string) => {
+    const { document } = await createPlan(desk, name, [{ kind: 'aisles', of: 'page' }]);
+    const { plan, version } = await readPlan(desk, document.id);
+    const shelf = {
+      pageSize: { by: 'products', count: 7 },
+      columns: { wide: 3, medium: 2, narrow: 2 },
+    } as const;
+    return (await savePlan(desk, withShelf(plan, shelf), version)).body as StoredPlan;
+  };
+  const inDraft = async (draft: string): Promise<readonly ToldFinding[]> => {
+    const { body } = await desk.get('/api/findings').query({ draft }).expect(200);
+    return (body as Findings).groups.flatMap(({ found }) => found);
+  };
+
+  it('are told of its plan alone, with what is not live like that', async () => {
+    const { document } = await ragged('Seven');
+    const found = await inDraft(document.id);
+    expect(found.find(({ finding }) => finding.kind === 'rows-ragged')).toMatchObject({
+      title: 'Seven',
+      fresh: true,
+      finding: { plan: document.id, size: 7 },
+    });
+    expect(found.every(({ finding }) => !('plan' in finding) || finding.plan === document.id)).toBe(true);
+    await publishStored(desk, document.id);
+    const live = await inDraft(document.id);
+    expect(live.find(({ finding }) => finding.kind === 'rows-ragged')).toMatchObject({ fresh: false });
+    expect((await desk.get('/api/findings').query({ draft: 'nowhere' })).status).toBe(404);
+  });
+
+  it('are mended in the draft, and that is taken back', async () => {
+    const { document, version } = await ragged('Mended');
+    const name = `rows-ragged ${document.id}`;
+    const mend = () =>
+      desk.post('/api/findings/mend', { name, plan: document.id, said: 'Fill the rows: Mended' });
+    const done = await mend();
+    expect([done.status, done.body]).toEqual([
+      200,
+      { id: expect.any(String), plan: { id: document.id, name: 'Mended' }, version: version + 1 },
+    ]);
+    const sizeNow = async () =>
+      (await readPlan(desk, document.id)).plan.fixtures.find((one) => one.type === 'shelf')?.pageSize;
+    expect(await sizeNow()).toEqual({ by: 'products', count: 6 });
+    expect((await inDraft(document.id)).map((one) => one.name)).not.toContain(name);
+    const again = await mend();
+    expect([again.status, again.body.type]).toEqual([409, '/problems/nothing-to-mend']);
+    const back = await desk.post(`/api/plans/together/${done.body.id}/undo`, {});
+    expect(back.body.restored).toEqual([{ id: document.id, name: 'Mended' }]);
+    expect(await sizeNow()).toEqual({ by: 'products', count: 7 });
   });
 });

@@ -16,6 +16,7 @@ import {
 } from '@fond/core';
 import {
   changesOf,
+  foundIn,
   createPlan,
   publishPlans,
   publishStored,
@@ -190,10 +191,14 @@ describe('what publishing would do', () => {
       },
       base.version,
     );
-    const { findings } = await changesOf(desk, id, heir.document.id);
-    const kinds = (kind: string) => findings.filter((finding: { kind: string }) => finding.kind === kind);
-    expect(kinds('empty-shelf').map(({ path }: { path: string }) => path)).toContain('/cookware/pans');
-    expect(kinds('lost-pins')[0]).toMatchObject({ skus: ['nobody'] });
+    const changes = await changesOf(desk, id, heir.document.id);
+    const empty = changes.findings.find(({ kind }) => kind === 'aisle-empty');
+    const paths = changes.changes.flatMap(({ path, products }) => (products ? path : []));
+    expect(empty?.count).toBeGreaterThanOrEqual(paths.length);
+    expect(empty?.found).toContainEqual(
+      expect.objectContaining({ fresh: true, finding: expect.objectContaining({ kind: 'aisle-empty' }) }),
+    );
+    expect(foundIn(changes, 'pins-gone')).toMatchObject([{ finding: { skus: ['nobody'] } }]);
 
     const without = emptied.fixtures.filter(({ type }) => type !== 'shelf');
     await savePlan(
@@ -213,11 +218,13 @@ describe('what publishing would do', () => {
       base.version + 1,
     );
     const bare = await changesOf(desk, id, heir.document.id);
-    expect(bare.findings).toContainEqual({
-      kind: 'idle-settings',
-      plan: { id: heir.document.id, name: 'Woks' },
-      settings: [['fixtures', 'shelf', 'gap', 'wide']],
-    });
+    expect(foundIn(bare, 'settings-idle')).toMatchObject([
+      {
+        title: 'Woks',
+        finding: { plan: heir.document.id, settings: [['fixtures', 'shelf', 'gap', 'wide']] },
+        fresh: true,
+      },
+    ]);
   });
 });
 
@@ -231,13 +238,12 @@ describe('what is worth a look before publishing', () => {
     };
     const look = { ...plan.look, colours: { ...plan.look.colours, quiet: '#cccccc' } };
     await savePlan(desk, { ...plan, look, fixtures: [...plan.fixtures, promotion] }, version);
-    const { findings, changes } = await changesOf(desk, plan.id);
-    const found = (kind: string) => findings.filter((one: { kind: string }) => one.kind === kind);
-    expect(found('empty-promotion')).toEqual([
-      expect.objectContaining({ path: '/tools', fixture: 'free', aisles: changes.length }),
+    const changes = await changesOf(desk, plan.id);
+    expect(foundIn(changes, 'promotion-empty')).toMatchObject([
+      { path: '/tools', finding: { fixture: 'free', aisles: changes.changes.length }, fresh: true },
     ]);
-    expect(found('poor-contrast')).toMatchObject([
-      { plan: { name: 'Bare' }, pairs: [{ what: 'quiet words on the page' }, {}] },
+    expect(foundIn(changes, 'contrast-low')).toMatchObject([
+      { title: 'Bare', finding: { pairs: [{ what: 'quiet words on the page' }, {}] } },
     ]);
   });
 });
@@ -311,51 +317,39 @@ describe('texts that lack a language', () => {
       ...plan,
       fixtures: [...plan.fixtures, { ...usual('said'), type: 'words', html }],
     });
-    const lacking = async (): Promise<{ kind: string }[]> =>
-      ((await changesOf(desk, plan.id)).findings as { kind: string }[]).filter(
-        ({ kind }) => kind === 'missing-language',
-      );
+    const lacking = async () => foundIn(await changesOf(desk, plan.id), 'texts-missing');
     const saved = await savePlan(desk, worded({ en: '<p>Made here.</p>' }), version);
-    expect(await lacking()).toContainEqual({
-      kind: 'missing-language',
-      plan: { id: plan.id, name: 'Said' },
-      lang: 'fr',
-      texts: expect.arrayContaining([{ use: 'words', fixture: 'said' }]),
-    });
+    const [first] = await lacking();
+    expect(first).toMatchObject({ title: 'Said', finding: { plan: plan.id, lang: 'fr' } });
+    expect(first.finding).toMatchObject({ uses: expect.arrayContaining(['words']) });
     await savePlan(desk, worded({ en: '<p>Made here.</p>', fr: '<p>Fait ici.</p>' }), saved.body.version);
-    expect(JSON.stringify(await lacking())).not.toContain('"said"');
+    expect(JSON.stringify(await lacking())).not.toContain('"words"');
   });
 });
 
 describe('aisles without a description', () => {
   it('are counted before publishing for each plan that gives descriptions a place', async () => {
     const { plan, version } = await createPlan(desk, 'Tags', [{ kind: 'aisles', of: 'tag' }]);
-    const { findings, changes } = await changesOf(desk, plan.id);
+    const changes = await changesOf(desk, plan.id);
     const bare = [];
-    for (const { path } of changes as { path: string }[]) {
+    for (const { path } of changes.changes) {
       const { body } = await server.guest.get('/api/shop/listing').query({ aisle: path });
       if (!body.aisle.description) bare.push(path);
     }
     expect(bare.length).toBeGreaterThan(0);
-    expect(findings).toContainEqual({
-      kind: 'no-description',
-      key: expect.stringMatching(/^tag:\d+$/),
-      path: bare[0],
-      title: expect.any(String),
-      plan: { id: plan.id, name: 'Tags' },
-      aisles: bare.length,
-    });
+    const group = changes.findings.find(({ kind }) => kind === 'aisle-undescribed');
+    expect(group?.count).toBe(bare.length);
+    expect(group?.found.map(({ path }) => path)).toEqual(bare.slice(0, group?.found.length));
     const fixtures = plan.fixtures.filter(({ type }) => type !== 'description');
     expect((await savePlan(desk, { ...plan, fixtures }, version)).status).toBe(200);
-    const told = (await changesOf(desk, plan.id)).findings.map(({ kind }: { kind: string }) => kind);
-    expect(told).not.toContain('no-description');
+    expect(foundIn(await changesOf(desk, plan.id), 'aisle-undescribed')).toEqual([]);
   });
 
   it('are not counted where nobody could write one: on pages of a value', async () => {
     const { plan } = await createPlan(desk, 'Values', [{ kind: 'aisles', of: 'value' }]);
-    const { findings, changes } = await changesOf(desk, plan.id);
-    expect((changes as { key: string }[]).some(({ key }) => key.startsWith('value:'))).toBe(true);
-    expect(findings.map(({ kind }: { kind: string }) => kind)).not.toContain('no-description');
+    const changes = await changesOf(desk, plan.id);
+    expect(changes.changes.some(({ key }) => key.startsWith('value:'))).toBe(true);
+    expect(foundIn(changes, 'aisle-undescribed')).toEqual([]);
   });
 });
 

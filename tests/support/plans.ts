@@ -1,5 +1,5 @@
-import type { EditionSummary, StoredPlan } from '@fond/contract';
-import type { Fixture, Plan, PlanDocument, ReachRule, ShelfSettings } from '@fond/core';
+import type { EditionSummary, PlanChanges, StoredPlan, ToldFinding } from '@fond/contract';
+import type { FindingKind, Fixture, Plan, PlanDocument, ReachRule, ShelfSettings } from '@fond/core';
 import type { Desk } from './server';
 
 /** The plan with its shelf changed. */
@@ -42,5 +42,9 @@ export async function publishStored(desk: Desk, id: string): Promise<EditionSumm
   return answer.body as EditionSummary;
 }
 
-export const changesOf = async (desk: Desk, ...plans: string[]) =>
+export const changesOf = async (desk: Desk, ...plans: string[]): Promise<PlanChanges> =>
   (await desk.post('/api/publications/changes', { plans })).body;
+
+/** What is found of a kind in what a publication changes. */
+export const foundIn = ({ findings }: PlanChanges, kind: FindingKind): readonly ToldFinding[] =>
+  findings.find((group) => group.kind === kind)?.found ?? [];

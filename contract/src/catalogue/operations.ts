@@ -8,8 +8,8 @@ import type {
   AttributeValues,
   StepsTrial,
 } from '../attribute/types';
-import type { KeptPicture, PictureReport, SmallPicture } from '../picture/types';
-import type { FocusPoint } from '@fond/core';
+import type { KeptPicture, PictureReport } from '../picture/types';
+import type { FocusPoint, SmallPicture } from '@fond/core';
 import type { Operation } from '../operation';
 import { attributeLine, numberSteps } from '../attribute/shapes';
 import { handSteps, swatch, valueShow } from '../schema/valueShow';

@@ -1,28 +1,11 @@
 import type { Job } from '../job/types';
-import type { FixtureType, FocusPoint, Texts } from '@fond/core';
-import type { NamedPlan } from '../schema/named';
+import type { FocusPoint, SmallPicture, Texts } from '@fond/core';
 
 /** A picture that was uploaded; its hash names its renditions. */
 export interface KeptPicture {
   hash: string;
   width: number;
   height: number;
-}
-
-/** A picture that is narrower than where it is drawn. */
-export interface SmallPicture {
-  hash: string;
-  /** Pixels of the original. */
-  width: number;
-  of:
-    | { kind: 'product'; sku: string; name: string }
-    | { kind: 'aisle'; path: string; name: string }
-    | { kind: 'uploaded' };
-  /** CSS pixels of the widest place; screens with two pixels for one need twice as many. */
-  needed: number;
-  plan: NamedPlan;
-  fixture: string;
-  type: FixtureType;
 }
 
 /** How the shop's pictures stand. */

@@ -363,3 +363,18 @@ export function boundIn(column: NumberColumn, bound: number, after: boolean): nu
   }
   return low;
 }
+
+/** How many products of a set have a value of a column. O(products of the set + its words). */
+export function countCovered(column: FacetColumn, set: Bitset): number {
+  const has =
+    column.kind === 'number'
+      ? (p: number) => !Number.isNaN(column.numbers[p])
+      : column.single
+        ? (p: number) => column.single![p] !== 0
+        : (p: number) => column.offsets[p] < column.offsets[p + 1];
+  let covered = 0;
+  for (let word = 0; word < set.length; word++)
+    for (let rest = set[word]; rest; rest &= rest - 1)
+      if (has((word << 5) + 31 - Math.clz32(rest & -rest))) covered++;
+  return covered;
+}

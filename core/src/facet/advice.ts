@@ -1,13 +1,6 @@
-import type { FacetColumn } from '../catalogue/columns';
+import { countCovered, type FacetColumn } from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
-import {
-  acquireBitset,
-  countOf,
-  releaseBitset,
-  intersectInto,
-  uniteInto,
-  type Bitset,
-} from '../catalogue/sets';
+import type { Bitset } from '../catalogue/sets';
 import { filterRange } from './filter';
 
 export type FacetVerdict = 'use' | 'maybe' | 'leave';
@@ -87,9 +80,10 @@ function countsOf(
     const counts = filtered.valueCounts(column);
     // Above all of the products of an aisle stand its own categories; only those below them split it.
     const whole = column.key === 'category' ? filtered.count : -1;
-    return column.values.flatMap(({ value }, code) =>
-      counts[code] && counts[code] !== whole ? [{ value, count: counts[code] }] : [],
-    );
+    return Array.from(filtered.codesLeft(column), (code) => ({
+      value: column.values[code].value,
+      count: counts[code],
+    })).filter(({ count }) => count !== whole);
   }
   const spread = filtered.numberSpread(column);
   if (!spread) return [];
@@ -106,7 +100,7 @@ function adviceOf(
   total: number,
   values: { value: string; count: number }[],
 ): FacetAdvice {
-  const covered = coveredBy(column, range, values);
+  const covered = countCovered(column, range);
   const coverage = total ? covered / total : 0;
   const sum = values.reduce((all, { count }) => all + count, 0);
   let entropy = 0;
@@ -132,17 +126,6 @@ function adviceOf(
     verdict: VERDICTS[reason],
     reason,
   };
-}
-
-/** Products with a value; those with several stand in several counts. */
-function coveredBy(column: FacetColumn, range: Bitset, values: readonly { count: number }[]): number {
-  if (column.kind === 'number' || column.single) return values.reduce((all, { count }) => all + count, 0);
-  const any = acquireBitset(range.length);
-  for (const posting of column.postings) uniteInto(any, posting);
-  intersectInto(any, range);
-  const covered = countOf(any);
-  releaseBitset(any);
-  return covered;
 }
 
 const VERDICTS: Readonly<Record<FacetReason, FacetVerdict>> = {

@@ -82,7 +82,7 @@ function numbersLeft(whole: Filtered, column: NumberColumn): number {
 }
 
 /** Whether an aisle is one of some categories, or below one. */
-function isWithin(aisle: Aisle, categories: readonly number[]): boolean {
+export function isWithin(aisle: Aisle, categories: readonly number[]): boolean {
   for (let at: Aisle | null = aisle; at; at = at.parent)
     if (at.kind === 'category' && categories.includes(at.id)) return true;
   return false;

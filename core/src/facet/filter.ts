@@ -1,4 +1,10 @@
-import { boundIn, type FacetColumn, type NumberColumn, type ValueColumn } from '../catalogue/columns';
+import {
+  boundIn,
+  countCovered,
+  type FacetColumn,
+  type NumberColumn,
+  type ValueColumn,
+} from '../catalogue/columns';
 import type { Snapshot } from '../catalogue/snapshot';
 import {
   acquireList,
@@ -9,8 +15,6 @@ import {
   releaseList,
   holds,
   listInto,
-  intersectInto,
-  uniteInto,
   type Stretches,
   type Bitset,
 } from '../catalogue/sets';
@@ -76,13 +80,7 @@ export class Filtered {
 
   /** Products of the range, before anything is chosen, that have a value of a column. */
   covered(column: FacetColumn): number {
-    const any = acquireBitset(this.range.length);
-    if (column.kind === 'values') for (const posting of column.postings) uniteInto(any, posting);
-    else for (const p of column.sorted) any[p >>> 5] |= 1 << (p & 31);
-    intersectInto(any, this.range);
-    const covered = countOf(any);
-    releaseBitset(any);
-    return covered;
+    return countCovered(column, this.range);
   }
 
   /** Counts of a facet that isn't packed, from its own column. */

@@ -16,3 +16,14 @@ export function addressesIn(fixtures: readonly Fixture[]): string[] {
   walk(fixtures, '');
   return [...found];
 }
+
+/** The path under the shop's root that an address names; null for those of elsewhere, and for what no path can be. */
+export function pathOf(address: string): string | null {
+  const [, encoded] = /^(\/[^?#]*)/.exec(address) ?? [];
+  if (encoded === undefined || encoded.startsWith('//')) return null;
+  try {
+    return decodeURIComponent(encoded.replace(/^\/shop(?=\/|$)/, '').replace(/\/+$/, '') || '/');
+  } catch {
+    return null;
+  }
+}

@@ -1,61 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { patchSnapshot } from '../catalogue/patch';
-import type { CatalogueFrame, ProductRow } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
-import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { freshAnswer, NO_SEARCH_RULES } from '../clause/searchRules';
 import { FRESH_FRAME } from '../plan/fixtures';
 import { editionFrom } from '../plan/edition';
-import { housePlan, usual } from '../plan/housePlan';
+import { usual } from '../plan/housePlan';
 import { orderGroup, USUAL_PIN } from '../order/sorting';
 import type { Fixture, HeirDocument, Plan, Shelf } from '../plan/plan';
 import type { Redirect } from '../redirect/redirects';
-import { FRAME, NOW, product } from '../testing/catalogues';
+import { FRAME } from '../testing/catalogues';
+import { found, ofKind, planOf, shopOf, some, whole } from '../testing/checkedShops';
 import { followed } from '../width/widths';
-import { FINDING_KINDS, findingName, type Finding, type FindingKind } from './finding';
-import { findInShop, MAX_TOLD, type CheckedShop } from './findInShop';
-
-const whole = (id: number, change: Partial<ProductRow> = {}): ProductRow =>
-  product(id, {
-    titles: { en: `Pan ${id}`, fr: `Poêle ${id}` },
-    descriptions: { en: 'A pan.' },
-    images: [{ source: 'a', hash: 'a', width: 900, height: 900, focus: { x: 50, y: 50 } } as never],
-    ...change,
-  });
-const shopOf = (rows: readonly ProductRow[], frame: CatalogueFrame = FRAME): Snapshot =>
-  snapshotOf(frame, rows);
-const some = (count: number): ProductRow[] => Array.from({ length: count }, (_, at) => whole(at + 1));
-const planOf = (snapshot: Snapshot, change: Partial<Shelf> = {}, more: readonly Fixture[] = []): Plan => {
-  const house = housePlan(snapshot, 'House');
-  return {
-    ...house,
-    fixtures: [
-      ...house.fixtures.map((one): Fixture => (one.type === 'shelf' ? { ...one, ...change } : one)),
-      ...more,
-    ],
-  };
-};
-function found(snapshot: Snapshot, plans: readonly Plan[], change: Partial<CheckedShop> = {}) {
-  const steps = findInShop({
-    snapshot,
-    edition: editionFrom(1, { documents: [...plans], ranges: [], blends: [] }),
-    redirects: [],
-    context: { now: NOW, ranges: [], blends: [] },
-    putOff: new Set(),
-    ...change,
-  });
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
-const ofKind = (
-  snapshot: Snapshot,
-  plans: readonly Plan[],
-  kind: FindingKind,
-  change: Partial<CheckedShop> = {},
-): readonly Finding[] =>
-  found(snapshot, plans, change).groups.find((group) => group.kind === kind)?.found ?? [];
+import { FINDING_KINDS, findingName, type FindingKind } from './finding';
+import { MAX_TOLD } from './findInShop';
 
 describe('what is wrong with products', () => {
   it('is told of each that lacks something that shoppers need', () => {
@@ -336,7 +293,7 @@ describe('a finding', () => {
     const [first] = ofKind(snapshot, plans, 'product-priceless');
     const putOff = new Set([findingName(first)]);
     const { groups, putOff: left } = found(snapshot, plans, { putOff });
-    expect(left).toEqual([first]);
+    expect(left).toEqual([{ mark: findingName(first), count: 1, first }]);
     expect(groups.find(({ kind }) => kind === 'product-priceless')?.count).toBe(1);
   });
 

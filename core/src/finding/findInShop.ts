@@ -2,14 +2,25 @@ import type { Snapshot } from '../catalogue/snapshot';
 import type { RangeContext } from '../clause/rule';
 import type { Edition } from '../plan/plan';
 import type { Redirect } from '../redirect/redirects';
-import { checkAisles } from './checkAisles';
-import { checkPlans } from './checkPlans';
-import { checkProducts } from './checkProducts';
+import { checkAisles, checkNames } from './checkAisles';
+import { checkLinks } from './checkLinks';
+import { checkPlans, checkShared } from './checkPlans';
+import { checkProducts, checkTitles } from './checkProducts';
+import { checkValues } from './checkValues';
 import { checkAnswers, checkRedirects } from './checkWays';
 import { FINDING_KINDS, findingName, type Finding, type FindingGroup, type FindingKind } from './finding';
+import { marksOver } from './marks';
+import { servedAisles, type Served } from './served';
+import { findSmallPictures } from './smallPictures';
 
 /** Of one kind so many are told; all are counted. */
 export const MAX_TOLD = 200;
+
+/** A saved range or a blend that nothing uses. */
+export interface Unused {
+  id: string;
+  name: string;
+}
 
 /** What the checks look at. */
 export interface CheckedShop {
@@ -17,14 +28,23 @@ export interface CheckedShop {
   edition: Edition;
   redirects: readonly Redirect[];
   context: RangeContext;
-  /** Names of findings that are put off. */
+  /** Names of the marks that put findings off. */
   putOff: ReadonlySet<string>;
+  /** What nobody uses, drafts among them; whoever keeps ranges and blends knows. */
+  unused: { ranges: readonly Unused[]; blends: readonly Unused[] };
+}
+
+/** What a mark puts off: how many, and the first of them. */
+export interface Silenced {
+  mark: string;
+  count: number;
+  first: Finding;
 }
 
 /** What was found, the worst kinds first, and what of it is put off. */
 export interface ShopFindings {
   groups: FindingGroup[];
-  putOff: Finding[];
+  putOff: Silenced[];
   /** All of each aisle that has any, by its key. */
   byAisle: ReadonlyMap<string, readonly Finding[]>;
 }
@@ -39,37 +59,157 @@ export function* findInShop({
   redirects,
   context,
   putOff,
+  unused,
 }: CheckedShop): Generator<void, ShopFindings> {
-  const groups: Groups = new Map();
-  const left: Finding[] = [];
-  const byAisle = new Map<string, Finding[]>();
+  const found = new Found(snapshot, putOff);
+  const served = yield* silently(servedAisles(snapshot, edition));
   const checks = [
-    checkAisles(snapshot, edition, context),
-    checkPlans(snapshot, edition, redirects, context),
+    checkNames(snapshot),
+    checkAisles(snapshot, served, context),
+    checkLinks(snapshot, served, context),
+    checkPlans(snapshot, edition, edition.plans, served, redirects, context),
+    checkPictures(snapshot, edition.plans, served, context),
+    checkShared(snapshot, edition),
+    checkUnused(unused),
+    checkValues(snapshot),
     checkRedirects(snapshot, redirects),
     checkAnswers(snapshot, context),
     checkProducts(snapshot),
+    checkTitles(snapshot, edition),
   ];
   for (const check of checks)
-    for (const finding of check) {
-      if (finding === null) {
-        yield;
-        continue;
-      }
-      if (putOff.has(findingName(finding))) {
-        left.push(finding);
-        continue;
-      }
-      add(groups, finding);
-      if (!('aisle' in finding)) continue;
-      const ofAisle = byAisle.get(finding.aisle);
-      if (ofAisle) ofAisle.push(finding);
-      else byAisle.set(finding.aisle, [finding]);
+    for (const finding of check)
+      if (finding === null) yield;
+      else found.add(finding);
+  return found.all();
+}
+
+/**
+ * What a publication has to answer for: findings of some plans and of the aisles that they serve, each with whether it is
+ * fresh, that is, not found in the edition before. In steps.
+ *
+ * @param ids Ids of the plans.
+ */
+export function* findInPlans(
+  shop: Omit<CheckedShop, 'unused'>,
+  before: Edition,
+  ids: ReadonlySet<string>,
+): Generator<void, { groups: FindingGroup[]; fresh: ReadonlySet<string> }> {
+  const known = new Set<string>();
+  for (const finding of yield* ofPlans({ ...shop, edition: before }, ids)) known.add(evidenceOf(finding));
+  const found = new Found(shop.snapshot, shop.putOff);
+  const fresh = new Set<string>();
+  for (const finding of yield* ofPlans(shop, ids)) {
+    found.add(finding);
+    if (!known.has(evidenceOf(finding))) fresh.add(findingName(finding));
+  }
+  return { groups: found.all().groups, fresh };
+}
+
+const evidenceOf = (finding: Finding): string => JSON.stringify(finding);
+
+function* ofPlans(
+  { snapshot, edition, redirects, context }: Omit<CheckedShop, 'unused' | 'putOff'>,
+  ids: ReadonlySet<string>,
+): Generator<void, Finding[]> {
+  const all = yield* silently(servedAisles(snapshot, edition));
+  const plans = edition.plans.filter(({ id }) => ids.has(id));
+  const served = all.filter(({ plan }) => ids.has(plan.id));
+  const found: Finding[] = [];
+  for (const check of [
+    checkAisles(snapshot, served, context),
+    checkPlans(snapshot, edition, plans, all, redirects, context),
+    checkPictures(snapshot, plans, served, context),
+  ])
+    for (const finding of check)
+      if (finding === null) yield;
+      else found.push(finding);
+  return found;
+}
+
+/** Pictures that are blurred on every screen: of each fixture once, with the narrowest. */
+function* checkPictures(
+  snapshot: Snapshot,
+  plans: Edition['plans'],
+  served: readonly Served[],
+  context: RangeContext,
+): Generator<Finding | null> {
+  const found = new Map<string, Extract<Finding, { kind: 'pictures-small' }>>();
+  const small = findSmallPictures(snapshot, plans, served, context);
+  for (;;) {
+    const step = small.next();
+    if (!step.done) {
+      yield null;
+      continue;
     }
-  return { groups: told(groups), putOff: left, byAisle };
+    for (const { plan, fixture, type, width, needed } of step.value) {
+      if (width >= needed) continue;
+      const known = found.get(`${plan.id} ${fixture}`);
+      if (known) known.pictures++;
+      else
+        found.set(`${plan.id} ${fixture}`, {
+          kind: 'pictures-small',
+          plan: plan.id,
+          fixture,
+          type,
+          pictures: 1,
+          width,
+          needed,
+        });
+    }
+    break;
+  }
+  yield* found.values();
+}
+
+function* checkUnused({ ranges, blends }: CheckedShop['unused']): Generator<Finding> {
+  for (const { id, name } of ranges) yield { kind: 'range-unused', range: id, name };
+  for (const { id, name } of blends) yield { kind: 'blend-unused', blend: id, name };
+}
+
+/** Steps of something that tells nothing on its way. */
+function* silently<T>(steps: Generator<null, T>): Generator<void, T> {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    yield;
+  }
 }
 
 type Groups = Map<FindingKind, { count: number; found: Finding[] }>;
+
+/** Findings as they come, those that are put off apart. */
+class Found {
+  private readonly groups: Groups = new Map();
+  private readonly silenced = new Map<string, Silenced>();
+  private readonly byAisle = new Map<string, Finding[]>();
+
+  constructor(
+    private readonly snapshot: Snapshot,
+    private readonly putOff: ReadonlySet<string>,
+  ) {}
+
+  add(finding: Finding): void {
+    const mark = this.putOff.size
+      ? marksOver(finding, this.snapshot.aisles).find((name) => this.putOff.has(name))
+      : undefined;
+    if (mark !== undefined) {
+      const known = this.silenced.get(mark);
+      if (known) known.count++;
+      else this.silenced.set(mark, { mark, count: 1, first: finding });
+      return;
+    }
+    add(this.groups, finding);
+    if (!('aisle' in finding)) return;
+    const ofAisle = this.byAisle.get(finding.aisle);
+    if (ofAisle) ofAisle.push(finding);
+    else this.byAisle.set(finding.aisle, [finding]);
+  }
+
+  all(): ShopFindings {
+    return { groups: told(this.groups), putOff: [...this.silenced.values()], byAisle: this.byAisle };
+  }
+}
 
 function add(groups: Groups, finding: Finding): void {
   const group = groups.get(finding.kind) ?? { count: 0, found: [] };

@@ -36,17 +36,44 @@ export function searchWordsOf(
   p: number,
   lang: Lang,
 ): SearchWordsModel {
-  const { titles = {}, descriptions = {} } = snapshot.frame.searchWords?.get(snapshot.ids[p]) ?? {};
-  const patterns = plan?.productPage.search;
-  const told = (own: Texts, pattern: Texts | undefined, facts: () => string): [string, SearchWordsFrom] => {
-    const said = ownText(own, lang);
-    if (said) return [said, 'product'];
-    const filled = fillPattern(ownText(pattern ?? {}, lang), (field) => fieldText(snapshot, p, field, lang));
-    return filled ? [filled, 'pattern'] : [facts(), 'facts'];
+  const title = searchTitleOf(snapshot, plan, p, lang);
+  const own = snapshot.frame.searchWords?.get(snapshot.ids[p])?.descriptions ?? {};
+  const description = told(snapshot, p, lang, own, plan?.productPage.search.description, () =>
+    describe(snapshot, p, lang),
+  );
+  return {
+    title: title.title,
+    description: description.text,
+    from: { title: title.from, description: description.from },
   };
-  const [title, titleFrom] = told(titles, patterns?.title, () => titleIn(snapshot, p, lang));
-  const [description, from] = told(descriptions, patterns?.description, () => describe(snapshot, p, lang));
-  return { title, description, from: { title: titleFrom, description: from } };
+}
+
+/** The title alone, which is told of every product in lists. */
+export function searchTitleOf(
+  snapshot: Snapshot,
+  plan: Pick<Plan, 'productPage'> | null,
+  p: number,
+  lang: Lang,
+): { title: string; from: SearchWordsFrom } {
+  const own = snapshot.frame.searchWords?.get(snapshot.ids[p])?.titles ?? {};
+  const { text, from } = told(snapshot, p, lang, own, plan?.productPage.search.title, () =>
+    titleIn(snapshot, p, lang),
+  );
+  return { title: text, from };
+}
+
+function told(
+  snapshot: Snapshot,
+  p: number,
+  lang: Lang,
+  own: Texts,
+  pattern: Texts | undefined,
+  facts: () => string,
+): { text: string; from: SearchWordsFrom } {
+  const said = ownText(own, lang);
+  if (said) return { text: said, from: 'product' };
+  const filled = fillPattern(ownText(pattern ?? {}, lang), (field) => fieldText(snapshot, p, field, lang));
+  return filled ? { text: filled, from: 'pattern' } : { text: facts(), from: 'facts' };
 }
 
 const ownText = (texts: Texts, lang: Lang): string => (Object.hasOwn(texts, lang) ? texts[lang] : '');

@@ -82,7 +82,7 @@ function holdsAt(condition: Condition, facts: PageFacts, width: WidthName): bool
     case 'aisles':
       return condition.of.includes(facts.aisle.kind);
     case 'category':
-      return isCategory(groundOf(facts.aisle), condition.category, condition.below);
+      return isInCategory(groundOf(facts.aisle), condition.category, condition.below);
     case 'collection':
       return groundOf(facts.aisle).key === `collection:${condition.collection}`;
     case 'language':
@@ -113,7 +113,8 @@ function holdsAt(condition: Condition, facts: PageFacts, width: WidthName): bool
   }
 }
 
-function isCategory(aisle: Aisle, category: number, below: boolean): boolean {
+/** Whether an aisle is a category's, or stands below it where that counts too. */
+export function isInCategory(aisle: Aisle, category: number, below: boolean): boolean {
   if (aisle.kind !== 'category') return false;
   for (let at: Aisle | null = aisle; at; at = below ? at.parent : null) if (at.id === category) return true;
   return false;

@@ -21,9 +21,40 @@ export interface RangeResult {
 
 const kept = new Keep<RangeResult>(1_000);
 
+/** A range in an aisle as a question: what it is asked by, what tells whether its answer would be another, and the answer. */
+export interface RangeQuestion {
+  key: string;
+  reads: readonly unknown[];
+  /** A set of the caller's own. */
+  answer: () => Bitset;
+}
+
+/** Clauses that name what is gone are left out. */
+export function askRange(
+  snapshot: Snapshot,
+  aisle: Aisle,
+  rule: RangeRule,
+  context: RangeContext,
+): RangeQuestion {
+  const saved = findSavedRange(rule.source, context);
+  const of = ofWhat(rule.source, context);
+  const clauses = rule.clauses
+    .filter((clause) => !faultOf(snapshot, clause))
+    .map((clause) => clauseBitset(snapshot, clause, context));
+  return {
+    key: `${followsAisle(rule, context) ? aisle.key : '*'}|${of}|${context.zone ?? ''}${dayRead(context)}|${JSON.stringify(rule)}|${saved ? JSON.stringify(saved.rule) : ''}`,
+    reads: [...clauses, ...sourceReads(snapshot, aisle, rule.source, context)],
+    answer: () => {
+      const bits = sourceBitset(snapshot, aisle, rule.source, context).slice();
+      for (const met of clauses) intersectInto(bits, met);
+      return bits;
+    },
+  };
+}
+
 /**
  * The products of a range in an aisle. Results are kept, as aisles are asked for again and again; callers must not change
- * `bits`. Clauses that name what is gone are left out.
+ * `bits`.
  */
 export function runRange(
   snapshot: Snapshot,
@@ -31,17 +62,10 @@ export function runRange(
   rule: RangeRule,
   context: RangeContext,
 ): RangeResult {
-  const saved = findSavedRange(rule.source, context);
-  const of = ofWhat(rule.source, context);
-  const question = `${followsAisle(rule, context) ? aisle.key : '*'}|${of}|${context.zone ?? ''}${dayRead(context)}|${JSON.stringify(rule)}|${saved ? JSON.stringify(saved.rule) : ''}`;
-  const clauses = rule.clauses
-    .filter((clause) => !faultOf(snapshot, clause))
-    .map((clause) => clauseBitset(snapshot, clause, context));
-  const reads = [...clauses, ...sourceReads(snapshot, aisle, rule.source, context)];
-  return kept.get(snapshot.lineage, question, reads, () => {
-    const bits = sourceBitset(snapshot, aisle, rule.source, context).slice();
-    for (const met of clauses) intersectInto(bits, met);
-    return { bits, count: countOf(bits), key: question };
+  const { key, reads, answer } = askRange(snapshot, aisle, rule, context);
+  return kept.get(snapshot.lineage, key, reads, () => {
+    const bits = answer();
+    return { bits, count: countOf(bits), key };
   });
 }
 

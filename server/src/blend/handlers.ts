@@ -24,7 +24,7 @@ export const blendHandlers = ({ sequelize, host }: Services): Handlers<Own> => (
   readBlend: ({ params }) => blendStore.read(params.id),
   saveBlend: ({ params, body, user }) => blendStore.save(sequelize, params.id, body, user.id),
   deleteBlend: ({ params, user }) => blendStore.remove(sequelize, params.id, user.id),
-  blendChanges: ({ params }) => blendStore.changes(host.serving().snapshot, params.id),
+  blendChanges: ({ params }) => blendStore.changes(sequelize, host.serving(), params.id),
   publishBlend: ({ params, body, user }) =>
     thenServe(host, blendStore.publish(sequelize, params.id, body, user.id)),
   tryBlend: async ({ body }) => {

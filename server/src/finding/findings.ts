@@ -1,13 +1,16 @@
 import type { Sequelize } from 'sequelize';
-import type { Findings, PutOffInput, ToldFinding } from '@fond/contract';
+import type { Findings, PutOffInput, ToldFinding, ToldGroup } from '@fond/contract';
 import {
   findingName,
   findInShop,
   grouped,
+  readMark,
   titleInShop,
   todayIn,
+  type CheckedShop,
   type Edition,
   type Finding,
+  type FindingGroup,
   type Redirect,
   type ShopFindings,
   type Snapshot,
@@ -16,6 +19,7 @@ import { recordActivity } from '../activity/activity';
 import { RedirectModel } from '../database/models';
 import { runSql, select } from '../database/rows';
 import { inUnit } from '../database/unit';
+import { problem } from '../problem/problem';
 import type { ServingState } from '../serving/servingHost';
 import { inTurns } from '../turns';
 
@@ -27,83 +31,164 @@ interface Mark {
   by: string | null;
 }
 
-/** What was found last of a snapshot, so that several who look at once look together. */
-const kept = new WeakMap<Snapshot, { edition: Edition; asked: string; found: Promise<ShopFindings> }>();
-
-/** Runs the checks over what is live, with requests answered in between; told is what holds in an aisle, or everywhere. */
-export async function listFindings(
-  sequelize: Sequelize,
-  serving: ServingState,
-  aisle: string | null,
-): Promise<Findings> {
-  const { zone } = serving;
-  const now = Date.now();
-  const today = todayIn({ now, zone });
-  const marks = await select<Mark>(
+/** Marks that hold on a day. */
+const readMarks = (sequelize: Sequelize, today: string): Promise<Mark[]> =>
+  select<Mark>(
     sequelize,
     `SELECT f.name, DATE_FORMAT(f.until, '%Y-%m-%d') AS until, f.reason, f.at, u.name AS \`by\`
       FROM put_off_findings f LEFT JOIN users u ON u.id = f.user_id
       WHERE f.until IS NULL OR f.until >= ? ORDER BY f.at`,
     [today],
   );
-  const redirects = (await RedirectModel.findAll({ order: [['fromPath', 'ASC']] })).map(
-    ({ fromPath, toPath, code }): Redirect => ({ from: fromPath, to: toPath, code }),
-  );
-  const { groups, putOff, byAisle } = await findOnce(serving, today, marks, redirects, now);
-  const byName = new Map(marks.map((mark) => [mark.name, mark]));
-  const shown = aisle === null ? groups : grouped(byAisle.get(aisle) ?? []);
-  return {
-    groups: shown.map((group) => ({ ...group, found: group.found.map((one) => told(serving, one)) })),
-    putOff: putOff.map((finding) => {
-      const { until, reason, at, by } = byName.get(findingName(finding))!;
-      return { ...told(serving, finding), until, reason, at: at.toISOString(), by: by ?? 'somebody' };
-    }),
-    byAisle: [...byAisle].map(([key, { length }]) => ({ aisle: key, count: length })),
-  };
+
+/** What the checks of an edition need besides it. */
+export async function readChecked(
+  sequelize: Sequelize,
+  { snapshot, zone }: Pick<ServingState, 'snapshot' | 'zone'>,
+  edition: Edition,
+): Promise<{ shop: Omit<CheckedShop, 'unused'>; marks: readonly Mark[]; today: string }> {
+  const now = Date.now();
+  const today = todayIn({ now, zone });
+  const [marks, ways] = await Promise.all([
+    readMarks(sequelize, today),
+    RedirectModel.findAll({ order: [['fromPath', 'ASC']] }),
+  ]);
+  const redirects = ways.map(({ fromPath, toPath, code }): Redirect => ({
+    from: fromPath,
+    to: toPath,
+    code,
+  }));
+  const context = { now, ranges: edition.ranges, blends: edition.blends, zone };
+  const putOff = new Set(marks.map(({ name }) => name));
+  return { shop: { snapshot, edition, redirects, context, putOff }, marks, today };
 }
 
-function findOnce(
-  { snapshot, edition, zone }: ServingState,
-  today: string,
-  marks: readonly Mark[],
-  redirects: readonly Redirect[],
-  now: number,
-): Promise<ShopFindings> {
-  const putOff = new Set(marks.map(({ name }) => name));
-  const asked = JSON.stringify([today, [...putOff].sort(), redirects]);
+/** Saved ranges and blends that neither a draft, nor what is live, nor an answer to a search names. */
+async function readUnused(
+  sequelize: Sequelize,
+  { snapshot, edition }: Pick<ServingState, 'snapshot' | 'edition'>,
+): Promise<CheckedShop['unused']> {
+  const live = new Set([...edition.ranges, ...edition.blends].map(({ id }) => id));
+  const answers = JSON.stringify(snapshot.frame.search ?? null);
+  const unusedIn = async (table: 'saved_ranges' | 'blends'): Promise<{ id: string; name: string }[]> => {
+    const found = await select<{ id: string; name: string }>(
+      sequelize,
+      `SELECT r.id, r.name FROM ${table} r
+        WHERE NOT EXISTS (SELECT 1 FROM plans p WHERE LOCATE(r.id, p.document)) ORDER BY r.name`,
+    );
+    return found.filter(({ id }) => !live.has(id) && !answers.includes(id));
+  };
+  const [ranges, blends] = await Promise.all([unusedIn('saved_ranges'), unusedIn('blends')]);
+  return { ranges, blends };
+}
+
+/** What was found last of a snapshot, so that several who look at once look together. */
+const kept = new WeakMap<Snapshot, { edition: Edition; asked: string; found: Promise<ShopFindings> }>();
+
+/** Runs the checks over what is live, with requests answered in between. */
+async function findLive(
+  sequelize: Sequelize,
+  serving: ServingState,
+): Promise<{ found: ShopFindings; marks: readonly Mark[] }> {
+  const { snapshot, edition } = serving;
+  const [{ shop, marks, today }, unused] = await Promise.all([
+    readChecked(sequelize, serving, edition),
+    readUnused(sequelize, serving),
+  ]);
+  const asked = JSON.stringify([today, [...shop.putOff].sort(), shop.redirects, unused]);
   const known = kept.get(snapshot);
   // A campaign that begins makes another edition of the same number.
-  if (known?.edition === edition && known.asked === asked) return known.found;
-  const context = { now, ranges: edition.ranges, blends: edition.blends, zone };
-  const found = inTurns(findInShop({ snapshot, edition, redirects, context, putOff }));
+  if (known?.edition === edition && known.asked === asked) return { found: await known.found, marks };
+  const found = inTurns(findInShop({ ...shop, unused }));
   kept.set(snapshot, { edition, asked, found });
   // What failed is tried again by whoever asks next.
   found.catch(() => kept.delete(snapshot));
-  return found;
+  return { found: await found, marks };
 }
 
+/** What is found in what is live: all of it, or what holds in an aisle. */
+export async function listFindings(
+  sequelize: Sequelize,
+  serving: ServingState,
+  aisle: string | null,
+): Promise<Findings> {
+  const { found, marks } = await findLive(sequelize, serving);
+  const byName = new Map(marks.map((mark) => [mark.name, mark]));
+  return {
+    groups: toldGroups(
+      serving.snapshot,
+      serving.edition,
+      aisle === null ? found.groups : grouped(found.byAisle.get(aisle) ?? []),
+    ),
+    putOff: found.putOff.map(({ mark, count, first }) => {
+      const { until, reason, at, by } = byName.get(mark)!;
+      return {
+        ...told(serving.snapshot, serving.edition, first),
+        mark,
+        count,
+        until,
+        reason,
+        at: at.toISOString(),
+        by: by ?? 'somebody',
+      };
+    }),
+    byAisle: [...found.byAisle].map(([key, { length }]) => ({ aisle: key, count: length })),
+  };
+}
+
+/** The finding of a name among those that are told; undefined where it isn't found any more. */
+export const namedIn = (groups: readonly FindingGroup[], name: string): Finding | undefined =>
+  groups.flatMap((group) => group.found).find((finding) => findingName(finding) === name);
+
+/**
+ * Groups of findings as they are told.
+ *
+ * @param fresh Names of those that what is live has not; left out where that isn't asked.
+ */
+export const toldGroups = (
+  snapshot: Snapshot,
+  edition: Edition,
+  groups: readonly FindingGroup[],
+  fresh?: ReadonlySet<string>,
+): ToldGroup[] =>
+  groups.map((group) => ({
+    ...group,
+    ...(fresh && { fresh: [...fresh].filter((name) => name.startsWith(`${group.kind} `)).length }),
+    found: group.found.map((one) => {
+      const words = told(snapshot, edition, one);
+      return fresh ? { ...words, fresh: fresh.has(words.name) } : words;
+    }),
+  }));
+
 /** A finding with what it is about by name, and the aisle that it is seen in. */
-function told({ snapshot, edition }: ServingState, finding: Finding): ToldFinding {
+function told(snapshot: Snapshot, edition: Edition, finding: Finding): ToldFinding {
   const name = findingName(finding);
   const aisle = 'aisle' in finding ? finding.aisle : 'first' in finding ? finding.first : null;
   const at = aisle === null ? undefined : snapshot.aisles.byKey.get(aisle);
   const path = at?.path ?? null;
+  if ('aisle' in finding) return { name, finding, title: at ? titleInShop(snapshot, at.titles) : '', path };
   if ('sku' in finding) {
     const p = snapshot.bySku.get(finding.sku);
     return { name, finding, title: p === undefined ? '' : titleInShop(snapshot, snapshot.titles[p]), path };
   }
+  if ('name' in finding) return { name, finding, title: finding.name, path };
+  if ('attribute' in finding && !('plan' in finding)) return { name, finding, title: finding.label, path };
   const document = 'plan' in finding ? finding.plan : 'part' in finding ? finding.part : null;
-  if (document === null) return { name, finding, title: at ? titleInShop(snapshot, at.titles) : '', path };
-  return { name, finding, title: edition.documents.find(({ id }) => id === document)?.name ?? '', path };
+  const title = edition.documents.find(({ id }) => id === document)?.name ?? '';
+  return { name, finding, title, path };
 }
 
-/** Says that nobody wants to hear of a finding, until a day or for as long as it is found; said again, it is said anew. */
-export const putOffFinding = (
+/** Says that nobody wants to hear of a finding, or of all of a kind at a place, until a day or for as long as it is found. */
+export async function putOffFinding(
   sequelize: Sequelize,
   { name, said, until, reason }: PutOffInput,
   userId: number,
-): Promise<void> =>
-  inUnit(sequelize, async (transaction) => {
+): Promise<void> {
+  if (!readMark(name))
+    throw problem('bad-input', 'Nothing was left out.', [
+      { path: 'name', message: 'begins with no kind of finding' },
+    ]);
+  await inUnit(sequelize, async (transaction) => {
     await runSql(
       sequelize,
       `INSERT INTO put_off_findings (name, until, reason, at, user_id) VALUES (?, ?, ?, ?, ?)
@@ -116,6 +201,7 @@ export const putOffFinding = (
       transaction,
     );
   });
+}
 
 /** Tells of a finding again; twice is once. */
 export const takeUpFinding = (sequelize: Sequelize, name: string, userId: number): Promise<void> =>

@@ -1,9 +1,16 @@
 import type { Logger } from 'pino';
 import type { Job, JobProgress, PictureReport } from '@fond/contract';
-import { pictureNeeds, RENDITION_WIDTHS, type Edition, type Snapshot } from '@fond/core';
+import {
+  findSmallPictures,
+  pictureNeeds,
+  RENDITION_WIDTHS,
+  servedAisles,
+  type Edition,
+  type Snapshot,
+} from '@fond/core';
 import type { ServingHost, ServingState } from '../serving/servingHost';
 import { BrokenOff, type Jobs } from '../job/jobs';
-import { smallPictures } from '../finding/smallPictures';
+import { inTurns } from '../turns';
 import type { PictureSize, PictureStore, Progress } from './pictures';
 
 /** The pictures that shoppers see first: of every card, of categories, and those that live plans have uploaded. */
@@ -26,7 +33,10 @@ export async function pictureReport(
   edition: Edition,
   renditions: Renditions,
 ): Promise<PictureReport> {
-  const small = smallPictures(snapshot, edition, Date.now());
+  const { plans, ranges, blends } = edition;
+  const context = { now: Date.now(), ranges, blends };
+  const served = await inTurns(servedAisles(snapshot, edition));
+  const small = await inTurns(findSmallPictures(snapshot, plans, served, context));
   const blurred = small.filter(({ width, needed }) => width < needed).length;
   return {
     pictures: picturesInUse(snapshot, edition).length,

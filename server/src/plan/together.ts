@@ -84,7 +84,7 @@ export function changeTogether(
       told.push({ id, name: plan.name, version: row.version, before: plan, after, changed });
     }
     return {
-      id: kept.length ? await keep(sequelize, said, kept, userId, transaction) : null,
+      id: kept.length ? await keepChange(sequelize, said, kept, userId, transaction) : null,
       plans: told,
       moves: await movesOf(serving, drafts),
     };
@@ -163,7 +163,8 @@ async function changedDocument(
   return safeDocument(await documentsFor([document], live), document.id);
 }
 
-async function keep(
+/** Keeps drafts as they were, so that a change of them can be taken back by its id. */
+export async function keepChange(
   sequelize: Sequelize,
   said: string,
   kept: readonly KeptDraft[],

@@ -38,7 +38,7 @@ export const editionHandlers = (
   { sequelize, host }: Services,
   perform: (held: HeldOperation, call: AnyCall) => unknown,
 ): Handlers<Own> => ({
-  publicationChanges: ({ body }) => planChanges(host.serving(), body.plans),
+  publicationChanges: ({ body }) => planChanges(sequelize, host.serving(), body.plans),
   publishPlans: ({ body, user }) => thenServe(host, publishPlans(sequelize, host.serving(), body, user.id)),
   publicationRequests: () => listRequests(),
   askToPublish: ({ body: { plans = [], held, note }, user }) =>

@@ -34,28 +34,33 @@ import { problem } from '../problem/problem';
 import { sharedRules } from '../range/sharedRules';
 import { aisleChanges, changedProductPages } from '../finding/aisleChanges';
 import { chainProblem } from '../document/chainProblem';
-import { pageTime } from '../page/compose';
 import { disputesOf } from '../plan/disputes';
 import { documentsFor, planRow, refuseNewer } from '../plan/drafts';
 import { publicationFindings } from '../finding/publicationFindings';
 import { namedPlan } from '../text/namedPlan';
 
 /** What publishing some drafts together would do to the shop, and what stands in the way. */
-export async function planChanges(serving: ServingState, ids: readonly string[]): Promise<PlanChanges> {
+export async function planChanges(
+  sequelize: Sequelize,
+  serving: ServingState,
+  ids: readonly string[],
+): Promise<PlanChanges> {
   const [layers, shared, ...rows] = await Promise.all([
     readLiveLayers(),
     sharedRules(),
     ...ids.map((id) => planRow(id)),
   ]);
-  return changesOf(serving.snapshot, layers, rows.map(documentIn), shared);
+  return changesOf(sequelize, serving, layers, rows.map(documentIn), shared);
 }
 
 async function changesOf(
-  snapshot: Snapshot,
+  sequelize: Sequelize,
+  serving: ServingState,
   layers: Layers,
   drafts: readonly PlanDocument[],
   shared: SharedRules,
 ): Promise<PlanChanges> {
+  const { snapshot } = serving;
   const live = editionFrom(0, layers.beneath);
   const missing = await missingBeneath(drafts, live.documents);
   // Bases and parts that are not live are laid along, so that the rest can be told; publishing without them is refused.
@@ -73,7 +78,13 @@ async function changesOf(
     covered: layers.campaigns
       .filter(({ documents }) => documents.some(({ id }) => drafted.includes(id)))
       .map(({ id, name }) => ({ id, name })),
-    findings: publicationFindings(snapshot, shownAfter, changes, pageTime()),
+    findings: await publicationFindings(
+      sequelize,
+      serving,
+      { before: shownBefore, after: shownAfter },
+      drafted,
+      changes,
+    ),
   };
 }
 

@@ -26,7 +26,7 @@ export const rangeHandlers = ({ sequelize, host }: Services): Handlers<Own> => (
   readRange: ({ params }) => rangeStore.read(params.id),
   saveRange: ({ params, body, user }) => rangeStore.save(sequelize, params.id, body, user.id),
   deleteRange: ({ params, user }) => rangeStore.remove(sequelize, params.id, user.id),
-  rangeChanges: ({ params }) => rangeStore.changes(host.serving().snapshot, params.id),
+  rangeChanges: ({ params }) => rangeStore.changes(sequelize, host.serving(), params.id),
   publishRange: ({ params, body, user }) =>
     thenServe(host, rangeStore.publish(sequelize, params.id, body, user.id)),
   explainRange: async ({ body: { rule, address } }) => {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Model, ModelStatic, Sequelize, Transaction } from 'sequelize';
 import type { EditionSummary, PlanChanges, ProblemName, RuleUse, StoredRule } from '@fond/contract';
-import { sameValue, type Edition, type Plan, type Snapshot } from '@fond/core';
+import { sameValue, type Edition, type Plan } from '@fond/core';
 import { recordActivity } from '../activity/activity';
 import { PlanModel, UserModel } from '../database/models';
 import { refuseTaken } from '../database/unique';
@@ -9,8 +9,8 @@ import { inUnit } from '../database/unit';
 import { fillDrafts } from '../document/filledDrafts';
 import { publishBeneath, readLiveEdition } from '../edition/editions';
 import { aisleChanges, changedProductPages } from '../finding/aisleChanges';
+import type { ServingState } from '../serving/servingHost';
 import { publicationFindings } from '../finding/publicationFindings';
-import { pageTime } from '../page/compose';
 import { problem } from '../problem/problem';
 
 /** What the rows of every kind of rule have. */
@@ -196,7 +196,8 @@ export class RuleStore<Row extends RuleRow, Rule extends { id: string; name: str
   }
 
   /** The aisles that would look different if one were published by itself. */
-  async changes(snapshot: Snapshot, id: string): Promise<PlanChanges> {
+  async changes(sequelize: Sequelize, serving: ServingState, id: string): Promise<PlanChanges> {
+    const { snapshot } = serving;
     const [row, live] = await Promise.all([this.rowOf(id), readLiveEdition()]);
     const after = this.kind.putIn(live, this.ruleOf(row));
     const changes = aisleChanges(snapshot, live, after);
@@ -207,7 +208,7 @@ export class RuleStore<Row extends RuleRow, Rule extends { id: string; name: str
       heirs: [],
       faults: [],
       covered: [],
-      findings: publicationFindings(snapshot, after, changes, pageTime()),
+      findings: await publicationFindings(sequelize, serving, { before: live, after }, [], changes),
     };
   }
 

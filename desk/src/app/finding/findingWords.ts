@@ -1,72 +1,77 @@
-import { dayWords, listWords, type Finding, type FindingKind, type Severity } from '@fond/core';
-import { counted } from '../wording/counted';
+import {
+  dayWords,
+  listWords,
+  sayClause,
+  type CardElementKind,
+  type Clause,
+  type Finding,
+  type RangeNames,
+} from '@fond/core';
 import { languageName } from '../records/languageName';
-
-/** A mark that is told by its shape too, and what it means. */
-export const SEVERITY_WORDS: Readonly<Record<Severity, { mark: string; word: string }>> = {
-  fault: { mark: '■', word: 'wrong' },
-  warning: { mark: '▲', word: 'weak' },
-  hint: { mark: '○', word: 'could be better' },
-};
-
-/** What all findings of a kind are, above their list. */
-export const KIND_WORDS: Readonly<Record<FindingKind, string>> = {
-  'aisle-disputed': 'Aisles that several plans claim alike',
-  'aisle-empty': 'Empty aisles',
-  'links-dead': 'Addresses at which nothing stands',
-  'redirect-loop': 'Redirects that run in a ring',
-  'redirect-dead': 'Redirects that lead nowhere',
-  'product-priceless': 'Products without a price',
-  'product-nowhere': 'Products in no category',
-  'promotion-empty': 'Promoting shelves that show nothing',
-  'product-pictureless': 'Products without a picture',
-  'product-untranslated': 'Products without a name in a language',
-  'reduction-none': 'Reductions that are none',
-  'contrast-low': 'Colours that are hard to read',
-  'texts-missing': 'Texts that a language lacks',
-  'pins-gone': 'Pins of products that are gone',
-  'answer-gone': 'Answers to searches that name what is gone',
-  'redirect-hidden': 'Redirects that a page hides',
-  'aisle-double': 'Aisles that are called alike',
-  'aisle-undescribed': 'Aisles without a description',
-  'facet-useless': 'Filters that help nobody',
-  'rows-ragged': 'Pages whose last row is never full',
-  'aisle-thin': 'Aisles with few products',
-  'product-undescribed': 'Products without a description',
-  'pins-over': 'Pins and groups that are over',
-  'answer-over': 'Answers to searches that are over',
-  'plan-idle': 'Plans that serve no aisle',
-  'part-unused': 'Parts that no plan shows',
-  'redirect-chain': 'Redirects that lead over others',
-};
+import { counted } from '../wording/counted';
+import { TEXT_USES } from '../wording/textUses';
+import { elementWords, FIXTURE_WORDS } from '../wording/words';
 
 const REASONS: Readonly<Record<string, string>> = {
   'low-coverage': 'too few products have a value',
   'one-sided': 'nearly all products have the same value',
   'all-different': 'every product has another value',
+  'too-many-values': 'there are too many values to choose from',
 };
 
 const inAisles = (count: number): string => `in ${counted(count, 'aisle')}`;
 const some = (list: readonly string[]): string =>
   list.length > 4 ? `${list.slice(0, 4).join(', ')} and ${list.length - 4} more` : list.join(', ');
+const contrastWords = (contrast: number): string => `contrast ${contrast.toFixed(1)}, at least 4.5 is wanted`;
+
+/** What an element of a card is called; of attributes, which one. */
+function elementName(name: string, names: RangeNames): string {
+  const [element, attribute = null] = name.split(':');
+  if (element === 'attribute' && attribute !== null) return names.attribute(attribute)?.label ?? attribute;
+  return elementWords({ element: element as CardElementKind, attribute }, null, 'en');
+}
 
 /** What is found, with its evidence; what it is about stands before it. */
-export function findingWords(finding: Finding): string {
+export function findingWords(finding: Finding, names: RangeNames): string {
+  const said = (clause: Clause): string => `“${sayClause(clause, names)}”`;
   switch (finding.kind) {
     case 'aisle-empty':
-      return 'shows no product';
+      return finding.products
+        ? `shows none of its ${counted(finding.products, 'product')}`
+        : 'has no product to show';
     case 'aisle-thin':
       return `has ${counted(finding.products, 'product')}`;
     case 'aisle-undescribed':
       return 'has no words of its own, and its plan has a place for them';
     case 'aisle-double':
       return `is called like ${counted(finding.others.length, 'other aisle')} beside it`;
+    case 'description-double':
+      return `is described in the same words as ${counted(finding.others.length, 'other aisle')}`;
+    case 'aisle-untranslated':
+    case 'product-untranslated':
+      return `has no name in ${listWords(finding.langs.map(languageName), 'or')}`;
     case 'aisle-disputed':
       return `is claimed just as exactly by ${listWords(finding.plans, 'and')}`;
+    case 'aisle-unlinked':
+      return 'shows products, and no navigation, tile, link or product leads to it';
+    case 'pins-lost':
+      return `has ${counted(finding.skus.length, 'pin')} that can’t hold: ${some(finding.skus)}`;
     case 'facet-useless':
       return `shows the filter “${finding.label}” ${inAisles(finding.aisles)}, where ${REASONS[finding.reason] ?? 'it splits nothing'}`;
+    case 'facets-alike':
+      return `shows the filters “${finding.label}” and “${finding.otherLabel}”, which split the products alike ${inAisles(finding.aisles)}`;
+    case 'facets-gone':
+      return `filters by ${some(finding.facets)}, which the catalogue doesn’t have`;
+    case 'line-bare':
+      return `has the line “${finding.label}” on its cards; in the first of ${counted(finding.aisles, 'aisle')} ${finding.products} of ${counted(finding.of, 'product')} ${finding.products === 1 ? 'has' : 'have'} a value`;
     case 'promotion-empty':
       return `has a promoting shelf that shows nothing ${inAisles(finding.aisles)}`;
+    case 'clause-idle':
+      return `asks for products that are ${said(finding.clause)}, which takes none away ${inAisles(finding.aisles)}`;
+    case 'clause-gone':
+      return `asks for ${said(finding.clause)}, which the catalogue doesn’t have, so it is left out`;
+    case 'range-stale':
+      return `asks for ${some(finding.clauses.map(said))}, which the catalogue doesn’t have`;
     case 'product-nowhere':
       return 'is in no category, so no aisle of the tree has it';
     case 'product-priceless':
@@ -75,26 +80,56 @@ export function findingWords(finding: Finding): string {
       return 'has no picture';
     case 'product-undescribed':
       return 'has no description';
-    case 'product-untranslated':
-      return `has no name in ${listWords(finding.langs.map(languageName), 'or')}`;
+    case 'product-double':
+      return `is titled like ${finding.other}${finding.others > 1 ? ` and ${counted(finding.others - 1, 'other product')}` : ''}`;
+    case 'title-long':
+      return `has a title of ${finding.letters} letters in ${languageName(finding.lang)}, of which results show 60`;
+    case 'pictures-wordless':
+      return `has ${counted(finding.pictures, 'picture')} that are all told by its name`;
     case 'reduction-none':
       return 'was no dearer before than it is now';
     case 'plan-idle':
       return 'serves no aisle: others are more exact, or it reaches none';
     case 'rows-ragged':
       return `shows ${finding.size} a page, which leave a row unfilled on ${listWords(finding.widths, 'and')} pages`;
+    case 'rows-single':
+      return `shows ${finding.size} a page, which is a single row on wide pages`;
     case 'pins-gone':
-      return `holds places for ${some(finding.skus)}, which the catalogue doesn’t have`;
+      return `holds places for ${some(finding.skus)}, which the shop doesn’t have`;
     case 'pins-over':
       return `has ${counted(finding.count, 'pin or group', 'pins and groups')} whose last day is over`;
+    case 'condition-over':
+      return `has a fixture, ${FIXTURE_WORDS[finding.type]}, that was shown until ${dayWords(finding.to)}`;
+    case 'condition-never':
+      return `has a fixture, ${FIXTURE_WORDS[finding.type]}, that is shown on none of its pages`;
     case 'links-dead':
       return `leads to ${some(finding.addresses)}`;
     case 'texts-missing':
-      return `has ${counted(finding.texts, 'text')} that nobody has written in ${languageName(finding.lang)}`;
+      return `has ${counted(finding.texts, 'text')} that nobody has written in ${languageName(finding.lang)}: ${listWords(
+        finding.uses.map((use) => TEXT_USES[use][1]),
+        'and',
+      )}`;
     case 'contrast-low':
       return some(finding.pairs.map(({ what, contrast }) => `${what} at ${contrast}`));
+    case 'card-unreadable':
+      return `has ${elementName(finding.element, names)} on its cards: ${contrastWords(finding.contrast)}`;
+    case 'badge-unreadable':
+      return `has the badge “${finding.text}”: ${contrastWords(finding.contrast)}`;
+    case 'badge-covers':
+      return `has the badge “${finding.text}”, which hides ${Math.round(finding.share * 100)} % of a picture on ${finding.width} pages`;
+    case 'badge-idle':
+      return `has the badge “${finding.text}”, which no product has`;
+    case 'pictures-small':
+      return `draws the pictures of its ${FIXTURE_WORDS[finding.type]} ${finding.needed} px wide, and ${counted(finding.pictures, 'picture')} ${finding.pictures === 1 ? 'has' : 'have'} less; the smallest has ${finding.width} px`;
+    case 'settings-idle':
+      return `has ${counted(finding.settings.length, 'setting')} of what its base no longer has`;
     case 'part-unused':
       return 'is shown by no plan';
+    case 'range-unused':
+    case 'blend-unused':
+      return 'is used by no plan';
+    case 'values-untranslated':
+      return `has ${counted(finding.values, 'value')} without a word in ${languageName(finding.lang)}, though most have one`;
     case 'redirect-loop':
       return finding.steps.join(' → ');
     case 'redirect-chain':
@@ -107,64 +142,5 @@ export function findingWords(finding: Finding): string {
       return `“${finding.query}” is answered with ${some(finding.skus)}, which the catalogue doesn’t have`;
     case 'answer-over':
       return `“${finding.query}” was answered until ${dayWords(finding.to)}`;
-  }
-}
-
-/** Where it is mended: a screen, with what opens there. */
-export interface WayOut {
-  commands: readonly string[];
-  query: Readonly<Record<string, string>>;
-  /** What is done there. */
-  name: string;
-}
-
-/** The place at which a finding is mended. */
-export function wayOut(finding: Finding, path: string | null): WayOut {
-  const aisle: Readonly<Record<string, string>> = path === null ? {} : { aisle: path };
-  switch (finding.kind) {
-    case 'aisle-empty':
-    case 'aisle-thin':
-    case 'aisle-disputed':
-      return { commands: ['/floor'], query: { why: finding.aisle }, name: 'See its plan' };
-    case 'aisle-undescribed':
-    case 'aisle-double':
-      return { commands: ['/floor'], query: { why: finding.aisle, words: '1' }, name: 'Write its words' };
-    case 'product-nowhere':
-    case 'product-priceless':
-    case 'product-pictureless':
-    case 'product-undescribed':
-    case 'product-untranslated':
-    case 'reduction-none':
-      return { commands: ['/products', finding.sku], query: {}, name: 'Open its sheet' };
-    case 'facet-useless':
-      return { commands: ['/plans', finding.plan, 'filters'], query: aisle, name: 'Open its filters' };
-    case 'promotion-empty':
-      return {
-        commands: ['/plans', finding.plan],
-        query: { ...aisle, open: `fixture:${finding.fixture}` },
-        name: 'Open the shelf',
-      };
-    case 'rows-ragged':
-      return { commands: ['/plans', finding.plan], query: { open: 'grid' }, name: 'Fill the rows' };
-    case 'pins-gone':
-    case 'pins-over':
-      return { commands: ['/plans', finding.plan], query: { open: 'order' }, name: 'Open its order' };
-    case 'contrast-low':
-      return { commands: ['/plans', finding.plan], query: { open: 'look' }, name: 'Open its look' };
-    case 'plan-idle':
-      return { commands: ['/plans', finding.plan], query: { open: 'reach' }, name: 'Open its reach' };
-    case 'links-dead':
-    case 'texts-missing':
-      return { commands: ['/plans', finding.plan], query: {}, name: 'Open the plan' };
-    case 'part-unused':
-      return { commands: ['/plans', finding.part], query: {}, name: 'Open the part' };
-    case 'redirect-loop':
-    case 'redirect-chain':
-    case 'redirect-dead':
-    case 'redirect-hidden':
-      return { commands: ['/redirects'], query: {}, name: 'Open redirects' };
-    case 'answer-gone':
-    case 'answer-over':
-      return { commands: ['/search'], query: { part: 'answers', q: finding.query }, name: 'Open the answer' };
   }
 }

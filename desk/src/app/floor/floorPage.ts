@@ -132,7 +132,7 @@ export class FloorPage {
   constructor() {
     // The floor is there without them; what is wrong with them is told by their own screen.
     inject(FindingApi)
-      .list(null)
+      .list(null, null)
       .subscribe({
         next: ({ byAisle }) => this.findings.set(new Map(byAisle.map(({ aisle, count }) => [aisle, count]))),
         error: () => undefined,

@@ -3,7 +3,8 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
-import type { Job, PictureReport, Problem, SmallPicture } from '@fond/contract';
+import type { Job, PictureReport, Problem } from '@fond/contract';
+import type { SmallPicture } from '@fond/core';
 import { Api } from '../api/api';
 import { JobFollower } from '../job/jobFollower';
 

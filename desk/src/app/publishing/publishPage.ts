@@ -25,30 +25,20 @@ import {
   type PublicationFault,
   type PublicationRequest,
   type StoredPlan,
+  type ToldGroup,
   type TrialWish,
 } from '@fond/contract';
-import {
-  documentsBy,
-  isHeir,
-  listWords,
-  resolvePlan,
-  type CardElementKind,
-  type Plan,
-  type TextUse,
-} from '@fond/core';
+import { documentsBy, isHeir, resolvePlan, type Plan } from '@fond/core';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { TrialApi } from '../api/trialApi';
 import { FloorActions } from '../store/floor.actions';
-import { textsPlace } from '../wording/textsPlace';
 import { BriefVocabulary } from '../wording/briefVocabulary';
 import { settingNames } from '../wording/sentences';
 import { settingWords } from '../wording/settingWords';
-import { elementWords, FIXTURE_WORDS } from '../wording/words';
 import { PlanActions } from '../draft/plan.actions';
 import { planFeature } from '../draft/plan.feature';
-import { TEXT_USES } from '../plan/window/findingWords';
-import { languageName } from '../records/languageName';
+import { FindingList } from '../finding/findingList';
 import { AisleMoves } from './aisleMoves';
 import { BeforeAfter } from './beforeAfter';
 import { CampaignFields } from './campaignFields';
@@ -72,6 +62,7 @@ interface Asked {
     AisleMoves,
     BeforeAfter,
     CampaignFields,
+    FindingList,
     PlanDifference,
     PublicationRequests,
     TrialFields,
@@ -110,7 +101,6 @@ export class PublishPage {
     defaultValue: [],
   });
 
-  protected readonly fixtureWords = FIXTURE_WORDS;
   protected readonly running = signal(false);
   protected readonly refused = signal<Problem | null>(null);
   protected readonly note = signal('');
@@ -180,6 +170,21 @@ export class PublishPage {
   /** Asks anew for all that could not be read. */
   protected again(): void {
     for (const resource of [this.all, this.counted, this.read]) if (resource.error()) resource.reload();
+  }
+
+  /** What the publication would bring, and how much of what is found is live like that. */
+  protected freshOf(groups: readonly ToldGroup[]): { fresh: ToldGroup[]; known: number } {
+    const fresh = groups.flatMap((group): ToldGroup[] => {
+      const found = group.found.filter((one) => one.fresh);
+      return found.length ? [{ ...group, found, count: group.fresh ?? found.length }] : [];
+    });
+    const sum = (of: readonly ToldGroup[]): number => of.reduce((all, { count }) => all + count, 0);
+    return { fresh, known: sum(groups) - sum(fresh) };
+  }
+
+  /** A draft was mended from here: what publishing would do is worked out anew. */
+  protected mended(): void {
+    for (const resource of [this.all, this.counted, this.read]) resource.reload();
   }
 
   protected include(plan: PlanSummary, on: boolean): void {
@@ -273,33 +278,5 @@ export class PublishPage {
   private fail(problem: Problem): void {
     this.refused.set(problem);
     this.running.set(false);
-  }
-
-  protected readonly textsPlace = textsPlace;
-  protected readonly languageName = languageName;
-
-  /** “a heading and 2 badges”. */
-  protected textWords(texts: readonly { use: TextUse }[]): string {
-    const counts = new Map<TextUse, number>();
-    for (const { use } of texts) counts.set(use, (counts.get(use) ?? 0) + 1);
-    return listWords(
-      [...counts].map(([use, count]) => {
-        const [one, several] = TEXT_USES[use];
-        return count === 1 ? one : `${count} ${several}`;
-      }),
-      'and',
-    );
-  }
-
-  /** Where a text of a plan is written. */
-  protected textSlip({ use, fixture }: { use: TextUse; fixture: string | null }): string {
-    if (fixture !== null) return `fixture:${fixture}`;
-    return use === 'badge' ? 'badges' : 'card';
-  }
-
-  /** What an element of a card is called; of attributes and figures, which one. */
-  protected elementName(name: string): string {
-    const [element, attribute = null] = name.split(':');
-    return attribute ?? elementWords({ element: element as CardElementKind, attribute }, null, 'en');
   }
 }

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { FixtureFinding, TextUse } from '@fond/core';
 import { englishFaults } from '../../../../../core/src/testing/english';
-import { findingWords, TEXT_USES } from './findingWords';
+import { TEXT_USES } from '../../wording/textUses';
+import { findingWords } from './findingWords';
 
 const at = { fixture: 'promotion', type: 'promotion' } as const;
 
