@@ -14,6 +14,7 @@ const only = (name, from, allowed, comment) => ({
 const ROOMS = {
   'core/src': [
     'text',
+    'estimate',
     'width',
     'redirect',
     'review',

@@ -22,6 +22,7 @@ import { defineModels } from './database/models';
 import { summariseEarlier } from './edition/summary';
 import { mountDelivery } from './delivery/mountDelivery';
 import { Counting } from './figure/counting';
+import { EarnedFigures } from './figure/earnedFigures';
 import { builtFiles } from './http/builtFiles';
 import { mountOperations, type Witness } from './api/mount';
 import { problem, problemHandler, sendProblem } from './problem/problem';
@@ -113,6 +114,10 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const carts = new CartService(sequelize);
   const counting = new Counting(sequelize, () => host.serving(), log);
   counting.start();
+  const earned = new EarnedFigures(sequelize, () => host.serving(), log);
+  // The demo's figures are there at once; those of other days come while shoppers are served.
+  if (demo) await earned.make();
+  earned.start();
   const renditions = new Renditions(host, pictures, jobs, log);
   if (options.makePictures !== false) {
     await renditions.startMissing();
@@ -194,6 +199,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
     imports.stop();
     await clock.stop();
     await counting.stop();
+    await earned.stop();
     await renderers?.stop();
     await settle(jobs, host, sessions, sequelize);
   };

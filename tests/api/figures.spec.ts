@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto';
 import { pino } from 'pino';
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
-import type { Figures, ViewBatch, WhatIfAnswer } from '@fond/contract';
-import { shelfOf, USUAL_PIN, type Plan, type View } from '@fond/core';
+import type { AisleVisitList, Campaign, Figures, ViewBatch, WhatIfAnswer } from '@fond/contract';
+import { shelfOf, usual, USUAL_PIN, USUAL_PROMOTION, type Fixture, type Plan, type View } from '@fond/core';
 import { connect } from '../../server/src/database/connect';
+import { CampaignModel } from '../../server/src/database/models';
 import { Counting } from '../../server/src/figure/counting';
-import { readPlan, withShelf } from '../support/plans';
+import { createPlan, publishStored, readPlan, savePlan, withShelf } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 import { BROWSER, shownAt, viewOf, type ShownPage } from '../support/views';
 
@@ -184,13 +185,57 @@ describe('what shoppers see, choose and buy', () => {
       ...Array.from({ length: 20 }, () => viewOf(table, seen)),
     ]);
     await server.application.counting.settle();
-    const { aisles } = (await desk.get('/api/figures/aisles').expect(200)).body as {
-      aisles: { aisle: string; visits: number; rate: { value: number; low: number; high: number } }[];
-    };
+    const { aisles } = (await desk.get('/api/figures/aisles').expect(200)).body as AisleVisitList;
     const one = aisles.find(({ aisle }) => aisle === table.key)!;
-    expect(one.visits).toBe(21);
+    expect([one.visits, one.clicks, one.revenue]).toEqual([21, 1, expect.any(Number)]);
+    expect(one.earned).toBeGreaterThanOrEqual(0);
     expect(one.rate.low).toBeLessThan(one.rate.value);
     expect(aisles.every(({ rate }) => rate.value >= 0 && rate.high <= 1)).toBe(true);
+  });
+
+  it('is told shelf by shelf, by the heading that shoppers read', async () => {
+    const knives = server.application.host.serving().snapshot.aisles.byPath.get('/knives-and-boards')!;
+    const reach = [{ kind: 'category', category: knives.id, below: false } as const];
+    const { plan, version } = await createPlan(desk, 'Knives', reach);
+    const promotion = { ...usual('sharp'), ...USUAL_PROMOTION, heading: { en: 'Sharp and near' } } as Fixture;
+    await savePlan(desk, { ...plan, fixtures: [...plan.fixtures, promotion] }, version);
+    await publishStored(desk, plan.id);
+    const page = await shown('/knives-and-boards');
+    await tell([
+      viewOf(page, [
+        { shelf: 'sharp', place: 1, sku: page.cards[0].sku, badges: [], seen: true, clicked: true },
+        { shelf: page.shelf, place: 1, sku: page.cards[0].sku, badges: [], seen: true },
+      ]),
+    ]).expect(204);
+    const { shelves } = await figures();
+    expect(shelves.find(({ key }) => key === 'sharp')).toMatchObject({
+      ...{ type: 'promotion', title: 'Sharp and near', seen: 1, clicks: 1 },
+    });
+    expect(shelves.find(({ key }) => key === page.shelf)).toMatchObject({ type: 'shelf', title: '' });
+  });
+
+  it('is told of a campaign: of the aisles of its plans, since it has begun', async () => {
+    const table = server.application.host.serving().snapshot.aisles.byPath.get('/table')!;
+    const reach = [{ kind: 'category', category: table.id, below: true } as const];
+    const { document } = await createPlan(desk, 'Table days', reach);
+    const { version } = await readPlan(desk, document.id);
+    const { body } = await desk
+      .post('/api/campaigns', {
+        name: 'Table days',
+        plans: [{ id: document.id, version }],
+        zone: 'UTC',
+        startsLocal: '2090-05-01T08:00',
+        endsLocal: null,
+      })
+      .expect(201);
+    const { id } = body as Campaign;
+    expect((await desk.get('/api/figures').query({ campaign: id })).status).toBe(404);
+    await CampaignModel.update({ startsAt: new Date(Date.now() - 3 * 86_400_000) }, { where: { id } });
+    const { scope, days, aisles } = await figures({ campaign: id });
+    expect(scope).toEqual({ kind: 'campaign', key: id, title: 'Table days', path: null });
+    expect(days.length).toBe(4);
+    expect(aisles.length).toBeGreaterThan(0);
+    expect(aisles.every(({ path }) => path.startsWith('/table'))).toBe(true);
   });
 
   it('goes as CSV, table by table, with the same rows', async () => {

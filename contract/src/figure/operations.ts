@@ -8,6 +8,7 @@ import {
   FIGURE_TABLES,
   WALKS,
   type AisleFigure,
+  type AisleVisitList,
   type AisleVisits,
   type DayEvent,
   type DayFigure,
@@ -19,6 +20,7 @@ import {
   type PlaceFigure,
   type ProductFigure,
   type QueryFigure,
+  type ShelfFigure,
   type ShoppersState,
   type ShoppersWish,
   type ViewBatch,
@@ -67,12 +69,15 @@ const query = {
   aisle: Joi.string().max(190).description('Key of an aisle'),
   plan: Joi.string().max(64),
   product: Joi.string().max(64).description('Article number'),
+  campaign: Joi.string()
+    .max(64)
+    .description('Id of a campaign: the aisles that its plans serve, on its days'),
   from: day,
   to: day,
 };
 /** Figures are asked of one thing, or of the shop. */
 const ofOne = <T extends object>(schema: Joi.ObjectSchema<T>): Joi.ObjectSchema<T> =>
-  schema.oxor('aisle', 'plan', 'product');
+  schema.oxor('aisle', 'plan', 'product', 'campaign');
 
 const counts = {
   seen: count.required(),
@@ -96,7 +101,7 @@ const sought = list(
 
 const figures = object<Figures>({
   scope: Joi.object({
-    kind: Joi.valid('shop', 'aisle', 'plan', 'product').required(),
+    kind: Joi.valid('shop', 'aisle', 'plan', 'product', 'campaign').required(),
     key: text.required(),
     title: text.required(),
     path: Joi.string().allow(null).required(),
@@ -128,6 +133,15 @@ const figures = object<Figures>({
   ).required(),
   products: list(
     object<ProductFigure>({ ...counts, sku: text.required(), title: text.required(), rate }),
+  ).required(),
+  shelves: list(
+    object<ShelfFigure>({
+      ...counts,
+      key: text.required(),
+      type: Joi.valid('shelf', 'promotion').required(),
+      title: text.required(),
+      rate,
+    }),
   ).required(),
   aisles: list(object<AisleFigure>({ ...named, path: text.required() })).required(),
   facets: list(
@@ -181,7 +195,8 @@ export const FIGURE_OPERATIONS = {
   figures: {
     method: 'get',
     path: '/api/figures',
-    summary: 'What was counted of the shop, an aisle, a plan’s aisles or a product, against the days before',
+    summary:
+      'What was counted of the shop, an aisle, a plan’s aisles, a campaign’s or a product, against the days before',
     access: 'signed-in',
     query: ofOne(object<FiguresQuery>(query)),
     status: 200,
@@ -194,11 +209,19 @@ export const FIGURE_OPERATIONS = {
     summary: 'Visits of each aisle in the last four weeks, and how much of what was seen was clicked',
     access: 'signed-in',
     status: 200,
-    answer: object<{ from: string; to: string; aisles: readonly AisleVisits[] }>({
+    answer: object<AisleVisitList>({
       from: day.required(),
       to: day.required(),
+      currency: text.required(),
       aisles: list(
-        object<AisleVisits>({ aisle: text.required(), visits: count.required(), rate }),
+        object<AisleVisits>({
+          aisle: text.required(),
+          visits: count.required(),
+          clicks: count.required(),
+          revenue: count.required(),
+          rate,
+          earned: Joi.number().min(0).allow(null).required(),
+        }),
       ).required(),
     }),
     problems: ['not-ready', 'database-away'],

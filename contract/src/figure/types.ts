@@ -14,6 +14,8 @@ export interface FiguresQuery {
   plan?: string;
   /** Article number. */
   product?: string;
+  /** Id of a campaign; the aisles that its plans serve, on the days of it that are there. */
+  campaign?: string;
   from?: string;
   to?: string;
 }
@@ -54,6 +56,16 @@ export interface ProductFigure extends Counts {
   rate: Estimate;
 }
 
+/** A shelf of pages, by its name in its plan. */
+export interface ShelfFigure extends Counts {
+  key: string;
+  /** What kind of shelf it is, and its heading where it has one. */
+  type: 'shelf' | 'promotion';
+  title: string;
+  /** Clicks of a card that is seen. */
+  rate: Estimate;
+}
+
 export interface NamedFigure extends VisitCounts {
   key: string;
   title: string;
@@ -90,7 +102,12 @@ export interface WidthFigure extends VisitCounts {
 
 /** What was counted of the shop, an aisle, a plan's aisles or a product. */
 export interface Figures {
-  scope: { kind: 'shop' | 'aisle' | 'plan' | 'product'; key: string; title: string; path: string | null };
+  scope: {
+    kind: 'shop' | 'aisle' | 'plan' | 'product' | 'campaign';
+    key: string;
+    title: string;
+    path: string | null;
+  };
   /** Of all money here, which is in cents. */
   currency: string;
   from: string;
@@ -106,6 +123,8 @@ export interface Figures {
   /** Of the aisles' own shelves, unfiltered and in their own order. */
   places: readonly PlaceFigure[];
   products: readonly ProductFigure[];
+  /** What each shelf earns, those of one name together. */
+  shelves: readonly ShelfFigure[];
   aisles: readonly AisleFigure[];
   facets: readonly FacetFigure[];
   /** Filters that the pages offer and nobody used. */
@@ -123,14 +142,29 @@ export interface Figures {
 export interface AisleVisits {
   aisle: string;
   visits: number;
+  clicks: number;
+  /** Cents. */
+  revenue: number;
   /** Clicks of a card that is seen, drawn towards those of the shop. */
   rate: Estimate;
+  /** Cents for a thousand cards seen, drawn towards those of the shop; null where none was. */
+  earned: number | null;
+}
+
+/** What every aisle earned in the last four weeks. */
+export interface AisleVisitList {
+  from: string;
+  to: string;
+  /** Of all money here, which is in cents. */
+  currency: string;
+  aisles: readonly AisleVisits[];
 }
 
 export const FIGURE_TABLES = [
   'days',
   'places',
   'products',
+  'shelves',
   'aisles',
   'facets',
   'badges',

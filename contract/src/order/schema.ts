@@ -24,6 +24,8 @@ const ORDER_KEYS: readonly OrderKey[] = [
   'rating',
   'sold',
   'views',
+  'clicked',
+  'earned',
   'margin',
   'stock',
   'random',

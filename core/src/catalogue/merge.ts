@@ -1,3 +1,4 @@
+import type { Earned, EarnedColumn } from './earned';
 import { packingRows } from './packedRows';
 import { aislesOf, type AisleMap } from './aisles';
 import {
@@ -131,6 +132,14 @@ export function* merging(
   const packed = yield* packingRows(facets, size);
   const bits = (name: 'featured' | 'inStock'): Bitset => pickBits(from, before[name], delta[name]);
   const activity = yield* mergeActivity(from, before.activity, delta.activity);
+  const counted = (name: keyof Earned): Picking<Float64Array> =>
+    pick(from, before.earned[name], delta.earned[name], new Float64Array(size));
+  const earned: EarnedColumn = {
+    seen: yield* counted('seen'),
+    clicks: yield* counted('clicks'),
+    carts: yield* counted('carts'),
+    revenue: yield* counted('revenue'),
+  };
   const titles = yield* lists(before.titles, delta.titles);
   const descriptions = yield* lists(before.descriptions, delta.descriptions);
   const currencies = yield* lists(before.currencies, delta.currencies);
@@ -163,6 +172,7 @@ export function* merging(
     changed,
     sold,
     activity,
+    earned,
     stock,
     rating,
     ratings,

@@ -1,5 +1,6 @@
 import type { Clause, LinkKind } from '../clause/rule';
 import type { SearchRules } from '../clause/searchRules';
+import type { Earned } from './earned';
 import type { Lang, Texts } from '../text/texts';
 import type { ValueShow } from './valueShow';
 
@@ -134,6 +135,8 @@ export interface ProductRow {
   changed?: number;
   /** What was sold and seen on single days, in any order. */
   activity?: readonly DayFigures[];
+  /** What shoppers did with it lately; nothing where this is left out. */
+  earned?: Earned;
   /** Category ids; the first is the main one. */
   categories: readonly number[];
   tags: readonly number[];

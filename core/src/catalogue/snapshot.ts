@@ -1,3 +1,4 @@
+import type { EarnedColumn } from './earned';
 import type { PackedRows } from './packedRows';
 import { stockStateOf } from './figures';
 import { STOCK_STATES, type StockState } from '../clause/rule';
@@ -42,6 +43,8 @@ export interface Snapshot {
   changed: Float64Array;
   sold: Float64Array;
   activity: ActivityColumn;
+  /** What shoppers did lately, as it was counted. */
+  earned: EarnedColumn;
   /** UNCOUNTED where the shop doesn't count. */
   stock: Int32Array;
   rating: NumberColumn;

@@ -1,3 +1,4 @@
+import { earnedColumn, type Earned } from './earned';
 import { packingRows } from './packedRows';
 import { aislesOf, type Aisle, type AisleMap } from './aisles';
 import { newLineage } from './keep';
@@ -66,6 +67,7 @@ export class SnapshotBuilder {
     changed: number[];
     sold: number[];
     activity: (readonly DayFigures[])[];
+    earned: (Earned | null)[];
     stock: number[];
     rating: number[];
     ratings: number[];
@@ -86,6 +88,7 @@ export class SnapshotBuilder {
     changed: [],
     sold: [],
     activity: [],
+    earned: [],
     stock: [],
     rating: [],
     ratings: [],
@@ -123,6 +126,7 @@ export class SnapshotBuilder {
     rows.changed.push(row.changed ?? row.created ?? NaN);
     rows.sold.push(row.sold ?? NaN);
     rows.activity.push(row.activity ?? NO_DAYS);
+    rows.earned.push(row.earned ?? null);
     rows.stock.push(row.stock ?? UNCOUNTED);
     rows.rating.push(row.rating ?? NaN);
     rows.ratings.push(row.ratings ?? NaN);
@@ -243,6 +247,7 @@ export class SnapshotBuilder {
       changed,
       sold,
       activity: activityOf(rows.activity, order),
+      earned: earnedColumn(Array.from(order, (at) => rows.earned[at])),
       stock,
       rating,
       ratings,

@@ -8,6 +8,9 @@ export type BlendFigure =
   | 'sold-lately'
   | 'views'
   | 'sold-per-view'
+  | 'seen'
+  | 'clicked'
+  | 'earned'
   | 'margin'
   | 'featured';
 
@@ -16,6 +19,9 @@ export const BLEND_FIGURES: readonly BlendFigure[] = [
   'sold-lately',
   'views',
   'sold-per-view',
+  'seen',
+  'clicked',
+  'earned',
   'rating',
   'margin',
   'stock',

@@ -22,7 +22,17 @@ export type RangeSource =
   | { kind: 'saved'; range: string };
 
 /** Numbers that products have; in the units that people read: currency units, percent, stars, pieces. */
-export type NumberField = 'price' | 'saving' | 'rating' | 'ratings' | 'stock' | 'sold';
+export type NumberField =
+  | 'price'
+  | 'saving'
+  | 'rating'
+  | 'ratings'
+  | 'stock'
+  | 'sold'
+  /** Counted in the shop over the last weeks: times seen, clicks in percent of them, revenue for a thousand of them. */
+  | 'seen'
+  | 'clicked'
+  | 'earned';
 
 export const NUMBER_FIELDS: readonly NumberField[] = [
   'price',
@@ -31,6 +41,9 @@ export const NUMBER_FIELDS: readonly NumberField[] = [
   'ratings',
   'stock',
   'sold',
+  'seen',
+  'clicked',
+  'earned',
 ];
 
 /** What a product has to meet. Categories, tags and collections are named by id, so a new address changes nothing. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { attentionFit, attentionOf, type PlaceCell } from './attention';
-import { seeded } from './chance';
+import { seeded } from '../estimate/chance';
 
 const PLACES = 12;
 const PRODUCTS = 30;

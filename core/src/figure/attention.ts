@@ -1,5 +1,5 @@
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix';
-import { Z90, type Estimate } from './rates';
+import { Z90, type Estimate } from '../estimate/rates';
 
 /** Cards of one product at one place: how often they were seen, and clicked. */
 export interface PlaceCell {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { seeded } from './chance';
+import { seeded } from '../estimate/chance';
 import { drawBeta, drawGamma, drawNormal } from './draw';
 
 const DRAWS = 40_000;

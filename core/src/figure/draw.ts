@@ -1,4 +1,4 @@
-import type { Chance } from './chance';
+import type { Chance } from '../estimate/chance';
 
 /** A number of the normal distribution (G. E. P. Box and M. E. Muller, 1958). */
 export const drawNormal = (chance: Chance): number =>

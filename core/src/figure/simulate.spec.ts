@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { attentionOf } from './attention';
-import { seeded } from './chance';
+import { seeded } from '../estimate/chance';
 import type { Asked, View, ViewPlace } from './counts';
 import { simulateView, trueAttention, trueSight, USUAL_SHOPPERS, type OfferedCard } from './simulate';
 

@@ -1,5 +1,5 @@
 import { WIDTH_NAMES, type PerWidth, type WidthName } from '../width/widths';
-import type { Chance } from './chance';
+import type { Chance } from '../estimate/chance';
 import type { Asked, CardEvent, View, ViewPlace } from './counts';
 
 /** A card as a simulated shopper finds it. */

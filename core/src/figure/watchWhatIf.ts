@@ -1,6 +1,6 @@
 import { WIDTH_NAMES, type PerWidth } from '../width/widths';
 import { attentionFit, type PlaceCell } from './attention';
-import { seeded } from './chance';
+import { seeded } from '../estimate/chance';
 import type { Asked, ViewPlace } from './counts';
 import {
   drawWidth,

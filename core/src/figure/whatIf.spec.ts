@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { attentionFit } from './attention';
-import { seeded } from './chance';
+import { seeded } from '../estimate/chance';
 import { USUAL_SHOPPERS } from './simulate';
 import { SIMULATED_PRODUCTS, simulatedCounts, trueOutcome, watchWhatIf } from './watchWhatIf';
 import { whatIf, type ShownPage, type WhatIf, type WhatIfCounts } from './whatIf';

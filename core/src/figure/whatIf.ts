@@ -1,8 +1,8 @@
 import { WIDTH_NAMES, type PerWidth, type WidthName } from '../width/widths';
 import type { AttentionFit } from './attention';
-import type { Chance } from './chance';
+import type { Chance } from '../estimate/chance';
 import { drawBeta, drawGamma, drawNormal } from './draw';
-import type { Estimate } from './rates';
+import type { Estimate } from '../estimate/rates';
 
 /** A page as it stands or might stand: products from its first place on, and columns by width. */
 export interface ShownPage {

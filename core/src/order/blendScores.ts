@@ -4,6 +4,7 @@ import { sortedByNumbers } from '../catalogue/sortByNumbers';
 import type { Snapshot } from '../catalogue/snapshot';
 import { LATELY, type Blend, type BlendBasis, type BlendFactor, type BlendFigure } from '../clause/blend';
 import type { RangeContext } from '../clause/rule';
+import { earnedRates } from '../range/earnedRates';
 import { activitySums, attributeBitset, dayRead, numberOf } from '../range/clauseBitset';
 import type { RangeResult } from '../range/range';
 import { startOfDay } from '../text/days';
@@ -219,6 +220,9 @@ function figureNumbers(snapshot: Snapshot, figure: BlendFigure, { now }: RangeCo
     case 'saving':
     case 'stock':
     case 'sold':
+    case 'seen':
+    case 'clicked':
+    case 'earned':
       return each((p) => numberOf(snapshot, figure, p) ?? NaN);
     case 'rating':
       return weightedRatings(snapshot);
@@ -271,6 +275,9 @@ const FIGURE_READS: Readonly<Record<BlendFigure, (snapshot: Snapshot) => unknown
   'sold-lately': ({ activity }) => [activity],
   views: ({ activity }) => [activity],
   'sold-per-view': ({ activity }) => [activity],
+  seen: ({ earned }) => [earned],
+  clicked: (snapshot) => [earnedRates(snapshot)],
+  earned: (snapshot) => [earnedRates(snapshot)],
   margin: ({ attributes }) => [attributes.get('margin')?.column],
   featured: ({ featured }) => [featured],
 };

@@ -5,6 +5,7 @@ import type { Snapshot } from '../catalogue/snapshot';
 import { USUAL_SHOW, valueComparer } from '../catalogue/valueShow';
 import { STOCK_STATES, type RangeContext } from '../clause/rule';
 import { activitySums, dayRead, numberOf } from '../range/clauseBitset';
+import { earnedRates } from '../range/earnedRates';
 import { textIn, type Lang } from '../text/texts';
 import { nameNumbers } from './names';
 import { attributeNumbers, weightedRatings } from './productNumbers';
@@ -70,6 +71,9 @@ function columnsRead(snapshot: Snapshot, { key, of }: PlainLevel): unknown[] {
       return [snapshot.sold];
     case 'views':
       return [snapshot.activity];
+    case 'clicked':
+    case 'earned':
+      return [earnedRates(snapshot)];
     case 'margin':
       return [snapshot.attributes.get('margin')?.column];
     case 'stock':
@@ -111,6 +115,9 @@ function usualNumbers(
       return each((p) => -snapshot.sold[p]);
     case 'views':
       return Float64Array.from(activitySums(snapshot, 'views', VIEW_DAYS, context.now), (views) => -views);
+    case 'clicked':
+    case 'earned':
+      return earnedRates(snapshot)[key].map((rate) => -rate);
     case 'margin':
       return attributeNumbers(snapshot, 'margin').map((margin) => -margin);
     case 'stock':

@@ -88,6 +88,18 @@ describe('permutationOf', () => {
     expect(idsInOrder(rows, [{ key: 'attribute', of: 'material', reversed: false }])).toEqual([2, 1, 3]);
   });
 
+  it('sorts by what was counted in the shop, what nobody has seen last either way', () => {
+    const earned = (seen: number, clicks: number, revenue: number) => ({ seen, clicks, carts: 0, revenue });
+    const rows = [
+      product(1, { earned: earned(2_000, 40, 90_000) }),
+      product(2),
+      product(3, { earned: earned(2_000, 200, 10_000) }),
+    ];
+    expect(idsInOrder(rows, [{ key: 'clicked', reversed: false }])).toEqual([3, 1, 2]);
+    expect(idsInOrder(rows, [{ key: 'earned', reversed: false }])).toEqual([1, 3, 2]);
+    expect(idsInOrder(rows, [{ key: 'earned', reversed: true }])).toEqual([3, 1, 2]);
+  });
+
   it('sorts by availability, and leaves out a level whose attribute or blend is gone', () => {
     const rows = [product(1, { stock: 0 }), product(2, { stock: 3 }), product(3, { stock: 80 })];
     expect(idsInOrder(rows, [{ key: 'availability', reversed: false }])).toEqual([3, 2, 1]);

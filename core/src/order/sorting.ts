@@ -12,6 +12,9 @@ export type OrderKey =
   | 'rating'
   | 'sold'
   | 'views'
+  /** Clicks for being seen, and revenue for it. */
+  | 'clicked'
+  | 'earned'
   | 'margin'
   | 'stock'
   | 'random'

@@ -1,3 +1,4 @@
+import { earnedRates } from './earnedRates';
 import { dayOf, startOfDay } from '../text/days';
 import type { ValueColumn } from '../catalogue/columns';
 import { boundIn, uniteSpan } from '../catalogue/columns';
@@ -103,7 +104,17 @@ function columnsOf(snapshot: Snapshot, clause: Clause, context: RangeContext): u
 }
 
 function numbersOf(snapshot: Snapshot, field: NumberField): unknown[] {
-  return field === 'saving' ? [snapshot.price, snapshot.was] : [snapshot[field]];
+  switch (field) {
+    case 'saving':
+      return [snapshot.price, snapshot.was];
+    case 'seen':
+      return [snapshot.earned];
+    case 'clicked':
+    case 'earned':
+      return [earnedRates(snapshot)];
+    default:
+      return [snapshot[field]];
+  }
 }
 
 const timed = (clause: Clause): boolean =>
@@ -279,6 +290,13 @@ export function numberOf(snapshot: Snapshot, field: NumberField, p: number): num
       return snapshot.stock[p] === UNCOUNTED ? null : snapshot.stock[p];
     case 'sold':
       return Number.isNaN(snapshot.sold[p]) ? null : snapshot.sold[p];
+    case 'seen':
+      return snapshot.earned.seen[p];
+    case 'clicked':
+    case 'earned': {
+      const rate = earnedRates(snapshot)[field][p];
+      return Number.isNaN(rate) ? null : rate;
+    }
   }
 }
 

@@ -159,6 +159,13 @@ const NUMBERS: Readonly<Record<NumberField, readonly [verb: string, unit: string
   ratings: ['have', ' ratings', 'have any number of ratings'],
   stock: ['have', ' pieces in stock', 'have any number of pieces in stock'],
   sold: ['have been sold', ' times', 'have been sold any number of times'],
+  seen: ['have been seen', ' times lately', 'have been seen any number of times lately'],
+  clicked: [
+    'are clicked',
+    ' % of the times they are seen',
+    'are clicked any share of the times they are seen',
+  ],
+  earned: ['earn', ' for a thousand times they are seen', 'earn anything for being seen'],
 };
 
 /** “1 piece in stock”, “2 pieces in stock”. */

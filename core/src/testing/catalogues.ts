@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { StockState } from '../clause/rule';
+import { NUMBER_FIELDS, type StockState } from '../clause/rule';
 import type { CatalogueFrame, ProductRow } from '../catalogue/rows';
 import type { Clause, RangeContext, RangeRule } from '../clause/rule';
 
@@ -130,6 +130,15 @@ export const productsArbitrary: fc.Arbitrary<ProductRow[]> = fc
       collections: fc.subarray([1]),
       attributes: attributesArbitrary,
       sold: fc.option(fc.integer({ min: 0, max: 9 }), { nil: null, freq: 8 }),
+      earned: fc.option(
+        fc.record({
+          seen: fc.integer({ min: 0, max: 40 }),
+          clicks: fc.integer({ min: 0, max: 9 }),
+          carts: fc.integer({ min: 0, max: 3 }),
+          revenue: fc.integer({ min: 0, max: 9000 }),
+        }),
+        { nil: undefined },
+      ),
       activity: fc.array(
         fc.record({
           day: fc.integer({ min: TODAY - 9, max: TODAY }),
@@ -201,7 +210,7 @@ export const clauseArbitrary: fc.Arbitrary<Clause> = fc.letrec<{ clause: Clause 
       }),
       fc.record({
         kind: fc.constant('number' as const),
-        field: fc.constantFrom('price', 'saving', 'rating', 'ratings', 'stock', 'sold'),
+        field: fc.constantFrom(...NUMBER_FIELDS),
         from: bound,
         to: bound,
       }),

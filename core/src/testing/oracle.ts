@@ -1,3 +1,4 @@
+import { priorOf, shrunkShare } from '../estimate/rates';
 import type { Aisle } from '../catalogue/aisles';
 import type { ProductRow } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
@@ -66,6 +67,21 @@ export class Oracle {
   }
 
   /** Names something that the catalogue doesn't have. */
+  /** Clicks and revenue for being seen, drawn towards the products of the same main category. */
+  private ratesOf({ earned, categories }: ProductRow): { clicked: number | null; earned: number | null } {
+    if (!earned?.seen) return { clicked: null, earned: null };
+    const group = this.products.flatMap((other) =>
+      other.earned?.seen && (other.categories[0] ?? 0) === (categories[0] ?? 0) ? other.earned : [],
+    );
+    const sum = (name: 'seen' | 'revenue'): number => group.reduce((all, one) => all + one[name], 0);
+    const prior = priorOf(group.map(({ clicks, seen }) => ({ hits: clicks, cases: seen })));
+    const usual = sum('seen') / group.length;
+    return {
+      clicked: 100 * shrunkShare({ hits: earned.clicks, cases: earned.seen }, prior).value,
+      earned: (10 * (earned.revenue + (usual * sum('revenue')) / sum('seen'))) / (earned.seen + usual),
+    };
+  }
+
   private broken(clause: Clause): boolean {
     const { frame } = this.snapshot;
     switch (clause.kind) {
@@ -125,6 +141,8 @@ export class Oracle {
           ratings: product.ratings,
           stock,
           sold: product.sold,
+          seen: product.earned?.seen ?? 0,
+          ...this.ratesOf(product),
         }[clause.field];
         return inside(number, clause.from, clause.to);
       }

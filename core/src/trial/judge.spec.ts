@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { seeded } from '../figure/chance';
+import { seeded } from '../estimate/chance';
 import { FALSE_ALARMS, judgeTrial, reachAtAnyLook, type PartCount } from './judge';
 import { USUAL_TRUTH, type TrialTruth } from './simulate';
 import { watchTrials, type Watched } from './watch';

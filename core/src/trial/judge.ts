@@ -1,4 +1,4 @@
-import type { Estimate } from '../figure/rates';
+import type { Estimate } from '../estimate/rates';
 
 /** What is to become better by a trial. */
 export const TRIAL_GOALS = ['clicks', 'carts', 'revenue'] as const;

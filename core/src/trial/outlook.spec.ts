@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { seeded } from '../figure/chance';
+import { seeded } from '../estimate/chance';
 import { judgeTrial } from './judge';
 import { daysNeeded, POWER, type Expected } from './outlook';
 import { simulateTrial } from './simulate';

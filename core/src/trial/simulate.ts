@@ -1,4 +1,4 @@
-import type { Chance } from '../figure/chance';
+import type { Chance } from '../estimate/chance';
 import { drawGamma, drawPoisson } from '../figure/draw';
 import { versionsByPart } from '../plan/trials';
 import { SHOPPER_PARTS } from '../plan/shownWhen';

@@ -1,4 +1,4 @@
-import type { Chance } from '../figure/chance';
+import type { Chance } from '../estimate/chance';
 import { judgeTrial, type Verdict } from './judge';
 import { simulateTrial, type TrialTruth } from './simulate';
 

@@ -31,6 +31,7 @@ import { FIGURES } from './migrations/027-figures';
 import { TRIALS } from './migrations/028-trials';
 import { NOTES } from './migrations/029-notes';
 import { LOOKS } from './migrations/030-looks';
+import { EARNED_FIGURES } from './migrations/031-earned';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -68,6 +69,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '028-trials', statements: TRIALS },
   { name: '029-notes', statements: NOTES },
   { name: '030-looks', statements: LOOKS },
+  { name: '031-earned', statements: EARNED_FIGURES },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

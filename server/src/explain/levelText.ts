@@ -57,6 +57,10 @@ export function levelText(
       return number(numberOf(snapshot, 'sold', p));
     case 'views':
       return number(activitySums(snapshot, 'views', VIEW_DAYS, context.now)[p]);
+    case 'clicked':
+      return number(rounded(numberOf(snapshot, 'clicked', p)), ' % of the times it was seen');
+    case 'earned':
+      return number(rounded(numberOf(snapshot, 'earned', p)), ' for a thousand times it was seen');
     case 'margin':
       return attributeText(snapshot, p, 'margin', lang) || null;
     case 'stock':
@@ -77,6 +81,9 @@ export function levelText(
       return null;
   }
 }
+
+/** With two decimals, as more are not known. */
+const rounded = (value: number | null): number | null => value && Math.round(value * 100) / 100;
 
 /** Of 100, with one decimal. */
 function scoreOf(

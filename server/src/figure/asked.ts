@@ -1,5 +1,6 @@
 import type { Figures, FiguresQuery } from '@fond/contract';
-import { choosePlan, shelfOf, titleInShop, type Aisle, type Plan } from '@fond/core';
+import { choosePlan, shelfOf, titleInShop, todayIn, withDrafts, type Aisle, type Plan } from '@fond/core';
+import { CampaignModel, campaignContent } from '../database/models';
 import { problem } from '../problem/problem';
 import type { ServingState } from '../serving/servingHost';
 
@@ -9,9 +10,13 @@ const USUAL_DAYS = 28;
 const MOST_DAYS = 731;
 
 /** The days that are asked for, and as many before them. */
-export function daysOf({ from, to }: FiguresQuery, today: string): Pick<Figures, 'from' | 'to' | 'before'> {
-  const last = to ?? today;
-  const first = from ?? dayBefore(last, USUAL_DAYS - 1);
+export function daysOf(
+  { from, to }: FiguresQuery,
+  today: string,
+  usual: AskedOf['days'] = null,
+): Pick<Figures, 'from' | 'to' | 'before'> {
+  const last = to ?? usual?.to ?? today;
+  const first = from ?? usual?.from ?? dayBefore(last, USUAL_DAYS - 1);
   const faults = Object.entries({ from: first, to: last }).filter(([, day]) => dayBefore(day, 0) !== day);
   if (faults.length)
     throw problem(
@@ -41,12 +46,39 @@ export interface AskedOf {
   product: number | null;
   /** Whose filters the pages offer. */
   plans: readonly Plan[];
+  /** The days that are meant where none are asked for; null for the last ones. */
+  days: { from: string; to: string } | null;
 }
 
-export function scopeOf(
+export async function scopeOf(serving: ServingState, query: FiguresQuery): Promise<AskedOf> {
+  return query.campaign === undefined
+    ? { ...scopeOfOne(serving, query), days: null }
+    : scopeOfCampaign(serving, query.campaign);
+}
+
+/** The aisles that a campaign's plans serve over what people have published, on those of its days that have come. */
+async function scopeOfCampaign({ snapshot, beneath, zone }: ServingState, id: string): Promise<AskedOf> {
+  const row = await CampaignModel.findByPk(id);
+  if (!row) throw problem('not-found', 'There is no such campaign.');
+  const dayOf = (at: Date): string => todayIn({ now: at.getTime(), zone });
+  const [from, today] = [dayOf(row.startsAt), dayOf(new Date())];
+  if (from > today) throw problem('not-found', `“${row.name}” has not begun, so nothing was counted of it.`);
+  const ends = row.endsAt && dayOf(row.endsAt);
+  const content = campaignContent(row);
+  const { plans } = withDrafts(beneath, content.documents, content);
+  const own = new Set(content.documents.map((document) => document.id));
+  const served = snapshot.aisles.all.filter((one) => own.has(choosePlan(plans, one).winner?.plan.id ?? ''));
+  return {
+    scope: { kind: 'campaign', key: id, title: row.name, path: null },
+    ...{ aisles: served, product: null, plans: plans.filter((plan) => own.has(plan.id)) },
+    days: { from, to: ends !== null && ends < today ? ends : today },
+  };
+}
+
+function scopeOfOne(
   { snapshot, edition }: ServingState,
   { aisle, plan, product }: FiguresQuery,
-): AskedOf {
+): Omit<AskedOf, 'days'> {
   const servedBy = (one: Aisle): Plan | undefined => choosePlan(edition.plans, one).winner?.plan;
   if (aisle !== undefined) {
     const at = snapshot.aisles.byKey.get(aisle);

@@ -4,6 +4,7 @@ import type {
   NamedFigure,
   PlaceFigure,
   QueryFigure,
+  ShelfFigure,
   VisitCounts,
 } from '@fond/contract';
 import {
@@ -87,6 +88,31 @@ export function productFigures(
       ...counts,
       rate: shrunkShare({ hits: counts.clicks, cases: counts.seen }, prior),
     }));
+}
+
+/** Shelves that live plans have, by what they are called there; those of parts among them. */
+export function shelfFigures(
+  { edition, snapshot }: ServingState,
+  rows: readonly (Counts & { shelf: string })[],
+): Figures['shelves'] {
+  const [lang] = snapshot.frame.languages;
+  const named = new Map<string, Pick<ShelfFigure, 'type' | 'title'>>();
+  for (const { fixtures } of edition.plans)
+    for (const fixture of fixtures) {
+      if (fixture.type === 'shelf') named.set(fixture.id, { type: 'shelf', title: '' });
+      if (fixture.type !== 'promotion') continue;
+      const title = textIn(fixture.heading, lang, snapshot.frame.languages);
+      if (title || !named.has(fixture.id)) named.set(fixture.id, { type: 'promotion', title });
+    }
+  return rows
+    .flatMap(({ shelf, ...row }) => {
+      const known = named.get(shelf);
+      if (!known) return [];
+      const counts = nothingCounted();
+      addCounts(counts, row);
+      return [{ key: shelf, ...known, ...counts, rate: shareOf(counts.clicks, counts.seen) }];
+    })
+    .sort((a, b) => b.revenue - a.revenue || b.seen - a.seen);
 }
 
 export function aisleFigures(

@@ -1,5 +1,5 @@
 import { Op, type Sequelize } from 'sequelize';
-import type { AisleVisits, DayEvent, DayFigure, Figures, FiguresQuery, VisitCounts } from '@fond/contract';
+import type { AisleVisitList, DayEvent, DayFigure, Figures, FiguresQuery, VisitCounts } from '@fond/contract';
 import {
   addCounts,
   priorOf,
@@ -21,6 +21,7 @@ import {
   placeFigures,
   productFigures,
   queryFigures,
+  shelfFigures,
   unusedFacets,
   visitCounts,
 } from './figureLists';
@@ -28,6 +29,7 @@ import {
   cardsByAisle,
   cardsByDay,
   cardsByPlace,
+  cardsByShelf,
   cardsByWidth,
   firstCounted,
   marksOf,
@@ -43,8 +45,8 @@ export async function readFigures(
   serving: ServingState,
   query: FiguresQuery,
 ): Promise<Figures> {
-  const days = daysOf(query, todayIn({ now: Date.now(), zone: serving.zone }));
-  const asked = scopeOf(serving, query);
+  const asked = await scopeOf(serving, query);
+  const days = daysOf(query, todayIn({ now: Date.now(), zone: serving.zone }), asked.days);
   const { from, to, before } = days;
   const here: CountScope = {
     from,
@@ -54,13 +56,14 @@ export async function readFigures(
   };
   const wide: CountScope = { ...here, from: before.from };
   const ofProduct = here.product !== null;
-  const [since, byDay, marks, cards, byAisle, byWidth, events] = await Promise.all([
+  const [since, byDay, marks, cards, byShelf, byAisle, byWidth, events] = await Promise.all([
     firstCounted(sequelize),
     ofProduct
       ? cardsByDay(sequelize, wide).then((rows) => rows.map((row) => ({ ...row, visits: 0 })))
       : visitsByDay(sequelize, wide),
     ofProduct ? [] : marksOf(sequelize, here),
     cardsByPlace(sequelize, here, ownShelves(serving.edition.plans)),
+    cardsByShelf(sequelize, here),
     query.aisle !== undefined
       ? []
       : ofProduct
@@ -84,6 +87,7 @@ export async function readFigures(
     events,
     places: placeFigures(cards, now.visits - narrowed),
     products: ofProduct ? [] : productFigures(serving, cards),
+    shelves: shelfFigures(serving, byShelf),
     aisles: aisleFigures(serving, byAisle),
     facets: facetFigures(serving, of('facet'), of('value')),
     unused: unusedFacets(serving, asked.plans, of('facet')),
@@ -107,19 +111,22 @@ export async function readFigures(
 }
 
 /** Visits of every aisle in the last four weeks; shares of few cases are drawn towards those of all aisles. */
-export async function readAisleVisits(
-  sequelize: Sequelize,
-  serving: ServingState,
-): Promise<{ from: string; to: string; aisles: AisleVisits[] }> {
+export async function readAisleVisits(sequelize: Sequelize, serving: ServingState): Promise<AisleVisitList> {
   const { from, to } = daysOf({}, todayIn({ now: Date.now(), zone: serving.zone }));
   const rows = await visitsByAisle(sequelize, { from, to, aisles: null, product: null });
   const prior = priorOf(rows.map(({ clicks, seen }) => ({ hits: clicks, cases: seen })));
+  const all = rows.reduce((sum, row) => sum + row.seen, 0);
+  const usual = rows.length ? all / rows.length : 0;
+  const shopRate = all ? rows.reduce((sum, row) => sum + row.revenue, 0) / all : 0;
   return {
     ...{ from, to },
+    currency: serving.snapshot.currencies[0] ?? 'EUR',
     aisles: rows
       .filter(({ aisle }) => serving.snapshot.aisles.byKey.has(aisle))
-      .map(({ aisle, visits, clicks, seen }) => ({
-        ...{ aisle, visits },
+      .map(({ aisle, visits, clicks, seen, revenue }) => ({
+        ...{ aisle, visits, clicks, revenue },
+        // As many cards at the shop's rate as its aisles have on average, so that one sale in a quiet aisle doesn't lead.
+        earned: seen ? (1000 * (revenue + usual * shopRate)) / (seen + usual) : null,
         rate: shrunkShare({ hits: clicks, cases: seen }, prior),
       })),
   };

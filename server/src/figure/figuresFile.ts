@@ -34,6 +34,12 @@ const TABLES: Readonly<Record<FigureTable, (figures: Figures) => Row[]>> = {
       ...counts(rest),
       ...estimate('rate', rate),
     })),
+  shelves: ({ shelves }) =>
+    shelves.map(({ key, type, title, rate, ...rest }) => ({
+      ...{ shelf: key, type, title },
+      ...counts(rest),
+      ...estimate('rate', rate),
+    })),
   aisles: ({ aisles }) =>
     aisles.map(({ path, title, visits, rate, ...rest }) => ({
       ...{ path, title, visits },

@@ -65,6 +65,20 @@ export function cardsByPlace(
   );
 }
 
+/** Cards by the name of their shelf. */
+export function cardsByShelf(
+  sequelize: Sequelize,
+  scope: CountScope,
+): Promise<(Counts & { shelf: string })[]> {
+  const { sql, values } = whereOf(scope);
+  return select(
+    sequelize,
+    `SELECT n.name AS shelf, ${SUMS} FROM figure_cards c JOIN figure_names n ON n.id = c.shelf
+      WHERE ${sql} GROUP BY c.shelf`,
+    values,
+  );
+}
+
 export function cardsByDay(sequelize: Sequelize, scope: CountScope): Promise<(Counts & { day: string })[]> {
   const { sql, values } = whereOf(scope);
   return select(

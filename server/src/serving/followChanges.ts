@@ -1,8 +1,8 @@
 import type { Sequelize } from 'sequelize';
-import { canMerge, merging, patchSnapshot, type Snapshot } from '@fond/core';
+import { canMerge, merging, patchSnapshot, withEarned, type Snapshot } from '@fond/core';
 import { select } from '../database/rows';
 import { inTurns } from '../turns';
-import { loadChanges } from './loadSnapshot';
+import { loadChanges, readEarned } from './loadSnapshot';
 import { productFault, RowFaults } from './rowFaults';
 
 /** More changes than this are read with everything else. */
@@ -12,6 +12,8 @@ const MAX_SHARE = 1 / 3;
 
 /** What only prices, stock, sales and the mark of single products tell. */
 const SMALL: readonly string[] = ['featured', 'price', 'stock'];
+/** What shoppers did, counted up to another day. */
+const COUNTED = 'figures';
 /** What is no part of a snapshot. */
 const ELSEWHERE: readonly string[] = ['redirects'];
 const EVERYTHING: readonly string[] = ['demo', 'attribute-type'];
@@ -46,13 +48,18 @@ export async function followChanges(
   if (!changes.length || changes.length > MAX || changes.some(({ kind }) => EVERYTHING.includes(kind)))
     return null;
   const small = changes.flatMap(({ kind, product }) => (SMALL.includes(kind) && product ? [product] : []));
-  const others = changes.filter(({ kind }) => !SMALL.includes(kind) && !ELSEWHERE.includes(kind));
+  const others = changes.filter(
+    ({ kind }) => !SMALL.includes(kind) && !ELSEWHERE.includes(kind) && kind !== COUNTED,
+  );
   if (faulty && others.length) return null;
   const ids = await changedProducts(sequelize, others, Math.max(MAX, snapshot.size * MAX_SHARE));
   if (!ids) return null;
+  const counted = changes.some(({ kind }) => kind === COUNTED)
+    ? withEarned(snapshot, await readEarned(sequelize), version)
+    : snapshot;
   const patched = small.length
-    ? await withSmallChanges(sequelize, snapshot, small, version)
-    : { ...snapshot, version };
+    ? await withSmallChanges(sequelize, counted, small, version)
+    : { ...counted, version };
   if (!others.length) return { snapshot: patched, faults: new RowFaults() };
   const { frame, products: read, faults } = await loadChanges(sequelize, ids);
   const products = read.filter((product) => {

@@ -1,10 +1,12 @@
 import { Transaction, type Sequelize } from 'sequelize';
 import {
+  EARNED,
   SnapshotBuilder,
   type AttributeRow,
   type AttributeValue,
   type CatalogueFrame,
   type DayFigures,
+  type Earned,
   type ImageRow,
   type LinkKind,
   type ProductLinks,
@@ -204,6 +206,14 @@ async function readProducts(
     ),
     ({ day, sold, views }): DayFigures => ({ day, sold, views }),
   );
+  const earned = new Map(
+    (
+      await read<Earned & { id: number }>(
+        `SELECT product_id AS id, ${EARNED_SUMS} FROM product_figures WHERE ${within}`,
+        span,
+      )
+    ).map((row) => [row.id, row]),
+  );
   const attributes = new Map(frame.attributes.map((attribute) => [attribute.id, attribute]));
   return rows.map((row) => ({
     id: row.id,
@@ -216,6 +226,7 @@ async function readProducts(
     created: row.created?.getTime() ?? null,
     changed: (row.changed ?? row.created)?.getTime(),
     activity: days.get(row.id) ?? [],
+    earned: earned.get(row.id),
     stock: row.stock,
     featured: Boolean(row.featured),
     rating: row.rating === null ? null : Number(row.rating),
@@ -279,3 +290,10 @@ export function attributeValues(
   }
   return record;
 }
+
+/** Sums as numbers; the driver gives out large whole numbers as text. */
+const EARNED_SUMS = EARNED.map((name) => `CAST(${name} AS DOUBLE) AS ${name}`).join(', ');
+
+/** What shoppers did lately with every product of which anything was counted. */
+export const readEarned = (sequelize: Sequelize): Promise<(Earned & { id: number })[]> =>
+  select(sequelize, `SELECT product_id AS id, ${EARNED_SUMS} FROM product_figures`);

@@ -71,6 +71,7 @@ export class CampaignCalendar {
       campaign,
       bar: barOf(campaign, this.month()),
       open: campaign.state === 'waiting' || campaign.state === 'running',
+      begun: campaign.state === 'running' || campaign.state === 'over',
     })),
   );
 

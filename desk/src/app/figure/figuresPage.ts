@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Router, RouterLink } from '@angular/router';
-import type { Figures, FiguresQuery, FigureTable, Problem } from '@fond/contract';
+import type { Figures, FiguresQuery, FigureTable, Problem, ShelfFigure } from '@fond/contract';
 import { shareOf } from '@fond/core';
 import { AislePick } from '../aisle/aislePick';
 import { asking } from '../api/asking';
@@ -73,6 +73,7 @@ export class FiguresPage {
   readonly aisle = input<string>();
   readonly plan = input<string>();
   readonly product = input<string>();
+  readonly campaign = input<string>();
   readonly from = input<string>();
   readonly to = input<string>();
   readonly measure = input<string>();
@@ -95,6 +96,7 @@ export class FiguresPage {
       aisle: this.aisle(),
       plan: this.plan(),
       product: this.product(),
+      campaign: this.campaign(),
       from: this.from(),
       to: this.to(),
     };
@@ -172,6 +174,12 @@ export class FiguresPage {
 
   protected see(queryParams: Record<string, string | null>): void {
     void this.router.navigate([], { queryParams, queryParamsHandling: 'merge' });
+  }
+
+  /** What a shelf is called, with its heading where it has one. */
+  protected shelfWords({ type, title }: ShelfFigure): string {
+    if (type === 'shelf') return 'The aisle’s own shelf';
+    return title ? `“${title}”` : 'A promoting shelf';
   }
 
   /** So many days up to today. */

@@ -1,4 +1,4 @@
-import { DatePipe, DecimalPipe } from '@angular/common';
+import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -14,7 +14,12 @@ import { HOUSE_PLAN_ID } from '@fond/core';
 import { Api } from '../api/api';
 import { FigureApi } from '../api/figureApi';
 import { FindingApi } from '../api/findingApi';
-import { percentText } from '../figure/figureWords';
+import {
+  AISLE_MEASURES,
+  AISLE_MEASURE_WORDS,
+  aisleMeasure,
+  type AisleMeasure,
+} from '../figure/aisleMeasures';
 import { sessionFeature } from '../session/session.feature';
 import { whyWords } from '../wording/reachWords';
 import { FloorActions } from '../store/floor.actions';
@@ -41,7 +46,6 @@ const KIND_WORDS = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     DatePipe,
-    DecimalPipe,
     RouterLink,
     MatButtonModule,
     MatFormFieldModule,
@@ -68,6 +72,7 @@ export class FloorPage {
   readonly view = input<string>();
   /** Only aisles that checks found something in. */
   readonly found = input<string>();
+  readonly figure = input<string>();
   /** The aisle whose reasons are open. */
   readonly why = input<string>();
   /** Whether the texts of that aisle are open too. */
@@ -95,7 +100,14 @@ export class FloorPage {
   protected readonly findings = signal<ReadonlyMap<string, number>>(new Map());
   /** What each aisle was visited in the last four weeks; empty until it is known. */
   protected readonly visits = signal<ReadonlyMap<string, AisleVisits>>(new Map());
-  protected readonly percent = percentText;
+  /** Which figure of the aisles is shown; it stands in the address. */
+  protected readonly measure = computed(
+    (): AisleMeasure => AISLE_MEASURES.find((one) => one === this.figure()) ?? 'visits',
+  );
+  protected readonly measures = AISLE_MEASURES;
+  protected readonly measureWords = AISLE_MEASURE_WORDS;
+  protected readonly currency = signal('EUR');
+  protected readonly measured = aisleMeasure;
   protected readonly choosing = signal(false);
   protected readonly picked = signal<ReadonlySet<string>>(new Set());
   protected readonly pickedKeys = computed(() => [...this.picked()].join(','));
@@ -140,7 +152,10 @@ export class FloorPage {
     inject(FigureApi)
       .aisles()
       .subscribe({
-        next: ({ aisles }) => this.visits.set(new Map(aisles.map((one) => [one.aisle, one]))),
+        next: ({ aisles, currency }) => {
+          this.currency.set(currency);
+          this.visits.set(new Map(aisles.map((one) => [one.aisle, one])));
+        },
         error: () => undefined,
       });
     // Coming back from a plan, the floor shows what was published meanwhile; at first the shell has asked already.
@@ -181,6 +196,7 @@ export class FloorPage {
     view?: string | null;
     why?: string | null;
     found?: string | null;
+    figure?: string;
     words?: null;
   }): void {
     const { q, ...rest } = change;

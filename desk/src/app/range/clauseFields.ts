@@ -210,6 +210,9 @@ export class ClauseFields {
       ratings: 'ratings',
       stock: 'pieces',
       sold: 'pieces',
+      seen: 'times',
+      clicked: '% of the times seen',
+      earned: `${this.words.words()?.currency ?? ''} for a thousand times seen`,
     }[clause.field];
   });
   /** The two ends of a clause about numbers. */

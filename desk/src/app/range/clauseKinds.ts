@@ -51,6 +51,21 @@ const PLAIN: readonly ClauseOffer[] = [
     name: 'sold so far',
     make: () => ({ kind: 'number', field: 'sold', from: 10, to: null }),
   },
+  {
+    group: 'Counted in the shop',
+    name: 'times seen lately',
+    make: () => ({ kind: 'number', field: 'seen', from: 100, to: null }),
+  },
+  {
+    group: 'Counted in the shop',
+    name: 'clicks for being seen',
+    make: () => ({ kind: 'number', field: 'clicked', from: 5, to: null }),
+  },
+  {
+    group: 'Counted in the shop',
+    name: 'revenue for being seen',
+    make: () => ({ kind: 'number', field: 'earned', from: 100, to: null }),
+  },
   { group: 'More', name: 'has a picture', make: () => ({ kind: 'picture' }) },
   { group: 'More', name: 'free of charge', make: () => ({ kind: 'free' }) },
   { group: 'More', name: 'word in the name', make: () => ({ kind: 'title', text: 'set' }) },

@@ -13,6 +13,9 @@ const FIGURES: Readonly<Record<BlendFigure, readonly [string, string, string]>> 
   'sold-lately': [`units sold in ${LATELY} days`, 'most bought', 'least bought'],
   views: [`views in ${LATELY} days`, 'most seen', 'least seen'],
   'sold-per-view': ['units sold per view', 'most per view', 'least per view'],
+  seen: ['times seen in the shop', 'most often seen', 'least often seen'],
+  clicked: ['clicks for being seen', 'most clicked', 'least clicked'],
+  earned: ['revenue for being seen', 'earning most', 'earning least'],
   rating: ['rating', 'best rated', 'worst rated'],
   margin: ['margin', 'largest margin', 'smallest margin'],
   stock: ['stock', 'most in stock', 'least in stock'],
@@ -66,7 +69,7 @@ export function basisNumber(basis: BlendBasis, number: number | null, names: Ran
       return unit ? `${written} ${unit}` : written;
     }
     case 'figure':
-      if (basis.figure === 'saving') return `${written} %`;
+      if (basis.figure === 'saving' || basis.figure === 'clicked') return `${written} %`;
       return basis.figure === 'featured' ? (number ? 'yes' : 'no') : written;
   }
 }

@@ -34,6 +34,8 @@ const LEVELS: Readonly<Record<PlainOrderKey, readonly [string, string]>> = {
   rating: ['best rated first', 'worst rated first'],
   sold: ['most bought first', 'least bought first'],
   views: ['most seen first', 'least seen first'],
+  clicked: ['most clicked for being seen first', 'least clicked for being seen first'],
+  earned: ['earning most for being seen first', 'earning least for being seen first'],
   margin: ['largest margin first', 'smallest margin first'],
   stock: ['most in stock first', 'least in stock first'],
   random: ['shuffled daily', 'shuffled daily, turned round'],
