@@ -35,6 +35,8 @@ export type ToFrame =
       marked: string | null;
     }
   | ({ type: 'fond:surroundings' } & Surroundings)
+  /** What stands on cards of the aisle's own shelf, by article number. */
+  | { type: 'fond:figures'; figures: Readonly<Record<string, string>> }
   /** Cards can be moved while this is set; the places of the pinned ones by article number. */
   | { type: 'fond:arrange'; pins: Readonly<Record<string, number>> | null }
   /** Scroll to this share of the page, 0 to 1. */

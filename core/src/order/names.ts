@@ -44,12 +44,13 @@ function* sortingNames(
   const before = (a: number, b: number): number => compare(names[a], names[b]) || a - b;
   yield;
   const stayed: number[] = [];
-  const known = new Uint8Array(names.length);
+  /** One more than where a name stood that is still the same; 0 for all others. */
+  const known = new Uint32Array(names.length);
   for (const old of earlier?.value.places ?? []) {
     const p = earlier!.places ? earlier!.places[old] : old;
     if (p < 0 || p >= names.length || names[p] !== earlier!.value.names[old]) continue;
     stayed.push(p);
-    known[p] = 1;
+    known[p] = old + 1;
   }
   yield;
   const moved: number[] = [];
@@ -57,11 +58,16 @@ function* sortingNames(
   const inOrder = yield* mergeSorted(Uint32Array.from(moved), before);
   const places = resort(Uint32Array.from(stayed), new Uint32Array(0), inOrder, before);
   yield;
+  /** Two that were there before are alike where they had one rank. */
+  const alike = (a: number, b: number): boolean =>
+    known[a] && known[b]
+      ? earlier!.value.ranks[known[a] - 1] === earlier!.value.ranks[known[b] - 1]
+      : compare(names[a], names[b]) === 0;
   const ranks = new Float64Array(names.length);
   let rank = 0;
   for (let at = 0; at < places.length; at++) {
     const p = places[at];
-    if (at && compare(names[places[at - 1]], names[p])) rank = at;
+    if (at && !alike(places[at - 1], p)) rank = at;
     ranks[p] = names[p] ? rank : NaN;
     if (at % RUN === RUN - 1) yield;
   }

@@ -1,5 +1,5 @@
 import type { Sequelize } from 'sequelize';
-import { canMerge, merging, patchSnapshot, withEarned, type Snapshot } from '@fond/core';
+import { canMerge, merging, patchSnapshot, retouched, withEarned, type Snapshot } from '@fond/core';
 import { select } from '../database/rows';
 import { inTurns } from '../turns';
 import { loadChanges, readEarned } from './loadSnapshot';
@@ -9,6 +9,9 @@ import { productFault, RowFaults } from './rowFaults';
 const MAX = 2_000;
 /** An import that touches more than this share of the catalogue is read with everything else. */
 const MAX_SHARE = 1 / 3;
+
+/** So many products are tried whether only what is said of them has changed; of more, something else mostly has. */
+const FEW = 200;
 
 /** What only prices, stock, sales and the mark of single products tell. */
 const SMALL: readonly string[] = ['featured', 'price', 'stock'];
@@ -70,6 +73,8 @@ export async function followChanges(
   if (!canMerge(patched, frame)) return null;
   const there = new Set(products.map(({ id }) => id));
   const gone = new Set(ids.filter((id) => !there.has(id)));
+  const quickly = gone.size || products.length > FEW ? null : retouched(patched, frame, products, version);
+  if (quickly) return { snapshot: quickly, faults };
   return { snapshot: await inTurns(merging(patched, frame, products, gone, version)), faults };
 }
 

@@ -24,6 +24,7 @@ import {
   type Measure,
 } from './figureWords';
 import { Question } from './question';
+import { DrawnPage } from './drawnPage';
 import { ShoppersStrip } from './shoppersStrip';
 
 const SPANS = [7, 28, 90] as const;
@@ -56,6 +57,7 @@ const PLACE_VIEWS: readonly { view: PlaceView; name: string; told: string }[] = 
   imports: [
     AislePick,
     DayField,
+    DrawnPage,
     MatButtonModule,
     MatProgressBarModule,
     PlotChart,

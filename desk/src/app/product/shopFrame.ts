@@ -67,6 +67,8 @@ export class ShopFrame {
   /** What it shows, for those who don't see it. */
   readonly called = input('The card');
   readonly width = input.required<WidthName>();
+  /** What stands on cards of the aisle's own shelf, by article number; null for nothing. */
+  readonly figures = input<Readonly<Record<string, string>> | null>(null);
   protected readonly across = computed(() => DEVICE_WIDTHS[this.width()]);
   protected readonly room = signal({ width: 800, height: 500 });
   protected readonly scale = computed(() => Math.min(1, this.room().width / this.across()));
@@ -101,7 +103,12 @@ export class ShopFrame {
 
   private send(): void {
     const page = this.page();
-    const message: ToFrame | null = page && { type: 'fond:page', page };
-    if (message) this.frame()?.nativeElement.contentWindow?.postMessage(message, location.origin);
+    const figures = this.figures();
+    if (page) this.tell({ type: 'fond:page', page });
+    if (figures) this.tell({ type: 'fond:figures', figures });
+  }
+
+  private tell(message: ToFrame): void {
+    this.frame()?.nativeElement.contentWindow?.postMessage(message, location.origin);
   }
 }

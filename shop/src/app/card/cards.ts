@@ -54,6 +54,7 @@ function isWithin({ clientX, clientY }: MouseEvent, place: Element | null | unde
         [eager]="first() !== null && at < eager"
         [first]="lead() && at === 0"
         [attr.style]="lane(card, at)"
+        [attr.data-figure]="first() === null ? null : figures()?.get(card.sku)"
         [attr.data-sku]="pins() && card.sku"
         [attr.data-place]="pins() && first()! + at"
         [attr.draggable]="pins() && 'true'"
@@ -72,6 +73,7 @@ export class Cards {
   private readonly shop = inject(ShopState);
   private readonly frame = inject(PreviewFrame);
   private readonly arranging = this.frame.pins;
+  protected readonly figures = this.frame.figures;
   protected readonly state = this.frame.cards;
   /** Set while the desk's window arranges the shelf. */
   protected readonly pins = computed(() => (this.first() === null ? null : this.arranging()));

@@ -51,6 +51,9 @@ export class DeskTalk {
         this.frame.tools.set(message.tools);
         this.frame.marked.set(message.marked);
         break;
+      case 'fond:figures':
+        this.frame.figures.set(new Map(Object.entries(message.figures)));
+        break;
       case 'fond:surroundings':
         this.surround(message);
         break;

@@ -13,6 +13,8 @@ export class PreviewFrame {
   readonly pins = signal<Readonly<Record<string, number>> | null>(null);
   /** What all cards are shown as. */
   readonly cards = signal<Surroundings['cards']>('rest');
+  /** What the desk has counted of products, by article number; null where it tells nothing. */
+  readonly figures = signal<ReadonlyMap<string, string> | null>(null);
   readonly tickets = signal<Readonly<Record<string, string>>>({});
   readonly marked = signal<string | null>(null);
   readonly tools = signal<Readonly<Record<string, readonly TicketTool[]>>>({});
