@@ -49,6 +49,7 @@ export * from './figure/gather';
 export * from './estimate/rates';
 export * from './range/earnedRates';
 export * from './catalogue/earned';
+export * from './catalogue/openPages';
 export * from './catalogue/retouch';
 export * from './catalogue/withEarned';
 export * from './figure/simulate';

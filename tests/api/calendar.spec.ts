@@ -63,6 +63,29 @@ describe('the calendar', () => {
     await desk.get('/api/calendar').query({ from: '2090-05-04', to: '2090-05-01' }).expect(400);
   });
 
+  it('shows pages that are open between days, and the shop on one of them with the page in its place', async () => {
+    const { body: page } = await desk
+      .post('/api/pages', {
+        ...{ path: '/advent', titles: { en: 'Advent' }, descriptions: {}, standsFor: 'front', open: true },
+        ...{ from: '2091-12-01', to: '2091-12-24' },
+      })
+      .expect(201);
+    expect(await calendar('2091-12-10', '2091-12-20')).toMatchObject([
+      { kind: 'page', id: String(page.id), name: 'Advent', from: '2091-12-01', to: '2091-12-24' },
+    ]);
+    const titleOn = async (at: string): Promise<string | undefined> => {
+      const { text } = await desk.get(`/shop?draft=${encodeURIComponent(`day:${at}`)}`).expect(200);
+      return /<title>([^<]*)/.exec(text)?.[1];
+    };
+    expect(await titleOn('2091-12-24T10:00')).toContain('Advent');
+    expect(await titleOn('2091-12-25T10:00')).not.toContain('Advent');
+    const { body: other } = await desk
+      .get('/api/comparison/aisle')
+      .query({ from: 'live', to: 'day:2091-12-24T10:00', path: '/advent' });
+    expect(other.total.to).toBeGreaterThan(0);
+    await desk.delete(`/api/pages/${page.id}`).expect(204);
+  });
+
   it('shows trials with their days', async () => {
     const plan = await draft({ gap: atAllWidths(51) });
     const wish = { name: 'Wider', plan, goal: 'clicks', smallest: 10, share: 50, start: true };

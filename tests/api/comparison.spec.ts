@@ -69,6 +69,24 @@ describe('two states of the shop', () => {
     await desk.post(`/api/trials/${id}/end`, { keep: 0 });
   });
 
+  it('are one state in two orders that shoppers may choose', async () => {
+    const found = (await aisle('live', 'live', { toOrder: 'name' }).expect(200)).body as AisleComparison;
+    expect(found.orders.map(({ key }) => key)).toContain('name');
+    expect([found.gained, found.lost]).toEqual([[], []]);
+    expect(found.moved.length).toBeGreaterThan(10);
+    const { items } = (
+      await server.guest
+        .get('/api/shop/listing')
+        .query({ aisle: '/cookware', order: 'name', size: '200' })
+        .expect(200)
+    ).body as { items: { sku: string; slug: string }[] };
+    for (const { sku, slug, to } of found.moved) expect(items[to! - 1]).toMatchObject({ sku, slug });
+    const back = (await aisle('live', 'live', { fromOrder: 'name' }).expect(200)).body as AisleComparison;
+    expect(back.moved.map(({ sku, from, to }) => [sku, to, from]).sort()).toEqual(
+      found.moved.map(({ sku, from, to }) => [sku, from, to]).sort(),
+    );
+  });
+
   it('are refused where one isn’t', async () => {
     for (const name of ['edition:999999', 'edition:constructor', 'trial:x-1', 'nobody'])
       expect((await sides('live', name)).status, name).toBe(404);

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import type { FreePageInput, StoredFreePage, StoredRedirect } from '@fond/contract';
+import { ended, openingPages, type FreePageRow } from '@fond/core';
 import { createPlan, publishStored } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
@@ -77,6 +78,47 @@ describe('a free page', () => {
     expect((await desk.delete(`/api/pages/${made.id}`)).status).toBe(204);
     expect((await inShop(KETTLES)).aisle).toEqual(before.aisle);
     expect((await desk.get(`/api/pages/${made.id}`)).status).toBe(404);
+  });
+
+  it('is seen between its days alone, which stay where a change doesn’t name them', async () => {
+    const { application } = server;
+    const day = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+    const seen = async (): Promise<boolean> => {
+      await application.host.refresh();
+      return (await server.guest.get('/api/shop/listing').query({ aisle: '/for-a-while' })).status === 200;
+    };
+    const page = await make(wish('/for-a-while', { from: day(2), to: day(9), standsFor: kettles }));
+    expect([page.from, page.to, await seen()]).toEqual([day(2), day(9), false]);
+    expect((await inShop(KETTLES)).aisle.title).not.toBe('Page at /for-a-while');
+    const { body: now } = await save(page, wish('/for-a-while', { from: day(-2), standsFor: kettles }));
+    expect([now.from, now.to, await seen()]).toEqual([day(-2), day(9), true]);
+    expect((await inShop(KETTLES)).aisle.title).toBe('Page at /for-a-while');
+    const { body: over } = await save(now, wish('/for-a-while', { to: day(-1), standsFor: kettles }));
+    expect(await seen()).toBe(false);
+    const turned = await save(over, wish('/for-a-while', { from: day(3), to: day(2) }));
+    expect([turned.status, turned.body.errors[0].path]).toEqual([400, 'to']);
+    await save(over, wish('/for-a-while', { from: null, to: null, open: false }));
+  });
+
+  it('opens and closes by itself as days begin and end, without anything being written', () => {
+    const { snapshot } = server.application.host.serving();
+    const pages: FreePageRow[] = [
+      {
+        ...{ id: 900, path: '/advent', titles: {}, descriptions: {}, standsFor: 'front', open: true },
+        from: '2090-12-01',
+        to: '2090-12-24',
+      },
+    ];
+    const before = { ...snapshot, frame: { ...snapshot.frame, pages, day: '2090-11-30' } };
+    const on = (day: string) => ended(openingPages(before, day));
+    expect(on('2090-11-30')).toBe(before);
+    const open = on('2090-12-01');
+    expect(open.aisles.byPath.get('/advent')?.closed).toBe(false);
+    expect(open.aisles.byPath.get('/')?.key).toBe('page:900');
+    const over = ended(openingPages(open, '2090-12-25'));
+    expect(over.aisles.byPath.get('/advent')?.closed).toBe(true);
+    expect(over.aisles.byPath.get('/')?.key).toBe('front');
+    expect(over.size).toBe(snapshot.size);
   });
 
   it('leads its old address to the new one', async () => {

@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Campaign } from '@fond/contract';
-import { atAllWidths } from '@fond/core';
+import { atAllWidths, USUAL_PIN } from '@fond/core';
 import { button, eventually, frameOf, press, says, type TestBrowser } from '../support/browser';
-import { readPlan, savePlan, withShelf } from '../support/plans';
+import { createPlan, publishStored, readPlan, savePlan, withShelf } from '../support/plans';
 import type { Desk } from '../support/server';
 import { openShop } from '../support/story';
 
@@ -75,5 +75,46 @@ describe('the calendar', () => {
       return tops.filter((top) => top === tops[0]).length;
     };
     await eventually(shop, across, (count) => count === 5);
+  });
+
+  it('moves a page, and a pin in its draft, to other days, and takes that back', async () => {
+    const day = dayAhead();
+    const { body: made } = await desk
+      .post('/api/pages', {
+        ...{ path: '/one-day', titles: { en: 'One day' }, descriptions: {}, standsFor: null, open: true },
+        ...{ from: day, to: day },
+      })
+      .expect(201);
+    const { document } = await createPlan(desk, 'Pinned', [{ kind: 'aisles', of: 'page' }]);
+    const { plan, version } = await readPlan(desk, document.id);
+    const shelf = plan.fixtures.find((one) => one.type === 'shelf')!;
+    const sku = (await desk.get('/api/shop/listing?aisle=/cookware')).body.items[0].sku as string;
+    const pins = [{ ...USUAL_PIN, sku, place: 1, from: day, to: day }];
+    await savePlan(desk, withShelf(plan, { order: { ...shelf.order, pins } }), version);
+    await publishStored(desk, document.id);
+    const later = new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10);
+
+    const page = await browser.desk('/editions?view=calendar');
+    await press(page, button('Month after'));
+    const pageBar = '[aria-label^="Move Page open on days: One day"]';
+    await page.waitForSelector(pageBar);
+    await page.focus(pageBar);
+    await page.keyboard.press('ArrowRight');
+    await says(page, 'mat-snack-bar-container', 'The page is open on other days');
+    const opens = async (): Promise<string> => (await desk.get(`/api/pages/${made.id}`)).body.from as string;
+    expect(await opens()).toBe(later);
+    await press(page, 'mat-snack-bar-container button');
+    await expect.poll(opens, { timeout: 60_000 }).toBe(day);
+
+    const pinBar = '[aria-label^="Move Pin: "]';
+    await page.waitForSelector(pinBar);
+    await page.focus(pinBar);
+    await page.keyboard.press('ArrowRight');
+    await says(page, 'mat-snack-bar-container', 'It is moved in the draft of Pinned');
+    const pinned = async () =>
+      (await readPlan(desk, document.id)).plan.fixtures.find((one) => one.type === 'shelf')!.order.pins[0]
+        .from;
+    expect(await pinned()).toBe(later);
+    expect(browser.complaints).toEqual([]);
   });
 });

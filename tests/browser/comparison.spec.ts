@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Frame, Page } from 'puppeteer-core';
 import { atAllWidths } from '@fond/core';
 import { button, frameOf, press, says, type TestBrowser } from '../support/browser';
 import { readPlan, savePlan, withShelf } from '../support/plans';
@@ -13,6 +14,12 @@ beforeAll(async () => {
   desk = await opened.server.signIn();
 });
 afterAll(() => browser.close());
+
+/** A page that shoppers see, in a frame; it doesn't know of the desk. */
+const livePage = async (page: Page, which: number): Promise<Frame> =>
+  (await (await page.waitForSelector(
+    `desk-before-after figure:nth-of-type(${which}) iframe`,
+  ))!.contentFrame())!;
 
 describe('two states of the shop', () => {
   it('are chosen, told in words, by products of an aisle and as pages, and turned round', async () => {
@@ -43,5 +50,35 @@ describe('two states of the shop', () => {
     expect([query.get('from'), query.get('to'), query.get('path')]).toEqual(['house', 'live', '/cookware']);
     await page.reload();
     await says(page, '.moves', 'come');
+  });
+
+  it('may be two orders and two widths of one page, laid over one another, with a product marked in both', async () => {
+    const page = await browser.desk('/compare?from=live&to=live&path=/cookware');
+    await says(page, 'section[aria-label^="In "]', 'The same products stand at the same places');
+    await page.select('[aria-label="Order of the second page"]', 'price');
+    await says(page, '.moves', 'move');
+    await page.select('[aria-label="Width of the second page"]', 'narrow');
+    const second = await livePage(page, 2);
+    await second.waitForSelector('.cards .card');
+    expect(
+      await second.evaluate(() => [innerWidth, new URLSearchParams(location.search).get('order')]),
+    ).toEqual([390, 'price']);
+    await says(page, 'desk-before-after figcaption', 'What is live');
+    const first = await livePage(page, 1);
+    await first.waitForSelector('.cards .card');
+    const title = await first.$eval('.cards .card h3, .cards .card .card-name', (name) =>
+      name.textContent!.trim(),
+    );
+    await press(page, `.moves button::-p-text(${title})`);
+    await says(page, '[role="status"]', 'is marked');
+    await first.waitForSelector('[data-looked-for]');
+    await press(page, button('One over the other'));
+    const slider = await page.waitForSelector('[aria-label="How much of each page is seen"]');
+    await slider!.focus();
+    await page.keyboard.press('ArrowRight');
+    await page.waitForFunction(
+      () => getComputedStyle(document.querySelector('.pages')!).getPropertyValue('--seen').trim() === '51%',
+    );
+    expect(browser.complaints).toEqual([]);
   });
 });

@@ -182,8 +182,28 @@ describe('the figures at the desk', () => {
     await press(page, 'desk-typed-queries button::-p-text(waffle iron)');
     await page.waitForFunction(() => new URL(location.href).searchParams.get('q') === 'waffle iron');
     await page.goto(`${browser.baseUrl}/floor?q=storage`);
-    await press(page, '[aria-label$="visits in four weeks: Storage"]');
+    await press(page, '[aria-label$="(Visits, four weeks): Storage"]');
     await says(page, 'header p', 'in Storage');
+    expect(browser.complaints).toEqual([]);
+  });
+
+  it('stand on the cards of the aisle’s own page, and tell what another order would bring', async () => {
+    const shown = await shownAt(server.guest, '/textiles');
+    const seen = { shelf: shown.shelf, place: 1, sku: shown.cards[0].sku, badges: [], seen: true } as const;
+    server.application.counting.take({ id: 'cards-of-textiles', views: [viewOf(shown, [seen])] }, BROWSER);
+    await server.application.counting.settle();
+    const page = await browser.desk(`/figures?aisle=${shown.key}`);
+    const frame = await frameOf(page, 'desk-drawn-page iframe');
+    const card = await frame.waitForSelector('[data-figure]');
+    expect(await card!.evaluate((one) => one.getAttribute('data-figure'))).toMatch(
+      /^\d+ seen · .* clicked · €/,
+    );
+    const choice = 'desk-what-if-choice';
+    await says(page, choice, 'Choose another order');
+    await page.select(`${choice} select`, 'earned');
+    await says(page, `${choice} desk-what-if`, 'So changed');
+    await page.select(`${choice} [aria-label="Columns of wide pages"]`, '2');
+    await says(page, `${choice} desk-what-if table`, 'revenue');
     expect(browser.complaints).toEqual([]);
   });
 
@@ -194,7 +214,7 @@ describe('the figures at the desk', () => {
     await server.application.counting.settle();
     const page = await browser.desk('/plans/house?aisle=/textiles');
     await press(page, 'desk-tally button::-p-text(What if)');
-    await says(page, 'desk-what-if', 'nothing changes by it');
+    await says(page, 'desk-what-if', 'nothing changes');
     const sorted = (plan: Plan): Plan =>
       withShelf(plan, {
         order: { ...shelfOf(plan)!.order, levels: [{ key: 'price', reversed: true }] },

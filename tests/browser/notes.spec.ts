@@ -50,4 +50,19 @@ describe('a note on a plan', () => {
     await page.waitForSelector('[aria-label="Order"], .slip');
     expect(new URL(page.url()).searchParams.get('open')).toBe('order');
   });
+
+  it('is written on a product’s card on the arranging board, and stands below the brief', async () => {
+    const page = await browser.desk('/plans/house/arrange?aisle=/cookware/pans');
+    await page.waitForSelector('[data-sku]');
+    const sku = await page.$eval('[data-sku]', (card) => card.getAttribute('data-sku')!);
+    await page.focus('[data-sku]');
+    await page.keyboard.press('Space');
+    await press(page, button('note on it'));
+    await page.locator(`[aria-label="Note on ${sku}"]`).fill('Is the lid in the picture?');
+    await page.keyboard.press('Enter');
+    await says(page, 'mat-snack-bar-container', `Noted on ${sku}`);
+    const plan = await browser.desk('/plans/house?aisle=/cookware/pans');
+    await says(plan, 'desk-plan-notes', 'Is the lid in the picture?');
+    await says(plan, 'desk-plan-notes', sku);
+  });
 });

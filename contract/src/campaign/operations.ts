@@ -108,7 +108,9 @@ export const CAMPAIGN_OPERATIONS = {
     status: 200,
     answer: list(
       object<CalendarEntry>({
-        kind: Joi.valid('trial', 'condition', 'pin', 'group', 'finding').required(),
+        kind: Joi.valid('trial', 'condition', 'pin', 'group', 'finding', 'page').required(),
+        thing: text.required(),
+        aisleKey: text.allow(null).required(),
         id: Joi.string().required(),
         name: Joi.string().allow('').required(),
         plan: named.allow(null).required(),

@@ -35,12 +35,16 @@ export interface Repetition {
 
 /** Something besides a campaign that begins or ends by itself. Days are the shop's; null for an open end. */
 export interface CalendarEntry {
-  kind: 'trial' | 'condition' | 'pin' | 'group' | 'finding';
-  /** Of the trial; of the fixture that has the condition, the pin or the group; of the finding, its name. */
+  kind: 'trial' | 'condition' | 'pin' | 'group' | 'finding' | 'page';
+  /** Of the trial or the free page; of the fixture that has the condition, the pin or the group; of the finding, its name. */
   id: string;
-  /** Of the trial or the group, the product that is pinned, why the finding is put off. */
+  /** Of the trial, the group or the free page, the product that is pinned, why the finding is put off. */
   name: string;
-  /** Null for findings. */
+  /** Article number of a pin, name of a group; empty for all else. */
+  thing: string;
+  /** Key of the only aisle that a pin holds in. */
+  aisleKey: string | null;
+  /** Null for findings and free pages. */
   plan: NamedPlan | null;
   /** What the fixture is; null for all else. */
   fixture: FixtureType | null;

@@ -12,11 +12,17 @@ const side = Joi.string()
   .description(
     '`live`, `edition:12`, `trial:ID-1`, `day:2026-12-24T18:00`, or ids of drafts joined by commas',
   );
+const order = Joi.string()
+  .max(40)
+  .description(
+    'A sort that shoppers may choose, as in the shop’s addresses; the aisle’s own where it is left out',
+  );
 const placed = Joi.array()
   .items(
     Joi.object({
       sku: text.required(),
       title: text.required(),
+      slug: text.required(),
       from: count.allow(null).required(),
       to: count.allow(null).required(),
     }),
@@ -42,7 +48,8 @@ export const COMPARISON_OPERATIONS = {
   compareAisle: {
     method: 'get',
     path: '/api/comparison/aisle',
-    summary: 'Products gained, lost and moved in one aisle or search, with filters and fixtures',
+    summary:
+      'Products gained, lost and moved in one aisle or search, with filters and fixtures; between two states, or two sorts of one',
     access: 'signed-in',
     query: object<AisleComparisonQuery>({
       from: side,
@@ -50,6 +57,8 @@ export const COMPARISON_OPERATIONS = {
       path: Joi.string().max(500).required(),
       lang: Joi.string().max(10),
       q: Joi.string().max(200),
+      fromOrder: order,
+      toOrder: order,
     }),
     status: 200,
     answer: object<AisleComparison>({
@@ -60,6 +69,9 @@ export const COMPARISON_OPERATIONS = {
       facets: both,
       fixtures: both,
       plans: Joi.object({ from: named.allow(null).required(), to: named.allow(null).required() }).required(),
+      orders: Joi.array()
+        .items(Joi.object({ key: text.required(), label: text.required() }))
+        .required(),
       places: count.required(),
     }),
     problems: [

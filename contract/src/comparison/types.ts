@@ -12,12 +12,17 @@ export interface AisleComparisonQuery extends Sides {
   lang?: string;
   /** What is searched for. */
   q?: string;
+  /** A sort that shoppers may choose, on either side; the aisle's own where it is left out. */
+  fromOrder?: string;
+  toOrder?: string;
 }
 
 /** What one aisle shows otherwise on the second side. */
 export interface AisleComparison extends PageDifference {
   /** Null where no plan serves the aisle. */
   plans: { from: NamedPlan | null; to: NamedPlan | null };
+  /** Sorts that shoppers may choose on the second side, the aisle's own first. */
+  orders: readonly { key: string; label: string }[];
   /** Places that were compared. */
   places: number;
 }

@@ -5,6 +5,7 @@ import { AISLE_KEY_PATTERN } from '../schema/aisleKey';
 import type { Operation } from '../operation';
 import { storedFreePage } from './shapes';
 import { textsOf, version } from '../schema/basics';
+import { optionalDay } from '../schema/days';
 
 const id = object<{ id: number }>({ id: Joi.number().integer().min(1).required() });
 
@@ -20,6 +21,8 @@ const wish = {
   descriptions: textsOf(20_000),
   standsFor: Joi.string().max(340).pattern(AISLE_KEY_PATTERN, 'the key of an aisle').allow(null).required(),
   open: Joi.boolean().required(),
+  from: optionalDay.description('First day on which shoppers see it; null for at once'),
+  to: optionalDay.description('Last day; null for good'),
 };
 
 /** Pages with an address of their own, which may stand in for an aisle. */

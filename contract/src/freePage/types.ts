@@ -10,11 +10,16 @@ export interface FreePageInput {
   descriptions: Texts;
   /** Key of the aisle in whose place it stands; null where it stands for itself. */
   standsFor: string | null;
-  /** Whether shoppers may see it. */
+  /** Whether shoppers may see it, between its days. */
   open: boolean;
+  /** Its first and its last day in the shop's zone; null for no such day, left out for those that it has. */
+  from?: string | null;
+  to?: string | null;
 }
 
 export interface StoredFreePage extends FreePageInput {
+  from: string | null;
+  to: string | null;
   id: number;
   version: number;
   updatedAt: string;

@@ -6,6 +6,9 @@ export const day = Joi.string()
   .allow(null)
   .required();
 
+/** One that may be left out, which leaves it as it is. */
+export const optionalDay = day.optional();
+
 /** A first and a last day. */
 export const days = { from: day, to: day };
 

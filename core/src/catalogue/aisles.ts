@@ -1,3 +1,4 @@
+import { isOn } from '../clause/inForce';
 import { type AttributeRow, type CatalogueFrame, type CategoryRow, type CollectionRow } from './rows';
 import { textIn } from '../text/texts';
 import { own } from '../text/own';
@@ -121,7 +122,11 @@ const valueAisles = (
     };
   });
 
-const pageAisle = (page: FreePageRow, standsFor: Aisle | null): Aisle => ({
+/** Whether shoppers see a page on a day, `2026-12-24`. */
+export const isPageOpen = ({ open, from = null, to = null }: FreePageRow, day: string | undefined): boolean =>
+  open && (day === undefined || isOn({ from, to }, day));
+
+const pageAisle = (page: FreePageRow, standsFor: Aisle | null, day: string | undefined): Aisle => ({
   ...none,
   key: `page:${page.id}`,
   kind: 'page',
@@ -134,7 +139,7 @@ const pageAisle = (page: FreePageRow, standsFor: Aisle | null): Aisle => ({
   picture: standsFor?.picture ?? null,
   arranged: standsFor?.arranged ?? null,
   standsFor,
-  closed: !page.open,
+  closed: !isPageOpen(page, day),
 });
 
 /** A free page at the address of the aisle it stands in for, with that aisle's place in the tree. */
@@ -211,7 +216,7 @@ export function aislesOf(frame: CatalogueFrame): AisleMap {
   const search: Aisle = { ...none, key: 'search', kind: 'search', path: '/search', titles: SEARCH_TITLES };
   const byKey = new Map([...all, search].map((aisle) => [aisle.key, aisle]));
   const pages = (frame.pages ?? []).map((page) =>
-    pageAisle(page, page.standsFor === null ? null : (byKey.get(page.standsFor) ?? null)),
+    pageAisle(page, page.standsFor === null ? null : (byKey.get(page.standsFor) ?? null), frame.day),
   );
   const own = [...all, search];
   all.push(...pages, search);

@@ -6,7 +6,7 @@ import { byLevels } from '../order/sorting';
 import { CONTEXT, FRAME, product, productsArbitrary } from '../testing/catalogues';
 import type { Texts } from '../text/texts';
 import { retouched } from './retouch';
-import type { ProductRow } from './rows';
+import { PLAIN_FACE, type ProductRow } from './rows';
 import { fullBitset } from './sets';
 import type { Snapshot } from './snapshot';
 import { snapshotOf } from './snapshotBuilder';
@@ -99,18 +99,20 @@ describe('a retouched snapshot', () => {
     const [first, ...others] = FRAME.categories;
     const moved = { ...FRAME, categories: [{ ...first, titles: { en: 'Pots and pans' } }, ...others] };
     expect(retouched(before, moved, [rows[0]], 2), 'a category is called otherwise').toBeNull();
+    const front = { ...FRAME, shopTitles: { en: 'Anew' } };
+    expect(retouched(before, front, [], 2), 'so is the front').toBeNull();
   });
 
   it('shares every list in which nothing changed', () => {
     const before = snapshotOf(FRAME, [product(1), product(2)]);
     const after = retouched(
       before,
-      { ...FRAME, shopTitles: { en: 'Anew' } },
+      { ...FRAME, face: { ...PLAIN_FACE, currency: 'GBP' } },
       [product(1, { titles: { en: 'New' } })],
       2,
     )!;
     expect(after.titles).not.toBe(before.titles);
-    expect(after.frame.shopTitles).toEqual({ en: 'Anew' });
+    expect(after.frame.face?.currency).toBe('GBP');
     for (const name of [
       'descriptions',
       'images',

@@ -129,13 +129,26 @@ function sameDays(before: ActivityColumn, p: number, delta: ActivityColumn, d: n
 }
 
 /** What of a frame says how products are filed, and what their values are called. */
-const filingOf = ({ languages, attributes, categories, tags, collections, pages }: CatalogueFrame) => ({
+const filingOf = ({
   languages,
+  shopTitles,
+  shopDescriptions,
   attributes,
   categories,
   tags,
   collections,
   pages,
+  day,
+}: CatalogueFrame) => ({
+  languages,
+  shopTitles,
+  shopDescriptions,
+  attributes,
+  categories,
+  tags,
+  collections,
+  pages,
+  day,
 });
 
 const filings = new WeakMap<CatalogueFrame, string>();

@@ -65,8 +65,11 @@ export interface FreePageRow {
   descriptions: Texts;
   /** Key of the aisle in whose place it stands; null where it stands for itself. */
   standsFor: string | null;
-  /** Whether shoppers may see it. */
+  /** Whether shoppers may see it, between its days. */
   open: boolean;
+  /** Its first and its last day in the shop's zone, `2026-12-24`; null, or left out, for no such day. */
+  from?: string | null;
+  to?: string | null;
 }
 
 /** A tag or a collection: a flat group of products with an address. */
@@ -192,6 +195,8 @@ export interface CatalogueFrame {
   tags: readonly GroupRow[];
   collections: readonly CollectionRow[];
   pages?: readonly FreePageRow[];
+  /** The day for which pages are open or closed; where it is left out, only whether somebody has opened them counts. */
+  day?: string;
   /** What the shop makes of what shoppers type; nothing unless given. */
   search?: SearchRules;
 }

@@ -5,6 +5,8 @@ import { shelfModelOf, type FixtureModel, type PageModel } from './pageModel';
 export interface PlacedProduct {
   sku: string;
   title: string;
+  /** As in the address of its page. */
+  slug: string;
   /** Null where the first page doesn't have it, or the second. */
   from: number | null;
   to: number | null;
@@ -53,8 +55,14 @@ export function pageDifference(from: PageModel | null, to: PageModel | null): Pa
   const places = (shelf: typeof before): Map<string, number> =>
     new Map((shelf?.cards ?? []).map(({ sku }, at) => [sku, at + 1]));
   const [was, is] = [places(before), places(after)];
-  const placed = (cards: readonly { sku: string; title: string }[]): PlacedProduct[] =>
-    cards.map(({ sku, title }) => ({ sku, title, from: was.get(sku) ?? null, to: is.get(sku) ?? null }));
+  const placed = (cards: readonly { sku: string; title: string; slug: string }[]): PlacedProduct[] =>
+    cards.map(({ sku, title, slug }) => ({
+      sku,
+      title,
+      slug,
+      from: was.get(sku) ?? null,
+      to: is.get(sku) ?? null,
+    }));
   const now = placed(after?.cards ?? []);
   const models = (page: PageModel | null): FixtureModel[] => (page ? [...eachModel(page.fixtures)] : []);
   const types = (page: PageModel | null): FixtureType[] => models(page).map(({ type }) => type);

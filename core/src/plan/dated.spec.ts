@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { orderGroup, USUAL_PIN } from '../order/sorting';
-import { datedIn } from './dated';
+import { datedIn, moveDated } from './dated';
 import type { Condition } from './shownWhen';
 import { startingFixtures } from './housePlan';
 import type { Fixture, Shelf } from './plan';
@@ -47,5 +47,40 @@ describe('what of a plan comes and goes by itself', () => {
         ...{ from: null, to: '2026-12-24' },
       },
     ]);
+  });
+});
+
+describe('something of a plan on other days', () => {
+  it('is moved alone, wherever it lies, and moved back', () => {
+    const deep: Condition = { kind: 'any', of: [{ kind: 'none', of: [days('2026-12-01', '2026-12-31')] }] };
+    const pin = { ...USUAL_PIN, sku: 'PK-1', place: 1, from: '2026-12-30', to: '2027-01-02' };
+    const plan = {
+      fixtures: changed({
+        when: deep,
+        inserts: [{ ...freshInsert('a'), when: days(null, '2026-12-24') }],
+        order: {
+          ...shelf.order,
+          pins: [{ ...pin, aisle: 'category:2' }, pin],
+          groups: [{ ...orderGroup('g', 'front', []), name: 'Gifts', from: '2026-02-28', to: null }],
+        },
+      }),
+    };
+    const all = datedIn(plan);
+    expect(all.length).toBe(5);
+    for (const [at, thing] of all.entries()) {
+      const moved = moveDated(plan, thing, 3);
+      const after = datedIn(moved);
+      const changes = after.flatMap((one, place) =>
+        JSON.stringify(one) === JSON.stringify(all[place]) ? [] : [place],
+      );
+      expect(changes).toEqual([at]);
+      expect(moveDated(moved, after[at], -3)).toEqual(plan);
+    }
+    const [group] = all.filter(({ kind }) => kind === 'group');
+    expect(datedIn(moveDated(plan, group, 1)).find(({ kind }) => kind === 'group')).toMatchObject({
+      from: '2026-03-01',
+      to: null,
+    });
+    expect(moveDated(plan, { ...group, name: 'constructor' }, 1)).toBe(plan);
   });
 });

@@ -4,12 +4,14 @@ import {
   datedIn,
   editionFrom,
   isHeir,
+  openingPages,
   titleInShop,
   todayIn,
   withDrafts,
   type DatedThing,
   type Edition,
   type Plan,
+  type Snapshot,
 } from '@fond/core';
 import { CampaignModel, campaignContent, TrialModel, versionsOf } from '../database/models';
 import { sanitiseEdition } from '../document/safePlan';
@@ -17,6 +19,7 @@ import { readLiveLayers } from '../edition/editions';
 import { problem } from '../problem/problem';
 import type { ServingState } from '../serving/servingHost';
 import { momentAt } from '../time/clock';
+import { inTurns } from '../turns';
 
 /** What begins or ends by itself between two days, both included; campaigns have a list of their own. */
 export async function readCalendar(
@@ -29,7 +32,7 @@ export async function readCalendar(
       { path: 'to', message: 'is before the first day' },
     ]);
   const [trials, findings] = await Promise.all([trialEntries(serving), findingEntries(sequelize, serving)]);
-  return [...trials, ...planEntries(serving), ...findings].filter(
+  return [...trials, ...pageEntries(serving), ...planEntries(serving), ...findings].filter(
     (entry) => (entry.from === null || entry.from <= to) && (entry.to === null || entry.to >= from),
   );
 }
@@ -38,12 +41,32 @@ async function trialEntries({ zone }: ServingState): Promise<CalendarEntry[]> {
   const rows = await TrialModel.findAll({ where: { state: ['running', 'ended'] } });
   const dayOf = (moment: Date | null): string | null => moment && todayIn({ now: moment.getTime(), zone });
   return rows.map((row) => ({
-    ...{ kind: 'trial', id: row.id, name: row.name, fixture: null, aisle: null },
+    ...{ ...PLAIN, kind: 'trial', id: row.id, name: row.name },
     plan: { id: row.planId, name: versionsOf(row).at(-1)?.document?.name ?? row.planId },
     from: dayOf(row.startedAt),
     to: dayOf(row.endedAt),
   }));
 }
+
+const PLAIN = { fixture: null, aisle: null, thing: '', aisleKey: null };
+
+/** Free pages that are open between days. */
+const pageEntries = ({ snapshot }: ServingState): CalendarEntry[] =>
+  (snapshot.frame.pages ?? []).flatMap(({ id, titles, open, from = null, to = null }): CalendarEntry[] =>
+    open && (from !== null || to !== null)
+      ? [
+          {
+            ...PLAIN,
+            kind: 'page',
+            id: String(id),
+            name: titleInShop(snapshot, titles),
+            plan: null,
+            from,
+            to,
+          },
+        ]
+      : [],
+  );
 
 /** Of each plan what it doesn't have from its base, where it stands already. */
 function planEntries({ beneath, snapshot }: ServingState): CalendarEntry[] {
@@ -56,6 +79,7 @@ function planEntries({ beneath, snapshot }: ServingState): CalendarEntry[] {
   return beneath.plans.flatMap((plan) =>
     ownDates(plan, known, beneath).map((dated): CalendarEntry => ({
       ...{ kind: dated.kind, id: dated.fixture, name: titled(dated), fixture: dated.type },
+      ...{ thing: dated.name, aisleKey: dated.aisle },
       plan: { id: plan.id, name: plan.name },
       aisle:
         dated.aisle === null ? null : (snapshot.aisles.byKey.get(dated.aisle)?.titles[lang] ?? dated.aisle),
@@ -78,7 +102,7 @@ async function findingEntries(sequelize: Sequelize, { zone }: ServingState): Pro
     { type: QueryTypes.SELECT },
   );
   return rows.map(({ name, reason, until, at }) => ({
-    ...{ kind: 'finding', id: name, name: reason, plan: null, fixture: null, aisle: null },
+    ...{ ...PLAIN, kind: 'finding', id: name, name: reason, plan: null },
     from: todayIn({ now: new Date(at).getTime(), zone }),
     to: until,
   }));
@@ -91,9 +115,9 @@ async function findingEntries(sequelize: Sequelize, { zone }: ServingState): Pro
  * @param local In the shop's time zone, `2026-12-24T18:00`.
  */
 export async function shopOn(
-  { beneath, zone }: ServingState,
+  { beneath, snapshot, zone }: ServingState,
   local: string,
-): Promise<{ edition: Edition; now: number }> {
+): Promise<{ edition: Edition; now: number; snapshot: Snapshot }> {
   const { at: now } = momentAt('at', local, zone);
   const rows = await CampaignModel.findAll({
     where: { state: ['waiting', 'running'] },
@@ -107,5 +131,6 @@ export async function shopOn(
     const content = campaigns.find(({ id }) => id === row.id) ?? campaignContent(row);
     edition = withDrafts(edition, content.documents, content);
   }
-  return { edition: sanitiseEdition(edition), now };
+  const opened = await inTurns(openingPages(snapshot, todayIn({ now, zone })));
+  return { edition: sanitiseEdition(edition), now, snapshot: opened };
 }

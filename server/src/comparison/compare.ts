@@ -1,5 +1,5 @@
 import type { AisleComparison, AisleComparisonQuery, EditionComparison } from '@fond/contract';
-import { pageDifference } from '@fond/core';
+import { pageDifference, shelfModelOf } from '@fond/core';
 import { composeListing } from '../page/compose';
 import { problem } from '../problem/problem';
 import { compareEditions } from '../publishing/compare';
@@ -25,28 +25,36 @@ export async function compareSides(host: ServingHost, from: string, to: string):
 /** What one aisle, or one search, shows otherwise on the second side. */
 export async function compareAisle(
   host: ServingHost,
-  { from, to, path, lang = '', q = '' }: AisleComparisonQuery,
+  { from, to, path, lang = '', q = '', fromOrder = '', toOrder = '' }: AisleComparisonQuery,
 ): Promise<AisleComparison> {
   const serving = host.serving();
   const aisle = serving.snapshot.aisles.byPath.get(path);
   if (!aisle) throw problem('unknown-aisle', `There is no aisle at “${path.slice(0, 100)}”.`);
   const side = sidesOf(serving, from, to);
-  const pageOn = async (name: string) => {
-    const { edition, now } = await side(name);
+  const pageOn = async (name: string, order: string) => {
+    const { edition, now, snapshot = serving.snapshot } = await side(name);
     const parameters: Record<string, string> = {
       size: String(PLACES),
       ...(lang && { lang }),
       ...(q && { q }),
+      ...(order && { order }),
     };
-    return composeListing(host, serving, edition, { path, parameters, closed: true, standIns: true, now });
+    return composeListing(host, { ...serving, snapshot }, edition, {
+      path,
+      parameters,
+      closed: true,
+      standIns: true,
+      now,
+    });
   };
-  const [before, after] = await Promise.all([pageOn(from), pageOn(to)]);
+  const [before, after] = await Promise.all([pageOn(from, fromOrder), pageOn(to, toOrder)]);
   return {
     ...pageDifference(before, after),
     plans: {
       from: before && { id: before.plan.id, name: before.plan.name },
       to: after && { id: after.plan.id, name: after.plan.name },
     },
+    orders: ((after && shelfModelOf(after)?.orders) ?? []).map(({ key, label }) => ({ key, label })),
     places: PLACES,
   };
 }

@@ -1,4 +1,4 @@
-import type { Edition } from '@fond/core';
+import type { Edition, Snapshot } from '@fond/core';
 import { shopOn } from '../campaign/calendar';
 import { readEditionOf } from '../edition/editions';
 import { draftedEdition } from '../plan/draftedEdition';
@@ -12,6 +12,8 @@ export interface Side {
   edition: Edition;
   /** Another moment than now, for all that goes by days. */
   now?: number;
+  /** The catalogue with the pages that are open then. */
+  snapshot?: Snapshot;
 }
 
 const FORMS: readonly (readonly [

@@ -32,6 +32,7 @@ import { TRIALS } from './migrations/028-trials';
 import { NOTES } from './migrations/029-notes';
 import { LOOKS } from './migrations/030-looks';
 import { EARNED_FIGURES } from './migrations/031-earned';
+import { PAGE_DAYS } from './migrations/032-pageDays';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -70,6 +71,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '029-notes', statements: NOTES },
   { name: '030-looks', statements: LOOKS },
   { name: '031-earned', statements: EARNED_FIGURES },
+  { name: '032-page-days', statements: PAGE_DAYS },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

@@ -16,12 +16,15 @@ interface Row {
   path: string;
   standsFor: string | null;
   open: number;
+  from: string | null;
+  to: string | null;
   version: number;
   updatedAt: Date;
   updatedBy: string | null;
 }
 
-const COLUMNS = `SELECT p.id, p.path, p.stands_for AS standsFor, p.open, p.version, p.updated_at AS updatedAt,
+const COLUMNS = `SELECT p.id, p.path, p.stands_for AS standsFor, p.open,
+  DATE_FORMAT(p.from_day, '%Y-%m-%d') AS \`from\`, DATE_FORMAT(p.until_day, '%Y-%m-%d') AS \`to\`, p.version, p.updated_at AS updatedAt,
   u.name AS updatedBy FROM free_pages p LEFT JOIN users u ON u.id = p.updated_by`;
 
 function describeFreePage({ snapshot, edition }: ServingState, row: Row, texts: AisleTexts): StoredFreePage {
@@ -68,10 +71,11 @@ const refuse = (path: string, message: string): Error =>
 async function refuseTaken(
   sequelize: Sequelize,
   { aisles }: Snapshot,
-  { path, standsFor }: FreePageInput,
+  { path, standsFor, from, to }: FreePageInput,
   own: number,
   transaction: Transaction,
 ): Promise<void> {
+  if (from && to && from > to) throw refuse('to', 'is before the first day');
   const [, first] = path.split('/');
   if (RESERVED_SLUGS.includes(first))
     throw refuse('path', `begins with “/${first}”, where other pages of the shop stand`);
@@ -103,8 +107,8 @@ export function createFreePage(
     await insertRows(
       sequelize,
       'free_pages',
-      ['path', 'stands_for', 'open', 'updated_at', 'updated_by'],
-      [[wish.path, wish.standsFor, wish.open, new Date(), userId]],
+      ['path', 'stands_for', 'open', 'from_day', 'until_day', 'updated_at', 'updated_by'],
+      [[wish.path, wish.standsFor, wish.open, wish.from ?? null, wish.to ?? null, new Date(), userId]],
       transaction,
     );
     const [{ id }] = await select<{ id: number }>(
@@ -138,13 +142,14 @@ export async function saveFreePage(
         undefined,
         { theirs },
       );
-    await refuseTaken(sequelize, serving.snapshot, wish, id, transaction);
+    const { from = row.from, to = row.to } = wish;
+    await refuseTaken(sequelize, serving.snapshot, { ...wish, from, to }, id, transaction);
     if (row.open && row.path !== wish.path) await followSlug(row.path, wish.path, userId, transaction);
     await runSql(
       sequelize,
-      `UPDATE free_pages SET path = ?, stands_for = ?, open = ?, version = ?, updated_at = UTC_TIMESTAMP(3),
-        updated_by = ? WHERE id = ?`,
-      [wish.path, wish.standsFor, wish.open, version + 1, userId, id],
+      `UPDATE free_pages SET path = ?, stands_for = ?, open = ?, from_day = ?, until_day = ?, version = ?,
+        updated_at = UTC_TIMESTAMP(3), updated_by = ? WHERE id = ?`,
+      [wish.path, wish.standsFor, wish.open, from, to, version + 1, userId, id],
       transaction,
     );
     await writeTexts(sequelize, 'free_page', id, wish, transaction);

@@ -64,7 +64,8 @@ export async function followChanges(
     ? await withSmallChanges(sequelize, counted, small, version)
     : { ...counted, version };
   if (!others.length) return { snapshot: patched, faults: new RowFaults() };
-  const { frame, products: read, faults } = await loadChanges(sequelize, ids);
+  const { frame: readNow, products: read, faults } = await loadChanges(sequelize, ids);
+  const frame = { ...readNow, day: snapshot.frame.day };
   const products = read.filter((product) => {
     const fault = productFault(product);
     if (fault) faults.tell('products', `${product.id} (${product.sku})`, fault);

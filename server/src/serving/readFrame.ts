@@ -97,8 +97,9 @@ async function readCollections(read: Read, groups: readonly GroupRow[]): Promise
 }
 
 async function readPages(read: Read): Promise<FreePageRow[]> {
-  const rows = await read<Pick<FreePageRow, 'id' | 'path' | 'standsFor'> & { open: number }>(
-    'SELECT id, path, stands_for AS standsFor, open FROM free_pages ORDER BY id',
+  const rows = await read<Omit<FreePageRow, 'open' | 'titles' | 'descriptions'> & { open: number }>(
+    `SELECT id, path, stands_for AS standsFor, open, DATE_FORMAT(from_day, '%Y-%m-%d') AS \`from\`,
+      DATE_FORMAT(until_day, '%Y-%m-%d') AS \`to\` FROM free_pages ORDER BY id`,
   );
   const texts = new TextBook(
     await read<TextRow>('SELECT free_page_id AS id, lang, title, description FROM free_page_texts'),

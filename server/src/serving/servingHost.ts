@@ -8,6 +8,7 @@ import {
   permutationOf,
   shelfRange,
   shelfOf,
+  todayIn,
   sortingOf,
   withRuleCollections,
   type Edition,
@@ -15,6 +16,7 @@ import {
   type Lang,
   type OrderChoice,
   languageOf,
+  openingPages,
   type SearchIndex,
   type SearchMatches,
   type Snapshot,
@@ -30,6 +32,7 @@ import { SearchIndexes } from './searchIndexes';
 import { ShownVersions } from './shownVersions';
 import { standingReviews } from './standingReviews';
 import { problem } from '../problem/problem';
+import { inTurns } from '../turns';
 
 /** What the shop is served from at one moment: one catalogue and one edition. */
 export interface ServingState {
@@ -262,7 +265,9 @@ export class ServingHost {
     if (known && this.day === day && current.edition.number === number && current.zone === zone) return;
     const followed = current && !known ? await this.followed(current, version) : null;
     const loaded = known ? null : (followed ?? (await loadSnapshot(this.sequelize)));
-    const read = known ? current.snapshot : loaded!.snapshot;
+    const read = await inTurns(
+      openingPages(known ? current.snapshot : loaded!.snapshot, todayIn({ now, zone })),
+    );
     const faults = new RowFaults(known || followed ? current!.faults : []);
     for (const { table, row, reason } of loaded?.faults.list ?? []) faults.tell(table, row, reason);
     // What a rule says of the last days holds for a day; what it says of prices and stock, until they change.

@@ -180,12 +180,14 @@ export class ShopPages {
       delete address.parameters['draft'];
       delete address.parameters['without'];
     }
-    const { edition, now }: Side = without
-      ? { edition: await editionWithout(without) }
-      : await sideOf(serving, draft);
+    const {
+      edition,
+      now,
+      snapshot = serving.snapshot,
+    }: Side = without ? { edition: await editionWithout(without) } : await sideOf(serving, draft);
     const model = await composeAddress(
       this.host,
-      serving,
+      { ...serving, snapshot },
       edition,
       address && { ...address, closed: true, standIns: true, now },
     );

@@ -1,10 +1,18 @@
 import { DecimalPipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Router } from '@angular/router';
 import type { AisleComparisonQuery } from '@fond/contract';
-import type { FixtureType } from '@fond/core';
+import { WIDTH_NAMES, type FixtureType, type WidthName } from '@fond/core';
 import { AislePick } from '../aisle/aislePick';
 import { Api } from '../api/api';
 import { ComparisonApi } from '../api/comparisonApi';
@@ -19,6 +27,8 @@ interface Side {
   name: string;
   said: string;
 }
+
+const widthOf = (name: string | undefined): WidthName => WIDTH_NAMES.find((one) => one === name) ?? 'wide';
 
 const LIVE: Side = { name: 'live', said: 'What is live' };
 
@@ -41,6 +51,10 @@ export class ComparePage {
   readonly path = input<string>();
   readonly q = input<string>();
   readonly lang = input<string>();
+  readonly fromOrder = input<string>();
+  readonly toOrder = input<string>();
+  readonly fromWidth = input<string>();
+  readonly toWidth = input<string>();
 
   private readonly plans = rxResource({ stream: () => this.api.plans(), defaultValue: [] });
   private readonly editions = rxResource({ stream: () => this.api.editions(), defaultValue: [] });
@@ -84,8 +98,18 @@ export class ComparePage {
   protected readonly asked = computed((): AisleComparisonQuery | undefined => {
     const path = this.path();
     if (!path || !this.second()) return undefined;
-    const [q, lang] = [this.q(), this.lang()];
-    return { from: this.first(), to: this.second(), path, ...(q && { q }), ...(lang && { lang }) };
+    const others = {
+      q: this.q(),
+      lang: this.lang(),
+      fromOrder: this.fromOrder(),
+      toOrder: this.toOrder(),
+    };
+    return {
+      from: this.first(),
+      to: this.second(),
+      path,
+      ...Object.fromEntries(Object.entries(others).filter(([, value]) => value)),
+    };
   });
   protected readonly aisle = rxResource({
     params: () => this.asked(),
@@ -104,6 +128,36 @@ export class ComparePage {
     return (this.path() ?? '/') + (query.size ? `?${query.toString()}` : '');
   });
 
+  /** Orders and widths of both sides, as long as an aisle is looked at. */
+  protected readonly seen = computed(() => ({
+    from: { order: this.fromOrder() ?? null, width: widthOf(this.fromWidth()) },
+    to: { order: this.toOrder() ?? null, width: widthOf(this.toWidth()) },
+  }));
+  protected readonly widths = WIDTH_NAMES;
+  protected readonly sides = ['from', 'to'] as const;
+  private readonly pages = viewChild(BeforeAfter);
+  /** What is said of a product that was looked for in the pages. */
+  protected readonly lookedFor = signal('');
+
+  /** Leads into both pages. */
+  protected find({ slug, title }: { slug: string; title: string }): void {
+    const found = this.pages()?.find(slug) ?? 0;
+    this.lookedFor.set(
+      found
+        ? `${title} is marked ${found === 2 ? 'in both pages' : 'in one of the pages'}.`
+        : `${title} stands on a later page of both.`,
+    );
+  }
+
+  /** One side with its order and width. */
+  protected sideWords(side: string, of: 'from' | 'to'): string {
+    const { order, width } = this.seen()[of];
+    const label = this.found()?.orders.find(({ key }) => key === order)?.label ?? order;
+    return [this.nameOf(side), label && `by “${label}”`, width === 'wide' ? '' : width]
+      .filter(Boolean)
+      .join(', ');
+  }
+
   protected nameOf(side: string): string {
     for (const { sides } of this.groups()) for (const { name, said } of sides) if (name === side) return said;
     return this.said(side);
@@ -121,7 +175,18 @@ export class ComparePage {
     void this.router.navigate([], { queryParams, queryParamsHandling: 'merge' });
   }
 
+  protected seeAs(parameter: string, value: string): void {
+    this.see({ [parameter]: value || null });
+  }
+
   protected turn(): void {
-    this.see({ from: this.second(), to: this.first() });
+    this.see({
+      from: this.second(),
+      to: this.first(),
+      fromOrder: this.toOrder() ?? null,
+      toOrder: this.fromOrder() ?? null,
+      fromWidth: this.toWidth() ?? null,
+      toWidth: this.fromWidth() ?? null,
+    });
   }
 }

@@ -1,12 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
+import { MatSnackBar } from '@angular/material/snack-bar';
 import { RouterLink, type Params } from '@angular/router';
-import type { CalendarEntry } from '@fond/contract';
-import { dayWords } from '@fond/core';
+import { Store } from '@ngrx/store';
+import { mayAs, type CalendarEntry, type Problem } from '@fond/contract';
+import { dayWords, shifted } from '@fond/core';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
+import { sessionFeature } from '../session/session.feature';
 import { FIXTURE_WORDS } from '../wording/words';
 import { CalendarBar } from './calendarBar';
+import { EntryMoves, isMovable } from './entryMoves';
 import { barOf, daysOf, type Month } from './calendarMonth';
 
 const DAY = 86_400_000;
@@ -18,6 +22,7 @@ const KINDS: Readonly<Record<CalendarEntry['kind'], string>> = {
   pin: 'Pin',
   group: 'Group',
   finding: 'Finding put off',
+  page: 'Page open on days',
 };
 
 /** What is on the calendar besides campaigns, each with the place where its days are set. */
@@ -40,7 +45,13 @@ const KINDS: Readonly<Record<CalendarEntry['kind'], string>> = {
           </div>
           <div class="track">
             @if (line.bar; as bar) {
-              <desk-calendar-bar [bar]="bar" [days]="days()" [name]="line.title" />
+              <desk-calendar-bar
+                [bar]="bar"
+                [days]="days()"
+                [name]="line.title"
+                [movable]="line.movable"
+                (moved)="move(line.entry, $event)"
+              />
             }
           </div>
         </article>
@@ -55,6 +66,8 @@ const KINDS: Readonly<Record<CalendarEntry['kind'], string>> = {
 })
 export class CalendarEntries {
   private readonly api = inject(Api);
+  private readonly moves = inject(EntryMoves);
+  private readonly messages = inject(MatSnackBar);
   readonly month = input.required<Month>();
   protected readonly days = computed(() => daysOf(this.month(), new Date()).length);
   protected readonly read = rxResource({
@@ -66,9 +79,14 @@ export class CalendarEntries {
     stream: ({ params }) => this.api.calendar(params.from, params.to),
     defaultValue: [],
   });
-  protected readonly problem = computed(() => failureOf(this.read.error()));
+  private readonly refused = signal<Problem | null>(null);
+  protected readonly problem = computed(() => this.refused() ?? failureOf(this.read.error()));
+  private readonly user = inject(Store).selectSignal(sessionFeature.selectUser);
+  private readonly mayWrite = computed(() => mayAs(this.user()?.role ?? 'viewer', 'merchandiser'));
   protected readonly lines = computed(() =>
     (this.read.hasValue() ? this.read.value() : []).map((entry) => ({
+      entry,
+      movable: this.mayWrite() && isMovable(entry),
       title: `${KINDS[entry.kind]}: ${entry.name || (entry.fixture ? FIXTURE_WORDS[entry.fixture] : '')}`,
       detail: this.detail(entry),
       ...this.place(entry),
@@ -82,6 +100,23 @@ export class CalendarEntries {
     })),
   );
 
+  /** By so many days, with a way back. */
+  protected move(entry: CalendarEntry, days: number, back = false): void {
+    this.moves.move(entry, days).subscribe({
+      next: (said) => {
+        this.refused.set(null);
+        this.read.reload();
+        if (back) return;
+        const moved = shifted(entry, days);
+        this.messages
+          .open(said, 'Undo', { duration: 10_000 })
+          .onAction()
+          .subscribe(() => this.move(moved, -days, true));
+      },
+      error: (problem: Problem) => this.refused.set(problem),
+    });
+  }
+
   private detail({ plan, aisle, from, to }: CalendarEntry): string {
     const days = [from && `from ${dayWords(from)}`, to && `until ${dayWords(to)}`].filter(Boolean).join(' ');
     return [plan?.name, aisle && `in ${aisle} alone`, days].filter(Boolean).join(', ');
@@ -89,6 +124,7 @@ export class CalendarEntries {
 
   private place({ kind, id, plan, fixture }: CalendarEntry): { link: string[]; params: Params } {
     if (kind === 'trial') return { link: ['/trials', id], params: {} };
+    if (kind === 'page') return { link: ['/pages', id], params: {} };
     if (kind === 'finding' || !plan) return { link: ['/findings'], params: {} };
     const open = fixture === 'shelf' && kind !== 'condition' ? 'order' : `fixture:${id}`;
     return { link: ['/plans', plan.id], params: { open } };

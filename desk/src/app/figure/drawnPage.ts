@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { rxResource } from '@angular/core/rxjs-interop';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import type { Figures } from '@fond/contract';
-import { WIDTH_NAMES, type WidthName } from '@fond/core';
+import { WIDTH_NAMES, type PageModel, type WidthName } from '@fond/core';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { ShopFrame } from '../product/shopFrame';
@@ -14,7 +14,7 @@ import { moneyText, percentText, WIDTH_WORDS } from './figureWords';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatProgressBarModule, ShopFrame],
   template: `
-    <span class="choices" role="group" aria-label="How wide the page is">
+    <span class="choices slip" role="group" aria-label="How wide the page is">
       @for (one of widths; track one) {
         <button type="button" class="choice" [attr.aria-pressed]="width() === one" (click)="width.set(one)">
           {{ words[one] }}
@@ -36,6 +36,8 @@ import { moneyText, percentText, WIDTH_WORDS } from './figureWords';
         [figures]="onCards()"
         called="The page with its figures"
       />
+    } @else {
+      <p>Shoppers find no page of products there now.</p>
     }
   `,
   styles: `
@@ -47,7 +49,7 @@ import { moneyText, percentText, WIDTH_WORDS } from './figureWords';
       margin-block-end: 8px;
     }
     desk-shop-frame {
-      height: 640px;
+      height: 760px;
     }
   `,
 })
@@ -65,13 +67,16 @@ export class DrawnPage {
     stream: ({ params }) => this.api.livePage(params),
   });
   protected readonly problem = computed(() => failureOf(this.page.error()));
-  protected readonly model = computed(() => (this.page.hasValue() ? this.page.value() : null));
+  protected readonly model = computed((): PageModel | null => {
+    const model = this.page.hasValue() ? this.page.value() : undefined;
+    return model?.kind === 'listing' ? model : null;
+  });
   protected readonly onCards = computed(() => {
     const { products, currency } = this.figures();
     return Object.fromEntries(
       products.map(({ sku, seen, rate, revenue }) => [
         sku,
-        `${seen.toLocaleString('en-GB')} seen\n${percentText(rate.value)} clicked\n${moneyText(revenue, currency)}`,
+        `${seen.toLocaleString('en-GB')} seen · ${percentText(rate.value)} clicked · ${moneyText(revenue, currency)}`,
       ]),
     );
   });

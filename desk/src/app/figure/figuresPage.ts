@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
 import type { Figures, FiguresQuery, FigureTable, Problem, ShelfFigure } from '@fond/contract';
 import { shareOf } from '@fond/core';
 import { AislePick } from '../aisle/aislePick';
@@ -25,6 +26,8 @@ import {
 } from './figureWords';
 import { Question } from './question';
 import { DrawnPage } from './drawnPage';
+import { floorFeature } from '../store/floor.feature';
+import { WhatIfChoice } from './whatIfChoice';
 import { ShoppersStrip } from './shoppersStrip';
 
 const SPANS = [7, 28, 90] as const;
@@ -64,6 +67,7 @@ const PLACE_VIEWS: readonly { view: PlaceView; name: string; told: string }[] = 
     Question,
     RouterLink,
     ShoppersStrip,
+    WhatIfChoice,
   ],
   templateUrl: './figuresPage.html',
   styleUrls: ['../shell/sheet.scss', './figuresPage.scss'],
@@ -103,6 +107,13 @@ export class FiguresPage {
       to: this.to(),
     };
     return Object.fromEntries(Object.entries(asked).filter(([, value]) => value));
+  });
+  private readonly floor = inject(Store).selectSignal(floorFeature.selectFloor);
+  /** Id of the plan that serves the aisle which is looked at; null for all else. */
+  protected readonly servedBy = computed(() => {
+    const scope = this.found()?.scope;
+    if (scope?.kind !== 'aisle') return null;
+    return this.floor()?.aisles.find(({ key }) => key === scope.key)?.plan?.id ?? null;
   });
   protected readonly shownMeasure = computed((): Measure => {
     const wanted = MEASURES.find((one) => one === this.measure());

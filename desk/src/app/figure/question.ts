@@ -10,7 +10,9 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
         <h2>{{ asks() }}</h2>
         <small>{{ cases() }}</small>
         <ng-content select="[tools]" />
-        <a class="word" [href]="file()" download [attr.aria-label]="'CSV: ' + asks()">CSV</a>
+        @if (file(); as address) {
+          <a class="word" [href]="address" download [attr.aria-label]="'CSV: ' + asks()">CSV</a>
+        }
       </div>
       <ng-content />
     </section>
@@ -42,5 +44,6 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 export class Question {
   readonly asks = input.required<string>();
   readonly cases = input('');
-  readonly file = input.required<string>();
+  /** Null where nothing of it was counted. */
+  readonly file = input.required<string | null>();
 }

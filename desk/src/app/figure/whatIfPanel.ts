@@ -38,7 +38,7 @@ const LINES: readonly { name: keyof Outcome<Estimate>; said: string }[] = [
       @if (!all.visits) {
         <p>Nobody has looked at this aisle since {{ all.from }}, so there is nothing to go by.</p>
       } @else if (all.same) {
-        <p>This draft shows the same products at the same places, so nothing changes by it.</p>
+        <p>{{ called() }}, it shows the same products at the same places, so nothing changes.</p>
       } @else {
         <table>
           <caption>
@@ -55,7 +55,7 @@ const LINES: readonly { name: keyof Outcome<Estimate>; said: string }[] = [
             <tr>
               <th scope="col"></th>
               <th scope="col">Live</th>
-              <th scope="col">This draft</th>
+              <th scope="col">{{ called() }}</th>
               <th scope="col">Difference</th>
               <th scope="col">Nine times out of ten</th>
               <th scope="col">So it is</th>
@@ -110,6 +110,8 @@ const LINES: readonly { name: keyof Outcome<Estimate>; said: string }[] = [
 export class WhatIfPanel {
   readonly plan = input.required<Plan>();
   readonly address = input.required<string>();
+  /** What is held against what is live. */
+  readonly called = input('As drafted');
   private readonly api = inject(ExplainApi);
   protected readonly found = signal<WhatIfAnswer | null>(null);
   protected readonly problem = signal<Problem | null>(null);

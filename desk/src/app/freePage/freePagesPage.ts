@@ -13,12 +13,14 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { FreePageInput, StoredFreePage } from '@fond/contract';
+import { dayWords } from '@fond/core';
 import { Api } from '../api/api';
 import { FloorActions } from '../store/floor.actions';
 import { floorFeature } from '../store/floor.feature';
 import { reachFor } from '../floor/floorTree';
 import { RangeVocabulary } from '../wording/rangeNames';
 import { LocalTexts } from '../records/localTexts';
+import { DayField } from '../field/dayField';
 import { RecordEditor } from '../records/recordEditor';
 import { RecordTrouble } from '../records/recordTrouble';
 
@@ -26,7 +28,7 @@ import { RecordTrouble } from '../records/recordTrouble';
 @Component({
   selector: 'desk-free-pages',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LocalTexts, MatButtonModule, MatProgressBarModule, RecordTrouble, RouterLink],
+  imports: [DayField, LocalTexts, MatButtonModule, MatProgressBarModule, RecordTrouble, RouterLink],
   templateUrl: './freePagesPage.html',
   styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss', '../records/recordPage.scss'],
 })
@@ -67,6 +69,12 @@ export class FreePagesPage {
     });
   }
 
+  /** Between which days shoppers see it, behind “open”. */
+  protected daysOf({ from, to }: StoredFreePage): string {
+    const words = [from && `from ${dayWords(from)}`, to && `until ${dayWords(to)}`].filter(Boolean).join(' ');
+    return words && ` ${words}`;
+  }
+
   protected title({ titles }: Pick<FreePageInput, 'titles'>): string {
     return titles[this.languages()[0]] || 'without a title';
   }
@@ -85,7 +93,15 @@ export class FreePagesPage {
     let path = '/new-page';
     for (let n = 2; taken.has(path); n++) path = `/new-page-${n}`;
     const titles = { [this.languages()[0]]: 'New page' };
-    this.editor.create({ path, titles, descriptions: {}, standsFor: null, open: false });
+    this.editor.create({
+      path,
+      titles,
+      descriptions: {},
+      standsFor: null,
+      open: false,
+      from: null,
+      to: null,
+    });
   }
 
   protected ownPlan(page: StoredFreePage): void {
@@ -102,10 +118,20 @@ export class FreePagesPage {
   }
 }
 
-const wishOf = ({ path, titles, descriptions, standsFor, open }: StoredFreePage): FreePageInput => ({
+const wishOf = ({
   path,
   titles,
   descriptions,
   standsFor,
   open,
+  from,
+  to,
+}: StoredFreePage): FreePageInput => ({
+  path,
+  titles,
+  descriptions,
+  standsFor,
+  open,
+  from,
+  to,
 });

@@ -29,6 +29,7 @@ import { asking } from '../../api/asking';
 import { alternating, inRow, withHolds, withoutHolds, type Here, type Hold } from '../../draft/pins';
 import { PlanEditor } from '../../draft/planEditor';
 import { Signing } from '../../draft/signing';
+import { CardNote } from '../../note/cardNote';
 import { floorFeature } from '../../store/floor.feature';
 import { boardCards, inPages, liveCards, stepOf, type BoardCard, type BoardPiece } from './boardCards';
 import { AbsentProduct } from './absentProduct';
@@ -42,6 +43,7 @@ import { FIGURE_WORDS, figureText, scaleOf } from './boardFigures';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     AbsentProduct,
+    CardNote,
     CdkDrag,
     CdkDragPreview,
     CdkDropList,
@@ -73,6 +75,9 @@ export class ArrangeSheet {
   protected readonly figures = BOARD_FIGURES.map((value) => ({ value, name: FIGURE_WORDS[value] }));
 
   protected readonly chosen = signal<ReadonlySet<string>>(new Set());
+  /** Article number of the only card that is chosen. */
+  protected readonly onlyChosen = computed(() => (this.chosen().size === 1 ? [...this.chosen()][0] : null));
+  protected readonly planId = computed(() => this.editor.plan()?.id ?? '');
   protected readonly focused = signal<string | null>(null);
   protected readonly aim = signal<number | null>(null);
   protected readonly said = signal('');
