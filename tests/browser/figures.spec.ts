@@ -89,6 +89,28 @@ describe('what a shopper’s browser tells', () => {
       .toMatchObject({ clicks: 1, carts: 1 });
   });
 
+  it('tells the shelves below a product for its aisle, as no place and no visit of that', async () => {
+    const { page, told } = await shopper();
+    await page.goto(`${browser.baseUrl}/shop/cookware/pans`);
+    const link = await page.waitForSelector('[data-fixture] .card .card-name a');
+    const product = await link!.evaluate((one) => (one as HTMLAnchorElement).href);
+    await page.goto(product);
+    const shelf = await page.waitForSelector('[data-shelf]');
+    const id = await shelf!.evaluate((one) => {
+      one.scrollIntoView({ block: 'center' });
+      return one.getAttribute('data-shelf')!;
+    });
+    const below = () =>
+      told.flatMap(({ views }) => views).filter(({ cards }) => cards.some((card) => card.shelf === id));
+    await expect.poll(() => below().length).toBeGreaterThan(0);
+    const [{ at, opens, cards }] = below();
+    expect(at).toMatchObject({ narrowed: true, aisle: expect.stringMatching(/^category:/) });
+    expect(opens).toBe(false);
+    expect(cards[0]).toMatchObject({ place: 1, seen: true });
+    const { shelves } = await figures({ aisle: at.aisle });
+    expect(shelves.find(({ key }) => key === id)?.seen).toBeGreaterThan(0);
+  });
+
   it('is one click under a finger, whose first tap on a picture only shows what is hidden', async () => {
     const { page, told } = await shopper();
     await page.setViewport({ width: 390, height: 800, hasTouch: true, isMobile: true });

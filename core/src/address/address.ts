@@ -1,3 +1,4 @@
+import { latest } from '../text/latest';
 import type { Lang } from '../text/texts';
 import { pickText, type FacetPick, type Selections } from './selection';
 
@@ -22,22 +23,15 @@ export interface ListingState {
 
 export type ShelfView = 'grid' | 'list';
 
-const encoded = new Map<string, string>();
 const MAX_ENCODED = 4096;
 
 /**
  * Percent-encoding for a query in which commas, slashes and colons stay readable; they mean nothing else there. A page
  * holds the same few hundred texts again and again, so what was encoded lately is kept.
  */
-function encode(text: string): string {
-  let known = encoded.get(text);
-  if (known === undefined) {
-    known = encodeURIComponent(text).replaceAll('%2C', ',').replaceAll('%2F', '/').replaceAll('%3A', ':');
-    if (encoded.size >= MAX_ENCODED) encoded.clear();
-    encoded.set(text, known);
-  }
-  return known;
-}
+const encode = latest(MAX_ENCODED, (text: string) =>
+  encodeURIComponent(text).replaceAll('%2C', ',').replaceAll('%2F', '/').replaceAll('%3A', ':'),
+);
 
 /** A pick as it stands in a query: its own escapes are encoded once more, so that a comma in a value survives. */
 export const encodedPick = (pick: FacetPick): string => encode(pickText(pick));

@@ -108,25 +108,34 @@ function isFiledAlike(before: Snapshot, p: number, delta: Snapshot, d: number): 
   return sameDays(before.activity, p, delta.activity, d);
 }
 
-function sameValues(before: ValueColumn, p: number, delta: ValueColumn, d: number): boolean {
+/** Whether the entries of a product are as many on both sides, and alike one by one. */
+function sameStretch(
+  before: { offsets: Uint32Array },
+  p: number,
+  delta: { offsets: Uint32Array },
+  d: number,
+  alike: (before: number, delta: number) => boolean,
+): boolean {
   const [from, own] = [before.offsets[p], delta.offsets[d]];
   const count = delta.offsets[d + 1] - own;
   if (before.offsets[p + 1] - from !== count) return false;
-  for (let k = 0; k < count; k++)
-    if (before.values[before.codes[from + k]].value !== delta.values[delta.codes[own + k]].value)
-      return false;
+  for (let k = 0; k < count; k++) if (!alike(from + k, own + k)) return false;
   return true;
 }
 
-function sameDays(before: ActivityColumn, p: number, delta: ActivityColumn, d: number): boolean {
-  const [from, own] = [before.offsets[p], delta.offsets[d]];
-  const count = delta.offsets[d + 1] - own;
-  if (before.offsets[p + 1] - from !== count) return false;
-  for (let k = 0; k < count; k++)
-    for (const name of ['day', 'sold', 'views'] as const)
-      if (before[name][from + k] !== delta[name][own + k]) return false;
-  return true;
-}
+const sameValues = (before: ValueColumn, p: number, delta: ValueColumn, d: number): boolean =>
+  sameStretch(
+    before,
+    p,
+    delta,
+    d,
+    (from, own) => before.values[before.codes[from]].value === delta.values[delta.codes[own]].value,
+  );
+
+const sameDays = (before: ActivityColumn, p: number, delta: ActivityColumn, d: number): boolean =>
+  sameStretch(before, p, delta, d, (from, own) =>
+    (['day', 'sold', 'views'] as const).every((name) => before[name][from] === delta[name][own]),
+  );
 
 /** What of a frame says how products are filed, and what their values are called. */
 const filingOf = ({

@@ -1,3 +1,4 @@
+import { latest } from '../text/latest';
 import { groundOf, type Aisle } from '../catalogue/aisles';
 import type { ValueColumn } from '../catalogue/columns';
 import { lowestOf } from '../catalogue/lowest';
@@ -191,12 +192,8 @@ function encodedValues(column: ValueColumn): readonly string[] {
   return encoded;
 }
 
-const collators = new Map<string, Intl.Collator>();
-function collatorFor(lang: string): Intl.Collator {
-  let collator = collators.get(lang);
-  if (!collator) collators.set(lang, (collator = new Intl.Collator(lang)));
-  return collator;
-}
+const MAX_LANGUAGES = 32;
+const collatorFor = latest(MAX_LANGUAGES, (lang: string) => new Intl.Collator(lang));
 
 /** The values that lead anywhere or are chosen, or the switch's one. */
 function flatCodes(

@@ -4,6 +4,7 @@ import type { Clause, RangeContext } from '../clause/rule';
 import type { FacetReason } from '../facet/advice';
 import { isWithin } from '../facet/facetModel';
 import { facetLabel } from '../facet/facetWords';
+import { productsAPage } from '../layout/rows';
 import { holdPins } from '../order/arrange';
 import { facetPanelOf, shelfOf, type FixtureOf, type Plan } from '../plan/plan';
 import { aisleProducts } from '../range/range';
@@ -22,6 +23,8 @@ const USELESS: readonly FacetReason[] = ['low-coverage', 'one-sided', 'all-diffe
 const FILTERED_FROM = 12;
 /** A line of the card that fewer of an aisle's products have, 0 to 1, is told. */
 const BARE = 0.5;
+/** More cards than this on one page are told; each is a picture, and some two kilobytes of page. */
+const HEAVY = 96;
 /** So many aisles are looked at in one step. */
 const TOGETHER = 8;
 /** The names of so many are compared in one step. */
@@ -52,6 +55,8 @@ export function* checkAisles(
       yield* shelfFindings(snapshot, aisle, plan, facts, context);
       if (facts.count >= FILTERED_FROM) lookAtFilters(snapshot, aisle, plan, facts, counted);
       lookAtLines(snapshot, aisle, plan, facts, counted);
+      const cards = Math.min(facts.count, productsAPage(shelf.pageSize, shelf.columns));
+      if (cards > HEAVY) counted.add({ kind: 'page-heavy', cards, plan: plan.id, ...once(aisle) });
       idle.look(snapshot, aisle, plan, shelf, facts);
     } else yield* emptyOrThin(snapshot, aisle, aisleProducts(snapshot, aisle).count);
     for (const fixture of plan.fixtures) {

@@ -82,6 +82,9 @@ describe('what is told in words', () => {
     expect(ofKind(snapshot, plans, 'values-untranslated')).toEqual([
       { kind: 'values-untranslated', attribute: 'material', label: 'Material', lang: 'fr', values: 1 },
     ]);
+    expect(
+      ofKind(snapshot, plans, 'label-untranslated').map((one) => 'attribute' in one && one.attribute),
+    ).toEqual(['hob', 'oven-safe', 'colour']);
     const named = ofKind(snapshot, plans, 'aisle-untranslated').map((one) =>
       'aisle' in one ? one.aisle : '',
     );
@@ -146,6 +149,17 @@ describe('what plans ask for', () => {
       { attribute: 'material', label: 'Material', products: 3, of: 10 },
     ]);
     expect(ofKind(snapshot, plans, 'pins-lost')).toMatchObject([{ aisle: 'category:5', skus: ['P-1'] }]);
+  });
+
+  it('is more cards on one page than a phone draws quickly', () => {
+    const snapshot = shopOf(some(120));
+    const sized = (count: number) =>
+      ofKind(snapshot, [planOf(snapshot, { pageSize: { by: 'products', count } })], 'page-heavy');
+    expect(sized(96)).toEqual([]);
+    expect(sized(120)).toMatchObject([{ cards: 120, aisles: expect.any(Number) }]);
+    expect(ofKind(snapshot, [planOf(snapshot, { pageSize: { by: 'all' } })], 'page-heavy')).toMatchObject([
+      { cards: 120 },
+    ]);
   });
 
   it('is a picture that is drawn wider than it is', () => {

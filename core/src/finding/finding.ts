@@ -64,6 +64,8 @@ type PlanFinding =
   | { kind: 'facets-gone'; plan: string; facets: readonly string[] }
   /** A line of the card for which most products of some aisles have no value. */
   | ({ kind: 'line-bare'; attribute: string; label: string; products: number; of: number } & InAisles)
+  /** So many cards on one page, in the first of the aisles, that a phone is slow to draw it. */
+  | ({ kind: 'page-heavy'; cards: number } & InAisles)
   /** A promoting shelf that shows nothing on some aisles of its plan. */
   | ({ kind: 'promotion-empty'; fixture: string } & InAisles)
   /** A clause that takes no product away in any aisle of the plan. */
@@ -125,6 +127,8 @@ export type Finding =
   | { kind: 'range-stale'; range: string; name: string; clauses: readonly Clause[] }
   /** Values of an attribute that one of the shop's languages lacks, while most have a word in it. */
   | { kind: 'values-untranslated'; attribute: string; label: string; lang: Lang; values: number }
+  /** An attribute that shoppers see, and that has no name in a language. */
+  | { kind: 'label-untranslated'; attribute: string; label: string; lang: Lang }
   | { kind: 'redirect-loop'; from: string; steps: readonly string[] }
   | { kind: 'redirect-chain'; from: string; end: string }
   | { kind: 'redirect-dead'; from: string; to: string }
@@ -160,6 +164,7 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, Severity>> = {
   'pictures-small': 'warning',
   'texts-missing': 'warning',
   'values-untranslated': 'warning',
+  'label-untranslated': 'warning',
   'pins-gone': 'warning',
   'answer-gone': 'warning',
   'redirect-hidden': 'warning',
@@ -176,6 +181,7 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, Severity>> = {
   'clause-idle': 'hint',
   'rows-ragged': 'hint',
   'rows-single': 'hint',
+  'page-heavy': 'hint',
   'aisle-thin': 'hint',
   'product-undescribed': 'hint',
   'title-long': 'hint',

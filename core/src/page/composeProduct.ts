@@ -56,6 +56,7 @@ export function composeProduct(
   return {
     ...facts,
     kind: 'product',
+    aisle: aisle.key,
     plan: plan && { id: plan.id, name: plan.name },
     gallery: galleryModel(page.gallery),
     shelves:

@@ -438,6 +438,8 @@ export interface ReviewsPageModel {
 
 export interface ProductModel extends ProductFacts {
   kind: 'product';
+  /** Key of the aisle of its main category, that of the front for a product in none. */
+  aisle: string;
   /** The plan of the product's main category; null where no plan serves it. */
   plan: { id: string; name: string } | null;
   gallery: GalleryModel;

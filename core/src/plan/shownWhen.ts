@@ -1,4 +1,5 @@
 import { groundOf, type Aisle, type AisleKind } from '../catalogue/aisles';
+import { latest } from '../text/latest';
 import type { Lang } from '../text/texts';
 import { WIDTH_NAMES, type WidthName } from '../width/widths';
 
@@ -51,18 +52,18 @@ export interface PageFacts {
   signedIn: boolean;
 }
 
+/** A shop has one zone. */
+const ZONES = 16;
+
 /** Making one takes longer than a page has. */
-const calendars = new Map<string, Intl.DateTimeFormat>();
+const calendarOf = latest(
+  ZONES,
+  (zone: string) => new Intl.DateTimeFormat('en-CA', { timeZone: zone, dateStyle: 'short' }),
+);
 
 /** The day and weekday of a moment in a time zone. @throws {RangeError} for a zone that nobody knows. */
 export function dayIn(zone: string, now: number): Pick<PageFacts, 'day' | 'weekday'> {
-  let calendar = calendars.get(zone);
-  if (!calendar)
-    calendars.set(
-      zone,
-      (calendar = new Intl.DateTimeFormat('en-CA', { timeZone: zone, dateStyle: 'short' })),
-    );
-  const day = calendar.format(now);
+  const day = calendarOf(zone).format(now);
   return { day, weekday: new Date(`${day}T12:00:00Z`).getUTCDay() || 7 };
 }
 

@@ -1,5 +1,9 @@
+import { latest } from './latest';
+
 const DAY = 86_400_000;
 const SECOND = 1000;
+/** A shop has one zone, and a few languages. */
+const ZONES = 32;
 
 /** A first and a last day in the shop's time zone, `2026-11-30`; null for no such day. */
 export interface Days {
@@ -8,26 +12,20 @@ export interface Days {
 }
 
 /** Making one takes longer than a page has. */
-const clocks = new Map<string, Intl.DateTimeFormat>();
-
-function clockOf(zone: string): Intl.DateTimeFormat {
-  let clock = clocks.get(zone);
-  if (!clock)
-    clocks.set(
-      zone,
-      (clock = new Intl.DateTimeFormat('en-GB', {
-        timeZone: zone,
-        hourCycle: 'h23',
-        year: 'numeric',
-        month: 'numeric',
-        day: 'numeric',
-        hour: 'numeric',
-        minute: 'numeric',
-        second: 'numeric',
-      })),
-    );
-  return clock;
-}
+const clockOf = latest(
+  ZONES,
+  (zone: string) =>
+    new Intl.DateTimeFormat('en-GB', {
+      timeZone: zone,
+      hourCycle: 'h23',
+      year: 'numeric',
+      month: 'numeric',
+      day: 'numeric',
+      hour: 'numeric',
+      minute: 'numeric',
+      second: 'numeric',
+    }),
+);
 
 /** What a clock on the wall shows in a zone, as if it were UTC; whole seconds in milliseconds since 1970. */
 function wallClock(zone: string, at: number): number {
@@ -69,21 +67,16 @@ export function dayWords(day: string): string {
   return Number.isNaN(at) ? day : dateIn('en', 'UTC', at);
 }
 
-const dates = new Map<string, Intl.DateTimeFormat>();
+const dateFormat = latest(ZONES, (key: string) => {
+  const [lang, zone] = key.split(' ');
+  return new Intl.DateTimeFormat(lang === 'en' ? 'en-GB' : lang, {
+    timeZone: zone,
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric',
+  });
+});
 
 /** The day of a moment as people write it in a language, such as “3 May 2026”. */
-export function dateIn(lang: string, zone: string, at: number): string {
-  const key = `${lang} ${zone}`;
-  let format = dates.get(key);
-  if (!format)
-    dates.set(
-      key,
-      (format = new Intl.DateTimeFormat(lang === 'en' ? 'en-GB' : lang, {
-        timeZone: zone,
-        day: 'numeric',
-        month: 'long',
-        year: 'numeric',
-      })),
-    );
-  return format.format(at);
-}
+export const dateIn = (lang: string, zone: string, at: number): string =>
+  dateFormat(`${lang} ${zone}`).format(at);

@@ -1,3 +1,4 @@
+import { latest } from './latest';
 import type { Lang } from './texts';
 
 export interface Money {
@@ -8,26 +9,19 @@ export interface Money {
   text: string;
 }
 
-/** Writing money takes longer than all else of a card, and a shop has few prices that no other product has. */
-interface Writer {
-  format: Intl.NumberFormat;
-  written: Map<number, string>;
-}
-const writers = new Map<string, Writer>();
+const MAX_FORMS = 64;
 const MAX_WRITTEN = 20_000;
 
+/** Writing money takes longer than all else of a card, and a shop has few prices that no other product has. */
+const writerOf = latest(MAX_FORMS, (key: string) => {
+  const [lang, currency] = key.split('|');
+  const format = new Intl.NumberFormat(lang, { style: 'currency', currency });
+  return latest(MAX_WRITTEN, (cents: number) => format.format(cents / 100));
+});
+
 /** Money of integer cents. */
-export function moneyOf(cents: number, currency: string, lang: Lang): Money {
-  const key = `${lang}|${currency}`;
-  let writer = writers.get(key);
-  if (!writer) {
-    writer = { format: new Intl.NumberFormat(lang, { style: 'currency', currency }), written: new Map() };
-    writers.set(key, writer);
-  }
-  let text = writer.written.get(cents);
-  if (text === undefined) {
-    if (writer.written.size >= MAX_WRITTEN) writer.written.clear();
-    writer.written.set(cents, (text = writer.format.format(cents / 100)));
-  }
-  return { amount: cents / 100, currency, text };
-}
+export const moneyOf = (cents: number, currency: string, lang: Lang): Money => ({
+  amount: cents / 100,
+  currency,
+  text: writerOf(`${lang}|${currency}`)(cents),
+});

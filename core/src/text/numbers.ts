@@ -1,3 +1,4 @@
+import { latest } from './latest';
 import type { Lang } from './texts';
 
 /** How numbers of one kind are written. */
@@ -10,31 +11,21 @@ export interface NumberForm {
 
 const USUAL: NumberForm = { grouped: true, decimals: null };
 
-interface Writer {
-  format: Intl.NumberFormat;
-  written: Map<number, string>;
-}
-
-const writers = new Map<string, Writer>();
+const MAX_FORMS = 64;
 const MAX_WRITTEN = 4096;
 
+/** By language and form, each with the numbers that it wrote last. */
+const writerOf = latest(MAX_FORMS, (name: string) => {
+  const [lang, grouped = 'true', decimals = 'null'] = name.split(' ');
+  const fixed = decimals === 'null' ? null : Number(decimals);
+  const format = new Intl.NumberFormat(lang, {
+    useGrouping: grouped === 'true',
+    minimumFractionDigits: fixed ?? 0,
+    maximumFractionDigits: fixed ?? 4,
+  });
+  return latest(MAX_WRITTEN, (number: number) => format.format(number));
+});
+
 /** A number as the language writes it; what was written lately is kept. */
-export function numberText(number: number, lang: Lang, { grouped, decimals }: NumberForm = USUAL): string {
-  const name = grouped && decimals === null ? lang : `${lang} ${grouped} ${decimals}`;
-  let writer = writers.get(name);
-  if (!writer) {
-    const format = new Intl.NumberFormat(lang, {
-      useGrouping: grouped,
-      minimumFractionDigits: decimals ?? 0,
-      maximumFractionDigits: decimals ?? 4,
-    });
-    writers.set(name, (writer = { format, written: new Map() }));
-  }
-  let text = writer.written.get(number);
-  if (text === undefined) {
-    text = writer.format.format(number);
-    if (writer.written.size >= MAX_WRITTEN) writer.written.clear();
-    writer.written.set(number, text);
-  }
-  return text;
-}
+export const numberText = (number: number, lang: Lang, { grouped, decimals }: NumberForm = USUAL): string =>
+  writerOf(grouped && decimals === null ? lang : `${lang} ${grouped} ${decimals}`)(number);

@@ -97,13 +97,16 @@ export function shelfFigures(
 ): Figures['shelves'] {
   const [lang] = snapshot.frame.languages;
   const named = new Map<string, Pick<ShelfFigure, 'type' | 'title'>>();
-  for (const { fixtures } of edition.plans)
+  for (const { fixtures, productPage } of edition.plans) {
+    for (const { id, heading } of productPage.shelves)
+      named.set(id, { type: 'promotion', title: textIn(heading, lang, snapshot.frame.languages) });
     for (const fixture of fixtures) {
       if (fixture.type === 'shelf') named.set(fixture.id, { type: 'shelf', title: '' });
       if (fixture.type !== 'promotion') continue;
       const title = textIn(fixture.heading, lang, snapshot.frame.languages);
       if (title || !named.has(fixture.id)) named.set(fixture.id, { type: 'promotion', title });
     }
+  }
   return rows
     .flatMap(({ shelf, ...row }) => {
       const known = named.get(shelf);

@@ -61,7 +61,8 @@ export async function mendFinding(
   userId: number,
 ): Promise<MendedPlan> {
   const finding = namedIn((await findInDraft(sequelize, serving, id)).groups, name);
-  if (!finding)
+  // What is told of those that build on it is mended there.
+  if (!finding || !('plan' in finding) || finding.plan !== id)
     throw problem(
       'nothing-to-mend',
       'Nothing was changed: it isn’t found in the plan’s draft. It may have been mended there and wait to be published.',

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import type { RequestHandler } from 'express';
@@ -40,7 +41,7 @@ export const withBreakpoints = (css: string, { medium, wide }: Breakpoints): str
 
 /** Serves the shop's style sheet for looks that have widths of their own; any other request is passed on. */
 export function styleSheets(folder: string): RequestHandler {
-  const kept = new Map<string, string>();
+  const kept = new LRUCache<string, string>({ max: MAX_KEPT });
   return async (request, response, next) => {
     const name = request.path.slice(1);
     const { widths } = request.query;
@@ -56,7 +57,7 @@ export function styleSheets(folder: string): RequestHandler {
       const sheet = await readFile(path.join(folder, name), 'utf8').catch(() => null);
       if (sheet === null) throw problem('not-found', 'There is no such style sheet.');
       css = withBreakpoints(sheet, asked);
-      if (kept.size < MAX_KEPT) kept.set(key, css);
+      kept.set(key, css);
     }
     response.set('Cache-Control', 'public, max-age=31536000, immutable').type('css').send(css);
   };

@@ -1,22 +1,22 @@
 import { Injectable } from '@angular/core';
+import { isValid, parse, startOfToday } from 'date-fns';
+import { enGB } from 'date-fns/locale/en-GB';
 import { MAT_DATE_FORMATS, MAT_DATE_LOCALE, DateAdapter, NativeDateAdapter } from '@angular/material/core';
 
-/** “1 March 2031”, “1/3/2031”, “1.3.31”: the day comes first, as people here write it. */
-const WRITTEN = /^(\d{1,2})[\s./-]+(\d{1,2}|\p{L}+)[\s./,-]+(\d{4}|\d{2})$/u;
-const ISO = /^(\d{4})-(\d{1,2})-(\d{1,2})$/;
-const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
+/**
+ * “1 March 2031”, “1/3/2031”, “1.3.31”, “2031-03-01”, once what stands between has become blanks: the day comes first, as
+ * people here write it. A year of two digits is tried first, as one of four would take it for one of the first century.
+ */
+const FORMS = ['d M yy', 'd M yyyy', 'd MMM yy', 'd MMM yyyy', 'yyyy M d'];
 
 /** A day that was typed; null where there is none such, as on 31 February. */
 export function readDay(text: string): Date | null {
-  const iso = ISO.exec(text.trim());
-  const written = WRITTEN.exec(text.trim());
-  const found = iso ? [iso[3], iso[2], iso[1]] : written?.slice(1);
-  if (!found) return null;
-  const [day, named, year] = found;
-  const month = /^\d/.test(named) ? Number(named) - 1 : MONTHS.indexOf(named.slice(0, 3).toLowerCase());
-  const full = Number(year) + (year.length === 2 ? 2000 : 0);
-  const date = new Date(full, month, Number(day));
-  return month >= 0 && date.getMonth() === month && date.getDate() === Number(day) ? date : null;
+  const plain = text
+    .trim()
+    .replace(/[\s./,-]+/g, ' ')
+    .replace(/\p{L}+/gu, (month) => month.slice(0, 3));
+  const read = FORMS.map((form) => parse(plain, form, startOfToday(), { locale: enGB }));
+  return read.find(isValid) ?? null;
 }
 
 /** Days of Material’s pickers: weeks begin on Monday, and what is typed is read as it is written here. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { Router, RouterLink } from '@angular/router';
+import { Router, RouterLink, type Params } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Figures, FiguresQuery, FigureTable, Problem, ShelfFigure } from '@fond/contract';
 import { shareOf } from '@fond/core';
@@ -26,6 +26,7 @@ import {
 } from './figureWords';
 import { Question } from './question';
 import { DrawnPage } from './drawnPage';
+import { EarningTable, type EarningRow } from './earningTable';
 import { floorFeature } from '../store/floor.feature';
 import { WhatIfChoice } from './whatIfChoice';
 import { ShoppersStrip } from './shoppersStrip';
@@ -61,6 +62,7 @@ const PLACE_VIEWS: readonly { view: PlaceView; name: string; told: string }[] = 
     AislePick,
     DayField,
     DrawnPage,
+    EarningTable,
     MatButtonModule,
     MatProgressBarModule,
     PlotChart,
@@ -70,7 +72,7 @@ const PLACE_VIEWS: readonly { view: PlaceView; name: string; told: string }[] = 
     WhatIfChoice,
   ],
   templateUrl: './figuresPage.html',
-  styleUrls: ['../shell/sheet.scss', './figuresPage.scss'],
+  styleUrls: ['../shell/sheet.scss', './figureTable.scss', './figuresPage.scss'],
 })
 export class FiguresPage {
   private readonly api = inject(FigureApi);
@@ -189,10 +191,29 @@ export class FiguresPage {
     void this.router.navigate([], { queryParams, queryParamsHandling: 'merge' });
   }
 
-  /** What a shelf is called, with its heading where it has one. */
-  protected shelfWords({ type, title }: ShelfFigure): string {
-    if (type === 'shelf') return 'The aisle’s own shelf';
-    return title ? `“${title}”` : 'A promoting shelf';
+  /** The rows of what earns, each with the way to its own figures on the same days. */
+  protected readonly productRows = computed(() =>
+    (this.found()?.products ?? []).map((one): EarningRow => ({
+      ...one,
+      key: one.sku,
+      query: this.sameDays({ product: one.sku }),
+    })),
+  );
+  protected readonly shelfRows = computed(() =>
+    (this.found()?.shelves ?? []).map((one): EarningRow => ({ ...one, title: shelfWords(one) })),
+  );
+  protected readonly aisleRows = computed(() => {
+    const all = this.found();
+    return (all?.aisles ?? []).map(({ visits, path, ...one }): EarningRow => ({
+      ...one,
+      detail: path,
+      query: this.sameDays({ aisle: one.key }),
+      ...(all?.scope.kind !== 'product' && { visits }),
+    }));
+  });
+
+  private sameDays(of: Params): Params {
+    return { ...of, from: this.from(), to: this.to() };
   }
 
   /** So many days up to today. */
@@ -236,4 +257,10 @@ export class FiguresPage {
     const { name } = MEASURE_WORDS[this.shownMeasure()];
     return `${name} day by day from ${all.from} to ${all.to}; the table below has the figures`;
   }
+}
+
+/** What a shelf is called, with its heading where it has one. */
+function shelfWords({ type, title }: ShelfFigure): string {
+  if (type === 'shelf') return 'The aisle’s own shelf';
+  return title ? `“${title}”` : 'A promoting shelf';
 }

@@ -77,6 +77,13 @@ const EVERY: { [K in FindingKind]: Extract<Finding, { kind: K }> } = {
   },
   'clause-gone': { kind: 'clause-gone', plan: 'p', fixture: 'shelf', clause: { kind: 'tag', tag: 99 } },
   'range-stale': { kind: 'range-stale', range: 'r', name: 'Gifts', clauses: [{ kind: 'tag', tag: 99 }] },
+  'page-heavy': { kind: 'page-heavy', plan: 'p', cards: 148, aisles: 3, first: 'category:1' },
+  'label-untranslated': {
+    kind: 'label-untranslated',
+    attribute: 'material',
+    label: 'Material',
+    lang: 'fr',
+  },
   'rows-single': { kind: 'rows-single', plan: 'p', size: 3 },
   'condition-over': { kind: 'condition-over', plan: 'p', fixture: 'b', type: 'banner', to: '2026-11-01' },
   'condition-never': { kind: 'condition-never', plan: 'p', fixture: 'b', type: 'banner' },

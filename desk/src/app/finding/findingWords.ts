@@ -94,6 +94,8 @@ export function findingWords(finding: Finding, names: RangeNames): string {
       return `shows ${finding.size} a page, which leave a row unfilled on ${listWords(finding.widths, 'and')} pages`;
     case 'rows-single':
       return `shows ${finding.size} a page, which is a single row on wide pages`;
+    case 'page-heavy':
+      return `puts ${finding.cards} cards on one page ${inAisles(finding.aisles)}; a phone draws them slowly`;
     case 'pins-gone':
       return `holds places for ${some(finding.skus)}, which the shop doesn’t have`;
     case 'pins-over':
@@ -130,6 +132,8 @@ export function findingWords(finding: Finding, names: RangeNames): string {
       return 'is used by no plan';
     case 'values-untranslated':
       return `has ${counted(finding.values, 'value')} without a word in ${languageName(finding.lang)}, though most have one`;
+    case 'label-untranslated':
+      return `has no name in ${languageName(finding.lang)}, and shoppers see it`;
     case 'redirect-loop':
       return finding.steps.join(' → ');
     case 'redirect-chain':

@@ -70,6 +70,7 @@ export function wayOut(finding: Finding, path: string | null): WayOut {
       return { commands: ['/pictures'], query: {}, name: 'See the pictures' };
     case 'rows-ragged':
     case 'rows-single':
+    case 'page-heavy':
       return slip(finding.plan, 'grid', 'Open its rows');
     case 'pins-gone':
     case 'pins-over':
@@ -91,6 +92,7 @@ export function wayOut(finding: Finding, path: string | null): WayOut {
     case 'blend-unused':
       return { commands: ['/blends'], query: {}, name: 'Open blends' };
     case 'values-untranslated':
+    case 'label-untranslated':
       return { commands: ['/attributes', finding.attribute], query: {}, name: 'Write its words' };
     case 'redirect-loop':
     case 'redirect-chain':

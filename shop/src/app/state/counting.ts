@@ -5,6 +5,7 @@ import type {
   CardEvent,
   FixtureModel,
   PageModel,
+  ProductModel,
   ShopModel,
   View,
   ViewPlace,
@@ -26,6 +27,8 @@ const MOST_CHOSEN = 40;
 
 /** As it leads to its product. */
 const CARD = '.card';
+/** A fixture of a listing, or a shelf below a product. */
+const SHELF = '[data-fixture], [data-shelf]';
 const PRODUCTS = '/shop/products/';
 
 /** The name by which a link leads to a product; null for any other link. */
@@ -65,6 +68,17 @@ export function whereOf(model: PageModel, width: WidthName): Where {
   return { at, asked };
 }
 
+/** Where the shelves below a product are looked at: in no place of an aisle's own, and no visit to it. */
+function besideOf({ aisle, plan, frame }: ProductModel, width: WidthName): Where | null {
+  const { edition, lang } = frame;
+  return (
+    plan && {
+      at: { aisle, plan: plan.id, edition, lang, width, narrowed: true },
+      asked: { facets: [], order: null, query: null, found: 0 },
+    }
+  );
+}
+
 /** All cards of a page, by the name of their product in addresses. */
 function cardsIn(fixtures: readonly FixtureModel[], found = new Map<string, Card>()): Map<string, Card> {
   for (const fixture of fixtures) {
@@ -89,8 +103,10 @@ export class Counting {
   private page = '';
   private from = 1;
   private own = '';
+  /** The product whose page it is; empty on a listing. */
+  private product = '';
   private cards = new Map<string, Card>();
-  /** Cards of this page that were seen, by shelf and place. */
+  /** Cards that were seen on this page, and below products that were looked at over it, by shelf and place. */
   private readonly seen = new Set<string>();
   private watcher = new IntersectionObserver((seen) => this.watched(seen), { threshold: HALF });
 
@@ -107,26 +123,35 @@ export class Counting {
   }
 
   private arrive(model: ShopModel): void {
-    if (model.kind !== 'listing') {
-      this.where = null;
-      return;
-    }
-    this.where = whereOf(model, widthName(model));
-    const shelf = shelfIn(model);
-    [this.from, this.own] = [shelf?.from ?? 1, shelf?.id ?? ''];
-    this.cards = cardsIn(model.fixtures);
-    const { at, asked } = this.where;
-    // Further pages of the same are one visit, as is a product that is looked at over them.
-    const page = JSON.stringify([at.aisle, at.lang, asked.facets, asked.order, asked.query]);
-    if (page !== this.page) {
-      if ((shelf?.firstPage ?? 1) === 1) this.view(this.where).opens = true;
-      this.seen.clear();
-    }
-    this.page = page;
+    const width = widthName(model);
+    this.where =
+      model.kind === 'listing'
+        ? whereOf(model, width)
+        : model.kind === 'product'
+          ? besideOf(model, width)
+          : null;
+    if (!this.where) return;
+    [this.from, this.own, this.product] = [1, '', ''];
+    if (model.kind === 'product') [this.cards, this.product] = [cardsIn(model.shelves), model.slug];
+    else if (model.kind === 'listing') this.list(model, this.where);
     this.watcher.disconnect();
     for (const clock of this.clocks.values()) clearTimeout(clock);
     this.clocks.clear();
     setTimeout(() => this.watch());
+  }
+
+  private list(model: PageModel, where: Where): void {
+    const shelf = shelfIn(model);
+    [this.from, this.own] = [shelf?.from ?? 1, shelf?.id ?? ''];
+    this.cards = cardsIn(model.fixtures);
+    const { at, asked } = where;
+    // Further pages of the same are one visit, as is a product that is looked at over them.
+    const page = JSON.stringify([at.aisle, at.lang, asked.facets, asked.order, asked.query]);
+    if (page !== this.page) {
+      if ((shelf?.firstPage ?? 1) === 1) this.view(where).opens = true;
+      this.seen.clear();
+    }
+    this.page = page;
   }
 
   /** What is told of a page with the next batch. */
@@ -157,15 +182,13 @@ export class Counting {
 
   /** The place of a card; null for one that stands on no shelf of an aisle. */
   private spotOf(element: Element): Spot | null {
-    const around = element.closest('[data-fixture]');
-    const shelf = around?.getAttribute('data-fixture');
+    const around = element.closest(SHELF);
+    const shelf = around?.getAttribute('data-fixture') ?? around?.getAttribute('data-shelf');
     const links = [...element.querySelectorAll('a')];
     const card = links.map((link) => this.cards.get(slugOf(link) ?? '')).find(Boolean);
     if (!around || !shelf || !card) return null;
     // What stands among the products may be a shelf with cards of its own.
-    const beside = [...around.querySelectorAll(CARD)].filter(
-      (one) => one.closest('[data-fixture]') === around,
-    );
+    const beside = [...around.querySelectorAll(CARD)].filter((one) => one.closest(SHELF) === around);
     const place = (shelf === this.own ? this.from : 1) + beside.indexOf(element);
     return { shelf, place, sku: card.sku, badges: card.badges.map(({ key }) => key) };
   }
@@ -176,7 +199,7 @@ export class Counting {
     clearTimeout(this.clocks.get(card));
     const spot = this.spotOf(card);
     if (!spot || !this.where) return null;
-    const name = JSON.stringify([spot.shelf, spot.place, spot.sku]);
+    const name = JSON.stringify([this.product, spot.shelf, spot.place, spot.sku]);
     const fresh = !this.seen.has(name);
     this.seen.add(name);
     if (fresh || Object.keys(happened).length)
