@@ -1,6 +1,7 @@
 import path from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
+import { COUNT_VIEWS } from '@fond/contract/shop-routes';
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import { CampaignClock } from './campaign/campaignClock';
@@ -127,12 +128,14 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', options.trustProxy ?? []);
-  app.use(secureHeaders);
+  app.use(unlessCounted(secureHeaders));
   // A packer would hold events back until it has enough of them.
   app.use(
-    compression({
-      filter: (request, response) => !isEventStream(response) && compression.filter(request, response),
-    }),
+    unlessCounted([
+      compression({
+        filter: (request, response) => !isEventStream(response) && compression.filter(request, response),
+      }),
+    ]),
   );
   app.get('/pictures/:name', pictures.handler());
   const own = options.address ?? 'http://127.0.0.1';
@@ -205,6 +208,17 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   };
   return { app, sequelize, host, jobs, pictures, counting, stop };
 }
+
+/**
+ * What every shopper's browser tells every few seconds is answered with nothing, so there is nothing to pack, and nothing
+ * that a browser would run or frame.
+ */
+const unlessCounted = (handlers: readonly express.RequestHandler[]): express.RequestHandler[] =>
+  handlers.map(
+    (handler) =>
+      (request, response, next): unknown =>
+        request.path === COUNT_VIEWS ? next() : handler(request, response, next),
+  );
 
 const isEventStream = (response: express.Response): boolean =>
   String(response.getHeader('Content-Type')).startsWith('text/event-stream');

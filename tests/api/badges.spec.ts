@@ -8,7 +8,7 @@ import {
   type BadgeSettings,
   type Clause,
 } from '@fond/core';
-import { changesOf, createPlan, publishStored, readPlan, savePlan } from '../support/plans';
+import { changesOf, foundIn, createPlan, publishStored, readPlan, savePlan } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
 let server: TestServer;
@@ -139,11 +139,10 @@ describe('badges', () => {
       ],
       most: 3,
     });
-    const { findings } = await changesOf(desk, plan.id);
-    const told = findings.filter(({ kind }: { kind: string }) => kind === 'badge');
-    expect(told).toMatchObject([
-      { id: 'pale', contrast: expect.any(Number), covered: null },
-      { id: 'huge', contrast: null, covered: { width: 'narrow' } },
-    ]);
+    const changes = await changesOf(desk, plan.id);
+    const badge = (id: string) => ({ finding: { plan: plan.id, badge: id }, fresh: true });
+    expect(foundIn(changes, 'badge-unreadable')).toMatchObject([badge('pale')]);
+    expect(foundIn(changes, 'badge-covers')).toMatchObject([badge('huge')]);
+    expect(foundIn(changes, 'badge-covers')[0].finding).toMatchObject({ width: 'narrow' });
   });
 });

@@ -87,7 +87,8 @@ export const viewLimit = (): RequestHandler[] => [
   rateLimit({
     windowMs: MINUTE,
     limit: VIEW_BATCHES,
-    standardHeaders: 'draft-8',
+    // Beacons hear no answer.
+    standardHeaders: false,
     legacyHeaders: false,
     handler: (_request, response) =>
       sendProblem(response, problem('too-many-tries', 'What is seen is counted again in a minute.')),
