@@ -8,6 +8,7 @@ import {
   type CatalogueFrame,
   type Edition,
   type Plan,
+  type PlannedCampaign,
   type ProductRow,
   type Snapshot,
 } from '../core/src';
@@ -17,6 +18,7 @@ import type { Row } from './measure';
 const AISLES = 20_000;
 const PLANS = 200;
 const PRODUCTS = 100_000;
+const CAMPAIGNS = [1, 2, 3, 4];
 const CONTEXT = { now: Date.UTC(2026, 5, 15), ranges: [], blends: [] };
 
 /** The catalogue of the engine's benchmark in many more categories, ten below each. */
@@ -55,6 +57,18 @@ function manyPlans(snapshot: Snapshot): Plan[] {
 const editionOf = (plans: readonly Plan[]): Edition =>
   editionFrom(1, { documents: [...plans], ranges: [], blends: [] });
 
+/** What is live is the same already, so that every aisle is compared. */
+const campaignAt = (at: number, { documents }: Edition): PlannedCampaign => ({
+  ...{
+    id: `campaign-${at}`,
+    name: `Campaign ${at}`,
+    documents: documents.slice(0, 1),
+    ranges: [],
+    blends: [],
+  },
+  ...{ startsAt: CONTEXT.now + at, endsAt: null },
+});
+
 /** How long steps take altogether, and the longest of them, in milliseconds. */
 function stepped(steps: Generator<unknown, unknown>): { all: number; longest: number } {
   const begun = performance.now();
@@ -87,6 +101,7 @@ export function findingRows(): Row[] {
     context: CONTEXT,
     putOff: new Set<string>(),
     unused: { ranges: [], blends: [] },
+    planned: { beneath: edition, campaigns: CAMPAIGNS.map((at) => campaignAt(at, edition)) },
   });
   const size = `${AISLES} aisles, ${PLANS} plans, ${PRODUCTS} products`;
   const first = stepped(findInShop(shop(snapshot, live)));

@@ -60,6 +60,7 @@ export * from './trial/outlook';
 export * from './trial/simulate';
 export * from './trial/watch';
 export * from './finding/finding';
+export * from './finding/checkCampaigns';
 export * from './finding/findInShop';
 export * from './finding/marks';
 export * from './finding/mend';

@@ -18,6 +18,13 @@ const read = async (): Promise<Findings> => (await desk.get('/api/findings').exp
 const ofKind = async (kind: FindingKind): Promise<readonly ToldFinding[]> =>
   (await read()).groups.find((group) => group.kind === kind)?.found ?? [];
 
+/** Schedules a plan's draft over two days far away. */
+async function schedule(name: string, plan: { id: string; version: number }): Promise<string> {
+  const times = { zone: 'UTC', startsLocal: '2090-05-01T08:00', endsLocal: '2090-05-03T20:00' };
+  const made = await desk.post('/api/campaigns', { name, plans: [plan], ...times }).expect(201);
+  return made.body.id;
+}
+
 describe('the findings of the shop', () => {
   it('are those of the demo’s faults, each by name and with the aisle that it is seen in', async () => {
     const { groups, byAisle } = await read();
@@ -73,6 +80,19 @@ describe('the findings of the shop', () => {
     expect(await named()).toBe(false);
     await publishStored(desk, document.id);
     expect(await named()).toBe(true);
+  });
+
+  it('tell of a campaign to come that would change nothing, and no longer once it is called off', async () => {
+    const { document } = await createPlan(desk, 'Same as ever', [{ kind: 'aisle', aisle: 'category:2' }]);
+    await publishStored(desk, document.id);
+    const { version } = await readPlan(desk, document.id);
+    const id = await schedule('Nothing new', { id: document.id, version });
+    const idle = async (): Promise<readonly ToldFinding[]> => await ofKind('campaign-idle');
+    expect(await idle()).toMatchObject([
+      { title: 'Nothing new', finding: { kind: 'campaign-idle', campaign: id } },
+    ]);
+    await desk.post(`/api/campaigns/${id}/end`, {}).expect(200);
+    expect(await idle()).toEqual([]);
   });
 
   it('are put off with a reason until a day, told apart, and taken up again', async () => {

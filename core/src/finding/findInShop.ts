@@ -3,6 +3,7 @@ import type { RangeContext } from '../clause/rule';
 import type { Edition } from '../plan/plan';
 import type { Redirect } from '../redirect/redirects';
 import { checkAisles, checkNames } from './checkAisles';
+import { checkCampaigns, type Planned } from './checkCampaigns';
 import { checkLinks } from './checkLinks';
 import { checkPlans, checkShared } from './checkPlans';
 import { checkProducts, checkTitles } from './checkProducts';
@@ -32,7 +33,11 @@ export interface CheckedShop {
   putOff: ReadonlySet<string>;
   /** What nobody uses, drafts among them; whoever keeps ranges and blends knows. */
   unused: { ranges: readonly Unused[]; blends: readonly Unused[] };
+  planned: Planned;
 }
+
+/** What the checks of a publication look at. */
+export type CheckedPlans = Omit<CheckedShop, 'unused' | 'planned'>;
 
 /** What a mark puts off: how many, and the first of them. */
 export interface Silenced {
@@ -60,6 +65,7 @@ export function* findInShop({
   context,
   putOff,
   unused,
+  planned,
 }: CheckedShop): Generator<void, ShopFindings> {
   const found = new Found(snapshot, putOff);
   const served = yield* silently(servedAisles(snapshot, edition));
@@ -71,6 +77,7 @@ export function* findInShop({
     checkPictures(snapshot, edition.plans, served, context),
     checkShared(snapshot, edition),
     checkUnused(unused),
+    checkCampaigns(snapshot, planned, context.now),
     checkValues(snapshot),
     checkRedirects(snapshot, redirects),
     checkAnswers(snapshot, context),
@@ -91,7 +98,7 @@ export function* findInShop({
  * @param ids Ids of the plans.
  */
 export function* findInPlans(
-  shop: Omit<CheckedShop, 'unused'>,
+  shop: CheckedPlans,
   before: Edition,
   ids: ReadonlySet<string>,
 ): Generator<void, { groups: FindingGroup[]; fresh: ReadonlySet<string> }> {
@@ -109,7 +116,7 @@ export function* findInPlans(
 const evidenceOf = (finding: Finding): string => JSON.stringify(finding);
 
 function* ofPlans(
-  { snapshot, edition, redirects, context }: Omit<CheckedShop, 'unused' | 'putOff'>,
+  { snapshot, edition, redirects, context }: Omit<CheckedPlans, 'putOff'>,
   ids: ReadonlySet<string>,
 ): Generator<void, Finding[]> {
   const all = yield* silently(servedAisles(snapshot, edition));

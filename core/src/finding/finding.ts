@@ -120,6 +120,10 @@ export type Finding =
   | PlanFinding
   /** A part that no plan shows. */
   | { kind: 'part-unused'; part: string }
+  /** A campaign to come that builds on a plan which won't be live, and so can't start. */
+  | { kind: 'campaign-baseless'; campaign: string; name: string }
+  /** A campaign to come that would change no page of what is live when it begins. */
+  | { kind: 'campaign-idle'; campaign: string; name: string }
   /** A saved range, or a blend, that no plan uses. */
   | { kind: 'range-unused'; range: string; name: string }
   | { kind: 'blend-unused'; blend: string; name: string }
@@ -145,6 +149,7 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, Severity>> = {
   'aisle-disputed': 'fault',
   'aisle-empty': 'fault',
   'links-dead': 'fault',
+  'campaign-baseless': 'fault',
   'redirect-loop': 'fault',
   'redirect-dead': 'fault',
   'product-priceless': 'fault',
@@ -174,6 +179,7 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, Severity>> = {
   'aisle-unlinked': 'warning',
   'aisle-undescribed': 'warning',
   'condition-never': 'warning',
+  'campaign-idle': 'warning',
   'facets-gone': 'hint',
   'facet-useless': 'hint',
   'facets-alike': 'hint',
@@ -214,6 +220,7 @@ const NAMING = [
   'part',
   'range',
   'blend',
+  'campaign',
   'attribute',
   'from',
   'answer',

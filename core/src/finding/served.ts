@@ -1,7 +1,7 @@
 import type { Aisle } from '../catalogue/aisles';
 import type { Snapshot } from '../catalogue/snapshot';
 import type { Edition, Plan } from '../plan/plan';
-import { choosePlan } from '../plan/reach';
+import { AISLES_A_STEP, choosePlan } from '../plan/reach';
 
 /** An aisle with the plan that serves it, and those that claim it just as exactly. */
 export interface Served {
@@ -10,14 +10,11 @@ export interface Served {
   disputed: readonly Plan[];
 }
 
-/** For so many aisles the plan is chosen in one step. */
-const TOGETHER = 64;
-
 /** Every aisle that a plan serves, the search and what is closed to shoppers among them, in steps. */
 export function* servedAisles({ aisles }: Snapshot, { plans }: Edition): Generator<null, Served[]> {
   const served: Served[] = [];
   for (const [at, aisle] of aisles.all.entries()) {
-    if (at % TOGETHER === TOGETHER - 1) yield null;
+    if (at % AISLES_A_STEP === AISLES_A_STEP - 1) yield null;
     const { winner, disputed } = choosePlan(plans, aisle);
     if (winner) served.push({ aisle, plan: winner.plan, disputed: disputed.map(({ plan }) => plan) });
   }

@@ -1,4 +1,5 @@
 import { editionFrom, withDrafts } from './edition';
+import { ChainError } from './inherit';
 import type { Edition, EditionContent } from './plan';
 import type { TrialLayer } from './trials';
 
@@ -25,6 +26,16 @@ export function flattened({ beneath, campaigns }: Omit<Layers, 'trials'>): Editi
   let edition: Edition = editionFrom(0, beneath);
   for (const layer of campaigns) edition = withDrafts(edition, layer.documents, layer);
   return { documents: edition.documents, ranges: edition.ranges, blends: edition.blends };
+}
+
+/** An edition with a campaign over it; null where it lacks a plan that one of the campaign's builds on. */
+export function withLayer(edition: Edition, layer: EditionContent): Edition | null {
+  try {
+    return withDrafts(edition, layer.documents, layer);
+  } catch (error) {
+    if (error instanceof ChainError) return null;
+    throw error;
+  }
 }
 
 export const withCampaign = (layers: Layers, campaign: CampaignLayer): Layers => ({

@@ -172,17 +172,27 @@ export interface AisleChange {
 }
 
 /** The aisles that look different under `after`: another plan serves them, or their plan has changed. */
-export function changedAisles(aisles: AisleMap, before: Published, after: Published): AisleChange[] {
+export const changedAisles = (aisles: AisleMap, before: Published, after: Published): AisleChange[] =>
+  [...eachAisleChange(aisles, before, after)].filter((change) => change !== null);
+
+/** For so many aisles plans are chosen in one step. */
+export const AISLES_A_STEP = 64;
+
+/** The same one by one, in steps. */
+export function* eachAisleChange(
+  aisles: AisleMap,
+  before: Published,
+  after: Published,
+): Generator<AisleChange | null> {
   const beforeDesigns = new Designs(before);
   const afterDesigns = new Designs(after);
-  const changes: AisleChange[] = [];
-  for (const aisle of aisles.all) {
+  for (const [at, aisle] of aisles.all.entries()) {
+    if (at % AISLES_A_STEP === AISLES_A_STEP - 1) yield null;
     const from = choosePlan(before.plans, aisle).winner?.plan ?? null;
     const to = choosePlan(after.plans, aisle).winner?.plan ?? null;
     if (from?.id === to?.id && (!from || !to || beforeDesigns.of(from) === afterDesigns.of(to))) continue;
-    changes.push({ aisle, from, to });
+    yield { aisle, from, to };
   }
-  return changes;
 }
 
 type Published = Pick<Edition, 'plans' | 'ranges' | 'blends'>;

@@ -49,6 +49,7 @@ export const found = (
       context: { now: NOW, ranges: [], blends: [] },
       putOff: new Set(),
       unused: { ranges: [], blends: [] },
+      planned: { beneath: { documents: [], ranges: [], blends: [] }, campaigns: [] },
       ...change,
     }),
   );

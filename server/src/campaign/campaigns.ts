@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
 import type { Campaign, CampaignTimes, DraftVersion, NamedPlan, Repetition } from '@fond/contract';
 import {
-  ChainError,
   editionFrom,
   flattened,
   blendsOfPlan,
@@ -10,9 +9,9 @@ import {
   resolveAll,
   withCampaign,
   withDrafts,
+  withLayer,
   withoutCampaign,
   type CampaignLayer,
-  type Edition,
   type Layers,
 } from '@fond/core';
 import type { ServingState } from '../serving/servingHost';
@@ -86,7 +85,7 @@ function campaignOf(
 ): Campaign {
   const live = editionFrom(0, flattened(withoutCampaign(layers, row.id)));
   const open = row.state === 'waiting' || row.state === 'running';
-  const after = open ? laidOver(live, row) : null;
+  const after = open ? withLayer(live, layerOf(row)) : null;
   const plans = row.content.documents.map(({ id, name }): NamedPlan => ({ id, name }));
   const notes = [
     momentOf(row.startsLocal, row.zone).note,
@@ -111,17 +110,6 @@ function campaignOf(
 }
 
 const NO_BASE = 'It can’t start: a plan that it builds on is no longer published.';
-
-/** What is live with a campaign over it; null where an earlier edition was had back that lacks one of its bases. */
-function laidOver(live: Edition, row: CampaignModel): Edition | null {
-  const content = campaignContent(row);
-  try {
-    return withDrafts(live, content.documents, content);
-  } catch (error) {
-    if (error instanceof ChainError) return null;
-    throw error;
-  }
-}
 
 /** Other campaigns of the same plans that run at the same time; the later start covers the earlier one. */
 const overlapping = (row: CampaignModel, all: readonly CampaignModel[]): CampaignModel[] =>
@@ -242,7 +230,7 @@ export async function repeatCampaign(
     const layers = await readLiveLayers(transaction);
     const row = await CampaignModel.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
     if (!row) throw problem('not-found', 'There is no such campaign.');
-    if (!laidOver(editionFrom(0, flattened(withoutCampaign(layers, id))), row))
+    if (!withLayer(editionFrom(0, flattened(withoutCampaign(layers, id))), layerOf(row)))
       throw problem('base-not-live', `“${row.name}” builds on a plan that is no longer published.`);
     const { name, zone, startsLocal, endsLocal } = row;
     const content = campaignContent(row);
@@ -341,7 +329,7 @@ async function stepCampaign(sequelize: Sequelize, id: string, now: number): Prom
 
 async function start(row: CampaignModel, layers: Layers, transaction: Transaction): Promise<boolean> {
   const started = withCampaign(layers, layerOf(row));
-  if (!laidOver(editionFrom(0, flattened(layers)), row)) {
+  if (!withLayer(editionFrom(0, flattened(layers)), layerOf(row))) {
     // The shop stays as it is, and the desk tells.
     await row.update({ state: 'called-off', trouble: NO_BASE }, { transaction });
     await recordActivity({ userId: null, action: 'called-off', subject: `campaign:${row.id}` }, transaction);

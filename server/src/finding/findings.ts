@@ -7,18 +7,21 @@ import {
   readMark,
   titleInShop,
   todayIn,
+  type CheckedPlans,
   type CheckedShop,
   type Edition,
   type Finding,
   type FindingGroup,
+  type Planned,
   type Redirect,
   type ShopFindings,
   type Snapshot,
 } from '@fond/core';
 import { recordActivity } from '../activity/activity';
-import { RedirectModel } from '../database/models';
+import { campaignContent, CampaignModel, RedirectModel } from '../database/models';
 import { runSql, select } from '../database/rows';
 import { inUnit } from '../database/unit';
+import { readLiveLayers } from '../edition/editions';
 import { problem } from '../problem/problem';
 import type { ServingState } from '../serving/servingHost';
 import { inTurns } from '../turns';
@@ -46,7 +49,7 @@ export async function readChecked(
   sequelize: Sequelize,
   { snapshot, zone }: Pick<ServingState, 'snapshot' | 'zone'>,
   edition: Edition,
-): Promise<{ shop: Omit<CheckedShop, 'unused'>; marks: readonly Mark[]; today: string }> {
+): Promise<{ shop: CheckedPlans; marks: readonly Mark[]; today: string }> {
   const now = Date.now();
   const today = todayIn({ now, zone });
   const [marks, ways] = await Promise.all([
@@ -82,6 +85,22 @@ async function readUnused(
   return { ranges, blends };
 }
 
+/** Campaigns that run or are to come, with what is published beneath them. */
+async function readPlanned(): Promise<Planned> {
+  const [{ beneath }, rows] = await Promise.all([
+    readLiveLayers(),
+    CampaignModel.findAll({ where: { state: ['waiting', 'running'] }, order: [['startsAt', 'ASC']] }),
+  ]);
+  const campaigns = rows.map((row) => ({
+    id: row.id,
+    name: row.name,
+    startsAt: row.startsAt.getTime(),
+    endsAt: row.endsAt?.getTime() ?? null,
+    ...campaignContent(row),
+  }));
+  return { beneath, campaigns };
+}
+
 /** What was found last of a snapshot, so that several who look at once look together. */
 const kept = new WeakMap<Snapshot, { edition: Edition; asked: string; found: Promise<ShopFindings> }>();
 
@@ -91,15 +110,17 @@ async function findLive(
   serving: ServingState,
 ): Promise<{ found: ShopFindings; marks: readonly Mark[] }> {
   const { snapshot, edition } = serving;
-  const [{ shop, marks, today }, unused] = await Promise.all([
+  const [{ shop, marks, today }, unused, planned] = await Promise.all([
     readChecked(sequelize, serving, edition),
     readUnused(sequelize, serving),
+    readPlanned(),
   ]);
-  const asked = JSON.stringify([today, [...shop.putOff].sort(), shop.redirects, unused]);
+  const times = planned.campaigns.map(({ id, startsAt, endsAt }) => [id, startsAt, endsAt]);
+  const asked = JSON.stringify([today, [...shop.putOff].sort(), shop.redirects, unused, times]);
   const known = kept.get(snapshot);
   // A campaign that begins makes another edition of the same number.
   if (known?.edition === edition && known.asked === asked) return { found: await known.found, marks };
-  const found = inTurns(findInShop({ ...shop, unused }));
+  const found = inTurns(findInShop({ ...shop, unused, planned }));
   kept.set(snapshot, { edition, asked, found });
   // What failed is tried again by whoever asks next.
   found.catch(() => kept.delete(snapshot));

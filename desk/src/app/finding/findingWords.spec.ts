@@ -108,6 +108,8 @@ const EVERY: { [K in FindingKind]: Extract<Finding, { kind: K }> } = {
     needed: 1280,
   },
   'settings-idle': { kind: 'settings-idle', plan: 'p', settings: [['fixtures', 'b', 'heading']] },
+  'campaign-baseless': { kind: 'campaign-baseless', campaign: 'c', name: 'Gift season' },
+  'campaign-idle': { kind: 'campaign-idle', campaign: 'c', name: 'Gift season' },
   'range-unused': { kind: 'range-unused', range: 'r', name: 'Gifts' },
   'blend-unused': { kind: 'blend-unused', blend: 'b', name: 'Best for us' },
   'values-untranslated': {

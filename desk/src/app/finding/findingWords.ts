@@ -88,6 +88,10 @@ export function findingWords(finding: Finding, names: RangeNames): string {
       return `has ${counted(finding.pictures, 'picture')} that are all told by its name`;
     case 'reduction-none':
       return 'was no dearer before than it is now';
+    case 'campaign-baseless':
+      return 'builds on a plan that is not live, and so can’t start';
+    case 'campaign-idle':
+      return 'would change no page of what is live when it begins';
     case 'plan-idle':
       return 'serves no aisle: others are more exact, or it reaches none';
     case 'rows-ragged':

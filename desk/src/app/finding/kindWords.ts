@@ -58,6 +58,8 @@ export const KIND_WORDS: Readonly<Record<FindingKind, string>> = {
   'pins-over': 'Pins and groups that are over',
   'answer-over': 'Answers to searches that are over',
   'settings-idle': 'Settings that have no effect',
+  'campaign-baseless': 'Campaigns that can’t start',
+  'campaign-idle': 'Campaigns that would change nothing',
   'plan-idle': 'Plans that serve no aisle',
   'part-unused': 'Parts that no plan shows',
   'range-unused': 'Saved ranges that nothing uses',

@@ -91,6 +91,9 @@ export function wayOut(finding: Finding, path: string | null): WayOut {
       return { commands: ['/ranges'], query: {}, name: 'Open ranges' };
     case 'blend-unused':
       return { commands: ['/blends'], query: {}, name: 'Open blends' };
+    case 'campaign-baseless':
+    case 'campaign-idle':
+      return { commands: ['/editions'], query: { view: 'calendar' }, name: 'Open the calendar' };
     case 'values-untranslated':
     case 'label-untranslated':
       return { commands: ['/attributes', finding.attribute], query: {}, name: 'Write its words' };
