@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { publishPlans } from '../support/plans';
+import { publishPlans, readPlan, savePlan } from '../support/plans';
 import { startShop, type TestServer } from '../support/server';
 
 let server: TestServer;
@@ -120,6 +120,16 @@ describe('a page of the shop', () => {
     expect(draft.headers['cache-control']).toBe('no-store');
     expect(draft.headers['x-robots-tag']).toBe('noindex');
     expect((await desk.get('/shop/table?draft=gone')).status).toBe(404);
+  });
+
+  it('with a draft laid over it wears the draft’s own CSS, which shoppers don’t get', async () => {
+    const desk = await server.signIn();
+    const { plan, version } = await readPlan(desk, 'knives');
+    await savePlan(desk, { ...plan, css: 'h1 { letter-spacing: 7px }' }, version);
+    expect((await desk.get('/shop/knives-and-boards?draft=knives')).text).toContain('letter-spacing: 7px');
+    const live = await desk.get('/shop/knives-and-boards');
+    expect(live.text).toContain('"plan":{"id":"knives"');
+    expect(live.text).not.toContain('letter-spacing: 7px');
   });
 
   it('leads a plain form’s two ends of a price to the one address they mean', async () => {

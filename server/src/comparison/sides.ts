@@ -44,6 +44,6 @@ export async function sideOf(serving: ServingState, name: string): Promise<Side>
   return { edition: (await draftedEdition(serving.beneath, drafts)).edition };
 }
 
-/** Whether a name is one of drafts, whose CSS is served nowhere. */
+/** Whether a name is one of drafts. */
 export const isDraftSide = (name: string): boolean =>
   name !== 'live' && !FORMS.some(([start]) => name.startsWith(start));

@@ -22,7 +22,7 @@ import { problem } from '../problem/problem';
 import { styleSheets } from './styleSheet';
 import { admit } from '../person/session';
 import { editionWithout } from '../plan/life';
-import { isDraftSide, sideOf, type Side } from '../comparison/sides';
+import { sideOf, type Side } from '../comparison/sides';
 import { KnownRedirects } from '../redirect/knownRedirects';
 import { composeAddress, foldRangeParts, pageTime, readAddress } from '../page/compose';
 import { queryLead } from '../search/queryLead';
@@ -192,8 +192,8 @@ export class ShopPages {
       address && { ...address, closed: true, standIns: true, now },
     );
     response.set('Cache-Control', 'no-store').set('X-Robots-Tag', 'noindex');
-    // What a draft says in CSS is served nowhere yet; the desk sends it to the page once it runs.
-    const css = without || isDraftSide(draft) ? null : cssWithin(model, edition);
+    // What a draft says in CSS is served at no address; the page brings it along.
+    const css = cssWithin(model, edition);
     const bare: ShopModel = { ...model, frame: { ...model.frame, css } };
     await sendPage(
       request,
