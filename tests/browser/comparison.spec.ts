@@ -81,4 +81,12 @@ describe('two states of the shop', () => {
     );
     expect(browser.complaints).toEqual([]);
   });
+
+  it('wear the CSS of a draft from the first page on', async () => {
+    const { plan, version } = await readPlan(desk, 'house');
+    await savePlan(desk, { ...plan, css: 'h1 { letter-spacing: 7px }' }, version);
+    const page = await browser.desk('/shop/cookware?draft=house');
+    await page.waitForFunction(() => getComputedStyle(document.querySelector('h1')!).letterSpacing === '7px');
+    await page.close();
+  });
 });

@@ -82,6 +82,19 @@ describe('what draws a page', () => {
     expect(one.of('product')).toBe(Other);
   });
 
+  it('has the head with the first page where that brings CSS along', async () => {
+    const one = views(() => Promise.resolve(Other));
+    const page = model('listing');
+    const styled = (css: ShopModel['frame']['css']): ShopModel => ({
+      ...page,
+      frame: { ...page.frame, css },
+    });
+    await one.fetchFor(styled({ href: '/plan-css/house.css' }));
+    expect(one.canShow(page), 'its file is in the server’s head').toBe(false);
+    await one.fetchFor(styled({ text: 'h1 {}' }));
+    expect(one.canShow(page)).toBe(true);
+  });
+
   it('has the quick look that lies over a listing', async () => {
     const one = views(() => Promise.resolve(Other));
     await one.fetchFor(model('listing', {}));

@@ -86,6 +86,9 @@ export class PageViews {
         if ('fetch' in source && !this.fetched.has(name)) this.fetched.set(name, await source.fetch());
       }),
     );
+    // CSS that is served at no address is worn by script: a draft's, an edition's, another day's.
+    const { css } = model.frame;
+    if (css && 'text' in css) await this.followHead();
   }
 
   /** For a page that follows: the head of the document, too, has to follow it. */
