@@ -12,7 +12,7 @@ import {
   type ProductRow,
   type Snapshot,
 } from '../core/src';
-import { FRAME, generated } from './engine/catalogue';
+import { FRAME, generated, manyCategories } from './engine/catalogue';
 import type { Row } from './measure';
 
 const AISLES = 20_000;
@@ -23,20 +23,11 @@ const CONTEXT = { now: Date.UTC(2026, 5, 15), ranges: [], blends: [] };
 
 /** The catalogue of the engine's benchmark in many more categories, ten below each. */
 function manyAisles(): { frame: CatalogueFrame; rows: ProductRow[] } {
-  const categories = Array.from({ length: AISLES }, (_, at) => ({
-    id: at + 1,
-    parent: at < 10 ? null : Math.floor(at / 10),
-    slug: `c${at}`,
-    position: at,
-    colour: null,
-    titles: { en: `Category ${at}` },
-    descriptions: {},
-  }));
   const rows = [...generated(PRODUCTS)].map((row, at) => ({
     ...row,
     categories: [1 + ((at * 7919) % AISLES)],
   }));
-  return { frame: { ...FRAME, categories }, rows };
+  return { frame: { ...FRAME, categories: manyCategories(AISLES) }, rows };
 }
 
 /** The house plan, and one for each of so many categories with all below them. */

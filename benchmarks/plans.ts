@@ -18,29 +18,21 @@ import { defineModels } from '../server/src/database/models';
 import { startDatabase } from '../server/src/database/process';
 import { publish, publishAgain, publishBeneath } from '../server/src/edition/editions';
 import { addUser } from '../server/src/person/users';
+import { manyCategories } from './engine/catalogue';
 import { spreadOf, spreadRow, timed, timedAsync, type Row } from './measure';
 
 const AISLES = 20_000;
 const PLANS = 2_000;
 const CHAIN = 8;
 
-/** A shop of many categories, ten below each, five levels deep. */
+/** A shop of many categories, five levels deep. */
 function frameOf(count: number): CatalogueFrame {
-  const categories = Array.from({ length: count }, (_, at) => ({
-    id: at + 1,
-    parent: at < 10 ? null : Math.floor(at / 10),
-    slug: `c${at}`,
-    position: at,
-    colour: null,
-    titles: { en: `Category ${at}` },
-    descriptions: {},
-  }));
   return {
     languages: ['en'],
     shopTitles: { en: 'Generated shop' },
     shopDescriptions: {},
     attributes: [],
-    categories,
+    categories: manyCategories(count),
     tags: [],
     collections: [],
   };

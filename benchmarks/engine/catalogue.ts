@@ -134,4 +134,16 @@ const lineOf = (category: CategoryRow): string[] => [
   ...(category.parent === null ? [] : lineOf(byId.get(category.parent)!)),
 ];
 const LINES = new Map(FRAME.categories.map((category) => [category.id, lineOf(category)]));
+/** Categories of a very large shop, ten below each. */
+export const manyCategories = (count: number): CategoryRow[] =>
+  Array.from({ length: count }, (_, at) => ({
+    id: at + 1,
+    parent: at < 10 ? null : Math.floor(at / 10),
+    slug: `c${at}`,
+    position: at,
+    colour: null,
+    titles: { en: `Category ${at}` },
+    descriptions: {},
+  }));
+
 export const PATHS: readonly string[] = FRAME.categories.map(pathOf);

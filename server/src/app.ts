@@ -217,7 +217,7 @@ const unlessCounted = (handlers: readonly express.RequestHandler[]): express.Req
   handlers.map(
     (handler) =>
       (request, response, next): unknown =>
-        request.path === COUNT_VIEWS ? next() : handler(request, response, next),
+        request.method === 'POST' && request.path === COUNT_VIEWS ? next() : handler(request, response, next),
   );
 
 const isEventStream = (response: express.Response): boolean =>

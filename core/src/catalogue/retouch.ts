@@ -1,3 +1,4 @@
+import { pick } from 'es-toolkit/object';
 import { EARNED, type EarnedColumn } from './earned';
 import { placesById, patchSnapshot } from './patch';
 import type { CatalogueFrame, ProductRow } from './rows';
@@ -138,27 +139,18 @@ const sameDays = (before: ActivityColumn, p: number, delta: ActivityColumn, d: n
   );
 
 /** What of a frame says how products are filed, and what their values are called. */
-const filingOf = ({
-  languages,
-  shopTitles,
-  shopDescriptions,
-  attributes,
-  categories,
-  tags,
-  collections,
-  pages,
-  day,
-}: CatalogueFrame) => ({
-  languages,
-  shopTitles,
-  shopDescriptions,
-  attributes,
-  categories,
-  tags,
-  collections,
-  pages,
-  day,
-});
+const filingOf = (frame: CatalogueFrame) =>
+  pick(frame, [
+    'languages',
+    'shopTitles',
+    'shopDescriptions',
+    'attributes',
+    'categories',
+    'tags',
+    'collections',
+    'pages',
+    'day',
+  ]);
 
 const filings = new WeakMap<CatalogueFrame, string>();
 

@@ -1,4 +1,4 @@
-import type { Days } from '../text/days';
+import { dayLater, type Days } from '../text/days';
 import { eachCondition, type Condition } from './shownWhen';
 import type { Fixture, Plan } from './plan';
 
@@ -51,16 +51,11 @@ export function datedIn({ fixtures }: Pick<Plan, 'fixtures'>): DatedThing[] {
   });
 }
 
-const DAY = 86_400_000;
-
-const dayLater = (day: string | null, days: number): string | null =>
-  day && new Date(Date.parse(day) + days * DAY).toISOString().slice(0, 10);
-
 /** Days so many days later, or earlier where they are negative; an open end stays open. */
 export const shifted = <T extends Days>(dated: T, days: number): T => ({
   ...dated,
-  from: dayLater(dated.from, days),
-  to: dayLater(dated.to, days),
+  from: dated.from && dayLater(dated.from, days),
+  to: dated.to && dayLater(dated.to, days),
 });
 
 /**

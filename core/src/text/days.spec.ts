@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { dayOf, startOfDay } from './days';
+import { dayOf, startOfDay, dayLater } from './days';
 
 const ZONES = [
   'UTC',
@@ -35,5 +35,15 @@ describe('days of a time zone', () => {
 
   it('are refused for a zone that nobody knows', () => {
     expect(() => dayOf('Nowhere/Here', 0)).toThrow(RangeError);
+  });
+});
+
+describe('a day so many days later', () => {
+  it('crosses months, leap days and years, backwards too, and is empty for what is no day', () => {
+    expect(dayLater('2028-02-28', 1)).toBe('2028-02-29');
+    expect(dayLater('2026-12-30', 3)).toBe('2027-01-02');
+    expect(dayLater('2026-03-01', -1)).toBe('2026-02-28');
+    expect(dayLater('2026-02-31', 0)).not.toBe('2026-02-31');
+    expect(dayLater('constructor', 1)).toBe('');
   });
 });

@@ -11,6 +11,12 @@ export interface Days {
   to: string | null;
 }
 
+/** So many days later, or earlier where they are negative; empty for what is no day. */
+export function dayLater(day: string, days: number): string {
+  const at = Date.parse(day);
+  return Number.isNaN(at) ? '' : new Date(at + days * DAY).toISOString().slice(0, 10);
+}
+
 /** Making one takes longer than a page has. */
 const clockOf = latest(
   ZONES,

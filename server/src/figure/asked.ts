@@ -1,5 +1,14 @@
 import type { Figures, FiguresQuery } from '@fond/contract';
-import { choosePlan, shelfOf, titleInShop, todayIn, withDrafts, type Aisle, type Plan } from '@fond/core';
+import {
+  choosePlan,
+  dayLater,
+  shelfOf,
+  titleInShop,
+  todayIn,
+  withDrafts,
+  type Aisle,
+  type Plan,
+} from '@fond/core';
 import { CampaignModel, campaignContent } from '../database/models';
 import { problem } from '../problem/problem';
 import type { ServingState } from '../serving/servingHost';
@@ -16,8 +25,8 @@ export function daysOf(
   usual: AskedOf['days'] = null,
 ): Pick<Figures, 'from' | 'to' | 'before'> {
   const last = to ?? usual?.to ?? today;
-  const first = from ?? usual?.from ?? dayBefore(last, USUAL_DAYS - 1);
-  const faults = Object.entries({ from: first, to: last }).filter(([, day]) => dayBefore(day, 0) !== day);
+  const first = from ?? usual?.from ?? dayLater(last, 1 - USUAL_DAYS);
+  const faults = Object.entries({ from: first, to: last }).filter(([, day]) => dayLater(day, 0) !== day);
   if (faults.length)
     throw problem(
       'bad-input',
@@ -31,12 +40,7 @@ export function daysOf(
     throw problem('bad-input', 'There are too many days.', [
       { path: 'from', message: `is more than ${MOST_DAYS} days before the last one` },
     ]);
-  return { from: first, to: last, before: { from: dayBefore(first, length), to: dayBefore(first, 1) } };
-}
-
-export function dayBefore(day: string, days: number): string {
-  const at = Date.parse(day);
-  return Number.isNaN(at) ? '' : new Date(at - days * DAY).toISOString().slice(0, 10);
+  return { from: first, to: last, before: { from: dayLater(first, -length), to: dayLater(first, -1) } };
 }
 
 export interface AskedOf {

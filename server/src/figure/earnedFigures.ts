@@ -1,11 +1,10 @@
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { EARNED, EARNED_DAYS, todayIn, type Earned } from '@fond/core';
+import { dayLater, EARNED, EARNED_DAYS, todayIn, type Earned } from '@fond/core';
 import { noteCatalogueChange } from '../database/catalogueChanges';
 import { insertRows, runSql, select } from '../database/rows';
 import { inUnit } from '../database/unit';
 import type { ServingState } from '../serving/servingHost';
-import { dayBefore } from './asked';
 
 /** How often it is looked whether another day has begun. */
 const LOOK_EVERY = 60_000;
@@ -47,7 +46,7 @@ export class EarnedFigures {
 
   /** Makes it anew where another day has ended; whoever comes second finds it made. */
   async make(): Promise<void> {
-    const yesterday = dayBefore(todayIn({ now: Date.now(), zone: this.serving().zone }), 1);
+    const yesterday = dayLater(todayIn({ now: Date.now(), zone: this.serving().zone }), -1);
     if (this.day === yesterday) return;
     await keepEarned(this.sequelize, yesterday);
     this.day = yesterday;
@@ -63,7 +62,7 @@ export async function keepEarned(sequelize: Sequelize, last: string): Promise<vo
     `SELECT c.product AS id, ${EARNED.map((name) => `CAST(SUM(c.${name}) AS DOUBLE) AS ${name}`).join(', ')}
       FROM figure_cards c JOIN products p ON p.id = c.product
       WHERE c.day BETWEEN ? AND ? GROUP BY c.product ORDER BY c.product`,
-    [dayBefore(last, EARNED_DAYS - 1), last],
+    [dayLater(last, 1 - EARNED_DAYS), last],
   );
   await inUnit(sequelize, async (transaction) => {
     // Taken first, so that two servers don't write at once.

@@ -9,10 +9,11 @@ import {
   WIDTH_NAMES,
   type MarkKind,
   type WidthName,
+  dayLater,
 } from '@fond/core';
 import { CampaignModel, EditionModel } from '../database/models';
 import type { ServingState } from '../serving/servingHost';
-import { DAY, dayBefore, daysOf, ownShelves, scopeOf } from './asked';
+import { DAY, daysOf, ownShelves, scopeOf } from './asked';
 import {
   aisleFigures,
   badgeFigures,
@@ -145,7 +146,7 @@ function summed(rows: readonly VisitCounts[]): VisitCounts {
 function filledDays(rows: readonly DayFigure[], from: string, to: string): DayFigure[] {
   const known = new Map(rows.map((row) => [row.day, row]));
   const days: DayFigure[] = [];
-  for (let day = from; day <= to; day = dayBefore(day, -1))
+  for (let day = from; day <= to; day = dayLater(day, 1))
     days.push({ day, ...visitCounts(known.get(day) ?? nothingVisited()) });
   return days;
 }

@@ -1,6 +1,6 @@
 import type { Sequelize } from 'sequelize';
 import type { DraftAt, WhatIfAnswer } from '@fond/contract';
-import { seeded, shelfModelOf, todayIn, whatIf, type PageModel, type ShownPage } from '@fond/core';
+import { dayLater, seeded, shelfModelOf, todayIn, whatIf, type PageModel, type ShownPage } from '@fond/core';
 import { readWhatIfCounts } from '../figure/whatIfCounts';
 import { composeListing, readAddress } from '../page/compose';
 import { problem } from '../problem/problem';
@@ -9,7 +9,6 @@ import { draftedEdition } from './draftedEdition';
 
 /** Days that are looked back on. */
 const DAYS = 90;
-const DAY = 86_400_000;
 /** The same question has the same answer. */
 const SEED = 1;
 
@@ -35,7 +34,7 @@ export async function whatIfDraft(
   if (!live || !today || !then)
     throw problem('not-found', 'There is no shelf of the aisle’s products on this page.');
   const to = todayIn({ now: Date.now(), zone: serving.zone });
-  const from = new Date(Date.parse(to) - (DAYS - 1) * DAY).toISOString().slice(0, 10);
+  const from = dayLater(to, 1 - DAYS);
   const counts = await readWhatIfCounts(sequelize, serving, {
     ...{ aisle: aisle.key, from, to, today },
     products: new Set([...today.products, ...then.products]),

@@ -11,9 +11,10 @@ import {
   withVersion,
   type Plan,
   type TrialResult,
+  dayLater,
 } from '@fond/core';
 import { EditionModel, versionsOf, type TrialModel } from '../database/models';
-import { DAY, dayBefore } from '../figure/asked';
+import { DAY } from '../figure/asked';
 import { firstCounted } from '../figure/readCounts';
 import { problem } from '../problem/problem';
 import type { ServingState } from '../serving/servingHost';
@@ -147,8 +148,8 @@ async function outlookOf(
   const plans = [...plansOnTrial(edition, { plan })];
   if (!plans.length) return null;
   const today = todayIn({ now: Date.now(), zone });
-  const to = dayBefore(today, 1);
-  const from = dayBefore(to, LOOK_BACK - 1);
+  const to = dayLater(today, -1);
+  const from = dayLater(to, 1 - LOOK_BACK);
   const [counts, first] = await Promise.all([
     countsOfPlans(sequelize, plans, from, to),
     firstCounted(sequelize),

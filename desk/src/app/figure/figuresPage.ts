@@ -4,7 +4,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Router, RouterLink, type Params } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Figures, FiguresQuery, FigureTable, Problem, ShelfFigure } from '@fond/contract';
-import { shareOf } from '@fond/core';
+import { dayLater, shareOf } from '@fond/core';
 import { AislePick } from '../aisle/aislePick';
 import { asking } from '../api/asking';
 import { FigureApi } from '../api/figureApi';
@@ -32,7 +32,6 @@ import { WhatIfChoice } from './whatIfChoice';
 import { ShoppersStrip } from './shoppersStrip';
 
 const SPANS = [7, 28, 90] as const;
-const DAY = 86_400_000;
 /** Lines of a table before the rest is asked for. */
 const FEW = 12;
 
@@ -219,7 +218,7 @@ export class FiguresPage {
   /** So many days up to today. */
   protected seeDays(days: number): void {
     const to = this.found()?.to ?? new Date().toISOString().slice(0, 10);
-    const from = new Date(Date.parse(to) - (days - 1) * DAY).toISOString().slice(0, 10);
+    const from = dayLater(to, 1 - days);
     this.see({ from: days === 28 && !this.to() ? null : from });
   }
 
