@@ -48,6 +48,14 @@ const alive = (): number =>
   [...document.querySelectorAll('.card')].filter((card) => !card.querySelector('[ngh]')).length;
 
 describe('a page that comes to life', () => {
+  it('has few marks in its document, since waking walks through all of them', async () => {
+    const html = await (await fetch(`${browser.baseUrl}/shop/cookware`)).text();
+    const cards = html.match(/<shop-card .*?<\/shop-card>/gs)!;
+    expect(cards.length).toBeGreaterThan(8);
+    const marks = cards.map((card) => card.split('<!--').length - 1);
+    expect(Math.max(...marks)).toBeLessThan(14);
+  });
+
   it('keeps what was typed and chosen before its script came', async () => {
     const { page, wake } = await asleep('/cookware');
     await page.type('.site-search [type=search]', 'copper');

@@ -9,6 +9,7 @@ import {
   Injector,
 } from '@angular/core';
 import type { ShopModel } from '@fond/core';
+import { CardLooks } from './card/cardLooks';
 import { SiteFooter } from './layout/siteFooter';
 import { SiteHeader } from './layout/siteHeader';
 import { CompareTray } from './cart/compareTray';
@@ -26,7 +27,7 @@ function lookedAtSku(model: ShopModel): string | null {
 }
 
 /** Named apart so that they come with the first script: a part that can't be fetched later would take the page's away. */
-const PARTS = [NgComponentOutlet, SiteFooter, SiteHeader];
+const PARTS = [CardLooks, NgComponentOutlet, SiteFooter, SiteHeader];
 
 @Component({
   selector: 'shop-root',
@@ -45,6 +46,7 @@ const PARTS = [NgComponentOutlet, SiteFooter, SiteHeader];
     <main id="main" tabindex="-1" [attr.aria-busy]="state.busy()">
       <ng-container *ngComponentOutlet="view()" />
     </main>
+    <shop-card-looks />
     @defer (when compared.seen()) {
       <shop-compare-tray />
     }
