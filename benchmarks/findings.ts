@@ -12,6 +12,7 @@ import {
   type ProductRow,
   type Snapshot,
 } from '../core/src';
+import { readCss } from '../server/src/document/readCss';
 import { FRAME, generated, manyCategories } from './engine/catalogue';
 import type { Row } from './measure';
 
@@ -91,6 +92,8 @@ export function findingRows(): Row[] {
     redirects: [],
     context: CONTEXT,
     putOff: new Set<string>(),
+    readCss,
+    heavy: new Map<string, number>(),
     unused: { ranges: [], blends: [] },
     planned: { beneath: edition, campaigns: CAMPAIGNS.map((at) => campaignAt(at, edition)) },
   });

@@ -30,6 +30,7 @@ import { problem, problemHandler, sendProblem } from './problem/problem';
 import { NONCE_MARK, nonceOf, secureHeaders, signInLimits, viewLimit } from './http/security';
 import { makeSessions, secretOfShop, type Sessions } from './person/session';
 import { Jobs } from './job/jobs';
+import { noteHeavyPicture } from './finding/heavyPictures';
 import { PictureStore } from './picture/pictures';
 import { Renditions } from './picture/renditions';
 import { fontUpload } from './font/uploadFont';
@@ -77,7 +78,7 @@ export async function createApplication(options: ApplicationOptions): Promise<Ap
   const { log, data, dist, demo } = options;
   const sequelize = connect(options.databaseUrl);
   defineModels(sequelize);
-  const pictures = new PictureStore(data);
+  const pictures = new PictureStore(data, (name, bytes) => noteHeavyPicture(sequelize, name, bytes));
   await pictures.prepare();
   await whileNobodyElsePrepares(sequelize, async () => {
     const steps = await migrate(sequelize);

@@ -175,6 +175,22 @@ describe('the findings of a draft', () => {
     expect((await desk.get('/api/findings').query({ draft: 'nowhere' })).status).toBe(404);
   });
 
+  it('are those of its own CSS, told of the plan that says it and not of what builds on it', async () => {
+    const { document } = await createPlan(desk, 'Own CSS', [{ kind: 'aisles', of: 'page' }]);
+    const { plan, version } = await readPlan(desk, document.id);
+    const css = '.more { opacity: 0 } .card:hover .more { opacity: 1 } .card button { height: 12px }';
+    expect((await savePlan(desk, { ...plan, css }, version)).status).toBe(200);
+    const ofCss = async (draft: string) =>
+      (await inDraft(draft)).map(({ finding }) => finding).filter(({ kind }) => kind.startsWith('css-'));
+    expect(await ofCss(plan.id)).toEqual([
+      { kind: 'css-pointer', plan: plan.id, selectors: ['.card:hover .more'] },
+      { kind: 'css-targets', plan: plan.id, targets: [{ selector: '.card button', pixels: 12 }] },
+    ]);
+    await publishStored(desk, plan.id);
+    const heir = await createPlan(desk, 'Builds on it', [], { from: plan.id, as: 'heir' });
+    expect(await ofCss(heir.document.id)).toEqual([]);
+  });
+
   it('are mended in the draft, and that is taken back', async () => {
     const { document, version } = await ragged('Mended');
     const name = `rows-ragged ${document.id}`;

@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import type { Job, PictureReport } from '@fond/contract';
-import { usual, USUAL_BANNER, type Fixture, atAllWidths } from '@fond/core';
+import type { Findings, Job, PictureReport } from '@fond/contract';
+import { atAllWidths, HEAVY_BYTES, usual, USUAL_BANNER, type Fixture } from '@fond/core';
 import { createPlan, publishStored, savePlan } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
@@ -77,23 +77,24 @@ describe('an uploaded picture', () => {
     expect(none.status).toBe(400);
   });
 
+  const banner = (picture: object): Fixture => ({
+    ...usual('banner'),
+    type: 'banner',
+    picture: picture as never,
+    focus: { x: 50, y: 50 },
+    height: { wide: 300, medium: 200, narrow: 160 },
+    ...USUAL_BANNER,
+    shade: 20,
+    heading: { en: 'A wide one' },
+    words: {},
+    link: null,
+  });
+
   it('stands in a banner that shoppers get, and a banner of nothing here is refused', async () => {
     const { body: kept } = await upload(await plain(1200, 500).webp().toBuffer(), 'wide.webp');
     const { body: floor } = await desk.get('/api/floor');
     const { key, path } = floor.aisles.find(({ kind }: { kind: string }) => kind === 'tag');
     const { plan, version } = await createPlan(desk, 'With a banner', [{ kind: 'aisle', aisle: key }]);
-    const banner = (picture: object): Fixture => ({
-      ...usual('banner'),
-      type: 'banner',
-      picture: picture as never,
-      focus: { x: 50, y: 50 },
-      height: { wide: 300, medium: 200, narrow: 160 },
-      ...USUAL_BANNER,
-      shade: 20,
-      heading: { en: 'A wide one' },
-      words: {},
-      link: null,
-    });
     const withBanner = (picture: object) => ({ ...plan, fixtures: [banner(picture), ...plan.fixtures] });
     const strange = { kind: 'kept', hash: '../../etc', width: 1, height: 1, alt: {} };
     expect((await savePlan(desk, withBanner(strange), version)).body.errors[0].path).toContain('hash');
@@ -110,6 +111,41 @@ describe('an uploaded picture', () => {
       plan: { id: plan.id },
       fixture: 'banner',
     });
+  });
+
+  it('is told where it weighs too much as a plan draws it, once that is known', async () => {
+    const grain = { create: { width: 1360, height: 600, channels: 3, background: '#888' } } as const;
+    const noise = { noise: { type: 'gaussian', mean: 128, sigma: 60 } } as const;
+    const content = await sharp({ create: { ...grain.create, ...noise } })
+      .png()
+      .toBuffer();
+    const { body: kept } = await upload(content, 'grain.png');
+    const { plan, version } = await createPlan(desk, 'With grain', []);
+    const fixtures = [banner({ kind: 'kept', ...kept, alt: {} }), ...plan.fixtures];
+    expect((await savePlan(desk, { ...plan, fixtures }, version)).status).toBe(200);
+    const heavy = async () => {
+      const { body } = await desk.get('/api/findings').query({ draft: plan.id }).expect(200);
+      const group = (body as Findings).groups.find(({ kind }) => kind === 'pictures-heavy');
+      return group?.found.map(({ finding }) => finding) ?? [];
+    };
+    expect(await heavy(), 'nobody has made it so wide').toEqual([]);
+    const { body: file } = await server.guest.get(`/pictures/${kept.hash}-1360.avif`).expect(200);
+    const bytes = (file as Buffer).length;
+    expect(bytes).toBeGreaterThan(HEAVY_BYTES);
+    expect(await heavy()).toEqual([
+      {
+        kind: 'pictures-heavy',
+        plan: plan.id,
+        fixture: 'banner',
+        type: 'banner',
+        pictures: 1,
+        width: 1360,
+        bytes,
+      },
+    ]);
+    await publishStored(desk, plan.id);
+    const report = (await desk.get('/api/pictures')).body as PictureReport;
+    expect(report).toMatchObject({ heavy: [{ hash: kept.hash, fetched: 1360, bytes }], weighty: 1 });
   });
 });
 

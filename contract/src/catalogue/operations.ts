@@ -9,7 +9,7 @@ import type {
   StepsTrial,
 } from '../attribute/types';
 import type { KeptPicture, PictureReport } from '../picture/types';
-import type { FocusPoint, SmallPicture } from '@fond/core';
+import type { FocusPoint, DrawnPicture, HeavyPicture } from '@fond/core';
 import type { Operation } from '../operation';
 import { attributeLine, numberSteps } from '../attribute/shapes';
 import { handSteps, swatch, valueShow } from '../schema/valueShow';
@@ -26,7 +26,7 @@ const worded = object<{ of: WordedAisle; id: number }>({
 const aisleTexts = object<AisleTexts>({ titles: texts.required(), descriptions: texts.required() });
 
 /** What is known of products, and the pictures of categories. */
-const smallPicture = object<SmallPicture>({
+const drawnPicture = {
   hash: Joi.string().required(),
   width: count.required(),
   of: Joi.alternatives()
@@ -40,13 +40,14 @@ const smallPicture = object<SmallPicture>({
   plan: named.required(),
   fixture: Joi.string().required(),
   type: Joi.string().required(),
-});
+};
 
 export const CATALOGUE_OPERATIONS = {
   pictures: {
     method: 'get',
     path: '/api/pictures',
-    summary: 'How the shop’s pictures stand: renditions that are made, originals that are too small',
+    summary:
+      'How the shop’s pictures stand: renditions that are made, originals that are too small, files that weigh too much',
     access: 'signed-in',
     status: 200,
     answer: object<PictureReport>({
@@ -54,9 +55,13 @@ export const CATALOGUE_OPERATIONS = {
       renditions: Joi.object({ made: count.required(), wanted: count.required() }).required(),
       job: job.allow(null).required(),
       widths: Joi.array().items(count).required(),
-      small: Joi.array().items(smallPicture).required(),
+      small: Joi.array().items(object<DrawnPicture>(drawnPicture)).required(),
       blurred: count.required(),
       soft: count.required(),
+      heavy: Joi.array()
+        .items(object<HeavyPicture>({ ...drawnPicture, fetched: count.required(), bytes: count.required() }))
+        .required(),
+      weighty: count.required(),
     }),
     problems: ['not-ready', 'database-away'],
   },

@@ -1,5 +1,5 @@
 import type { Job } from '../job/types';
-import type { FocusPoint, SmallPicture, Texts } from '@fond/core';
+import type { FocusPoint, DrawnPicture, HeavyPicture, Texts } from '@fond/core';
 
 /** A picture that was uploaded; its hash names its renditions. */
 export interface KeptPicture {
@@ -18,9 +18,13 @@ export interface PictureReport {
   /** The widths in which every picture is kept, in pixels. */
   widths: readonly number[];
   /** Blurred ones first; at most 200 are listed. */
-  small: readonly SmallPicture[];
+  small: readonly DrawnPicture[];
   blurred: number;
   soft: number;
+  /** Those that weigh too much where plans draw them widest, the heaviest first; at most 200 are listed. */
+  heavy: readonly HeavyPicture[];
+  /** How many these are altogether. */
+  weighty: number;
 }
 
 /** What is said of a picture, wherever it stands. */

@@ -30,6 +30,7 @@ import { textIn } from '../text/texts';
 import { steppedAt, WIDTH_NAMES } from '../width/widths';
 import { addressesIn, pathOf } from './addressesIn';
 import { impossibleConditions, pastConditions } from './checkConditions';
+import type { ReadCss } from './cssFacts';
 import type { Finding } from './finding';
 import type { Served } from './served';
 
@@ -41,6 +42,7 @@ export function* checkPlans(
   served: readonly Served[],
   redirects: readonly Redirect[],
   context: RangeContext,
+  readCss: ReadCss,
 ): Generator<Finding | null> {
   const aisles = new Map<Plan, Served['aisle'][]>();
   for (const { plan, aisle } of served) {
@@ -49,7 +51,7 @@ export function* checkPlans(
     else aisles.set(plan, [aisle]);
   }
   const documents = documentsBy(edition.documents);
-  const checked = new BodyChecks(snapshot, redirectsBy(redirects), context);
+  const checked = new BodyChecks(snapshot, redirectsBy(redirects), context, readCss);
   for (const plan of plans) {
     yield null;
     const ofPlan = aisles.get(plan);
@@ -72,6 +74,7 @@ class BodyChecks {
     private readonly snapshot: Snapshot,
     private readonly ways: Redirects,
     private readonly context: RangeContext,
+    private readonly readCss: ReadCss,
   ) {}
 
   of(plan: Plan): readonly Finding[] {
@@ -90,6 +93,7 @@ class BodyChecks {
     if (addresses.length) yield { kind: 'links-dead', plan: plan.id, addresses };
     yield* lookFindings(plan);
     yield* badgeFindings(snapshot, plan, context);
+    yield* cssFindings(plan, this.readCss);
   }
 }
 
@@ -157,6 +161,13 @@ function* badgeFindings(snapshot: Snapshot, plan: Plan, context: RangeContext): 
         badge: rule.id,
         text: sampleText(textIn(rule.text, languages[0], languages)),
       };
+}
+
+function* cssFindings({ id, css }: Plan, readCss: ReadCss): Generator<Finding> {
+  if (!css) return;
+  const { pointerOnly, smallTargets } = readCss(css);
+  if (pointerOnly.length) yield { kind: 'css-pointer', plan: id, selectors: pointerOnly };
+  if (smallTargets.length) yield { kind: 'css-targets', plan: id, targets: smallTargets };
 }
 
 function* idleSettings(documents: Documents, { id, base, own }: HeirDocument): Generator<Finding> {

@@ -9,6 +9,9 @@ import type { Fixture, HeirDocument } from '../plan/plan';
 import { FRAME, NOW } from '../testing/catalogues';
 import type { Texts } from '../text/texts';
 import { found, ofKind, planOf, shopOf, some, whole } from '../testing/checkedShops';
+import { renditionFor, renditionName, RENDITION_WIDTHS } from '../width/renditions';
+import { findHeavyPictures } from './drawnPictures';
+import type { FindingKind } from './finding';
 import { findInPlans } from './findInShop';
 
 describe('where shoppers can’t come to', () => {
@@ -170,6 +173,39 @@ describe('what plans ask for', () => {
     ]);
   });
 
+  it('is a picture that weighs too much as its place fetches it', () => {
+    const noisy = { hash: 'noisy', width: 4000, height: 4000 };
+    const snapshot = shopOf(some(3).map((row, at) => ({ ...row, images: at ? row.images : [noisy] })));
+    const heavy = (names: Readonly<Record<string, number>>) =>
+      ofKind(snapshot, [planOf(snapshot)], 'pictures-heavy', { heavy: new Map(Object.entries(names)) });
+    const [{ needed }] = ended(
+      findHeavyPictures(
+        new Map(RENDITION_WIDTHS.map((width) => [renditionName('noisy', width), 300_000])),
+        snapshot,
+        [planOf(snapshot)],
+        [],
+        { now: NOW, ranges: [], blends: [] },
+      ),
+    );
+    const fetched = renditionFor(needed, 1);
+    expect(heavy({ [`noisy-${fetched}`]: 300_000 })).toMatchObject([
+      { type: 'shelf', pictures: 1, width: fetched, bytes: 300_000 },
+    ]);
+    expect(heavy({ 'noisy-2720': 900_000 }), 'nothing draws it so wide').toEqual([]);
+    expect(heavy({ [`other-${fetched}`]: 900_000 })).toEqual([]);
+  });
+
+  it('is what a plan’s own CSS does to those who have no mouse, told of the plan that says it', () => {
+    const snapshot = shopOf(some(3));
+    const plan = { ...planOf(snapshot), css: '.more {}' };
+    const smallTargets = [{ selector: 'a', pixels: 9 }];
+    const asRead = (css: string) =>
+      css ? { pointerOnly: ['a:hover'], smallTargets } : { pointerOnly: [], smallTargets: [] };
+    const of = (kind: FindingKind) => ofKind(snapshot, [plan], kind, { readCss: asRead });
+    expect(of('css-pointer')).toEqual([{ kind: 'css-pointer', plan: plan.id, selectors: ['a:hover'] }]);
+    expect(of('css-targets')).toEqual([{ kind: 'css-targets', plan: plan.id, targets: smallTargets }]);
+  });
+
   it('is a condition that no page of the plan meets', () => {
     const snapshot = shopOf(some(3));
     const never = (when: Fixture['when']): boolean => {
@@ -254,6 +290,8 @@ describe('what a publication has to answer for', () => {
           redirects: [],
           context: { now: NOW, ranges: [], blends: [] },
           putOff: new Set(),
+          readCss: () => ({ pointerOnly: [], smallTargets: [] }),
+          heavy: new Map(),
         },
         editionOf(live),
         new Set([draft.id]),

@@ -9,10 +9,11 @@ import { checkPlans, checkShared } from './checkPlans';
 import { checkProducts, checkTitles } from './checkProducts';
 import { checkValues } from './checkValues';
 import { checkAnswers, checkRedirects } from './checkWays';
+import type { ReadCss } from './cssFacts';
+import { findHeavyPictures, findSmallPictures, type DrawnPicture } from './drawnPictures';
 import { FINDING_KINDS, findingName, type Finding, type FindingGroup, type FindingKind } from './finding';
 import { marksOver } from './marks';
 import { servedAisles, type Served } from './served';
-import { findSmallPictures } from './smallPictures';
 
 /** Of one kind so many are told; all are counted. */
 export const MAX_TOLD = 200;
@@ -31,6 +32,9 @@ export interface CheckedShop {
   context: RangeContext;
   /** Names of the marks that put findings off. */
   putOff: ReadonlySet<string>;
+  readCss: ReadCss;
+  /** Bytes of the renditions that weigh too much, by their names. */
+  heavy: ReadonlyMap<string, number>;
   /** What nobody uses, drafts among them; whoever keeps ranges and blends knows. */
   unused: { ranges: readonly Unused[]; blends: readonly Unused[] };
   planned: Planned;
@@ -58,23 +62,16 @@ export interface ShopFindings {
  * Runs every check over the shop as it is live, in steps of a few milliseconds; those that are put off are left out and
  * counted apart.
  */
-export function* findInShop({
-  snapshot,
-  edition,
-  redirects,
-  context,
-  putOff,
-  unused,
-  planned,
-}: CheckedShop): Generator<void, ShopFindings> {
-  const found = new Found(snapshot, putOff);
+export function* findInShop(shop: CheckedShop): Generator<void, ShopFindings> {
+  const { snapshot, edition, redirects, context, unused, planned } = shop;
+  const found = new Found(snapshot, shop.putOff);
   const served = yield* silently(servedAisles(snapshot, edition));
   const checks = [
     checkNames(snapshot),
     checkAisles(snapshot, served, context),
     checkLinks(snapshot, served, context),
-    checkPlans(snapshot, edition, edition.plans, served, redirects, context),
-    checkPictures(snapshot, edition.plans, served, context),
+    checkPlans(snapshot, edition, edition.plans, served, redirects, context, shop.readCss),
+    checkPictures(shop, edition.plans, served),
     checkShared(snapshot, edition),
     checkUnused(unused),
     checkCampaigns(snapshot, planned, context.now),
@@ -115,18 +112,16 @@ export function* findInPlans(
 
 const evidenceOf = (finding: Finding): string => JSON.stringify(finding);
 
-function* ofPlans(
-  { snapshot, edition, redirects, context }: Omit<CheckedPlans, 'putOff'>,
-  ids: ReadonlySet<string>,
-): Generator<void, Finding[]> {
+function* ofPlans(shop: CheckedPlans, ids: ReadonlySet<string>): Generator<void, Finding[]> {
+  const { snapshot, edition, redirects, context } = shop;
   const all = yield* silently(servedAisles(snapshot, edition));
   const plans = edition.plans.filter(({ id }) => ids.has(id));
   const served = all.filter(({ plan }) => ids.has(plan.id));
   const found: Finding[] = [];
   for (const check of [
     checkAisles(snapshot, served, context),
-    checkPlans(snapshot, edition, plans, all, redirects, context),
-    checkPictures(snapshot, plans, served, context),
+    checkPlans(snapshot, edition, plans, all, redirects, context, shop.readCss),
+    checkPictures(shop, plans, served),
   ])
     for (const finding of check)
       if (finding === null) yield;
@@ -134,39 +129,47 @@ function* ofPlans(
   return found;
 }
 
-/** Pictures that are blurred on every screen: of each fixture once, with the narrowest. */
+/**
+ * Pictures that are blurred on every screen, and those that weigh too much as they are drawn: of each fixture once, with
+ * the narrowest, and with the heaviest.
+ */
 function* checkPictures(
-  snapshot: Snapshot,
+  { snapshot, context, heavy }: CheckedPlans,
   plans: Edition['plans'],
   served: readonly Served[],
-  context: RangeContext,
 ): Generator<Finding | null> {
-  const found = new Map<string, Extract<Finding, { kind: 'pictures-small' }>>();
-  const small = findSmallPictures(snapshot, plans, served, context);
-  for (;;) {
-    const step = small.next();
-    if (!step.done) {
-      yield null;
-      continue;
-    }
-    for (const { plan, fixture, type, width, needed } of step.value) {
-      if (width >= needed) continue;
-      const known = found.get(`${plan.id} ${fixture}`);
-      if (known) known.pictures++;
-      else
-        found.set(`${plan.id} ${fixture}`, {
-          kind: 'pictures-small',
-          plan: plan.id,
-          fixture,
-          type,
-          pictures: 1,
-          width,
-          needed,
-        });
-    }
-    break;
+  const small = yield* findSmallPictures(snapshot, plans, served, context);
+  for (const [first, ...others] of byFixture(small.filter(({ width, needed }) => width < needed))) {
+    const { plan, fixture, type, width, needed } = first;
+    yield {
+      kind: 'pictures-small',
+      plan: plan.id,
+      fixture,
+      type,
+      pictures: others.length + 1,
+      width,
+      needed,
+    };
   }
-  yield* found.values();
+  for (const [first, ...others] of byFixture(
+    yield* findHeavyPictures(heavy, snapshot, plans, served, context),
+  )) {
+    const { plan, fixture, type, fetched, bytes } = first;
+    const pictures = others.length + 1;
+    yield { kind: 'pictures-heavy', plan: plan.id, fixture, type, pictures, width: fetched, bytes };
+  }
+}
+
+/** In the order in which they come; none of the lists is empty. */
+function byFixture<T extends DrawnPicture>(pictures: readonly T[]): T[][] {
+  const groups = new Map<string, T[]>();
+  for (const picture of pictures) {
+    const name = `${picture.plan.id} ${picture.fixture}`;
+    const group = groups.get(name);
+    if (group) group.push(picture);
+    else groups.set(name, [picture]);
+  }
+  return [...groups.values()];
 }
 
 function* checkUnused({ ranges, blends }: CheckedShop['unused']): Generator<Finding> {

@@ -4,6 +4,7 @@ import type { FixtureType } from '../plan/plan';
 import type { TextUse } from '../plan/planTexts';
 import type { Lang } from '../text/texts';
 import type { WidthName } from '../width/widths';
+import type { CssFacts } from './cssFacts';
 
 /** How much it matters: shoppers meet it, they are served worse, or it could be better. */
 export type Severity = 'fault' | 'warning' | 'hint';
@@ -110,6 +111,20 @@ type PlanFinding =
       width: number;
       needed: number;
     }
+  /** Pictures that weigh too much as a fixture draws them, in bytes and pixels; the heaviest is told. */
+  | {
+      kind: 'pictures-heavy';
+      plan: string;
+      fixture: string;
+      type: FixtureType;
+      pictures: number;
+      width: number;
+      bytes: number;
+    }
+  /** What its own CSS shows to a pointer alone. */
+  | { kind: 'css-pointer'; plan: string; selectors: readonly string[] }
+  /** What its own CSS makes too small to be pressed. */
+  | { kind: 'css-targets'; plan: string; targets: CssFacts['smallTargets'] }
   /** Settings that say something of what its base no longer has. */
   | { kind: 'settings-idle'; plan: string; settings: readonly (readonly string[])[] };
 
@@ -167,6 +182,8 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, Severity>> = {
   'badge-unreadable': 'warning',
   'badge-covers': 'warning',
   'pictures-small': 'warning',
+  'css-pointer': 'warning',
+  'css-targets': 'warning',
   'texts-missing': 'warning',
   'values-untranslated': 'warning',
   'label-untranslated': 'warning',
@@ -188,6 +205,7 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, Severity>> = {
   'rows-ragged': 'hint',
   'rows-single': 'hint',
   'page-heavy': 'hint',
+  'pictures-heavy': 'hint',
   'aisle-thin': 'hint',
   'product-undescribed': 'hint',
   'title-long': 'hint',

@@ -48,6 +48,8 @@ export const found = (
       redirects: [],
       context: { now: NOW, ranges: [], blends: [] },
       putOff: new Set(),
+      readCss: () => ({ pointerOnly: [], smallTargets: [] }),
+      heavy: new Map(),
       unused: { ranges: [], blends: [] },
       planned: { beneath: { documents: [], ranges: [], blends: [] }, campaigns: [] },
       ...change,

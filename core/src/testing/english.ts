@@ -14,7 +14,9 @@ export function englishFaults(sentence: string): string[] {
     if (!/^a (?:one|once|eu)/i.test(found)) faults.push(`article: “${found}”`);
   for (const [found] of sentence.matchAll(/\ban (?![aeioh8])[a-z]+/gi)) faults.push(`article: “${found}”`);
   for (const [found] of sentence.matchAll(/\d{4}-\d\d-\d\d/g)) faults.push(`date: “${found}”`);
-  for (const [found] of sentence.matchAll(/\b[a-z]+[A-Z]\w*|\b[a-z]+-\d+\b|undefined|\bnull\b|NaN|\[object/g))
+  for (const [found] of sentence.matchAll(
+    /\b(?!kB\b)[a-z]+[A-Z]\w*|\b[a-z]+-\d+\b|undefined|\bnull\b|NaN|\[object/g,
+  ))
     faults.push(`of the program: “${found}”`);
   if (/ {2}|^ | $| [,.;:)]|\( /.test(sentence)) faults.push('space');
   if (!sentence) faults.push('nothing said');

@@ -33,6 +33,7 @@ import { NOTES } from './migrations/029-notes';
 import { LOOKS } from './migrations/030-looks';
 import { EARNED_FIGURES } from './migrations/031-earned';
 import { PAGE_DAYS } from './migrations/032-pageDays';
+import { HEAVY_PICTURES } from './migrations/033-heavyPictures';
 
 /**
  * Steps that build the database, oldest first; what a step leaves behind is never changed again once it has run
@@ -72,6 +73,7 @@ export const STEPS: readonly { name: string; statements: readonly string[] }[] =
   { name: '030-looks', statements: LOOKS },
   { name: '031-earned', statements: EARNED_FIGURES },
   { name: '032-page-days', statements: PAGE_DAYS },
+  { name: '033-heavy-pictures', statements: HEAVY_PICTURES },
 ];
 
 /** How long one server waits for another one that makes the database ready, in seconds. */

@@ -17,6 +17,8 @@ import {
   type ShopFindings,
   type Snapshot,
 } from '@fond/core';
+import { readCss } from '../document/readCss';
+import { readHeavyPictures } from './heavyPictures';
 import { recordActivity } from '../activity/activity';
 import { campaignContent, CampaignModel, RedirectModel } from '../database/models';
 import { runSql, select } from '../database/rows';
@@ -52,8 +54,9 @@ export async function readChecked(
 ): Promise<{ shop: CheckedPlans; marks: readonly Mark[]; today: string }> {
   const now = Date.now();
   const today = todayIn({ now, zone });
-  const [marks, ways] = await Promise.all([
+  const [marks, heavy, ways] = await Promise.all([
     readMarks(sequelize, today),
+    readHeavyPictures(sequelize),
     RedirectModel.findAll({ order: [['fromPath', 'ASC']] }),
   ]);
   const redirects = ways.map(({ fromPath, toPath, code }): Redirect => ({
@@ -63,7 +66,7 @@ export async function readChecked(
   }));
   const context = { now, ranges: edition.ranges, blends: edition.blends, zone };
   const putOff = new Set(marks.map(({ name }) => name));
-  return { shop: { snapshot, edition, redirects, context, putOff }, marks, today };
+  return { shop: { snapshot, edition, redirects, context, putOff, readCss, heavy }, marks, today };
 }
 
 /** Saved ranges and blends that neither a draft, nor what is live, nor an answer to a search names. */
@@ -116,7 +119,14 @@ async function findLive(
     readPlanned(),
   ]);
   const times = planned.campaigns.map(({ id, startsAt, endsAt }) => [id, startsAt, endsAt]);
-  const asked = JSON.stringify([today, [...shop.putOff].sort(), shop.redirects, unused, times]);
+  const asked = JSON.stringify([
+    today,
+    [...shop.putOff].sort(),
+    shop.redirects,
+    [...shop.heavy],
+    unused,
+    times,
+  ]);
   const known = kept.get(snapshot);
   // A campaign that begins makes another edition of the same number.
   if (known?.edition === edition && known.asked === asked) return { found: await known.found, marks };

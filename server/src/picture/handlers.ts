@@ -36,10 +36,7 @@ export const pictureHandlers = ({
   pictures,
   renditions,
 }: Services): Handlers<Own> => ({
-  pictures: () => {
-    const { snapshot, edition } = host.serving();
-    return pictureReport(snapshot, edition, renditions);
-  },
+  pictures: () => pictureReport(sequelize, host.serving(), renditions),
   makeRenditions: ({ user }) => renditions.start(user.id),
   pictureLibrary: ({ query }) => pictureLibrary(sequelize, query),
   keepPicture: ({ request, user }) =>

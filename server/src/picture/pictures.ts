@@ -4,7 +4,7 @@ import path from 'node:path';
 import { setTimeout as delay } from 'node:timers/promises';
 import type { RequestHandler } from 'express';
 import sharp, { type Sharp } from 'sharp';
-import { RENDITION_WIDTHS } from '@fond/core';
+import { HEAVY_BYTES, renditionName, RENDITION_WIDTHS } from '@fond/core';
 import { problem } from '../problem/problem';
 
 /** Kinds of renditions, the smallest files first. */
@@ -29,7 +29,11 @@ export interface Progress {
   wanted: number;
 }
 
-const fileName = (hash: string, width: number, format: Format): string => `${hash}-${width}.${format}`;
+const fileName = (hash: string, width: number, format: Format): string =>
+  `${renditionName(hash, width)}.${format}`;
+
+/** The kind by which a picture is weighed: what browsers of today get, once it is made. */
+const WEIGHED: Format = 'avif';
 
 /** Originals by content hash, and renditions made from them when first asked for or ahead in the background. */
 export class PictureStore {
@@ -37,7 +41,11 @@ export class PictureStore {
   private readonly renditions: string;
   private readonly making = new Map<string, Promise<string>>();
 
-  constructor(data: string) {
+  /** @param noteHeavy Keeps the name and the bytes of a rendition that weighs too much. */
+  constructor(
+    data: string,
+    private readonly noteHeavy: (name: string, bytes: number) => Promise<void>,
+  ) {
     this.originals = path.join(data, 'media', 'originals');
     this.renditions = path.join(data, 'media', 'renditions');
   }
@@ -65,21 +73,24 @@ export class PictureStore {
     if (!RENDITION_WIDTHS.includes(width)) return null;
     const target = path.join(this.renditions, fileName(hash, width, format));
     if (await exists(target)) return target;
-    const original = path.join(this.originals, hash);
-    if (!(await exists(original))) return null;
+    if (!(await exists(path.join(this.originals, hash)))) return null;
     let making = this.making.get(target);
     if (!making) {
-      making = this.make(original, width, format, target).finally(() => this.making.delete(target));
+      making = this.make(hash, width, format, target).finally(() => this.making.delete(target));
       this.making.set(target, making);
     }
     return making;
   }
 
-  private async make(original: string, width: number, format: Format, target: string): Promise<string> {
-    const image = sharp(await readFile(original))
+  private async make(hash: string, width: number, format: Format, target: string): Promise<string> {
+    const image = sharp(await readFile(path.join(this.originals, hash)))
       .rotate()
       .resize({ width, withoutEnlargement: true });
-    await writeWhole(target, await ENCODED[format](image).toBuffer());
+    const content = await ENCODED[format](image).toBuffer();
+    // Before it is there: one that is there isn't made again, and so would never be noted.
+    if (format === WEIGHED && content.length > HEAVY_BYTES)
+      await this.noteHeavy(renditionName(hash, width), content.length);
+    await writeWhole(target, content);
     return target;
   }
 

@@ -1,6 +1,8 @@
 import type { Logger } from 'pino';
+import type { Sequelize } from 'sequelize';
 import type { Job, JobProgress, PictureReport } from '@fond/contract';
 import {
+  findHeavyPictures,
   findSmallPictures,
   pictureNeeds,
   RENDITION_WIDTHS,
@@ -11,6 +13,7 @@ import {
 import type { ServingHost, ServingState } from '../serving/servingHost';
 import { BrokenOff, type Jobs } from '../job/jobs';
 import { inTurns } from '../turns';
+import { readHeavyPictures } from '../finding/heavyPictures';
 import type { PictureSize, PictureStore, Progress } from './pictures';
 
 /** The pictures that shoppers see first: of every card, of categories, and those that live plans have uploaded. */
@@ -29,14 +32,16 @@ const MAX_LISTED = 200;
 
 /** How the pictures that shoppers see stand. */
 export async function pictureReport(
-  snapshot: Snapshot,
-  edition: Edition,
+  sequelize: Sequelize,
+  { snapshot, edition }: Pick<ServingState, 'snapshot' | 'edition'>,
   renditions: Renditions,
 ): Promise<PictureReport> {
   const { plans, ranges, blends } = edition;
   const context = { now: Date.now(), ranges, blends };
   const served = await inTurns(servedAisles(snapshot, edition));
   const small = await inTurns(findSmallPictures(snapshot, plans, served, context));
+  const weights = await readHeavyPictures(sequelize);
+  const heavy = await inTurns(findHeavyPictures(weights, snapshot, plans, served, context));
   const blurred = small.filter(({ width, needed }) => width < needed).length;
   return {
     pictures: picturesInUse(snapshot, edition).length,
@@ -46,6 +51,8 @@ export async function pictureReport(
     small: small.slice(0, MAX_LISTED),
     blurred,
     soft: small.length - blurred,
+    heavy: heavy.slice(0, MAX_LISTED),
+    weighty: heavy.length,
   };
 }
 

@@ -1,6 +1,8 @@
 import {
   dayWords,
+  HEAVY_BYTES,
   listWords,
+  MIN_TARGET,
   sayClause,
   type CardElementKind,
   type Clause,
@@ -9,6 +11,7 @@ import {
 } from '@fond/core';
 import { languageName } from '../records/languageName';
 import { counted } from '../wording/counted';
+import { kilobytes } from '../wording/kilobytes';
 import { TEXT_USES } from '../wording/textUses';
 import { elementWords, FIXTURE_WORDS } from '../wording/words';
 
@@ -127,6 +130,14 @@ export function findingWords(finding: Finding, names: RangeNames): string {
       return `has the badge “${finding.text}”, which no product has`;
     case 'pictures-small':
       return `draws the pictures of its ${FIXTURE_WORDS[finding.type]} ${finding.needed} px wide, and ${counted(finding.pictures, 'picture')} ${finding.pictures === 1 ? 'has' : 'have'} less; the smallest has ${finding.width} px`;
+    case 'pictures-heavy':
+      return `fetches pictures ${finding.width} px wide for its ${FIXTURE_WORDS[finding.type]}, and ${counted(finding.pictures, 'picture')} ${finding.pictures === 1 ? 'weighs' : 'weigh'} more than ${kilobytes(HEAVY_BYTES)}; the heaviest has ${kilobytes(finding.bytes)}`;
+    case 'css-pointer':
+      return `shows by its own CSS to a pointer alone, not to keys or a finger: ${some(finding.selectors.map((one) => `“${one}”`))}`;
+    case 'css-targets':
+      return `makes by its own CSS what can be pressed smaller than ${MIN_TARGET} px: ${some(
+        finding.targets.map(({ selector, pixels }) => `“${selector}” (${pixels} px)`),
+      )}`;
     case 'settings-idle':
       return `has ${counted(finding.settings.length, 'setting')} of what its base no longer has`;
     case 'part-unused':

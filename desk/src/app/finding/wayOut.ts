@@ -67,6 +67,7 @@ export function wayOut(finding: Finding, path: string | null): WayOut {
     case 'condition-never':
       return slip(finding.plan, `place:${finding.fixture}`, 'See when it is shown');
     case 'pictures-small':
+    case 'pictures-heavy':
       return { commands: ['/pictures'], query: {}, name: 'See the pictures' };
     case 'rows-ragged':
     case 'rows-single':
@@ -77,6 +78,9 @@ export function wayOut(finding: Finding, path: string | null): WayOut {
       return slip(finding.plan, 'order', 'Open its order');
     case 'contrast-low':
       return slip(finding.plan, 'look', 'Open its look');
+    case 'css-pointer':
+    case 'css-targets':
+      return slip(finding.plan, 'look', 'Open its CSS');
     case 'plan-idle':
       return slip(finding.plan, 'reach', 'Open its reach');
     case 'settings-idle':

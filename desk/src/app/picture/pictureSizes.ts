@@ -1,10 +1,12 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import type { Job, PictureReport, Problem } from '@fond/contract';
-import type { SmallPicture } from '@fond/core';
+import { HEAVY_BYTES, type DrawnPicture } from '@fond/core';
+import { kilobytes } from '../wording/kilobytes';
 import { Api } from '../api/api';
 import { JobFollower } from '../job/jobFollower';
 
@@ -12,7 +14,7 @@ import { JobFollower } from '../job/jobFollower';
 @Component({
   selector: 'desk-picture-sizes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatProgressBarModule, RouterLink],
+  imports: [MatButtonModule, MatProgressBarModule, NgTemplateOutlet, RouterLink],
   templateUrl: './pictureSizes.html',
   styleUrls: ['../shell/sheet.scss', '../shell/listPage.scss', '../shell/table.scss', './pictureSizes.scss'],
 })
@@ -69,19 +71,22 @@ export class PictureSizes {
       });
   }
 
-  protected owner({ of }: SmallPicture): string {
+  protected readonly heaviest = HEAVY_BYTES;
+  protected readonly kilobytes = kilobytes;
+
+  protected owner({ of }: DrawnPicture): string {
     return of.kind === 'uploaded' ? 'An uploaded picture' : of.name;
   }
 
-  protected kind({ of }: SmallPicture): string {
+  protected kind({ of }: DrawnPicture): string {
     return { product: 'product', aisle: 'category', uploaded: '' }[of.kind];
   }
 
-  protected slip({ type, fixture }: SmallPicture): string {
+  protected slip({ type, fixture }: DrawnPicture): string {
     return type === 'shelf' ? 'grid' : `fixture:${fixture}`;
   }
 
-  protected verdict({ width, needed }: SmallPicture): string {
+  protected verdict({ width, needed }: DrawnPicture): string {
     return width < needed ? 'blurred on every screen' : 'soft on fine screens';
   }
 }
