@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import type { FreePageInput, StoredFreePage, StoredRedirect } from '@fond/contract';
-import { ended, openingPages, type FreePageRow } from '@fond/core';
+import { runToEnd, openingPages, type FreePageRow } from '@fond/core';
 import { createPlan, publishStored } from '../support/plans';
 import { startTestServer, type Desk, type TestServer } from '../support/server';
 
@@ -110,12 +110,12 @@ describe('a free page', () => {
       },
     ];
     const before = { ...snapshot, frame: { ...snapshot.frame, pages, day: '2090-11-30' } };
-    const on = (day: string) => ended(openingPages(before, day));
+    const on = (day: string) => runToEnd(openingPages(before, day));
     expect(on('2090-11-30')).toBe(before);
     const open = on('2090-12-01');
     expect(open.aisles.byPath.get('/advent')?.closed).toBe(false);
     expect(open.aisles.byPath.get('/')?.key).toBe('page:900');
-    const over = ended(openingPages(open, '2090-12-25'));
+    const over = runToEnd(openingPages(open, '2090-12-25'));
     expect(over.aisles.byPath.get('/advent')?.closed).toBe(true);
     expect(over.aisles.byPath.get('/')?.key).toBe('front');
     expect(over.size).toBe(snapshot.size);

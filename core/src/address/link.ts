@@ -47,12 +47,12 @@ export interface AisleLink extends LinkModel {
   count: number;
 }
 
-export const kept = new Keep<Map<string, AisleLink>>(16);
+export const cache = new Keep<Map<string, AisleLink>>(16);
 
 /** Every page links to all its neighbours, so each link is made once for the aisles and what stands in them. */
 export function aisleLink(snapshot: Snapshot, aisle: Aisle, lang: Lang): AisleLink {
   const { aisles, category, collection, tag, attributes } = snapshot;
-  const links = kept.get(
+  const links = cache.get(
     snapshot.lineage,
     lang,
     [aisles, category, collection, tag, attributes],

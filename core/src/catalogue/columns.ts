@@ -1,7 +1,7 @@
 import type { Texts } from '../text/texts';
 import { resort } from './resort';
 import { sortedByNumbers } from './sortByNumbers';
-import { ended, STRIDE } from './steps';
+import { runToEnd, STRIDE } from './steps';
 import {
   acquireBitset,
   releaseBitset,
@@ -129,7 +129,7 @@ export class ValueColumnBuilder {
 
   /** Packs them; with an order, product p is the one that was added as number `order[p]`. */
   finish(order?: Uint32Array): ValueColumn {
-    return ended(this.finishing(order));
+    return runToEnd(this.finishing(order));
   }
 
   /** As `finish`, in steps. */
@@ -157,7 +157,7 @@ export const valueColumn = (
   codeOf: ReadonlyMap<string, number>,
   offsets: Uint32Array,
   codes: Codes,
-): ValueColumn => ended(valueColumnSteps(key, values, codeOf, offsets, codes));
+): ValueColumn => runToEnd(valueColumnSteps(key, values, codeOf, offsets, codes));
 
 /** As `valueColumn`, in steps between which others may have their turn. */
 export function* valueColumnSteps(

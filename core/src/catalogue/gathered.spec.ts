@@ -8,7 +8,7 @@ import type { CatalogueFrame } from './rows';
 import { membersOf } from './sets';
 import type { Snapshot } from './snapshot';
 import { snapshotOf } from './snapshotBuilder';
-import { ended } from './steps';
+import { runToEnd } from './steps';
 import { USUAL_SHOW, type ValueFamily } from './valueShow';
 
 const family = (id: string, members: readonly string[]): ValueFamily => ({
@@ -72,7 +72,7 @@ describe('values that are gathered', () => {
   it('are gathered anew as products come and go', () => {
     const frame = frameWith('colour', [family('blues', ['navy', 'azure'])]);
     const before = snapshotOf(frame, [product(1, { attributes: { colour: 'red' } })]);
-    const after = ended(
+    const after = runToEnd(
       merging(before, frame, [product(2, { attributes: { colour: 'azure' } })], new Set(), 2),
     );
     expect(holders(column(after, 'colour'), 'blues')).toHaveLength(1);

@@ -10,7 +10,7 @@ import type { ProductRow } from './rows';
 import { fullBitset } from './sets';
 import type { Snapshot } from './snapshot';
 import { snapshotOf } from './snapshotBuilder';
-import { ended } from './steps';
+import { runToEnd } from './steps';
 
 const KEYS: readonly OrderKey[] = ['featured', 'newest', 'name', 'price', 'rating', 'sold', 'stock', 'views'];
 
@@ -75,7 +75,7 @@ describe('a merged snapshot', () => {
           for (const row of changed) after.set(row.id, row);
           for (const id of gone) after.delete(id);
           const all = [...after.values()].sort((a, b) => a.id - b.id);
-          const merged = ended(merging(before, FRAME, changed, gone, 2));
+          const merged = runToEnd(merging(before, FRAME, changed, gone, 2));
           expect(told(merged, parameters)).toEqual(told(snapshotOf(FRAME, all, 2), parameters));
         },
       ),

@@ -1,5 +1,5 @@
 import type { FacetColumn, NumberColumn, ValueColumn } from './columns';
-import { ended } from './steps';
+import { runToEnd } from './steps';
 
 /**
  * What every product holds in every facet, packed into one short row of two-byte slots, so that a product's part in all
@@ -114,7 +114,7 @@ export function packRows(
   size: number,
   limits: PackingLimits = LIMITS,
 ): PackedRows {
-  return ended(packingRows(facets, size, limits));
+  return runToEnd(packingRows(facets, size, limits));
 }
 
 /** As `packRows`, in steps between which others may have their turn. */

@@ -6,7 +6,7 @@ import { holds } from './sets';
 import { UNCOUNTED, type ActivityColumn, type Snapshot } from './snapshot';
 import type { ValueColumn } from './columns';
 import { placesBy, snapshotOf } from './snapshotBuilder';
-import { ended } from './steps';
+import { runToEnd } from './steps';
 
 /**
  * A snapshot in which some products are called otherwise, are described, pictured or linked anew, or cost something else,
@@ -53,7 +53,7 @@ export function retouched(
     images: lists(before.images, delta.images),
     links: lists(before.links, delta.links),
     slugs,
-    bySlug: slugs === before.slugs ? before.bySlug : ended(placesBy(slugs)),
+    bySlug: slugs === before.slugs ? before.bySlug : runToEnd(placesBy(slugs)),
     earned: earnedAnew(before.earned, delta.earned, at),
   };
 }

@@ -16,7 +16,7 @@ import type {
 } from './rows';
 import type { Texts } from '../text/texts';
 import { own } from '../text/own';
-import { ended, STRIDE } from './steps';
+import { runToEnd, STRIDE } from './steps';
 import { emptyBitset } from './sets';
 import {
   BOOLEAN_LABELS,
@@ -157,7 +157,7 @@ export class SnapshotBuilder {
   }
 
   finish(version: number): Snapshot {
-    return ended(this.finishing(version));
+    return runToEnd(this.finishing(version));
   }
 
   /** As `finish`, in steps between which others may have their turn. */

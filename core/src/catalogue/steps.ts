@@ -1,5 +1,5 @@
 /** What comes of steps that are taken one right after the other. */
-export function ended<T>(steps: Generator<unknown, T>): T {
+export function runToEnd<T>(steps: Generator<unknown, T>): T {
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;

@@ -88,8 +88,8 @@ function evenSteps(present: readonly NumberCount[], resolution: number, most: nu
   // Numbers with decimals are measured in thousandths, so that the series starts small enough.
   const step = niceStep(width * 1000, 1, most) / 1000;
   const place = (number: number): number => Math.floor(number / step + 1e-9);
-  return cut(
-    grouped(present, ({ number }) => place(number)),
+  return cutBetween(
+    groupNumbers(present, ({ number }) => place(number)),
     resolution,
     (_, next) => place(next) * step,
   );
@@ -103,14 +103,17 @@ function equalSteps(present: readonly NumberCount[], resolution: number, total: 
     share.set(number, Math.floor((before / total) * most));
     before += count;
   }
-  return cut(
-    grouped(present, ({ number }) => share.get(number)!),
+  return cutBetween(
+    groupNumbers(present, ({ number }) => share.get(number)!),
     resolution,
     roundest,
   );
 }
 
-function grouped(present: readonly NumberCount[], groupOf: (value: NumberCount) => number): NumberCount[][] {
+function groupNumbers(
+  present: readonly NumberCount[],
+  groupOf: (value: NumberCount) => number,
+): NumberCount[][] {
   const groups = new Map<number, NumberCount[]>();
   for (const value of present) {
     const group = groupOf(value);
@@ -144,7 +147,7 @@ function resolutionOf(present: readonly NumberCount[]): number {
 }
 
 /** @param boundOf Where the step of `next` begins, above `last`, the largest number before it. */
-function cut(
+function cutBetween(
   groups: readonly (readonly NumberCount[])[],
   resolution: number,
   boundOf: (last: number, next: number) => number,

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import type { HeirDocument, Plan, PlanDocument } from '../plan/plan';
 import { NOW } from '../testing/catalogues';
-import { ofKind, planOf, shopOf, some } from '../testing/checkedShops';
+import { ofKind, planOf, shopOf, someProducts } from '../testing/checkedShops';
 import type { PlannedCampaign } from './checkCampaigns';
 import type { Finding, FindingKind } from './finding';
 
 const HOUR = 3_600_000;
-const snapshot = shopOf(some(6));
+const snapshot = shopOf(someProducts(6));
 const house = planOf(snapshot);
 const wider = planOf(snapshot, { columns: { wide: 5, medium: 3, narrow: 2 } });
 

@@ -4,11 +4,11 @@ import { FRESH_FRAME } from '../plan/fixtures';
 import { usual } from '../plan/housePlan';
 import { USUAL_PIN } from '../order/sorting';
 import { cardElement } from '../card/design';
-import { ended } from '../catalogue/steps';
+import { runToEnd } from '../catalogue/steps';
 import type { Fixture, HeirDocument } from '../plan/plan';
 import { FRAME, NOW } from '../testing/catalogues';
 import type { Texts } from '../text/texts';
-import { found, ofKind, planOf, shopOf, some, whole } from '../testing/checkedShops';
+import { findAll, ofKind, planOf, shopOf, someProducts, wholeProduct } from '../testing/checkedShops';
 import { renditionFor, renditionName, RENDITION_WIDTHS } from '../width/renditions';
 import { findHeavyPictures } from './drawnPictures';
 import type { FindingKind } from './finding';
@@ -24,7 +24,7 @@ describe('where shoppers can’t come to', () => {
     open: true,
   });
   const frame = { ...FRAME, pages: [page(1), page(2)] };
-  const snapshot = shopOf([...some(3), whole(9, { collections: [1] })], frame);
+  const snapshot = shopOf([...someProducts(3), wholeProduct(9, { collections: [1] })], frame);
   const unlinked = (more: readonly Fixture[]): string[] =>
     ofKind(snapshot, [planOf(snapshot, {}, more)], 'aisle-unlinked').map((one) =>
       'aisle' in one ? one.aisle : '',
@@ -78,7 +78,7 @@ describe('what is told in words', () => {
       ],
     };
     const rows = ['steel', 'iron', 'oak'].map((of, at) =>
-      whole(at + 1, { attributes: { material: of, colour: 'blue' } }),
+      wholeProduct(at + 1, { attributes: { material: of, colour: 'blue' } }),
     );
     const snapshot = shopOf(rows, frame);
     const plans = [planOf(snapshot)];
@@ -102,9 +102,9 @@ describe('what is told in words', () => {
     }));
     const snapshot = shopOf(
       [
-        whole(1, { titles: { en: 'Pan', fr: 'Poêle' } }),
-        whole(2, { titles: { en: 'Pan', fr: 'Sauteuse' } }),
-        whole(3, { titles: { en: 'A'.repeat(61), fr: 'B' } }),
+        wholeProduct(1, { titles: { en: 'Pan', fr: 'Poêle' } }),
+        wholeProduct(2, { titles: { en: 'Pan', fr: 'Sauteuse' } }),
+        wholeProduct(3, { titles: { en: 'A'.repeat(61), fr: 'B' } }),
       ],
       { ...FRAME, categories: described },
     );
@@ -123,7 +123,7 @@ describe('what is told in words', () => {
 
 describe('what plans ask for', () => {
   it('is a clause that takes nothing away, or names what is gone', () => {
-    const snapshot = shopOf(some(6).map((row, at) => ({ ...row, featured: at < 2 })));
+    const snapshot = shopOf(someProducts(6).map((row, at) => ({ ...row, featured: at < 2 })));
     const plans = [
       planOf(snapshot, {
         range: {
@@ -138,7 +138,7 @@ describe('what plans ask for', () => {
 
   it('is a line that most cards leave out, or a pin that can’t hold in its aisle', () => {
     const snapshot = shopOf(
-      some(10).map((row, at) => ({ ...row, ...(at < 3 && { attributes: { material: 'steel' } }) })),
+      someProducts(10).map((row, at) => ({ ...row, ...(at < 3 && { attributes: { material: 'steel' } }) })),
     );
     const house = planOf(snapshot);
     const shelf = house.fixtures.find((one) => one.type === 'shelf')!;
@@ -155,7 +155,7 @@ describe('what plans ask for', () => {
   });
 
   it('is more cards on one page than a phone draws quickly', () => {
-    const snapshot = shopOf(some(120));
+    const snapshot = shopOf(someProducts(120));
     const sized = (count: number) =>
       ofKind(snapshot, [planOf(snapshot, { pageSize: { by: 'products', count } })], 'page-heavy');
     expect(sized(96)).toEqual([]);
@@ -167,7 +167,9 @@ describe('what plans ask for', () => {
 
   it('is a picture that is drawn wider than it is', () => {
     const small = { hash: 'small', width: 100, height: 100 };
-    const snapshot = shopOf(some(3).map((row, at) => ({ ...row, images: at ? row.images : [small] })));
+    const snapshot = shopOf(
+      someProducts(3).map((row, at) => ({ ...row, images: at ? row.images : [small] })),
+    );
     expect(ofKind(snapshot, [planOf(snapshot)], 'pictures-small')).toMatchObject([
       { type: 'shelf', pictures: 1, width: 100 },
     ]);
@@ -175,10 +177,12 @@ describe('what plans ask for', () => {
 
   it('is a picture that weighs too much as its place fetches it', () => {
     const noisy = { hash: 'noisy', width: 4000, height: 4000 };
-    const snapshot = shopOf(some(3).map((row, at) => ({ ...row, images: at ? row.images : [noisy] })));
+    const snapshot = shopOf(
+      someProducts(3).map((row, at) => ({ ...row, images: at ? row.images : [noisy] })),
+    );
     const heavy = (names: Readonly<Record<string, number>>) =>
       ofKind(snapshot, [planOf(snapshot)], 'pictures-heavy', { heavy: new Map(Object.entries(names)) });
-    const [{ needed }] = ended(
+    const [{ needed }] = runToEnd(
       findHeavyPictures(
         new Map(RENDITION_WIDTHS.map((width) => [renditionName('noisy', width), 300_000])),
         snapshot,
@@ -196,7 +200,7 @@ describe('what plans ask for', () => {
   });
 
   it('is what a plan’s own CSS does to those who have no mouse, told of the plan that says it', () => {
-    const snapshot = shopOf(some(3));
+    const snapshot = shopOf(someProducts(3));
     const plan = { ...planOf(snapshot), css: '.more {}' };
     const smallTargets = [{ selector: 'a', pixels: 9 }];
     const asRead = (css: string) =>
@@ -207,7 +211,7 @@ describe('what plans ask for', () => {
   });
 
   it('is a condition that no page of the plan meets', () => {
-    const snapshot = shopOf(some(3));
+    const snapshot = shopOf(someProducts(3));
     const never = (when: Fixture['when']): boolean => {
       const banner: Fixture = { ...usual('banner'), ...FRESH_FRAME.banner, when };
       const plan = {
@@ -237,7 +241,7 @@ describe('what plans ask for', () => {
   });
 
   it('is told of a base alone where an heir takes it over', () => {
-    const snapshot = shopOf(some(6));
+    const snapshot = shopOf(someProducts(6));
     const base = planOf(snapshot, {
       pageSize: { by: 'products', count: 8 },
       columns: { wide: 3, medium: 2, narrow: 2 },
@@ -251,9 +255,9 @@ describe('what plans ask for', () => {
   });
 
   it('is a range or a blend that nobody uses', () => {
-    const snapshot = shopOf(some(1));
+    const snapshot = shopOf(someProducts(1));
     const unused = { ranges: [{ id: 'r', name: 'Gifts' }], blends: [{ id: 'b', name: 'Ours' }] };
-    const { groups } = found(snapshot, [planOf(snapshot)], { unused });
+    const { groups } = findAll(snapshot, [planOf(snapshot)], { unused });
     expect(groups.flatMap((group) => group.found)).toEqual(
       expect.arrayContaining([
         { kind: 'range-unused', range: 'r', name: 'Gifts' },
@@ -265,7 +269,7 @@ describe('what plans ask for', () => {
 
 describe('what a publication has to answer for', () => {
   it('is what its plans and their aisles have, told apart from what is live already', () => {
-    const snapshot = shopOf(some(6));
+    const snapshot = shopOf(someProducts(6));
     const live = planOf(snapshot, {
       pageSize: { by: 'products', count: 8 },
       columns: { wide: 3, medium: 2, narrow: 2 },
@@ -282,7 +286,7 @@ describe('what a publication has to answer for', () => {
     });
     const editionOf = (first: typeof live) =>
       editionFrom(1, { documents: [first, other], ranges: [], blends: [] });
-    const { groups, fresh } = ended(
+    const { groups, fresh } = runToEnd(
       findInPlans(
         {
           snapshot,

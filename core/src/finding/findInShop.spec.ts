@@ -9,7 +9,7 @@ import { orderGroup, USUAL_PIN } from '../order/sorting';
 import type { Fixture, HeirDocument, Plan, Shelf } from '../plan/plan';
 import type { Redirect } from '../redirect/redirects';
 import { FRAME } from '../testing/catalogues';
-import { found, ofKind, planOf, shopOf, some, whole } from '../testing/checkedShops';
+import { findAll, ofKind, planOf, shopOf, someProducts, wholeProduct } from '../testing/checkedShops';
 import { followed } from '../width/widths';
 import { FINDING_KINDS, findingName, type FindingKind } from './finding';
 import { MAX_TOLD } from './findInShop';
@@ -17,13 +17,13 @@ import { MAX_TOLD } from './findInShop';
 describe('what is wrong with products', () => {
   it('is told of each that lacks something that shoppers need', () => {
     const snapshot = shopOf([
-      whole(1),
-      whole(2, { price: null }),
-      whole(3, { categories: [] }),
-      whole(4, { images: [] }),
-      whole(5, { was: 1005 }),
-      whole(6, { titles: { en: 'Pan' }, descriptions: {} }),
-      whole(7, { was: 2000 }),
+      wholeProduct(1),
+      wholeProduct(2, { price: null }),
+      wholeProduct(3, { categories: [] }),
+      wholeProduct(4, { images: [] }),
+      wholeProduct(5, { was: 1005 }),
+      wholeProduct(6, { titles: { en: 'Pan' }, descriptions: {} }),
+      wholeProduct(7, { was: 2000 }),
     ]);
     const plans = [planOf(snapshot)];
     const skus = (kind: FindingKind): string[] =>
@@ -39,8 +39,12 @@ describe('what is wrong with products', () => {
   });
 
   it('is counted in full, and told up to a limit', () => {
-    const snapshot = shopOf(Array.from({ length: MAX_TOLD + 50 }, (_, at) => whole(at + 1, { price: null })));
-    const group = found(snapshot, [planOf(snapshot)]).groups.find(({ kind }) => kind === 'product-priceless');
+    const snapshot = shopOf(
+      Array.from({ length: MAX_TOLD + 50 }, (_, at) => wholeProduct(at + 1, { price: null })),
+    );
+    const group = findAll(snapshot, [planOf(snapshot)]).groups.find(
+      ({ kind }) => kind === 'product-priceless',
+    );
     expect([group?.count, group?.found.length]).toEqual([MAX_TOLD + 50, MAX_TOLD]);
   });
 });
@@ -54,7 +58,7 @@ describe('what is wrong with aisles', () => {
         { ...FRAME.categories[3], id: 7, slug: 'pots-2', titles: { en: 'POTS' } },
       ],
     };
-    const snapshot = shopOf([...some(6), whole(7, { categories: [5] })], frame);
+    const snapshot = shopOf([...someProducts(6), wholeProduct(7, { categories: [5] })], frame);
     const house = planOf(snapshot);
     const aisles = (kind: FindingKind, plans: readonly Plan[] = [house]): string[] =>
       ofKind(snapshot, plans, kind).map((one) => ('aisle' in one ? one.aisle : ''));
@@ -78,7 +82,7 @@ describe('what is wrong with aisles', () => {
 
   it('tells a promoting shelf and a filter once, with how many aisles they fail in', () => {
     const snapshot = shopOf(
-      some(30).map((row, at) => ({
+      someProducts(30).map((row, at) => ({
         ...row,
         ...(at < 4 && { attributes: { material: at % 2 ? 'iron' : 'steel' } }),
       })),
@@ -97,19 +101,19 @@ describe('what is wrong with aisles', () => {
   });
 
   it('is looked at again once something of them changes, and then alone', () => {
-    const snapshot = shopOf(some(6));
+    const snapshot = shopOf(someProducts(6));
     const plans = [planOf(snapshot)];
     const edition = editionFrom(1, { documents: plans, ranges: [], blends: [] });
-    const before = found(snapshot, plans, { edition });
-    expect(found(snapshot, plans, { edition })).toEqual(before);
+    const before = findAll(snapshot, plans, { edition });
+    expect(findAll(snapshot, plans, { edition })).toEqual(before);
     const sold = patchSnapshot(snapshot, [{ id: 1, price: null }], 2);
-    const after = found(sold, plans, { edition });
+    const after = findAll(sold, plans, { edition });
     expect(after.groups.find(({ kind }) => kind === 'product-priceless')?.count).toBe(1);
     expect(after.groups.filter(({ kind }) => kind !== 'product-priceless')).toEqual(before.groups);
   });
 
   it('looks at filters again when what products are changes and which they are does not', () => {
-    const snapshot = shopOf(some(40).map((row, at) => ({ ...row, stock: at % 2 ? 3 : 0 })));
+    const snapshot = shopOf(someProducts(40).map((row, at) => ({ ...row, stock: at % 2 ? 3 : 0 })));
     const house = planOf(snapshot);
     const plans = [
       {
@@ -131,7 +135,7 @@ describe('what is wrong with aisles', () => {
 });
 
 describe('what is wrong with plans', () => {
-  const snapshot = shopOf(some(6));
+  const snapshot = shopOf(someProducts(6));
 
   it('is that they win nowhere, leave rows unfilled, or hold what is gone or over', () => {
     const house = planOf(snapshot, {
@@ -245,7 +249,7 @@ describe('what is wrong with redirects and answers', () => {
       to,
       code: to === null ? 410 : 301,
     });
-    const snapshot = shopOf(some(3));
+    const snapshot = shopOf(someProducts(3));
     const redirects = [
       redirect('/a', '/b'),
       redirect('/b', '/a'),
@@ -265,7 +269,7 @@ describe('what is wrong with redirects and answers', () => {
 
   it('is that an answer names what is gone, or has ended', () => {
     const answer = { ...freshAnswer('a', 'en'), queries: ['pan'], lifted: ['P-1', 'P-9'], to: '2026-06-14' };
-    const snapshot = shopOf(some(3), { ...FRAME, search: { ...NO_SEARCH_RULES, answers: [answer] } });
+    const snapshot = shopOf(someProducts(3), { ...FRAME, search: { ...NO_SEARCH_RULES, answers: [answer] } });
     const plans = [planOf(snapshot)];
     expect(ofKind(snapshot, plans, 'answer-gone')).toEqual([
       { kind: 'answer-gone', answer: 'a', query: 'pan', skus: ['P-9'] },
@@ -282,17 +286,17 @@ describe('a finding', () => {
       lifted: ['P-9'],
     });
     const search = { ...NO_SEARCH_RULES, answers: [answer('a', 'en'), answer('b', 'fr')] };
-    const snapshot = shopOf(some(3), { ...FRAME, search });
+    const snapshot = shopOf(someProducts(3), { ...FRAME, search });
     const names = ofKind(snapshot, [planOf(snapshot)], 'answer-gone').map(findingName);
     expect(new Set(names).size).toBe(2);
   });
 
   it('is put off by its name, which says the same whenever it is found', () => {
-    const snapshot = shopOf([whole(1, { price: null }), whole(2, { price: null })]);
+    const snapshot = shopOf([wholeProduct(1, { price: null }), wholeProduct(2, { price: null })]);
     const plans = [planOf(snapshot)];
     const [first] = ofKind(snapshot, plans, 'product-priceless');
     const putOff = new Set([findingName(first)]);
-    const { groups, putOff: left } = found(snapshot, plans, { putOff });
+    const { groups, putOff: left } = findAll(snapshot, plans, { putOff });
     expect(left).toEqual([{ mark: findingName(first), count: 1, first }]);
     expect(groups.find(({ kind }) => kind === 'product-priceless')?.count).toBe(1);
   });

@@ -217,7 +217,7 @@ class Found {
   }
 
   all(): ShopFindings {
-    return { groups: told(this.groups), putOff: [...this.silenced.values()], byAisle: this.byAisle };
+    return { groups: listGroups(this.groups), putOff: [...this.silenced.values()], byAisle: this.byAisle };
   }
 }
 
@@ -228,15 +228,15 @@ function add(groups: Groups, finding: Finding): void {
   if (group.found.length < MAX_TOLD) group.found.push(finding);
 }
 
-const told = (groups: Groups): FindingGroup[] =>
+const listGroups = (groups: Groups): FindingGroup[] =>
   (Object.keys(FINDING_KINDS) as FindingKind[]).flatMap((kind): FindingGroup[] => {
     const group = groups.get(kind);
     return group ? [{ kind, severity: FINDING_KINDS[kind], ...group }] : [];
   });
 
 /** Some findings by kind, the worst kinds first. */
-export function grouped(findings: readonly Finding[]): FindingGroup[] {
+export function groupFindings(findings: readonly Finding[]): FindingGroup[] {
   const groups: Groups = new Map();
   for (const finding of findings) add(groups, finding);
-  return told(groups);
+  return listGroups(groups);
 }

@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { found, planOf, shopOf, some, whole } from '../testing/checkedShops';
+import { findAll, planOf, shopOf, someProducts, wholeProduct } from '../testing/checkedShops';
 import { findingName, type Finding } from './finding';
 import { markName, marksOver, readMark } from './marks';
 
-const snapshot = shopOf([...some(4), whole(5, { price: null }), whole(6, { price: null })]);
+const snapshot = shopOf([...someProducts(4), wholeProduct(5, { price: null }), wholeProduct(6, { price: null })]);
 const plans = [planOf(snapshot, { pageSize: { by: 'products', count: 7 } })];
 const count = (kind: Finding['kind'], putOff: readonly string[]): number =>
-  found(snapshot, plans, { putOff: new Set(putOff) }).groups.find((group) => group.kind === kind)?.count ?? 0;
+  findAll(snapshot, plans, { putOff: new Set(putOff) }).groups.find((group) => group.kind === kind)?.count ??
+  0;
 
 describe('a mark that puts findings off', () => {
   it('reaches one, all below a category, all of a plan, or all of the kind', () => {
@@ -38,7 +39,7 @@ describe('a mark that puts findings off', () => {
   });
 
   it('is told with how many it silences', () => {
-    const { putOff } = found(snapshot, plans, { putOff: new Set(['product-priceless @everywhere']) });
+    const { putOff } = findAll(snapshot, plans, { putOff: new Set(['product-priceless @everywhere']) });
     expect(putOff).toEqual([
       {
         mark: 'product-priceless @everywhere',

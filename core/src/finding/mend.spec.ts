@@ -5,14 +5,14 @@ import { usual } from '../plan/housePlan';
 import { documentsBy, resolvePlan } from '../plan/inherit';
 import { orderGroup, USUAL_PIN } from '../order/sorting';
 import type { Fixture, HeirDocument, Plan, PlanDocument } from '../plan/plan';
-import { found, planOf, shopOf, some } from '../testing/checkedShops';
+import { findAll, planOf, shopOf, someProducts } from '../testing/checkedShops';
 import { findingName, type Finding } from './finding';
 import { isMended, MENDED_KINDS, mendPlan } from './mend';
 
 const TODAY = '2026-06-15';
 
 const snapshot = shopOf(
-  some(30).map((row, at) => ({
+  someProducts(30).map((row, at) => ({
     ...row,
     ...(at < 4 && { attributes: { material: at % 2 ? 'iron' : 'steel' } }),
   })),
@@ -67,7 +67,7 @@ function faultyPlan(): Plan {
 }
 
 const findIn = (documents: readonly PlanDocument[]): Finding[] =>
-  found(snapshot, [], {
+  findAll(snapshot, [], {
     edition: editionFrom(1, { documents: [...documents], ranges: [], blends: [] }),
   }).groups.flatMap((group) => group.found);
 

@@ -22,7 +22,7 @@ interface Known {
   taken: Map<string, { met: Bitset; products: number }>;
 }
 
-const kept = new Keep<Known>(60_000);
+const cache = new Keep<Known>(60_000);
 
 /** What checks ask of the products of a shelf in an aisle; each figure is worked out once, as long as its columns stay. */
 export class ShelfFacts {
@@ -114,7 +114,7 @@ export function factsOf(
     aisle.key,
     context,
   ).flatMap(({ sku }) => snapshot.bySku.get(sku) ?? []);
-  const known = kept.get(
+  const known = cache.get(
     snapshot.lineage,
     added.length ? `${asked.key}+${added.join()}` : asked.key,
     asked.reads,

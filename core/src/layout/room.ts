@@ -271,12 +271,12 @@ export function widthIn(rooms: Rooms, viewport: number, frame: PageFrame = PAGE_
   return share * Math.min(viewport, fullViewport(frame, name)) + fixed;
 }
 
-const plain = (number: number): number => Math.round(number * 1e4) / 1e4;
+const roundFraction = (number: number): number => Math.round(number * 1e4) / 1e4;
 
 function lengthOf({ share, fixed }: Room): string {
   if (!share) return `${Math.round(fixed)}px`;
   const sign = fixed < 0 ? '-' : '+';
-  return `calc(${plain(share * 100)}vw ${sign} ${plain(Math.abs(fixed))}px)`;
+  return `calc(${roundFraction(share * 100)}vw ${sign} ${roundFraction(Math.abs(fixed))}px)`;
 }
 
 /** The `sizes` attribute of a picture as wide as a room: what the browser chooses a rendition by. */

@@ -26,8 +26,8 @@ export interface BlendScores {
   scores: Float64Array;
 }
 
-/** As long as their ranges, so that those of many aisles can be kept. */
-const kept = new Keep<BlendScores>(300);
+/** As long as their ranges, so that those of many aisles can be cache. */
+const cache = new Keep<BlendScores>(300);
 const numbersKept = new Keep<Float64Array>(48);
 const sharesKept = new Keep<Float64Array>(900);
 
@@ -50,7 +50,7 @@ export function blendScores(
   const factors = countedFactors(snapshot, blend);
   const question = `${JSON.stringify(factors)}|${dayRead(context)}|${range.key}`;
   const reads = [range.bits, ...factors.flatMap(({ basis }) => basisReads(snapshot, basis))];
-  return kept.get(snapshot.lineage, question, reads, () => weigh(snapshot, blend, range, context));
+  return cache.get(snapshot.lineage, question, reads, () => weigh(snapshot, blend, range, context));
 }
 
 /** The factors that count: those with a weight, whose attribute is there. */

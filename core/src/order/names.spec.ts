@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { merging } from '../catalogue/merge';
 import type { Snapshot } from '../catalogue/snapshot';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import { ended } from '../catalogue/steps';
+import { runToEnd } from '../catalogue/steps';
 import { FRAME, product } from '../testing/catalogues';
 import { nameNumbers, preparingNames } from './names';
 
@@ -34,7 +34,7 @@ describe('the ranks of names', () => {
         const before = snapshotOf(FRAME, rows);
         nameNumbers(before, 'en');
         const changed = [...new Set(renamed)].map((k) => ({ ...rows[k], titles: { en: nameOf(k + 1_000) } }));
-        const merged = ended(merging(before, FRAME, changed, new Set(), 2));
+        const merged = runToEnd(merging(before, FRAME, changed, new Set(), 2));
         const fresh = snapshotOf(
           FRAME,
           rows.map((row) => changed.find(({ id }) => id === row.id) ?? row),

@@ -2,7 +2,7 @@ import { Keep, type Earlier } from '../catalogue/keep';
 import { resort } from '../catalogue/resort';
 import { textIn, type Lang } from '../text/texts';
 import type { Snapshot } from '../catalogue/snapshot';
-import { ended } from '../catalogue/steps';
+import { runToEnd } from '../catalogue/steps';
 
 /** Names in their order. */
 interface SortedNames {
@@ -12,14 +12,14 @@ interface SortedNames {
   ranks: Float64Array;
 }
 
-const kept = new Keep<SortedNames>(8);
+const cache = new Keep<SortedNames>(8);
 
 const readsOf = ({ titles, frame }: Snapshot): unknown[] => [titles, frame.languages.join()];
 
 /** Ranks of the names in the collation of the language; kept, so callers must not change them. */
 export const nameNumbers = (snapshot: Snapshot, lang: Lang): Float64Array =>
-  kept.get(snapshot.lineage, lang, readsOf(snapshot), (earlier) =>
-    ended(sortingNames(snapshot, lang, earlier)),
+  cache.get(snapshot.lineage, lang, readsOf(snapshot), (earlier) =>
+    runToEnd(sortingNames(snapshot, lang, earlier)),
   ).ranks;
 
 /**
@@ -27,10 +27,10 @@ export const nameNumbers = (snapshot: Snapshot, lang: Lang): Float64Array =>
  * hundred thousand words takes a second.
  */
 export function* preparingNames(snapshot: Snapshot, lang: Lang): Generator<void, void> {
-  const known = kept.earlier(snapshot.lineage, lang, readsOf(snapshot));
+  const known = cache.earlier(snapshot.lineage, lang, readsOf(snapshot));
   if (known === 'the same') return;
   const sorted = yield* sortingNames(snapshot, lang, known);
-  kept.get(snapshot.lineage, lang, readsOf(snapshot), () => sorted);
+  cache.get(snapshot.lineage, lang, readsOf(snapshot), () => sorted);
 }
 
 /** Comparing names takes longer than all else of an order, so those that are in order already aren't compared again. */

@@ -38,7 +38,7 @@ export function searchWordsOf(
 ): SearchWordsModel {
   const title = searchTitleOf(snapshot, plan, p, lang);
   const own = snapshot.frame.searchWords?.get(snapshot.ids[p])?.descriptions ?? {};
-  const description = told(snapshot, p, lang, own, plan?.productPage.search.description, () =>
+  const description = firstWritten(snapshot, p, lang, own, plan?.productPage.search.description, () =>
     describe(snapshot, p, lang),
   );
   return {
@@ -56,13 +56,13 @@ export function searchTitleOf(
   lang: Lang,
 ): { title: string; from: SearchWordsFrom } {
   const own = snapshot.frame.searchWords?.get(snapshot.ids[p])?.titles ?? {};
-  const { text, from } = told(snapshot, p, lang, own, plan?.productPage.search.title, () =>
+  const { text, from } = firstWritten(snapshot, p, lang, own, plan?.productPage.search.title, () =>
     titleIn(snapshot, p, lang),
   );
   return { title: text, from };
 }
 
-function told(
+function firstWritten(
   snapshot: Snapshot,
   p: number,
   lang: Lang,

@@ -15,7 +15,7 @@ export interface GapCount {
   count: number;
 }
 
-const kept = new Keep<Bitset>(200);
+const cache = new Keep<Bitset>(200);
 
 /**
  * The products that lack something.
@@ -25,7 +25,7 @@ const kept = new Keep<Bitset>(200);
  */
 export function gapBitset(snapshot: Snapshot, gap: string): Bitset | null {
   const lacking = lackOf(snapshot, gap);
-  return lacking && kept.get(snapshot.lineage, gap, lacking.reads, lacking.make);
+  return lacking && cache.get(snapshot.lineage, gap, lacking.reads, lacking.make);
 }
 
 /** Everything that products may lack, with how many do. */

@@ -19,7 +19,7 @@ export const PRODUCT_SORTS = [
 ] as const;
 export type ProductSort = (typeof PRODUCT_SORTS)[number];
 
-const kept = new Keep<Uint32Array>(16);
+const cache = new Keep<Uint32Array>(16);
 
 /**
  * All products in an order for lists of the desk; those without a value are last either way, equal ones by position.
@@ -30,7 +30,7 @@ const kept = new Keep<Uint32Array>(16);
 export function productOrder(snapshot: Snapshot, by: string, down: boolean): Uint32Array | null {
   const key = keyOf(snapshot, by);
   if (!key) return null;
-  return kept.get(snapshot.lineage, by + (down ? ' down' : ''), key.reads, () => {
+  return cache.get(snapshot.lineage, by + (down ? ' down' : ''), key.reads, () => {
     const numbers = key
       .numbers()
       .map((number) => (Number.isNaN(number) ? Infinity : down ? -number : number));

@@ -50,7 +50,7 @@ export function faultOf(snapshot: Snapshot, clause: Clause): ClauseFault | null 
 /** Number of the day on which a range is read, in the shop's time zone. */
 export const dayRead = ({ now, zone = 'UTC' }: RangeContext): number => dayOf(zone, now);
 
-const kept = new Keep<Bitset>(400);
+const cache = new Keep<Bitset>(400);
 
 /**
  * The products of the whole catalogue that meet a clause; kept as long as the columns that it asks for are the same, so
@@ -59,7 +59,7 @@ const kept = new Keep<Bitset>(400);
 export function clauseBitset(snapshot: Snapshot, clause: Clause, context: RangeContext): Bitset {
   const question = JSON.stringify(clause) + (timed(clause) ? dayRead(context) : '');
   const reads = columnsOf(snapshot, clause, context);
-  return kept.get(snapshot.lineage, question, reads, () => compute(snapshot, clause, context));
+  return cache.get(snapshot.lineage, question, reads, () => compute(snapshot, clause, context));
 }
 
 /** The columns that tell whether products meet a clause. */

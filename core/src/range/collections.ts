@@ -33,7 +33,7 @@ export function withRuleCollections(
   });
   if (!ruled.length) return snapshot;
   // As long as the same products meet the rules, the column that holds them stays.
-  const { input, output } = kept.get(
+  const { input, output } = cache.get(
     snapshot.lineage,
     JSON.stringify(ruled.map(({ slug }) => slug)),
     ruled.flatMap(({ bits, labels }) => [bits, labels]),
@@ -59,7 +59,7 @@ interface Ruled {
 }
 
 /** The column with rules filled in, and the one that it was made of. */
-const kept = new Keep<{ input: ValueColumn; output: ValueColumn }>(4);
+const cache = new Keep<{ input: ValueColumn; output: ValueColumn }>(4);
 
 function fillColumn(snapshot: Snapshot, ruled: readonly Ruled[]): ValueColumn {
   const before = snapshot.collection;

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { withEarned } from '../catalogue/withEarned';
 import { merging } from '../catalogue/merge';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import { ended } from '../catalogue/steps';
+import { runToEnd } from '../catalogue/steps';
 import { FRAME, product, productsArbitrary } from '../testing/catalogues';
 import { earnedRates } from './earnedRates';
 
@@ -72,7 +72,7 @@ describe('what a product earns for being seen', () => {
     ]);
     expect(fresh.titles, 'what else there is, is shared').toBe(before.titles);
     const named = product(1, { titles: { en: 'New' }, earned: earned(7, 0) });
-    const merged = ended(merging(fresh, FRAME, [named, product(3)], new Set(), 3));
+    const merged = runToEnd(merging(fresh, FRAME, [named, product(3)], new Set(), 3));
     expect(seen(merged).sort()).toEqual([
       ['P-1', 7],
       ['P-2', 50],

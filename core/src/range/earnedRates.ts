@@ -10,7 +10,7 @@ export interface EarnedRates {
   earned: Float64Array;
 }
 
-const kept = new Keep<EarnedRates>(2);
+const cache = new Keep<EarnedRates>(2);
 
 /**
  * Rates of every product. A few cases tell little, so both are drawn towards the products of the same main category, the
@@ -19,7 +19,7 @@ const kept = new Keep<EarnedRates>(2);
  * products have on average, since it has no bound that a beta could use. Kept; callers must not change it. O(products).
  */
 export function earnedRates(snapshot: Snapshot): EarnedRates {
-  return kept.get(snapshot.lineage, '', [snapshot.earned, snapshot.mainCategory], () => {
+  return cache.get(snapshot.lineage, '', [snapshot.earned, snapshot.mainCategory], () => {
     const groups = new Map<number, Group>();
     const { seen, clicks, revenue } = snapshot.earned;
     for (let p = 0; p < snapshot.size; p++) {

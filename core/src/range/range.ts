@@ -19,7 +19,7 @@ export interface RangeResult {
   key: string;
 }
 
-const kept = new Keep<RangeResult>(1_000);
+const cache = new Keep<RangeResult>(1_000);
 
 /** A range in an aisle as a question: what it is asked by, what tells whether its answer would be another, and the answer. */
 export interface RangeQuestion {
@@ -63,7 +63,7 @@ export function runRange(
   context: RangeContext,
 ): RangeResult {
   const { key, reads, answer } = askRange(snapshot, aisle, rule, context);
-  return kept.get(snapshot.lineage, key, reads, () => {
+  return cache.get(snapshot.lineage, key, reads, () => {
     const bits = answer();
     return { bits, count: countOf(bits), key };
   });

@@ -6,7 +6,7 @@ import type { Snapshot } from '../catalogue/snapshot';
 /** How many products count as related to one. */
 export const MAX_RELATED = 60;
 
-const kept = new Keep<Uint32Array>(500);
+const cache = new Keep<Uint32Array>(500);
 
 /**
  * The products nearest to product `p`, the nearest first; at most MAX_RELATED, itself not among them.
@@ -17,7 +17,7 @@ const kept = new Keep<Uint32Array>(500);
  * relation. Costs the lengths of the value sets it looks into.
  */
 export function nearestTo(snapshot: Snapshot, p: number): Uint32Array {
-  return kept.get(snapshot.lineage, String(p), relatedReads(snapshot), () => computeNearest(snapshot, p));
+  return cache.get(snapshot.lineage, String(p), relatedReads(snapshot), () => computeNearest(snapshot, p));
 }
 
 function computeNearest(snapshot: Snapshot, p: number): Uint32Array {

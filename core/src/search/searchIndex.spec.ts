@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { editionFrom } from '../plan/edition';
 import { merging } from '../catalogue/merge';
 import { patchSnapshot } from '../catalogue/patch';
-import { ended } from '../catalogue/steps';
+import { runToEnd } from '../catalogue/steps';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
 import { composePage } from '../page/composePage';
 import { shelfModelOf } from '../page/pageModel';
@@ -101,9 +101,9 @@ describe('SearchIndex', () => {
       product(2, { titles: { en: 'Pancake griddle' }, attributes: { material: 'iron' } }),
       product(4, { titles: { en: 'Copper ladle' } }),
     ];
-    const after = ended(merging(snapshot, FRAME, rows, new Set([3]), 2));
+    const after = runToEnd(merging(snapshot, FRAME, rows, new Set([3]), 2));
     expect(moving.fits(after)).toBe(false);
-    ended(moving.updating(after));
+    runToEnd(moving.updating(after));
     const fresh = SearchIndex.of(after, 'en');
     for (const q of ['copper', 'pan', 'griddle', 'knife', 'iron', 'crepe', 'ladle', 'P-4'])
       expect(moving.search(after, q), q).toEqual(fresh.search(after, q));

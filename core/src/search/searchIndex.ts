@@ -4,7 +4,7 @@ import type { ValueColumn } from '../catalogue/columns';
 import { placesById } from '../catalogue/patch';
 import { membersOf, emptyBitset } from '../catalogue/sets';
 import type { Snapshot } from '../catalogue/snapshot';
-import { ended } from '../catalogue/steps';
+import { runToEnd } from '../catalogue/steps';
 import type { SearchMatches } from '../order/matches';
 import { fold } from '../text/fold';
 import { type Lang, type Texts, textIn } from '../text/texts';
@@ -90,7 +90,7 @@ export class SearchIndex {
   /** Builds it all in one go. */
   static of(snapshot: Snapshot, lang: Lang): SearchIndex {
     const index = new SearchIndex(lang);
-    ended(index.updating(snapshot));
+    runToEnd(index.updating(snapshot));
     return index;
   }
 

@@ -6,11 +6,11 @@ import type { Fixture, Plan, Shelf } from '../plan/plan';
 import type { CatalogueFrame, ProductRow } from '../catalogue/rows';
 import type { Snapshot } from '../catalogue/snapshot';
 import { snapshotOf } from '../catalogue/snapshotBuilder';
-import { ended } from '../catalogue/steps';
+import { runToEnd } from '../catalogue/steps';
 import { FRAME, NOW, product } from './catalogues';
 
 /** A product that lacks nothing. */
-export const whole = (id: number, change: Partial<ProductRow> = {}): ProductRow =>
+export const wholeProduct = (id: number, change: Partial<ProductRow> = {}): ProductRow =>
   product(id, {
     titles: { en: `Pan ${id}`, fr: `Poêle ${id}` },
     descriptions: { en: 'A pan.' },
@@ -19,7 +19,8 @@ export const whole = (id: number, change: Partial<ProductRow> = {}): ProductRow 
   });
 export const shopOf = (rows: readonly ProductRow[], frame: CatalogueFrame = FRAME): Snapshot =>
   snapshotOf(frame, rows);
-export const some = (count: number): ProductRow[] => Array.from({ length: count }, (_, at) => whole(at + 1));
+export const someProducts = (count: number): ProductRow[] =>
+  Array.from({ length: count }, (_, at) => wholeProduct(at + 1));
 /** The house plan with its shelf changed, and more fixtures. */
 export const planOf = (
   snapshot: Snapshot,
@@ -36,12 +37,12 @@ export const planOf = (
   };
 };
 /** All that checks find in a shop of some plans. */
-export const found = (
+export const findAll = (
   snapshot: Snapshot,
   plans: readonly Plan[],
   change: Partial<CheckedShop> = {},
 ): ShopFindings =>
-  ended(
+  runToEnd(
     findInShop({
       snapshot,
       edition: editionFrom(1, { documents: [...plans], ranges: [], blends: [] }),
@@ -62,4 +63,4 @@ export const ofKind = (
   kind: FindingKind,
   change: Partial<CheckedShop> = {},
 ): readonly Finding[] =>
-  found(snapshot, plans, change).groups.find((group) => group.kind === kind)?.found ?? [];
+  findAll(snapshot, plans, change).groups.find((group) => group.kind === kind)?.found ?? [];

@@ -39,7 +39,7 @@ export class CartService {
   async read(request: Request, snapshot: Snapshot, lang: string | undefined): Promise<Cart> {
     const token = cookieIn(request, COOKIE);
     const id = token === null ? null : await this.idOf(token);
-    const kept = id === null ? NOTHING : await this.kept(id);
+    const kept = id === null ? NOTHING : await this.readCart(id);
     return cartOf(snapshot, kept, languageOf(snapshot, lang));
   }
 
@@ -65,7 +65,7 @@ export class CartService {
 
   /** Says how many pieces of a product the cart holds. */
   async set(call: CartCall, sku: string, pieces: number): Promise<Cart> {
-    if (!pieces && !(await this.known(call.request)))
+    if (!pieces && !(await this.knownToken(call.request)))
       return this.read(call.request, call.snapshot, call.lang);
     return this.change(call, sku, (id, product, transaction) =>
       pieces
@@ -80,7 +80,7 @@ export class CartService {
   }
 
   async wish(call: CartCall, sku: string, wished: boolean): Promise<Cart> {
-    if (!wished && !(await this.known(call.request)))
+    if (!wished && !(await this.knownToken(call.request)))
       return this.read(call.request, call.snapshot, call.lang);
     return this.change(call, sku, (id, product, transaction) =>
       runSql(
@@ -98,7 +98,7 @@ export class CartService {
    * The token of a request whose cart is there; null where none is, from which nothing can be taken out. One that is
    * nobody's is not taken up: whoever made it up may have given it to somebody else.
    */
-  private async known(request: Request): Promise<string | null> {
+  private async knownToken(request: Request): Promise<string | null> {
     const told = cookieIn(request, COOKIE);
     return told !== null && (await this.idOf(told)) !== null ? told : null;
   }
@@ -110,7 +110,7 @@ export class CartService {
   ): Promise<Cart> {
     const p = snapshot.bySku.get(sku);
     if (p === undefined) throw problem('not-found', `There is no product ${sku}.`);
-    const known = await this.known(request);
+    const known = await this.knownToken(request);
     if (known === null) await this.admit(request, response);
     const token = known ?? randomBytes(24).toString('base64url');
     const kept = await inUnit(this.sequelize, async (transaction) => {
@@ -130,7 +130,7 @@ export class CartService {
         );
       const id = (await this.idOf(token, transaction))!;
       await change(id, snapshot.ids[p], transaction);
-      return this.kept(id, transaction);
+      return this.readCart(id, transaction);
     });
     response.cookie(COOKIE, token, {
       maxAge: YEAR,
@@ -180,7 +180,7 @@ export class CartService {
     return (row as typeof row | undefined)?.id ?? null;
   }
 
-  private async kept(id: number, transaction?: Transaction): Promise<Kept> {
+  private async readCart(id: number, transaction?: Transaction): Promise<Kept> {
     const [lines, wishes] = [
       await select<KeptLine>(
         this.sequelize,

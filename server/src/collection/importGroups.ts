@@ -96,7 +96,7 @@ class GroupWriter {
   }
 
   /** Words in the shop's languages, harmless. */
-  private spoken({ titles, descriptions }: Worded): Worded {
+  private cleanWords({ titles, descriptions }: Worded): Worded {
     const own = (texts: Texts, clean: (text: string) => string): Texts => {
       const kept: [string, string][] = [];
       for (const [lang, text] of Object.entries(texts)) {
@@ -115,7 +115,7 @@ class GroupWriter {
     words: Worded,
     before: Worded,
   ): Promise<boolean> {
-    const said = this.spoken(words);
+    const said = this.cleanWords(words);
     const langs = new Set([...Object.keys(said.titles), ...Object.keys(said.descriptions)]);
     const at = (texts: Texts, lang: string): string => (Object.hasOwn(texts, lang) ? texts[lang] : '');
     const rows = [...langs].flatMap((lang): Cell[][] => {
@@ -258,7 +258,7 @@ class GroupWriter {
     filed: FiledAttribute,
     known: FiledAttribute | undefined,
   ): Promise<boolean> {
-    const { titles } = this.spoken({ titles: filed.labels, descriptions: {} });
+    const { titles } = this.cleanWords({ titles: filed.labels, descriptions: {} });
     const rows = Object.entries(titles).flatMap(([lang, label]): Cell[][] =>
       known && Object.hasOwn(known.labels, lang) && known.labels[lang] === label ? [] : [[id, lang, label]],
     );
@@ -281,7 +281,7 @@ class GroupWriter {
     const before = new Map(known?.values.map((one) => [one.value, one]));
     const rows = filed.values.flatMap(({ value, swatch, labels }): Cell[][] => {
       const there = before.get(value);
-      const all = { ...there?.labels, ...this.spoken({ titles: labels, descriptions: {} }).titles };
+      const all = { ...there?.labels, ...this.cleanWords({ titles: labels, descriptions: {} }).titles };
       const colour = swatch ?? there?.swatch ?? null;
       const same = there && there.swatch === colour && sameValue(there.labels, all);
       return same ? [] : [[id, value, colour, JSON.stringify(all)]];

@@ -10,7 +10,7 @@ import {
   type Snapshot,
 } from '@fond/core';
 
-const named = (plan: Plan | null): { id: string; name: string } | null =>
+const toNamed = (plan: Plan | null): { id: string; name: string } | null =>
   plan && { id: plan.id, name: plan.name };
 
 /** The aisles that look different under `after`, as the desk lists them. */
@@ -22,8 +22,8 @@ export function aisleChanges(snapshot: Snapshot, before: Edition, after: Edition
     title: textIn(aisle.titles, languages[0], languages),
     kind: aisle.kind,
     products: aisleProducts(snapshot, aisle).count,
-    from: named(from),
-    to: named(to),
+    from: toNamed(from),
+    to: toNamed(to),
   }));
 }
 

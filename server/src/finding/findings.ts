@@ -3,7 +3,7 @@ import type { Findings, PutOffInput, ToldFinding, ToldGroup } from '@fond/contra
 import {
   findingName,
   findInShop,
-  grouped,
+  groupFindings,
   readMark,
   titleInShop,
   todayIn,
@@ -105,7 +105,7 @@ async function readPlanned(): Promise<Planned> {
 }
 
 /** What was found last of a snapshot, so that several who look at once look together. */
-const kept = new WeakMap<Snapshot, { edition: Edition; asked: string; found: Promise<ShopFindings> }>();
+const cache = new WeakMap<Snapshot, { edition: Edition; asked: string; found: Promise<ShopFindings> }>();
 
 /** Runs the checks over what is live, with requests answered in between. */
 async function findLive(
@@ -127,13 +127,13 @@ async function findLive(
     unused,
     times,
   ]);
-  const known = kept.get(snapshot);
+  const known = cache.get(snapshot);
   // A campaign that begins makes another edition of the same number.
   if (known?.edition === edition && known.asked === asked) return { found: await known.found, marks };
   const found = inTurns(findInShop({ ...shop, unused, planned }));
-  kept.set(snapshot, { edition, asked, found });
+  cache.set(snapshot, { edition, asked, found });
   // What failed is tried again by whoever asks next.
-  found.catch(() => kept.delete(snapshot));
+  found.catch(() => cache.delete(snapshot));
   return { found: await found, marks };
 }
 
@@ -149,12 +149,12 @@ export async function listFindings(
     groups: toldGroups(
       serving.snapshot,
       serving.edition,
-      aisle === null ? found.groups : grouped(found.byAisle.get(aisle) ?? []),
+      aisle === null ? found.groups : groupFindings(found.byAisle.get(aisle) ?? []),
     ),
     putOff: found.putOff.map(({ mark, count, first }) => {
       const { until, reason, at, by } = byName.get(mark)!;
       return {
-        ...told(serving.snapshot, serving.edition, first),
+        ...toTold(serving.snapshot, serving.edition, first),
         mark,
         count,
         until,
@@ -186,13 +186,13 @@ export const toldGroups = (
     ...group,
     ...(fresh && { fresh: [...fresh].filter((name) => name.startsWith(`${group.kind} `)).length }),
     found: group.found.map((one) => {
-      const words = told(snapshot, edition, one);
+      const words = toTold(snapshot, edition, one);
       return fresh ? { ...words, fresh: fresh.has(words.name) } : words;
     }),
   }));
 
 /** A finding with what it is about by name, and the aisle that it is seen in. */
-function told(snapshot: Snapshot, edition: Edition, finding: Finding): ToldFinding {
+function toTold(snapshot: Snapshot, edition: Edition, finding: Finding): ToldFinding {
   const name = findingName(finding);
   const aisle = 'aisle' in finding ? finding.aisle : 'first' in finding ? finding.first : null;
   const at = aisle === null ? undefined : snapshot.aisles.byKey.get(aisle);

@@ -2,7 +2,7 @@ import type { Response } from 'express';
 import type { Job } from '@fond/contract';
 import type { Jobs } from './jobs';
 
-const ended = (job: Job): boolean => job.state === 'done' || job.state === 'failed';
+const hasEnded = (job: Job): boolean => job.state === 'done' || job.state === 'failed';
 
 /** A job of another server tells nothing by itself, so it is looked at. */
 const LOOK_EVERY = 1_000;
@@ -15,7 +15,7 @@ export async function streamJob(jobs: Jobs, id: string, response: Response): Pro
     if (response.writableEnded || text === last) return;
     last = text;
     response.write(`event: job\ndata: ${text}\n\n`);
-    if (ended(job)) finish();
+    if (hasEnded(job)) finish();
   };
   const first = await jobs.read(id);
   response.set({
@@ -38,5 +38,5 @@ export async function streamJob(jobs: Jobs, id: string, response: Response): Pro
   response.on('close', stop);
   send(first);
   // It may have ended between the read and the subscription.
-  if (!ended(first)) send(await jobs.read(id));
+  if (!hasEnded(first)) send(await jobs.read(id));
 }

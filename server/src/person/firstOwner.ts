@@ -23,7 +23,7 @@ export async function setupCode(): Promise<string> {
   return String(row.value);
 }
 
-const plain = (code: string): Buffer => Buffer.from(code.toUpperCase().replace(/[^A-Z0-9]/g, ''));
+const normaliseCode = (code: string): Buffer => Buffer.from(code.toUpperCase().replace(/[^A-Z0-9]/g, ''));
 
 /**
  * Makes the first owner of a shop that nobody can sign in to.
@@ -40,7 +40,10 @@ export const makeOwner = (
     const row = await SettingModel.findByPk(SETTING, { transaction, lock: transaction.LOCK.UPDATE });
     if (!(await isUnpeopled(demo)))
       throw problem('done-already', 'The shop has an owner already. Sign in, or ask them to let you in.');
-    const [asked, known] = [plain(code), plain(typeof row?.value === 'string' ? row.value : '')];
+    const [asked, known] = [
+      normaliseCode(code),
+      normaliseCode(typeof row?.value === 'string' ? row.value : ''),
+    ];
     if (!known.length || asked.length !== known.length || !timingSafeEqual(asked, known))
       throw problem(
         'sign-in-refused',

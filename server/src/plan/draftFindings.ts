@@ -1,7 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import type { Findings, MendedPlan, MendInput } from '@fond/contract';
 import {
-  grouped,
+  groupFindings,
   heirsOf,
   isHeir,
   mendPlan,
@@ -44,7 +44,7 @@ export async function listDraftFindings(
   const { groups, fresh, edition } = await findInDraft(sequelize, serving, id);
   const found = groups.flatMap((group) => group.found).filter((one) => 'aisle' in one && one.aisle === aisle);
   return {
-    groups: toldGroups(serving.snapshot, edition, aisle === null ? groups : grouped(found), fresh),
+    groups: toldGroups(serving.snapshot, edition, aisle === null ? groups : groupFindings(found), fresh),
     putOff: [],
     byAisle: [],
   };

@@ -1,7 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import type { Standing } from '@fond/contract';
 import { select } from '../database/rows';
-import { plain } from './findProducts';
+import { foldTitle } from './findProducts';
 
 /** Products that are not in the shop: of a standing, whose name or article number holds a text. */
 export interface Elsewhere {
@@ -13,7 +13,7 @@ const WHERE = `FROM products p WHERE standing = ? AND (? = '' OR LOWER(sku) LIKE
   (SELECT 1 FROM product_texts t WHERE t.product_id = p.id AND LOWER(t.title) LIKE ?))`;
 
 function valuesOf({ standing, q }: Elsewhere): string[] {
-  const sought = plain(q);
+  const sought = foldTitle(q);
   const like = `%${sought.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
   return [standing, sought, like, like];
 }

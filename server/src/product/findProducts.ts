@@ -24,10 +24,10 @@ import type { ServingHost, ServingState } from '../serving/servingHost';
 
 /** Answers that are kept: the next window of the same table is asked for in a moment. */
 const KEPT = 16;
-const kept = new WeakMap<Snapshot, LRUCache<string, Uint32Array>>();
+const cache = new WeakMap<Snapshot, LRUCache<string, Uint32Array>>();
 
 /** As it is compared: blanks of all kinds are one. */
-export const plain = (text: string): string => fold(text).replace(/\s+/g, ' ').trim();
+export const foldTitle = (text: string): string => fold(text).replace(/\s+/g, ' ').trim();
 
 /** Positions of the products of a filter in an order; without one the best found first, or as the catalogue has them. */
 export async function findProducts(
@@ -37,8 +37,8 @@ export async function findProducts(
   sorting: ProductSorting | null,
 ): Promise<Uint32Array> {
   const { snapshot } = serving;
-  let answers = kept.get(snapshot);
-  if (!answers) kept.set(snapshot, (answers = new LRUCache({ max: KEPT })));
+  let answers = cache.get(snapshot);
+  if (!answers) cache.set(snapshot, (answers = new LRUCache({ max: KEPT })));
   // What a clause says of the last days holds for an hour.
   const question = JSON.stringify([filter, sorting, pageTime(), filter.clauses?.length ? serving.zone : '']);
   const known = answers.get(question);
@@ -61,7 +61,7 @@ async function find(
     throw problem('bad-input', 'Nothing was read.', [
       { path: 'sorting.by', message: `there is nothing called “${sorting.by}” to sort by` },
     ]);
-  const sought = plain(filter.q ?? '');
+  const sought = foldTitle(filter.q ?? '');
   if (!sought) return order ? order.filter((p) => holds(bits, p)) : listOf(bits);
   const best = await bestOf(host, snapshot, filter.q ?? '', sought, bits);
   if (!order) return best;
@@ -125,4 +125,4 @@ async function bestOf(
 }
 
 const isNamed = (snapshot: Snapshot, p: number, sought: string): boolean =>
-  plain(titleInShop(snapshot, snapshot.titles[p])).includes(sought);
+  foldTitle(titleInShop(snapshot, snapshot.titles[p])).includes(sought);

@@ -9,7 +9,7 @@ import { inUnit } from '../database/unit';
 import { problem } from '../problem/problem';
 import { keptSearchRules, SEARCH, type KeptSearchRules } from '../setting/searchRules';
 
-const told = ({ version, rules, at, by }: KeptSearchRules): StoredSearchRules => ({
+const toStored = ({ version, rules, at, by }: KeptSearchRules): StoredSearchRules => ({
   version,
   rules,
   updatedAt: at,
@@ -17,7 +17,7 @@ const told = ({ version, rules, at, by }: KeptSearchRules): StoredSearchRules =>
 });
 
 export const readSearchRules = async (sequelize: Sequelize): Promise<StoredSearchRules> =>
-  told(await keptSearchRules((sql) => select(sequelize, sql)));
+  toStored(await keptSearchRules((sql) => select(sequelize, sql)));
 
 /** Saves over the version that one has seen; it holds at once. The same once more is the same save. */
 export async function saveSearchRules(
@@ -40,7 +40,7 @@ export async function saveSearchRules(
         'newer-draft',
         `${kept.by ?? 'Somebody'} saved version ${kept.version} while you edited version ${version}. Load it, or save yours over it.`,
         undefined,
-        { theirs: told(kept) },
+        { theirs: toStored(kept) },
       );
     const next: KeptSearchRules = {
       version: version + 1,

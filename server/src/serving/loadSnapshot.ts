@@ -161,12 +161,12 @@ async function readProducts(
         WHERE ${within} ORDER BY product_id, position`,
       span,
     );
-    return grouped(found, ({ other }) => other);
+    return groupById(found, ({ other }) => other);
   };
   const categories = await lists('product_categories', 'category_id');
   const tags = await lists('product_tags', 'tag_id');
   const collections = await lists('product_collections', 'collection_id');
-  const images = grouped(
+  const images = groupById(
     await read<Required<Pick<ImageRow, 'hash' | 'width' | 'height'>> & StoredWords & { id: number }>(
       `SELECT product_id AS id, hash, CAST(IFNULL(width, 0) AS SIGNED) AS width,
           CAST(IFNULL(height, 0) AS SIGNED) AS height, alts, focus_x AS x, focus_y AS y
@@ -182,7 +182,7 @@ async function readProducts(
       ...(x !== null && y !== null && { focus: { x, y } }),
     }),
   );
-  const linked = grouped(
+  const linked = groupById(
     await read<{ id: number; kind: LinkKind; sku: string }>(
       `SELECT product_id AS id, kind, sku FROM product_links JOIN products ON products.id = other_id
         WHERE ${within} ORDER BY product_id, kind, position`,
@@ -190,7 +190,7 @@ async function readProducts(
     ),
     ({ kind, sku }) => ({ kind, sku }),
   );
-  const attributed = grouped(
+  const attributed = groupById(
     await read<{ id: number; attribute: number; value: string }>(
       `SELECT product_id AS id, attribute_id AS attribute, value FROM product_attributes
         WHERE ${within} ORDER BY product_id, attribute_id, position`,
@@ -198,7 +198,7 @@ async function readProducts(
     ),
     ({ attribute, value }) => ({ attribute, value }),
   );
-  const days = grouped(
+  const days = groupById(
     await read<DayFigures & { id: number }>(
       `SELECT product_id AS id, CAST(DATEDIFF(day, '1970-01-01') AS SIGNED) AS day, sold, views FROM product_days
         WHERE ${within} ORDER BY product_id, day`,
@@ -262,7 +262,7 @@ const linksOf = (links: readonly { kind: LinkKind; sku: string }[] | undefined):
       }
     : null;
 
-function grouped<T extends { id: number }, V>(rows: readonly T[], value: (row: T) => V): Map<number, V[]> {
+function groupById<T extends { id: number }, V>(rows: readonly T[], value: (row: T) => V): Map<number, V[]> {
   const map = new Map<number, V[]>();
   for (const row of rows) {
     const known = map.get(row.id);

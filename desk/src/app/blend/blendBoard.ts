@@ -18,7 +18,7 @@ export class BlendBoard {
 
   protected readonly opened = computed(() => {
     const product = this.trial().products.find(({ sku }) => sku === this.open());
-    return product ? { title: product.title, factors: this.told(product) } : null;
+    return product ? { title: product.title, factors: this.listFactors(product) } : null;
   });
   protected readonly moves = computed(() => {
     const { rose, fell } = this.trial();
@@ -39,7 +39,7 @@ export class BlendBoard {
       .join('. '),
   );
 
-  private told({ factors }: BlendedProduct): ToldFactor[] {
+  private listFactors({ factors }: BlendedProduct): ToldFactor[] {
     return factors.flatMap(({ id, ...scored }) => {
       const factor = this.factors().find((one) => one.id === id);
       return factor ? [{ factor, ...scored }] : [];

@@ -124,7 +124,7 @@ export class BlendsPage {
     );
   }
 
-  protected said(factors: readonly BlendFactor[]): string {
+  protected sentenceOf(factors: readonly BlendFactor[]): string {
     return blendWords(factors, this.words.names());
   }
 

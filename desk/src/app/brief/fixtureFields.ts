@@ -28,7 +28,7 @@ export abstract class FixtureFields<T extends FixtureType> {
   }
 
   /** The texts with the one in the page's language put in, or taken out where it is empty. */
-  protected written(texts: Texts, text: string): Texts {
+  protected withText(texts: Texts, text: string): Texts {
     const { [this.editor.lang()]: _, ...others } = texts;
     return text ? { ...others, [this.editor.lang()]: text } : others;
   }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { describe, expect, it } from 'vitest';
-import { rendered } from '../testing/rendered';
+import { render } from '../testing/render';
 import { Word } from './word';
 import { WordHarness } from './word.harness';
 
@@ -25,7 +25,7 @@ class Sentence {
 
 describe('a word of the brief', () => {
   it('opens and closes its slip by mouse and by keyboard, and says which it is', async () => {
-    const { find } = rendered(Sentence);
+    const { find } = render(Sentence);
     const word = await find(WordHarness.opening('grid'));
     expect([await word.says(), await word.isOpen()]).toEqual(['3 columns', false]);
     await word.press();
@@ -37,7 +37,7 @@ describe('a word of the brief', () => {
   });
 
   it('gives back what is its own at the press of a key', async () => {
-    const { find } = rendered(Sentence);
+    const { find } = render(Sentence);
     const word = await find(WordHarness);
     expect(await word.isInherited()).toBe(false);
     await word.reset();

@@ -83,7 +83,7 @@ export class CardBed {
     );
   }
 
-  protected told(element: CardElement, { what, change, look }: ElementChange): void {
+  protected changeElement(element: CardElement, { what, change, look }: ElementChange): void {
     const name = elementName(element);
     this.change(`${what} of ${this.nameOf(element)}`, (card) =>
       withElementLook(withElement(card, name, change ?? {}), name, look ?? {}),

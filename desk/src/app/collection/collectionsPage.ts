@@ -79,7 +79,7 @@ export class CollectionsPage {
     });
   }
 
-  protected said(clauses: readonly Clause[]): string {
+  protected sentenceOf(clauses: readonly Clause[]): string {
     return sayRange({ source: { kind: 'catalogue' }, clauses }, this.words.names());
   }
 

@@ -91,7 +91,7 @@ export class ComparePage {
     const others = [this.first(), this.second()].filter((name) => name && !all.has(name));
     return [
       ...known,
-      { name: 'From the address', sides: others.map((name) => ({ name, said: this.said(name) })) },
+      { name: 'From the address', sides: others.map((name) => ({ name, said: this.sideName(name) })) },
     ].filter(({ sides }) => sides.length);
   });
 
@@ -160,10 +160,10 @@ export class ComparePage {
 
   protected nameOf(side: string): string {
     for (const { sides } of this.groups()) for (const { name, said } of sides) if (name === side) return said;
-    return this.said(side);
+    return this.sideName(side);
   }
 
-  private said(name: string): string {
+  private sideName(name: string): string {
     return name.startsWith('day:') ? `The shop on ${name.slice(4).replace('T', ', ')}` : name;
   }
 

@@ -42,12 +42,12 @@ const WHAT = { added: 'is new', removed: 'is gone', changed: 'says otherwise' } 
             </h3>
             @if (range.before; as rule) {
               <p>
-                <del>{{ said(rule) }}</del>
+                <del>{{ sentenceOf(rule) }}</del>
               </p>
             }
             @if (range.after; as rule) {
               <p>
-                <strong>{{ said(rule) }}</strong>
+                <strong>{{ sentenceOf(rule) }}</strong>
               </p>
             }
           }
@@ -114,7 +114,7 @@ export class SidesDifference {
   protected readonly what = WHAT;
   private readonly names = inject(RangeVocabulary).names;
 
-  protected said(rule: RangeRule): string {
+  protected sentenceOf(rule: RangeRule): string {
     return sayRange(rule, this.names());
   }
 

@@ -4,7 +4,7 @@ import { of } from 'rxjs';
 import { describe, expect, it, vi } from 'vitest';
 import type { FeedState, Role } from '@fond/contract';
 import { FeedApi } from '../api/feedApi';
-import { rendered } from '../testing/rendered';
+import { render } from '../testing/render';
 import { FeedPage } from './feedPage';
 
 const STATE: FeedState = {
@@ -34,7 +34,7 @@ async function shown(role: Role, state: FeedState = STATE) {
     change: vi.fn(() => of(STATE.systems[0])),
   };
   const store = { selectSignal: () => signal({ id: 1, role }) };
-  const { fixture } = rendered(FeedPage, [
+  const { fixture } = render(FeedPage, [
     { provide: FeedApi, useValue: api },
     { provide: Store, useValue: store },
   ]);

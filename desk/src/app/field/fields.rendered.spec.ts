@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { describe, expect, it } from 'vitest';
 import type { Stepped } from '@fond/core';
-import { rendered } from '../testing/rendered';
+import { render } from '../testing/render';
 import { Choices, type Choice } from './choices';
 import { ChoicesHarness } from './choices.harness';
 import { moveItem } from './lists';
@@ -35,7 +35,7 @@ class SteppedColumns {
 
 describe('a stepper', () => {
   it('goes up and down, as far as its ends', async () => {
-    const { component, find } = rendered(SteppedColumns);
+    const { component, find } = render(SteppedColumns);
     const stepper = await find(StepperHarness.labelled('Columns, wide'));
     await stepper.stepUp();
     expect(await stepper.value()).toBe(4);
@@ -46,7 +46,7 @@ describe('a stepper', () => {
   });
 
   it('takes what is typed where it fits, and shows what holds once the field is left', async () => {
-    const { component, find } = rendered(SteppedColumns);
+    const { component, find } = render(SteppedColumns);
     const stepper = await find(StepperHarness);
     await stepper.type('5');
     expect(component.taken).toEqual([5]);
@@ -59,7 +59,7 @@ describe('a stepper', () => {
   });
 
   it('says nothing where the same number is typed again', async () => {
-    const { component, find } = rendered(SteppedColumns);
+    const { component, find } = render(SteppedColumns);
     await (await find(StepperHarness)).type('3');
     expect(component.taken).toEqual([]);
   });
@@ -83,7 +83,7 @@ class Gap {
 
 describe('a number at a width', () => {
   it('follows the wider one until it is set apart, and again when it is handed back', async () => {
-    const { component, find, fixture } = rendered(Gap);
+    const { component, find, fixture } = render(Gap);
     const stepper = await find(StepperHarness);
     expect(await stepper.value()).toBe(24);
     const root = fixture.nativeElement as HTMLElement;
@@ -117,7 +117,7 @@ class Form {
 
 describe('choices', () => {
   it('hold one of them, and say which', async () => {
-    const { component, find } = rendered(Form);
+    const { component, find } = render(Form);
     const choices = await find(ChoicesHarness.labelled('Form'));
     expect(await choices.names()).toEqual(['a grid', 'a list']);
     expect(await choices.chosen()).toEqual(['a grid']);
@@ -155,7 +155,7 @@ class Rows {
 
 describe('the tools of a row', () => {
   it('move it up and down, and leave it out, but never the last one', async () => {
-    const { component, find } = rendered(Rows);
+    const { component, find } = render(Rows);
     await (await find(RowToolsHarness.of('name'))).moveUp();
     expect(component.names()).toEqual(['newest', 'name', 'price']);
     expect(await (await find(RowToolsHarness.of('newest'))).can('Up')).toBe(false);

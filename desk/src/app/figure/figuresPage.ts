@@ -251,7 +251,7 @@ export class FiguresPage {
     return againstText(shareOf(clicks, seen), shareOf(all - clicks, cases - seen));
   }
 
-  protected told(): string {
+  protected describeChart(): string {
     const all = this.found()!;
     const { name } = MEASURE_WORDS[this.shownMeasure()];
     return `${name} day by day from ${all.from} to ${all.to}; the table below has the figures`;

@@ -23,7 +23,7 @@ const REASONS: Readonly<Record<string, string>> = {
 };
 
 const inAisles = (count: number): string => `in ${counted(count, 'aisle')}`;
-const some = (list: readonly string[]): string =>
+const listSome = (list: readonly string[]): string =>
   list.length > 4 ? `${list.slice(0, 4).join(', ')} and ${list.length - 4} more` : list.join(', ');
 const contrastWords = (contrast: number): string => `contrast ${contrast.toFixed(1)}, at least 4.5 is wanted`;
 
@@ -58,13 +58,13 @@ export function findingWords(finding: Finding, names: RangeNames): string {
     case 'aisle-unlinked':
       return 'shows products, and no navigation, tile, link or product leads to it';
     case 'pins-lost':
-      return `has ${counted(finding.skus.length, 'pin')} that can’t hold: ${some(finding.skus)}`;
+      return `has ${counted(finding.skus.length, 'pin')} that can’t hold: ${listSome(finding.skus)}`;
     case 'facet-useless':
       return `shows the filter “${finding.label}” ${inAisles(finding.aisles)}, where ${REASONS[finding.reason] ?? 'it splits nothing'}`;
     case 'facets-alike':
       return `shows the filters “${finding.label}” and “${finding.otherLabel}”, which split the products alike ${inAisles(finding.aisles)}`;
     case 'facets-gone':
-      return `filters by ${some(finding.facets)}, which the catalogue doesn’t have`;
+      return `filters by ${listSome(finding.facets)}, which the catalogue doesn’t have`;
     case 'line-bare':
       return `has the line “${finding.label}” on its cards; in the first of ${counted(finding.aisles, 'aisle')} ${finding.products} of ${counted(finding.of, 'product')} ${finding.products === 1 ? 'has' : 'have'} a value`;
     case 'promotion-empty':
@@ -74,7 +74,7 @@ export function findingWords(finding: Finding, names: RangeNames): string {
     case 'clause-gone':
       return `asks for ${said(finding.clause)}, which the catalogue doesn’t have, so it is left out`;
     case 'range-stale':
-      return `asks for ${some(finding.clauses.map(said))}, which the catalogue doesn’t have`;
+      return `asks for ${listSome(finding.clauses.map(said))}, which the catalogue doesn’t have`;
     case 'product-nowhere':
       return 'is in no category, so no aisle of the tree has it';
     case 'product-priceless':
@@ -104,7 +104,7 @@ export function findingWords(finding: Finding, names: RangeNames): string {
     case 'page-heavy':
       return `puts ${finding.cards} cards on one page ${inAisles(finding.aisles)}; a phone draws them slowly`;
     case 'pins-gone':
-      return `holds places for ${some(finding.skus)}, which the shop doesn’t have`;
+      return `holds places for ${listSome(finding.skus)}, which the shop doesn’t have`;
     case 'pins-over':
       return `has ${counted(finding.count, 'pin or group', 'pins and groups')} whose last day is over`;
     case 'condition-over':
@@ -112,14 +112,14 @@ export function findingWords(finding: Finding, names: RangeNames): string {
     case 'condition-never':
       return `has a fixture, ${FIXTURE_WORDS[finding.type]}, that is shown on none of its pages`;
     case 'links-dead':
-      return `leads to ${some(finding.addresses)}`;
+      return `leads to ${listSome(finding.addresses)}`;
     case 'texts-missing':
       return `has ${counted(finding.texts, 'text')} that nobody has written in ${languageName(finding.lang)}: ${listWords(
         finding.uses.map((use) => TEXT_USES[use][1]),
         'and',
       )}`;
     case 'contrast-low':
-      return some(finding.pairs.map(({ what, contrast }) => `${what} at ${contrast}`));
+      return listSome(finding.pairs.map(({ what, contrast }) => `${what} at ${contrast}`));
     case 'card-unreadable':
       return `has ${elementName(finding.element, names)} on its cards: ${contrastWords(finding.contrast)}`;
     case 'badge-unreadable':
@@ -133,9 +133,9 @@ export function findingWords(finding: Finding, names: RangeNames): string {
     case 'pictures-heavy':
       return `fetches pictures ${finding.width} px wide for its ${FIXTURE_WORDS[finding.type]}, and ${counted(finding.pictures, 'picture')} ${finding.pictures === 1 ? 'weighs' : 'weigh'} more than ${kilobytes(HEAVY_BYTES)}; the heaviest has ${kilobytes(finding.bytes)}`;
     case 'css-pointer':
-      return `shows by its own CSS to a pointer alone, not to keys or a finger: ${some(finding.selectors.map((one) => `“${one}”`))}`;
+      return `shows by its own CSS to a pointer alone, not to keys or a finger: ${listSome(finding.selectors.map((one) => `“${one}”`))}`;
     case 'css-targets':
-      return `makes by its own CSS what can be pressed smaller than ${MIN_TARGET} px: ${some(
+      return `makes by its own CSS what can be pressed smaller than ${MIN_TARGET} px: ${listSome(
         finding.targets.map(({ selector, pixels }) => `“${selector}” (${pixels} px)`),
       )}`;
     case 'settings-idle':
@@ -158,7 +158,7 @@ export function findingWords(finding: Finding, names: RangeNames): string {
     case 'redirect-hidden':
       return `a page stands at ${finding.from}, so nobody is led`;
     case 'answer-gone':
-      return `“${finding.query}” is answered with ${some(finding.skus)}, which the catalogue doesn’t have`;
+      return `“${finding.query}” is answered with ${listSome(finding.skus)}, which the catalogue doesn’t have`;
     case 'answer-over':
       return `“${finding.query}” was answered until ${dayWords(finding.to)}`;
   }

@@ -5,7 +5,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { mayAs, type Floor, type Job, type Problem } from '@fond/contract';
 import { Api } from '../api/api';
-import { ended, JobFollower } from '../job/jobFollower';
+import { hasEnded, JobFollower } from '../job/jobFollower';
 import { sessionFeature } from '../session/session.feature';
 import { FloorActions } from '../store/floor.actions';
 
@@ -32,7 +32,7 @@ export class FirstSteps {
   protected readonly job = signal<Job | null>(null);
   protected readonly filling = computed(() => {
     const job = this.job();
-    return job !== null && !ended(job);
+    return job !== null && !hasEnded(job);
   });
   protected readonly owner = computed(() => mayAs(this.user()?.role ?? 'viewer', 'owner'));
   /** The categories found, as a sentence names them. */

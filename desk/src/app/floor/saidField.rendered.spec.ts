@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, linkedSignal, signal } from '@angular/core';
 import { describe, expect, it } from 'vitest';
 import type { SaidSetting, SaidValue } from '@fond/core';
-import { drawn } from '../testing/drawn';
+import { draw } from '../testing/draw';
 import { SaidField, usualValue } from './saidField';
 
 @Component({
@@ -17,14 +17,14 @@ class Said {
 
 describe('a setting that is said for several plans', () => {
   it('is chosen among what it may be', async () => {
-    const { component, press, root } = await drawn(Said);
+    const { component, press, root } = await draw(Said);
     await press('a list');
     expect(component.value()).toBe('list');
     expect(root.querySelector('[aria-pressed="true"]')?.textContent.trim()).toBe('a list');
   });
 
   it('is a number at each width, where it is one', async () => {
-    const { component, write, settled } = await drawn(Said);
+    const { component, write, settled } = await draw(Said);
     component.setting.set('shelf.columns');
     await settled();
     await write('columns, wide', '5');
@@ -32,7 +32,7 @@ describe('a setting that is said for several plans', () => {
   });
 
   it('is so many products, full rows, or all of them', async () => {
-    const { component, press, write, settled, root } = await drawn(Said);
+    const { component, press, write, settled, root } = await draw(Said);
     component.setting.set('shelf.pageSize');
     await settled();
     await press('full rows');

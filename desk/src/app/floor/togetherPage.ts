@@ -196,7 +196,7 @@ export class TogetherPage {
     asking(
       () => {
         this.anew();
-        return this.asked(true);
+        return this.toInput(true);
       },
       (asked) => {
         this.trial.set(null);
@@ -211,7 +211,7 @@ export class TogetherPage {
     );
   }
 
-  private asked(dryRun: boolean): TogetherInput | null {
+  private toInput(dryRun: boolean): TogetherInput | null {
     const versions = new Map(this.openPlans().map(({ id, version }) => [id, version]));
     const plans = [...this.steps()].flatMap(([id, step]) => {
       const version = versions.get(id);
@@ -227,7 +227,7 @@ export class TogetherPage {
   }
 
   protected apply(): void {
-    const asked = this.asked(false);
+    const asked = this.toInput(false);
     if (!asked) return;
     this.busy.set(true);
     this.problem.set(null);

@@ -47,7 +47,7 @@ interface Line {
         @if (fresh.catalogue.length) {
           <a class="word" routerLink="/people">The record</a>
         }
-        <button type="button" class="word" (click)="seen()">Seen</button>
+        <button type="button" class="word" (click)="markSeen()">Seen</button>
       </p>
     }
   `,
@@ -95,7 +95,7 @@ export class WaitingStrip {
     return `${counted(count, kind, plural)} changed`;
   }
 
-  protected seen(): void {
+  protected markSeen(): void {
     this.api.seeNews().subscribe(() => this.told.reload());
   }
 

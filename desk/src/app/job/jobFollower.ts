@@ -3,7 +3,7 @@ import { catchError, EMPTY, Observable, switchMap, takeWhile, timer } from 'rxjs
 import { addressOf, type Job } from '@fond/contract';
 import { Api } from '../api/api';
 
-export const ended = (job: Job): boolean => job.state === 'done' || job.state === 'failed';
+export const hasEnded = (job: Job): boolean => job.state === 'done' || job.state === 'failed';
 
 const LOOK_EVERY = 1_000;
 
@@ -18,7 +18,7 @@ export class JobFollower {
       events.addEventListener('job', (event: MessageEvent<string>) => {
         const job = JSON.parse(event.data) as Job;
         subscriber.next(job);
-        if (ended(job)) subscriber.complete();
+        if (hasEnded(job)) subscriber.complete();
       });
       events.onerror = () => subscriber.error(new Error('The stream of events broke off.'));
       return () => events.close();
@@ -28,7 +28,7 @@ export class JobFollower {
   private look(id: string): Observable<Job> {
     return timer(0, LOOK_EVERY).pipe(
       switchMap(() => this.api.readJob(id).pipe(catchError(() => EMPTY))),
-      takeWhile((job) => !ended(job), true),
+      takeWhile((job) => !hasEnded(job), true),
     );
   }
 }

@@ -38,7 +38,7 @@ import { placeName, placesOf } from './notePlaces';
               class="word"
               [routerLink]="['/plans', note.plan]"
               [queryParams]="{ open: note.place || null, aisle: note.aisle }"
-              >{{ named(note.place) }}</a
+              >{{ nameOf(note.place) }}</a
             >
             @if (note.sku) {
               <a class="word" [routerLink]="['/products', note.sku]">{{ note.sku }}</a>
@@ -224,7 +224,7 @@ export class PlanNotes {
     );
   }
 
-  protected named(place: string): string {
+  protected nameOf(place: string): string {
     return placeName(this.places(), place);
   }
 

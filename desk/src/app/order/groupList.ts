@@ -36,7 +36,7 @@ export class GroupList {
     ENDS.map((end) => ({ ...end, groups: this.groups().filter(({ at }) => at === end.at) })),
   );
 
-  protected said(group: OrderGroup): string {
+  protected sentenceOf(group: OrderGroup): string {
     return groupWords(group, this.words.names());
   }
 

@@ -34,7 +34,7 @@ export class PartsPage {
   protected readonly parts = computed(() => {
     const words = this.sought().toLowerCase().split(/\s+/).filter(Boolean);
     return (this.all() ?? []).filter((part) => {
-      const text = `${part.name} ${this.kind(part)} ${this.said(part)}`.toLowerCase();
+      const text = `${part.name} ${this.kind(part)} ${this.sentenceOf(part)}`.toLowerCase();
       return part.standing === 'open' && words.every((word) => text.includes(word));
     });
   });
@@ -50,7 +50,7 @@ export class PartsPage {
     return root ? FIXTURE_WORDS[root.type] : 'nothing yet';
   }
 
-  protected said(part: PartSummary): string {
+  protected sentenceOf(part: PartSummary): string {
     const root = rootOf(part);
     return root ? fixtureSentence(root, this.vocabulary.words()) : '';
   }

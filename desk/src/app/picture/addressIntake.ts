@@ -15,7 +15,7 @@ import { mayAs, type Job, type Problem, type WaitingHost } from '@fond/contract'
 import { addressOf } from '@fond/contract';
 import { CatalogueApi } from '../api/catalogueApi';
 import { PictureApi } from '../api/pictureApi';
-import { ended, JobFollower } from '../job/jobFollower';
+import { hasEnded, JobFollower } from '../job/jobFollower';
 import { sessionFeature } from '../session/session.feature';
 
 /** Pictures that products name by address: fetched from the hosts that an owner allows. */
@@ -104,7 +104,7 @@ export class AddressIntake {
   );
   protected readonly running = computed(() => {
     const job = this.job();
-    return job !== null && !ended(job);
+    return job !== null && !hasEnded(job);
   });
 
   constructor() {

@@ -13,7 +13,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { addressOf, type ArchiveMatch, type Job, type Problem } from '@fond/contract';
 import { CatalogueApi } from '../api/catalogueApi';
 import { PictureApi } from '../api/pictureApi';
-import { ended, JobFollower } from '../job/jobFollower';
+import { hasEnded, JobFollower } from '../job/jobFollower';
 
 const SHOWN = 12;
 
@@ -126,7 +126,7 @@ export class ArchiveIntake {
   protected readonly pattern = computed(() => this.match()?.pattern ?? '');
   protected readonly running = computed(() => {
     const job = this.job();
-    return job !== null && !ended(job);
+    return job !== null && !hasEnded(job);
   });
 
   take(file: File): void {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { describe, expect, it } from 'vitest';
 import type { FocusPoint } from '@fond/core';
-import { drawn } from '../testing/drawn';
+import { draw } from '../testing/draw';
 import { FocusField } from './focusField';
 
 @Component({
@@ -17,7 +17,7 @@ class Pointed {
 
 describe('the point of a picture that stays in view', () => {
   it('goes on from where the last press put it, also before that is taken over, and no further than the edge', async () => {
-    const { component, root, settled } = await drawn(Pointed);
+    const { component, root, settled } = await draw(Pointed);
     const press = (key: string): boolean =>
       root.querySelector('button')!.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
     press('ArrowRight');

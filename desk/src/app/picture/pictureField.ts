@@ -67,7 +67,7 @@ import { FilePick } from '../shell/filePick';
     @if (problem(); as told) {
       <p class="turned" role="alert">{{ told.errors?.[0]?.message ?? told.detail }}</p>
     }
-    @if (kept(); as one) {
+    @if (uploaded(); as one) {
       <div class="kept">
         @if (focus(); as point) {
           <desk-focus-field [hash]="one.hash" [focus]="point" (focused)="focused.emit($event)" />
@@ -120,7 +120,7 @@ export class PictureField {
   protected readonly choosing = signal(false);
   protected readonly problem = signal<Problem | null>(null);
 
-  protected kept(): Extract<PictureSource, { kind: 'kept' }> | null {
+  protected uploaded(): Extract<PictureSource, { kind: 'kept' }> | null {
     const picture = this.picture();
     return picture?.kind === 'kept' ? picture : null;
   }
@@ -131,7 +131,7 @@ export class PictureField {
     this.api.uploadPicture(file).subscribe({
       next: (kept) => {
         this.busy.set(false);
-        this.changed.emit({ kind: 'kept', ...kept, alt: this.kept()?.alt ?? {} });
+        this.changed.emit({ kind: 'kept', ...kept, alt: this.uploaded()?.alt ?? {} });
       },
       error: (problem: Problem) => {
         this.busy.set(false);
@@ -152,7 +152,7 @@ export class PictureField {
   }
 
   protected describe(text: string): void {
-    const kept = this.kept();
+    const kept = this.uploaded();
     if (kept) this.changed.emit({ ...kept, alt: { ...kept.alt, [this.lang()]: text } });
   }
 }

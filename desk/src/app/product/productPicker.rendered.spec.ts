@@ -3,7 +3,7 @@ import { of, throwError } from 'rxjs';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Problem, ProductLine } from '@fond/contract';
 import { Api } from '../api/api';
-import { rendered } from '../testing/rendered';
+import { render } from '../testing/render';
 import { ProductPicker } from './productPicker';
 import { ProductPickerHarness } from './productPicker.harness';
 
@@ -39,7 +39,7 @@ class Picking {
 }
 
 const shown = async (): Promise<{ component: Picking; picker: ProductPickerHarness }> => {
-  const { component, find } = rendered(Picking, [{ provide: Api, useValue: api }]);
+  const { component, find } = render(Picking, [{ provide: Api, useValue: api }]);
   return { component, picker: await find(ProductPickerHarness) };
 };
 

@@ -76,7 +76,7 @@ const STATES: readonly { state: StockState; name: string }[] = [
             class="field number"
             min="0"
             [value]="one.least"
-            (change)="whole('least', $any($event.target), 0, 1000000)"
+            (change)="setWhole('least', $any($event.target), 0, 1000000)"
             aria-label="At least"
         /></label>
         <label
@@ -87,7 +87,7 @@ const STATES: readonly { state: StockState; name: string }[] = [
             min="1"
             max="400"
             [value]="one.days"
-            (change)="whole('days', $any($event.target), 1, 400)"
+            (change)="setWhole('days', $any($event.target), 1, 400)"
             aria-label="Days"
           />
           days</label
@@ -102,7 +102,7 @@ const STATES: readonly { state: StockState; name: string }[] = [
             min="1"
             max="4000"
             [value]="one.days"
-            (change)="whole('days', $any($event.target), 1, 4000)"
+            (change)="setWhole('days', $any($event.target), 1, 4000)"
             aria-label="Days"
           />
           days</label
@@ -146,7 +146,7 @@ const STATES: readonly { state: StockState; name: string }[] = [
             min="0"
             step="any"
             [value]="end.value ?? ''"
-            (change)="bound(end.name, $any($event.target).value)"
+            (change)="setBound(end.name, $any($event.target).value)"
             [attr.aria-label]="end.label"
         /></label>
       }
@@ -234,13 +234,13 @@ export class ClauseFields {
     this.changed.emit({ ...this.clause(), ...change } as Clause);
   }
 
-  protected bound(end: 'from' | 'to', text: string): void {
+  protected setBound(end: 'from' | 'to', text: string): void {
     const number = text.trim() === '' ? null : Number(text);
     if (number === null || (Number.isFinite(number) && number >= 0))
       this.set({ [end]: number } as Partial<Ranged>);
   }
 
-  protected whole(name: 'days' | 'least', field: HTMLInputElement, least: number, most: number): void {
+  protected setWhole(name: 'days' | 'least', field: HTMLInputElement, least: number, most: number): void {
     const number = Number(field.value);
     if (field.value !== '' && Number.isInteger(number) && number >= least && number <= most)
       this.set({ [name]: number } as Partial<Counted>);

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Vocabulary } from '@fond/contract';
 import type { Clause, SieveStep } from '@fond/core';
 import { names } from '../testing/rangeNames';
-import { rendered } from '../testing/rendered';
+import { render } from '../testing/render';
 import { RangeVocabulary } from '../wording/rangeNames';
 import { ClauseList } from './clauseList';
 import { ClauseListHarness } from './clauseList.harness';
@@ -45,7 +45,7 @@ class Clauses {
 }
 
 const shown = async (): Promise<{ component: Clauses; list: ClauseListHarness }> => {
-  const { component, find } = rendered(Clauses, [{ provide: RangeVocabulary, useValue: vocabulary }]);
+  const { component, find } = render(Clauses, [{ provide: RangeVocabulary, useValue: vocabulary }]);
   return { component, list: await find(ClauseListHarness.outermost()) };
 };
 

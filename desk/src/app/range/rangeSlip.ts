@@ -82,7 +82,7 @@ export class RangeSlip {
     this.change({ clauses });
   }
 
-  protected said(help: SieveHelp): string {
+  protected clauseWords(help: SieveHelp): string {
     const clause = 'clause' in help ? this.range()?.clauses[help.clause] : undefined;
     return clause ? sayClause(clause, this.words.names()) : '';
   }

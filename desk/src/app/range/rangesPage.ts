@@ -95,7 +95,7 @@ export class RangesPage {
     });
   }
 
-  protected said(rule: RangeRule): string {
+  protected sentenceOf(rule: RangeRule): string {
     return sayRange(rule, this.words.names());
   }
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
 import { describe, expect, it } from 'vitest';
 import type { Condition } from '@fond/core';
-import { rendered } from '../testing/rendered';
+import { render } from '../testing/render';
 import { RangeVocabulary } from '../wording/rangeNames';
 import { ConditionList } from './conditionList';
 import { ConditionListHarness } from './conditionList.harness';
@@ -30,7 +30,7 @@ class Conditions {
 
 describe('conditions', () => {
   it('are added by what they are about, changed in place, and taken away', async () => {
-    const { component, find } = rendered(Conditions, [{ provide: RangeVocabulary, useValue: vocabulary }]);
+    const { component, find } = render(Conditions, [{ provide: RangeVocabulary, useValue: vocabulary }]);
     const list = await find(ConditionListHarness.outermost());
     await list.add('weekdays');
     expect(await list.about()).toEqual(['weekdays']);
@@ -43,7 +43,7 @@ describe('conditions', () => {
   });
 
   it('keep the last choice, as none could never hold', async () => {
-    const { component, find } = rendered(Conditions, [{ provide: RangeVocabulary, useValue: vocabulary }]);
+    const { component, find } = render(Conditions, [{ provide: RangeVocabulary, useValue: vocabulary }]);
     component.whole.set({ kind: 'all', of: [{ kind: 'width', widths: ['wide'] }] });
     const list = await find(ConditionListHarness.outermost());
     await list.toggle('wide');

@@ -106,7 +106,7 @@ export class RecordEditor<Line, Stored extends { id: number; version: number }, 
     this.kind.create(wish).subscribe({
       next: (stored) => {
         this.show(stored);
-        this.written();
+        this.afterWriting();
         void this.router.navigate([this.kind.path, stored.id]);
       },
       error: (problem: Problem) => this.refused(problem),
@@ -120,7 +120,7 @@ export class RecordEditor<Line, Stored extends { id: number; version: number }, 
     this.working.set(true);
     this.kind.save(stored.id, draft, over).subscribe({
       next: (saved) => {
-        this.written();
+        this.afterWriting();
         // Another one may be open by now.
         if (this.at !== saved.id) return;
         this.working.set(false);
@@ -140,7 +140,7 @@ export class RecordEditor<Line, Stored extends { id: number; version: number }, 
     this.show(stored);
   }
 
-  private written(): void {
+  private afterWriting(): void {
     this.problem.set(null);
     this.load();
     // The floor lists its aisle, and sentences call it by its name.

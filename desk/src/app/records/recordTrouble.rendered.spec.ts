@@ -2,7 +2,7 @@ import { MatButtonHarness } from '@angular/material/button/testing';
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { describe, expect, it, vi } from 'vitest';
 import type { Problem } from '@fond/contract';
-import { rendered } from '../testing/rendered';
+import { render } from '../testing/render';
 import type { RecordEditor } from './recordEditor';
 import { RecordTrouble } from './recordTrouble';
 
@@ -38,7 +38,7 @@ class Trouble {
 
 describe('the trouble of a record', () => {
   it('is silent where there is none', () => {
-    const { fixture } = rendered(Trouble);
+    const { fixture } = render(Trouble);
     expect((fixture.nativeElement as HTMLElement).textContent?.trim()).toBe('');
   });
 
@@ -48,7 +48,7 @@ describe('the trouble of a record', () => {
       type: '/problems/bad-input',
       errors: [{ path: 'slug', message: 'is taken' }],
     });
-    const { fixture, loader } = rendered(Trouble);
+    const { fixture, loader } = render(Trouble);
     await fixture.whenStable();
     expect((fixture.nativeElement as HTMLElement).textContent).toContain('is taken');
     expect(await loader.getAllHarnesses(MatButtonHarness)).toEqual([]);
@@ -57,7 +57,7 @@ describe('the trouble of a record', () => {
   it('leads out of a conflict by either of both versions', async () => {
     editor.problem.set(conflict);
     editor.newer.set(conflict);
-    const { loader } = rendered(Trouble);
+    const { loader } = render(Trouble);
     await (await loader.getHarness(MatButtonHarness.with({ text: 'Load theirs' }))).click();
     expect(editor.takeTheirs).toHaveBeenCalledExactlyOnceWith(theirs);
     await (await loader.getHarness(MatButtonHarness.with({ text: 'Save mine over it' }))).click();

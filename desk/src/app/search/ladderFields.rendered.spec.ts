@@ -3,7 +3,7 @@ import { of } from 'rxjs';
 import { describe, expect, it } from 'vitest';
 import { NO_SEARCH_RULES, type Ladder } from '@fond/core';
 import { ExplainApi } from '../api/explainApi';
-import { drawn } from '../testing/drawn';
+import { draw } from '../testing/draw';
 import { names } from '../testing/rangeNames';
 import { RangeVocabulary } from '../wording/rangeNames';
 import { LadderFields } from './ladderFields';
@@ -23,7 +23,7 @@ class Rungs {
   readonly lang = signal('en');
 }
 const shown = () =>
-  drawn(Rungs, [
+  draw(Rungs, [
     { provide: ExplainApi, useValue: api },
     { provide: RangeVocabulary, useValue: vocabulary },
   ]);

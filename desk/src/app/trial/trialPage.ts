@@ -133,7 +133,7 @@ export class TrialPage {
     return visits ? moneyText((revenue / visits) * 1_000, this.found()!.currency) : '';
   }
 
-  protected told(): string {
+  protected describeChart(): string {
     return `${this.verdicts().join(' ')} The table below has the figures of each day`;
   }
 

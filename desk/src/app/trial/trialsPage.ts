@@ -64,7 +64,7 @@ const whole = new Intl.NumberFormat('en-GB');
                     }
                   </td>
                   <td class="number figures">{{ visits(trial) }}</td>
-                  <td>{{ known(trial) }}</td>
+                  <td>{{ resultOf(trial) }}</td>
                 </tr>
               }
             </tbody>
@@ -97,7 +97,7 @@ export class TrialsPage {
     return whole.format(versions.reduce((sum, { visits }) => sum + visits, 0));
   }
 
-  protected known({ versions, state, kept }: TrialSummary): string {
+  protected resultOf({ versions, state, kept }: TrialSummary): string {
     if (state === 'ready') return '';
     if (kept !== null) return kept ? `${versionName(kept)} was kept` : 'What was live stayed';
     return versions

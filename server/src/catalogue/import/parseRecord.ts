@@ -134,11 +134,11 @@ function readField(
       record.created = cell ? moment(cell, form?.date ?? 'ymd', tell) : null;
       break;
     case 'stock':
-      record.stock = cell ? whole(cell, -1_000_000, form?.decimal ?? null, tell) : null;
+      record.stock = cell ? parseWhole(cell, -1_000_000, form?.decimal ?? null, tell) : null;
       break;
     case 'ratings':
     case 'sold':
-      record[field] = cell ? whole(cell, 0, form?.decimal ?? null, tell) : null;
+      record[field] = cell ? parseWhole(cell, 0, form?.decimal ?? null, tell) : null;
       break;
     case 'featured': {
       // A mark that nobody speaks of stays as it is.
@@ -223,7 +223,7 @@ function cents(amount: string, cell: string, { form }: Reading, tell: Tell): num
   return value;
 }
 
-function whole(cell: string, least: number, decimal: Decimal | null, tell: Tell): number {
+function parseWhole(cell: string, least: number, decimal: Decimal | null, tell: Tell): number {
   const text = plainNumber(cell, decimal)?.replace(/\.0+$/, '') ?? '';
   const value = Number(text);
   if (!/^-?\d+$/.test(text) || value < least || value > 1_000_000_000)

@@ -70,7 +70,7 @@ export class Workbook {
       if (name === 'c' && cell && row) {
         if (cell.column < most) {
           while (row.cells.length < cell.column) row.cells.push('');
-          row.cells[cell.column] = this.shown(cell.kind, cell.style, cell.text);
+          row.cells[cell.column] = this.textOf(cell.kind, cell.style, cell.text);
         }
         cell = null;
       } else if (name === 'row' && row) {
@@ -83,7 +83,7 @@ export class Workbook {
     yield* ready;
   }
 
-  private shown(kind: string, style: number, text: string): string {
+  private textOf(kind: string, style: number, text: string): string {
     switch (kind) {
       case 's':
         return this.strings[Number(text)] ?? '';

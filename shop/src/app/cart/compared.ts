@@ -34,7 +34,7 @@ export class Compared {
 
   start(): void {
     if (this.frame.inside) return;
-    this.list.set(this.kept());
+    this.list.set(this.readKept());
     document.addEventListener('click', (event) => this.onClick(event));
   }
 
@@ -85,7 +85,7 @@ export class Compared {
     }
   }
 
-  private kept(): readonly ComparedProductName[] {
+  private readKept(): readonly ComparedProductName[] {
     try {
       const kept: unknown = JSON.parse(localStorage.getItem(KEY) ?? '[]');
       return Array.isArray(kept) ? kept.filter(isNamed).slice(0, MAX_COMPARED) : [];

@@ -41,7 +41,7 @@ import { PAUSE_SHAPES, RowTurner } from '../card/rowTurner';
               <h2>{{ one.heading }}</h2>
             }
             @if (one.more; as more) {
-              <a class="all" [href]="href(more.href)" [attr.aria-label]="told(more.title)">{{
+              <a class="all" [href]="href(more.href)" [attr.aria-label]="moreLabel(more.title)">{{
                 more.title || words().seeAll
               }}</a>
             }
@@ -148,7 +148,7 @@ export class Promotion {
   }
 
   /** What the way to all says, with what it leads to all of, as it may stand on a page more than once. */
-  protected told(title: string): string | null {
+  protected moreLabel(title: string): string | null {
     const { heading } = this.shown();
     return heading ? `${title || this.words().seeAll}: ${heading}` : null;
   }

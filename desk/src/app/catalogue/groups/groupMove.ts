@@ -16,7 +16,7 @@ import { MatSnackBar } from '@angular/material/snack-bar';
 import type { BulkEdit, BulkTrial, Job, Problem } from '@fond/contract';
 import type { Clause } from '@fond/core';
 import { CatalogueApi } from '../../api/catalogueApi';
-import { ended, JobFollower } from '../../job/jobFollower';
+import { hasEnded, JobFollower } from '../../job/jobFollower';
 import { TakeBack } from '../../job/takeBack';
 
 /** Gives the products of a category or a tag another one in its place, told before, and taken back in one step. */
@@ -103,7 +103,7 @@ export class GroupMove {
   protected readonly others = computed(() => this.choices().filter((choice) => choice !== this.from()));
   protected readonly running = computed(() => {
     const job = this.job();
-    return job !== null && !ended(job);
+    return job !== null && !hasEnded(job);
   });
 
   private bulk(): BulkEdit {

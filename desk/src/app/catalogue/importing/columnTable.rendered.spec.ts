@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { ImportColumn, ImportReport } from '@fond/contract';
-import { rendered } from '../../testing/rendered';
+import { render } from '../../testing/render';
 import { ColumnTable } from './columnTable';
 
 const column = (of: Partial<ImportColumn>): ImportColumn => ({
@@ -16,7 +16,7 @@ const column = (of: Partial<ImportColumn>): ImportColumn => ({
 });
 
 async function shown(columns: readonly ImportColumn[], disabled = false) {
-  const { fixture } = rendered(ColumnTable, []);
+  const { fixture } = render(ColumnTable, []);
   fixture.componentRef.setInput('report', { columns, lines: [2, 3] } as Partial<ImportReport>);
   fixture.componentRef.setInput('vocabulary', { languages: ['en'], attributes: [] });
   fixture.componentRef.setInput('disabled', disabled);

@@ -2,7 +2,7 @@ import { signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { floorFeature } from '../../store/floor.feature';
-import { rendered } from '../../testing/rendered';
+import { render } from '../../testing/render';
 import { ExportFields } from './exportFields';
 
 const floor = signal<object | null>(null);
@@ -12,7 +12,7 @@ const store = {
   selectSignal: (selector: unknown) => (selector === floorFeature.selectFloor ? floor : ranges),
 };
 const shown = () => {
-  const { fixture } = rendered(ExportFields, [{ provide: Store, useValue: store }]);
+  const { fixture } = render(ExportFields, [{ provide: Store, useValue: store }]);
   const root = fixture.nativeElement as HTMLElement;
   return {
     settled: () => fixture.whenStable(),

@@ -3,7 +3,7 @@ import { of, throwError } from 'rxjs';
 import { describe, expect, it, vi } from 'vitest';
 import type { GroupImport } from '@fond/contract';
 import { ImportApi } from '../../api/importApi';
-import { rendered } from '../../testing/rendered';
+import { render } from '../../testing/render';
 import { GroupFileFields } from './groupFileFields';
 
 const none = { made: 0, changed: 0, unchanged: 3 };
@@ -19,7 +19,7 @@ async function shown(report: GroupImport | object) {
   const answer = () => ('categories' in report ? of(report) : throwError(() => report));
   const api = { tryGroups: vi.fn(answer), importGroups: vi.fn(answer) };
   const store = { dispatch: vi.fn() };
-  const { fixture } = rendered(GroupFileFields, [
+  const { fixture } = render(GroupFileFields, [
     { provide: ImportApi, useValue: api },
     { provide: Store, useValue: store },
   ]);

@@ -24,7 +24,7 @@ import { ExportFields } from './exportFields';
 import { FormSentence } from './formSentence';
 import { GroupFileFields } from './groupFileFields';
 import { MappingStrip } from './mappingStrip';
-import { ended, JobFollower } from '../../job/jobFollower';
+import { hasEnded, JobFollower } from '../../job/jobFollower';
 
 const MAX_NAMED = 12;
 
@@ -75,7 +75,7 @@ export class ImportPage {
 
   protected readonly running = computed(() => {
     const job = this.job();
-    return job !== null && !ended(job);
+    return job !== null && !hasEnded(job);
   });
   protected readonly report = computed(() => this.job()?.report ?? null);
   protected readonly share = computed(() => {
@@ -261,7 +261,7 @@ export class ImportPage {
 
   private follow(job: Job): void {
     this.job.set(job);
-    if (ended(job)) return;
+    if (hasEnded(job)) return;
     this.begun.set(Date.now());
     this.follower.follow(job.id).subscribe({
       next: (step) => this.job.set(step),

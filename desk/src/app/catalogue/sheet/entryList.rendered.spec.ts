@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { describe, expect, it } from 'vitest';
 import { RowToolsHarness } from '../../field/rowTools.harness';
-import { rendered } from '../../testing/rendered';
+import { render } from '../../testing/render';
 import { EntryList } from './entryList';
 import { EntryListHarness } from './entryList.harness';
 
@@ -24,7 +24,7 @@ class Listing {
 
 describe('a list of entries', () => {
   it('takes entries by name, once each, and offers what isn’t in it', async () => {
-    const { component, find } = rendered(Listing);
+    const { component, find } = render(Listing);
     const list = await find(EntryListHarness);
     expect([await list.entries(), await list.offers()]).toEqual([['New main', 'Quiet'], ['Gift']]);
     await list.add('Gift');
@@ -36,7 +36,7 @@ describe('a list of entries', () => {
   });
 
   it('puts another entry first, and takes the last one out', async () => {
-    const { component, find } = rendered(Listing);
+    const { component, find } = render(Listing);
     await (await find(RowToolsHarness)).moveDown();
     expect(component.text()).toBe('Quiet|New');
     const list = await find(EntryListHarness);

@@ -95,8 +95,8 @@ export class ProductPage {
   protected readonly attributes = computed(() =>
     this.columns().filter(({ sort }) => sort?.startsWith('attribute:')),
   );
-  protected readonly numbers = computed(() => this.named(NUMBERS));
-  protected readonly lists = computed(() => this.named(LISTS));
+  protected readonly numbers = computed(() => this.columnsNamed(NUMBERS));
+  protected readonly lists = computed(() => this.columnsNamed(LISTS));
   protected readonly title = computed(() => this.cells().get('title') ?? '');
   protected readonly standing = computed(() => this.sheet()?.standing ?? 'live');
   protected readonly standings = Object.entries(STANDING_WORDS) as [Standing, string][];
@@ -123,7 +123,7 @@ export class ProductPage {
     this.read(this.sku());
   }
 
-  private named(names: readonly string[]): ProductColumn[] {
+  private columnsNamed(names: readonly string[]): ProductColumn[] {
     return names.flatMap((name) => this.columns().find((column) => column.name === name) ?? []);
   }
 

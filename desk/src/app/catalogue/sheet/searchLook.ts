@@ -23,8 +23,8 @@ const DESCRIPTION_FITS = 155;
           <div class="result">
             @if (one.shown; as shown) {
               <span class="address">{{ host }}/shop{{ shown.address }}</span>
-              <b>{{ cut(typed(one).title ? typed(one).title + rest(shown.title) : shown.title, 60) }}</b>
-              <span>{{ cut(typed(one).description || shown.description, 155) }}</span>
+              <b>{{ shorten(typed(one).title ? typed(one).title + rest(shown.title) : shown.title, 60) }}</b>
+              <span>{{ shorten(typed(one).description || shown.description, 155) }}</span>
             } @else {
               <span class="address">Search engines find it once it is in the shop.</span>
             }
@@ -167,7 +167,7 @@ export class SearchLook {
     return at < 0 ? '' : shown.slice(at);
   }
 
-  protected cut(text: string, most: number): string {
+  protected shorten(text: string, most: number): string {
     return text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text;
   }
 

@@ -15,7 +15,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import type { BulkEdit, BulkTrial, Job, Problem, ProductColumn, ProductFilter } from '@fond/contract';
 import { listEntries, type CellChange } from '@fond/core';
 import { CatalogueApi } from '../../api/catalogueApi';
-import { ended, JobFollower } from '../../job/jobFollower';
+import { hasEnded, JobFollower } from '../../job/jobFollower';
 import { cellFace } from './cellFace';
 
 interface Way {
@@ -179,7 +179,7 @@ export class BulkFields {
       .pipe(takeUntilDestroyed(this.gone))
       .subscribe((job) => {
         this.job.set(job);
-        if (!ended(job)) return;
+        if (!hasEnded(job)) return;
         this.trial.set(null);
         if (job.state === 'done' && job.report?.changed) this.done.emit(job.id);
       });
@@ -191,7 +191,7 @@ export class BulkFields {
   }
 
   protected isRunning(job: Job): boolean {
-    return !ended(job);
+    return !hasEnded(job);
   }
 
   private fail(problem: Problem): void {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { of } from 'rxjs';
 import { describe, expect, it } from 'vitest';
 import { Api } from '../../api/api';
-import { drawn } from '../../testing/drawn';
+import { draw } from '../../testing/draw';
 import { AbsentProduct } from './absentProduct';
 
 @Component({
@@ -20,7 +20,7 @@ describe('a product that a shelf doesn’t show', () => {
   it('is shown all the same at the place that is typed, at the first one where that is none, or not', async () => {
     const found = [{ sku: 'PK-9', title: 'Old pan' }];
     const api = { lookUpProducts: () => of({ found, missing: [] }) };
-    const { component, press, write, said } = await drawn(Absent, [{ provide: Api, useValue: api }]);
+    const { component, press, write, said } = await draw(Absent, [{ provide: Api, useValue: api }]);
     expect(said('span')).toContain('Old pan is not among the products');
     await write('Place to show it at', '7');
     await press('Show it');

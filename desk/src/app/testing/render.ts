@@ -22,7 +22,7 @@ export interface Rendered<C> {
 }
 
 /** A component as the desk draws it, with what it asks for; icons are drawn by nobody. */
-export function rendered<C>(
+export function render<C>(
   component: Type<C>,
   providers: (Provider | EnvironmentProviders)[] = [],
 ): Rendered<C> {

@@ -1,5 +1,5 @@
 import type { EnvironmentProviders, Provider, Type } from '@angular/core';
-import { rendered } from './rendered';
+import { render } from './render';
 
 /** A component as people see and use it: by what stands on its buttons and beside its fields. */
 export interface Drawn<C> {
@@ -12,11 +12,11 @@ export interface Drawn<C> {
   settled: () => Promise<unknown>;
 }
 
-export async function drawn<C>(
+export async function draw<C>(
   component: Type<C>,
   providers: (Provider | EnvironmentProviders)[] = [],
 ): Promise<Drawn<C>> {
-  const { fixture, component: instance } = rendered(component, providers);
+  const { fixture, component: instance } = render(component, providers);
   const root = fixture.nativeElement as HTMLElement;
   const settled = (): Promise<unknown> => fixture.whenStable();
   await settled();
