@@ -1,6 +1,6 @@
 import type { HTTPRequest, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ABOVE_THE_PAGE, OF_COLOURS, violations } from './axe';
+import { ABOVE_THE_PAGE, violations } from './axe';
 import { misplaced } from './nesting';
 import { atAllWidths, CARD_ELEMENT_KINDS, cardElement } from '@fond/core';
 import { press, type TestBrowser } from './browser';
@@ -13,63 +13,58 @@ let browser: TestBrowser;
 let blend: string;
 /** Id of a trial that runs. */
 let trial: string;
-/** Where pages are built, and where goods and the shop are kept: each has a file of its own, to run beside the other. */
-const SCREENS = {
-  building: [
-    '/floor',
-    '/floor?view=map',
-    '/floor?why=category:2&words=1',
-    '/floor/import',
-    '/plans/house?aisle=/cookware',
-    ...['range', 'order', 'grid', 'facets', 'card', 'badges', 'productPage', 'look'].map(
-      (slip) => `/plans/house?open=${slip}&aisle=/cookware`,
-    ),
-    '/plans/knives?open=reach',
-    '/plans/knives?open=base',
-    '/plans/house/card?aisle=/cookware',
-    '/plans/house/badges?aisle=/cookware',
-    '/plans/house/arrange?aisle=/cookware&colour=stock&beside=live',
-    '/plans/house/designs?aisle=/cookware',
-    '/publish',
-    '/parts',
-    '/ranges',
-    '/blends/BLEND',
-    '/search',
-    '/search?part=answers',
-    '/search?part=nothing',
-    '/floor/together',
-  ],
-  keeping: [
-    '/collections',
-    '/collections/1',
-    '/pages',
-    '/attributes',
-    '/products',
-    '/products/PK-1017',
-    '/attributes/material',
-    '/attributes/diameter',
-    '/categories/3',
-    '/tags/2',
-    '/editions',
-    '/editions?view=calendar',
-    '/editions/day?path=/cookware',
-    '/pictures?picture=PK-1017-1.svg',
-    '/pictures?view=sizes',
-    '/redirects',
-    '/findings',
-    '/figures',
-    '/compare?from=edition:1&to=live&path=/cookware',
-    '/trials',
-    '/trials/TRIAL',
-    '/search?part=typed',
-    '/reviews',
-    '/people',
-    '/shop-settings',
-    '/account',
-    '/catalogue/import',
-    '/feed',
-  ],
-};
+const SCREENS = [
+  '/floor',
+  '/floor?view=map',
+  '/floor?why=category:2&words=1',
+  '/floor/import',
+  '/plans/house?aisle=/cookware',
+  ...['range', 'order', 'grid', 'facets', 'card', 'badges', 'productPage', 'look'].map(
+    (slip) => `/plans/house?open=${slip}&aisle=/cookware`,
+  ),
+  '/plans/knives?open=reach',
+  '/plans/knives?open=base',
+  '/plans/house/card?aisle=/cookware',
+  '/plans/house/badges?aisle=/cookware',
+  '/plans/house/arrange?aisle=/cookware&colour=stock&beside=live',
+  '/plans/house/designs?aisle=/cookware',
+  '/publish',
+  '/parts',
+  '/ranges',
+  '/blends/BLEND',
+  '/search',
+  '/search?part=answers',
+  '/search?part=nothing',
+  '/floor/together',
+  '/collections',
+  '/collections/1',
+  '/pages',
+  '/attributes',
+  '/products',
+  '/products/PK-1017',
+  '/attributes/material',
+  '/attributes/diameter',
+  '/categories/3',
+  '/tags/2',
+  '/editions',
+  '/editions?view=calendar',
+  '/editions/day?path=/cookware',
+  '/pictures?picture=PK-1017-1.svg',
+  '/pictures?view=sizes',
+  '/redirects',
+  '/findings',
+  '/figures',
+  '/compare?from=edition:1&to=live&path=/cookware',
+  '/trials',
+  '/trials/TRIAL',
+  '/search?part=typed',
+  '/reviews',
+  '/people',
+  '/shop-settings',
+  '/account',
+  '/catalogue/import',
+  '/feed',
+];
 /** Menus and dialogs, each with the screen that it opens above and what opens it. */
 const OPENING: readonly (readonly [screen: string, opener: string])[] = [
   ['/floor', 'nav button.group'],
@@ -94,21 +89,10 @@ const PAGES = [
   '/shop/nowhere',
 ];
 
-/** What is drawn by a theme; nothing is judged half way through a change of colour. */
-const inTheme = (page: Page, theme: 'light' | 'dark'): Promise<void> =>
-  page.emulateMediaFeatures([
-    { name: 'prefers-color-scheme', value: theme },
-    { name: 'prefers-reduced-motion', value: 'reduce' },
-  ]);
-
-/** What is wrong with the open page in the light, and with its colours in the dark. */
-async function faults(page: Page, except: readonly string[] = []): Promise<string[]> {
-  const found = [...(await violations(page, except)), ...(await misplaced(page))];
-  await inTheme(page, 'dark');
-  const dark = await violations(page, except, OF_COLOURS);
-  await inTheme(page, 'light');
-  return [...found, ...dark.map((one) => `in the dark ${one}`)];
-}
+const faults = async (page: Page): Promise<string[]> => [
+  ...(await violations(page)),
+  ...(await misplaced(page)),
+];
 
 /** What the open page has asked for and not yet had, by the page. */
 const asked = new WeakMap<Page, Set<HTTPRequest>>();
@@ -117,7 +101,7 @@ const asked = new WeakMap<Page, Set<HTTPRequest>>();
  * A page whose requests are counted. Pictures are not: one that was given up for that of another width may be counted as
  * on its way for good, by the browser and for every page after it.
  */
-async function watchedPage(page: Page): Promise<void> {
+async function watchedPage(page: Page, theme: string): Promise<void> {
   // What somebody who has just signed in is led to still comes; nothing of it may be taken for the next page's.
   await page.waitForNetworkIdle({ idleTime: 250 });
   const open = new Set<HTTPRequest>();
@@ -135,7 +119,11 @@ async function watchedPage(page: Page): Promise<void> {
   });
   page.on('requestfinished', (request) => open.delete(request));
   page.on('requestfailed', (request) => open.delete(request));
-  await inTheme(page, 'light');
+  await page.emulateMediaFeatures([
+    { name: 'prefers-color-scheme', value: theme },
+    // Nothing is judged half way through a change of colour.
+    { name: 'prefers-reduced-motion', value: 'reduce' },
+  ]);
 }
 
 /** Everything that was asked for has come, twice in a row, and nothing is drawn for the first time any more. */
@@ -159,9 +147,9 @@ async function narrowFaults(page: Page): Promise<string[]> {
   return found.map((one) => `at 390 px ${one}`);
 }
 
-/** No rule is broken in either theme, on wide pages and on phones. */
-export function checkScreens(half: keyof typeof SCREENS): void {
-  describe(`where one is ${half}`, () => {
+/** The stories of one theme; each theme has a file of its own, so that they run beside each other. */
+export function checkScreens(theme: 'light' | 'dark'): void {
+  describe(`in the ${theme}`, () => {
     /** Cards of the aisles show everything that a card can show. */
     beforeAll(async () => {
       const opened = await openShop();
@@ -197,9 +185,9 @@ export function checkScreens(half: keyof typeof SCREENS): void {
 
     it('no screen of the desk breaks a rule that machines can check', async () => {
       const page = await browser.desk('/floor');
-      await watchedPage(page);
+      await watchedPage(page, theme);
       const found: string[] = [];
-      for (const screen of SCREENS[half].map((one) => one.replace('BLEND', blend).replace('TRIAL', trial))) {
+      for (const screen of SCREENS.map((one) => one.replace('BLEND', blend).replace('TRIAL', trial))) {
         await page.goto(`${browser.baseUrl}${screen}`);
         await settled(page);
         const here = [...(await faults(page)), ...(await narrowFaults(page))];
@@ -207,43 +195,40 @@ export function checkScreens(half: keyof typeof SCREENS): void {
       }
       await page.close();
       expect(found).toEqual([]);
-      // Each of some thirty screens at two widths; a slow machine takes ten seconds for one.
+      // Each of more than fifty screens at two widths; a slow machine takes six seconds for one.
     }, 900_000);
 
-    // Shared out so that both take about as long.
-    if (half === 'building') {
-      it('nor does anything that opens above one', async () => {
-        const page = await browser.desk('/floor');
-        await watchedPage(page);
-        const found: string[] = [];
-        for (const [screen, opener] of OPENING) {
-          await page.goto(`${browser.baseUrl}${screen}`);
-          await settled(page);
-          await press(page, opener);
-          await page.waitForFunction(
-            () => document.querySelector('.mat-mdc-menu-panel, mat-dialog-container, details[open]') !== null,
-          );
-          const here = await faults(page, ABOVE_THE_PAGE);
-          found.push(...here.map((one) => `${screen}, ${opener}: ${one}`));
-        }
-        await page.close();
-        expect(found).toEqual([]);
-      });
-    } else {
-      it('no page of the shop does', async () => {
-        const page = await browser.page(1280, 900);
-        await watchedPage(page);
-        const found: string[] = [];
-        const listing = await fetch(`${browser.baseUrl}/api/shop/listing?aisle=/cookware`);
-        const { items } = (await listing.json()) as { items: { slug: string }[] };
-        for (const path of PAGES.map((one) => one.replace('SLUG', items[0].slug))) {
-          await page.goto(`${browser.baseUrl}${path}`);
-          await settled(page);
-          const here = [...(await faults(page)), ...(await narrowFaults(page))];
-          found.push(...here.map((one) => `${path} ${one}`));
-        }
-        expect(found).toEqual([]);
-      });
-    }
+    it('nor does anything that opens above one', async () => {
+      const page = await browser.desk('/floor');
+      await watchedPage(page, theme);
+      const found: string[] = [];
+      for (const [screen, opener] of OPENING) {
+        await page.goto(`${browser.baseUrl}${screen}`);
+        await settled(page);
+        await press(page, opener);
+        await page.waitForFunction(
+          () => document.querySelector('.mat-mdc-menu-panel, mat-dialog-container, details[open]') !== null,
+        );
+        const here = await violations(page, ABOVE_THE_PAGE);
+        found.push(...here.map((one) => `${screen}, ${opener}: ${one}`));
+      }
+      await page.close();
+      expect(found).toEqual([]);
+    });
+
+    it('no page of the shop does', async () => {
+      const page = await browser.page(1280, 900);
+      await watchedPage(page, theme);
+      const found: string[] = [];
+      const listing = await fetch(`${browser.baseUrl}/api/shop/listing?aisle=/cookware`);
+      const { items } = (await listing.json()) as { items: { slug: string }[] };
+      for (const path of PAGES.map((one) => one.replace('SLUG', items[0].slug))) {
+        await page.goto(`${browser.baseUrl}${path}`);
+        await settled(page);
+        const here = [...(await faults(page)), ...(await narrowFaults(page))];
+        found.push(...here.map((one) => `${path} ${one}`));
+      }
+      expect(found).toEqual([]);
+    });
   });
 }

@@ -1,3 +1,3 @@
 import { checkScreens } from '../support/axeScreens';
 
-checkScreens('building');
+checkScreens('dark');

@@ -1,3 +1,3 @@
 import { checkScreens } from '../support/axeScreens';
 
-checkScreens('keeping');
+checkScreens('light');
