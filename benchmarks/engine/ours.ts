@@ -1,6 +1,7 @@
 import {
   AISLE_RANGE,
   byLevels,
+  countAhead,
   filterRange,
   patchSnapshot,
   pageOf,
@@ -39,8 +40,9 @@ export class Ours implements Peer {
     const builder = new SnapshotBuilder(FRAME);
     for (const row of rows) builder.add(row);
     const snapshot = builder.finish(1);
-    // The server sorts before it serves, too.
+    // The server sorts, and counts the front, before it serves, too.
     for (const sorting of Object.values(SORTINGS)) permutationOf(snapshot, sorting, 'en', CONTEXT);
+    countAhead(snapshot, runRange(snapshot, snapshot.aisles.byPath.get('/')!, AISLE_RANGE, CONTEXT).bits);
     return new Ours(snapshot);
   }
 

@@ -321,6 +321,14 @@ function directSpread({ numbers }: NumberColumn, lists: readonly Uint32Array[]):
   return count ? { count, min, max } : null;
 }
 
+/** Counts all of a range ahead, so that nobody's first request has to; its counts are kept with it. O(products of it). */
+export function countAhead(snapshot: Snapshot, range: Bitset): void {
+  const filtered = filterRange(snapshot, range, new Map());
+  for (const column of [...snapshot.facets.values(), snapshot.category])
+    if (column.kind === 'values') filtered.valueCounts(column);
+  filtered.release();
+}
+
 /**
  * Applies selections to a range, word by word. `range` must not be changed afterwards: its counts are kept. The facets
  * `allOf` ask for all of their chosen values; such a facet is counted over the matches, as another value narrows them.

@@ -3,7 +3,11 @@ import { findAll, planOf, shopOf, someProducts, wholeProduct } from '../testing/
 import { findingName, type Finding } from './finding';
 import { markName, marksOver, readMark } from './marks';
 
-const snapshot = shopOf([...someProducts(4), wholeProduct(5, { price: null }), wholeProduct(6, { price: null })]);
+const snapshot = shopOf([
+  ...someProducts(4),
+  wholeProduct(5, { price: null }),
+  wholeProduct(6, { price: null }),
+]);
 const plans = [planOf(snapshot, { pageSize: { by: 'products', count: 7 } })];
 const count = (kind: Finding['kind'], putOff: readonly string[]): number =>
   findAll(snapshot, plans, { putOff: new Set(putOff) }).groups.find((group) => group.kind === kind)?.count ??

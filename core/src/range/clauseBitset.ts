@@ -5,8 +5,7 @@ import { boundIn, uniteSpan } from '../catalogue/columns';
 import { fullBitset, intersectInto, uniteInto, emptyBitset, type Bitset } from '../catalogue/sets';
 import { Keep } from '../catalogue/keep';
 import { UNCOUNTED, type Snapshot } from '../catalogue/snapshot';
-import { savingPercent, stockStateOf } from '../catalogue/figures';
-import { type StockState } from '../clause/rule';
+import { savingPercent } from '../catalogue/figures';
 import { fold } from '../text/fold';
 import { within } from '../clause/rule';
 import type { Clause, NumberField, RangeContext } from '../clause/rule';
@@ -86,7 +85,7 @@ function columnsOf(snapshot: Snapshot, clause: Clause, context: RangeContext): u
     case 'activity':
       return [snapshot.activity];
     case 'stock':
-      return [snapshot.stock];
+      return [stockStates(snapshot)];
     case 'added':
       return [snapshot.created];
     case 'title':
@@ -156,8 +155,10 @@ function compute(snapshot: Snapshot, clause: Clause, context: RangeContext): Bit
       return where(snapshot, (p) => sums[p] >= clause.least);
     }
     case 'stock': {
-      const states = new Set<StockState>(clause.states);
-      return where(snapshot, (p) => states.has(stockStateOf(snapshot.stock[p])));
+      const { codeOf, postings } = stockStates(snapshot);
+      const bits = emptyBitset(snapshot.size);
+      for (const state of clause.states) uniteInto(bits, postings[codeOf.get(state)!]);
+      return bits;
     }
     case 'added': {
       const since = startOfDay(context.zone ?? 'UTC', dayRead(context) + 1 - clause.days);
@@ -224,6 +225,9 @@ export function categoryBitset(snapshot: Snapshot, category: number, below: bool
   }
   return where(snapshot, (p) => ids.has(snapshot.mainCategory[p]));
 }
+
+/** Availability has a facet of its own in every shop; pieces that come and go without another word leave it as it is. */
+const stockStates = ({ facets }: Snapshot): ValueColumn => facets.get('stock') as ValueColumn;
 
 /** The products of one value of a grouping column; a value is a path's last segment, or all behind the first slash. */
 export function members(

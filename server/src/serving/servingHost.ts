@@ -3,6 +3,8 @@ import type { Logger } from 'pino';
 import { BaseError, type Sequelize } from 'sequelize';
 import type { RowFault } from '@fond/contract';
 import {
+  choosePlan,
+  countAhead,
   dayOf,
   orderChoices,
   permutationOf,
@@ -301,16 +303,19 @@ export class ServingHost {
   }
 
   /**
-   * Sorts before the first shopper has to wait for it: at the start by all that the plans offer, afterwards by their own
-   * orders. Names are sorted beside, as that takes longest.
+   * Counts the front and sorts before the first shopper has to wait for it: at the start by all that the plans offer,
+   * afterwards by their own orders. Names are sorted beside, as that takes longest.
    */
   private async warm(snapshot: Snapshot, edition: Edition, zone: string): Promise<void> {
     const [lang] = snapshot.frame.languages;
     const context = { now: Date.now(), ranges: edition.ranges, blends: edition.blends, zone };
     const front = snapshot.aisles.byKey.get('front')!;
+    const served = choosePlan(edition.plans, front).winner?.plan;
     for (const plan of edition.plans) {
       const shelf = shelfOf(plan);
       if (!shelf) continue;
+      // Of all pages the front's filters count most products.
+      if (plan === served) countAhead(snapshot, shelfRange(snapshot, front, shelf, context).bits);
       const offered = this.current ? [] : orderChoices(shelf, false).filter((choice) => choice !== 'name');
       for (const choice of new Set<OrderChoice>(['recommended', ...offered])) {
         permutationOf(
