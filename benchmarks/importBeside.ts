@@ -13,7 +13,7 @@ import { addPerson, caller, signIn, type Caller } from './person';
 import { importFromFile, startApplication } from './server';
 
 /** How long the shop is watched without an import, in milliseconds. */
-const AT_REST = 30_000;
+const AT_REST = 120_000;
 /** What nobody should wait for, in milliseconds. */
 const LONG = 300;
 /** Between one round of requests and the next, in milliseconds. */

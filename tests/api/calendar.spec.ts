@@ -63,6 +63,30 @@ describe('the calendar', () => {
     await desk.get('/api/calendar').query({ from: '2090-05-04', to: '2090-05-01' }).expect(400);
   });
 
+  it('shows where a draft has moved it what is live on other days, in the months of both', async () => {
+    const { document } = await createPlan(desk, 'Pinned in June', [{ kind: 'aisles', of: 'tag' }]);
+    const { plan } = await readPlan(desk, document.id);
+    const [{ sku }] = (await server.guest.get('/api/shop/listing').query({ aisle: '/cookware' })).body.items;
+    const shelf = plan.fixtures.find((one): one is Shelf => one.type === 'shelf')!;
+    const pinned = async (from: string, to: string): Promise<void> => {
+      const { version } = await readPlan(desk, document.id);
+      const pins = [{ ...USUAL_PIN, sku, place: 1, from, to }];
+      await savePlan(desk, withShelf(plan, { order: { ...shelf.order, pins } }), version);
+    };
+    await pinned('2090-06-29', '2090-06-30');
+    await publishStored(desk, document.id);
+    await pinned('2090-07-01', '2090-07-02');
+    const live = { from: '2090-06-29', to: '2090-06-30' };
+    for (const month of ['06', '07'])
+      expect(await calendar(`2090-${month}-01`, `2090-${month}-30`)).toMatchObject([
+        { kind: 'pin', thing: sku, from: '2090-07-01', to: '2090-07-02', live },
+      ]);
+    await pinned('2090-06-29', '2090-07-02');
+    expect(await calendar('2090-06-01', '2090-06-30'), 'longer is not elsewhere').toMatchObject([
+      { ...live, live: null },
+    ]);
+  });
+
   it('shows pages that are open between days, and the shop on one of them with the page in its place', async () => {
     const { body: page } = await desk
       .post('/api/pages', {

@@ -115,6 +115,12 @@ describe('the calendar', () => {
       (await readPlan(desk, document.id)).plan.fixtures.find((one) => one.type === 'shelf')!.order.pins[0]
         .from;
     expect(await pinned()).toBe(later);
+    // It stands where the draft has it now, and goes on from there.
+    await says(page, `article:has(${pinBar})`, 'in the draft from');
+    await page.focus(pinBar);
+    await page.keyboard.press('ArrowRight');
+    const latest = new Date(Date.parse(day) + 2 * 86_400_000).toISOString().slice(0, 10);
+    await expect.poll(pinned, { timeout: 60_000 }).toBe(latest);
     expect(browser.complaints).toEqual([]);
   });
 });

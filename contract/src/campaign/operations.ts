@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { Days } from '@fond/core';
 import { list, object } from '../schema/typed';
 import type { DraftVersion } from '../plan/types';
 import type { CalendarEntry, CampaignTimes, Campaign, Repetition } from './types';
@@ -118,6 +119,9 @@ export const CAMPAIGN_OPERATIONS = {
         aisle: Joi.string().allow(null).required(),
         from: day.allow(null).required(),
         to: day.allow(null).required(),
+        live: object<Days>({ from: day.allow(null).required(), to: day.allow(null).required() })
+          .allow(null)
+          .required(),
       }),
     ),
     problems: ['bad-input', 'not-ready', 'database-away'],

@@ -1,4 +1,4 @@
-import type { FixtureType } from '@fond/core';
+import type { Days, FixtureType } from '@fond/core';
 import type { NamedPlan } from '../schema/named';
 import type { AisleChangeSummary } from '../reach/types';
 
@@ -50,6 +50,9 @@ export interface CalendarEntry {
   fixture: FixtureType | null;
   /** Where a pin holds alone; null for everywhere. */
   aisle: string | null;
+  /** What a plan's draft has moved stands where the draft has it. */
   from: string | null;
   to: string | null;
+  /** On which days it is live, where its plan's draft has moved it to others. */
+  live: Days | null;
 }

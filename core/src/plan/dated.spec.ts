@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { orderGroup, USUAL_PIN } from '../order/sorting';
-import { datedIn, moveDated } from './dated';
+import { datedIn, findDated, moveDated } from './dated';
 import type { Condition } from './shownWhen';
 import { startingFixtures } from './housePlan';
 import type { Fixture, Shelf } from './plan';
@@ -82,5 +82,40 @@ describe('something of a plan on other days', () => {
       to: null,
     });
     expect(moveDated(plan, { ...group, name: 'constructor' }, 1)).toBe(plan);
+  });
+});
+
+describe('something of a plan in its draft', () => {
+  const pin = { ...USUAL_PIN, sku: 'PK-1', place: 1, from: '2026-12-01', to: '2026-12-03' };
+  const withPins = (...pins: (typeof pin)[]) => ({
+    fixtures: changed({ order: { ...shelf.order, pins } }),
+  });
+  const [live] = datedIn(withPins(pin));
+
+  it('is found on its days, or on those to which all of it was moved', () => {
+    expect(findDated(withPins(pin), live)).toEqual({ thing: live, later: 0 });
+    const moved = moveDated(withPins(pin), live, -4);
+    expect(findDated(moved, live)).toEqual({
+      thing: { ...live, from: '2026-11-27', to: '2026-11-29' },
+      later: -4,
+    });
+    const open = { ...pin, to: null as unknown as string };
+    const [ends] = datedIn(withPins(open));
+    expect(findDated(moveDated(withPins(open), ends, 9), ends)).toMatchObject({ later: 9 });
+  });
+
+  it('is not found where it is longer or shorter, open where it was not, gone, or one of several', () => {
+    for (const days of [
+      { from: '2026-12-01', to: '2026-12-04' },
+      { from: '2026-12-02', to: '2026-12-03' },
+      { from: '2026-12-01', to: null as unknown as string },
+    ])
+      expect(findDated(withPins({ ...pin, ...days }), live), JSON.stringify(days)).toBeNull();
+    expect(findDated(withPins(), live)).toBeNull();
+    expect(findDated(withPins({ ...pin, sku: 'constructor' }), live)).toBeNull();
+    const later = { ...pin, from: '2026-12-11', to: '2026-12-13' };
+    const latest = { ...pin, from: '2026-12-21', to: '2026-12-23' };
+    expect(findDated(withPins(later, latest), live)).toBeNull();
+    expect(findDated(withPins(later, pin), live), 'one of them is where it was').toMatchObject({ later: 0 });
   });
 });

@@ -51,6 +51,38 @@ export function datedIn({ fixtures }: Pick<Plan, 'fixtures'>): DatedThing[] {
   });
 }
 
+/** Something of a plan where a draft of it stands: as it is there, and by how many days that is later. */
+export interface FoundDated {
+  thing: DatedThing;
+  later: number;
+}
+
+/**
+ * What is live and has days, as a draft has it: on the same days, or moved whole to others. Null where the draft doesn't have
+ * it, has made it longer or shorter, or has several that it could be.
+ */
+export function findDated(plan: Pick<Plan, 'fixtures'>, thing: DatedThing): FoundDated | null {
+  const alike = datedIn(plan).flatMap((one): FoundDated[] => {
+    const { kind, fixture, name, aisle } = one;
+    if (kind !== thing.kind || fixture !== thing.fixture || name !== thing.name || aisle !== thing.aisle)
+      return [];
+    const ends = [
+      [thing.from, one.from],
+      [thing.to, one.to],
+    ].flatMap(([live, drafted]) => (live === null && drafted === null ? [] : [daysBetween(live, drafted)]));
+    const [later] = ends;
+    return later !== null && ends.every((end) => end === later) ? [{ thing: one, later }] : [];
+  });
+  // Of several on the same days it doesn't matter which one moves.
+  return alike.find(({ later }) => later === 0) ?? (alike.length === 1 ? alike[0] : null);
+}
+
+/** From one day to another; null where one of them is open. */
+const daysBetween = (from: string | null, to: string | null): number | null =>
+  from === null || to === null ? null : Math.round((Date.parse(to) - Date.parse(from)) / DAY);
+
+const DAY = 86_400_000;
+
 /** Days so many days later, or earlier where they are negative; an open end stays open. */
 export const shifted = <T extends Days>(dated: T, days: number): T => ({
   ...dated,

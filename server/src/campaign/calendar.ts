@@ -3,17 +3,20 @@ import type { CalendarEntry } from '@fond/contract';
 import {
   datedIn,
   editionFrom,
+  findDated,
   isHeir,
   openingPages,
   titleInShop,
   todayIn,
   withDrafts,
   type DatedThing,
+  type Days,
   type Edition,
   type Plan,
   type Snapshot,
 } from '@fond/core';
-import { CampaignModel, campaignContent, TrialModel, versionsOf } from '../database/models';
+import { CampaignModel, campaignContent, PlanModel, TrialModel, versionsOf } from '../database/models';
+import { fillDrafts } from '../document/filledDrafts';
 import { sanitiseEdition } from '../document/safePlan';
 import { readLiveLayers } from '../edition/editions';
 import { problem } from '../problem/problem';
@@ -31,9 +34,15 @@ export async function readCalendar(
     throw problem('bad-input', 'Nothing was looked up.', [
       { path: 'to', message: 'is before the first day' },
     ]);
-  const [trials, findings] = await Promise.all([trialEntries(serving), findingEntries(sequelize, serving)]);
-  return [...trials, ...pageEntries(serving), ...planEntries(serving), ...findings].filter(
-    (entry) => (entry.from === null || entry.from <= to) && (entry.to === null || entry.to >= from),
+  const [trials, ofPlans, findings] = await Promise.all([
+    trialEntries(serving),
+    planEntries(serving),
+    findingEntries(sequelize, serving),
+  ]);
+  const meets = (days: Days): boolean =>
+    (days.from === null || days.from <= to) && (days.to === null || days.to >= from);
+  return [...trials, ...pageEntries(serving), ...ofPlans, ...findings].filter(
+    (entry) => meets(entry) || (entry.live !== null && meets(entry.live)),
   );
 }
 
@@ -48,7 +57,7 @@ async function trialEntries({ zone }: ServingState): Promise<CalendarEntry[]> {
   }));
 }
 
-const PLAIN = { fixture: null, aisle: null, thing: '', aisleKey: null };
+const PLAIN = { fixture: null, aisle: null, thing: '', aisleKey: null, live: null };
 
 /** Free pages that are open between days. */
 const pageEntries = ({ snapshot }: ServingState): CalendarEntry[] =>
@@ -68,25 +77,32 @@ const pageEntries = ({ snapshot }: ServingState): CalendarEntry[] =>
       : [],
   );
 
-/** Of each plan what it doesn't have from its base, where it stands already. */
-function planEntries({ beneath, snapshot }: ServingState): CalendarEntry[] {
+/** Of each plan what it doesn't have from its base, where it stands already; on the days to which its draft has moved it. */
+async function planEntries({ beneath, snapshot }: ServingState): Promise<CalendarEntry[]> {
   const known = new Map(beneath.plans.map((plan) => [plan.id, plan]));
   const [lang] = snapshot.frame.languages;
   const titled = ({ kind, name }: DatedThing): string => {
     const product = kind === 'pin' ? snapshot.bySku.get(name) : undefined;
     return product === undefined ? name : titleInShop(snapshot, snapshot.titles[product]);
   };
-  return beneath.plans.flatMap((plan) =>
-    ownDates(plan, known, beneath).map((dated): CalendarEntry => ({
-      ...{ kind: dated.kind, id: dated.fixture, name: titled(dated), fixture: dated.type },
-      ...{ thing: dated.name, aisleKey: dated.aisle },
+  const dated = beneath.plans.flatMap((plan) =>
+    ownDates(plan, known, beneath).map((thing) => ({ plan, thing })),
+  );
+  const rows = await PlanModel.findAll({ where: { id: [...new Set(dated.map(({ plan }) => plan.id))] } });
+  const drafts = new Map(fillDrafts(rows, beneath.documents).map((draft) => [draft.id, draft]));
+  return dated.map(({ plan, thing }): CalendarEntry => {
+    const draft = drafts.get(plan.id);
+    const found = draft ? findDated(draft, thing) : null;
+    const { from, to } = found?.thing ?? thing;
+    return {
+      ...{ kind: thing.kind, id: thing.fixture, name: titled(thing), fixture: thing.type },
+      ...{ thing: thing.name, aisleKey: thing.aisle },
       plan: { id: plan.id, name: plan.name },
       aisle:
-        dated.aisle === null ? null : (snapshot.aisles.byKey.get(dated.aisle)?.titles[lang] ?? dated.aisle),
-      from: dated.from,
-      to: dated.to,
-    })),
-  );
+        thing.aisle === null ? null : (snapshot.aisles.byKey.get(thing.aisle)?.titles[lang] ?? thing.aisle),
+      ...{ from, to, live: found?.later ? { from: thing.from, to: thing.to } : null },
+    };
+  });
 }
 
 function ownDates(plan: Plan, known: ReadonlyMap<string, Plan>, { documents }: Edition): DatedThing[] {

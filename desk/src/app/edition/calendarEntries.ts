@@ -4,7 +4,7 @@ import { MatSnackBar } from '@angular/material/snack-bar';
 import { RouterLink, type Params } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { mayAs, type CalendarEntry, type Problem } from '@fond/contract';
-import { dayWords, shifted } from '@fond/core';
+import { dayWords, shifted, type Days } from '@fond/core';
 import { Api } from '../api/api';
 import { failureOf } from '../api/problem';
 import { sessionFeature } from '../session/session.feature';
@@ -24,6 +24,9 @@ const KINDS: Readonly<Record<CalendarEntry['kind'], string>> = {
   finding: 'Finding put off',
   page: 'Page open on days',
 };
+
+const spanWords = ({ from, to }: Days): string =>
+  [from && `from ${dayWords(from)}`, to && `until ${dayWords(to)}`].filter(Boolean).join(' ');
 
 /** What is on the calendar besides campaigns, each with the place where its days are set. */
 @Component({
@@ -117,9 +120,10 @@ export class CalendarEntries {
     });
   }
 
-  private detail({ plan, aisle, from, to }: CalendarEntry): string {
-    const days = [from && `from ${dayWords(from)}`, to && `until ${dayWords(to)}`].filter(Boolean).join(' ');
-    return [plan?.name, aisle && `in ${aisle} alone`, days].filter(Boolean).join(', ');
+  private detail({ plan, aisle, live, ...drafted }: CalendarEntry): string {
+    const where = [plan?.name, aisle && `in ${aisle} alone`].filter(Boolean).join(', ');
+    if (!live) return [where, spanWords(drafted)].filter(Boolean).join(', ');
+    return `${where}, in the draft ${spanWords(drafted)}, live ${spanWords(live)}`;
   }
 
   private place({ kind, id, plan, fixture }: CalendarEntry): { link: string[]; params: Params } {

@@ -16,12 +16,12 @@ import { FindingApi } from '../api/findingApi';
 /** Whether an entry's days can be changed where it stands; a trial has begun, or is begun by hand. */
 export const isMovable = ({ kind }: CalendarEntry): boolean => kind !== 'trial';
 
-/** The calendar shows what is live; a draft may have been moved before. */
+/** A draft may have changed since it was looked at, or have it for longer. */
 const elsewhere = (name: string): Problem => ({
   type: 'about:blank',
   title: 'Nothing was moved',
   status: 409,
-  detail: `The draft of ${name} has it on other days already, or not at all. Publish the draft, or change it there.`,
+  detail: `The draft of ${name} has it on other days by now, or not at all. Look again, or change it there.`,
 });
 
 /** Moves what is on the calendar to other days: things of plans in their drafts, pages and put-off findings at once. */
