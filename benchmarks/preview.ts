@@ -26,7 +26,7 @@ export async function previewRows(folder: string): Promise<Row[]> {
   try {
     const page = await browser.desk('/plans/house?aisle=%2Fcookware');
     await page.waitForSelector('desk-tally li');
-    await page.locator('.widths button::-p-text(All three)').click();
+    await page.locator('.widths button::-p-text(All)').click();
     await page.locator('[data-slip="grid"]').click();
     await page.waitForSelector('desk-grid-slip');
     await page.waitForFunction(
