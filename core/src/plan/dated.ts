@@ -2,6 +2,9 @@ import { dayLater, type Days } from '../text/days';
 import { eachCondition, type Condition } from './shownWhen';
 import type { Fixture, Plan } from './plan';
 
+/** Days are read as midnights of UTC, so all of them are as long. */
+const DAY = 86_400_000;
+
 /** Something of a plan that has a first or a last day. */
 export interface DatedThing extends Days {
   kind: 'condition' | 'pin' | 'group';
@@ -79,9 +82,7 @@ export function findDated(plan: Pick<Plan, 'fixtures'>, thing: DatedThing): Foun
 
 /** From one day to another; null where one of them is open. */
 const daysBetween = (from: string | null, to: string | null): number | null =>
-  from === null || to === null ? null : Math.round((Date.parse(to) - Date.parse(from)) / DAY);
-
-const DAY = 86_400_000;
+  from === null || to === null ? null : (Date.parse(to) - Date.parse(from)) / DAY;
 
 /** Days so many days later, or earlier where they are negative; an open end stays open. */
 export const shifted = <T extends Days>(dated: T, days: number): T => ({

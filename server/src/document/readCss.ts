@@ -25,7 +25,7 @@ interface PlainRule extends Plain {
 }
 
 /** Whether a value of a property hides; undefined for a property that doesn't. */
-function hides(property: string, value: string): boolean | undefined {
+function isHiding(property: string, value: string): boolean | undefined {
   const said = value.toLowerCase().trim();
   switch (property.toLowerCase()) {
     case 'display':
@@ -72,12 +72,20 @@ function expand(selector: Selector): string[][] {
   return ways;
 }
 
+/** The selectors of a rule; none of one that can't be read, which browsers leave out too. */
+function selectorsOf(rule: Rule): readonly Selector[] {
+  try {
+    return parseSelector().astSync(wholeSelector(rule)).nodes;
+  } catch {
+    return [];
+  }
+}
+
 /** All selectors of a rule, each by itself. */
 function plainRules(rule: Rule): PlainRule[] {
   const declarations = rule.nodes.filter((node) => node.type === 'decl');
   if (!declarations.length) return [];
-  const selectors = parseSelector().astSync(wholeSelector(rule)).nodes;
-  return selectors.flatMap((selector) =>
+  return selectorsOf(rule).flatMap((selector) =>
     expand(selector).map((tokens): PlainRule => {
       const states = tokens.map((token) => token.toLowerCase());
       return {
@@ -99,25 +107,27 @@ const nameOf = (tokens: readonly string[]): string => tokens.join('').trim();
 
 /** Selectors that show to a pointer what is hidden otherwise, and what nothing else shows. */
 function pointerOnly(rules: readonly PlainRule[]): string[] {
-  const sets = (rule: PlainRule, property: string, hidden: boolean): boolean =>
-    rule.declarations.some(({ prop, value }) => prop === property && hides(prop, value) === hidden);
-  const found = new Set<string>();
-  for (const rule of rules) {
-    if (!rule.hover || rule.keys) continue;
+  /** What is hidden by itself, and what keys or a finger show: each by its property and its selector. */
+  const hidden = new Set<string>();
+  const shown = new Set<string>();
+  for (const rule of rules)
     for (const { prop, value } of rule.declarations) {
-      if (hides(prop, value) !== false) continue;
-      const subject = nameOf(subjectOf(rule));
-      const hidden = rules.some(
-        (other) =>
-          !other.hover && !other.keys && nameOf(subjectOf(other)) === subject && sets(other, prop, true),
-      );
-      const shown = rules.some(
-        (other) => other.keys && nameOf(other.tokens) === nameOf(rule.tokens) && sets(other, prop, false),
-      );
-      if (hidden && !shown) found.add(rule.written);
+      const hides = isHiding(prop, value);
+      if (hides === true && !rule.hover && !rule.keys) hidden.add(`${prop} ${nameOf(subjectOf(rule))}`);
+      if (hides === false && rule.keys) shown.add(`${prop} ${nameOf(rule.tokens)}`);
     }
-  }
-  return [...found];
+  const found = rules.filter(
+    (rule) =>
+      rule.hover &&
+      !rule.keys &&
+      rule.declarations.some(
+        ({ prop, value }) =>
+          isHiding(prop, value) === false &&
+          hidden.has(`${prop} ${nameOf(subjectOf(rule))}`) &&
+          !shown.has(`${prop} ${nameOf(rule.tokens)}`),
+      ),
+  );
+  return [...new Set(found.map(({ written }) => written))];
 }
 
 const SIZES: readonly string[] = ['height', 'width', 'max-height', 'max-width', 'block-size', 'inline-size'];
@@ -154,13 +164,8 @@ export function readCss(css: string): CssFacts {
     postcss.parse(css).walkRules((rule) => void rules.push(...plainRules(rule)));
   } catch (error) {
     // Whoever saves it is told; an older plan may hold what isn't taken any more.
-    if (error instanceof CssSyntaxError || isSelectorFault(error))
-      return { pointerOnly: [], smallTargets: [] };
+    if (error instanceof CssSyntaxError) return { pointerOnly: [], smallTargets: [] };
     throw error;
   }
   return { pointerOnly: pointerOnly(rules), smallTargets: smallTargets(rules) };
 }
-
-/** The parser of selectors throws plain errors. */
-const isSelectorFault = (error: unknown): boolean =>
-  error instanceof Error && /selector|Expected|Unexpected/i.test(error.message);

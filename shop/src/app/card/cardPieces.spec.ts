@@ -1,26 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Card, CardPart, DrawnBadge, DrawnCard, DrawnElement } from '@fond/core';
+import {
+  CARD_ELEMENT_KINDS,
+  type Card,
+  type CardPart,
+  type DrawnBadge,
+  type DrawnCard,
+  type DrawnElement,
+} from '@fond/core';
 import { piecesOf, type CardState, type Piece } from './cardPieces';
 
-const PARTS = [
-  'picture',
-  'badges',
-  'category',
-  'name',
-  'rating',
-  'attribute',
-  'field',
-  'tags',
-  'description',
-  'stock',
-  'price',
-  'cart',
-  'wish',
-  'compare',
-  'quick',
-] as const;
-type PartName = (typeof PARTS)[number];
+type PartName = CardPart['part'];
 /** An element of a card and where it stands. */
 interface Element {
   part: PartName;
@@ -137,13 +127,13 @@ describe('the pieces of a card', () => {
     const arbitrary = fc.record({
       elements: fc.uniqueArray(
         fc.record({
-          part: fc.constantFrom(...PARTS),
+          part: fc.constantFrom(...CARD_ELEMENT_KINDS),
           step: fc.boolean(),
           revealed: fc.boolean(),
           corner: fc.boolean(),
           label: fc.constantFrom('before' as const, 'after' as const, null),
         }),
-        { selector: ({ part }) => part, maxLength: PARTS.length },
+        { selector: ({ part }) => part, maxLength: CARD_ELEMENT_KINDS.length },
       ),
       places: fc.uniqueArray(fc.constantFrom(...PLACES)),
       headed: fc.boolean(),
